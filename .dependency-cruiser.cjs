@@ -1,0 +1,40 @@
+/** Layers point one way: app routes -> features -> store, workers, ui -> core. See docs/architecture.md. */
+const only = (name, from, allowed, comment) => ({
+  name,
+  severity: 'error',
+  comment,
+  from: { path: from },
+  to: { path: '^(app|src|core|server|demo|e2e|bench|scripts)/', pathNot: allowed },
+});
+module.exports = {
+  forbidden: [
+    only('core-stands-alone', '^core/', '^core/', 'The core knows nothing of the interface, storage or demo.'),
+    only('demo-uses-core', '^demo/', '^(demo|core)/', 'The demo scenario is made from the core only.'),
+    only('ui-uses-core', '^src/ui/', '^(src/ui|core)/', 'The kit does not know the store.'),
+    only('workers-use-core', '^src/workers/', '^(src/workers|core)/', 'A worker is a door to one core function.'),
+    only('store-below-features', '^src/store/', '^(src/store|src/workers|core|demo)/', 'The store does not know screens.'),
+    only('features-below-routes', '^src/features/', '^(src/(features|store|workers|ui)|core)/', 'Features do not import routes.'),
+    only('routes-are-thin', '^app/', '^(app|src/features)/', 'A route imports its feature and nothing else.'),
+    only('server-serves', '^server/', '^server/', 'The server serves the built files and holds no data.'),
+    {
+      name: 'features-are-separate',
+      severity: 'error',
+      comment: 'What two features share moves to ui, store or core.',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/($1|shell)/' },
+    },
+    {
+      name: 'core-has-no-platform',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
+      to: { path: '^node_modules/', pathNot: '^node_modules/zod/' },
+    },
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

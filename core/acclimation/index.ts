@@ -1,0 +1,1 @@
+export { dripAt, dripLitresPerHour, dripPlan, dripWaterUsedL, tappedDropsPerSecond, NEAR_C, NEAR_SG, type DripInput, type DripPlan, type DripPoint } from './drip';

@@ -1,0 +1,1 @@
+export { afterWaterChange, changeFractionFor, salinityAfterEvaporation } from './dilution';

@@ -1,0 +1,59 @@
+/** Every act is a list of changes that can be applied, reversed and stored: undo, storage and import share it. */
+import type { AnyEntity, CollectionName, Document, Entity } from './schema';
+
+export interface Change {
+  collection: CollectionName;
+  id: string;
+  before: AnyEntity | null;
+  after: AnyEntity | null;
+}
+
+/** What a caller wants: put an entity (new or changed) or remove one. */
+export type Edit =
+  | { [C in CollectionName]: { put: C; entity: Entity<C> } }[CollectionName]
+  | { remove: CollectionName; id: string };
+
+/** Edits against the present document -> changes with their `before`. Edits that change nothing are dropped. */
+export function changesOf(doc: Document, edits: readonly Edit[]): Change[] {
+  return edits
+    .map((edit): Change => {
+      const [collection, id, after] = 'put' in edit ? [edit.put, edit.entity.id, edit.entity] : [edit.remove, edit.id, null];
+      const before: AnyEntity | undefined = Object.hasOwn(doc[collection], id) ? doc[collection][id] : undefined;
+      return { collection, id, before: before ?? null, after };
+    })
+    .filter((change) => change.before !== change.after);
+}
+
+/** The changes that take these back, in reverse order. */
+export function reversed(changes: readonly Change[]): Change[] {
+  return [...changes].reverse().map((c) => ({ ...c, before: c.after, after: c.before }));
+}
+
+/** A new document with the changes applied; untouched collections are shared. */
+export function applyChanges(doc: Document, changes: readonly Change[]): Document {
+  const next: Record<string, Record<string, AnyEntity>> = { ...doc };
+  const copied = new Set<CollectionName>();
+  for (const { collection, id, after } of changes) {
+    if (!copied.has(collection)) {
+      next[collection] = { ...next[collection] };
+      copied.add(collection);
+    }
+    const entities = next[collection];
+    if (!entities) continue;
+    if (after) entities[id] = after;
+    else delete entities[id];
+  }
+  return next as unknown as Document;
+}
+
+/** Everything that goes when a tank goes: its samples, events, animals, quarantines with their looks, drips. */
+export function editsToRemoveTank(doc: Document, tankId: string): Edit[] {
+  const quarantineIds = new Set(Object.values(doc.quarantines).filter((q) => q.tankId === tankId).map((q) => q.id));
+  const ofTank = (name: 'samples' | 'events' | 'animals' | 'quarantines' | 'drips'): Edit[] =>
+    Object.values(doc[name]).filter((e) => e.tankId === tankId).map((e) => ({ remove: name, id: e.id }));
+  return [
+    ...Object.values(doc.looks).filter((l) => quarantineIds.has(l.quarantineId)).map((l): Edit => ({ remove: 'looks', id: l.id })),
+    ...ofTank('drips'), ...ofTank('animals'), ...ofTank('quarantines'), ...ofTank('events'), ...ofTank('samples'),
+    { remove: 'tanks', id: tankId },
+  ];
+}

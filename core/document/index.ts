@@ -1,0 +1,6 @@
+export * from './schema';
+export { applyChanges, changesOf, editsToRemoveTank, reversed, type Change, type Edit } from './changes';
+export { brokenReferences, fileSchema, parseEntity, readDocument, writeDocument, type Fault, type LoadResult } from './file';
+export { isNitrogen, kitExpired, nitrogenInterval, readingInterval, readingText, readsZero, type Interval } from './readings';
+export { STARTER_KITS } from './starterKits';
+export { LIMITS, plausibility, type Plausibility } from './plausible';

@@ -1,0 +1,29 @@
+/** Limits on what can be entered, in stored units. Outside `possible` a value is refused; outside `usual` it is questioned. */
+import type { Parameter } from './schema';
+
+export interface Limits {
+  possible: readonly [number, number];
+  usual: readonly [number, number];
+  /** What is likely wrong when a value is refused or questioned. */
+  hint: string;
+}
+
+export const LIMITS: Record<Parameter, Limits> = {
+  temperature: { possible: [0, 45], usual: [20, 30], hint: 'Check the unit and the thermometer.' },
+  salinity: { possible: [2, 42], usual: [30, 38], hint: 'Check the unit and the calibration. SG 1.025 at 25/25 is 33.2 ppt, not 35.' },
+  ph: { possible: [4, 11], usual: [7.4, 8.7], hint: 'Check for a missing decimal point and calibrate the probe.' },
+  alkalinity: { possible: [0, 40], usual: [5, 14], hint: 'Alkalinity is in dKH; 1 meq/L is 2.8 dKH.' },
+  ammonia: { possible: [0, 50], usual: [0, 8], hint: 'Repeat the test with a diluted sample.' },
+  nitrite: { possible: [0, 200], usual: [0, 50], hint: 'Repeat the test with a diluted sample.' },
+  nitrate: { possible: [0, 1000], usual: [0, 200], hint: 'Repeat the test with a diluted sample.' },
+  phosphate: { possible: [0, 20], usual: [0, 2], hint: 'Check the unit: ppm against ppb.' },
+};
+
+export type Plausibility = 'fine' | 'unusual' | 'impossible';
+
+/** Judges one value in stored units. */
+export function plausibility(parameter: Parameter, value: number): Plausibility {
+  const { possible, usual } = LIMITS[parameter];
+  if (!(value >= possible[0] && value <= possible[1])) return 'impossible';
+  return value >= usual[0] && value <= usual[1] ? 'fine' : 'unusual';
+}

@@ -1,0 +1,60 @@
+/** What a reading says: an interval, as text, and whether it may be called zero. */
+import { formatDecimal } from '../units/number';
+import { toMgNPerL, type NitrogenSpecies } from '../units/nitrogen';
+import type { Kit, Parameter, ReadingValue } from './schema';
+
+export interface Interval {
+  low: number;
+  mid: number;
+  /** Infinity over the top step. */
+  high: number;
+}
+
+/** Interval of a reading in the kit's printed unit. On a chart of steps the truth lies between the neighbouring
+ *  half-steps; a meter is good to 5 % and half its resolution. */
+export function readingInterval(value: ReadingValue, kit: Kit): Interval {
+  if (value.kind === 'between') return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
+  if (value.kind === 'over') return { low: value.low, mid: value.low * 1.25, high: Infinity };
+  if (kit.scale.kind === 'number') {
+    const spread = Math.abs(value.value) * 0.05 + kit.scale.resolution / 2;
+    return { low: value.value - spread, mid: value.value, high: value.value + spread };
+  }
+  const steps = kit.scale.steps;
+  const below = [...steps].reverse().find((s) => s < value.value);
+  const above = steps.find((s) => s > value.value);
+  return {
+    low: below === undefined ? value.value : (below + value.value) / 2,
+    mid: value.value,
+    high: above === undefined ? value.value : (above + value.value) / 2,
+  };
+}
+
+/** Zero as a kit can say it: the zero step, or a meter at or below its resolution. "Between 0 and 0.25" is a trace, not a zero. */
+export function readsZero(value: ReadingValue, kit: Kit): boolean {
+  if (value.kind !== 'exact') return false;
+  return kit.scale.kind === 'steps' ? value.value === 0 : value.value <= Math.min(kit.scale.resolution, 0.05);
+}
+
+/** "0.5", "0.5–1" or "over 4"; no unit. */
+export function readingText(value: ReadingValue, decimals = 2): string {
+  switch (value.kind) {
+    case 'exact':
+      return formatDecimal(value.value, decimals);
+    case 'between':
+      return `${formatDecimal(value.low, decimals)}–${formatDecimal(value.high, decimals)}`;
+    case 'over':
+      return `over ${formatDecimal(value.low, decimals)}`;
+  }
+}
+
+export const isNitrogen = (p: Parameter): p is NitrogenSpecies => p === 'ammonia' || p === 'nitrite' || p === 'nitrate';
+
+/** Interval in mg N/L of a nitrogen reading. */
+export function nitrogenInterval(value: ReadingValue, kit: Kit, species: NitrogenSpecies): Interval {
+  const printed = readingInterval(value, kit);
+  const toN = (x: number) => toMgNPerL(species, kit.basis ?? 'ion', x);
+  return { low: Math.max(0, toN(printed.low)), mid: Math.max(0, toN(printed.mid)), high: toN(printed.high) };
+}
+
+/** True when the kit's expiry day lies before the day of the reading. Days compare as text. */
+export const kitExpired = (kit: Kit, atIso: string): boolean => kit.expires !== null && atIso.slice(0, 10) > kit.expires;

@@ -1,0 +1,221 @@
+/** The document: the one definition of what Zoarium stores and exports. Types and JSON Schema come from here.
+ *  Stored neutral: litres, C, practical salinity, cm, g, dKH; nitrogen readings as the kit prints them, the kit holding
+ *  the basis, so that a wrong basis is mended in one place. Times are ISO 8601 UTC; days are local calendar dates. */
+import { z } from 'zod';
+import { MASS_UNITS, LENGTH_UNITS, SALINITY_UNITS, TEMPERATURE_UNITS, VOLUME_UNITS } from '../units/preferences';
+
+export const FORMAT = 'zoarium';
+export const VERSION = 1;
+
+export const PARAMETERS = ['temperature', 'salinity', 'ph', 'alkalinity', 'ammonia', 'nitrite', 'nitrate', 'phosphate'] as const;
+export type Parameter = (typeof PARAMETERS)[number];
+
+export const SCHOOLS = ['proof24', 'zeroZero', 'patient', 'watchGlass', 'matureTransfer', 'firstFish', 'coralsFirst'] as const;
+export type School = (typeof SCHOOLS)[number];
+
+export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish'] as const;
+export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
+
+export const MAX_NAME = 80;
+export const MAX_NOTE = 2000;
+
+const id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, 'expected an id of 1 to 64 letters, digits, - or _, a letter or digit first');
+const time = z.iso.datetime({ precision: 3, error: 'expected a time like 2026-01-31T20:15:00.000Z' });
+const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
+/** A name: some visible text, one line, at most MAX_NAME characters. */
+export const nameSchema = z
+  .string()
+  .max(MAX_NAME, `expected at most ${MAX_NAME} characters`)
+  .refine((s) => s.trim().length > 0, 'expected a name, got only blanks')
+  .refine((s) => !/[\u0000-\u001f]/.test(s), 'expected one line without control characters');
+const note = z.string().max(MAX_NOTE, `expected at most ${MAX_NOTE} characters`);
+const amount = (max: number) => z.number().min(0).max(max);
+const positive = (max: number) => z.number().gt(0).max(max);
+
+export const displaySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('dimensions'), lengthCm: positive(2000), widthCm: positive(2000), waterHeightCm: positive(500) }),
+  z.strictObject({ kind: z.literal('volume'), volumeL: positive(100000) }),
+]);
+
+export const tankSchema = z.strictObject({
+  id,
+  name: nameSchema,
+  startDay: day,
+  display: displaySchema,
+  sumpL: amount(50000),
+  rockKg: amount(50000),
+  sandKg: amount(50000),
+  hasLid: z.boolean(),
+  ammoniaSource: z.enum(AMMONIA_SOURCES),
+  bacteriaSource: z.enum(BACTERIA_SOURCES),
+  school: z.enum(SCHOOLS),
+});
+
+export const kitSchema = z.strictObject({
+  id,
+  name: nameSchema,
+  parameter: z.enum(PARAMETERS),
+  /** A colour chart or a titration has steps; a meter has a resolution. In printed units (salinity: practical). */
+  scale: z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('steps'),
+      steps: z.array(amount(10000)).min(2).max(16).refine((s) => s.every((x, i) => i === 0 || x > (s[i - 1] ?? 0)), 'expected rising steps'),
+      topOpen: z.boolean(),
+    }),
+    z.strictObject({ kind: z.literal('number'), resolution: positive(100) }),
+  ]),
+  basis: z.enum(['N', 'ion', 'NH3']).nullable(),
+  /** What a salinity instrument shows; null for other parameters. */
+  salinityUnit: z.enum(SALINITY_UNITS).nullable(),
+  expires: day.nullable(),
+  waitMinutes: positive(120).nullable(),
+  archived: z.boolean(),
+});
+
+export const readingValueSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('exact'), value: z.number().min(-5).max(100000) }),
+  z.strictObject({ kind: z.literal('between'), low: amount(100000), high: amount(100000) }).refine((v) => v.high > v.low, 'expected "high" above "low"'),
+  z.strictObject({ kind: z.literal('over'), low: amount(100000) }),
+]);
+
+export const readingSchema = z.strictObject({ parameter: z.enum(PARAMETERS), kitId: id, value: readingValueSchema });
+
+export const sampleSchema = z.strictObject({
+  id,
+  tankId: id,
+  at: time,
+  readings: z.array(readingSchema).min(1).max(PARAMETERS.length).refine(
+    (rs) => new Set(rs.map((r) => r.parameter)).size === rs.length, 'expected each parameter once'),
+  note,
+});
+
+const eventBase = { id, tankId: id, at: time, note };
+export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
+export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
+export const SEEDS = ['bottle', 'media', 'rock', 'liveSand'] as const;
+export const eventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable() }),
+  z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable() }),
+  z.strictObject({ ...eventBase, kind: z.literal('food'), food: z.enum(FOODS), grams: positive(100000) }),
+  z.strictObject({ ...eventBase, kind: z.literal('seafoodOut') }),
+  z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000) }),
+  z.strictObject({ ...eventBase, kind: z.literal('topOff'), litres: positive(100000) }),
+  z.strictObject({ ...eventBase, kind: z.literal('film'), film: z.enum(FILMS), extent: z.int().min(0).max(4) }),
+  z.strictObject({ ...eventBase, kind: z.literal('schoolChanged'), from: z.enum(SCHOOLS), to: z.enum(SCHOOLS) }),
+  z.strictObject({ ...eventBase, kind: z.literal('note') }),
+]);
+
+export const PLACES = ['wish', 'quarantine', 'display', 'gone'] as const;
+export const animalSchema = z.strictObject({
+  id,
+  tankId: id,
+  speciesId: id,
+  count: z.int().min(1).max(1000),
+  /** Where it has been, oldest first; the last is where it is. */
+  moves: z.array(z.strictObject({ to: z.enum(PLACES), at: time, why: note })).min(1).max(100).refine(
+    (ms) => ms.every((m, i) => i === 0 || m.at >= (ms[i - 1]?.at ?? '')), 'expected moves in time order'),
+  quarantineId: id.nullable(),
+  /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
+  plannedDay: day.nullable(),
+});
+
+export const quarantineSchema = z.strictObject({
+  id,
+  tankId: id,
+  name: nameSchema,
+  group: z.enum(['fish', 'invertebrate', 'coral']),
+  volumeL: positive(10000),
+  filter: z.enum(['uncycled', 'cycled']),
+  clockDays: z.int().min(7).max(120),
+  openedDay: day,
+  closedDay: day.nullable(),
+});
+
+export const SIGNS = ['spots', 'fastBreathing', 'scratching', 'notEating', 'clampedFins', 'cloudyEyes', 'sores', 'hiding', 'pests'] as const;
+export const lookSchema = z.strictObject({
+  id,
+  quarantineId: id,
+  day,
+  result: z.enum(['clear', 'sign']),
+  signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
+  note,
+}).refine((l) => l.result === 'sign' || l.signs.length === 0, 'expected no signs on a clear look');
+
+export const DRIP_CHECKS = ['toppedOff', 'topOffUnplugged', 'lidOn', 'lightsLow', 'topOffBackOn', 'dripWaterReplaced'] as const;
+export const dripSchema = z.strictObject({
+  id,
+  tankId: id,
+  animalIds: z.array(id).min(1).max(100),
+  bag: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38), litres: positive(200) }),
+  tank: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
+  roomTempC: z.number().min(-10).max(45),
+  /** True while the container floats in the tank or sump: no heat is lost to the room. */
+  floating: z.boolean(),
+  containerL: positive(500),
+  dropsPerSecond: positive(200),
+  dropsPerMl: z.number().min(5).max(60),
+  startedAt: time.nullable(),
+  finishedAt: time.nullable(),
+  /** When each point of the list was confirmed; absent until then. */
+  checks: z.strictObject(Object.fromEntries(DRIP_CHECKS.map((c) => [c, time.nullable()])) as Record<(typeof DRIP_CHECKS)[number], z.ZodNullable<typeof time>>),
+});
+
+export const settingsSchema = z.strictObject({
+  id: z.literal('person'),
+  units: z.strictObject({
+    volume: z.enum(VOLUME_UNITS),
+    temperature: z.enum(TEMPERATURE_UNITS),
+    salinity: z.enum(SALINITY_UNITS),
+    length: z.enum(LENGTH_UNITS),
+    mass: z.enum(MASS_UNITS),
+  }),
+  theme: z.enum(['system', 'light', 'dark']),
+});
+
+/** Every collection of the document with the schema of its entities. The order is the order of the file. */
+export const COLLECTIONS = {
+  settings: settingsSchema,
+  tanks: tankSchema,
+  kits: kitSchema,
+  samples: sampleSchema,
+  events: eventSchema,
+  quarantines: quarantineSchema,
+  animals: animalSchema,
+  looks: lookSchema,
+  drips: dripSchema,
+} as const;
+
+export type CollectionName = keyof typeof COLLECTIONS;
+export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
+export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
+export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
+
+export type Tank = Entity<'tanks'>;
+export type Kit = Entity<'kits'>;
+export type Sample = Entity<'samples'>;
+export type Reading = Sample['readings'][number];
+export type ReadingValue = Reading['value'];
+export type TankEvent = Entity<'events'>;
+export type EventKind = TankEvent['kind'];
+export type Animal = Entity<'animals'>;
+export type Place = Animal['moves'][number]['to'];
+export type Quarantine = Entity<'quarantines'>;
+export type Look = Entity<'looks'>;
+export type Sign = Look['signs'][number];
+export type Drip = Entity<'drips'>;
+export type DripCheck = (typeof DRIP_CHECKS)[number];
+export type Settings = Entity<'settings'>;
+
+/** Entities by id, collection by collection. */
+export type Document = { [C in CollectionName]: Record<string, Entity<C>> };
+
+export const DEFAULT_SETTINGS: Settings = {
+  id: 'person',
+  units: { volume: 'L', temperature: 'C', salinity: 'ppt', length: 'cm', mass: 'g' },
+  theme: 'system',
+};
+
+/** A document with nothing in it; settings are absent until the person changes one. */
+export function emptyDocument(): Document {
+  return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}])) as Document;
+}

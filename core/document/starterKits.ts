@@ -1,0 +1,20 @@
+/** Kits a first tank starts with, so that the first reading needs no form. Plain, unbranded, changeable. */
+import type { Kit } from './schema';
+
+const steps = (id: string, name: string, parameter: Kit['parameter'], values: number[], waitMinutes: number): Kit => ({
+  id, name, parameter, scale: { kind: 'steps', steps: values, topOpen: true }, basis: 'ion', salinityUnit: null, expires: null, waitMinutes, archived: false,
+});
+const meter = (id: string, name: string, parameter: Kit['parameter'], resolution: number, salinityUnit: Kit['salinityUnit'] = null): Kit => ({
+  id, name, parameter, scale: { kind: 'number', resolution }, basis: null, salinityUnit, expires: null, waitMinutes: null, archived: false,
+});
+
+export const STARTER_KITS: readonly Kit[] = [
+  steps('kit-ammonia', 'Ammonia drops', 'ammonia', [0, 0.25, 0.5, 1, 2, 4], 5),
+  steps('kit-nitrite', 'Nitrite drops', 'nitrite', [0, 0.25, 0.5, 1, 2, 5], 5),
+  steps('kit-nitrate', 'Nitrate drops', 'nitrate', [0, 5, 10, 20, 40, 80], 5),
+  meter('kit-salinity', 'Pocket meter', 'salinity', 0.1, 'ppt'),
+  meter('kit-temperature', 'Thermometer', 'temperature', 0.1),
+  meter('kit-alkalinity', 'Alkalinity titration', 'alkalinity', 0.1),
+  meter('kit-ph', 'pH pen', 'ph', 0.01),
+  meter('kit-phosphate', 'Phosphate reader', 'phosphate', 0.01),
+];

@@ -1,0 +1,125 @@
+/** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
+import { trusted, type Point, type TankEvidence } from '../readiness/evidence';
+
+/** mg N in a gram of food as given. Pellets 7.5 % N, frozen food 1.6 % (10 % protein wet / 6.25), raw seafood 2.75 %. */
+export const FOOD_MG_N_PER_G = { pellets: 75, frozen: 16, seafood: 27.5 } as const;
+
+/** Rot of food and seafood, per day. */
+export const ROT_PER_DAY = 0.25;
+
+export interface StrataPoint {
+  atMs: number;
+  ammoniaMgN: number;
+  nitriteMgN: number;
+  nitrateMgN: number;
+  /** True where nitrate could not be read (nitrite present) and is taken by difference or carried on. */
+  nitrateEstimated: boolean;
+  putInMgN: number;
+}
+
+export interface StrataLine {
+  atMs: number;
+  mgN: number;
+}
+
+export interface Strata {
+  points: StrataPoint[];
+  /** What was put in, less what water changes took out; a step at each event. */
+  putIn: StrataLine[];
+  /** Put in minus found at the last point, mg N; positive is missing. */
+  gapMgN: number;
+  /** Standard deviation of that gap from kit steps and volume, mg N: a gap inside twice this is no finding. */
+  gapSdMgN: number;
+}
+
+interface Supply {
+  atMs: number;
+  add: number;
+  keep: number;
+}
+
+/** Builds the strata from a tank's evidence. Points are the sittings in which ammonia and nitrite were both read. */
+export function nitrogenStrata(e: TankEvidence, volumeSdShare: number): Strata {
+  const putIn = supplyLine(suppliesOf(e), e.nowMs);
+  const ammonias = trusted(e.series.ammonia);
+  const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
+  const nitrateBySample = new Map(e.series.nitrate.map((p) => [p.sampleId, p]));
+  const points: StrataPoint[] = [];
+  let carried = 0;
+  let carriedMs = -Infinity;
+  let lastSd = 0;
+  for (const ammonia of ammonias) {
+    const nitrite = nitriteBySample.get(ammonia.sampleId);
+    if (!nitrite) continue;
+    const put = valueAt(putIn, ammonia.atMs);
+    const a = ammonia.interval.mid * e.netL;
+    const n = nitrite.interval.mid * e.netL;
+    const nitrate = nitrateBySample.get(ammonia.sampleId);
+    const kept = e.changes.reduce((k, c) => (c.atMs > carriedMs && c.atMs <= ammonia.atMs ? k * (1 - c.fraction) : k), 1);
+    const byDifference = Math.max(0, put - a - n);
+    let r: number;
+    let estimated = true;
+    if (nitrate && nitrate.doubts.length === 0) {
+      r = nitrate.interval.mid * e.netL;
+      estimated = false;
+    } else if (nitrate) r = Math.min(nitrate.interval.mid * e.netL, Math.max(byDifference, carried * kept));
+    else r = Math.max(carried * kept, byDifference);
+    carried = r;
+    carriedMs = ammonia.atMs;
+    points.push({ atMs: ammonia.atMs, ammoniaMgN: a, nitriteMgN: n, nitrateMgN: r, nitrateEstimated: estimated, putInMgN: put });
+    lastSd = Math.hypot(spread(ammonia, e.netL), spread(nitrite, e.netL), nitrate && !estimated ? spread(nitrate, e.netL) : 0.3 * r, (a + n + r) * volumeSdShare);
+  }
+  const last = points[points.length - 1];
+  const found = last ? last.ammoniaMgN + last.nitriteMgN + last.nitrateMgN : 0;
+  return { points, putIn, gapMgN: last ? last.putInMgN - found : 0, gapSdMgN: lastSd };
+}
+
+/** Half the interval as a standard deviation, plus the reader's eye (20 % + 0.1 mg/L for a chart of colours). */
+function spread(p: Point, netL: number): number {
+  const high = Number.isFinite(p.interval.high) ? p.interval.high : p.interval.mid * 1.5;
+  const eye = p.kit.scale.kind === 'steps' ? 0.1 * p.interval.mid + 0.05 : 0.05 * p.interval.mid;
+  return Math.hypot((high - p.interval.low) / 2, eye) * netL;
+}
+
+function suppliesOf(e: TankEvidence): Supply[] {
+  const out: Supply[] = [];
+  const seafoodOutMs = e.events.filter((x) => x.kind === 'seafoodOut').map((x) => Date.parse(x.at));
+  for (const event of e.events) {
+    const atMs = Date.parse(event.at);
+    if (event.kind === 'ammoniaDose') out.push({ atMs, add: event.mgN, keep: 1 });
+    if (event.kind === 'food') {
+      // Food counts as it rots, a slice a day, until it is taken out.
+      const total = event.grams * FOOD_MG_N_PER_G[event.food];
+      const outMs = event.food === 'seafood' ? (seafoodOutMs.find((t) => t >= atMs) ?? Infinity) : Infinity;
+      for (let day = 1; day <= 21; day++) {
+        const sliceMs = atMs + day * 86_400_000;
+        if (sliceMs > outMs || sliceMs > e.nowMs) break;
+        out.push({ atMs: sliceMs, add: total * (Math.exp(-ROT_PER_DAY * (day - 1)) - Math.exp(-ROT_PER_DAY * day)), keep: 1 });
+      }
+    }
+  }
+  for (const change of e.changes) out.push({ atMs: change.atMs, add: 0, keep: 1 - change.fraction });
+  return out.sort((a, b) => a.atMs - b.atMs);
+}
+
+/** Running total, mg N, as a step line ending at nowMs. */
+function supplyLine(supplies: readonly Supply[], nowMs: number): StrataLine[] {
+  const line: StrataLine[] = [];
+  let total = 0;
+  for (const s of supplies) {
+    line.push({ atMs: s.atMs, mgN: total });
+    total = total * s.keep + s.add;
+    line.push({ atMs: s.atMs, mgN: total });
+  }
+  if (line.length > 0) line.push({ atMs: nowMs, mgN: total });
+  return line;
+}
+
+function valueAt(line: readonly StrataLine[], atMs: number): number {
+  let value = 0;
+  for (const point of line) {
+    if (point.atMs > atMs) break;
+    value = point.mgN;
+  }
+  return value;
+}

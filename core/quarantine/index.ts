@@ -1,0 +1,1 @@
+export { quarantineClock, type Bead, type BeadString, type QuarantineClock } from './clock';

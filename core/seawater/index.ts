@@ -1,0 +1,3 @@
+export { densityKgPerM3, specificGravity, salinityFromSpecificGravity, type SgReference } from './density';
+export { salinityFromRatio, salinityFromConductivity, conductivityMSPerCm } from './conductivity';
+export { FREE_AMMONIA_LIMITS, ammoniumPKa, ammoniumPKYaoMillero, freeAmmoniaFraction } from './ammonia';

@@ -1,0 +1,1 @@
+export { netVolume, ROCK_KG_PER_L, SAND_KG_PER_L, type NetVolume, type VolumeLine, type VolumeInput, type DisplaySize } from './netVolume';

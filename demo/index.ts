@@ -1,0 +1,53 @@
+/** The demo: two made-up tanks, dated back from the moment it is made, the same for the same moment and seed. */
+import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Quarantine, type Sample, type Tank } from '../core/document';
+import type { NitrogenState } from '../core/nitrogen';
+import { seededRandom, type Random } from '../core/random';
+import * as north from './northWindow';
+import * as pantry from './pantryCube';
+import { readSample, runWater, storyOf, type Story } from './story';
+
+/** The first tank to show. */
+export const DEMO_TANK_ID = north.NORTH.id;
+
+/** @param nowMs the moment the demo is made for  @param dayOfMs calendar day of a time where the person is */
+export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 7): Document {
+  const random = seededRandom(seed);
+  const doc = emptyDocument();
+  doc.settings = { person: DEFAULT_SETTINGS };
+  doc.kits = byId(STARTER_KITS);
+
+  const northStory = storyOf(north.NORTH, north.NORTH_DAY, nowMs, dayOfMs);
+  const northStates = runWater(north.NORTH_DOSES, north.NORTH_SEED, north.NORTH_CHANGE, north.NORTH_PARAMS, north.NORTH_SITTINGS);
+  const pantryStory = storyOf(pantry.PANTRY, pantry.PANTRY_DAY, nowMs, dayOfMs);
+  const pantryStates = runWater(pantry.PANTRY_DOSES, pantry.PANTRY_SEED, null, pantry.PANTRY_PARAMS, pantry.PANTRY_SITTINGS);
+  doc.tanks = byId([
+    { ...north.NORTH, startDay: northStory.dayOf(0) },
+    { ...pantry.PANTRY, startDay: pantryStory.dayOf(0) },
+  ]);
+  doc.samples = byId([
+    ...samples(north.NORTH, 'north', northStory, north.NORTH_SITTINGS, northStates, random),
+    ...samples(pantry.PANTRY, 'pantry', pantryStory, pantry.PANTRY_SITTINGS, pantryStates, random),
+  ]);
+  doc.events = byId([...north.northEvents(northStory), ...pantry.pantryEvents(pantryStory)]);
+  const quarantine: Quarantine = {
+    id: 'north-qt', tankId: north.NORTH.id, name: 'Spare 60 L', group: 'fish', volumeL: 60, filter: 'cycled', clockDays: 28,
+    openedDay: northStory.dayOf(23), closedDay: null,
+  };
+  doc.quarantines = byId([quarantine]);
+  doc.animals = byId(north.northAnimals(northStory));
+  doc.looks = byId(north.northLooks(northStory));
+  return doc;
+}
+
+function samples(tank: Tank, prefix: string, story: Story, days: number[], states: NitrogenState[], random: Random): Sample[] {
+  return days.map((day, i) => {
+    const state = states[i];
+    if (!state) throw new Error(`no state for day ${day}`);
+    const late = i === days.length - 1 || i % 3 === 0 || day > 30;
+    return readSample(`${prefix}-sample-${i}`, tank, story.at(day), state, random, late, 0.03 + 0.002 * day);
+  });
+}
+
+function byId<T extends { id: string }>(entities: readonly T[]): Record<string, T> {
+  return Object.fromEntries(entities.map((e) => [e.id, e]));
+}
