@@ -13,13 +13,13 @@ export const NORTH: Tank = {
 export const NORTH_DAY = 41;
 
 /** Doses in mg N/L of the believed volume, as logged. */
-export const NORTH_DOSES = [1, 9, 13, 16, 19, 22, 28].map((day) => ({ day, mgNPerL: 1.55 }));
+export const NORTH_DOSES = [1, 9, 13, 17, 21, 25, 28].map((day) => ({ day, mgNPerL: 1.55 }));
 export const NORTH_CHANGE = { day: 30, fraction: 0.7 };
-export const NORTH_PARAMS = { ...DEFAULT_PARAMS, muA: 0.85, muN: 0.85, decayPerDay: 0.03 };
+export const NORTH_PARAMS = { ...DEFAULT_PARAMS, muA: 0.75, muN: 1.1, decayPerDay: 0.04, kaMgNPerL: 0.3, knMgNPerL: 0.12 };
 export const NORTH_SEED: NitrogenInput = { day: 1.1, kind: 'seed', capacityA: 0.035, capacityN: 0.012 };
 
 /** Days of the sittings and what was read besides nitrogen. */
-export const NORTH_SITTINGS = [0.4, 2, 4, 7, 9, 11, 12.8, 15, 17, 19, 20.8, 23.2, 25.4, 26.6, 28.95, 30.4, 32, 34, 36, 38, 39.2, 40.9];
+export const NORTH_SITTINGS = [0.4, 2, 4, 7, 8.9, 11, 12.8, 15, 16.9, 19, 20.8, 23.2, 25.7, 27, 29.05, 30.4, 32, 34, 36, 38, 39.2, 40.9];
 
 export function northAnimals(story: Story): Animal[] {
   const moves = (...list: [number, Animal['moves'][number]['to'], string?][]): Animal['moves'] =>
@@ -55,7 +55,7 @@ export function northEvents(story: Story): TankEvent[] {
   return [
     { ...event(1.1, 'bacteria'), kind: 'bacteria', seed: 'bottle', mL: 250 },
     ...NORTH_DOSES.map((d): TankEvent => ({
-      ...event(d.day, `dose-${d.day}`), kind: 'ammoniaDose', mgN: Math.round(d.mgNPerL * story.believedL), mL: Math.round((d.mgNPerL * story.believedL) / 26.185),
+      ...event(d.day, `dose-${Math.floor(d.day)}`), kind: 'ammoniaDose', mgN: Math.round(d.mgNPerL * story.believedL), mL: Math.round((d.mgNPerL * story.believedL) / 26.185),
       note: d.day === 28 ? 'Proof dose.' : '',
     })),
     { ...event(NORTH_CHANGE.day, 'reset'), kind: 'waterChange', litres: Math.round(NORTH_CHANGE.fraction * story.believedL), note: 'Reset after the proof.' },

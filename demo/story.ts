@@ -19,7 +19,7 @@ export interface Story {
 
 /** @param dayOfMs calendar day of a time where the person is */
 export function storyOf(tank: Tank, ageDays: number, nowMs: number, dayOfMs: (ms: number) => string): Story {
-  const ms = (day: number) => nowMs - (ageDays - day) * DAY_MS - 3_600_000;
+  const ms = (day: number) => nowMs - (ageDays - day) * DAY_MS;
   return {
     believedL: netVolume(tank).netL,
     today: dayOfMs(nowMs),
@@ -36,7 +36,7 @@ export function runWater(
   const realShare = 0.95;
   const inputs: NitrogenInput[] = [seed, ...doses.map((d): NitrogenInput => ({ day: d.day, kind: 'ammonia', mgNPerL: d.mgNPerL / realShare }))];
   if (change) inputs.push({ day: change.day, kind: 'change', fraction: change.fraction / realShare, alkalinityDkh: 8.6 });
-  return simulateNitrogen({ ...EMPTY_STATE, alkalinityDkh: 10.4 }, params, inputs, sittings);
+  return simulateNitrogen({ ...EMPTY_STATE, alkalinityDkh: 11 }, params, inputs, sittings);
 }
 
 const kitFor = (parameter: Reading['parameter']): Kit => {

@@ -3,7 +3,7 @@
  *  A day nobody looked counts as passed but stays visible; too many of them (over one in four) and as many days are added,
  *  since "no sign seen" needs someone to have looked. */
 import { addDays, daysBetween } from '../calendar';
-import type { Look, Sign } from '../document';
+import type { Animal, Look, Quarantine, Sign } from '../document';
 
 export type Bead = { day: string; kind: 'clear' | 'missed' | 'sign' | 'pending'; today: boolean };
 
@@ -71,4 +71,12 @@ export function quarantineClock(joinDays: readonly string[], looks: readonly Loo
   const lately = byDay.get(today)?.result === 'clear' || byDay.get(addDays(today, -1))?.result === 'clear';
   const status = today >= releaseDay && lately ? 'complete' : 'running';
   return { status, strings: [...strings, { beads, broken: null }], clockDay, clockDays, addedDays, releaseDay, lookedToday };
+}
+
+/** Days on which animals joined a system: its opening and every later move of one of its animals into quarantine. */
+export function quarantineJoinDays(quarantine: Quarantine, animals: readonly Animal[], dayOfMs: (ms: number) => string): string[] {
+  const days = animals
+    .filter((a) => a.quarantineId === quarantine.id)
+    .flatMap((a) => a.moves.filter((m) => m.to === 'quarantine').map((m) => dayOfMs(Date.parse(m.at))));
+  return days.length > 0 ? days : [quarantine.openedDay];
 }

@@ -1,1 +1,1 @@
-export { quarantineClock, type Bead, type BeadString, type QuarantineClock } from './clock';
+export { quarantineClock, quarantineJoinDays, type Bead, type BeadString, type QuarantineClock } from './clock';

@@ -111,7 +111,7 @@ export function sentence(finding: Finding, context: WordsContext): string {
     ammoniaLeft: () => `Ammonia is ${t('ammonia')}.`,
     bothLeft: () => `Ammonia is ${t('ammonia')}, nitrite ${t('nitrite')}.`,
     twoZeros: () => 'Two tests at zero, a day or more apart, open this.',
-    proofPassed: () => `${nh4('mgN')} gone within ${Math.ceil(n('hours'))} h`,
+    proofPassed: () => `${nh4('mgN')} gone, tested after ${Math.round(n('hours'))} h`,
     proofRunning: () => `The proof dose went in on ${context.hour(n('doseMs'))}.`,
     proofTestAt: () => `Test ammonia and nitrite at ${context.hour(n('atMs'))}.`,
     proofIn48: () => `The dose was gone within ${Math.round(n('hours'))} h: enough for the lenient, not for the strict.`,

@@ -1,3 +1,4 @@
+export { readEntry, type Entry, type EntryRule } from './entry';
 export { parseDecimal, formatDecimal, type ParsedNumber } from './number';
 export { toMgNPerL, fromMgNPerL, basisLabel, NH4CL_PER_N, PRINTED_PER_N, type NitrogenBasis, type NitrogenSpecies } from './nitrogen';
 export {

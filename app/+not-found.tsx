@@ -1,0 +1,5 @@
+import { LostScreen } from '../src/features/settings';
+
+export default function Route() {
+  return <LostScreen />;
+}

@@ -1,0 +1,5 @@
+import { AppRoot } from '../src/features/shell';
+
+export default function Route() {
+  return <AppRoot />;
+}

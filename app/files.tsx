@@ -1,0 +1,5 @@
+import { FilesScreen } from '../src/features/files';
+
+export default function Route() {
+  return <FilesScreen />;
+}

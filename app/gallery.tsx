@@ -1,0 +1,5 @@
+import { GalleryScreen } from '../src/features/gallery';
+
+export default function Route() {
+  return <GalleryScreen />;
+}

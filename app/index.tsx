@@ -1,0 +1,5 @@
+import { HomeScreen } from '../src/features/tanks';
+
+export default function Route() {
+  return <HomeScreen />;
+}

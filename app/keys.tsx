@@ -1,0 +1,5 @@
+import { KeysScreen } from '../src/features/settings';
+
+export default function Route() {
+  return <KeysScreen />;
+}

@@ -1,0 +1,5 @@
+import { KitScreen } from '../../src/features/log';
+
+export default function Route() {
+  return <KitScreen />;
+}

@@ -1,0 +1,5 @@
+import { KitsScreen } from '../../src/features/log';
+
+export default function Route() {
+  return <KitsScreen />;
+}

@@ -1,0 +1,5 @@
+import { SettingsScreen } from '../src/features/settings';
+
+export default function Route() {
+  return <SettingsScreen />;
+}

@@ -1,0 +1,5 @@
+import { BenchScreen } from '../../../src/features/bench';
+
+export default function Route() {
+  return <BenchScreen />;
+}

@@ -1,0 +1,5 @@
+import { DoseScreen } from '../../../../src/features/cycle';
+
+export default function Route() {
+  return <DoseScreen />;
+}

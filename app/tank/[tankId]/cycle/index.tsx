@@ -1,0 +1,5 @@
+import { CycleScreen } from '../../../../src/features/cycle';
+
+export default function Route() {
+  return <CycleScreen />;
+}

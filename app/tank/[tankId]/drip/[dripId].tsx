@@ -1,0 +1,5 @@
+import { DripScreen } from '../../../../src/features/acclimation';
+
+export default function Route() {
+  return <DripScreen />;
+}

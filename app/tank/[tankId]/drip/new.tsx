@@ -1,0 +1,5 @@
+import { NewDripScreen } from '../../../../src/features/acclimation';
+
+export default function Route() {
+  return <NewDripScreen />;
+}

@@ -1,0 +1,5 @@
+import { EditTankScreen } from '../../../src/features/tanks';
+
+export default function Route() {
+  return <EditTankScreen />;
+}

@@ -1,0 +1,5 @@
+import { TodayScreen } from '../../../src/features/today';
+
+export default function Route() {
+  return <TodayScreen />;
+}

@@ -1,0 +1,5 @@
+import { EventScreen } from '../../../../src/features/log';
+
+export default function Route() {
+  return <EventScreen />;
+}

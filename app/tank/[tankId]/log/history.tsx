@@ -1,0 +1,5 @@
+import { HistoryScreen } from '../../../../src/features/log';
+
+export default function Route() {
+  return <HistoryScreen />;
+}

@@ -1,0 +1,5 @@
+import { SampleScreen } from '../../../../src/features/log';
+
+export default function Route() {
+  return <SampleScreen />;
+}

@@ -1,0 +1,5 @@
+import { QuarantineScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <QuarantineScreen />;
+}

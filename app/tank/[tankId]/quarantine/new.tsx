@@ -1,0 +1,5 @@
+import { NewQuarantineScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <NewQuarantineScreen />;
+}

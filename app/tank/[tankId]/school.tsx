@@ -1,0 +1,5 @@
+import { SchoolScreen } from '../../../src/features/tanks';
+
+export default function Route() {
+  return <SchoolScreen />;
+}

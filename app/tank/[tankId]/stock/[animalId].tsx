@@ -1,0 +1,5 @@
+import { AnimalScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <AnimalScreen />;
+}

@@ -1,0 +1,5 @@
+import { AddAnimalScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <AddAnimalScreen />;
+}

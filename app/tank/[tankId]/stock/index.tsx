@@ -1,0 +1,5 @@
+import { StockScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <StockScreen />;
+}

@@ -1,0 +1,5 @@
+import { SpeciesListScreen } from '../../../../src/features/stock';
+
+export default function Route() {
+  return <SpeciesListScreen />;
+}

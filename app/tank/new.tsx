@@ -1,0 +1,5 @@
+import { NewTankScreen } from '../../src/features/tanks';
+
+export default function Route() {
+  return <NewTankScreen />;
+}

@@ -1,0 +1,5 @@
+import { SwitcherScreen } from '../src/features/tanks';
+
+export default function Route() {
+  return <SwitcherScreen />;
+}

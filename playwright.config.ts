@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4199;
+
+/** Debian's Chromium, as the machine has it; two sizes of the same journeys. */
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['./scripts/countReporter.ts']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    timezoneId: 'Europe/Zurich',
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    },
+  },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+  webServer: {
+    command: `npx tsx server/main.ts`,
+    env: { PORT: String(port), ZOARIUM_DEMO: '' },
+    url: `http://127.0.0.1:${port}/health`,
+    reuseExistingServer: false,
+  },
+});

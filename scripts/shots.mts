@@ -1,0 +1,86 @@
+/** Pictures of views at phone and wide size, from the demo data: `tsx scripts/shots.mts OUT [name ...]`. Needs demo.sh running on PORT. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+interface Shot {
+  name: string;
+  path: string;
+  wide?: boolean;
+  dark?: boolean;
+  before?: (page: Page) => Promise<void>;
+}
+
+const NORTH = '/tank/north-window';
+const PANTRY = '/tank/pantry-cube';
+
+const sampleTaps = async (page: Page) => {
+  await page.getByRole('button', { name: 'nitrite 2', exact: true }).click();
+  await page.getByRole('button', { name: 'nitrite 5 or more' }).click();
+  await page.getByRole('button', { name: 'ammonia 0', exact: true }).click();
+  await page.getByRole('button', { name: 'Start the 5 minute wait for nitrate' }).click();
+};
+
+const startDrip = async (page: Page) => {
+  for (const [label, value] of [['Bag salinity, ppt', '31'], ['Bag temperature, °C', '22.4'], ['Water in the bag, L', '1.2'], ['Container holds, L', '6'], ['Drops a second', '3.4']] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+  }
+  await page.getByRole('checkbox', { name: /cardinalfish/ }).click();
+  await page.getByRole('button', { name: 'Go to the drip' }).click();
+  for (const name of ['Tank is topped off and at its usual salinity', 'Automatic top-off is unplugged, or there is none', 'Lid is on or within reach']) await page.getByRole('checkbox', { name }).click();
+  await page.getByRole('button', { name: 'Start the drip' }).click();
+  await page.clock.fastForward(13 * 60_000);
+  await page.clock.runFor(3000);
+};
+
+const SHOTS: Shot[] = [
+  { name: 'today', path: PANTRY },
+  { name: 'today-wide', path: NORTH, wide: true },
+  { name: 'today-dark', path: NORTH, dark: true },
+  { name: 'log-dark', path: `${PANTRY}/log`, dark: true, before: sampleTaps },
+  { name: 'log-wide', path: `${NORTH}/log`, wide: true },
+  { name: 'cycle', path: `${PANTRY}/cycle` },
+  { name: 'cycle-wide', path: `${NORTH}/cycle`, wide: true },
+  { name: 'stock', path: `${NORTH}/stock` },
+  { name: 'stock-wide-dark', path: `${NORTH}/stock`, wide: true, dark: true },
+  { name: 'drip-dark', path: `${NORTH}/drip/new`, dark: true, before: startDrip },
+  { name: 'dose', path: `${PANTRY}/cycle/dose` },
+  { name: 'tank', path: '/tank/new', wide: true },
+  { name: 'schools', path: `${PANTRY}/school` },
+  { name: 'bench', path: `${NORTH}/bench` },
+  { name: 'history', path: `${NORTH}/log/history` },
+  { name: 'species', path: `${NORTH}/stock/species` },
+  { name: 'add', path: `${NORTH}/stock/add?species=ocellaris-clownfish` },
+  { name: 'add-wide', path: `${PANTRY}/stock/add?species=yellow-tang`, wide: true },
+  { name: 'quarantine', path: `${NORTH}/quarantine/north-qt?look=sign` },
+  { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
+  { name: 'files', path: '/files' },
+  { name: 'settings', path: '/settings' },
+  { name: 'kits', path: '/kits' },
+  { name: 'tanks', path: '/tanks' },
+  { name: 'gallery', path: '/gallery', wide: true },
+];
+
+const [out = '.cache/shots', ...names] = process.argv.slice(2);
+const base = `http://127.0.0.1:${process.env.PORT ?? '4173'}`;
+mkdirSync(out, { recursive: true });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--no-first-run'] });
+for (const shot of SHOTS.filter((s) => names.length === 0 || names.includes(s.name))) {
+  const context = await browser.newContext({
+    viewport: shot.wide ? { width: 1280, height: 800 } : { width: 390, height: 844 }, deviceScaleFactor: 1.5,
+    colorScheme: shot.dark ? 'dark' : 'light', timezoneId: 'Europe/Zurich', locale: 'en-GB', reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => console.error(`${shot.name}: ${error.message}`));
+  page.on('console', (m) => { if (m.type() === 'error') console.error(`${shot.name}: ${m.text()}`); });
+  if (shot.before === startDrip) await page.clock.install({ time: new Date() });
+  await page.goto(base + shot.path);
+  await page.getByRole('main').waitFor();
+  if (shot.before) await shot.before(page);
+  await page.evaluate(() => document.fonts.ready);
+  // The notice of the demo having opened is not part of the view.
+  await page.addStyleTag({ content: '[role=status]{display:none!important}' });
+  await page.screenshot({ path: join(out, `${shot.name}.png`) });
+  await context.close();
+}
+await browser.close();

@@ -1,0 +1,2 @@
+export { DripScreen } from './DripScreen';
+export { NewDripScreen } from './NewDripScreen';

@@ -1,0 +1,1 @@
+export { BenchScreen } from './BenchScreen';

@@ -1,0 +1,2 @@
+export { CycleScreen } from './CycleScreen';
+export { DoseScreen } from './DoseScreen';

@@ -1,0 +1,66 @@
+/** The cycle screen as plain data. */
+import { basisLabel, fromMgNPerL, type NitrogenSpecies } from '../../../core/units';
+import type { Strata } from '../../../core/nitrogen';
+import type { TankEvidence } from '../../../core/readiness';
+import type { StripSeries } from '../../ui/charts';
+
+const SPECIES: readonly NitrogenSpecies[] = ['ammonia', 'nitrite', 'nitrate'];
+
+/** The three lines, each in the unit of the kit last used. */
+export function stripSeries(e: TankEvidence): StripSeries[] {
+  return SPECIES.map((species) => {
+    const points = e.series[species];
+    const basis = points[points.length - 1]?.kit.basis ?? 'ion';
+    const shown = (mgN: number) => fromMgNPerL(species, basis, mgN);
+    return {
+      species,
+      unit: `mg/L ${basisLabel(species, basis)}`,
+      points: points.map((p) => ({ atMs: p.atMs, low: shown(p.interval.low), mid: shown(p.interval.mid), high: shown(p.interval.high), doubted: p.doubts.length > 0 })),
+    };
+  });
+}
+
+/** What was done, as marks above the drawings: only what moves nitrogen. */
+export function nitrogenEvents(e: TankEvidence): { atMs: number; label: string }[] {
+  return e.events.flatMap((x) => {
+    const atMs = Date.parse(x.at);
+    switch (x.kind) {
+      case 'ammoniaDose':
+        return [{ atMs, label: 'dose' }];
+      case 'waterChange':
+        return [{ atMs, label: 'change' }];
+      case 'food':
+        return [{ atMs, label: x.food === 'seafood' ? 'seafood' : 'food' }];
+      default:
+        return [];
+    }
+  });
+}
+
+/** Whether nitrogen put in and found add up, in words; null with nothing put in. */
+export function gapWords(strata: Strata, netL: number): { title: string; text: string } | null {
+  const last = strata.points[strata.points.length - 1];
+  if (!last || last.putInMgN <= 0) return null;
+  const { gapMgN, gapSdMgN } = strata;
+  if (Math.abs(gapMgN) <= 2 * gapSdMgN) {
+    return {
+      title: 'It adds up.',
+      text: `${last.putInMgN.toFixed(0)} mg N put in, ${(last.putInMgN - gapMgN).toFixed(0)} found. The kits leave ${(2 * gapSdMgN).toFixed(0)} mg open, so a gap of ${Math.abs(gapMgN).toFixed(0)} says nothing.`,
+    };
+  }
+  const found = last.putInMgN - gapMgN;
+  if (gapMgN > 0) {
+    return { title: `${gapMgN.toFixed(0)} mg are missing.`, text: 'Most likely first: a kit past its best, loss to gas and algae, a change that was not logged, or a dose weaker than its label.' };
+  }
+  return {
+    title: `${(-gapMgN).toFixed(0)} mg more than was put in.`,
+    text: `Most likely first: the real volume is nearer ${((netL * last.putInMgN) / found).toFixed(0)} L, something rots that was not logged, or a kit prints another basis than noted.`,
+  };
+}
+
+/** Rows of the strata for the table, newest first. */
+export function strataRows(strata: Strata, day: (ms: number) => string): string[][] {
+  return [...strata.points].reverse().map((p) => [
+    day(p.atMs), p.ammoniaMgN.toFixed(0), p.nitriteMgN.toFixed(0), `${p.nitrateMgN.toFixed(0)}${p.nitrateEstimated ? ' ?' : ''}`, p.putInMgN.toFixed(0),
+  ]);
+}

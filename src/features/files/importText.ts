@@ -1,0 +1,44 @@
+/** An import explained before it happens. */
+import { COLLECTION_NAMES, readDocument, type CollectionName, type Document, type LoadResult } from '../../../core/document';
+
+export const COLLECTION_WORDS: Record<CollectionName, string> = {
+  settings: 'settings', tanks: 'tanks', kits: 'kits', samples: 'samples', events: 'events', quarantines: 'quarantine systems', animals: 'animals', looks: 'quarantine looks', drips: 'drips',
+};
+
+export type Preview =
+  | { ok: true; document: Document; lines: string[] }
+  | { ok: false; title: string; lines: string[] };
+
+/** What an import would do, or why it cannot be done, place by place. Nothing is changed here. */
+export function previewImport(text: string, present: Document): Preview {
+  const read = readDocument(text);
+  if (read.status !== 'ok') return { ok: false, ...whyNot(read) };
+  const lines = COLLECTION_NAMES.flatMap((name) => {
+    const next = read.document[name];
+    const now = present[name];
+    const added = Object.keys(next).filter((id) => !Object.hasOwn(now, id)).length;
+    const kept = Object.keys(next).length - added;
+    const gone = Object.keys(now).filter((id) => !Object.hasOwn(next, id)).length;
+    if (added + kept + gone === 0 || (name === 'settings' && added + gone === 0)) return [];
+    return [`${COLLECTION_WORDS[name]}: ${added} new, ${kept} replaced or the same, ${gone} removed`];
+  });
+  return { ok: true, document: read.document, lines };
+}
+
+function whyNot(read: Exclude<LoadResult, { status: 'ok' }>): { title: string; lines: string[] } {
+  switch (read.status) {
+    case 'not-json':
+      return { title: 'The file cannot be read', lines: [`It is not whole JSON: ${read.message}. It may be cut off or of another kind. Export it again and choose that file.`] };
+    case 'not-ours':
+      return { title: 'Not a Zoarium file', lines: [`${read.message}. Choose a file that Files → Export made.`] };
+    case 'too-new':
+      return { title: 'From a newer Zoarium', lines: [`${read.message}. Reload to get the newer app, then import again.`] };
+    case 'migration-failed':
+      return { title: 'An older file that could not be brought up to date', lines: [read.message] };
+    case 'invalid':
+      return {
+        title: `${read.faults.length} fault${read.faults.length === 1 ? '' : 's'} in the file`,
+        lines: [...read.faults.slice(0, 12).map((f) => `${f.path}: ${f.message}`), ...(read.faults.length > 12 ? [`and ${read.faults.length - 12} more`] : [])],
+      };
+  }
+}

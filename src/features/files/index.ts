@@ -1,0 +1,1 @@
+export { FilesScreen } from './FilesScreen';

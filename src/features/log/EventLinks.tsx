@@ -1,0 +1,20 @@
+import { type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Go, Section, space } from '../../ui';
+import { EVENT_WORDS, LOGGABLE } from './eventForm';
+
+/** What can be logged besides readings. */
+export function EventLinks({ tankId }: { tankId: string }) {
+  return (
+    <Section title="Or log what you did">
+      <View style={styles.links}>
+        {LOGGABLE.map((kind) => (
+          <Go key={kind} href={`/tank/${tankId}/log/event?kind=${kind}` as Href}>{EVENT_WORDS[kind]}</Go>
+        ))}
+        <Go href={`/tank/${tankId}/log/history` as Href}>History</Go>
+      </View>
+    </Section>
+  );
+}
+
+const styles = StyleSheet.create({ links: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(5) } });

@@ -1,0 +1,77 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { z } from 'zod';
+import { FILMS, FOODS, SEEDS, type Tank } from '../../../core/document';
+import { lastOf } from '../../../core/readiness';
+import { toMgNPerL, parseDecimal } from '../../../core/units';
+import { commit, fieldTime, newId, readFieldTime, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { Button, Caution, Choice, Go, Screen, TextField, Txt, WhenField } from '../../ui';
+import { useParam, useUnits, WithTank } from '../shell';
+import { amountOf, doseGuard, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, type EventTexts } from './eventForm';
+import { RecentEntries } from './History';
+
+const kindParam = z.enum(LOGGABLE).catch('note');
+
+export function EventScreen() {
+  return <WithTank>{(tank) => <EventSheet tank={tank} />}</WithTank>;
+}
+
+/** Logs or corrects one event. */
+function EventSheet({ tank }: { tank: Tank }) {
+  const units = useUnits();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const now = useNow(60_000);
+  const editId = useParam('edit');
+  const kind = kindParam.parse(useParam('kind'));
+  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const edited = useAppSelector((s) => (editId && Object.hasOwn(s.document.entities.events, editId) ? s.document.entities.events[editId] : undefined));
+  const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia));
+  const [texts, setTexts] = useState<EventTexts>(() => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind));
+  const [tried, setTried] = useState(false);
+  const change = (patch: Partial<EventTexts>) => setTexts((t) => ({ ...t, ...patch }));
+  const context = { id: edited?.id ?? 'new', tankId: tank.id, netL, units, nowMs: Date.now(), readTime: readFieldTime };
+  const read = readEvent(texts, context);
+  const faults = read.ok || !tried ? {} : read.faults;
+  const amount = amountOf(texts.kind, units);
+  const typed = parseDecimal(texts.amount);
+  const guard = texts.kind === 'ammoniaDose' && typed.ok && !edited ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0) : null;
+  const save = () => {
+    setTried(true);
+    const final = readEvent(texts, { ...context, id: edited?.id ?? newId(), nowMs: Date.now() });
+    if (!final.ok) return;
+    dispatch(commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [{ put: 'events', entity: final.event }]));
+    router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
+  };
+  const options = <T extends string>(list: readonly T[], words: Record<T, string>) => list.map((value) => ({ value, label: words[value] }));
+
+  return (
+    <Screen title={EVENT_WORDS[texts.kind]} aside={<RecentEntries tank={tank} />} footer={<Button kind="primary" label={edited ? 'Save the correction' : 'Log it'} onPress={save} />}>
+      <Txt kind="title" heading={1}>{EVENT_WORDS[texts.kind]}</Txt>
+      {texts.kind === 'ammoniaDose' ? (
+        <>
+          <Go href={`/tank/${tank.id}/cycle/dose` as Href}>Work out the dose from the bottle</Go>
+          <Caution>Ammonia solution burns eyes and skin and must never meet bleach. Follow the label.</Caution>
+        </>
+      ) : null}
+      {texts.kind === 'bacteria' ? <Choice label="From" options={options(SEEDS, SEED_WORDS)} value={texts.seed} onChange={(seed) => change({ seed })} /> : null}
+      {texts.kind === 'food' ? <Choice label="What" options={options(FOODS, FOOD_WORDS)} value={texts.food} onChange={(food) => change({ food })} /> : null}
+      {texts.kind === 'film' ? (
+        <>
+          <Choice label="What grows" options={options(FILMS, FILM_WORDS)} value={texts.film} onChange={(film) => change({ film })} />
+          <Choice label="How much" options={[{ value: '0', label: '0 gone' }, { value: '1', label: '1 a trace' }, { value: '2', label: '2 patches' }, { value: '3', label: '3 most' }, { value: '4', label: '4 all over' }]} value={texts.extent} onChange={(extent) => change({ extent })} />
+        </>
+      ) : null}
+      {amount ? <TextField big numeric label={amount.label} unit={amount.unit} value={texts.amount} onChange={(next) => change({ amount: next })} error={faults.amount} question={guard} hint={amount.optional ? 'May be left empty.' : undefined} /> : null}
+      {texts.kind === 'waterChange' ? <Caution>Heater and pumps off before the water falls below them; back on after. Never start a siphon by mouth.</Caution> : null}
+      {texts.kind === 'waterChange' && ammonia ? <Txt kind="small" tone="second">{`Test before and after: the last ammonia reading is ${ammonia.text} mg/L.`}</Txt> : null}
+      {texts.kind === 'topOff' ? <Txt tone="second">Fresh water only. Evaporation leaves the salt behind; topping up with salt water is the classic mistake.</Txt> : null}
+      {texts.atText === '' ? (
+        <Button kind="quiet" label="Done earlier?" onPress={() => change({ atText: fieldTime(Date.now()) })} />
+      ) : (
+        <WhenField kind="datetime-local" label="Done at" value={texts.atText} onChange={(atText) => change({ atText })} error={faults.at} />
+      )}
+      <TextField label="Note" multiline value={texts.note} onChange={(note) => change({ note })} error={faults.note} hint={texts.kind === 'note' ? 'What you saw, smelled or heard.' : 'May be left empty.'} />
+    </Screen>
+  );
+}

@@ -1,0 +1,121 @@
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { type Kit, type Sample, type Tank, type TankEvent } from '../../../core/document';
+import { PARAMETER_NAMES } from '../../../core/readiness';
+import type { UnitPreferences } from '../../../core/units';
+import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
+import { Button, Choice, Empty, Go, Row, Screen, space, Txt, useTheme } from '../../ui';
+import { useUnits, WithTank } from '../shell';
+import { EVENT_WORDS, eventWords } from './eventForm';
+import { shownValue, typedUnit } from './sampleForm';
+
+type Entry = { kind: 'sample'; at: string; sample: Sample } | { kind: 'event'; at: string; event: TankEvent };
+
+/** Samples and events of a tank, newest first. */
+export function entriesOf(samples: readonly Sample[], events: readonly TankEvent[], tankId: string): Entry[] {
+  return [
+    ...samples.filter((s) => s.tankId === tankId).map((sample): Entry => ({ kind: 'sample', at: sample.at, sample })),
+    ...events.filter((e) => e.tankId === tankId).map((event): Entry => ({ kind: 'event', at: event.at, event })),
+  ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+}
+
+/** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */
+export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences): string {
+  return sample.readings
+    .map((r) => {
+      const kit = kits[r.kitId];
+      return kit ? `${PARAMETER_NAMES[r.parameter]} ${shownValue(r.value, kit, units)}${r.parameter === 'ph' ? '' : ` ${typedUnit(kit, units).label}`}` : PARAMETER_NAMES[r.parameter];
+    })
+    .join(', ');
+}
+
+function useEntries(tankId: string): Entry[] {
+  const samples = useAppSelector((s) => selectDocument(s).samples);
+  const events = useAppSelector((s) => selectDocument(s).events);
+  return useMemo(() => entriesOf(Object.values(samples), Object.values(events), tankId), [samples, events, tankId]);
+}
+
+export function HistoryScreen() {
+  return <WithTank>{(tank) => <History tank={tank} />}</WithTank>;
+}
+
+const PAGE = 30;
+
+function History({ tank }: { tank: Tank }) {
+  const entries = useEntries(tank.id);
+  const [shown, setShown] = useState(PAGE);
+  const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
+  const filtered = entries.filter((e) => what === 'all' || e.kind === what);
+  return (
+    <Screen title="History">
+      <Txt kind="title" heading={1}>History</Txt>
+      <Choice label="Show" options={[{ value: 'all', label: 'Everything' }, { value: 'sample', label: 'Samples' }, { value: 'event', label: 'Events' }]} value={what} onChange={setWhat} />
+      {filtered.length === 0 ? (
+        <Empty title="Nothing logged yet" text="A sample takes a minute: test, tap, save.">
+          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+        </Empty>
+      ) : null}
+      <View role="list" aria-label="Entries, newest first">
+        {filtered.slice(0, shown).map((e) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />)}
+      </View>
+      {filtered.length > shown ? <Button label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
+    </Screen>
+  );
+}
+
+/** The last few entries, beside the sheet. */
+export function RecentEntries({ tank }: { tank: Tank }) {
+  const entries = useEntries(tank.id).slice(0, 6);
+  return (
+    <>
+      <Txt kind="section" heading={2}>Last entries</Txt>
+      {entries.length === 0 ? <Txt tone="second">None yet.</Txt> : null}
+      <View role="list" aria-label="Last entries">{entries.map((e) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} />)}</View>
+      {entries.length > 0 ? <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, edit and delete</Go> : null}
+    </>
+  );
+}
+
+function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editable?: boolean }) {
+  const { roles } = useTheme();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const kits = useAppSelector((s) => s.document.entities.kits);
+  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const when = dayAndHour(Date.parse(entry.at));
+  const title = entry.kind === 'sample' ? 'Sample' : EVENT_WORDS[entry.event.kind];
+  const text = entry.kind === 'sample' ? sampleWords(entry.sample, kits, units) : eventWords(entry.event, netL, units);
+  const note = entry.kind === 'sample' ? entry.sample.note : entry.event.note;
+  const id = entry.kind === 'sample' ? entry.sample.id : entry.event.id;
+  const path = entry.kind === 'sample' ? `/tank/${tank.id}/log?edit=${id}` : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
+  const canEdit = editable && !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
+  return (
+    <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
+      <Row style={styles.between}>
+        <Txt kind="row">{title}</Txt>
+        <Txt kind="small" tone="second">{when}</Txt>
+      </Row>
+      {text ? <Txt kind={editable ? 'body' : 'small'}>{text}</Txt> : null}
+      {note ? <Txt kind="small" tone="second">{note}</Txt> : null}
+      {editable ? (
+        <Row>
+          {canEdit ? <Button kind="quiet" label="Edit" name={`Edit ${title.toLowerCase()} of ${when}`} onPress={() => router.push(path as Href)} /> : null}
+          <Button
+            kind="quiet"
+            label="Delete"
+            name={`Delete ${title.toLowerCase()} of ${when}`}
+            onPress={() => dispatch(commit(`${title} of ${when} deleted`, [{ remove: entry.kind === 'sample' ? 'samples' : 'events', id }]))}
+          />
+        </Row>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  entry: { borderBottomWidth: 1, paddingVertical: space(2), gap: 2 },
+  between: { justifyContent: 'space-between', alignItems: 'baseline' },
+});
+

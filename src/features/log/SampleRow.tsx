@@ -1,0 +1,151 @@
+import { useEffect, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { isNitrogen, type Kit, type Reading } from '../../../core/document';
+import { PARAMETER_NAMES, type Point } from '../../../core/readiness';
+import { agoWords, useAppSelector, type SampleDraft } from '../../store';
+import { Button, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
+import { useUnits } from '../shell';
+import { kitDoubt, questionOf, readingWords, readNumberText, selectedSteps, shownValue, tapStep, typedUnit } from './sampleForm';
+
+interface Props {
+  kit: Kit;
+  tankId: string;
+  draft: SampleDraft;
+  due: boolean;
+  last: Point | undefined;
+  fault: string | null;
+  nitritePresent: boolean;
+  now: number;
+  onChange: (patch: Partial<SampleDraft>) => void;
+}
+
+/** One parameter of the sheet: name, last value, the kit's own steps or a number, and what to doubt. */
+export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, onChange }: Props) {
+  const { roles } = useTheme();
+  const units = useUnits();
+  const p = kit.parameter;
+  const kits = useAppSelector((s) => s.document.entities.kits);
+  const others = Object.values(kits).filter((k) => k.parameter === p && (!k.archived || k.id === kit.id));
+  const reading = draft.readings.find((r) => r.parameter === p);
+  const text = draft.texts[p] ?? '';
+  const typed = kit.scale.kind === 'number' ? readNumberText(text, kit, units) : {};
+  const value = kit.scale.kind === 'number' ? typed.value : reading?.value;
+  const lastValue = last ? { kind: 'exact' as const, value: last.interval.mid } : undefined;
+  const question = questionOf(value, kit, isNitrogen(p) ? undefined : lastValue);
+  const doubt = kitDoubt(kit, new Date(now).toISOString(), nitritePresent);
+  const lastWords = last ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}` : 'never tested';
+
+  const setReading = (next: Reading | null) =>
+    onChange({ readings: [...draft.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])] });
+  const useKit = (kitId: string) => {
+    const next = kits[kitId];
+    if (!next) return;
+    // Steps of another kit mean other numbers: start this row again.
+    const texts = { ...draft.texts };
+    delete texts[p];
+    onChange({ readings: [...draft.readings.filter((r) => r.parameter !== p), ...(next.scale.kind === 'steps' ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }] : [])], texts });
+  };
+
+  return (
+    <View style={[styles.row, { borderColor: roles.hairline }, due && value === undefined && { backgroundColor: roles.wash }]}>
+      <Row style={styles.between}>
+        <Row style={styles.name}>
+          {isNitrogen(p) ? <Mark of={p} size={18} /> : null}
+          <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>{p === 'ph' ? 'pH' : PARAMETER_NAMES[p].charAt(0).toUpperCase() + PARAMETER_NAMES[p].slice(1)}</Txt>
+        </Row>
+        <Txt kind="small" tone="second" style={styles.right}>{lastWords}</Txt>
+      </Row>
+      {kit.scale.kind === 'steps' ? (
+        <View role="group" aria-label={`${PARAMETER_NAMES[p]}, ${typedUnit(kit, units).label}`} style={styles.steps}>
+          {kit.scale.steps.map((step, i) => {
+            const picked = selectedSteps(kit, reading?.value);
+            const on = picked.includes(i);
+            const between = on && picked.length === 2;
+            const top = kit.scale.kind === 'steps' && kit.scale.topOpen && i === kit.scale.steps.length - 1;
+            return (
+              <Pressable
+                key={step}
+                role="button"
+                aria-pressed={on}
+                aria-label={`${PARAMETER_NAMES[p]} ${step}${top ? ' or more' : ''}`}
+                onPress={() => {
+                  const next = tapStep(kit, reading?.value, i);
+                  setReading(next ? { parameter: p, kitId: kit.id, value: next } : null);
+                }}
+                style={[styles.step, { borderColor: on ? roles.ink : roles.edge, backgroundColor: on && !between ? roles.ink : 'transparent', borderStyle: between ? 'dashed' : 'solid', borderWidth: between ? 2.5 : 1.5 }]}
+              >
+                <Txt kind="row" tone={on && !between ? 'ground' : 'ink'}>{`${step}${top ? '+' : ''}`}</Txt>
+              </Pressable>
+            );
+          })}
+        </View>
+      ) : (
+        <TextField
+          big
+          numeric
+          label={kit.name}
+          unit={typedUnit(kit, units).label}
+          value={text}
+          onChange={(next) => onChange({ texts: { ...draft.texts, [p]: next.slice(0, 60) } })}
+          error={fault}
+          question={question}
+        />
+      )}
+      <Row style={styles.between} wrap>
+        {kit.scale.kind === 'steps' ? (
+          <Txt kind="small" tone={reading ? 'ink' : 'second'} style={styles.shrink}>
+            {reading ? readingWords(reading, kit, units) : `${kit.name}, ${typedUnit(kit, units).label} · two neighbours for between`}
+          </Txt>
+        ) : null}
+        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={PARAMETER_NAMES[p]} endMs={draft.timers[p] ?? null} onSet={(endMs) => {
+          const timers = { ...draft.timers };
+          if (endMs === null) delete timers[p];
+          else timers[p] = endMs;
+          onChange({ timers });
+        }} /> : null}
+      </Row>
+      {kit.scale.kind === 'steps' && question ? <Txt kind="small" tone="nitrite" live>{question}</Txt> : null}
+      {doubt ? <Txt kind="small" tone={doubt.startsWith('This kit') ? 'ammonia' : 'second'}>{doubt}</Txt> : null}
+      {others.length > 1 ? <Choice label={`Read with`} options={others.map((k) => ({ value: k.id, label: k.name }))} value={kit.id} onChange={useKit} /> : null}
+    </View>
+  );
+}
+
+/** A reagent's wait: the end is remembered, so it survives a reload. */
+function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string; endMs: number | null; onSet: (endMs: number | null) => void }) {
+  const { roles } = useTheme();
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    if (endMs === null) return;
+    const timer = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(timer);
+  }, [endMs]);
+  if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Start the ${minutes} minute wait for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
+  const left = Math.max(0, endMs - now);
+  const done = left === 0;
+  const share = 1 - left / (minutes * 60_000);
+  return (
+    <View style={styles.timer}>
+      <Row style={styles.between}>
+        <Txt kind="strong" tone={done ? 'action' : 'ink'}>{done ? 'Read it now' : `${Math.floor(left / 60_000)}:${String(Math.floor((left % 60_000) / 1000)).padStart(2, '0')} of ${minutes}:00`}</Txt>
+        <Button kind="quiet" label="Stop" name={`Stop the wait for ${name}`} onPress={() => onSet(null)} />
+      </Row>
+      <View style={[styles.track, { backgroundColor: roles.hairline }]}>
+        <View style={[styles.bar, { backgroundColor: roles.nitrate, width: `${Math.min(100, share * 100)}%` }]} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderBottomWidth: 1, paddingVertical: space(3), gap: space(2), marginHorizontal: -space(5), paddingHorizontal: space(5) },
+  between: { justifyContent: 'space-between' },
+  name: { gap: space(2), flexShrink: 0 },
+  right: { textAlign: 'right', flexShrink: 1 },
+  steps: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
+  step: { flexGrow: 1, flexBasis: 46, minHeight: TARGET + 6, borderRadius: RADIUS, alignItems: 'center', justifyContent: 'center' },
+  shrink: { flexShrink: 1 },
+  timer: { flexGrow: 1, gap: space(1) },
+  track: { height: 8, borderRadius: 4, overflow: 'hidden' },
+  bar: { height: 8 },
+});

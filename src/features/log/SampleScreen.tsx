@@ -1,0 +1,124 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { Parameter, Tank } from '../../../core/document';
+import { PARAMETER_NAMES } from '../../../core/readiness';
+import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
+import { Button, Go, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
+import { useParam, useUnits, WithTank } from '../shell';
+import { EventLinks } from './EventLinks';
+import { RecentEntries } from './History';
+import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow } from './sampleForm';
+import { SampleRow } from './SampleRow';
+import { useKitFor } from './kits';
+
+export function SampleScreen() {
+  return <WithTank>{(tank) => <SampleSheet key={tank.id} tank={tank} />}</WithTank>;
+}
+
+/** One sitting: due tests first, each by the person's own kit, saved as one sample. What is half entered survives a reload. */
+function SampleSheet({ tank }: { tank: Tank }) {
+  const editId = useParam('edit');
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const units = useUnits();
+  const wide = useWide();
+  const now = useNow(15_000);
+  const kits = useAppSelector((s) => s.document.entities.kits);
+  const edited = useAppSelector((s) => (editId && Object.hasOwn(s.document.entities.samples, editId) ? s.document.entities.samples[editId] : undefined));
+  const draftKey = edited?.id ?? tank.id;
+  const stored = useAppSelector((s) => s.drafts.samples[draftKey]);
+  const draft: SampleDraft = stored ?? (edited ? draftOf(edited, kits, units, fieldTime) : EMPTY_DRAFT);
+  const due = useAppSelector((s) => selectAssessment(s, tank.id, now).due);
+  const series = useAppSelector((s) => selectEvidence(s, tank.id, now).series);
+  const kitFor = useKitFor(tank.id);
+  const kitOf = (p: Parameter) => {
+    const id = edited?.readings.find((r) => r.parameter === p)?.kitId ?? draft.readings.find((r) => r.parameter === p)?.kitId;
+    return (id ? kits[id] : undefined) ?? kitFor(p);
+  };
+  const [tried, setTried] = useState(false);
+  const change = (patch: Partial<SampleDraft>) => dispatch(sampleDrafted({ tankId: draftKey, draft: { ...draft, ...patch } }));
+  const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), readTime: readFieldTime });
+  const faults = read.ok ? {} : read.faults;
+  const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, draft);
+  const hidden = PARAMETERS_IN_HAND.filter((p) => !rows.includes(p));
+  const count = read.ok ? read.sample.readings.length : 0;
+
+  const save = () => {
+    setTried(true);
+    const final = readSampleDraft(draft, { id: edited?.id ?? newId(), tankId: tank.id, kitOf, units, nowMs: Date.now(), readTime: readFieldTime });
+    if (!final.ok) return;
+    const n = final.sample.readings.length;
+    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [{ put: 'samples', entity: final.sample }]));
+    dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
+    setTried(false);
+    router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
+  };
+
+  const label = count === 0 ? 'Save' : edited ? 'Save the correction' : `Save ${count} reading${count === 1 ? '' : 's'}`;
+  const nitritePresent = (series.nitrite[series.nitrite.length - 1]?.interval.mid ?? 0) > 0.15;
+  return (
+    <Screen
+      title="Log a sample"
+      aside={<RecentEntries tank={tank} />}
+      footer={
+        <View style={styles.footer}>
+          {tried && !read.ok ? <Txt tone="ammonia" kind="small" live>{Object.values(read.faults)[0] ?? ''}</Txt> : null}
+          <Button kind="primary" label={label} onPress={save} />
+        </View>
+      }
+    >
+      <Row style={styles.between} wrap>
+        <Txt kind="title" heading={1}>{edited ? 'Correct a sample' : 'A sample'}</Txt>
+        <Txt kind="small" tone="second">{draft.atText === '' ? `now, ${dayAndHour(now)}` : ''}</Txt>
+      </Row>
+      {rows.map((p) => {
+        const kit = kitOf(p);
+        if (!kit) return <Go key={p} href={`/kits/new?parameter=${p}` as Href}>{`Add a kit for ${PARAMETER_NAMES[p]}`}</Go>;
+        return (
+          <SampleRow
+            key={p}
+            kit={kit}
+            tankId={tank.id}
+            draft={draft}
+            due={due.includes(p)}
+            last={series[p][series[p].length - 1]}
+            fault={faults[p] ?? null}
+            nitritePresent={nitritePresent}
+            now={now}
+            onChange={change}
+          />
+        );
+      })}
+      {hidden.length > 0 ? (
+        <Row wrap>
+          {hidden.map((p) => (
+            <Pressable key={p} role="button" aria-label={`Add ${PARAMETER_NAMES[p]}`} onPress={() => change({ shown: [...draft.shown, p] })} style={styles.add}>
+              <Txt tone="second">{`+ ${PARAMETER_NAMES[p]}`}</Txt>
+            </Pressable>
+          ))}
+        </Row>
+      ) : null}
+      <Row wrap style={styles.top}>
+        {draft.atText === '' ? (
+          <Button kind="quiet" label="Taken earlier?" onPress={() => change({ atText: fieldTime(Date.now()) })} />
+        ) : (
+          <WhenField kind="datetime-local" label="Taken at" value={draft.atText} onChange={(atText) => change({ atText })} error={faults.at} />
+        )}
+        {draft.note === '' && !draft.shown.includes('note') ? (
+          <Button kind="quiet" label="Add a note" onPress={() => change({ shown: [...draft.shown, 'note'] })} />
+        ) : null}
+      </Row>
+      {draft.note !== '' || draft.shown.includes('note') ? <TextField label="Note" multiline value={draft.note} onChange={(note) => change({ note })} error={faults.note} /> : null}
+      {!edited ? <EventLinks tankId={tank.id} /> : null}
+      {wide ? null : <Go href="/kits">Kits and instruments</Go>}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  between: { justifyContent: 'space-between' },
+  footer: { gap: space(1) },
+  add: { minHeight: TARGET, paddingHorizontal: space(2), justifyContent: 'center' },
+  top: { alignItems: 'flex-start' },
+});

@@ -1,0 +1,1 @@
+export { KeysScreen, LostScreen, SettingsScreen } from './SettingsScreens';

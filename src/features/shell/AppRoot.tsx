@@ -1,0 +1,77 @@
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import { BricolageGrotesque_600SemiBold } from '@expo-google-fonts/bricolage-grotesque/600SemiBold';
+import { BricolageGrotesque_800ExtraBold } from '@expo-google-fonts/bricolage-grotesque/800ExtraBold';
+import { FontDisplay, loadAsync } from 'expo-font';
+import { Slot } from 'expo-router';
+import { Suspense, useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Provider } from 'react-redux';
+import type { Document } from '../../../core/document';
+import { localDay, makeStore, openStore, selectSettings, useAppSelector } from '../../store';
+import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
+import { Frame } from './Frame';
+
+const made = makeStore();
+
+/** The demo tanks when the server said so in the page and nothing is stored; loaded only then. */
+async function demoIfServed(): Promise<Document | null> {
+  const mode = document.querySelector('meta[name="zoarium-mode"]')?.getAttribute('content');
+  if (mode !== 'demo') return null;
+  const { makeDemo } = await import('../../store/demo');
+  return makeDemo(Date.now(), localDay);
+}
+
+/** Store, theme, fonts and the frame around every route. */
+export function AppRoot() {
+  const [started] = useState(() => openStore(made, demoIfServed));
+  useEffect(() => {
+    void started;
+    const swap = (uri: number) => ({ uri, display: FontDisplay.SWAP });
+    // Text shows in a fallback face until these arrive: nothing waits for a font.
+    loadAsync({
+      BricolageGrotesque_600SemiBold: swap(BricolageGrotesque_600SemiBold),
+      BricolageGrotesque_800ExtraBold: swap(BricolageGrotesque_800ExtraBold),
+      AtkinsonHyperlegibleNext_400Regular: swap(AtkinsonHyperlegibleNext_400Regular),
+      AtkinsonHyperlegibleNext_700Bold: swap(AtkinsonHyperlegibleNext_700Bold),
+    }).catch(() => undefined);
+  }, [started]);
+  return (
+    <Provider store={made.store}>
+      <Themed />
+    </Provider>
+  );
+}
+
+function Themed() {
+  const theme = useAppSelector((s) => selectSettings(s).theme);
+  return (
+    <ThemeProvider theme={theme}>
+      <Opened />
+    </ThemeProvider>
+  );
+}
+
+function Opened() {
+  const { roles } = useTheme();
+  const status = useAppSelector((s) => s.document.status);
+  if (status.kind === 'loading') return <View style={[styles.fill, { backgroundColor: roles.ground }]} aria-busy aria-label="Opening" />;
+  if (status.kind === 'failed') {
+    return (
+      <View role="main" style={[styles.fill, styles.failed, { backgroundColor: roles.ground }]}>
+        <Txt kind="title" heading={1}>Zoarium could not open</Txt>
+        <Txt>{status.message}</Txt>
+        <Button label="Reload" kind="primary" onPress={() => window.location.reload()} />
+      </View>
+    );
+  }
+  return (
+    <Frame>
+      <Suspense fallback={<View style={styles.fill} />}>
+        <Slot />
+      </Suspense>
+    </Frame>
+  );
+}
+
+const styles = StyleSheet.create({ fill: { flex: 1, minHeight: '100%' }, failed: { padding: 24, gap: 16, maxWidth: 640 } });

@@ -1,0 +1,152 @@
+import { Link, usePathname, useRouter, type Href } from 'expo-router';
+import { useEffect, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { actRedone, selectTanks, selectVolume, tankVisited, undo, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
+import { PLACES, placeOf, tankIdOf } from './places';
+import { tankAgeDays } from './tank';
+import { UndoNotice } from './UndoNotice';
+
+/** The five places: at the bottom of a phone, in a rail on a wide screen. The tank's name is the switcher. */
+export function Frame({ children }: { children: ReactNode }) {
+  const { roles } = useTheme();
+  const wide = useWide();
+  const path = usePathname();
+  const dispatch = useAppDispatch();
+  const tanks = useAppSelector(selectTanks);
+  const lastTankId = useAppSelector((s) => s.drafts.lastTankId);
+  const inPath = tankIdOf(path);
+  const tank = tanks.find((t) => t.id === inPath) ?? tanks.find((t) => t.id === lastTankId) ?? tanks[0];
+  useEffect(() => {
+    if (inPath && inPath !== lastTankId && tanks.some((t) => t.id === inPath)) dispatch(tankVisited(inPath));
+  }, [dispatch, inPath, lastTankId, tanks]);
+  useShortcuts(tank?.id ?? null);
+
+  const places = tank ? <Places tankId={tank.id} here={placeOf(path)} wide={wide} /> : null;
+  if (wide) {
+    return (
+      <View style={[styles.wide, { backgroundColor: roles.ground }]}>
+        <View role="navigation" aria-label="Places" style={[styles.rail, { borderColor: roles.hairline }]}>
+          {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="title">Zoarium</Txt>}
+          <View style={styles.railPlaces}>{places}</View>
+          <View style={styles.railFoot}>
+            <RailLink href="/files" label="Files" />
+            <RailLink href="/settings" label="Units and theme" />
+            <RailLink href="/keys" label="Keys ?" />
+          </View>
+        </View>
+        <View style={styles.body}>
+          {children}
+          <UndoNotice />
+        </View>
+      </View>
+    );
+  }
+  return (
+    <View style={[styles.phone, { backgroundColor: roles.ground }]}>
+      <View style={styles.head}>
+        {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="row">Zoarium</Txt>}
+      </View>
+      <View style={styles.body}>
+        {children}
+        <UndoNotice />
+      </View>
+      {tank ? (
+        <View role="navigation" aria-label="Places" style={[styles.bar, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>{places}</View>
+      ) : null}
+    </View>
+  );
+}
+
+function TankName({ tankId, name }: { tankId: string; name: string }) {
+  const { roles } = useTheme();
+  const wide = useWide();
+  const now = useNow(60_000);
+  const tank = useAppSelector((s) => s.document.entities.tanks[tankId]);
+  const volume = useAppSelector((s) => (tank ? selectVolume(s, tankId) : null));
+  const units = useAppSelector((s) => s.document.entities.settings.person?.units);
+  const age = tank ? `day ${tankAgeDays(tank.startDay, now)}` : '';
+  const litres = volume ? (units?.volume === 'gal' ? `${(volume.netL / 3.785411784).toFixed(0)} gal` : `${volume.netL.toFixed(0)} L`) : '';
+  return (
+    <View style={[styles.name, wide && styles.nameWide]}>
+      <Link href="/tanks" aria-label={`${name}, switch tank or settings`} style={[TYPE.row, styles.nameLink, { color: roles.ink }]} numberOfLines={wide ? 2 : 1}>
+        {name}{"\u00a0▾"}
+      </Link>
+      <Txt kind="small" tone="second" style={styles.noWrap}>{`${age} · ${litres}`}</Txt>
+    </View>
+  );
+}
+
+function Places({ tankId, here, wide }: { tankId: string; here: string | null; wide: boolean }) {
+  const { roles } = useTheme();
+  return (
+    <>
+      {PLACES.map((p) => {
+        const on = p.id === here;
+        return (
+          <Link
+            key={p.id}
+            href={`/tank/${tankId}${p.path}` as Href}
+            aria-label={p.label}
+            aria-current={on ? 'page' : undefined}
+            style={wide ? styles.railPlace : styles.barPlace}
+          >
+            <View style={wide ? styles.railInside : styles.barInside}>
+              <View style={[wide ? styles.railMark : styles.barMark, { backgroundColor: on ? roles.action : 'transparent' }]} />
+              <Txt kind={on ? 'strong' : wide ? 'body' : 'small'} tone={on ? 'ink' : 'second'}>{p.label}</Txt>
+            </View>
+          </Link>
+        );
+      })}
+    </>
+  );
+}
+
+function RailLink({ href, label }: { href: Href; label: string }) {
+  const { roles } = useTheme();
+  return <Link href={href} style={[TYPE.small, styles.railLink, { color: roles.second }]}>{label}</Link>;
+}
+
+/** Single keys, off while typing; none that the browser uses. Listed under "?". */
+function useShortcuts(tankId: string | null) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement | null;
+      const typing = target?.matches('input, textarea, select, [contenteditable]') ?? false;
+      if (event.metaKey || event.ctrlKey || event.altKey || typing) return;
+      const place = PLACES.find((p) => p.key === event.key);
+      if (place && tankId) router.push(`/tank/${tankId}${place.path}` as Href);
+      else if (event.key === '?') router.push('/keys');
+      else if (event.key === 'u') dispatch(undo());
+      else if (event.key === 'r') dispatch(actRedone());
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [dispatch, router, tankId]);
+}
+
+const styles = StyleSheet.create({
+  wide: { flex: 1, flexDirection: 'row' },
+  phone: { flex: 1 },
+  body: { flex: 1 },
+  rail: { width: 196, borderRightWidth: 1, paddingHorizontal: space(5), paddingVertical: space(6) },
+  railPlaces: { marginTop: space(8), gap: space(1), flex: 1 },
+  railPlace: { display: 'flex', minHeight: TARGET, justifyContent: 'center' },
+  railInside: { flexDirection: 'row', alignItems: 'center', gap: space(3), minHeight: TARGET },
+  railMark: { width: 4, height: 26, borderRadius: 2, marginLeft: -space(5) + 10 },
+  railFoot: { gap: 0 },
+  railLink: { minHeight: 40, paddingVertical: space(2) },
+  head: { paddingHorizontal: space(5), paddingTop: space(2) },
+  name: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space(3) },
+  nameWide: { flexDirection: 'column', alignItems: 'flex-start', gap: 0 },
+  nameLink: { flexShrink: 1, minHeight: TARGET, paddingVertical: space(3) },
+  noWrap: { flexShrink: 0 },
+  bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around' },
+  barPlace: { flex: 1, minHeight: 64, display: 'flex', textAlign: 'center' },
+  barInside: { alignItems: 'center', gap: space(2), paddingTop: space(3), flex: 1, minHeight: 64 },
+  barMark: { width: 32, height: 4, borderRadius: 2 },
+});

@@ -1,0 +1,2 @@
+export { AppRoot } from './AppRoot';
+export { NotHere, tankAgeDays, useParam, useUnits, useWords, WithTank } from './tank';

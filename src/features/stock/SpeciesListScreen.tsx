@@ -1,0 +1,64 @@
+import { Link, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Tank } from '../../../core/document';
+import { SPECIES, type Species } from '../../../core/stocking';
+import { showQuantity } from '../../../core/units';
+import { selectVolume, useAppSelector } from '../../store';
+import { Choice, Empty, Screen, space, TextField, Txt, useTheme } from '../../ui';
+import { useUnits, WithTank } from '../shell';
+
+type Group = Species['group'] | 'crew';
+
+/** Species that match a search and a group, those that fit the tank first. */
+export function findSpecies(all: readonly Species[], query: string, group: Group, netL: number): Species[] {
+  const wanted = query.trim().toLowerCase();
+  return all
+    .filter((s) => (group === 'crew' ? s.crew : s.group === group))
+    .filter((s) => wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted))
+    .sort((a, b) => Number(a.minTankL > netL) - Number(b.minTankL > netL) || (a.common < b.common ? -1 : 1));
+}
+
+export function SpeciesListScreen() {
+  return <WithTank>{(tank) => <SpeciesList tank={tank} />}</WithTank>;
+}
+
+function SpeciesList({ tank }: { tank: Tank }) {
+  const { roles } = useTheme();
+  const units = useUnits();
+  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const [query, setQuery] = useState('');
+  const [group, setGroup] = useState<Group>('crew');
+  const found = findSpecies(SPECIES, query, group, netL);
+  return (
+    <Screen title="Find an animal">
+      <Txt kind="title" heading={1}>Find an animal</Txt>
+      <Choice label="Kind" options={[{ value: 'crew', label: 'Clean-up crew' }, { value: 'fish', label: 'Fish' }, { value: 'invertebrate', label: 'Invertebrates' }, { value: 'coral', label: 'Corals' }]} value={group} onChange={setGroup} />
+      <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
+      {found.length === 0 ? <Empty title="None by that name" text="Try part of the scientific name, or another kind. The list holds common, traceable species." /> : null}
+      <View>
+        {found.map((s) => (
+          <Link key={s.id} href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href} aria-label={`${s.common}, ${s.scientific}`} style={[styles.item, { borderColor: roles.hairline }]}>
+            <View style={styles.inside}>
+              <View style={styles.shrink}>
+                <Txt kind="row">{s.common}</Txt>
+                <Txt kind="small" tone="second" style={styles.italic}>{s.scientific}</Txt>
+              </View>
+              <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
+                {s.minTankL > netL ? `wants ${showQuantity('volume', s.minTankL, units, 0)}` : `to ${showQuantity('length', s.adultCm, units, 0)}`}
+              </Txt>
+            </View>
+          </Link>
+        ))}
+      </View>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  item: { display: 'flex', borderBottomWidth: 1 },
+  inside: { flex: 1, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space(3), paddingVertical: space(3) },
+  shrink: { flexShrink: 1 },
+  italic: { fontStyle: 'italic' },
+  right: { flexShrink: 0, textAlign: 'right' },
+});

@@ -1,0 +1,5 @@
+export { AddAnimalScreen } from './AddAnimalScreen';
+export { AnimalScreen } from './AnimalScreen';
+export { NewQuarantineScreen, QuarantineScreen } from './QuarantineScreens';
+export { SpeciesListScreen } from './SpeciesListScreen';
+export { StockScreen } from './StockScreen';

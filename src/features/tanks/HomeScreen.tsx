@@ -1,0 +1,37 @@
+import { Redirect, useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { localDay, replaceDocument, selectTanks, useAppDispatch, useAppSelector } from '../../store';
+import { Button, Screen, space, Txt } from '../../ui';
+
+/** "/": on to the tank last looked at, or, with none, the first step. */
+export function HomeScreen() {
+  const tanks = useAppSelector(selectTanks);
+  const lastTankId = useAppSelector((s) => s.drafts.lastTankId);
+  const target = tanks.find((t) => t.id === lastTankId) ?? tanks[0];
+  if (target) return <Redirect href={`/tank/${target.id}` as Href} />;
+  return <Welcome />;
+}
+
+function Welcome() {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const showDemo = async () => {
+    const { makeDemo } = await import('../../store/demo');
+    dispatch(replaceDocument(makeDemo(Date.now(), localDay), 'Demo tanks opened'));
+  };
+  return (
+    <Screen title="Welcome">
+      <Txt kind="word" heading={1}>Begin</Txt>
+      <Txt style={styles.lead}>A reef tank starts with weeks of waiting and one question: may I go on yet, and why?</Txt>
+      <Txt style={styles.lead}>Describe your tank, log what you test, and Zoarium answers from your own readings.</Txt>
+      <View style={styles.actions}>
+        <Button kind="primary" label="Describe your tank" onPress={() => router.push('/tank/new')} />
+        <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
+        <Button kind="quiet" label="Open a file" onPress={() => router.push('/files')} />
+      </View>
+      <Txt kind="small" tone="second">What you enter stays in this browser. Export it under Files to keep a copy.</Txt>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({ lead: { fontSize: 19, lineHeight: 28 }, actions: { gap: space(3), marginTop: space(4), alignItems: 'flex-start' } });

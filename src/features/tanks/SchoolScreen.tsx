@@ -1,0 +1,59 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import { SCHOOLS, type School, type Tank } from '../../../core/document';
+import { assessTank, GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/readiness';
+import { commit, isoOf, newId, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { RADIUS, Screen, space, Txt, useTheme } from '../../ui';
+import { WithTank } from '../shell';
+
+export function SchoolScreen() {
+  return <WithTank>{(tank) => <Schools tank={tank} />}</WithTank>;
+}
+
+/** The seven schools over the same readings, side by side. One is chosen for the tank; changing it is logged. */
+function Schools({ tank }: { tank: Tank }) {
+  const { roles } = useTheme();
+  const doc = useAppSelector(selectDocument);
+  const now = useNow(60_000);
+  const dispatch = useAppDispatch();
+  const choose = (school: School) => {
+    if (school === tank.school) return;
+    dispatch(commit(`School changed to ${SCHOOL_WORDS[school].title.toLowerCase()}`, [
+      { put: 'tanks', entity: { ...tank, school } },
+      { put: 'events', entity: { id: newId(), tankId: tank.id, at: isoOf(Date.now()), note: '', kind: 'schoolChanged', from: tank.school, to: school } },
+    ]));
+  };
+  return (
+    <Screen title="Schools of cycling">
+      <Txt kind="title" heading={1}>Seven schools, one tank</Txt>
+      <Txt tone="second">Practitioners disagree on when a tank is ready. Each school looks at the same readings by its own rule. Choose one; it is then held for this tank.</Txt>
+      <View role="radiogroup" aria-label="School" style={styles.list}>
+        {SCHOOLS.map((school) => {
+          const chosen = school === tank.school;
+          const view = assessTank({ ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } }, tank.id, now);
+          const here = view.gates.find((g) => g.status === 'here');
+          const verdict = `${WORDS[view.fish.word]}${here ? `, at ${GATE_NAMES[here.id].title.toLowerCase()}` : ''}`;
+          return (
+            <Pressable
+              key={school}
+              role="radio"
+              aria-checked={chosen}
+              aria-label={`${SCHOOL_WORDS[school].title}. Says ${verdict}.`}
+              onPress={() => choose(school)}
+              style={[styles.school, { borderColor: chosen ? roles.ink : roles.hairline, backgroundColor: chosen ? roles.paper : 'transparent' }]}
+            >
+              <Txt kind="section">{SCHOOL_WORDS[school].title}{school === 'proof24' ? ' · our default' : ''}{chosen ? ' ✓' : ''}</Txt>
+              <Txt>{SCHOOL_WORDS[school].rule}</Txt>
+              <Txt tone="second" kind="small">{SCHOOL_WORDS[school].reason}</Txt>
+              <Txt kind="strong" tone={view.fish.word === 'go' || view.fish.word === 'goSmall' ? 'go' : 'ink'}>{`It says: ${verdict}`}</Txt>
+            </Pressable>
+          );
+        })}
+      </View>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space(3) },
+  school: { borderWidth: 1.5, borderRadius: RADIUS, padding: space(4), gap: space(1) },
+});

@@ -1,0 +1,139 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Controller, useForm, type Control, type Resolver } from 'react-hook-form';
+import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '../../../core/document';
+import { SCHOOL_WORDS } from '../../../core/readiness';
+import { unitLabel } from '../../../core/units';
+import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { Button, Caution, Check, Choice, Row, Screen, Section, TextField, Txt, WhenField } from '../../ui';
+import { useUnits, WithTank } from '../shell';
+import { massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
+import { VolumeArithmetic } from './VolumeArithmetic';
+
+const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: string }[] = [
+  { value: 'bottled', label: 'Bottled ammonia', note: 'Ammonium chloride to about 2 mg/L: exact, and it can be repeated for the proof.' },
+  { value: 'seafood', label: 'Raw seafood', note: 'Taken out after some days; cloudy and hard to dose.' },
+  { value: 'feeding', label: 'Feeding the empty tank', note: 'Small daily pinches; slow and gentle.' },
+  { value: 'dieOff', label: 'Die-off from rock', note: 'Rots on its own; phosphate comes with it.' },
+  { value: 'fish', label: 'Fish', note: 'Discouraged: ammonia burns gills, and the first fish is often regretted.' },
+];
+const BACTERIA: readonly { value: Tank['bacteriaSource']; label: string }[] = [
+  { value: 'bottle', label: 'Bottle' }, { value: 'media', label: 'Running media or rock' }, { value: 'liveSand', label: 'Live sand' }, { value: 'none', label: 'Nothing' },
+];
+
+export function NewTankScreen() {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const kits = useAppSelector((s) => s.document.entities.kits);
+  const [id] = useState(newId);
+  const save = (tank: Tank) => {
+    // The first tank brings plain kits along, so that a first reading needs no form.
+    const starters: Edit[] = Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
+    dispatch(commit(`${tank.name} added`, [...starters, { put: 'tanks', entity: tank }]));
+    router.replace(`/tank/${tank.id}` as Href);
+  };
+  return <TankForm key={units.length + units.volume} title="New tank" id={id} start={{ ...NEW_TANK, startDay: localDay(Date.now()) }} submit="Add the tank" onSave={save} />;
+}
+
+export function EditTankScreen() {
+  return <WithTank>{(tank) => <EditTank tank={tank} />}</WithTank>;
+}
+
+function EditTank({ tank }: { tank: Tank }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const doc = useAppSelector(selectDocument);
+  const save = (next: Tank) => {
+    dispatch(commit(`${next.name} changed`, [{ put: 'tanks', entity: next }]));
+    router.push(`/tank/${tank.id}` as Href);
+  };
+  const remove = () => {
+    dispatch(commit(`${tank.name} removed with its log`, editsToRemoveTank(doc, tank.id)));
+    router.replace('/tanks');
+  };
+  return (
+    <TankForm title={tank.name} id={tank.id} start={textsOf(tank, units)} submit="Keep the changes" onSave={save}>
+      <Section title="Remove">
+        <Txt tone="second">Takes the tank with its readings, events and animals. It can be undone.</Txt>
+        <Button label="Remove this tank" onPress={remove} />
+      </Section>
+    </TankForm>
+  );
+}
+
+interface FormProps {
+  title: string;
+  id: string;
+  start: TankTexts;
+  submit: string;
+  onSave: (tank: Tank) => void;
+  children?: React.ReactNode;
+}
+
+function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
+  const units = useUnits();
+  const today = localDay(Date.now());
+  const resolver: Resolver<TankTexts> = (values) => {
+    const read = readTank(id, values, units, today);
+    if (read.ok) return { values, errors: {} };
+    return { values: {}, errors: Object.fromEntries(Object.entries(read.faults).map(([k, message]) => [k, { type: 'entry', message }])) };
+  };
+  const { control, handleSubmit, watch, formState } = useForm<TankTexts>({ defaultValues: start, resolver, mode: 'onTouched' });
+  const values = watch();
+  const read = readTank(id, values, units, today);
+  const submitForm = handleSubmit((texts) => {
+    const result = readTank(id, texts, units, today);
+    if (result.ok) onSave(result.tank);
+  });
+  const length = unitLabel(units.length);
+  const volume = unitLabel(units.volume);
+  return (
+    <Screen title={title} aside={<VolumeArithmetic read={read} />}>
+      <Txt kind="title" heading={1}>{title}</Txt>
+      <Text1 control={control} name="name" label="Name" placeholder="What you call it" />
+      <Pick control={control} name="displayKind" label="Size of the display" options={[{ value: 'dimensions', label: 'By its sides' }, { value: 'volume', label: 'By volume' }]} />
+      {values.displayKind === 'dimensions' ? (
+        <Row wrap>
+          <Text1 control={control} name="length" label="Length inside" unit={length} />
+          <Text1 control={control} name="width" label="Width inside" unit={length} />
+          <Text1 control={control} name="height" label="Water height" unit={length} />
+        </Row>
+      ) : (
+        <Text1 control={control} name="volume" label="Volume of water" unit={volume} />
+      )}
+      <Row wrap>
+        <Text1 control={control} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
+        <Text1 control={control} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
+        <Text1 control={control} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
+      </Row>
+      <Controller control={control} name="startDay" render={({ field, fieldState }) => (
+        <WhenField kind="date" label="First filled on" value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
+      )} />
+      <Controller control={control} name="hasLid" render={({ field }) => (
+        <Check label="A lid or net is on" checked={field.value} onChange={field.onChange} note="Nearly every fish jumps, new ones most." />
+      )} />
+      <Pick control={control} name="ammoniaSource" label="Where ammonia comes from" options={AMMONIA} stacked />
+      {values.ammoniaSource === 'bottled' ? <Caution>Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from children.</Caution> : null}
+      <Pick control={control} name="bacteriaSource" label="Where bacteria come from" options={BACTERIA} />
+      <Pick control={control} name="school" label="How you judge that it is ready" stacked options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_WORDS[s].title + (s === 'proof24' ? ' · our default' : ''), note: `${SCHOOL_WORDS[s].rule} ${SCHOOL_WORDS[s].reason}` }))} />
+      {formState.isSubmitted && !read.ok ? <Txt tone="ammonia" live>{`Not saved yet: ${Object.values(read.faults)[0]}`}</Txt> : null}
+      <Button kind="primary" label={submit} onPress={() => void submitForm()} />
+      <Caution>Mains power near water: drip loops, a residual-current device and a licensed electrician, by your local code. A full tank is heavy; ask a structural professional about the floor.</Caution>
+      {children}
+    </Screen>
+  );
+}
+
+function Text1({ control, name, label, unit, placeholder }: { control: Control<TankTexts>; name: 'name' | 'length' | 'width' | 'height' | 'volume' | 'sump' | 'rock' | 'sand'; label: string; unit?: string; placeholder?: string }) {
+  return (
+    <Controller control={control} name={name} render={({ field, fieldState }) => (
+      <TextField label={label} unit={unit} numeric={unit !== undefined} placeholder={placeholder} value={field.value} onChange={field.onChange} onBlur={field.onBlur} error={fieldState.error?.message} />
+    )} />
+  );
+}
+
+function Pick<K extends 'displayKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({ control, name, label, options, stacked }: { control: Control<TankTexts>; name: K; label: string; options: readonly { value: TankTexts[K]; label: string; note?: string }[]; stacked?: boolean }) {
+  return <Controller control={control} name={name} render={({ field }) => <Choice label={label} options={options} value={field.value as TankTexts[K]} onChange={field.onChange} stacked={stacked} />} />;
+}

@@ -1,0 +1,30 @@
+import { ROCK_KG_PER_L, SAND_KG_PER_L } from '../../../core/volume';
+import { showQuantity } from '../../../core/units';
+import { Line, Txt } from '../../ui';
+import { useUnits } from '../shell';
+import type { ReadTank } from './tankForm';
+
+const PART = { display: 'Glass to the water line', sump: 'Sump', rock: 'Rock displaces', sand: 'Sand displaces' } as const;
+
+/** The net volume with its uncertainty and how it came about. */
+export function VolumeArithmetic({ read }: { read: ReadTank }) {
+  const units = useUnits();
+  if (!read.ok) {
+    return (
+      <>
+        <Txt kind="section" heading={2}>Real water volume</Txt>
+        <Txt tone="second">Every later dose rests on it. It appears here as soon as the size is in.</Txt>
+      </>
+    );
+  }
+  const { netL, sdL, lines } = read.volume;
+  return (
+    <>
+      <Txt kind="section" heading={2}>Real water volume</Txt>
+      <Txt kind="number">{showQuantity('volume', netL, units, 0)}</Txt>
+      <Txt tone="second">{`give or take ${showQuantity('volume', 2 * sdL, units, 0)} (19 times in 20)`}</Txt>
+      {lines.map((l) => <Line key={l.part} name={PART[l.part]} value={`${l.litres < 0 ? '−' : '+'} ${showQuantity('volume', Math.abs(l.litres), units)} ± ${showQuantity('volume', l.sdL, units)}`} />)}
+      <Txt kind="small" tone="second">{`Rock counts ${ROCK_KG_PER_L} kg, sand ${SAND_KG_PER_L} kg to the litre displaced. Later the first ammonia dose gives a second estimate.`}</Txt>
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Tank } from '../../../core/document';
+import { PARAMETER_NAMES, SCHOOL_WORDS, sentence, WORDS, type Assessment } from '../../../core/readiness';
+import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
+import { Button, Go, Row, Screen, space, Txt, useWide } from '../../ui';
+import { TideStaff } from '../../ui/charts';
+import { useWords, WithTank } from '../shell';
+import { GateEvidence } from './GateEvidence';
+import { staffRows } from './model';
+import { Reminders } from './Reminders';
+
+export function TodayScreen() {
+  return <WithTank>{(tank) => <Today tank={tank} />}</WithTank>;
+}
+
+/** The gate the tank stands at: one word, one sentence why, what opens it; every statement opens its evidence. */
+function Today({ tank }: { tank: Tank }) {
+  const now = useNow();
+  const wide = useWide();
+  const words = useWords();
+  const router = useRouter();
+  const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const here = assessment.gates.find((g) => g.status === 'here')?.id ?? null;
+  const [opened, setOpened] = useState<string | null>(null);
+  const shownGate = opened ?? here;
+  const { fish, coral, alarms } = assessment;
+  const panel = (id: string | null) => <GateEvidence tank={tank} gateId={id} assessment={assessment} evidence={evidence} />;
+  const extra = alarms.filter((a) => a.code !== fish.reason.code);
+
+  return (
+    <Screen
+      title="Today"
+      aside={wide ? <>{panel(shownGate)}<NextTest tank={tank} assessment={assessment} /></> : undefined}
+      footer={wide ? undefined : <NextTest tank={tank} assessment={assessment} />}
+    >
+      <Txt kind={wide ? 'wordWide' : 'word'} heading={1} tone={fish.word === 'actNow' ? 'ammonia' : fish.word === 'go' || fish.word === 'goSmall' ? 'go' : 'ink'} style={styles.word}>
+        {WORDS[fish.word]}
+      </Txt>
+      <View style={styles.reasons}>
+        <Txt style={styles.big}>{sentence(fish.reason, words)}</Txt>
+        <Txt style={styles.big}>{sentence(fish.opens, words)}</Txt>
+        <Txt kind="strong" tone={coral.word === 'goSmall' ? 'go' : 'second'} style={styles.big}>
+          {coral.word === 'goSmall' ? sentence(coral.reason, words) : `Corals: ${WORDS[coral.word].toLowerCase()}. ${sentence(coral.reason, words)}`}
+        </Txt>
+        {extra.map((a) => (
+          <Txt key={a.code + (a.p?.[0] ?? '')} tone="nitrite">{sentence(a, words)}</Txt>
+        ))}
+      </View>
+      <Reminders tank={tank} />
+      <TideStaff
+        marks={staffRows(assessment, words).map((m) => ({ ...m, open: wide ? m.id === shownGate : m.id === opened, evidence: wide ? null : panel(m.id) }))}
+        onToggle={(id) => setOpened((was) => (was === id ? null : id))}
+      />
+      <Txt kind="small" tone="second">
+        {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
+      </Txt>
+      <Row wrap>
+        <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
+        <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />
+      </Row>
+    </Screen>
+  );
+}
+
+/** What to test next, within reach of the thumb. */
+function NextTest({ tank, assessment }: { tank: Tank; assessment: Assessment }) {
+  const router = useRouter();
+  const due = assessment.due.map((p) => PARAMETER_NAMES[p]);
+  const title = due.length === 0 ? 'No test is due' : `Test ${due.slice(0, 2).join(' and ')}${due.length > 2 ? '' : ' today'}`;
+  const rest = due.slice(2);
+  return (
+    <Row style={styles.next}>
+      <View style={styles.nextWords}>
+        <Txt kind="row">{title}</Txt>
+        <Txt kind="small" tone="second">{rest.length > 0 ? `and ${rest.join(', ')}` : due.length === 0 ? 'A reading is welcome all the same.' : 'One sitting, kits in date.'}</Txt>
+      </View>
+      <Button kind="primary" label="Log" name="Log a sample" onPress={() => router.push(`/tank/${tank.id}/log` as Href)} />
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({
+  word: { marginTop: space(2), marginLeft: -3 },
+  reasons: { gap: space(1), marginBottom: space(4) },
+  big: { fontSize: 19, lineHeight: 27 },
+  next: { justifyContent: 'space-between' },
+  nextWords: { flexShrink: 1, flexGrow: 1 },
+});

@@ -1,0 +1,40 @@
+/** Typed hooks and the selectors that several features share. */
+import { createSelector } from '@reduxjs/toolkit';
+import { useEffect, useState } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { DEFAULT_SETTINGS, type Document, type Settings, type Tank } from '../../core/document';
+import { assessTank, gatherEvidence, type Assessment, type TankEvidence } from '../../core/readiness';
+import { netVolume, type NetVolume } from '../../core/volume';
+import type { AppDispatch, RootState } from './store';
+
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();
+
+export const selectDocument = (state: RootState): Document => state.document.entities;
+export const selectSettings = (state: RootState): Settings => state.document.entities.settings.person ?? DEFAULT_SETTINGS;
+export const selectTanks = createSelector([(s: RootState) => s.document.entities.tanks], (tanks): Tank[] =>
+  Object.values(tanks).sort((a, b) => (a.startDay < b.startDay ? -1 : a.startDay > b.startDay ? 1 : a.name < b.name ? -1 : 1)));
+
+const minute = (_s: RootState, _id: string, nowMs: number): number => Math.floor(nowMs / 60_000) * 60_000;
+const tankIdOf = (_s: RootState, id: string): string => id;
+
+/** Judgement of a tank, worked out anew once a minute at most. */
+export const selectAssessment: (s: RootState, tankId: string, nowMs: number) => Assessment = createSelector(
+  [selectDocument, tankIdOf, minute], (doc, id, now) => assessTank(doc, id, now + 59_999));
+export const selectEvidence: (s: RootState, tankId: string, nowMs: number) => TankEvidence = createSelector(
+  [selectDocument, tankIdOf, minute], (doc, id, now) => gatherEvidence(doc, id, now + 59_999));
+export const selectVolume: (s: RootState, tankId: string) => NetVolume = createSelector(
+  [(s: RootState, id: string) => s.document.entities.tanks[id]], (tank) => {
+    if (!tank) throw new RangeError('"tankId" must be a tank of the document');
+    return netVolume(tank);
+  });
+
+/** The present time, renewed every `everyMs`. */
+export function useNow(everyMs = 30_000): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), everyMs);
+    return () => clearInterval(timer);
+  }, [everyMs]);
+  return now;
+}

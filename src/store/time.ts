@@ -1,0 +1,35 @@
+/** Times as people see them, in the browser's own zone. date-fns does the calendar. */
+import { format, isValid, parse, startOfDay } from 'date-fns';
+
+/** Calendar day where the person is. */
+export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
+/** "4 Dec". */
+export const shortDay = (ms: number): string => format(ms, 'd MMM');
+/** "4 Dec" of a written day. */
+export const shortWrittenDay = (day: string): string => format(parse(day, 'yyyy-MM-dd', 0), 'd MMM');
+/** "Fri 4 Dec, 21:10". */
+export const dayAndHour = (ms: number): string => format(ms, 'EEE d MMM, HH:mm');
+/** "Fri 21:10". */
+export const weekdayHour = (ms: number): string => format(ms, 'EEE HH:mm');
+export const clockTime = (ms: number): string => format(ms, 'HH:mm');
+/** Value of a date-and-time field. */
+export const fieldTime = (ms: number): string => format(ms, "yyyy-MM-dd'T'HH:mm");
+
+/** Time of a date-and-time field, null when it is none. */
+export function readFieldTime(text: string): number | null {
+  const date = parse(text, "yyyy-MM-dd'T'HH:mm", 0);
+  return isValid(date) ? date.getTime() : null;
+}
+
+/** "today", "yesterday" or "4 Dec", for last values. */
+export function agoWords(ms: number, nowMs: number): string {
+  const day = localDay(ms);
+  if (day === localDay(nowMs)) return clockTime(ms);
+  if (day === localDay(nowMs - 86_400_000)) return 'yesterday';
+  return nowMs - ms < 6 * 86_400_000 ? format(ms, 'EEEE') : shortDay(ms);
+}
+
+export const isoOf = (ms: number): string => new Date(ms).toISOString();
+
+/** The local midnight at or before a time. */
+export const localMidnight = (ms: number): number => startOfDay(ms).getTime();

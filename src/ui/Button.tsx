@@ -1,0 +1,64 @@
+import type { LucideIcon } from 'lucide-react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { useTheme } from './theme';
+import { RADIUS, space, TARGET, type Roles } from './tokens';
+import { Txt } from './Txt';
+
+export type ButtonKind = 'primary' | 'outline' | 'quiet';
+
+interface Props {
+  label: string;
+  onPress: () => void;
+  /** primary: the one action of a screen; outline: others; quiet: text only. */
+  kind?: ButtonKind;
+  icon?: LucideIcon;
+  disabled?: boolean;
+  /** Longer name for screen readers when the label needs its surroundings. */
+  name?: string;
+  expanded?: boolean;
+  grow?: boolean;
+}
+
+/** Colours of a button by kind and state; pure, so that it can be tested without rendering. */
+export function buttonColours(roles: Roles, kind: ButtonKind, state: { pressed: boolean; hovered: boolean; disabled: boolean }): { fill: string; edge: string; ink: keyof Roles } {
+  if (state.disabled) return { fill: kind === 'quiet' ? 'transparent' : roles.sand, edge: 'transparent', ink: 'second' };
+  if (kind === 'primary') return { fill: state.pressed ? roles.ink : roles.action, edge: 'transparent', ink: state.pressed ? 'ground' : 'onAction' };
+  const fill = state.pressed ? roles.sand : state.hovered ? roles.wash : 'transparent';
+  return kind === 'outline' ? { fill, edge: roles.edge, ink: 'ink' } : { fill, edge: 'transparent', ink: 'action' };
+}
+
+export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled = false, name, expanded, grow }: Props) {
+  const { roles } = useTheme();
+  return (
+    <Pressable
+      role="button"
+      aria-label={name ?? label}
+      aria-disabled={disabled}
+      aria-expanded={expanded}
+      disabled={disabled}
+      onPress={onPress}
+      style={(state) => {
+        const c = buttonColours(roles, kind, { pressed: state.pressed, hovered: Boolean((state as { hovered?: boolean }).hovered), disabled });
+        return [styles.base, kind === 'quiet' && styles.quiet, grow && styles.grow, { backgroundColor: c.fill, borderColor: c.edge }];
+      }}
+    >
+      {(state) => {
+        const c = buttonColours(roles, kind, { pressed: state.pressed, hovered: false, disabled });
+        return (
+          <View style={styles.inside}>
+            {Icon ? <Icon size={20} color={roles[c.ink]} /> : null}
+            <Txt kind="row" tone={c.ink} style={styles.label}>{label}</Txt>
+          </View>
+        );
+      }}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  base: { minHeight: TARGET + 4, borderRadius: RADIUS, borderWidth: 1.5, paddingHorizontal: space(5), justifyContent: 'center' },
+  quiet: { paddingHorizontal: space(2), minHeight: TARGET },
+  grow: { flex: 1 },
+  inside: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: space(2), paddingVertical: space(2) },
+  label: { textAlign: 'center', flexShrink: 1 },
+});

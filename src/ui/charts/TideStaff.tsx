@@ -1,0 +1,115 @@
+import { useId, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
+import { useTheme } from '../theme';
+import { space } from '../tokens';
+import { Txt } from '../Txt';
+import { useWidth } from '../useWidth';
+import { wavePath } from './geometry';
+
+export interface StaffMark {
+  id: string;
+  title: string;
+  note: string;
+  status: 'passed' | 'here' | 'ahead';
+  open: boolean;
+  /** Shown under the mark when open. */
+  evidence: ReactNode;
+}
+
+const STAFF = 34;
+const STRIPE = 22;
+
+/** The staff itself: black and white stripes the whole height of what it stands in. */
+function Staff() {
+  const { roles, dark } = useTheme();
+  const id = useId();
+  const pale = dark ? roles.second : roles.paper;
+  const deep = dark ? roles.ground : roles.ink;
+  return (
+    <Svg width={STAFF} height="100%" style={styles.staff} aria-hidden>
+      <Defs>
+        <Pattern id={`${id}-stripes`} width={STAFF} height={STRIPE * 2} patternUnits="userSpaceOnUse">
+          <Rect width={STAFF} height={STRIPE} fill={pale} />
+          <Rect y={STRIPE} width={STAFF} height={STRIPE} fill={deep} />
+        </Pattern>
+      </Defs>
+      <Rect width={STAFF} height="100%" fill={`url(#${id}-stripes)`} />
+      <Rect width={2} height="100%" fill={dark ? roles.second : roles.ink} />
+      <Rect x={STAFF - 2} width={2} height="100%" fill={dark ? roles.second : roles.ink} />
+    </Svg>
+  );
+}
+
+function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) => void }) {
+  const { roles } = useTheme();
+  const here = mark.status === 'here';
+  return (
+    <View>
+      <Pressable
+        role="button"
+        aria-expanded={mark.open}
+        aria-current={here ? 'step' : undefined}
+        aria-label={`${mark.title}: ${mark.status === 'passed' ? 'passed' : here ? 'you are here' : 'ahead'}. ${mark.note}. Why?`}
+        onPress={() => onToggle(mark.id)}
+        style={styles.mark}
+      >
+        {here ? (
+          <Svg width={62} height={30} style={styles.pointer} aria-hidden>
+            <Path d="M0 15 18 1H62V29H18Z" fill={roles.action} />
+          </Svg>
+        ) : null}
+        <View style={styles.words}>
+          <Txt kind={here ? 'title' : 'row'}>{mark.title}{mark.status === 'passed' ? ' ✓' : ''}</Txt>
+          <Txt kind={here ? 'body' : 'small'} tone={here ? 'ink' : 'second'}>
+            {mark.note}
+            {here ? <Txt style={styles.why}>{'  why'}</Txt> : null}
+          </Txt>
+        </View>
+      </Pressable>
+      {mark.open && mark.evidence ? <View style={styles.evidence}>{mark.evidence}</View> : null}
+    </View>
+  );
+}
+
+/** The tide staff: what is passed lies under water, the gate you stand at is just above it, what comes is higher up.
+ *  Marks come bottom to top. */
+export function TideStaff({ marks, onToggle }: { marks: StaffMark[]; onToggle: (id: string) => void }) {
+  const { roles } = useTheme();
+  const [width, onLayout] = useWidth();
+  const above = marks.filter((m) => m.status !== 'passed').reverse();
+  const below = marks.filter((m) => m.status === 'passed').reverse();
+  return (
+    <View onLayout={onLayout} role="list" aria-label="Gates, the furthest first">
+      <View style={styles.part}>
+        <Staff />
+        {above.map((m) => (
+          <View role="listitem" key={m.id}><MarkRow mark={m} onToggle={onToggle} /></View>
+        ))}
+      </View>
+      <View style={[styles.part, styles.water, { backgroundColor: roles.wash }]}>
+        <Staff />
+        <Svg width={width} height={16} style={styles.wave} aria-hidden>
+          <Path d={`${wavePath(width, 8, 5, 80)}`} fill="none" stroke={roles.go} strokeWidth={2.5} />
+        </Svg>
+        {below.length === 0 ? <Txt kind="small" tone="second" style={styles.dry}>nothing passed yet</Txt> : null}
+        {below.map((m) => (
+          <View role="listitem" key={m.id}><MarkRow mark={m} onToggle={onToggle} /></View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  part: { position: 'relative', paddingVertical: space(2) },
+  water: { marginHorizontal: -space(5), paddingHorizontal: space(5), paddingTop: space(5), paddingBottom: space(6) },
+  staff: { position: 'absolute', left: 4, top: 0, bottom: 0 },
+  wave: { position: 'absolute', left: 0, right: 0, top: -8, width: '100%' },
+  mark: { minHeight: 56, paddingLeft: 62, paddingVertical: space(2), justifyContent: 'center' },
+  pointer: { position: 'absolute', left: -6, top: '50%', marginTop: -15 },
+  words: { gap: 2 },
+  why: { textDecorationLine: 'underline' },
+  evidence: { paddingLeft: 62, paddingBottom: space(3), gap: space(2) },
+  dry: { paddingLeft: 62, paddingVertical: space(2) },
+});

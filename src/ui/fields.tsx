@@ -1,0 +1,181 @@
+import { createElement, useId, useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, TextInput, View } from 'react-native';
+import { parseDecimal } from '../../core/units';
+import { useTheme } from './theme';
+import { FONTS, RADIUS, space, TARGET, TYPE } from './tokens';
+import { Txt } from './Txt';
+
+interface FieldFrameProps {
+  id: string;
+  label: string;
+  hint?: string;
+  error?: string | null;
+  question?: string | null;
+  children: ReactNode;
+}
+
+/** Label above, message below. An error stops, a question only asks. */
+function FieldFrame({ id, label, hint, error, question, children }: FieldFrameProps) {
+  return (
+    <View style={styles.field}>
+      <Txt kind="label" tone="second" id={`${id}-label`}>{label}</Txt>
+      {children}
+      <View id={`${id}-message`} aria-live="polite">
+        {error ? <Txt kind="small" tone="ammonia">{error}</Txt> : question ? <Txt kind="small" tone="nitrite">{question}</Txt> : hint ? <Txt kind="small" tone="second">{hint}</Txt> : null}
+      </View>
+    </View>
+  );
+}
+
+interface TextFieldProps {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  onBlur?: () => void;
+  hint?: string;
+  error?: string | null;
+  question?: string | null;
+  /** Unit shown at the right inside the field. */
+  unit?: string;
+  numeric?: boolean;
+  multiline?: boolean;
+  placeholder?: string;
+  big?: boolean;
+  /** Above this many characters typing is cut: far beyond what is accepted, so that the message can say so. */
+  maxLength?: number;
+}
+
+/** One line (or several) of text. For numbers pass numeric: the text stays as typed, the caller parses it. */
+export function TextField({ label, value, onChange, onBlur, hint, error, question, unit, numeric, multiline, placeholder, big, maxLength = 5000 }: TextFieldProps) {
+  const { roles } = useTheme();
+  const id = useId();
+  const [focused, setFocused] = useState(false);
+  return (
+    <FieldFrame id={id} label={label} hint={hint} error={error} question={question}>
+      <View style={[styles.box, { backgroundColor: roles.paper, borderColor: error ? roles.ammonia : focused ? roles.action : roles.edge }]}>
+        <TextInput
+          aria-label={unit ? `${label}, ${unit}` : label}
+          aria-describedby={`${id}-message`}
+          aria-invalid={Boolean(error)}
+          value={value}
+          onChangeText={onChange}
+          onFocus={() => setFocused(true)}
+          onBlur={() => {
+            setFocused(false);
+            onBlur?.();
+          }}
+          inputMode={numeric ? 'decimal' : 'text'}
+          multiline={multiline}
+          placeholder={placeholder}
+          placeholderTextColor={roles.second}
+          maxLength={maxLength}
+          style={[TYPE.body, styles.input, multiline && styles.multiline, big && styles.big, { color: roles.ink }]}
+        />
+        {unit ? <Txt tone="second" style={styles.unit}>{unit}</Txt> : null}
+      </View>
+    </FieldFrame>
+  );
+}
+
+/** Why a typed number was not understood, as a sentence. */
+export function numberFault(text: string): string | null {
+  const parsed = parseDecimal(text);
+  if (parsed.ok) return null;
+  return {
+    empty: 'Enter a number.',
+    'not-a-number': `“${text.trim().slice(0, 20)}” is not a number. Use digits with a point or a comma.`,
+    'two-separators': 'Use one decimal point or comma, and none for thousands.',
+    'too-long': 'That is too long for a number.',
+  }[parsed.why];
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  options: readonly { value: T; label: string; note?: string }[];
+  value: T;
+  onChange: (value: T) => void;
+  /** One below the other, with notes. */
+  stacked?: boolean;
+}
+
+/** One of a few. */
+export function Choice<T extends string>({ label, options, value, onChange, stacked }: ChoiceProps<T>) {
+  const { roles } = useTheme();
+  return (
+    <View style={styles.field}>
+      <Txt kind="label" tone="second">{label}</Txt>
+      <View role="radiogroup" aria-label={label} style={[styles.options, stacked && styles.stacked]}>
+        {options.map((o) => {
+          const chosen = o.value === value;
+          return (
+            <Pressable
+              key={o.value}
+              role="radio"
+              aria-checked={chosen}
+              aria-label={o.note ? `${o.label}. ${o.note}` : o.label}
+              onPress={() => onChange(o.value)}
+              style={[styles.option, stacked && styles.optionStacked, { borderColor: chosen ? roles.ink : roles.edge, backgroundColor: chosen ? roles.ink : 'transparent' }]}
+            >
+              <Txt kind={stacked ? 'row' : 'strong'} tone={chosen ? 'ground' : 'ink'}>{o.label}</Txt>
+              {o.note ? <Txt kind="small" tone={chosen ? 'ground' : 'second'}>{o.note}</Txt> : null}
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+/** On or off, as a box with a tick; the state is also in words. */
+export function Check({ label, checked, onChange, note }: { label: string; checked: boolean; onChange: (on: boolean) => void; note?: string }) {
+  const { roles } = useTheme();
+  return (
+    <Pressable role="checkbox" aria-checked={checked} aria-label={label} onPress={() => onChange(!checked)} style={styles.check}>
+      <View style={[styles.tick, { borderColor: checked ? roles.go : roles.edge, backgroundColor: checked ? roles.go : 'transparent' }]}>
+        <Txt kind="label" tone="ground">{checked ? '✓' : ' '}</Txt>
+      </View>
+      <View style={styles.shrink}>
+        <Txt>{label}</Txt>
+        {note ? <Txt kind="small" tone="second">{note}</Txt> : null}
+      </View>
+    </Pressable>
+  );
+}
+
+/** A day, or a day with a time, in the browser's own field. */
+export function WhenField({ label, value, onChange, kind, error, hint }: { label: string; value: string; onChange: (text: string) => void; kind: 'date' | 'datetime-local'; error?: string | null; hint?: string }) {
+  const { roles, dark } = useTheme();
+  const id = useId();
+  return (
+    <FieldFrame id={id} label={label} error={error} hint={hint}>
+      {createElement('input', {
+        type: kind,
+        value,
+        'aria-label': label,
+        'aria-describedby': `${id}-message`,
+        'aria-invalid': Boolean(error),
+        onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+        style: {
+          fontFamily: FONTS.text, fontSize: 17, minHeight: TARGET, padding: '0 12px', boxSizing: 'border-box', width: '100%',
+          borderRadius: RADIUS, border: `1.5px solid ${error ? roles.ammonia : roles.edge}`, backgroundColor: roles.paper, color: roles.ink, colorScheme: dark ? 'dark' : 'light',
+        },
+      })}
+    </FieldFrame>
+  );
+}
+
+const styles = StyleSheet.create({
+  field: { gap: space(1), flexGrow: 1, flexBasis: 140 },
+  box: { flexDirection: 'row', alignItems: 'center', borderWidth: 1.5, borderRadius: RADIUS, minHeight: TARGET },
+  input: { flex: 1, minWidth: 0, paddingHorizontal: space(3), paddingVertical: space(2) },
+  big: { fontFamily: FONTS.displayHeavy, fontSize: 32, lineHeight: 38 },
+  multiline: { minHeight: 96, textAlignVertical: 'top' },
+  unit: { paddingRight: space(3) },
+  options: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
+  stacked: { flexDirection: 'column' },
+  option: { minHeight: TARGET, borderWidth: 1.5, borderRadius: RADIUS, paddingHorizontal: space(4), paddingVertical: space(2), justifyContent: 'center' },
+  optionStacked: { alignItems: 'flex-start' },
+  check: { flexDirection: 'row', alignItems: 'center', gap: space(3), minHeight: TARGET, paddingVertical: space(1) },
+  tick: { width: 28, height: 28, borderRadius: 8, borderWidth: 2, alignItems: 'center', justifyContent: 'center' },
+  shrink: { flexShrink: 1 },
+});

@@ -1,0 +1,122 @@
+import { Link, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
+import { useTheme, useWide } from './theme';
+import { space, TARGET, TYPE, type Role } from './tokens';
+import { Txt } from './Txt';
+
+interface ScreenProps {
+  children: ReactNode;
+  /** Evidence: a second column on a wide screen, below the rest on a phone. */
+  aside?: ReactNode;
+  /** Stays in reach above the places. */
+  footer?: ReactNode;
+  title: string;
+}
+
+/** The body of every screen: one column that can be read, evidence beside it where there is room. */
+export function Screen({ children, aside, footer, title }: ScreenProps) {
+  const wide = useWide();
+  const { roles } = useTheme();
+  return (
+    <View role="main" aria-label={title} style={styles.screen}>
+      <View style={styles.columns}>
+        <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
+          {children}
+          {!wide && aside ? <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>{aside}</View> : null}
+        </ScrollView>
+        {wide && aside ? (
+          <ScrollView style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]} contentContainerStyle={styles.asideInside}>
+            {aside}
+          </ScrollView>
+        ) : null}
+      </View>
+      {footer ? <View style={[styles.footer, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>{footer}</View> : null}
+    </View>
+  );
+}
+
+/** A part under a hairline with its own heading. */
+export function Section({ title, right, children }: { title?: string; right?: ReactNode; children: ReactNode }) {
+  const { roles } = useTheme();
+  return (
+    <View style={[styles.section, { borderColor: roles.hairline }]}>
+      {title ? (
+        <View style={styles.between}>
+          <Txt kind="section" heading={2} style={styles.shrink}>{title}</Txt>
+          {right}
+        </View>
+      ) : null}
+      {children}
+    </View>
+  );
+}
+
+export function Row({ children, style, wrap }: { children: ReactNode; style?: StyleProp<ViewStyle>; wrap?: boolean }) {
+  return <View style={[styles.row, wrap && styles.wrap, style]}>{children}</View>;
+}
+
+/** A line with a name at the left and a value at the right, under a hairline. */
+export function Line({ name, value, tone = 'ink' }: { name: string; value: ReactNode; tone?: Role }) {
+  const { roles } = useTheme();
+  return (
+    <View style={[styles.line, { borderColor: roles.hairline }]}>
+      <Txt style={styles.shrink}>{name}</Txt>
+      {typeof value === 'string' ? <Txt kind="strong" tone={tone} style={styles.value}>{value}</Txt> : value}
+    </View>
+  );
+}
+
+/** A link to another place of the app, as text with a full-height target. */
+export function Go({ href, children, name, kind = 'inline' }: { href: Href; children: string; name?: string; kind?: 'inline' | 'row' }) {
+  const { roles } = useTheme();
+  return (
+    <Link href={href} aria-label={name ?? children} style={[TYPE.strong, styles.link, kind === 'row' && styles.linkRow, { color: roles.action, borderColor: roles.hairline }]}>
+      {children}
+    </Link>
+  );
+}
+
+/** Two quiet lines and a way on, where there is nothing yet. */
+export function Empty({ title, text, children }: { title: string; text: string; children?: ReactNode }) {
+  return (
+    <View style={styles.empty}>
+      <Txt kind="section" heading={2}>{title}</Txt>
+      <Txt tone="second">{text}</Txt>
+      {children}
+    </View>
+  );
+}
+
+/** A caution, said once at the point of risk. */
+export function Caution({ children }: { children: string }) {
+  const { roles } = useTheme();
+  return (
+    <View role="note" style={[styles.caution, { borderColor: roles.ammonia }]}>
+      <Txt kind="small"><Txt kind="label" tone="ammonia">Take care. </Txt>{children}</Txt>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  flex: { flex: 1 },
+  columns: { flex: 1, flexDirection: 'row' },
+  column: { padding: space(5), paddingTop: space(2), paddingBottom: space(10), gap: space(3) },
+  columnWide: { paddingHorizontal: space(9), paddingTop: space(6), maxWidth: 720, width: '100%' },
+  aside: { flexGrow: 0, flexShrink: 0, flexBasis: '42%', maxWidth: 560, borderLeftWidth: 1 },
+  asideInside: { padding: space(8), gap: space(3) },
+  asideBelow: { borderTopWidth: 1, paddingTop: space(4), gap: space(3) },
+  footer: { borderTopWidth: 1, paddingHorizontal: space(5), paddingVertical: space(3) },
+  section: { borderTopWidth: 1, paddingTop: space(4), paddingBottom: space(2), gap: space(2), marginTop: space(2) },
+  between: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: space(3) },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space(3) },
+  wrap: { flexWrap: 'wrap' },
+  line: { flexDirection: 'row', justifyContent: 'space-between', gap: space(4), paddingVertical: space(2), borderBottomWidth: 1 },
+  shrink: { flexShrink: 1 },
+  value: { textAlign: 'right', flexShrink: 0, maxWidth: '60%' },
+  link: { textDecorationLine: 'underline', paddingVertical: space(3), lineHeight: 24, minHeight: TARGET },
+  linkRow: { borderTopWidth: 1, textDecorationLine: 'none' },
+  empty: { gap: space(3), paddingVertical: space(8) },
+  caution: { borderLeftWidth: 4, paddingLeft: space(3), paddingVertical: space(1), marginVertical: space(1) },
+});
