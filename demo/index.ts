@@ -30,7 +30,7 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
   ]);
   doc.events = byId([...north.northEvents(northStory), ...pantry.pantryEvents(pantryStory)]);
   const quarantine: Quarantine = {
-    id: 'north-qt', tankId: north.NORTH.id, name: 'Spare 60 L', group: 'fish', volumeL: 60, filter: 'cycled', clockDays: 28,
+    id: 'north-qt', tankId: north.NORTH.id, name: 'Spare tank', group: 'fish', volumeL: 60, filter: 'cycled', clockDays: 28,
     openedDay: northStory.dayOf(23), closedDay: null,
   };
   doc.quarantines = byId([quarantine]);

@@ -22,10 +22,11 @@ const sampleTaps = async (page: Page) => {
 };
 
 const startDrip = async (page: Page) => {
-  for (const [label, value] of [['Bag salinity, ppt', '31'], ['Bag temperature, °C', '22.4'], ['Water in the bag, L', '1.2'], ['Container holds, L', '6'], ['Drops a second', '3.4']] as const) {
+  for (const [label, value] of [['Bag salinity, ppt', '32.2'], ['Bag temperature, °C', '23.1'], ['Water in the bag, L', '0.6'], ['Container holds, L', '3'], ['Drops a second', '3.4']] as const) {
     await page.getByLabel(label, { exact: true }).fill(value);
   }
   await page.getByRole('checkbox', { name: /cardinalfish/ }).click();
+  await page.getByRole('checkbox', { name: /floats/ }).click();
   await page.getByRole('button', { name: 'Go to the drip' }).click();
   for (const name of ['Tank is topped off and at its usual salinity', 'Automatic top-off is unplugged, or there is none', 'Lid is on or within reach']) await page.getByRole('checkbox', { name }).click();
   await page.getByRole('button', { name: 'Start the drip' }).click();

@@ -165,7 +165,7 @@ export function WhenField({ label, value, onChange, kind, error, hint }: { label
 }
 
 const styles = StyleSheet.create({
-  field: { gap: space(1), flexGrow: 1, flexBasis: 140 },
+  field: { gap: space(1) },
   box: { flexDirection: 'row', alignItems: 'center', borderWidth: 1.5, borderRadius: RADIUS, minHeight: TARGET },
   input: { flex: 1, minWidth: 0, paddingHorizontal: space(3), paddingVertical: space(2) },
   big: { fontFamily: FONTS.displayHeavy, fontSize: 32, lineHeight: 38 },

@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import type { ReactNode } from 'react';
+import { Children, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useTheme, useWide } from './theme';
 import { space, TARGET, TYPE, type Role } from './tokens';
@@ -54,6 +54,15 @@ export function Section({ title, right, children }: { title?: string; right?: Re
 
 export function Row({ children, style, wrap }: { children: ReactNode; style?: StyleProp<ViewStyle>; wrap?: boolean }) {
   return <View style={[styles.row, wrap && styles.wrap, style]}>{children}</View>;
+}
+
+/** Fields side by side, as many as fit, the same width each. */
+export function FieldRow({ children }: { children: ReactNode }) {
+  return (
+    <View style={[styles.row, styles.wrap, styles.fields]}>
+      {Children.map(children, (child) => (child ? <View style={styles.field}>{child}</View> : null))}
+    </View>
+  );
 }
 
 /** A line with a name at the left and a value at the right, under a hairline. */
@@ -112,6 +121,8 @@ const styles = StyleSheet.create({
   between: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: space(3) },
   row: { flexDirection: 'row', alignItems: 'center', gap: space(3) },
   wrap: { flexWrap: 'wrap' },
+  fields: { alignItems: 'flex-start' },
+  field: { flexGrow: 1, flexBasis: 140 },
   line: { flexDirection: 'row', justifyContent: 'space-between', gap: space(4), paddingVertical: space(2), borderBottomWidth: 1 },
   shrink: { flexShrink: 1 },
   value: { textAlign: 'right', flexShrink: 0, maxWidth: '60%' },

@@ -52,11 +52,14 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
   const endMs = drip.finishedAt === null ? now : Date.parse(drip.finishedAt);
   const minutes = startMs === null ? 0 : Math.max(0, (endMs - startMs) / 60_000);
   const at = dripAt(plan, Math.min(minutes, 240));
-  const who = drip.animalIds.flatMap((id) => (doc.animals[id] ? [`${doc.animals[id].count > 1 ? `${doc.animals[id].count} ` : ''}${speciesById(doc.animals[id].speciesId).common}`] : [])).join(', ');
+  const who = drip.animalIds.flatMap((id) => (doc.animals[id] ? [`${doc.animals[id].count > 1 ? `${doc.animals[id].count} × ` : ''}${speciesById(doc.animals[id].speciesId).common}`] : [])).join(', ');
   const put = (label: string, entity: Drip, more: Edit[] = []) => dispatch(commit(label, [{ put: 'drips', entity }, ...more]));
   const check = (id: DripCheck, label: string, on: boolean) => put(on ? `${label} ✓` : `${label}: taken back`, { ...drip, checks: { ...drip.checks, [id]: on ? isoOf(Date.now()) : null } });
   const missing = BEFORE.filter((c) => c.needed && drip.checks[c.id] === null);
-  const left = plan.readyMinutes === null ? null : Math.max(0, plan.readyMinutes - minutes);
+  // Where temperature never comes near (an open bucket in a cool room) the salinity still tells how long the drip takes.
+  const heatLate = plan.readyMinutes === null && plan.salinityReadyMinutes !== null;
+  const aim = plan.readyMinutes ?? plan.salinityReadyMinutes;
+  const left = aim === null ? null : Math.max(0, aim - minutes);
   const near = running && left === 0;
   const usedL = dripWaterUsedL(plan, minutes);
   const finish = () => {
@@ -69,7 +72,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
     put(`${who} moved in`, { ...drip, finishedAt: time }, moves);
   };
   const clockAt = (m: number) => (startMs === null ? `${Math.round(m)} min` : clockTime(startMs + m * 60_000));
-  const end = Math.min(240, Math.max(30, (plan.readyMinutes ?? 90) * 1.25, minutes + 5));
+  const end = Math.min(240, Math.max(30, (aim ?? 90) * 1.25, minutes + 5));
   const saltUnit = unitLabel(units.salinity);
   const salt = (v: number) => shownOr(units.salinity, v);
   const colder = at.tempC < drip.tank.tempC - NEAR_C;
@@ -84,7 +87,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       </Row>
       {startMs === null ? (
         <>
-          <Txt kind="title">{plan.readyMinutes === null ? 'More than four hours' : `About ${Math.ceil(plan.readyMinutes)} min`}</Txt>
+          <Txt kind="title">{aim === null ? 'More than four hours' : `About ${Math.ceil(aim)} min${heatLate ? ', floated' : ''}`}</Txt>
           <Section title="Before the valve opens">
             {BEFORE.map((c) => <Check key={c.id} label={c.label} checked={drip.checks[c.id] !== null} onChange={(on) => check(c.id, c.label, on)} />)}
             <Button kind="primary" label="Start the drip" disabled={missing.length > 0} onPress={() => put('Drip started', { ...drip, startedAt: isoOf(Date.now()) })} />
@@ -109,8 +112,8 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
               <Txt kind="title">{left === null || near ? '' : 'min'}</Txt>
             </Row>
             <View style={styles.ready}>
-              <Txt kind="small" tone="second">{near ? 'near enough since' : 'ready about'}</Txt>
-              <Txt kind="title">{plan.readyMinutes === null ? 'not in 4 h' : clockAt(plan.readyMinutes)}</Txt>
+              <Txt kind="small" tone="second">{near ? (heatLate ? 'salinity near since' : 'near enough since') : heatLate ? 'salinity near about' : 'ready about'}</Txt>
+              <Txt kind="title">{aim === null ? 'not in 4 h' : clockAt(aim)}</Txt>
             </View>
           </Row>
         </>
@@ -138,7 +141,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       {running ? (
         <Section title="Then">
           <Txt>{`${showQuantity('volume', usedL, units)} of tank water used so far: have as much salt water ready. A cup is kinder than a net; none of the bag water goes in.`}</Txt>
-          <Button kind="primary" label={near ? 'They are in the tank' : 'They are in the tank already'} onPress={finish} />
+          <Button kind="primary" label={near && !heatLate ? 'They are in the tank' : 'They are in the tank already'} onPress={finish} />
         </Section>
       ) : null}
     </Screen>

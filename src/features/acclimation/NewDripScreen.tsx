@@ -6,7 +6,7 @@ import { currentPlace, lastOf, trusted } from '../../../core/readiness';
 import { speciesById } from '../../../core/stocking';
 import { formatDecimal, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import { commit, newId, selectDocument, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, Check, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
+import { Button, Check, Line, FieldRow, Screen, Section, TextField, Txt } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { readDrip, type DripTexts } from './dripForm';
 
@@ -78,29 +78,29 @@ function NewDrip({ tank }: { tank: Tank }) {
       {tried && !read.ok && read.faults.animals ? <Txt tone="ammonia" live>{read.faults.animals}</Txt> : null}
       {sensitive.length > 0 ? <Txt tone="nitrite">{`${sensitive.map(words).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt> : null}
       <Section title="In the bag">
-        <Row wrap>
+        <FieldRow>
           <TextField numeric label="Bag salinity" unit={salt} value={texts.bagSalinity} onChange={(bagSalinity) => change({ bagSalinity })} error={fault('bagSalinity')} />
           <TextField numeric label="Bag temperature" unit={heat} value={texts.bagTemp} onChange={(bagTemp) => change({ bagTemp })} error={fault('bagTemp')} />
           <TextField numeric label="Water in the bag" unit={litres} value={texts.bagVolume} onChange={(bagVolume) => change({ bagVolume })} error={fault('bagVolume')} />
-        </Row>
+        </FieldRow>
       </Section>
       <Section title="Tank and room">
-        <Row wrap>
+        <FieldRow>
           <TextField numeric label="Tank salinity" unit={salt} value={texts.tankSalinity} onChange={(tankSalinity) => change({ tankSalinity })} error={fault('tankSalinity')} />
           <TextField numeric label="Tank temperature" unit={heat} value={texts.tankTemp} onChange={(tankTemp) => change({ tankTemp })} error={fault('tankTemp')} />
           <TextField numeric label="Room temperature" unit={heat} value={texts.roomTemp} onChange={(roomTemp) => change({ roomTemp })} error={fault('roomTemp')} />
-        </Row>
+        </FieldRow>
       </Section>
       <Section title="The drip">
-        <Row wrap>
+        <FieldRow>
           <TextField numeric label="Container holds" unit={litres} value={texts.container} onChange={(container) => change({ container })} error={fault('container')} />
           <TextField numeric label="Drops a second" value={texts.dropsPerSecond} onChange={(dropsPerSecond) => change({ dropsPerSecond })} error={fault('dropsPerSecond')} />
           <TextField numeric label="Drops in a millilitre" value={texts.dropsPerMl} onChange={(dropsPerMl) => change({ dropsPerMl })} error={fault('dropsPerMl')} />
-        </Row>
+        </FieldRow>
         <Check label="The container floats in the tank or sump" checked={texts.floating} onChange={(floating) => change({ floating })} note="An open bucket in a cool room ends colder than the tank." />
       </Section>
     </Screen>
   );
 }
 
-const words = (a: Animal): string => `${a.count > 1 ? `${a.count} ` : ''}${speciesById(a.speciesId).common}`;
+const words = (a: Animal): string => `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;

@@ -6,7 +6,7 @@ import { lastOf, trusted } from '../../../core/readiness';
 import { conductivityMSPerCm, freeAmmoniaFraction, specificGravity } from '../../../core/seawater';
 import { formatDecimal, fromMgNPerL, readEntry, showQuantity, SALINITY_UNITS, unitLabel, type UnitPreferences } from '../../../core/units';
 import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
-import { Choice, Go, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
+import { Choice, Go, Line, FieldRow, Screen, Section, TextField, Txt } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 
 export function BenchScreen() {
@@ -52,10 +52,10 @@ function WaterChange({ netL, nitrate, units, tankId }: { netL: number; nitrate: 
   if (b.ok && g.ok && g.value < b.value) fraction = changeFractionFor(b.value, g.value, 0);
   return (
     <Section title="Water change for nitrate">
-      <Row wrap>
+      <FieldRow>
         <TextField numeric label="Nitrate now" unit="mg/L NO₃" value={before} onChange={setBefore} error={before !== '' && !b.ok ? b.message : null} />
         <TextField numeric label="Goal" unit="mg/L NO₃" value={goal} onChange={setGoal} error={!g.ok ? g.message : null} />
-      </Row>
+      </FieldRow>
       {fraction !== null && b.ok ? (
         <>
           <Line name="In one change" value={`${Math.round(fraction * 100)} %, ${showQuantity('volume', fraction * netL, units, 0)}`} />
@@ -78,10 +78,10 @@ function FreeAmmonia({ ph, tempC, salinity, units }: { ph: number | undefined; t
   const fraction = p.ok ? freeAmmoniaFraction(p.value, clamp(tempC ?? 25, 10, 35), salinity ?? 35) : null;
   return (
     <Section title="Free ammonia">
-      <Row wrap>
+      <FieldRow>
         <TextField numeric label="Total ammonia" unit="mg/L NH₄" value={total} onChange={setTotal} error={t.ok ? null : t.message} />
         <TextField numeric label="pH" value={phText} onChange={setPhText} error={p.ok ? null : p.message} />
-      </Row>
+      </FieldRow>
       {t.ok && fraction !== null ? (
         <>
           <Line name="Free share" value={`${(fraction * 100).toFixed(1)} %`} />

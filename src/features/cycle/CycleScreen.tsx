@@ -65,7 +65,7 @@ function Cycle({ tank }: { tank: Tank }) {
         <StrataChart
           {...axis}
           points={strata.points.map((p) => ({ atMs: p.atMs, ammonia: p.ammoniaMgN, nitrite: p.nitriteMgN, nitrate: p.nitrateMgN }))}
-          putIn={strata.putIn.filter((p) => p.atMs <= axis.toMs)}
+          putIn={strata.putIn.map((p) => ({ ...p, atMs: Math.min(p.atMs, axis.toMs) }))}
           events={events}
           summary={last ? `Nitrogen in the tank at the last test: ammonia ${last.ammoniaMgN.toFixed(0)}, nitrite ${last.nitriteMgN.toFixed(0)}, nitrate ${last.nitrateMgN.toFixed(0)} milligrams; put in ${last.putInMgN.toFixed(0)}. The table below has every test.` : ''}
         />
@@ -80,7 +80,7 @@ function Cycle({ tank }: { tank: Tank }) {
           <Txt>{gap.text}</Txt>
         </>
       ) : null}
-      {estimated ? <Txt kind="small" tone="second">While nitrite is present nitrate cannot be read; it is then estimated from what was put in, marked “?” in the table.</Txt> : null}
+      {estimated && last && !last.nitrateEstimated ? <Txt kind="small" tone="second">While nitrite was present nitrate could not be read; it was estimated from what was put in, marked “?” in the table.</Txt> : null}
       {strata.points.length > 0 ? <Button kind="quiet" label={table ? 'Hide the table' : 'Show as a table'} expanded={table} onPress={() => setTable(!table)} /> : null}
       {table ? (
         <Table

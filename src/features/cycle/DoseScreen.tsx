@@ -6,7 +6,7 @@ import { DOSE_CEILING_MG_N_PER_L } from '../../../core/dosing';
 import { lastOf } from '../../../core/readiness';
 import { basisLabel, formatDecimal, fromMgNPerL, NH4CL_PER_N, showQuantity, unitLabel } from '../../../core/units';
 import { commit, dropsCounted, isoOf, newId, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow, type DropCount } from '../../store';
-import { Button, Caution, Choice, Line, RADIUS, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
+import { Button, Caution, Choice, Line, RADIUS, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { NEW_DOSE, readDose, type DoseTexts } from './doseForm';
 
@@ -51,9 +51,9 @@ function DoseSheet({ tank }: { tank: Tank }) {
       <Txt kind="title" heading={1}>Ammonia dose</Txt>
       {count ? <Counter count={count} onCount={(next) => dispatch(dropsCounted({ tankId: tank.id, count: next }))} onDone={() => log(count.mgN, count.mL)} /> : null}
       {living ? <Txt tone="ammonia">Animals live in this tank: dosing ammonia would harm them.</Txt> : null}
-      <Row wrap>
+      <FieldRow>
         <TextField big numeric label="Raise ammonia by" unit={`mg/L ${basisLabel('ammonia', texts.basis)}`} value={texts.target} onChange={(target) => change({ target })} error={faultOf('target')} />
-      </Row>
+      </FieldRow>
       <Choice label="Counted as" options={[{ value: 'ion', label: 'NH₄, as most kits' }, { value: 'NH3', label: 'NH₃' }, { value: 'N', label: 'N' }]} value={texts.basis} onChange={(basis) => change({ basis })} />
       <Choice
         label="The bottle states"
@@ -64,11 +64,11 @@ function DoseSheet({ tank }: { tank: Tank }) {
       {texts.strengthKind === 'gramsNH4ClPerL' ? <TextField numeric label="Ammonium chloride" unit="g/L" value={texts.grams} onChange={(grams) => change({ grams })} error={faultOf('grams')} hint="A dose without a strength cannot be worked out: it stands on the label." /> : null}
       {texts.strengthKind === 'percentNH3' ? <TextField numeric label="Ammonia" unit="% NH₃" value={texts.percent} onChange={(percent) => change({ percent })} error={faultOf('percent')} hint="It stands on the label." /> : null}
       {texts.strengthKind === 'drops' ? (
-        <Row wrap>
+        <FieldRow>
           <TextField numeric label="So many drops" value={texts.drops} onChange={(drops) => change({ drops })} error={faultOf('drops')} />
           <TextField numeric label="in" unit={unitLabel(units.volume)} value={texts.perLitres} onChange={(perLitres) => change({ perLitres })} error={faultOf('perLitres')} />
           <TextField numeric label="raise it by" unit={`mg/L ${basisLabel('ammonia', texts.basis)}`} value={texts.raises} onChange={(raises) => change({ raises })} error={faultOf('raises')} />
-        </Row>
+        </FieldRow>
       ) : null}
       <TextField numeric label="Drops in a millilitre" value={texts.dropsPerMl} onChange={(dropsPerMl) => change({ dropsPerMl })} error={faultOf('dropsPerMl')} />
       {read.ok ? (

@@ -42,10 +42,13 @@ export function gapWords(strata: Strata, netL: number): { title: string; text: s
   const last = strata.points[strata.points.length - 1];
   if (!last || last.putInMgN <= 0) return null;
   const { gapMgN, gapSdMgN } = strata;
+  if (last.nitrateEstimated) {
+    return { title: 'Not to be weighed yet.', text: `${last.putInMgN.toFixed(0)} mg N were put in. While nitrite is present nitrate cannot be read, so it stands here as what is left over.` };
+  }
   if (Math.abs(gapMgN) <= 2 * gapSdMgN) {
     return {
       title: 'It adds up.',
-      text: `${last.putInMgN.toFixed(0)} mg N put in, ${(last.putInMgN - gapMgN).toFixed(0)} found. The kits leave ${(2 * gapSdMgN).toFixed(0)} mg open, so a gap of ${Math.abs(gapMgN).toFixed(0)} says nothing.`,
+      text: `${last.putInMgN.toFixed(0)} mg N put in, ${(last.putInMgN - gapMgN).toFixed(0)} found. The kits’ steps and the volume leave ${(2 * gapSdMgN).toFixed(0)} mg open either way.`,
     };
   }
   const found = last.putInMgN - gapMgN;

@@ -94,7 +94,7 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
       <Row style={styles.between} wrap>
         {kit.scale.kind === 'steps' ? (
           <Txt kind="small" tone={reading ? 'ink' : 'second'} style={styles.shrink}>
-            {reading ? readingWords(reading, kit, units) : `${kit.name}, ${typedUnit(kit, units).label} · two neighbours for between`}
+            {reading ? readingWords(reading, kit, units) : `${typedUnit(kit, units).label} · two neighbours make “between”`}
           </Txt>
         ) : null}
         {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={PARAMETER_NAMES[p]} endMs={draft.timers[p] ?? null} onSet={(endMs) => {
@@ -121,7 +121,7 @@ function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string;
     return () => clearInterval(timer);
   }, [endMs]);
   if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Start the ${minutes} minute wait for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
-  const left = Math.max(0, endMs - now);
+  const left = Math.min(minutes * 60_000, Math.max(0, endMs - now));
   const done = left === 0;
   const share = 1 - left / (minutes * 60_000);
   return (

@@ -93,7 +93,7 @@ function Places({ tankId, here, wide }: { tankId: string; here: string | null; w
           >
             <View style={wide ? styles.railInside : styles.barInside}>
               <View style={[wide ? styles.railMark : styles.barMark, { backgroundColor: on ? roles.action : 'transparent' }]} />
-              <Txt kind={on ? 'strong' : wide ? 'body' : 'small'} tone={on ? 'ink' : 'second'}>{p.label}</Txt>
+              <Txt kind={on ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'} tone={on ? 'ink' : 'second'} style={wide ? undefined : styles.barLabel}>{p.label}</Txt>
             </View>
           </Link>
         );
@@ -135,7 +135,7 @@ const styles = StyleSheet.create({
   body: { flex: 1 },
   rail: { width: 196, borderRightWidth: 1, paddingHorizontal: space(5), paddingVertical: space(6) },
   railPlaces: { marginTop: space(8), gap: space(1), flex: 1 },
-  railPlace: { display: 'flex', minHeight: TARGET, justifyContent: 'center' },
+  railPlace: { display: 'flex', minHeight: TARGET, justifyContent: 'flex-start' },
   railInside: { flexDirection: 'row', alignItems: 'center', gap: space(3), minHeight: TARGET },
   railMark: { width: 4, height: 26, borderRadius: 2, marginLeft: -space(5) + 10 },
   railFoot: { gap: 0 },
@@ -148,5 +148,6 @@ const styles = StyleSheet.create({
   bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around' },
   barPlace: { flex: 1, minHeight: 64, display: 'flex', textAlign: 'center' },
   barInside: { alignItems: 'center', gap: space(2), paddingTop: space(3), flex: 1, minHeight: 64 },
+  barLabel: { fontSize: 15 },
   barMark: { width: 32, height: 4, borderRadius: 2 },
 });

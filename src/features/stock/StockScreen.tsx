@@ -5,7 +5,7 @@ import type { Animal, Tank } from '../../../core/document';
 import { NEAR_ZERO_MG_N, speciesById } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import { localDay, localMidnight, selectDocument, selectEvidence, shortDay, shortWrittenDay, useAppSelector, useNow } from '../../store';
-import { Button, Empty, Line, Row, Screen, Section, space, Table, Txt, useTheme } from '../../ui';
+import { Button, Empty, Line, Row, Screen, Section, space, Table, Txt, useTheme, useWide } from '../../ui';
 import { LoadStair } from '../../ui/charts';
 import { useUnits, WithTank } from '../shell';
 import { animalWords, byPlace, loadWords, PLACE_WORDS, quarantineView, stairView } from './model';
@@ -19,6 +19,7 @@ export function StockScreen() {
 function Stock({ tank }: { tank: Tank }) {
   const now = useNow(60_000);
   const router = useRouter();
+  const wide = useWide();
   const units = useUnits();
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
@@ -30,19 +31,25 @@ function Stock({ tank }: { tank: Tank }) {
   const title = room === null ? 'Nothing proved yet' : room > 0.5 ? `Room for ${Math.floor(room)} mg a day` : 'No room yet';
   const list = (place: 'display' | 'wish' | 'gone') => byPlace(animals, place);
 
+  const quarantine = (
+    <Section>
+      <Row style={styles.between}>
+        <Txt kind="section" heading={2}>In quarantine</Txt>
+        <Button kind="quiet" label="New system" onPress={() => router.push(`/tank/${tank.id}/quarantine/new` as Href)} />
+      </Row>
+      {quarantines.length === 0 ? <Txt tone="second">Every animal waits here first: one unquarantined fish has ended many tanks.</Txt> : null}
+      {quarantines.map((q) => (
+        <QuarantineLane key={q.id} view={quarantineView(doc, q, today, localDay)} tankId={tank.id} right={showQuantity('volume', q.volumeL, units, 0)} />
+      ))}
+    </Section>
+  );
+
   return (
     <Screen
       title="Stock"
       aside={
         <>
-          <Row style={styles.between}>
-            <Txt kind="section" heading={2}>In quarantine</Txt>
-            <Button kind="quiet" label="New system" onPress={() => router.push(`/tank/${tank.id}/quarantine/new` as Href)} />
-          </Row>
-          {quarantines.length === 0 ? <Txt tone="second">Every animal waits here first: one unquarantined fish has ended many tanks.</Txt> : null}
-          {quarantines.map((q) => (
-            <QuarantineLane key={q.id} view={quarantineView(doc, q, today, localDay)} tankId={tank.id} right={showQuantity('volume', q.volumeL, units, 0)} />
-          ))}
+          {wide ? quarantine : null}
           {stair.capacity ? (
             <Section title="What the ceiling says">
               <Line name="Cleared at the dose" value={`${stair.capacity.atDoseMgN.toFixed(0)} mg N a day`} />
@@ -65,6 +72,7 @@ function Stock({ tank }: { tank: Tank }) {
       ) : (
         <Empty title="An empty stair" text="It grows with the first animals; the ceiling appears when a proof is logged." />
       )}
+      {wide ? null : quarantine}
       <Row wrap>
         <Button kind="primary" label="Find an animal" onPress={() => router.push(`/tank/${tank.id}/stock/species` as Href)} />
         <Button label="Plan a drip" onPress={() => router.push(`/tank/${tank.id}/drip/new` as Href)} />

@@ -13,8 +13,8 @@ export const SIGN_WORDS: Record<Sign, string> = {
 
 export const PLACE_WORDS: Record<Place, string> = { wish: 'Wished', quarantine: 'In quarantine', display: 'In the display', gone: 'Gone' };
 
-/** "2 Banggai cardinalfish". */
-export const animalWords = (a: Animal): string => `${a.count > 1 ? `${a.count} ` : ''}${speciesById(a.speciesId).common}`;
+/** "2 × Banggai cardinalfish". */
+export const animalWords = (a: Animal): string => `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;
 
 export interface QuarantineView {
   quarantine: Quarantine;

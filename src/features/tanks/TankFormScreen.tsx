@@ -5,7 +5,7 @@ import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '
 import { SCHOOL_WORDS } from '../../../core/readiness';
 import { unitLabel } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Caution, Check, Choice, Row, Screen, Section, TextField, Txt, WhenField } from '../../ui';
+import { Button, Caution, Check, Choice, FieldRow, Screen, Section, TextField, Txt, WhenField } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
@@ -95,19 +95,19 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
       <Text1 control={control} name="name" label="Name" placeholder="What you call it" />
       <Pick control={control} name="displayKind" label="Size of the display" options={[{ value: 'dimensions', label: 'By its sides' }, { value: 'volume', label: 'By volume' }]} />
       {values.displayKind === 'dimensions' ? (
-        <Row wrap>
+        <FieldRow>
           <Text1 control={control} name="length" label="Length inside" unit={length} />
           <Text1 control={control} name="width" label="Width inside" unit={length} />
           <Text1 control={control} name="height" label="Water height" unit={length} />
-        </Row>
+        </FieldRow>
       ) : (
         <Text1 control={control} name="volume" label="Volume of water" unit={volume} />
       )}
-      <Row wrap>
+      <FieldRow>
         <Text1 control={control} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
         <Text1 control={control} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
         <Text1 control={control} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
-      </Row>
+      </FieldRow>
       <Controller control={control} name="startDay" render={({ field, fieldState }) => (
         <WhenField kind="date" label="First filled on" value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
       )} />

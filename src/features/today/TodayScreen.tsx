@@ -40,17 +40,17 @@ function Today({ tank }: { tank: Tank }) {
         {WORDS[fish.word]}
       </Txt>
       <View style={styles.reasons}>
-        <Txt style={styles.big}>{sentence(fish.reason, words)}</Txt>
-        <Txt style={styles.big}>{sentence(fish.opens, words)}</Txt>
-        <Txt kind="strong" tone={coral.word === 'goSmall' ? 'go' : 'second'} style={styles.big}>
+        <Txt style={styles.big}>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
+        <Txt kind={coral.word === 'goSmall' ? 'strong' : 'body'} tone={coral.word === 'goSmall' ? 'go' : 'second'} style={coral.word === 'goSmall' && styles.big}>
           {coral.word === 'goSmall' ? sentence(coral.reason, words) : `Corals: ${WORDS[coral.word].toLowerCase()}. ${sentence(coral.reason, words)}`}
         </Txt>
         {extra.map((a) => (
-          <Txt key={a.code + (a.p?.[0] ?? '')} tone="nitrite">{sentence(a, words)}</Txt>
+          <Txt key={a.code + (a.p?.[0] ?? '')} kind="small" tone="nitrite">{sentence(a, words)}</Txt>
         ))}
       </View>
       <Reminders tank={tank} />
       <TideStaff
+        bleed={space(wide ? 9 : 5)}
         marks={staffRows(assessment, words).map((m) => ({ ...m, open: wide ? m.id === shownGate : m.id === opened, evidence: wide ? null : panel(m.id) }))}
         onToggle={(id) => setOpened((was) => (was === id ? null : id))}
       />

@@ -39,11 +39,11 @@ export function placeBeads(lanes: readonly BeadLane[], toCome: number, perRow: n
     const kinds: { kind: Placed['kind']; today: boolean }[] = [...lane.beads];
     if (i === lanes.length - 1) for (let d = 0; d < toCome; d++) kinds.push({ kind: 'toCome', today: false });
     kinds.forEach((bead, j) => {
-      beads.push({ x: (j % perRow) * PITCH + R + 3, y: (row + Math.floor(j / perRow)) * ROW + ROW / 2, lane: i, kind: bead.kind, today: bead.today });
+      beads.push({ x: (j % perRow) * PITCH + R + 5, y: (row + Math.floor(j / perRow)) * ROW + ROW / 2, lane: i, kind: bead.kind, today: bead.today });
     });
     const used = Math.max(1, Math.ceil(kinds.length / perRow));
     const last = Math.max(0, kinds.length - 1);
-    ends.push({ lane: i, x: (last % perRow) * PITCH + R + 3, y: (row + used - 1) * ROW + ROW / 2 });
+    ends.push({ lane: i, x: (last % perRow) * PITCH + R + 5, y: (row + used - 1) * ROW + ROW / 2 });
     row += used;
   });
   return { beads, rows: row, ends };
@@ -53,7 +53,7 @@ export function placeBeads(lanes: readonly BeadLane[], toCome: number, perRow: n
 export function BeadLanes({ lanes, toCome, clockDays, summary }: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
-  const perRow = Math.max(7, Math.min(14, Math.floor((width - 8) / PITCH)));
+  const perRow = Math.max(7, Math.min(14, Math.floor((width - 10) / PITCH)));
   const { beads, rows, ends } = placeBeads(lanes, toCome, perRow);
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: Math.max(1, rows) * ROW }}>

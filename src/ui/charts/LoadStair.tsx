@@ -26,13 +26,13 @@ const BOTTOM = 30;
 export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLabel, summary }: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
+  const last = ceiling[ceiling.length - 1];
   const load = Math.max(4, ...steps.map((s) => s.mgN));
-  // Room above the stair, without letting a high ceiling press it flat.
-  const top = niceTop(Math.max(load * 1.5, Math.min(load * 3.2, Math.max(0, ...ceiling.map((c) => c.mgN)) * 1.05)));
+  // Today's ceiling is always inside; where it once stood higher it runs along the top.
+  const top = niceTop(Math.max(load * 1.5, (last?.mgN ?? 0) * 1.15));
   const x = linear([fromMs, toMs], [LEFT, Math.max(LEFT + 1, width - 12)]);
   const y = linear([0, top], [HEIGHT - BOTTOM, TOP]);
   const roof = ceiling.map((c) => ({ x: x(c.atMs), y0: TOP, y1: Math.max(TOP, y(c.mgN)) }));
-  const first = ceiling[0];
   let lastLabelEnd = -Infinity;
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: HEIGHT }}>
@@ -55,7 +55,7 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
           {niceTicks(0, top, 3).map((t) => (
             <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">{String(t)}</ChartText>
           ))}
-          {first ? <ChartText x={width - 14} y={Math.min(HEIGHT - BOTTOM - 60, Math.max(TOP + 22, y(ceiling[ceiling.length - 1]?.mgN ?? 0) - 10))} tone="ink" bold anchor="end" size={15}>the filter can carry</ChartText> : null}
+          {last ? <ChartText x={width - 14} y={y(last.mgN) - 10} tone="ink" bold anchor="end" size={15}>{`the filter can carry ${last.mgN.toFixed(0)}`}</ChartText> : null}
           {steps.map((s, i) => {
             const at = x(s.fromMs);
             if (!s.label) return null;

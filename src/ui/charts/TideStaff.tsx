@@ -19,15 +19,16 @@ export interface StaffMark {
 
 const STAFF = 34;
 const STRIPE = 22;
+const AHEAD_SHOWN = 2;
 
 /** The staff itself: black and white stripes the whole height of what it stands in. */
-function Staff() {
+function Staff({ left }: { left: number }) {
   const { roles, dark } = useTheme();
   const id = useId();
   const pale = dark ? roles.second : roles.paper;
   const deep = dark ? roles.ground : roles.ink;
   return (
-    <Svg width={STAFF} height="100%" style={styles.staff} aria-hidden>
+    <Svg width={STAFF} height="100%" style={[styles.staff, { left }]} aria-hidden>
       <Defs>
         <Pattern id={`${id}-stripes`} width={STAFF} height={STRIPE * 2} patternUnits="userSpaceOnUse">
           <Rect width={STAFF} height={STRIPE} fill={pale} />
@@ -73,24 +74,28 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
 }
 
 /** The tide staff: what is passed lies under water, the gate you stand at is just above it, what comes is higher up.
- *  Marks come bottom to top. */
-export function TideStaff({ marks, onToggle }: { marks: StaffMark[]; onToggle: (id: string) => void }) {
+ *  Marks come bottom to top; the next two ahead have a mark each, what lies beyond them is named in one line.
+ *  `bleed` is how far the water reaches beyond the column, px. */
+export function TideStaff({ marks, onToggle, bleed }: { marks: StaffMark[]; onToggle: (id: string) => void; bleed: number }) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
-  const above = marks.filter((m) => m.status !== 'passed').reverse();
+  const ahead = marks.filter((m) => m.status === 'ahead');
+  const beyond = ahead.slice(AHEAD_SHOWN).map((m) => m.title.toLowerCase()).reverse();
+  const above = [...marks.filter((m) => m.status === 'here'), ...ahead.slice(0, AHEAD_SHOWN)].reverse();
   const below = marks.filter((m) => m.status === 'passed').reverse();
   return (
     <View onLayout={onLayout} role="list" aria-label="Gates, the furthest first">
       <View style={styles.part}>
-        <Staff />
+        <Staff left={4} />
+        {beyond.length > 0 ? <Txt kind="small" tone="second" style={styles.beyond}>{`higher up: ${beyond.join(', ')}`}</Txt> : null}
         {above.map((m) => (
           <View role="listitem" key={m.id}><MarkRow mark={m} onToggle={onToggle} /></View>
         ))}
       </View>
-      <View style={[styles.part, styles.water, { backgroundColor: roles.wash }]}>
-        <Staff />
-        <Svg width={width} height={16} style={styles.wave} aria-hidden>
-          <Path d={`${wavePath(width, 8, 5, 80)}`} fill="none" stroke={roles.go} strokeWidth={2.5} />
+      <View style={[styles.part, styles.water, { backgroundColor: roles.wash, marginHorizontal: -bleed, paddingHorizontal: bleed }]}>
+        <Staff left={bleed + 4} />
+        <Svg width={width + 2 * bleed} height={16} style={styles.wave} aria-hidden>
+          <Path d={`${wavePath(width + 2 * bleed, 8, 5, 80)}`} fill="none" stroke={roles.go} strokeWidth={2.5} />
         </Svg>
         {below.length === 0 ? <Txt kind="small" tone="second" style={styles.dry}>nothing passed yet</Txt> : null}
         {below.map((m) => (
@@ -103,13 +108,14 @@ export function TideStaff({ marks, onToggle }: { marks: StaffMark[]; onToggle: (
 
 const styles = StyleSheet.create({
   part: { position: 'relative', paddingVertical: space(2) },
-  water: { marginHorizontal: -space(5), paddingHorizontal: space(5), paddingTop: space(5), paddingBottom: space(6) },
-  staff: { position: 'absolute', left: 4, top: 0, bottom: 0 },
-  wave: { position: 'absolute', left: 0, right: 0, top: -8, width: '100%' },
+  water: { paddingTop: space(5), paddingBottom: space(6) },
+  staff: { position: 'absolute', top: 0, bottom: 0 },
+  wave: { position: 'absolute', left: 0, top: -8 },
   mark: { minHeight: 56, paddingLeft: 62, paddingVertical: space(2), justifyContent: 'center' },
   pointer: { position: 'absolute', left: -6, top: '50%', marginTop: -15 },
   words: { gap: 2 },
   why: { textDecorationLine: 'underline' },
   evidence: { paddingLeft: 62, paddingBottom: space(3), gap: space(2) },
+  beyond: { paddingLeft: 62, paddingBottom: space(1) },
   dry: { paddingLeft: 62, paddingVertical: space(2) },
 });
