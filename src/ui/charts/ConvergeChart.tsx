@@ -58,7 +58,7 @@ export function ConvergeChart({ course, now, tank, near, readyMinutes, endMinute
           {readyMinutes !== null && readyMinutes <= endMinutes ? (
             <>
               <Line x1={x(readyMinutes)} x2={x(readyMinutes)} y1={TOP} y2={height - BOTTOM} stroke={roles.action} strokeWidth={2} strokeDasharray="6 4" />
-              <ChartText x={x(readyMinutes) - 6} y={rising ? height - BOTTOM - 10 : TOP + 14} tone="action" bold anchor="end">near enough</ChartText>
+              <ChartText x={x(readyMinutes) - 6} y={rising ? TOP + 12 : height - BOTTOM - 8} tone="action" bold anchor="end">near enough</ChartText>
             </>
           ) : null}
           {now ? (

@@ -33,7 +33,6 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
   const x = linear([fromMs, toMs], [LEFT, Math.max(LEFT + 1, width - 12)]);
   const y = linear([0, top], [HEIGHT - BOTTOM, TOP]);
   const roof = ceiling.map((c) => ({ x: x(c.atMs), y0: TOP, y1: Math.max(TOP, y(c.mgN)) }));
-  let lastLabelEnd = -Infinity;
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: HEIGHT }}>
       {width > 0 ? (
@@ -56,14 +55,9 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
             <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">{String(t)}</ChartText>
           ))}
           {last ? <ChartText x={width - 14} y={y(last.mgN) - 10} tone="ink" bold anchor="end" size={15}>{`the filter can carry ${last.mgN.toFixed(0)}`}</ChartText> : null}
-          {steps.map((s, i) => {
-            const at = x(s.fromMs);
-            if (!s.label) return null;
-            const text = s.label.split(' ').slice(-1)[0] ?? s.label;
-            if (at < lastLabelEnd || at + text.length * 8 > width) return null;
-            lastLabelEnd = at + text.length * 8 + 6;
-            return <ChartText key={i} x={at + 2} y={y(s.mgN) - 7} tone="go" bold>{text}</ChartText>;
-          })}
+          {stairLabels(steps, x, width).map((l) => (
+            <ChartText key={l.x} x={l.x} y={y(l.mgN) - 7} tone="go" bold>{l.text}</ChartText>
+          ))}
           {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT) / 70)), midnight).map((t) => (
             <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">{dayLabel(t)}</ChartText>
           ))}
@@ -71,4 +65,18 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
       ) : null}
     </View>
   );
+}
+
+/** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. */
+export function stairLabels(steps: Props['steps'], x: (ms: number) => number, width: number): { x: number; mgN: number; text: string }[] {
+  const taken: { from: number; to: number }[] = [];
+  const wanted = steps.map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) })).filter(({ s }) => s.label !== '').sort((a, b) => b.rise - a.rise);
+  return wanted.flatMap(({ s }) => {
+    const text = s.label.split(' ').slice(-1)[0] ?? s.label;
+    const wide = text.length * 8;
+    const from = Math.min(x(s.fromMs) + 2, width - wide);
+    if (taken.some((t) => from < t.to + 6 && from + wide + 6 > t.from)) return [];
+    taken.push({ from, to: from + wide });
+    return [{ x: from, mgN: s.mgN, text }];
+  });
 }

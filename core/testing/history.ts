@@ -1,0 +1,73 @@
+/** Histories of a tank written as a story, for tests of judgement. */
+import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Kit, type Parameter, type ReadingValue, type School, type TankEvent } from '../document';
+import { toMgNPerL } from '../units';
+
+export const START_MS = Date.UTC(2026, 0, 1, 20);
+export const DAY = 86_400_000;
+
+type Value = number | 'over' | [number, number];
+export type Readings = Partial<Record<Parameter, Value>>;
+
+const valueOf = (v: Value): ReadingValue => (v === 'over' ? { kind: 'over', low: 5 } : Array.isArray(v) ? { kind: 'between', low: v[0], high: v[1] } : { kind: 'exact', value: v });
+
+/** A 100 L tank (by volume, nothing displaced) whose log is told day by day. */
+export class History {
+  readonly doc: Document;
+  private n = 0;
+
+  constructor(school: School = 'proof24', kits: readonly Kit[] = STARTER_KITS) {
+    this.doc = {
+      ...emptyDocument(), settings: { person: DEFAULT_SETTINGS }, kits: Object.fromEntries(kits.map((k) => [k.id, k])),
+      tanks: { t: { id: 't', name: 'Test', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 100 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school } },
+    };
+  }
+
+  at(day: number): string {
+    return new Date(START_MS + day * DAY).toISOString();
+  }
+
+  test(day: number, readings: Readings): this {
+    const id = `s${this.n++}`;
+    this.doc.samples[id] = {
+      id, tankId: 't', at: this.at(day), note: '',
+      readings: Object.entries(readings).map(([parameter, v]) => ({ parameter: parameter as Parameter, kitId: `kit-${parameter}`, value: valueOf(v) })),
+    };
+    return this;
+  }
+
+  event(day: number, event: { [K in TankEvent['kind']]: Omit<Extract<TankEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'> }[TankEvent['kind']]): this {
+    const id = `e${this.n++}`;
+    this.doc.events[id] = { id, tankId: 't', at: this.at(day), note: '', ...event } as TankEvent;
+    return this;
+  }
+
+  /** Dose in mg/L as NH4. */
+  dose(day: number, mgPerL: number): this {
+    return this.event(day, { kind: 'ammoniaDose', mgN: toMgNPerL('ammonia', 'ion', mgPerL) * 100, mL: null });
+  }
+
+  animal(day: number, speciesId: string, count = 1): this {
+    const id = `a${this.n++}`;
+    this.doc.animals[id] = { id, tankId: 't', speciesId, count, moves: [{ to: 'display', at: this.at(day), why: '' }], quarantineId: null, plannedDay: null };
+    return this;
+  }
+
+  /** Good water on a day. */
+  water(day: number, more: Readings = {}): this {
+    return this.test(day, { salinity: 35, temperature: 25, alkalinity: 8.2, ...more });
+  }
+}
+
+/** A cycle that ran well: clear on days 24 and 26, a proof dose on day 27 cleared on day 28, reset on day 29. */
+export function provedHistory(school: School = 'proof24'): History {
+  return new History(school)
+    .water(0, { ammonia: 0, nitrite: 0, nitrate: 0 })
+    .dose(1, 2)
+    .test(2, { ammonia: 2, nitrite: 0, nitrate: 0 })
+    .test(10, { ammonia: 0.5, nitrite: 2, nitrate: 10 })
+    .test(18, { ammonia: 0, nitrite: 1, nitrate: 10 })
+    .water(24, { ammonia: 0, nitrite: 0, nitrate: 10 })
+    .test(26, { ammonia: 0, nitrite: 0, nitrate: 10 })
+    .dose(27, 2)
+    .water(28, { ammonia: 0, nitrite: 0, nitrate: 20, ph: 8.1 });
+}

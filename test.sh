@@ -1,0 +1,42 @@
+#!/usr/bin/env bash
+# Installs what tests need and runs them all; ends with "N passed, N failed".
+set -uo pipefail
+cd "$(dirname "$0")"
+. scripts/common.sh
+need_node
+set -e
+install_packages
+if ! [ -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
+  echo "Installing Debian's Chromium ..."
+  as_root=""; [ "$(id -u)" = 0 ] || as_root=sudo
+  $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium > .cache/chromium.log 2>&1 || { cat .cache/chromium.log >&2; exit 1; }
+fi
+build_web
+set +e
+
+counts=$PWD/.cache/counts
+: > "$counts"
+export ZOARIUM_COUNTS=$counts
+step() { # a check that counts as one
+  local name=$1; shift
+  echo "== $name"
+  if "$@"; then echo "1 0" >> "$counts"; else echo "0 1" >> "$counts"; fi
+}
+step "types" npx tsc --noEmit -p tsconfig.json
+step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
+step "lint" npx eslint .
+step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo
+step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
+
+echo "== units and components"
+npx jest --ci --json --outputFile=.cache/jest.json
+node -e 'const r=require("./.cache/jest.json"); console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' >> "$counts" || echo "0 1" >> "$counts"
+
+echo "== browser"
+before=$(wc -l < "$counts")
+npx playwright test || true
+[ "$(wc -l < "$counts")" -gt "$before" ] || echo "0 1" >> "$counts"
+
+read -r passed failed < <(awk '{p+=$1; f+=$2} END {print p+0, f+0}' "$counts")
+echo "$passed passed, $failed failed"
+[ "$failed" = 0 ] && [ "$passed" -gt 0 ]
