@@ -1,14 +1,18 @@
-/** Two projects: the core and the stores in plain Node, the components in jest-expo's web preset. */
+/** Two projects: the core, the store and all plain functions in Node; the components in jest-expo's web preset. */
+const modules = '(jest-)?react-native|@react-native(-community)?|@react-native-async-storage|idb|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|d3-[a-z]+|internmap';
+const transformIgnorePatterns = [`/node_modules/(?!(${modules}))`];
 const node = {
   displayName: 'core',
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,src,demo,server}/**/*.test.ts'],
-  transform: { '\\.[jt]sx?$': 'babel-jest' },
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap|delaunator|robust-predicates)/)'],
+  transform: { '\\.m?[jt]sx?$': 'babel-jest' },
+  transformIgnorePatterns,
 };
 const components = {
   displayName: 'components',
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.tsx'],
+  transform: { '\\.mjs$': 'babel-jest' },
+  transformIgnorePatterns,
 };
 module.exports = { projects: [node, components] };

@@ -1,0 +1,147 @@
+import { STARTER_KITS, type Kit } from '../../core/document';
+import { METRIC, type UnitPreferences } from '../../core/units';
+import { readDrip } from './acclimation/dripForm';
+import { readDose, NEW_DOSE } from './cycle/doseForm';
+import { previewImport } from './files/importText';
+import { readingsCsv } from './files/csv';
+import { emptyEvent, readEvent, doseGuard } from './log/eventForm';
+import { NEW_KIT, readKit } from './log/kitForm';
+import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep } from './log/sampleForm';
+import { NEW_TANK, readTank, textsOf } from './tanks/tankForm';
+import { makeDemo } from '../../demo';
+import { emptyDocument, writeDocument } from '../../core/document';
+
+const kitOf = (p: string) => STARTER_KITS.find((k) => k.parameter === p);
+const ammonia = kitOf('ammonia') as Kit;
+const NOW = Date.parse('2026-05-05T20:00:00.000Z');
+const readTime = (t: string) => (Number.isNaN(Date.parse(`${t}:00.000Z`)) ? null : Date.parse(`${t}:00.000Z`));
+const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+
+describe('taps on steps', () => {
+  const tap = (...taps: number[]) => taps.reduce<ReturnType<typeof tapStep> | undefined>((v, i) => tapStep(ammonia, v ?? undefined, i), undefined);
+  test('one tap is exact, its neighbour makes between, the same again clears', () => {
+    expect(tap(2)).toEqual({ kind: 'exact', value: 0.5 });
+    expect(tap(2, 3)).toEqual({ kind: 'between', low: 0.5, high: 1 });
+    expect(tap(3, 2)).toEqual({ kind: 'between', low: 0.5, high: 1 });
+    expect(tap(2, 3, 3)).toEqual({ kind: 'exact', value: 1 });
+    expect(tap(2, 2)).toBeNull();
+    expect(tap(2, 4)).toEqual({ kind: 'exact', value: 2 });
+  });
+  test('the open top: exact, then over, then clear', () => {
+    expect(tap(5)).toEqual({ kind: 'exact', value: 4 });
+    expect(tap(5, 5)).toEqual({ kind: 'over', low: 4 });
+    expect(tap(5, 5, 5)).toBeNull();
+  });
+});
+
+describe('the sample sheet', () => {
+  const context = { id: 's', tankId: 't', kitOf, units: METRIC, nowMs: NOW, readTime };
+  test('texts and taps become one sample, comma or point', () => {
+    const read = readSampleDraft({ ...EMPTY_DRAFT, readings: [{ parameter: 'ammonia', kitId: ammonia.id, value: { kind: 'exact', value: 0 } }], texts: { ph: '8,1', salinity: '35.2' } }, context);
+    expect(read.ok && read.sample.readings.map((r) => [r.parameter, r.value])).toEqual([
+      ['ammonia', { kind: 'exact', value: 0 }], ['ph', { kind: 'exact', value: 8.1 }], ['salinity', { kind: 'exact', value: 35.2 }],
+    ]);
+  });
+  test.each([['ph', '81', 'pH'.length], ['salinity', '350', 1], ['temperature', '4000', 1], ['ph', 'high', 1], ['ph', '-3', 1]])('%s %s is refused with a sentence', (p, text) => {
+    const read = readSampleDraft({ ...EMPTY_DRAFT, texts: { [p]: text } }, context);
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.faults[p as 'ph']).toMatch(/must be between|not a number/);
+  });
+  test('a time in the future, an endless note and nothing at all are refused', () => {
+    const fault = (patch: object) => { const r = readSampleDraft({ ...EMPTY_DRAFT, texts: { ph: '8' }, ...patch }, context); return r.ok ? null : r.faults; };
+    expect(fault({ atText: '2026-05-06T20:00' })?.at).toMatch(/future/);
+    expect(fault({ note: 'x'.repeat(3000) })?.note).toMatch(/too long/);
+    expect(fault({ texts: {} })?.all).toMatch(/Nothing to save/);
+  });
+  test('an SG instrument is read in its own marks and stored as salinity', () => {
+    const sg = { ...(kitOf('salinity') as Kit), salinityUnit: 'sg2525' as const };
+    const read = readSampleDraft({ ...EMPTY_DRAFT, texts: { salinity: '1,0264' } }, { ...context, kitOf: () => sg });
+    const value = read.ok ? read.sample.readings[0]?.value : undefined;
+    expect(value?.kind === 'exact' && value.value).toBeCloseTo(35, 0);
+  });
+  test('a stored sample opens for editing and saves as the same', () => {
+    const doc = makeDemo(NOW, day);
+    const sample = doc.samples['north-sample-21'];
+    if (!sample) throw new Error('no sample');
+    const draft = draftOf(sample, doc.kits, METRIC, (ms) => new Date(ms).toISOString().slice(0, 16));
+    const read = readSampleDraft(draft, { ...context, id: sample.id, tankId: sample.tankId, kitOf: (p) => kitOf(p) });
+    const sorted = (rs: typeof sample.readings) => [...rs].sort((a, b) => (a.parameter < b.parameter ? -1 : 1));
+    expect(read.ok && sorted(read.sample.readings)).toEqual(sorted(sample.readings));
+  });
+  test('an unusual value and a jump are questioned, not refused', () => {
+    const ph = kitOf('ph') as Kit;
+    expect(questionOf({ kind: 'exact', value: 6.9 }, ph, undefined)).toMatch(/unusual/);
+    expect(questionOf({ kind: 'exact', value: 8.6 }, ph, { kind: 'exact', value: 7.9 })).toMatch(/Repeat/);
+    expect(questionOf({ kind: 'exact', value: 8.1 }, ph, { kind: 'exact', value: 8 })).toBeNull();
+  });
+});
+
+describe('the tank form', () => {
+  const texts = { ...NEW_TANK, name: 'Reef 🐠', length: '100', width: '50', height: '48', startDay: '2026-05-01' };
+  test('an emoji name and metric sides make a tank with its volume', () => {
+    const read = readTank('t', texts, METRIC, '2026-05-05');
+    expect(read.ok && [read.tank.name, Math.round(read.volume.netL)]).toEqual(['Reef 🐠', 240]);
+  });
+  test('inches and gallons make the same tank', () => {
+    const imperial: UnitPreferences = { ...METRIC, length: 'in', volume: 'gal', mass: 'lb' };
+    const read = readTank('t', { ...texts, length: '39.3701', width: '19.685', height: '18.8976', sump: '10', rock: '20' }, imperial, '2026-05-05');
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    expect(read.tank.display).toMatchObject({ kind: 'dimensions' });
+    expect(read.tank.sumpL).toBeCloseTo(37.85, 1);
+    expect(read.tank.rockKg).toBeCloseTo(9.07, 1);
+    const back = readTank('t', textsOf(read.tank, imperial), imperial, '2026-05-05');
+    expect(back.ok && back.volume.netL).toBeCloseTo(read.volume.netL, 0);
+  });
+  test.each([[{ name: '' }, 'name'], [{ name: 'x'.repeat(2_000_000) }, 'name'], [{ length: '-5' }, 'length'], [{ length: 'wide' }, 'length'], [{ startDay: '2027-01-01' }, 'startDay'], [{ startDay: '' }, 'startDay'], [{ rock: '4000' }, 'rock']])('%#: a fault at the field', (patch, field) => {
+    const read = readTank('t', { ...texts, ...patch }, METRIC, '2026-05-05');
+    expect(!read.ok && read.faults[field as 'name']).toMatch(/[A-Z].*\./);
+  });
+});
+
+describe('events, kits, doses, drips', () => {
+  const context = { id: 'e', tankId: 't', netL: 100, units: METRIC, nowMs: NOW, readTime };
+  test('a rise of 2 mg/L in 100 L is 155.3 mg N', () => {
+    const read = readEvent({ ...emptyEvent('ammoniaDose'), amount: '2' }, context);
+    expect(read.ok && read.event.kind === 'ammoniaDose' && read.event.mgN).toBeCloseTo(155.3, 1);
+  });
+  test('more water than the tank holds, no amount and an empty note are refused', () => {
+    for (const t of [{ ...emptyEvent('waterChange'), amount: '150' }, { ...emptyEvent('topOff'), amount: '40' }, emptyEvent('waterChange'), emptyEvent('note')]) expect(readEvent(t, context).ok).toBe(false);
+  });
+  test('the dose guard speaks above 4 mg/L only', () => {
+    expect(doseGuard(2 / 1.2878, 1 / 1.2878)).toBeNull();
+    expect(doseGuard(2 / 1.2878, 3 / 1.2878)).toMatch(/held back/);
+  });
+  test('a chart of steps must rise', () => {
+    expect(readKit('k', { ...NEW_KIT, name: 'K', steps: '0 0,25 0.5 1' })).toMatchObject({ ok: true, kit: { scale: { steps: [0, 0.25, 0.5, 1] } } });
+    for (const steps of ['0', '0 1 1', '0 one', '']) expect(readKit('k', { ...NEW_KIT, name: 'K', steps }).ok).toBe(false);
+  });
+  test('a dose without a strength says so', () => {
+    const read = readDose(NEW_DOSE, 100, 'L');
+    expect(!read.ok && read.faults.grams).toMatch(/missing/);
+    expect(readDose({ ...NEW_DOSE, grams: '10' }, 100, 'L')).toMatchObject({ ok: true, dose: { drops: 1186 } });
+  });
+  test('a container smaller than the bag is refused', () => {
+    const texts = { bagSalinity: '31', bagTemp: '23', bagVolume: '2', tankSalinity: '35', tankTemp: '25', roomTemp: '21', container: '1', dropsPerSecond: '2', dropsPerMl: '20', floating: false };
+    const read = readDrip(texts, { id: 'd', tankId: 't', animalIds: ['a'], units: METRIC });
+    expect(!read.ok && read.faults.container).toMatch(/must hold more/);
+    expect(readDrip({ ...texts, container: '5' }, { id: 'd', tankId: 't', animalIds: ['a'], units: METRIC }).ok).toBe(true);
+  });
+});
+
+describe('files', () => {
+  const demo = makeDemo(NOW, day);
+  test('the preview counts what an import would do', () => {
+    const preview = previewImport(writeDocument(demo), emptyDocument());
+    expect(preview.ok && preview.lines).toContain('tanks: 2 new, 0 replaced or the same, 0 removed');
+  });
+  test.each([['not json', 'cannot be read'], ['{"a":1}', 'Not a Zoarium file'], ['{"format":"zoarium","version":99}', 'newer'], ['{"format":"zoarium","version":1}', 'fault']])('%s: %s', (text, title) => {
+    const preview = previewImport(text, demo);
+    expect(!preview.ok && preview.title).toContain(title);
+  });
+  test('CSV has a row a reading, and no cell that a spreadsheet would run', () => {
+    const named = { ...demo, tanks: { ...demo.tanks, 'north-window': { ...demo.tanks['north-window']!, name: '=HYPERLINK("x")' } } };
+    const lines = readingsCsv(named).trim().split('\r\n');
+    expect(lines).toHaveLength(1 + Object.values(demo.samples).reduce((n, s) => n + s.readings.length, 0));
+    expect(lines.some((l) => /(^|,)"?=/.test(l))).toBe(false);
+  });
+});

@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { documents } from '../../core/testing/arbitraries';
+import { emptyDocument, STARTER_KITS, VERSION, writeDocument, type Change, type Document, type Sample } from '../../core/document';
+import { actRedone } from './documentSlice';
+import { sampleDrafted } from './draftsSlice';
+import { entityKey, loadDocument, META_KEY } from './load';
+import type { Tabs } from './persistence';
+import { memoryStorage } from './storage';
+import { commit, makeStore, openStore, replaceDocument, undo } from './store';
+
+const noTabs: Tabs = { post: () => undefined, listen: () => undefined };
+const nothing = async () => null;
+const kit = STARTER_KITS[0]!;
+const tank = { id: 't', name: 'T', startDay: '2026-01-01', display: { kind: 'volume' as const, volumeL: 100 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled' as const, bacteriaSource: 'bottle' as const, school: 'proof24' as const };
+const sample = (id: string): Sample => ({ id, tankId: 't', at: '2026-01-02T20:00:00.000Z', note: '', readings: [{ parameter: 'ammonia', kitId: kit.id, value: { kind: 'exact', value: 1 } }] });
+
+async function opened(storage = memoryStorage(), tabs = noTabs) {
+  const made = makeStore(storage, tabs);
+  await openStore(made, nothing);
+  return made;
+}
+
+test('what was committed is there after opening again', async () => {
+  const storage = memoryStorage();
+  const made = await opened(storage);
+  made.store.dispatch(commit('Tank', [{ put: 'kits', entity: kit }, { put: 'tanks', entity: tank }]));
+  made.store.dispatch(commit('Sample', [{ put: 'samples', entity: sample('s') }]));
+  await made.settled();
+  const again = await opened(storage);
+  expect(writeDocument(again.store.getState().document.entities)).toBe(writeDocument(made.store.getState().document.entities));
+});
+
+test('one act is one transaction of a size that does not depend on history', async () => {
+  const writesFor = async (history: number) => {
+    const storage = memoryStorage();
+    const made = await opened(storage);
+    made.store.dispatch(commit('History', [{ put: 'kits', entity: kit }, { put: 'tanks', entity: tank }, ...Array.from({ length: history }, (_, i) => ({ put: 'samples' as const, entity: sample(`h${i}`) }))]));
+    await made.settled();
+    const sizes: number[] = [];
+    const setMany = storage.setMany.bind(storage);
+    storage.setMany = async (batch) => {
+      sizes.push(JSON.stringify(batch).length);
+      await setMany(batch);
+    };
+    made.store.dispatch(commit('Sample', [{ put: 'samples', entity: sample('new') }]));
+    await made.settled();
+    return sizes;
+  };
+  const [few, many] = [await writesFor(1), await writesFor(500)];
+  expect(few).toHaveLength(1);
+  expect(many).toEqual(few);
+});
+
+test('any sequence of acts is undone back to the start and done again to the end', async () => {
+  await fc.assert(fc.asyncProperty(fc.array(documents, { minLength: 1, maxLength: 5 }), async (docs) => {
+    const made = await opened();
+    const texts = [writeDocument(emptyDocument())];
+    for (const doc of docs) {
+      made.store.dispatch(replaceDocument(doc, 'step'));
+      texts.push(writeDocument(made.store.getState().document.entities));
+    }
+    const acts = made.store.getState().document.undo.length;
+    for (let i = 0; i < acts; i++) made.store.dispatch(undo());
+    expect(writeDocument(made.store.getState().document.entities)).toBe(texts[0]);
+    for (let i = 0; i < acts; i++) made.store.dispatch(actRedone());
+    expect(writeDocument(made.store.getState().document.entities)).toBe(texts[texts.length - 1]);
+  }), { seed: 111, numRuns: 20 });
+});
+
+test('at least fifty acts can be undone', async () => {
+  const made = await opened();
+  for (let i = 0; i < 60; i++) made.store.dispatch(commit(`k${i}`, [{ put: 'kits', entity: { ...kit, id: `k${i}` } }]));
+  for (let i = 0; i < 60; i++) made.store.dispatch(undo());
+  expect(Object.keys(made.store.getState().document.entities.kits)).toHaveLength(0);
+});
+
+test('an undone act is undone in storage too', async () => {
+  const storage = memoryStorage();
+  const made = await opened(storage);
+  made.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
+  made.store.dispatch(undo());
+  await made.settled();
+  expect((await loadDocument(storage)).status).toBe('absent');
+});
+
+test('a damaged entry is set aside with what refers to it, word for word; the rest opens', async () => {
+  const storage = memoryStorage({
+    [META_KEY]: JSON.stringify({ version: VERSION }),
+    [entityKey('kits', kit.id)]: JSON.stringify(kit),
+    [entityKey('tanks', 't')]: JSON.stringify({ ...tank, sumpL: -3 }),
+    [entityKey('tanks', 'u')]: JSON.stringify({ ...tank, id: 'u' }),
+    [entityKey('samples', 's')]: JSON.stringify(sample('s')),
+    [entityKey('samples', 'broken')]: '{"half',
+  });
+  const loaded = await loadDocument(storage);
+  if (loaded.status !== 'ok') throw new Error(loaded.status);
+  expect(Object.keys(loaded.document.tanks)).toEqual(['u']);
+  expect(loaded.aside.map((a) => a.key).sort()).toEqual(['e/samples/broken', 'e/samples/s', 'e/tanks/t']);
+  expect(storage.entries.get('aside/e/samples/broken')).toBe('{"half');
+  expect((await loadDocument(storage)).status).toBe('ok');
+});
+
+test('what a newer version wrote is left untouched', async () => {
+  const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION + 1 }), 'e/tanks/t': '{}' });
+  const made = await opened(storage);
+  expect(made.store.getState().document.status.kind).toBe('failed');
+  expect(storage.writes).toBe(0);
+});
+
+test('a write that fails is said, and said no more when the next succeeds', async () => {
+  const storage = memoryStorage();
+  const made = await opened(storage);
+  const setMany = storage.setMany.bind(storage);
+  storage.setMany = async () => Promise.reject(new Error('disk full'));
+  made.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
+  await made.settled();
+  expect(made.store.getState().document.saveError).toBe('disk full');
+  storage.setMany = setMany;
+  made.store.dispatch(commit('Kit', [{ put: 'kits', entity: { ...kit, id: 'k2' } }]));
+  await made.settled();
+  expect(made.store.getState().document.saveError).toBeNull();
+});
+
+test('storage that cannot be read ends in a sentence, and nothing is written', async () => {
+  const storage = memoryStorage();
+  storage.getAllKeys = async () => Promise.reject(new Error('denied'));
+  const made = await opened(storage);
+  expect(made.store.getState().document.status).toMatchObject({ kind: 'failed', message: expect.stringContaining('denied') });
+  expect(storage.writes).toBe(0);
+});
+
+test('another tab sees the act', async () => {
+  const heard: ((changes: Change[]) => void)[] = [];
+  const tabs: Tabs = { post: (changes) => heard.forEach((h) => h(changes)), listen: (h) => heard.push(h) };
+  const one = await opened(memoryStorage(), { post: tabs.post, listen: () => undefined });
+  const two = await opened(memoryStorage(), { post: () => undefined, listen: tabs.listen });
+  one.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
+  expect(Object.keys(two.store.getState().document.entities.kits)).toEqual([kit.id]);
+});
+
+test('a half-entered sample survives; an unreadable draft is dropped', async () => {
+  const storage = memoryStorage({ 'draft/drops/t': '{"target":-1}' });
+  const made = await opened(storage);
+  const draft = { readings: [], texts: { ph: '8,1' }, atText: '', note: '', timers: {}, shown: [] };
+  made.store.dispatch(sampleDrafted({ tankId: 't', draft }));
+  await made.settled();
+  const again = await opened(storage);
+  expect(again.store.getState().drafts).toMatchObject({ samples: { t: draft }, drops: {} });
+});
+
+test('the demo is offered only to empty storage', async () => {
+  const demo: Document = { ...emptyDocument(), kits: { [kit.id]: kit } };
+  const storage = memoryStorage();
+  const first = makeStore(storage, noTabs);
+  await openStore(first, async () => demo);
+  await first.settled();
+  expect(first.store.getState().document.entities.kits).toEqual(demo.kits);
+  const second = makeStore(storage, noTabs);
+  await openStore(second, async () => { throw new Error('must not be asked'); });
+  expect(second.store.getState().document.status.kind).toBe('ready');
+});
