@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-const port = 4199;
+const port = Number(process.env.E2E_PORT ?? 4199);
 
 /** Debian's Chromium, as the machine has it; two sizes of the same journeys. */
 export default defineConfig({
@@ -15,6 +15,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     timezoneId: 'Europe/Zurich',
+    actionTimeout: 15_000,
     locale: 'en-GB',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

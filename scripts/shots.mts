@@ -16,9 +16,9 @@ const PANTRY = '/tank/pantry-cube';
 
 const sampleTaps = async (page: Page) => {
   await page.getByRole('button', { name: 'nitrite 2', exact: true }).click();
-  await page.getByRole('button', { name: 'nitrite 5 or more' }).click();
+  await page.getByRole('button', { name: 'nitrite 5+' }).click();
   await page.getByRole('button', { name: 'ammonia 0', exact: true }).click();
-  await page.getByRole('button', { name: 'Start the 5 minute wait for nitrate' }).click();
+  await page.getByRole('button', { name: 'Wait 5 min for nitrate' }).click();
 };
 
 const startDrip = async (page: Page) => {

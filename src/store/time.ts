@@ -1,5 +1,9 @@
 /** Times as people see them, in the browser's own zone. date-fns does the calendar. */
-import { format, isValid, parse, startOfDay } from 'date-fns';
+// By path: the bundler would otherwise take the whole library along.
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parse } from 'date-fns/parse';
+import { startOfDay } from 'date-fns/startOfDay';
 
 /** Calendar day where the person is. */
 export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');

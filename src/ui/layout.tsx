@@ -86,11 +86,11 @@ export function Go({ href, children, name, kind = 'inline' }: { href: Href; chil
   );
 }
 
-/** Two quiet lines and a way on, where there is nothing yet. */
-export function Empty({ title, text, children }: { title: string; text: string; children?: ReactNode }) {
+/** Two quiet lines and a way on, where there is nothing yet; `alone` when it is the whole screen. */
+export function Empty({ title, text, alone, children }: { title: string; text: string; alone?: boolean; children?: ReactNode }) {
   return (
     <View style={styles.empty}>
-      <Txt kind="section" heading={2}>{title}</Txt>
+      <Txt kind={alone ? 'title' : 'section'} heading={alone ? 1 : 2}>{title}</Txt>
       <Txt tone="second">{text}</Txt>
       {children}
     </View>

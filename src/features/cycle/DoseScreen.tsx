@@ -99,13 +99,13 @@ function Counter({ count, onCount, onDone }: { count: DropCount; onCount: (next:
   const add = (n: number) => onCount({ ...count, counted: Math.max(0, count.counted + n) });
   return (
     <View style={[styles.counter, { borderColor: roles.edge }]}>
-      <Pressable role="button" aria-label="One drop fell" onPress={() => add(1)} style={[styles.tap, { backgroundColor: roles.wash }]}>
+      <Pressable role="button" onPress={() => add(1)} style={[styles.tap, { backgroundColor: roles.wash }]}>
         <Txt kind="word">{String(count.counted)}</Txt>
         <Txt live>{left > 0 ? `of ${count.target} drops. Tap with each one.` : `${count.target} drops are in.`}</Txt>
       </Pressable>
       <Row wrap>
         <Button label="One back" onPress={() => add(-1)} />
-        <Button label="+10" name="Ten drops fell" onPress={() => add(10)} />
+        <Button label="+10" name="+10 drops fell" onPress={() => add(10)} />
         <Button kind="quiet" label="Stop counting" onPress={() => onCount(null)} />
       </Row>
       {left === 0 ? <Button kind="primary" label="Log this dose" onPress={onDone} /> : null}

@@ -67,7 +67,7 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
                 key={step}
                 role="button"
                 aria-pressed={on}
-                aria-label={`${PARAMETER_NAMES[p]} ${step}${top ? ' or more' : ''}`}
+                aria-label={`${PARAMETER_NAMES[p]} ${step}${top ? '+' : ''}`}
                 onPress={() => {
                   const next = tapStep(kit, reading?.value, i);
                   setReading(next ? { parameter: p, kitId: kit.id, value: next } : null);
@@ -120,7 +120,7 @@ function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string;
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, [endMs]);
-  if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Start the ${minutes} minute wait for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
+  if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Wait ${minutes} min for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
   const left = Math.min(minutes * 60_000, Math.max(0, endMs - now));
   const done = left === 0;
   const share = 1 - left / (minutes * 60_000);
@@ -128,7 +128,7 @@ function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string;
     <View style={styles.timer}>
       <Row style={styles.between}>
         <Txt kind="strong" tone={done ? 'action' : 'ink'}>{done ? 'Read it now' : `${Math.floor(left / 60_000)}:${String(Math.floor((left % 60_000) / 1000)).padStart(2, '0')} of ${minutes}:00`}</Txt>
-        <Button kind="quiet" label="Stop" name={`Stop the wait for ${name}`} onPress={() => onSet(null)} />
+        <Button kind="quiet" label="Stop" name={`Stop waiting for ${name}`} onPress={() => onSet(null)} />
       </Row>
       <View style={[styles.track, { backgroundColor: roles.hairline }]}>
         <View style={[styles.bar, { backgroundColor: roles.nitrate, width: `${Math.min(100, share * 100)}%` }]} />

@@ -93,7 +93,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
       {hidden.length > 0 ? (
         <Row wrap>
           {hidden.map((p) => (
-            <Pressable key={p} role="button" aria-label={`Add ${PARAMETER_NAMES[p]}`} onPress={() => change({ shown: [...draft.shown, p] })} style={styles.add}>
+            <Pressable key={p} role="button" onPress={() => change({ shown: [...draft.shown, p] })} style={styles.add}>
               <Txt tone="second">{`+ ${PARAMETER_NAMES[p]}`}</Txt>
             </Pressable>
           ))}

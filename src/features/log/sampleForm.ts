@@ -64,7 +64,7 @@ export function readNumberText(text: string, kit: Kit, units: UnitPreferences): 
   if (text.trim() === '') return {};
   const { possible, hint } = LIMITS[kit.parameter];
   const name = PARAMETER_NAMES[kit.parameter];
-  const entry = readEntry(text, { name: name.charAt(0).toUpperCase() + name.slice(1), unit: typedUnit(kit, units).key, min: possible[0], max: possible[1], hint });
+  const entry = readEntry(text, { name: name === 'pH' ? name : name.charAt(0).toUpperCase() + name.slice(1), unit: typedUnit(kit, units).key, min: possible[0], max: possible[1], hint });
   return entry.ok ? { value: { kind: 'exact', value: entry.value } } : { fault: entry.message };
 }
 

@@ -45,7 +45,7 @@ export function KeysScreen() {
 export function LostScreen() {
   return (
     <Screen title="Not found">
-      <Empty title="There is nothing at this address" text="It may have been mistyped, or it is from another version.">
+      <Empty alone title="There is nothing at this address" text="It may have been mistyped, or it is from another version.">
         <Go href="/">To your tank</Go>
       </Empty>
     </Screen>

@@ -27,7 +27,7 @@ export function WithTank({ children }: { children: (tank: Tank) => ReactNode }) 
 export function NotHere({ what }: { what: string }) {
   return (
     <Screen title={`No such ${what}`}>
-      <Empty title={`There is no such ${what} here`} text="It may have been removed, or the address belongs to another browser: what you enter stays in the browser you entered it in.">
+      <Empty alone title={`There is no such ${what} here`} text="It may have been removed, or the address belongs to another browser: what you enter stays in the browser you entered it in.">
         <Go href="/tanks">To your tanks</Go>
       </Empty>
     </Screen>

@@ -38,7 +38,7 @@ function SpeciesList({ tank }: { tank: Tank }) {
       {found.length === 0 ? <Empty title="None by that name" text="Try part of the scientific name, or another kind. The list holds common, traceable species." /> : null}
       <View>
         {found.map((s) => (
-          <Link key={s.id} href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href} aria-label={`${s.common}, ${s.scientific}`} style={[styles.item, { borderColor: roles.hairline }]}>
+          <Link key={s.id} href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href} style={[styles.item, { borderColor: roles.hairline }]}>
             <View style={styles.inside}>
               <View style={styles.shrink}>
                 <Txt kind="row">{s.common}</Txt>

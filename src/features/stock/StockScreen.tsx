@@ -103,7 +103,7 @@ function Stock({ tank }: { tank: Tank }) {
 function AnimalRow({ animal, tankId }: { animal: Animal; tankId: string }) {
   const { roles } = useTheme();
   return (
-    <Link href={`/tank/${tankId}/stock/${animal.id}` as Href} aria-label={animalWords(animal)} style={[styles.animal, { borderColor: roles.hairline }]}>
+    <Link href={`/tank/${tankId}/stock/${animal.id}` as Href} style={[styles.animal, { borderColor: roles.hairline }]}>
       <View style={styles.animalInside}>
         <View style={styles.shrink}>
           <Txt kind="row">{animalWords(animal)}</Txt>

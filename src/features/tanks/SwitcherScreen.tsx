@@ -32,7 +32,7 @@ function TankLink({ tankId, name, startDay }: { tankId: string; name: string; st
   const now = useNow(60_000);
   const word = useAppSelector((s) => selectAssessment(s, tankId, now).fish.word);
   return (
-    <Link href={`/tank/${tankId}` as Href} aria-label={`${name}, ${WORDS[word]}`} style={[styles.tank, { borderColor: roles.hairline }]}>
+    <Link href={`/tank/${tankId}` as Href} style={[styles.tank, { borderColor: roles.hairline }]}>
       <View style={styles.row}>
         <Txt kind="section" style={styles.shrink}>{name}</Txt>
         <Txt tone="second">{`day ${tankAgeDays(startDay, now)} · ${WORDS[word].toLowerCase()}`}</Txt>

@@ -51,7 +51,6 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
         role="button"
         aria-expanded={mark.open}
         aria-current={here ? 'step' : undefined}
-        aria-label={`${mark.title}: ${mark.status === 'passed' ? 'passed' : here ? 'you are here' : 'ahead'}. ${mark.note}. Why?`}
         onPress={() => onToggle(mark.id)}
         style={styles.mark}
       >

@@ -1,0 +1,107 @@
+/** The app in a tester's words. */
+import { expect, type Page } from '@playwright/test';
+
+/** A quiet evening; the clock flows from here and is moved by hand. */
+export const EVENING = new Date('2026-05-01T18:00:00.000Z');
+
+/** Fails the test on anything the page itself reports as broken. */
+export function watchErrors(page: Page): string[] {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error') errors.push(message.text());
+  });
+  return errors;
+}
+
+export async function openEmpty(page: Page): Promise<void> {
+  await page.clock.install({ time: EVENING });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Begin' })).toBeVisible();
+}
+
+export async function openDemo(page: Page): Promise<void> {
+  await openEmpty(page);
+  await page.getByRole('button', { name: 'Look around with two demo tanks' }).click();
+  await expect(page.getByText(/Judged by/)).toBeVisible();
+  await saved(page);
+}
+
+export const wide = (page: Page): boolean => (page.viewportSize()?.width ?? 0) >= 900;
+
+export const place = (page: Page, name: 'Today' | 'Log' | 'Cycle' | 'Stock' | 'Bench') =>
+  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click();
+
+export const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+
+export const fill = (page: Page, label: string, value: string) => page.getByLabel(label, { exact: true }).fill(value);
+
+export const word = (page: Page) => page.getByRole('main').getByRole('heading', { level: 1 });
+
+/** Moves the clock. */
+export async function later(page: Page, time: { days?: number; minutes?: number }): Promise<void> {
+  await page.clock.fastForward((time.days ?? 0) * 86_400_000 + (time.minutes ?? 0) * 60_000);
+  await page.clock.runFor(1100);
+  // Running by hand stops the clock; a page opened later would stand still.
+  await page.clock.resume();
+}
+
+/** All writes so far are in the browser's storage: a reload would show them. */
+export async function saved(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise<void>((done, fail) => {
+    const open = indexedDB.open('zoarium');
+    open.onerror = () => fail(open.error);
+    open.onsuccess = () => {
+      const tx = open.result.transaction(Array.from(open.result.objectStoreNames), 'readwrite');
+      tx.oncomplete = () => {
+        open.result.close();
+        done();
+      };
+    };
+  }));
+}
+
+export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
+  await press(page, 'Describe your tank');
+  await fill(page, 'Name', name);
+  await fill(page, 'Length inside, cm', '100');
+  await fill(page, 'Width inside, cm', '50');
+  await fill(page, 'Water height, cm', '48,0');
+  await fill(page, 'Rock, kg', '24');
+  await fill(page, 'Sand, kg', '28');
+  await expect(page.getByText('220 L', { exact: true })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'A lid or net is on' }).click();
+  await press(page, 'Add the tank');
+  await expect(word(page)).toHaveText('Test');
+}
+
+type Readings = Partial<Record<'ammonia' | 'nitrite' | 'nitrate' | 'salinity' | 'temperature' | 'alkalinity' | 'pH', string>>;
+const FIELD: Record<string, string> = { salinity: 'Pocket meter, ppt', temperature: 'Thermometer, °C', alkalinity: 'Alkalinity titration, dKH', pH: 'pH pen' };
+
+/** Logs one sitting through the sheet. */
+export async function logSample(page: Page, readings: Readings): Promise<void> {
+  await place(page, 'Log');
+  for (const [name, value] of Object.entries(readings)) {
+    const field = FIELD[name];
+    const add = page.getByRole('button', { name: `+ ${name}`, exact: true });
+    await expect(page.getByRole('heading', { name, level: 2 }).or(add)).toBeVisible();
+    if (await add.isVisible()) await add.click();
+    if (!field) {
+      await press(page, `${name} ${value}`);
+      continue;
+    }
+    await fill(page, field, value);
+  }
+  const n = Object.keys(readings).length;
+  await press(page, n === 1 ? 'Save 1 reading' : `Save ${n} readings`);
+  await expect(page.getByText(/Judged by/)).toBeVisible();
+}
+
+/** Doses 2 mg/L from a bottle of 10 g NH4Cl per litre. */
+export async function dose(page: Page): Promise<void> {
+  await place(page, 'Cycle');
+  await press(page, 'Work out a dose');
+  await fill(page, 'Ammonium chloride, g/L', '10');
+  await press(page, 'It is in: log it');
+  await expect(page.getByRole('heading', { name: 'Where the nitrogen is' })).toBeVisible();
+}

@@ -1,0 +1,180 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { addTank, dose, fill, later, logSample, openEmpty, place, press, saved, watchErrors, word } from './app';
+
+test('the whole way: an empty tank to the first animals', async ({ page }) => {
+  test.slow();
+  const errors = watchErrors(page);
+  await openEmpty(page);
+
+  await test.step('1 the tank', async () => {
+    await addTank(page);
+    await expect(page.getByText('No reading of temperature and salinity yet.').first()).toBeVisible();
+  });
+
+  await test.step('2 first sample, with a reload in the middle of it', async () => {
+    await place(page, 'Log');
+    await fill(page, 'Pocket meter, ppt', '35,1');
+    await saved(page);
+    await page.reload();
+    await expect(page.getByLabel('Pocket meter, ppt')).toHaveValue('35,1');
+    await fill(page, 'Thermometer, °C', '25.2');
+    await fill(page, 'Alkalinity titration, dKH', '8.4');
+    await press(page, 'Save 3 readings');
+    await expect(word(page)).toHaveText('Wait');
+    await expect(page.getByText(/Nothing for the bacteria to eat yet/).first()).toBeVisible();
+  });
+
+  await test.step('3 a dose, counted in drops, interrupted by a reload', async () => {
+    await place(page, 'Cycle');
+    await press(page, 'Work out a dose');
+    await fill(page, 'Ammonium chloride, g/L', '200');
+    await press(page, 'Count the drops');
+    for (let i = 0; i < 4; i++) await press(page, /Tap with each one/);
+    await press(page, '+10 drops fell');
+    await saved(page);
+    await page.reload();
+    await expect(page.getByRole('button', { name: /Tap with each one/ })).toContainText('14');
+    for (let i = 0; i < 13; i++) await press(page, '+10 drops fell');
+    await press(page, 'Log this dose');
+    await expect(page.getByRole('heading', { name: 'Where the nitrogen is' })).toBeVisible();
+  });
+
+  await test.step('4 the cycle, test by test', async () => {
+    await later(page, { days: 1 });
+    await logSample(page, { ammonia: '2', nitrite: '0' });
+    await expect(page.getByText('Ammonia is 2 mg/L NH₄ and not falling yet.').first()).toBeVisible();
+    await later(page, { days: 8 });
+    await logSample(page, { ammonia: '0.5', nitrite: '2' });
+    await expect(page.getByText('Nitrite is 2 mg/L NO₂ and not falling yet.').first()).toBeVisible();
+    await later(page, { days: 8 });
+    await logSample(page, { ammonia: '0', nitrite: '0.25', nitrate: '10' });
+    await later(page, { days: 3 });
+    await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '10' });
+    await expect(page.getByText(/Both read zero once/).first()).toBeVisible();
+    await later(page, { days: 1 });
+    await logSample(page, { ammonia: '0', nitrite: '0' });
+    await expect(page.getByText(/The filter has not yet shown/).first()).toBeVisible();
+  });
+
+  await test.step('the proof', async () => {
+    await dose(page);
+    await later(page, { days: 1 });
+    await place(page, 'Today');
+    await expect(word(page)).toHaveText('Test');
+    await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '20', salinity: '35', temperature: '25.1', alkalinity: '8.1', pH: '8.1' });
+    await expect(word(page)).toHaveText('Go small');
+    await place(page, 'Cycle');
+    await expect(page.getByRole('img', { name: /Nitrogen in the tank/ })).toBeVisible();
+    await press(page, 'Show as a table');
+    await expect(page.getByRole('table', { name: /Nitrogen in the tank/ }).getByRole('row')).toHaveCount(7);
+  });
+
+  await test.step('5 quarantine: look, sign, and the clock again from one', async () => {
+    await place(page, 'Stock');
+    await press(page, 'Find an animal');
+    await page.getByRole('radio', { name: 'Fish' }).click();
+    await fill(page, 'Search', 'neon');
+    await page.getByRole('link', { name: /Neon cleaner goby/ }).click();
+    await press(page, 'Wish for it');
+    await press(page, 'Open a new quarantine');
+    await fill(page, 'Volume, L', '60');
+    await page.getByRole('radio', { name: '21', exact: true }).click();
+    await press(page, 'Open the system');
+    await expect(page.getByText('Day 1 of 21 clear.', { exact: false })).toBeVisible();
+    await press(page, /All clear today/);
+    await later(page, { days: 1 });
+    await press(page, /I saw a sign/);
+    await page.getByRole('checkbox', { name: 'Spots' }).click();
+    await press(page, 'Log the sign');
+    await expect(page.getByText(/The clock stands still/).first()).toBeVisible();
+    await later(page, { days: 2 });
+    await press(page, /All clear today/);
+    await expect(page.getByText('Day 1 of 21 clear.', { exact: false })).toBeVisible();
+    await expect(page.getByText(/Free on 16 Jun/)).toBeVisible();
+  });
+
+  await test.step('6 acclimation: the clock runs through a reload, and Today keeps asking', async () => {
+    await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '10', salinity: '35', temperature: '25', alkalinity: '8' });
+    await place(page, 'Stock');
+    await press(page, 'Find an animal');
+    await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
+    await expect(page.getByText('Nothing speaks against it today.')).toBeVisible();
+    await fill(page, 'How many', '3');
+    await press(page, 'Wish for it');
+    await press(page, 'Straight to a drip');
+    await fill(page, 'Bag salinity, ppt', '33');
+    await fill(page, 'Bag temperature, °C', '24');
+    await fill(page, 'Water in the bag, L', '0.5');
+    await fill(page, 'Container holds, L', '3');
+    await page.getByRole('checkbox', { name: /floats/ }).click();
+    await press(page, 'Go to the drip');
+    await expect(page.getByRole('button', { name: 'Start the drip' })).toBeDisabled();
+    for (const name of [/topped off/, /top-off is unplugged/, /Lid is on/]) await page.getByRole('checkbox', { name }).click();
+    await press(page, 'Start the drip');
+    await saved(page);
+    await page.reload();
+    await later(page, { minutes: 60 });
+    await expect(page.getByText('Near', { exact: true })).toBeVisible();
+    await press(page, 'They are in the tank');
+    await place(page, 'Today');
+    await expect(page.getByText('The top-off is still unplugged.')).toBeVisible();
+    await press(page, /Put it right/);
+    await page.getByRole('checkbox', { name: 'Top-off is plugged in again' }).click();
+    await page.getByRole('checkbox', { name: /Drip water is replaced/ }).click();
+    await expect(page.getByText('All done')).toBeVisible();
+  });
+
+  await test.step('7 stock: load under the ceiling, and a fish too many', async () => {
+    await place(page, 'Stock');
+    await expect(word(page)).toHaveText(/Room for \d+ mg a day/);
+    await expect(page.getByRole('link', { name: '3 × Chestnut turban snail' })).toBeVisible();
+    await press(page, 'Find an animal');
+    await page.getByRole('radio', { name: 'Fish' }).click();
+    await page.getByRole('link', { name: /Yellow tang/ }).click();
+    await expect(page.getByText(/Grows to 20 cm and wants 450 L/)).toBeVisible();
+  });
+
+  await test.step('undo, more than once', async () => {
+    await place(page, 'Log');
+    await page.getByRole('link', { name: 'History' }).click();
+    const entries = page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem');
+    await expect(entries).toHaveCount(10);
+    await page.getByRole('button', { name: /^Delete sample/ }).first().click();
+    await page.getByRole('button', { name: /^Delete sample/ }).first().click();
+    await expect(entries).toHaveCount(8);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await page.getByRole('heading', { name: 'History' }).click();
+    await page.keyboard.press('u');
+    await expect(entries).toHaveCount(10);
+  });
+
+  await test.step('8 files: out, away, and in again, the same to the letter', async () => {
+    await saved(page);
+    const exportText = async () => {
+      await page.goto('/files');
+      const download = page.waitForEvent('download');
+      await press(page, 'Export everything');
+      return readFileSync(await (await download).path(), 'utf8');
+    };
+    const before = await exportText();
+    await page.goto('/tanks');
+    await page.getByRole('link', { name: /Shelf Reef/ }).first().click();
+    await press(page, 'Edit tank');
+    await press(page, 'Remove this tank');
+    await expect(page.getByText('No tank yet')).toBeVisible();
+    await saved(page);
+    await page.goto('/files');
+    await page.getByLabel('File to import').setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(before) });
+    await expect(page.getByText('tanks: 1 new, 0 replaced or the same, 0 removed')).toBeVisible();
+    await press(page, 'Import it');
+    await expect(page.getByRole('link', { name: /Shelf Reef, Wait|Shelf Reef, Test|Shelf Reef, Go/ })).toBeVisible();
+    await saved(page);
+    expect(await exportText()).toBe(before);
+    const csv = page.waitForEvent('download');
+    await press(page, 'Readings as CSV');
+    expect(readFileSync(await (await csv).path(), 'utf8').split('\r\n')[0]).toContain('mg_N_per_L');
+  });
+
+  expect(errors).toEqual([]);
+});
