@@ -6,9 +6,6 @@ import * as north from './northWindow';
 import * as pantry from './pantryCube';
 import { readSample, runWater, storyOf, type Story } from './story';
 
-/** The first tank to show. */
-export const DEMO_TANK_ID = north.NORTH.id;
-
 /** @param nowMs the moment the demo is made for  @param dayOfMs calendar day of a time where the person is */
 export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 7): Document {
   const random = seededRandom(seed);

@@ -8,7 +8,7 @@ import { emptyEvent, readEvent, doseGuard } from './log/eventForm';
 import { NEW_KIT, readKit } from './log/kitForm';
 import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep } from './log/sampleForm';
 import { NEW_TANK, readTank, textsOf } from './tanks/tankForm';
-import { makeDemo } from '../../demo';
+import { makeDemo } from '../store/demo';
 import { emptyDocument, writeDocument } from '../../core/document';
 
 const kitOf = (p: string) => STARTER_KITS.find((k) => k.parameter === p);

@@ -1,2 +1,2 @@
 /** Door to the demo scenario, so that it is loaded only when asked for. */
-export { makeDemo, DEMO_TANK_ID } from '../../demo';
+export { makeDemo } from '../../demo';

@@ -47,7 +47,7 @@ export function gapWords(strata: Strata, netL: number): { title: string; text: s
   }
   if (Math.abs(gapMgN) <= 2 * gapSdMgN) {
     return {
-      title: 'It adds up.',
+      title: 'It adds up, as far as kits can tell.',
       text: `${last.putInMgN.toFixed(0)} mg N put in, ${(last.putInMgN - gapMgN).toFixed(0)} found. The kits’ steps and the volume leave ${(2 * gapSdMgN).toFixed(0)} mg open either way.`,
     };
   }
