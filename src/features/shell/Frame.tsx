@@ -44,7 +44,7 @@ export function Frame({ children }: { children: ReactNode }) {
   }
   return (
     <View style={[styles.phone, { backgroundColor: roles.ground }]}>
-      <View style={styles.head}>
+      <View role="banner" style={styles.head}>
         {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="row">Zoarium</Txt>}
       </View>
       <View style={styles.body}>
