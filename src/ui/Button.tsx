@@ -56,7 +56,7 @@ export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled 
 }
 
 const styles = StyleSheet.create({
-  base: { minHeight: TARGET + 4, borderRadius: RADIUS, borderWidth: 1.5, paddingHorizontal: space(5), justifyContent: 'center' },
+  base: { maxWidth: '100%', minHeight: TARGET + 4, borderRadius: RADIUS, borderWidth: 1.5, paddingHorizontal: space(5), justifyContent: 'center' },
   quiet: { paddingHorizontal: space(2), minHeight: TARGET, alignSelf: 'flex-start', marginLeft: -space(2) },
   grow: { flex: 1 },
   inside: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: space(2), paddingVertical: space(2) },

@@ -173,7 +173,7 @@ const styles = StyleSheet.create({
   unit: { paddingRight: space(3) },
   options: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
   stacked: { flexDirection: 'column' },
-  option: { minHeight: TARGET, borderWidth: 1.5, borderRadius: RADIUS, paddingHorizontal: space(4), paddingVertical: space(2), justifyContent: 'center' },
+  option: { maxWidth: '100%', minHeight: TARGET, borderWidth: 1.5, borderRadius: RADIUS, paddingHorizontal: space(4), paddingVertical: space(2), justifyContent: 'center' },
   optionStacked: { alignItems: 'flex-start' },
   check: { flexDirection: 'row', alignItems: 'center', gap: space(3), minHeight: TARGET, paddingVertical: space(1) },
   tick: { width: 28, height: 28, borderRadius: 8, borderWidth: 2, alignItems: 'center', justifyContent: 'center' },
