@@ -87,8 +87,7 @@ test('a damaged entry in storage is set aside and reported; the rest opens', asy
   await expect(word(page)).toHaveText('Wait');
 });
 
-test('a sample logged with the keyboard alone', async ({ page }, info) => {
-  test.skip(info.project.name === 'phone', 'a phone has no keyboard');
+test('a sample logged with the keyboard alone', async ({ page }) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await page.goto('/tank/pantry-cube');

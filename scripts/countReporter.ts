@@ -11,8 +11,9 @@ export default class CountReporter implements Reporter {
 
   onEnd(_result: FullResult): void {
     const tests: TestCase[] = this.suite?.allTests() ?? [];
-    const failed = tests.filter((t) => t.outcome() === 'unexpected' || t.results.length === 0).length;
+    const passed = tests.filter((t) => t.outcome() === 'expected' && t.results.length > 0).length;
+    const failed = tests.length - passed - tests.filter((t) => t.outcome() === 'skipped').length;
     const file = process.env.ZOARIUM_COUNTS;
-    if (file) appendFileSync(file, `${tests.length - failed} ${failed}\n`);
+    if (file) appendFileSync(file, `${passed} ${failed}\n`);
   }
 }

@@ -56,9 +56,11 @@ export function firstAmmoniaMs(e: TankEvidence): number | null {
   return times.length > 0 ? Math.min(...times) : null;
 }
 
-/** True when ammonia or nitrite was really measured above the noise before the moment: kit and source are alive. */
-export function measuredRiseBefore(e: TankEvidence, beforeMs: number): boolean {
-  return [...e.series.ammonia, ...e.series.nitrite].some((p) => p.atMs < beforeMs && !p.doubts.includes('expired') && p.interval.mid >= RULES.riseMgN);
+/** When ammonia or nitrite was first really measured above the noise: kit and source are alive. Infinity when never. */
+export function firstMeasuredRiseMs(e: TankEvidence): number {
+  const first = (points: readonly Point[]) =>
+    points.find((p) => !p.doubts.includes('expired') && p.interval.mid >= RULES.riseMgN)?.atMs ?? Infinity;
+  return Math.min(first(e.series.ammonia), first(e.series.nitrite));
 }
 
 /** First trusted reading that has fallen to the share of the measured peak (water changes taken out), or a zero after it. */
@@ -124,6 +126,7 @@ export function bothClear(e: TankEvidence): BothClear {
   let passed: { since: PairedTest; second: PairedTest } | null = null;
   let lacksNitrate: PairedTest | null = null;
   let lacksRise = false;
+  const riseMs = firstMeasuredRiseMs(e);
   for (const test of tests) {
     if (!test.bothZero) {
       first = null;
@@ -131,7 +134,7 @@ export function bothClear(e: TankEvidence): BothClear {
       if (passed && !insideDoseWindow(e, test.atMs)) passed = null;
       continue;
     }
-    if (!measuredRiseBefore(e, test.atMs)) {
+    if (riseMs >= test.atMs) {
       lacksRise = true;
       continue;
     }
@@ -175,8 +178,9 @@ export function proofState(e: TankEvidence): ProofState {
   const tests = pairedTests(e);
   let best: Proof | null = null;
   let latest: ProofState = { status: 'none' };
+  const riseMs = firstMeasuredRiseMs(e);
   for (const dose of e.doses) {
-    if (dose.mgNPerL < RULES.proofDoseMgN || !measuredRiseBefore(e, dose.atMs)) continue;
+    if (dose.mgNPerL < RULES.proofDoseMgN || riseMs >= dose.atMs) continue;
     const after = tests
       .map((t) => ({ ...t, hours: (t.atMs - dose.atMs) / HOUR_MS }))
       .filter((t) => t.hours >= RULES.proofEarliestHours && t.hours <= RULES.proofLenientHours);
