@@ -11,4 +11,7 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return context.resolveRequest(context, name, platform);
 };
 
+// A module runs when first used, not at start-up: a screen never opened costs nothing but its bytes.
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
+
 module.exports = config;

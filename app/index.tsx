@@ -1,5 +1,6 @@
 import { HomeScreen } from '../src/features/tanks';
+import { TodayScreen } from '../src/features/today';
 
 export default function Route() {
-  return <HomeScreen />;
+  return <HomeScreen today={<TodayScreen />} />;
 }

@@ -10,7 +10,7 @@ import { firstAmmoniaMs, firstFall, inRange, isFresh, proofState, RULES } from '
 export function freeAmmonia(e: TankEvidence): FreeAmmonia | null {
   const ammonia = lastOf(e.series.ammonia);
   if (!ammonia) return null;
-  const near = (points: Point[]) => lastOf(trusted(points).filter((p) => Math.abs(p.atMs - ammonia.atMs) <= 7 * DAY_MS));
+  const near = (points: readonly Point[]) => lastOf(trusted(points).filter((p) => Math.abs(p.atMs - ammonia.atMs) <= 7 * DAY_MS));
   const phPoint = near(e.series.ph);
   const ph = phPoint?.interval.mid ?? 8.2;
   const tempC = near(e.series.temperature)?.interval.mid ?? 25;
@@ -91,8 +91,11 @@ function coralJudgement(e: TankEvidence): Judgement {
 
 /** Judges a tank at a moment by its school. Rules are safe by construction: doubt, age and absence of a reading turn a go into a test.
  *  @throws RangeError when the tank is not in the document. */
-export function assessTank(doc: Document, tankId: string, nowMs: number): Assessment {
-  const e = gatherEvidence(doc, tankId, nowMs);
+export const assessTank = (doc: Document, tankId: string, nowMs: number): Assessment => assess(gatherEvidence(doc, tankId, nowMs), doc);
+
+/** The same for evidence already gathered from the document. */
+export function assess(e: TankEvidence, doc: Document): Assessment {
+  const nowMs = e.nowMs;
   const school = e.tank.school;
   let here: Exclude<Verdict, { passedMs: number }> | null = null;
   let hereId: GateId = 'nextStep';
@@ -117,7 +120,7 @@ export function assessTank(doc: Document, tankId: string, nowMs: number): Assess
     const p = [...stale, ...unmeasured];
     fish = { word: 'test', reason: { code: stale.length > 0 ? 'staleTests' : 'unmeasured', p }, opens: ask(...p) };
   }
-  const dead = lostRecently(e, doc, tankId);
+  const dead = lostRecently(e, doc);
   if (dead && URGENCY.test < URGENCY[fish.word]) fish = { word: 'test', reason: { code: 'deathAsksTest' }, opens: ask('ammonia') };
   // An alarm may only make the word more careful, never less.
   for (const alarm of alarms) {
@@ -148,10 +151,10 @@ function opensOf(finding: Finding): Finding {
 }
 
 /** An animal lost from the display within three days, with no ammonia test since. */
-function lostRecently(e: TankEvidence, doc: Document, tankId: string): boolean {
+function lostRecently(e: TankEvidence, doc: Document): boolean {
   return Object.values(doc.animals).some((a) => {
     const last = a.moves[a.moves.length - 1];
-    if (a.tankId !== tankId || last?.to !== 'gone' || !a.moves.some((m) => m.to === 'display')) return false;
+    if (a.tankId !== e.tank.id || last?.to !== 'gone' || !a.moves.some((m) => m.to === 'display')) return false;
     const atMs = Date.parse(last.at);
     return atMs <= e.nowMs && e.nowMs - atMs <= RULES.staleDays * DAY_MS && !e.series.ammonia.some((p) => p.atMs > atMs);
   });

@@ -1,9 +1,10 @@
 /** The readings of one tank laid out for judging: times in ms, nitrogen as mg N/L, each doubt named. */
 import {
-  kitExpired, nitrogenInterval, readingInterval, readingText, readsZero,
+  kitExpired, nitrogenInterval, PARAMETERS, readingInterval, readingText, readsZero,
   type Animal, type Document, type Interval, type Kit, type Parameter, type Sample, type Tank, type TankEvent,
 } from '../document';
 import { isNitrogen } from '../document/readings';
+import { remembered } from '../remembered';
 import { netVolume } from '../volume';
 
 /** Why a reading is kept but not trusted. */
@@ -18,14 +19,14 @@ export interface Point {
   /** As printed by the kit, without unit. */
   text: string;
   kit: Kit;
-  doubts: Doubt[];
+  doubts: readonly Doubt[];
 }
 
 export interface TankEvidence {
   tank: Tank;
   netL: number;
   nowMs: number;
-  series: Record<Parameter, Point[]>;
+  series: Record<Parameter, readonly Point[]>;
   doses: { atMs: number; mgNPerL: number }[];
   changes: { atMs: number; fraction: number }[];
   events: TankEvent[];
@@ -46,6 +47,9 @@ export const currentPlace = (animal: Animal): Animal['moves'][number] => {
   return last;
 };
 
+// Entries are replaced, never changed, so what was read of one holds as long as it does.
+const timeOf = remembered((entry: { at: string }) => Date.parse(entry.at));
+
 /** Lays out what is known of a tank at nowMs. Later entries are left out, so a past judgement can be repeated. */
 export function gatherEvidence(doc: Document, tankId: string, nowMs: number): TankEvidence {
   const tank = doc.tanks[tankId];
@@ -54,12 +58,12 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
   const byTime = <T extends { atMs: number }>(a: T, b: T) => a.atMs - b.atMs;
   const samples = Object.values(doc.samples)
     .filter((s) => s.tankId === tankId)
-    .map((sample) => ({ sample, atMs: Date.parse(sample.at) }))
+    .map((sample) => ({ sample, atMs: timeOf(sample) }))
     .filter((s) => s.atMs <= nowMs)
     .sort(byTime);
   const timed = Object.values(doc.events)
     .filter((e) => e.tankId === tankId)
-    .map((event) => ({ event, atMs: Date.parse(event.at) }))
+    .map((event) => ({ event, atMs: timeOf(event) }))
     .filter((e) => e.atMs <= nowMs)
     .sort(byTime);
   const animals = Object.values(doc.animals).filter((a) => a.tankId === tankId);
@@ -83,44 +87,50 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
   };
 }
 
-function seriesOf(samples: { sample: Sample; atMs: number }[], kits: Record<string, Kit>): Record<Parameter, Point[]> {
-  const series: Record<Parameter, Point[]> = {
-    temperature: [], salinity: [], ph: [], alkalinity: [], ammonia: [], nitrite: [], nitrate: [], phosphate: [],
-  };
-  for (const { sample, atMs } of samples) {
-    for (const reading of sample.readings) {
-      const kit = kits[reading.kitId];
-      if (!kit) continue;
-      const p = reading.parameter;
-      series[p].push({
-        atMs,
-        sampleId: sample.id,
-        interval: isNitrogen(p) ? nitrogenInterval(reading.value, kit, p) : readingInterval(reading.value, kit),
-        zero: readsZero(reading.value, kit),
-        text: readingText(reading.value),
-        kit,
-        doubts: kitExpired(kit, sample.at) ? ['expired'] : [],
-      });
-    }
+function seriesOf(samples: { sample: Sample; atMs: number }[], kits: Record<string, Kit>): Record<Parameter, readonly Point[]> {
+  const series = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
+  const pointsOf = pointsBy(kits);
+  for (const { sample } of samples) {
+    for (const { parameter, point } of pointsOf(sample)) series[parameter].push(point);
   }
-  markInterference(series);
-  return series;
+  return { ...series, nitrate: withInterference(series.nitrate, series.nitrite) };
 }
 
+/** The points of one sample, read once as long as neither it nor the kits change: a long history is not read again at each new entry. */
+const pointsBy = remembered((kits: Record<string, Kit>) =>
+  remembered((sample: Sample): readonly { parameter: Parameter; point: Point }[] =>
+    sample.readings.flatMap((reading) => {
+      const kit = kits[reading.kitId];
+      if (!kit) return [];
+      const p = reading.parameter;
+      return [{
+        parameter: p,
+        point: {
+          atMs: timeOf(sample),
+          sampleId: sample.id,
+          interval: isNitrogen(p) ? nitrogenInterval(reading.value, kit, p) : readingInterval(reading.value, kit),
+          zero: readsZero(reading.value, kit),
+          text: readingText(reading.value),
+          kit,
+          doubts: kitExpired(kit, sample.at) ? (['expired'] as const) : [],
+        },
+      }];
+    })));
+
 /** A nitrate reading is doubted when the nitrite nearest to it, within two days, is present. One pass over both series. */
-function markInterference(series: Record<Parameter, Point[]>): void {
-  const nitrites = series.nitrite;
+function withInterference(nitrates: readonly Point[], nitrites: readonly Point[]): readonly Point[] {
   let i = 0;
-  for (const nitrate of series.nitrate) {
+  return nitrates.map((nitrate) => {
     while (i + 1 < nitrites.length && distance(nitrites[i + 1], nitrate) <= distance(nitrites[i], nitrate)) i++;
     const nearest = nitrites[i];
-    if (nearest && distance(nearest, nitrate) <= 2 * DAY_MS && nearest.interval.mid > NITRITE_INTERFERES_MG_N) {
-      nitrate.doubts.push('nitriteInterferes');
-    }
-  }
+    return nearest && distance(nearest, nitrate) <= 2 * DAY_MS && nearest.interval.mid > NITRITE_INTERFERES_MG_N
+      ? { ...nitrate, doubts: [...nitrate.doubts, 'nitriteInterferes' as const] }
+      : nitrate;
+  });
 }
 
 const distance = (a: Point | undefined, b: Point): number => (a ? Math.abs(a.atMs - b.atMs) : Infinity);
 
-export const trusted = (points: readonly Point[]): Point[] => points.filter((p) => p.doubts.length === 0);
+/** The points without a doubt; must be asked only of a finished series. */
+export const trusted = remembered((points: readonly Point[]): readonly Point[] => points.filter((p) => p.doubts.length === 0));
 export const lastOf = <T>(list: readonly T[]): T | undefined => list[list.length - 1];

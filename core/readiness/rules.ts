@@ -1,4 +1,5 @@
 /** The questions the gates ask of the evidence, one function each. Times in ms, nitrogen in mg N/L. */
+import { remembered } from '../remembered';
 import { DAY_MS, HOUR_MS, lastOf, trusted, type Point, type TankEvidence } from './evidence';
 
 /** Common practice, changeable in one place. */
@@ -84,13 +85,13 @@ export interface PairedTest {
   bothZero: boolean;
 }
 
-export function pairedTests(e: TankEvidence): PairedTest[] {
+export const pairedTests = remembered((e: TankEvidence): readonly PairedTest[] => {
   const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
   return trusted(e.series.ammonia).flatMap((ammonia) => {
     const nitrite = nitriteBySample.get(ammonia.sampleId);
     return nitrite ? [{ atMs: ammonia.atMs, ammonia, nitrite, bothZero: ammonia.zero && nitrite.zero }] : [];
   });
-}
+});
 
 /** True when nitrogen found at this moment is what a recent dose put in, not a relapse: a dose in the window before it that
  *  no test has yet seen cleared. */
@@ -118,7 +119,7 @@ export type BothClear =
 
 /** Two sittings a day or more apart with both at zero, after a measured rise, with nitrate to show for it. The latest such
  *  streak counts; nitrogen inside a dose window does not break what was passed before the dose. */
-export function bothClear(e: TankEvidence): BothClear {
+export const bothClear = remembered((e: TankEvidence): BothClear => {
   const tests = pairedTests(e);
   const last = lastOf(tests);
   if (!last) return { status: 'noPair' };
@@ -152,7 +153,7 @@ export function bothClear(e: TankEvidence): BothClear {
   if (lacksNitrate) return { status: 'noNitrate', second: lacksNitrate };
   if (first) return { status: 'oneOfTwo', first };
   return lacksRise ? { status: 'noRise' } : { status: 'notZero', last };
-}
+});
 
 export interface Proof {
   doseAtMs: number;
@@ -174,7 +175,7 @@ export type ProofState =
   | { status: 'none' };
 
 /** The latest proof dose and what the tests after it say. A dose before nitrogen was ever measured proves nothing. */
-export function proofState(e: TankEvidence): ProofState {
+export const proofState = remembered((e: TankEvidence): ProofState => {
   const tests = pairedTests(e);
   let best: Proof | null = null;
   let latest: ProofState = { status: 'none' };
@@ -204,4 +205,4 @@ export function proofState(e: TankEvidence): ProofState {
     if (!fedSince && e.nowMs - best.testAtMs > RULES.proofFadesDays * DAY_MS) return { status: 'faded', proof: { ...best, faded: true } };
   }
   return latest;
-}
+});

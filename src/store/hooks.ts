@@ -3,7 +3,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { DEFAULT_SETTINGS, type Document, type Settings, type Tank } from '../../core/document';
-import { assessTank, gatherEvidence, type Assessment, type TankEvidence } from '../../core/readiness';
+import { assess, gatherEvidence, type Assessment, type TankEvidence } from '../../core/readiness';
 import { netVolume, type NetVolume } from '../../core/volume';
 import type { AppDispatch, RootState } from './store';
 
@@ -15,14 +15,18 @@ export const selectSettings = (state: RootState): Settings => state.document.ent
 export const selectTanks = createSelector([(s: RootState) => s.document.entities.tanks], (tanks): Tank[] =>
   Object.values(tanks).sort((a, b) => (a.startDay < b.startDay ? -1 : a.startDay > b.startDay ? 1 : a.name < b.name ? -1 : 1)));
 
+/** The tank last looked at, or the oldest; undefined when there is none. */
+export const selectLastTank = createSelector([selectTanks, (s: RootState) => s.drafts.lastTankId], (tanks, id) => tanks.find((t) => t.id === id) ?? tanks[0]);
+
 const minute = (_s: RootState, _id: string, nowMs: number): number => Math.floor(nowMs / 60_000) * 60_000;
 const tankIdOf = (_s: RootState, id: string): string => id;
 
-/** Judgement of a tank, worked out anew once a minute at most. */
-export const selectAssessment: (s: RootState, tankId: string, nowMs: number) => Assessment = createSelector(
-  [selectDocument, tankIdOf, minute], (doc, id, now) => assessTank(doc, id, now + 59_999));
+/** What is known of a tank, laid out anew once a minute at most. */
 export const selectEvidence: (s: RootState, tankId: string, nowMs: number) => TankEvidence = createSelector(
   [selectDocument, tankIdOf, minute], (doc, id, now) => gatherEvidence(doc, id, now + 59_999));
+/** Judgement of a tank over that evidence. */
+export const selectAssessment: (s: RootState, tankId: string, nowMs: number) => Assessment = createSelector(
+  [selectEvidence, selectDocument], (evidence, doc) => assess(evidence, doc));
 export const selectVolume: (s: RootState, tankId: string) => NetVolume = createSelector(
   [(s: RootState, id: string) => s.document.entities.tanks[id]], (tank) => {
     if (!tank) throw new RangeError('"tankId" must be a tank of the document');

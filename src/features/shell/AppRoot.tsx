@@ -4,29 +4,17 @@ import { BricolageGrotesque_600SemiBold } from '@expo-google-fonts/bricolage-gro
 import { BricolageGrotesque_800ExtraBold } from '@expo-google-fonts/bricolage-grotesque/800ExtraBold';
 import { FontDisplay, loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
-import { Suspense, useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Provider } from 'react-redux';
-import type { Document } from '../../../core/document';
-import { localDay, makeStore, openStore, selectSettings, useAppSelector } from '../../store';
+import { selectSettings, useAppSelector } from '../../store';
 import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
 import { Frame } from './Frame';
-
-const made = makeStore();
-
-/** The demo tanks when the server said so in the page and nothing is stored; loaded only then. */
-async function demoIfServed(): Promise<Document | null> {
-  const mode = document.querySelector('meta[name="zoarium-mode"]')?.getAttribute('content');
-  if (mode !== 'demo') return null;
-  const { makeDemo } = await import('../../store/demo');
-  return makeDemo(Date.now(), localDay);
-}
+import { started } from './started';
 
 /** Store, theme, fonts and the frame around every route. */
 export function AppRoot() {
-  const [started] = useState(() => openStore(made, demoIfServed));
   useEffect(() => {
-    void started;
     const swap = (uri: number) => ({ uri, display: FontDisplay.SWAP });
     // Text shows in a fallback face until these arrive: nothing waits for a font.
     loadAsync({
@@ -35,9 +23,9 @@ export function AppRoot() {
       AtkinsonHyperlegibleNext_400Regular: swap(AtkinsonHyperlegibleNext_400Regular),
       AtkinsonHyperlegibleNext_700Bold: swap(AtkinsonHyperlegibleNext_700Bold),
     }).catch(() => undefined);
-  }, [started]);
+  }, []);
   return (
-    <Provider store={made.store}>
+    <Provider store={started.store}>
       <Themed />
     </Provider>
   );
@@ -67,9 +55,7 @@ function Opened() {
   }
   return (
     <Frame>
-      <Suspense fallback={<View style={styles.fill} />}>
-        <Slot />
-      </Suspense>
+      <Slot />
     </Frame>
   );
 }

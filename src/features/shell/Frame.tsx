@@ -1,7 +1,7 @@
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { actRedone, selectTanks, selectVolume, tankVisited, undo, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { actRedone, selectLastTank, selectTanks, selectVolume, tankVisited, undo, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { PLACES, placeOf, tankIdOf } from './places';
 import { tankAgeDays } from './tank';
@@ -15,8 +15,9 @@ export function Frame({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const tanks = useAppSelector(selectTanks);
   const lastTankId = useAppSelector((s) => s.drafts.lastTankId);
+  const last = useAppSelector(selectLastTank);
   const inPath = tankIdOf(path);
-  const tank = tanks.find((t) => t.id === inPath) ?? tanks.find((t) => t.id === lastTankId) ?? tanks[0];
+  const tank = tanks.find((t) => t.id === inPath) ?? last;
   useEffect(() => {
     if (inPath && inPath !== lastTankId && tanks.some((t) => t.id === inPath)) dispatch(tankVisited(inPath));
   }, [dispatch, inPath, lastTankId, tanks]);

@@ -13,9 +13,10 @@ export function tankIdOf(path: string): string | null {
   return head === 'tank' && id && id !== 'new' ? decodeURIComponent(id) : null;
 }
 
-/** Which place a path belongs to; null outside the five. */
+/** Which place a path belongs to, "/" being today; null outside the five. */
 export function placeOf(path: string): string | null {
   const [, head, id, place] = path.split('/');
+  if (!head) return 'today';
   if (head !== 'tank' || !id || id === 'new') return null;
   if (!place) return 'today';
   if (place === 'quarantine' || place === 'drip') return 'stock';

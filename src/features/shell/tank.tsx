@@ -4,7 +4,7 @@ import type { Tank } from '../../../core/document';
 import { daysBetween } from '../../../core/calendar';
 import type { UnitPreferences } from '../../../core/units';
 import { type WordsContext } from '../../../core/readiness';
-import { localDay, selectSettings, shortDay, useAppSelector, weekdayHour } from '../../store';
+import { localDay, selectLastTank, selectSettings, shortDay, useAppSelector, weekdayHour } from '../../store';
 import { Empty, Go, Screen } from '../../ui';
 
 export const tankAgeDays = (startDay: string, nowMs: number): number => daysBetween(startDay, localDay(nowMs));
@@ -15,10 +15,12 @@ export function useParam(name: string): string {
   return typeof value === 'string' ? value : '';
 }
 
-/** Shows its children for the tank in the address, or says that there is none. */
+/** Shows its children for the tank in the address, at "/" for the one last looked at, or says that there is none. */
 export function WithTank({ children }: { children: (tank: Tank) => ReactNode }) {
-  const id = useParam('tankId');
-  const tank = useAppSelector((s) => (Object.hasOwn(s.document.entities.tanks, id) ? s.document.entities.tanks[id] : undefined));
+  const inPath = useParam('tankId');
+  const last = useAppSelector(selectLastTank);
+  const named = useAppSelector((s) => (Object.hasOwn(s.document.entities.tanks, inPath) ? s.document.entities.tanks[inPath] : undefined));
+  const tank = inPath === '' ? last : named;
   if (!tank) return <NotHere what="tank" />;
   return <>{children(tank)}</>;
 }

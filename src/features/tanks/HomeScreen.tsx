@@ -1,15 +1,13 @@
-import { Redirect, useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { localDay, replaceDocument, selectTanks, useAppDispatch, useAppSelector } from '../../store';
+import { localDay, replaceDocument, selectLastTank, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Screen, space, Txt } from '../../ui';
 
-/** "/": on to the tank last looked at, or, with none, the first step. */
-export function HomeScreen() {
-  const tanks = useAppSelector(selectTanks);
-  const lastTankId = useAppSelector((s) => s.drafts.lastTankId);
-  const target = tanks.find((t) => t.id === lastTankId) ?? tanks[0];
-  if (target) return <Redirect href={`/tank/${target.id}` as Href} />;
-  return <Welcome />;
+/** "/": the tank last looked at, as `today` shows it; with none, the first step. In place: a redirect would draw twice. */
+export function HomeScreen({ today }: { today: ReactNode }) {
+  const tank = useAppSelector(selectLastTank);
+  return tank ? today : <Welcome />;
 }
 
 function Welcome() {

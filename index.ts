@@ -1,0 +1,3 @@
+// Reading what is stored begins before the router's own code runs: the two overlap.
+import './src/features/shell/started';
+import 'expo-router/entry';
