@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { Children, type ReactNode } from 'react';
+import { Children, useDeferredValue, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useTheme, useWide } from './theme';
 import { space, TARGET, TYPE, type Role } from './tokens';
@@ -23,17 +23,22 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
       <View style={styles.columns}>
         <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
           {children}
-          {!wide && aside ? <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>{aside}</View> : null}
+          {!wide && aside ? <View style={[styles.asideBelow, { borderColor: roles.hairline }]}><Later>{aside}</Later></View> : null}
         </ScrollView>
         {wide && aside ? (
           <ScrollView style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]} contentContainerStyle={styles.asideInside}>
-            {aside}
+            <Later>{aside}</Later>
           </ScrollView>
         ) : null}
       </View>
       {footer ? <View style={[styles.footer, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>{footer}</View> : null}
     </View>
   );
+}
+
+/** Drawn right after the rest, in slices that let a touch through: for what stands below the answer. */
+export function Later({ children }: { children: ReactNode }) {
+  return useDeferredValue(true, false) ? children : null;
 }
 
 /** A part under a hairline with its own heading. */

@@ -5,7 +5,7 @@ import { nitrogenStrata } from '../../../core/nitrogen';
 import { FREE_AMMONIA_LIMITS } from '../../../core/seawater';
 import { showQuantity } from '../../../core/units';
 import { localMidnight, selectAssessment, selectEvidence, selectVolume, shortDay, dayAndHour, useAppSelector, useNow } from '../../store';
-import { Button, Empty, Go, Line, Screen, Section, Table, Txt } from '../../ui';
+import { Button, Empty, Go, Later, Line, Screen, Section, Table, Txt } from '../../ui';
 import { NitrogenStrips, StrataChart } from '../../ui/charts';
 import { useUnits, WithTank } from '../shell';
 import { gapWords, nitrogenEvents, strataRows, stripSeries } from './model';
@@ -89,16 +89,18 @@ function Cycle({ tank }: { tank: Tank }) {
           rows={strataRows(strata, shortDay)}
         />
       ) : null}
-      {anything && series.some((s) => s.points.length > 0) ? (
-        <Section title="As the kits read">
-          <NitrogenStrips {...axis} series={series} events={events} summary={series.map((s) => `${s.species}: ${s.points.length} readings`).join(', ')} />
-          <Txt kind="small" tone="second">Bars show what a step of the chart leaves open. Dotted uprights are doses, food and changes. “?” is kept, not trusted.</Txt>
+      <Later>
+        {anything && series.some((s) => s.points.length > 0) ? (
+          <Section title="As the kits read">
+            <NitrogenStrips {...axis} series={series} events={events} summary={series.map((s) => `${s.species}: ${s.points.length} readings`).join(', ')} />
+            <Txt kind="small" tone="second">Bars show what a step of the chart leaves open. Dotted uprights are doses, food and changes. “?” is kept, not trusted.</Txt>
+          </Section>
+        ) : null}
+        <Section title="Dose ammonia">
+          <Txt tone="second">From the bottle’s strength to drops, with a counter that survives an interruption.</Txt>
+          <Button label="Work out a dose" onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)} />
         </Section>
-      ) : null}
-      <Section title="Dose ammonia">
-        <Txt tone="second">From the bottle’s strength to drops, with a counter that survives an interruption.</Txt>
-        <Button label="Work out a dose" onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)} />
-      </Section>
+      </Later>
     </Screen>
   );
 }

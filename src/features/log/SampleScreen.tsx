@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Parameter, Tank } from '../../../core/document';
 import { PARAMETER_NAMES } from '../../../core/readiness';
 import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
-import { Button, Go, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
+import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { EventLinks } from './EventLinks';
 import { RecentEntries } from './History';
@@ -110,7 +110,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
         ) : null}
       </Row>
       {draft.note !== '' || draft.shown.includes('note') ? <TextField label="Note" multiline value={draft.note} onChange={(note) => change({ note })} error={faults.note} /> : null}
-      {!edited ? <EventLinks tankId={tank.id} /> : null}
+      {!edited ? <Later><EventLinks tankId={tank.id} /></Later> : null}
       {wide ? null : <Go href="/kits">Kits and instruments</Go>}
     </Screen>
   );

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { PARAMETER_NAMES, SCHOOL_WORDS, sentence, WORDS, type Assessment } from '../../../core/readiness';
 import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
-import { Button, Go, Row, Screen, space, Txt, useWide } from '../../ui';
+import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts';
 import { useWords, WithTank } from '../shell';
 import { GateEvidence } from './GateEvidence';
@@ -48,19 +48,21 @@ function Today({ tank }: { tank: Tank }) {
           <Txt key={a.code + (a.p?.[0] ?? '')} kind="small" tone="nitrite">{sentence(a, words)}</Txt>
         ))}
       </View>
-      <Reminders tank={tank} />
-      <TideStaff
-        bleed={space(wide ? 9 : 5)}
-        marks={staffRows(assessment, words).map((m) => ({ ...m, open: wide ? m.id === shownGate : m.id === opened, evidence: wide ? null : panel(m.id) }))}
-        onToggle={(id) => setOpened((was) => (was === id ? null : id))}
-      />
-      <Txt kind="small" tone="second">
-        {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
-      </Txt>
-      <Row wrap>
-        <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
-        <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />
-      </Row>
+      <Later>
+        <Reminders tank={tank} />
+        <TideStaff
+          bleed={space(wide ? 9 : 5)}
+          marks={staffRows(assessment, words).map((m) => ({ ...m, open: wide ? m.id === shownGate : m.id === opened, evidence: wide ? null : panel(m.id) }))}
+          onToggle={(id) => setOpened((was) => (was === id ? null : id))}
+        />
+        <Txt kind="small" tone="second">
+          {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
+        </Txt>
+        <Row wrap>
+          <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
+          <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />
+        </Row>
+      </Later>
     </Screen>
   );
 }
