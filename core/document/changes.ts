@@ -49,11 +49,11 @@ export function applyChanges(doc: Document, changes: readonly Change[]): Documen
 /** Everything that goes when a tank goes: its samples, events, animals, quarantines with their looks, drips. */
 export function editsToRemoveTank(doc: Document, tankId: string): Edit[] {
   const quarantineIds = new Set(Object.values(doc.quarantines).filter((q) => q.tankId === tankId).map((q) => q.id));
-  const ofTank = (name: 'samples' | 'events' | 'animals' | 'quarantines' | 'drips'): Edit[] =>
+  const ofTank = (name: 'samples' | 'events' | 'animals' | 'quarantines' | 'drips' | 'targets' | 'tasks' | 'setup' | 'equipment'): Edit[] =>
     Object.values(doc[name]).filter((e) => e.tankId === tankId).map((e) => ({ remove: name, id: e.id }));
   return [
     ...Object.values(doc.looks).filter((l) => quarantineIds.has(l.quarantineId)).map((l): Edit => ({ remove: 'looks', id: l.id })),
-    ...ofTank('drips'), ...ofTank('animals'), ...ofTank('quarantines'), ...ofTank('events'), ...ofTank('samples'),
+    ...ofTank('targets'), ...ofTank('tasks'), ...ofTank('setup'), ...ofTank('equipment'), ...ofTank('drips'), ...ofTank('animals'), ...ofTank('quarantines'), ...ofTank('events'), ...ofTank('samples'),
     { remove: 'tanks', id: tankId },
   ];
 }

@@ -38,8 +38,14 @@ describe('the file', () => {
     expect(read.status === 'invalid' && read.faults.map((f) => f.message).join(' ')).toMatch(/stands twice.*which is not there/);
   });
   test('the version is pinned and has its migrations', () => {
-    expect(VERSION).toBe(1);
+    expect(VERSION).toBe(2);
     expect(MIGRATIONS).toHaveLength(VERSION - 1);
+  });
+  test('a version 1 file opens: what version 2 added starts empty', () => {
+    const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
+    const old = Object.fromEntries(['format', 'settings', 'tanks', 'kits', 'samples', 'events', 'quarantines', 'animals', 'looks', 'drips'].map((k) => [k, now[k]]));
+    const read = readDocument(JSON.stringify({ ...old, version: 1 }));
+    expect(read.status === 'ok' && [read.fromVersion, read.document.calibrations]).toEqual([1, {}]);
   });
   test('generated documents hold together', () => {
     fc.assert(fc.property(documents, (doc) => { expect(brokenReferences(doc)).toEqual([]); }), { seed: 103, numRuns: 50 });

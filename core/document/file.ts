@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import { SPECIES_IDS } from '../stocking/species';
 import { COLLECTIONS, COLLECTION_NAMES, FORMAT, VERSION, type AnyEntity, type CollectionName, type Document, emptyDocument } from './schema';
-import { MIGRATIONS } from './migrations';
+import { fileBroughtUp } from './migrations';
 
 export interface Fault {
   /** Where, as the file has it: "samples[3].readings[0].value.high". */
@@ -87,6 +87,10 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
       broken.push({ collection: 'animals', id: a.id, fault: { path: `animals "${a.id}".speciesId`, message: `is "${a.speciesId}", which is not in the species list` } });
     }
   }
+  for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
+  for (const name of ['targets', 'tasks', 'setup', 'equipment'] as const) {
+    for (const e of Object.values(doc[name])) need(name, e.id, 'tankId', 'tanks', e.tankId);
+  }
   for (const d of Object.values(doc.drips)) {
     need('drips', d.id, 'tankId', 'tanks', d.tankId);
     d.animalIds.forEach((animalId, i) => need('drips', d.id, `animalIds[${i}]`, 'animals', animalId));
@@ -110,9 +114,9 @@ export function readDocument(text: string): LoadResult {
   if (fromVersion > VERSION) {
     return { status: 'too-new', version: fromVersion, message: `the file is version ${fromVersion}; this app reads up to ${VERSION}` };
   }
-  let current: unknown = structuredCopy(raw);
+  let current: unknown;
   try {
-    for (const step of MIGRATIONS.slice(fromVersion - 1)) current = step.up(current);
+    current = fileBroughtUp(head.data, fromVersion);
   } catch (error) {
     return { status: 'migration-failed', message: error instanceof Error ? error.message : 'unknown' };
   }
@@ -130,5 +134,3 @@ export function readDocument(text: string): LoadResult {
   faults.push(...brokenReferences(document).map((b) => b.fault));
   return faults.length > 0 ? { status: 'invalid', faults } : { status: 'ok', document, fromVersion };
 }
-
-const structuredCopy = (value: unknown): unknown => JSON.parse(JSON.stringify(value));

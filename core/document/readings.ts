@@ -13,10 +13,11 @@ export interface Interval {
 /** Interval of a reading in the kit's printed unit. On a chart of steps the truth lies between the neighbouring
  *  half-steps; a meter is good to 5 % and half its resolution. */
 export function readingInterval(value: ReadingValue, kit: Kit): Interval {
+  if (value.kind === 'repeats') return repeatsInterval(value.values, kit);
   if (value.kind === 'between') return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
   if (value.kind === 'over') return { low: value.low, mid: value.low * 1.25, high: Infinity };
   if (kit.scale.kind === 'number') {
-    const spread = Math.abs(value.value) * 0.05 + kit.scale.resolution / 2;
+    const spread = Math.abs(value.value) * readerShare(kit) + kit.scale.resolution / 2;
     return { low: value.value - spread, mid: value.value, high: value.value + spread };
   }
   const steps = kit.scale.steps;
@@ -29,8 +30,22 @@ export function readingInterval(value: ReadingValue, kit: Kit): Interval {
   };
 }
 
+/** A meter or titration is good to 5 % of what it shows unless its register says better. */
+export const readerShare = (kit: Kit): number => kit.readerShare ?? 0.05;
+
+/** Mean of repeats; the half-width is that of one reading over the root of their number, and at least half their spread. */
+function repeatsInterval(values: readonly number[], kit: Kit): Interval {
+  const mid = mean(values);
+  const one = readingInterval({ kind: 'exact', value: mid }, kit);
+  const half = Math.max((Math.max(...values) - Math.min(...values)) / 2, (one.high - one.low) / 2 / Math.sqrt(values.length));
+  return { low: mid - half, mid, high: mid + half };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+
 /** Zero as a kit can say it: the zero step, or a meter at or below its resolution. "Between 0 and 0.25" is a trace, not a zero. */
 export function readsZero(value: ReadingValue, kit: Kit): boolean {
+  if (value.kind === 'repeats') return value.values.every((x) => readsZero({ kind: 'exact', value: x }, kit));
   if (value.kind !== 'exact') return false;
   return kit.scale.kind === 'steps' ? value.value === 0 : value.value <= Math.min(kit.scale.resolution, 0.05);
 }
@@ -42,6 +57,8 @@ export function readingText(value: ReadingValue, decimals = 2): string {
       return formatDecimal(value.value, decimals);
     case 'between':
       return `${formatDecimal(value.low, decimals)}–${formatDecimal(value.high, decimals)}`;
+    case 'repeats':
+      return `${formatDecimal(mean(value.values), decimals)} (mean of ${value.values.length})`;
     case 'over':
       return `over ${formatDecimal(value.low, decimals)}`;
   }

@@ -8,9 +8,15 @@ import { MASS_UNITS, LENGTH_UNITS, SALINITY_UNITS, TEMPERATURE_UNITS, VOLUME_UNI
 z.config({ jitless: true });
 
 export const FORMAT = 'zoarium';
-export const VERSION = 1;
+export const VERSION = 2;
 
-export const PARAMETERS = ['temperature', 'salinity', 'ph', 'alkalinity', 'ammonia', 'nitrite', 'nitrate', 'phosphate'] as const;
+/** The person's own parameters, six at most: what they are called stands in the collection of that name. */
+export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
+export type OwnParameter = (typeof OWN_PARAMETERS)[number];
+export const PARAMETERS = [
+  'temperature', 'salinity', 'ph', 'alkalinity', 'calcium', 'magnesium', 'ammonia', 'nitrite', 'nitrate', 'phosphate', 'silicate', 'oxygen', 'orp',
+  'tdsSource', 'tdsMembrane', 'tdsResin', 'par', ...OWN_PARAMETERS,
+] as const;
 export type Parameter = (typeof PARAMETERS)[number];
 
 export const SCHOOLS = ['proof24', 'zeroZero', 'patient', 'watchGlass', 'matureTransfer', 'firstFish', 'coralsFirst'] as const;
@@ -52,6 +58,8 @@ export const tankSchema = z.strictObject({
   ammoniaSource: z.enum(AMMONIA_SOURCES),
   bacteriaSource: z.enum(BACTERIA_SOURCES),
   school: z.enum(SCHOOLS),
+  /** A better estimate of the real volume than the dimensions, with its standard deviation and where it came from. */
+  volumeInUse: z.strictObject({ litres: positive(100000), sdL: amount(100000), from: nameSchema }).optional(),
 });
 
 export const kitSchema = z.strictObject({
@@ -73,15 +81,43 @@ export const kitSchema = z.strictObject({
   expires: day.nullable(),
   waitMinutes: positive(120).nullable(),
   archived: z.boolean(),
+  opened: day.optional(),
+  testsLeft: z.int().min(0).max(100000).optional(),
+  storage: z.string().max(MAX_NAME).optional(),
+  /** The reader's own error as a share of the reading, where it is known; kinds of kit have a usual one. */
+  readerShare: positive(1).optional(),
+  /** A shop's slip or a laboratory: a source of its own beside the person's kits. */
+  shop: z.literal(true).optional(),
+});
+
+/** An instrument held against a standard. Salinity is practical, temperature C, as everywhere. */
+export const calibrationSchema = z.strictObject({
+  id,
+  kitId: id,
+  at: time,
+  standard: z.number().min(-5).max(100000),
+  reading: z.number().min(-5).max(100000),
+  tempC: z.number().min(-5).max(60).nullable(),
+  /** True when the instrument was then set to the standard; otherwise later readings are corrected. */
+  adjusted: z.boolean(),
+  note,
 });
 
 export const readingValueSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('exact'), value: z.number().min(-5).max(100000) }),
   z.strictObject({ kind: z.literal('between'), low: amount(100000), high: amount(100000) }).refine((v) => v.high > v.low, 'expected "high" above "low"'),
   z.strictObject({ kind: z.literal('over'), low: amount(100000) }),
+  /** The same test repeated in one sitting; the mean counts. */
+  z.strictObject({ kind: z.literal('repeats'), values: z.array(z.number().min(-5).max(100000)).min(2).max(5) }),
 ]);
 
-export const readingSchema = z.strictObject({ parameter: z.enum(PARAMETERS), kitId: id, value: readingValueSchema });
+export const readingSchema = z.strictObject({
+  parameter: z.enum(PARAMETERS),
+  kitId: id,
+  value: readingValueSchema,
+  /** The person keeps it without trusting it. */
+  doubted: z.literal(true).optional(),
+});
 
 export const sampleSchema = z.strictObject({
   id,
@@ -90,23 +126,75 @@ export const sampleSchema = z.strictObject({
   readings: z.array(readingSchema).min(1).max(PARAMETERS.length).refine(
     (rs) => new Set(rs.map((r) => r.parameter)).size === rs.length, 'expected each parameter once'),
   note,
+  /** When it was last corrected; absent when it stands as first written. */
+  editedAt: time.optional(),
 });
 
-const eventBase = { id, tankId: id, at: time, note };
+const eventBase = { id, tankId: id, at: time, note, editedAt: time.optional() };
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
 export const SEEDS = ['bottle', 'media', 'rock', 'liveSand'] as const;
+export const SMELLS = ['none', 'sea', 'earthy', 'rotten', 'chemical'] as const;
+export const SOUNDS = ['usual', 'gurgling', 'rattling', 'silent'] as const;
+export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
+export const DOSED = ['alkalinity', 'calcium', 'magnesium'] as const;
 export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable() }),
   z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable() }),
   z.strictObject({ ...eventBase, kind: z.literal('food'), food: z.enum(FOODS), grams: positive(100000) }),
   z.strictObject({ ...eventBase, kind: z.literal('seafoodOut') }),
-  z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000) }),
+  z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000), salinity: z.number().min(2).max(42).optional() }),
   z.strictObject({ ...eventBase, kind: z.literal('topOff'), litres: positive(100000) }),
   z.strictObject({ ...eventBase, kind: z.literal('film'), film: z.enum(FILMS), extent: z.int().min(0).max(4) }),
   z.strictObject({ ...eventBase, kind: z.literal('schoolChanged'), from: z.enum(SCHOOLS), to: z.enum(SCHOOLS) }),
   z.strictObject({ ...eventBase, kind: z.literal('note') }),
+  /** What eyes, ears and nose say; `seen` and `missing` name animals. */
+  z.strictObject({ ...eventBase, kind: z.literal('observation'), smell: z.enum(SMELLS), sound: z.enum(SOUNDS), clarity: z.enum(CLARITIES), missing: z.string().max(200) }),
+  /** A batch of new salt water, as it turned out. */
+  z.strictObject({ ...eventBase, kind: z.literal('saltMixed'), litres: positive(100000), grams: positive(1e7), salinity: z.number().min(2).max(42) }),
+  z.strictObject({ ...eventBase, kind: z.literal('waterMade'), litres: positive(100000), minutes: positive(100000).nullable() }),
+  /** Alkalinity, calcium or magnesium: the rise it makes in the net volume, dKH or mg/L. */
+  z.strictObject({ ...eventBase, kind: z.literal('dose'), what: z.enum(DOSED), rise: positive(2000), grams: positive(1e6).nullable() }),
 ]);
+
+/** What is aimed at, and where to be alarmed, for one parameter of one tank; stored units. */
+export const targetSchema = z.strictObject({
+  id, tankId: id, parameter: z.enum(PARAMETERS),
+  low: z.number().min(-5).max(100000), high: z.number().min(-5).max(100000),
+  alarmLow: z.number().min(-5).max(100000), alarmHigh: z.number().min(-5).max(100000),
+}).refine((t) => t.alarmLow <= t.low && t.low < t.high && t.high <= t.alarmHigh, 'expected alarmLow <= low < high <= alarmHigh');
+
+export const ownParameterSchema = z.strictObject({
+  id: z.enum(OWN_PARAMETERS), name: nameSchema, unit: z.string().max(20), min: z.number(), max: z.number(),
+}).refine((p) => p.max > p.min, 'expected "max" above "min"');
+
+/** Something planned or left open: it stands on Today from its day on until it is done. */
+export const taskSchema = z.strictObject({ id, tankId: id, day, title: nameSchema, note, doneAt: time.nullable() });
+
+export const SETUP_ITEMS = [
+  'floor', 'power', 'place', 'leakTest', 'overflow', 'drainDown', 'rockFirm', 'sandRinse', 'sandBefore', 'heaterBucket', 'topOffStop', 'lidReady',
+  'waterMade', 'saltMixed', 'fillSlow', 'heatFirst', 'saltTest', 'secondThermometer', 'flowOn', 'waterLine', 'sandAfter', 'lightsOff', 'lightsOn', 'lidOn',
+] as const;
+/** One point of the setting-up lists, dated when done. */
+export const setupSchema = z.strictObject({ id, tankId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
+
+export const EQUIPMENT_KINDS = ['heater', 'pump', 'skimmer', 'light', 'filter', 'topOff', 'rodi', 'probe', 'consumable', 'other'] as const;
+export const equipmentSchema = z.strictObject({
+  id, tankId: id, name: nameSchema, kind: z.enum(EQUIPMENT_KINDS),
+  where: z.string().max(MAX_NAME),
+  sinceDay: day,
+  price: amount(1e6).nullable(),
+  /** Money a month to run it, as far as known. */
+  monthly: amount(1e5).nullable(),
+  watts: amount(20000).nullable(),
+  breakInDays: z.int().min(0).max(365),
+  serviceEveryDays: z.int().min(1).max(3650).nullable(),
+  services: z.array(z.strictObject({ day, note })).max(500),
+  settings: z.array(z.strictObject({ day, what: nameSchema, value: z.string().max(MAX_NAME) })).max(500),
+  loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).nullable(),
+  endedDay: day.nullable(),
+});
+
 
 export const PLACES = ['wish', 'quarantine', 'display', 'gone'] as const;
 export const animalSchema = z.strictObject({
@@ -186,6 +274,12 @@ export const COLLECTIONS = {
   animals: animalSchema,
   looks: lookSchema,
   drips: dripSchema,
+  calibrations: calibrationSchema,
+  targets: targetSchema,
+  ownParameters: ownParameterSchema,
+  tasks: taskSchema,
+  setup: setupSchema,
+  equipment: equipmentSchema,
 } as const;
 
 export type CollectionName = keyof typeof COLLECTIONS;
@@ -206,6 +300,13 @@ export type Quarantine = Entity<'quarantines'>;
 export type Look = Entity<'looks'>;
 export type Sign = Look['signs'][number];
 export type Drip = Entity<'drips'>;
+export type Calibration = Entity<'calibrations'>;
+export type Target = Entity<'targets'>;
+export type OwnParameterSpec = Entity<'ownParameters'>;
+export type Task = Entity<'tasks'>;
+export type SetupItem = (typeof SETUP_ITEMS)[number];
+export type Equipment = Entity<'equipment'>;
+export type Dosed = (typeof DOSED)[number];
 export type DripCheck = (typeof DRIP_CHECKS)[number];
 export type Settings = Entity<'settings'>;
 

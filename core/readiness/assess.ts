@@ -1,6 +1,7 @@
 /** The judgement of a tank: gates walked by school, alarms over them, fish and coral apart, tests that are due. */
 import { FREE_AMMONIA_LIMITS, freeAmmoniaFraction } from '../seawater';
 import type { Document, Parameter } from '../document';
+import { disagreement, type InstrumentReading } from '../instruments';
 import { DAY_MS, gatherEvidence, lastOf, trusted, type Point, type TankEvidence } from './evidence';
 import { ask, isTransfer, printed, RULE_OF_GATE, SCHOOL_GATES, seaWater, type Assessment, type Finding, type FreeAmmonia, type Gate, type GateId, type Judgement, type Verdict, type Word } from './gates';
 import { firstAmmoniaMs, firstFall, inRange, isFresh, proofState, RULES } from './rules';
@@ -15,7 +16,7 @@ export function freeAmmonia(e: TankEvidence): FreeAmmonia | null {
   const ph = phPoint?.interval.mid ?? 8.2;
   const tempC = near(e.series.temperature)?.interval.mid ?? 25;
   const salinity = near(e.series.salinity)?.interval.mid ?? 35;
-  if (!inRange(tempC, [10, 35]) || !inRange(ph, [4, 11])) return null;
+  if (!inRange(tempC, [10, 35]) || !inRange(ph, [4, 11]) || !inRange(salinity, [0, 45])) return null;
   const fraction = freeAmmoniaFraction(ph, tempC, salinity);
   return { atMs: ammonia.atMs, mgNPerL: ammonia.zero ? 0 : ammonia.interval.mid * fraction, fraction, ph, phAssumed: !phPoint, tempC, salinity };
 }
@@ -40,7 +41,12 @@ function findAlarms(e: TankEvidence, free: FreeAmmonia | null): { finding: Findi
   for (const parameter of ['ammonia', 'nitrite', 'nitrate', 'salinity', 'alkalinity'] as const) {
     const last = lastOf(e.series[parameter]);
     if (last?.doubts.includes('expired')) alarms.push({ finding: { code: 'expiredKit', p: [parameter] }, word: 'test' });
+    if (last?.doubts.includes('drift')) alarms.push({ finding: { code: 'driftDoubt', p: [parameter] }, word: 'test' });
     if (last?.doubts.includes('nitriteInterferes')) alarms.push({ finding: { code: 'nitrateDoubted' }, word: null });
+  }
+  for (const parameter of ['temperature', 'salinity', 'ph', 'alkalinity', 'calcium', 'magnesium'] as const) {
+    const found = disagreement(parameter, trusted(e.series[parameter]).filter((p) => p.atMs >= e.nowMs - 7 * DAY_MS).map(asInstrument));
+    if (found) alarms.push({ finding: { code: 'instrumentsDisagree', p: [parameter], t: { one: `${found.one.kitName} ${found.one.value.toFixed(1)}`, other: `${found.other.kitName} ${found.other.value.toFixed(1)}` } }, word: null });
   }
   if (living) {
     for (const parameter of ['nitrate', 'phosphate'] as const) {
@@ -50,6 +56,10 @@ function findAlarms(e: TankEvidence, free: FreeAmmonia | null): { finding: Findi
   }
   return alarms;
 }
+
+const asInstrument = (p: Point): InstrumentReading => ({
+  kitId: p.kit.id, kitName: p.kit.name, shop: p.kit.shop === true, atMs: p.atMs, value: p.interval.mid, half: Number.isFinite(p.interval.high) ? (p.interval.high - p.interval.low) / 2 : p.interval.mid,
+});
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
 const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
@@ -122,6 +132,8 @@ export function assess(e: TankEvidence, doc: Document): Assessment {
   }
   const dead = lostRecently(e, doc);
   if (dead && URGENCY.test < URGENCY[fish.word]) fish = { word: 'test', reason: { code: 'deathAsksTest' }, opens: ask('ammonia') };
+  const missing = missingSince(e);
+  if (missing !== null && URGENCY.test < URGENCY[fish.word]) fish = { word: 'test', reason: { code: 'missingAsksTest', t: { missing } }, opens: ask('ammonia') };
   // An alarm may only make the word more careful, never less.
   for (const alarm of alarms) {
     if (alarm.word !== null && (URGENCY[alarm.word] < URGENCY[fish.word] || (alarm.word === fish.word && alarm.word === 'actNow'))) {
@@ -143,6 +155,8 @@ function opensOf(finding: Finding): Finding {
       return { code: 'bringSalinity' };
     case 'ammoniaTooHigh':
       return { code: 'noMoreDose' };
+    case 'driftDoubt':
+      return { code: 'readAgain', p: finding.p };
     case 'expiredKit':
       return { code: 'newKit', p: finding.p };
     default:
@@ -158,6 +172,14 @@ function lostRecently(e: TankEvidence, doc: Document): boolean {
     const atMs = Date.parse(last.at);
     return atMs <= e.nowMs && e.nowMs - atMs <= RULES.staleDays * DAY_MS && !e.series.ammonia.some((p) => p.atMs > atMs);
   });
+}
+
+/** What an observation of the last three days did not see, with no ammonia test since; null when all was seen. */
+function missingSince(e: TankEvidence): string | null {
+  const told = [...e.events].reverse().find((x) => x.kind === 'observation');
+  if (told?.kind !== 'observation' || told.missing === '') return null;
+  const atMs = Date.parse(told.at);
+  return e.nowMs - atMs <= RULES.staleDays * DAY_MS && !e.series.ammonia.some((p) => p.atMs > atMs) ? told.missing : null;
 }
 
 function dueTests(e: TankEvidence, fish: Judgement, coral: Judgement): Parameter[] {

@@ -1,14 +1,16 @@
 /** The readings of one tank laid out for judging: times in ms, nitrogen as mg N/L, each doubt named. */
 import {
   kitExpired, nitrogenInterval, PARAMETERS, readingInterval, readingText, readsZero,
-  type Animal, type Document, type Interval, type Kit, type Parameter, type Sample, type Tank, type TankEvent,
+  type Animal, type Calibration, type Document, type Interval, type Kit, type Parameter, type Sample, type SetupItem, type Tank, type TankEvent,
 } from '../document';
 import { isNitrogen } from '../document/readings';
+import { calibrationSessions, corrected, correctionAt, insideDrift, type CalibrationSession } from '../instruments';
 import { remembered } from '../remembered';
+import { openEssentials } from '../setup';
 import { netVolume } from '../volume';
 
 /** Why a reading is kept but not trusted. */
-export type Doubt = 'expired' | 'nitriteInterferes';
+export type Doubt = 'expired' | 'nitriteInterferes' | 'drift' | 'byPerson';
 
 export interface Point {
   atMs: number;
@@ -20,6 +22,8 @@ export interface Point {
   text: string;
   kit: Kit;
   doubts: readonly Doubt[];
+  /** True when a calibration's correction has been applied to the interval. */
+  corrected?: true;
 }
 
 export interface TankEvidence {
@@ -33,6 +37,8 @@ export interface TankEvidence {
   /** Animals that are or were in the display, with the time they joined. */
   joined: { atMs: number; animal: Animal }[];
   inDisplay: Animal[];
+  /** Essential points of the setting-up lists still open, once the lists are in use. */
+  setupOpen: SetupItem[];
 }
 
 /** Nitrite above this, mg N/L, makes nitrate kits over-read (about 0.15 mg N/L is 0.5 mg/L as NO2). */
@@ -71,7 +77,7 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
     tank,
     netL,
     nowMs,
-    series: seriesOf(samples, doc.kits),
+    series: seriesOf(samples, doc.kits, doc.calibrations),
     doses: timed.flatMap(({ event, atMs }) => (event.kind === 'ammoniaDose' ? [{ atMs, mgNPerL: event.mgN / netL }] : [])),
     changes: timed.flatMap(({ event, atMs }) =>
       event.kind === 'waterChange' ? [{ atMs, fraction: Math.min(1, event.litres / netL) }] : []),
@@ -84,14 +90,24 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
       .filter((j) => j.atMs <= nowMs)
       .sort(byTime),
     inDisplay: animals.filter((a) => currentPlace(a).to === 'display'),
+    setupOpen: openEssentials(
+      { school: tank.school, sand: 'before', hasSump: tank.sumpL > 0, hasSand: tank.sandKg > 0 },
+      new Set(Object.values(doc.setup).filter((s) => s.tankId === tankId).map((s) => s.item)),
+    ),
   };
 }
 
-function seriesOf(samples: { sample: Sample; atMs: number }[], kits: Record<string, Kit>): Record<Parameter, readonly Point[]> {
+function seriesOf(samples: { sample: Sample; atMs: number }[], kits: Record<string, Kit>, calibrations: Record<string, Calibration>): Record<Parameter, readonly Point[]> {
   const series = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
   const pointsOf = pointsBy(kits);
   for (const { sample } of samples) {
     for (const { parameter, point } of pointsOf(sample)) series[parameter].push(point);
+  }
+  for (const kitId of new Set(Object.values(calibrations).map((c) => c.kitId))) {
+    const kit = kits[kitId];
+    if (!kit) continue;
+    const sessions = calibrationSessions(Object.values(calibrations).filter((c) => c.kitId === kitId), kit.parameter);
+    series[kit.parameter] = series[kit.parameter].map((p) => (p.kit.id === kitId ? asCalibrated(p, sessions) : p));
   }
   return { ...series, nitrate: withInterference(series.nitrate, series.nitrite) };
 }
@@ -112,10 +128,19 @@ const pointsBy = remembered((kits: Record<string, Kit>) =>
           zero: readsZero(reading.value, kit),
           text: readingText(reading.value),
           kit,
-          doubts: kitExpired(kit, sample.at) ? (['expired'] as const) : [],
+          doubts: [...(kitExpired(kit, sample.at) ? (['expired'] as const) : []), ...(reading.doubted ? (['byPerson'] as const) : [])],
         },
       }];
     })));
+
+/** A reading as its instrument's calibrations see it: corrected by the one before, doubted when the one after found a drift. */
+function asCalibrated(p: Point, sessions: readonly CalibrationSession[]): Point {
+  const doubts = insideDrift(sessions, p.atMs) ? [...p.doubts, 'drift' as const] : p.doubts;
+  const correction = correctionAt(sessions, p.atMs);
+  if (correction.from === 'none') return doubts === p.doubts ? p : { ...p, doubts };
+  const fix = (x: number) => corrected(x, correction);
+  return { ...p, doubts, interval: { low: fix(p.interval.low), mid: fix(p.interval.mid), high: fix(p.interval.high) }, corrected: true };
+}
 
 /** A nitrate reading is doubted when the nitrite nearest to it, within two days, is present. One pass over both series. */
 function withInterference(nitrates: readonly Point[], nitrites: readonly Point[]): readonly Point[] {

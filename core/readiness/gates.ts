@@ -2,6 +2,7 @@
 import type { Parameter, School } from '../document';
 import { basisLabel, type NitrogenSpecies } from '../units/nitrogen';
 import { DAY_MS, HOUR_MS, lastOf, trusted, type Point, type TankEvidence } from './evidence';
+import { setupTitle } from '../setup';
 import { bothClear, firstAmmoniaMs, firstFall, inRange, isFresh, proofState, RULES } from './rules';
 
 export type GateId =
@@ -90,6 +91,8 @@ export function seaWater(e: TankEvidence): Verdict {
   const n = { salinity: salinity.interval.mid, tempC: temperature.interval.mid };
   if (!inRange(n.salinity, RULES.salinity)) return shut('wait', { code: 'salinityOff', n }, { code: 'bringSalinity' });
   if (!inRange(n.tempC, RULES.tempC)) return shut('wait', { code: 'temperatureOff', n }, { code: 'bringTemperature' });
+  // A list begun is finished before the water counts as ready; animals already in say that it was.
+  if (e.setupOpen.length > 0 && e.joined.length === 0) return shut('wait', { code: 'setupOpen', n: { left: e.setupOpen.length }, t: { first: setupTitle(e.setupOpen[0] ?? 'leakTest').toLowerCase() } }, { code: 'finishSetup' });
   return open(Math.max(salinity.atMs, temperature.atMs), 'waterReady', n);
 }
 

@@ -1,5 +1,5 @@
 /** Findings in sentences. The person's units and calendar come in as functions, so that nothing here knows a locale. */
-import type { Parameter, School } from '../document';
+import { PARAMETER_NAMES, type Parameter, type School } from '../document';
 import { fromMgNPerL } from '../units/nitrogen';
 import { showQuantity, type UnitPreferences } from '../units/preferences';
 import type { Finding, GateId, Word } from './gates';
@@ -11,11 +11,6 @@ export interface WordsContext {
   /** "Fri 21:10" of a time. */
   hour: (ms: number) => string;
 }
-
-export const PARAMETER_NAMES: Record<Parameter, string> = {
-  temperature: 'temperature', salinity: 'salinity', ph: 'pH', alkalinity: 'alkalinity',
-  ammonia: 'ammonia', nitrite: 'nitrite', nitrate: 'nitrate', phosphate: 'phosphate',
-};
 
 export const WORDS: Record<Word, string> = { wait: 'Wait', test: 'Test', goSmall: 'Go small', go: 'Go', actNow: 'Act now' };
 
@@ -171,6 +166,12 @@ export function sentence(finding: Finding, context: WordsContext): string {
     noMoreDose: () => 'Dose no more. A water change brings it down.',
     expiredKit: () => `The ${p} kit is past its date: its reading is kept, not trusted.`,
     newKit: () => `Repeat ${p} with a kit in date.`,
+    setupOpen: () => `${n('left')} essential point${n('left') === 1 ? '' : 's'} of setting up ${n('left') === 1 ? 'is' : 'are'} open, first: ${t('first')}.`,
+    finishSetup: () => 'Date them under Setting up, on the bench.',
+    driftDoubt: () => `The ${p} instrument was found to have drifted: its readings since the last good calibration are kept, not trusted.`,
+    readAgain: () => `Read ${p} again with the corrected instrument.`,
+    instrumentsDisagree: () => `Two sources disagree on ${p}: ${t('one')} against ${t('other')}. Calibrate before acting.`,
+    missingAsksTest: () => `Something was not seen (${t('missing')}): ammonia has not been tested since.`,
     nitrateDoubted: () => 'Nitrate reads too high while nitrite is present: kept, not trusted.',
     nutrientZero: () => `${capital(p)} reads zero: with life in the tank that is a finding too. Slime and stringy brown films follow.`,
     coralUnmeasured: () => `For corals, ${p} must be known from the last three days.`,

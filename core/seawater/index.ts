@@ -1,3 +1,5 @@
 export { densityKgPerM3, specificGravity, salinityFromSpecificGravity, type SgReference } from './density';
 export { salinityFromRatio, salinityFromConductivity, conductivityMSPerCm } from './conductivity';
 export { FREE_AMMONIA_LIMITS, ammoniumPKa, ammoniumPKYaoMillero, freeAmmoniaFraction } from './ammonia';
+export { alkalinityAt, carbonateConstants, phOf } from './carbonate';
+export { NACL_SLOPE, refractometerShows, refractometerTrue, type Refractometer } from './refractometer';

@@ -1,7 +1,7 @@
 /** Documents shaped like the real thing, for properties. */
 import fc from 'fast-check';
 import {
-  AMMONIA_SOURCES, BACTERIA_SOURCES, DEFAULT_SETTINGS, emptyDocument, FILMS, FOODS, MAX_NAME, PARAMETERS, SCHOOLS, SEEDS, SIGNS, STARTER_KITS,
+  AMMONIA_SOURCES, BACTERIA_SOURCES, CLARITIES, DEFAULT_SETTINGS, DOSED, emptyDocument, FILMS, FOODS, MAX_NAME, SCHOOLS, SEEDS, SIGNS, SMELLS, SOUNDS, STARTER_KITS,
   type Animal, type Document, type Look, type Quarantine, type Reading, type Sample, type Tank, type TankEvent,
 } from '../document';
 import { SPECIES } from '../stocking';
@@ -30,11 +30,12 @@ const reading = (parameter: Reading['parameter']): fc.Arbitrary<Reading> => {
     amount(40).map((value): Reading => ({ parameter, kitId, value: { kind: 'exact', value } })),
     amount(4).map((low): Reading => ({ parameter, kitId, value: { kind: 'between', low, high: low * 2 } })),
     amount(40).map((low): Reading => ({ parameter, kitId, value: { kind: 'over', low } })),
+    fc.array(amount(40), { minLength: 2, maxLength: 5 }).map((values): Reading => ({ parameter, kitId, value: { kind: 'repeats', values }, doubted: true })),
   );
 };
 
 const sample = (tankId: string): fc.Arbitrary<Sample> =>
-  fc.record({ id, at: time, note, parameters: fc.uniqueArray(fc.constantFrom(...PARAMETERS), { minLength: 1, maxLength: 8 }) })
+  fc.record({ id, at: time, note, parameters: fc.uniqueArray(fc.constantFrom(...STARTER_KITS.map((k) => k.parameter)), { minLength: 1, maxLength: 8 }) })
     .chain(({ parameters, ...rest }) => fc.tuple(...parameters.map(reading)).map((readings) => ({ ...rest, tankId, readings })));
 
 const event = (tankId: string): fc.Arbitrary<TankEvent> => {
@@ -46,12 +47,18 @@ const event = (tankId: string): fc.Arbitrary<TankEvent> => {
     fc.record({ ...base, kind: fc.constant('waterChange' as const), litres: amount(500) }),
     fc.record({ ...base, kind: fc.constant('film' as const), film: fc.constantFrom(...FILMS), extent: fc.integer({ min: 0, max: 4 }) }),
     fc.record({ ...base, kind: fc.constant('note' as const) }),
+    fc.record({ ...base, kind: fc.constant('saltMixed' as const), litres: amount(200), grams: amount(9000), salinity: fc.double({ min: 20, max: 40, noNaN: true }) }),
+    fc.record({ ...base, kind: fc.constant('dose' as const), what: fc.constantFrom(...DOSED), rise: amount(5), grams: fc.option(amount(50)) }),
+    fc.record({ ...base, kind: fc.constant('observation' as const), smell: fc.constantFrom(...SMELLS), sound: fc.constantFrom(...SOUNDS), clarity: fc.constantFrom(...CLARITIES), missing: fc.constantFrom('', 'one goby') }),
   );
 };
 
 const look = (quarantineId: string): fc.Arbitrary<Look> =>
   fc.record({ id, quarantineId: fc.constant(quarantineId), day, result: fc.constantFrom('clear' as const, 'sign' as const), signs: fc.uniqueArray(fc.constantFrom(...SIGNS)), note })
     .map((l) => (l.result === 'clear' ? { ...l, signs: [] } : l));
+
+const calibration = fc.record({ id, kitId: fc.constantFrom(...STARTER_KITS.map((k) => k.id)), at: time, standard: amount(50), reading: amount(50), tempC: fc.option(amount(30)), adjusted: fc.boolean(), note });
+const task = (tankId: string) => fc.record({ id, tankId: fc.constant(tankId), day, title: name, note, doneAt: fc.option(time) });
 
 const byId = <T extends { id: string }>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((x) => [x.id, x]));
 
@@ -65,9 +72,10 @@ export const documents: fc.Arbitrary<Document> = fc.uniqueArray(tank, { minLengt
     quarantineId: fc.constantFrom('q1', null), plannedDay: fc.option(day),
   });
   return fc.record({
+    calibrations: fc.array(calibration, { maxLength: 4 }), tasks: fc.array(task(tankId), { maxLength: 4 }),
     samples: fc.array(sample(tankId), { maxLength: 12 }), events: fc.array(event(tankId), { maxLength: 8 }), animals: fc.array(animal, { maxLength: 4 }), looks: fc.array(look('q1'), { maxLength: 6 }),
-  }).map(({ samples, events, animals, looks }): Document => ({
+  }).map(({ samples, events, animals, looks, calibrations, tasks }): Document => ({
     ...emptyDocument(), settings: { person: DEFAULT_SETTINGS }, tanks: byId(tanks), kits: byId(STARTER_KITS), quarantines: { q1: quarantine },
-    samples: byId(samples), events: byId(events), animals: byId(animals), looks: byId(looks),
+    samples: byId(samples), events: byId(events), calibrations: byId(calibrations), tasks: byId(tasks), animals: byId(animals), looks: byId(looks),
   }));
 });

@@ -14,6 +14,8 @@ export interface VolumeInput {
   sumpL: number;
   rockKg: number;
   sandKg: number;
+  /** A better estimate that the person put in use; the arithmetic of the parts is still shown. */
+  volumeInUse?: { litres: number; sdL: number; from: string };
 }
 
 export interface VolumeLine {
@@ -27,6 +29,10 @@ export interface NetVolume {
   netL: number;
   sdL: number;
   lines: VolumeLine[];
+  /** Where the figure in use comes from. */
+  from: string;
+  /** What dimensions, rock and sand alone give. */
+  byParts: { netL: number; sdL: number };
 }
 
 export const ROCK_KG_PER_L = 2.4;
@@ -59,5 +65,6 @@ export function netVolume(input: VolumeInput): NetVolume {
   const netL = lines.reduce((sum, line) => sum + line.litres, 0);
   if (netL <= 0) throw new RangeError(`"rockKg" and "sandKg" displace more than the tank holds: ${netL.toFixed(1)} L left`);
   const sdL = Math.sqrt(lines.reduce((sum, line) => sum + line.sdL ** 2, 0));
-  return { netL, sdL, lines: lines.filter((line) => line.litres !== 0) };
+  const used = input.volumeInUse;
+  return { netL: used?.litres ?? netL, sdL: used?.sdL ?? sdL, from: used?.from ?? 'dimensions, rock and sand', byParts: { netL, sdL }, lines: lines.filter((line) => line.litres !== 0) };
 }

@@ -70,9 +70,9 @@ describe('the sample sheet', () => {
   });
   test('an unusual value and a jump are questioned, not refused', () => {
     const ph = kitOf('ph') as Kit;
-    expect(questionOf({ kind: 'exact', value: 6.9 }, ph, undefined)).toMatch(/unusual/);
-    expect(questionOf({ kind: 'exact', value: 8.6 }, ph, { kind: 'exact', value: 7.9 })).toMatch(/Repeat/);
-    expect(questionOf({ kind: 'exact', value: 8.1 }, ph, { kind: 'exact', value: 8 })).toBeNull();
+    expect(questionOf({ kind: 'exact', value: 6.9 }, ph, undefined)?.text).toMatch(/unusual/);
+    expect(questionOf({ kind: 'exact', value: 8.6 }, ph, 7.9)?.text).toMatch(/Repeat/);
+    expect(questionOf({ kind: 'exact', value: 8.1 }, ph, 8)).toBeNull();
   });
 });
 

@@ -13,6 +13,8 @@ export const sampleDraftSchema = z.strictObject({
   timers: z.record(z.string(), z.number()),
   /** Rows added by hand although not due. */
   shown: z.array(z.string()),
+  /** Parameters whose reading is kept without trust. */
+  doubted: z.array(z.string()).default([]),
 });
 export type SampleDraft = z.infer<typeof sampleDraftSchema>;
 

@@ -1,7 +1,7 @@
-/** From stored entries to a document. Nothing is written here but what is set aside: a damaged entry is moved under
+/** From stored entries to a document. Nothing is written here but entries brought up from an older version and what is set aside: a damaged entry is moved under
  *  "aside/", kept word for word and reported; everything else opens. */
 import {
-  brokenReferences, COLLECTION_NAMES, emptyDocument, parseEntity, VERSION,
+  broughtUp, brokenReferences, COLLECTION_NAMES, emptyDocument, parseEntity, VERSION,
   type AnyEntity, type CollectionName, type Document,
 } from '../../core/document';
 import type { Storage } from './storage';
@@ -46,7 +46,7 @@ export async function loadDocument(storage: Storage): Promise<Loaded> {
     if (i > 0 && i % CHUNK === 0) await breathe();
     const key = entityKeys[i] ?? '';
     const raw = raws[key] ?? '';
-    const problem = open(document, key, raw);
+    const problem = open(document, key, raw, version);
     if (problem) aside.push({ key, why: problem, raw });
   }
   // What refers to something set aside cannot be shown either: repeat until all references hold.
@@ -61,11 +61,21 @@ export async function loadDocument(storage: Storage): Promise<Loaded> {
   if (aside.length > 0) {
     await storage.setMany(Object.fromEntries(aside.flatMap((a) => [[ASIDE + a.key, a.raw], [a.key, null]])));
   }
+  if (version < VERSION) await storage.setMany(storedForm(document));
   return { status: 'ok', document, aside: [...aside, ...asideBefore], drafts };
 }
 
+/** Everything as it is stored in this version, in one write. */
+function storedForm(document: Document): Record<string, string> {
+  const entries: Record<string, string> = { [META_KEY]: JSON.stringify({ version: VERSION }) };
+  for (const name of COLLECTION_NAMES) {
+    for (const [id, entity] of Object.entries(document[name])) entries[entityKey(name, id)] = JSON.stringify(entity);
+  }
+  return entries;
+}
+
 /** Puts one stored entry into the document; the reason when it cannot be. */
-function open(document: Document, key: string, raw: string): string | null {
+function open(document: Document, key: string, raw: string, version: number): string | null {
   const [, collection, id] = key.split('/');
   if (!COLLECTION_NAMES.includes(collection as CollectionName) || !id) return 'is of a kind this version does not know';
   let value: unknown;
@@ -74,7 +84,7 @@ function open(document: Document, key: string, raw: string): string | null {
   } catch {
     return 'is not readable as JSON';
   }
-  const parsed = parseEntity(collection as CollectionName, value);
+  const parsed = parseEntity(collection as CollectionName, broughtUp(collection as CollectionName, value, version));
   if (!parsed.ok) return parsed.faults.map((f) => `${f.path}: ${f.message}`).join('; ');
   if (parsed.entity.id !== id) return `carries the id "${parsed.entity.id}"`;
   (document[collection as CollectionName] as Record<string, AnyEntity>)[id] = parsed.entity;

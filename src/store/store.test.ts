@@ -141,7 +141,7 @@ test('another tab sees the act', async () => {
 test('a half-entered sample survives; an unreadable draft is dropped', async () => {
   const storage = memoryStorage({ 'draft/drops/t': '{"target":-1}' });
   const made = await opened(storage);
-  const draft = { readings: [], texts: { ph: '8,1' }, atText: '', note: '', timers: {}, shown: [] };
+  const draft = { readings: [], texts: { ph: '8,1' }, atText: '', note: '', timers: {}, shown: [], doubted: [] };
   made.store.dispatch(sampleDrafted({ tankId: 't', draft }));
   await made.settled();
   const again = await opened(storage);

@@ -127,10 +127,10 @@ export function Choice<T extends string>({ label, options, value, onChange, stac
 }
 
 /** On or off, as a box with a tick; the state is also in words. */
-export function Check({ label, checked, onChange, note }: { label: string; checked: boolean; onChange: (on: boolean) => void; note?: string }) {
+export function Check({ label, name, checked, onChange, note }: { label: string; /** Spoken name where the label alone would be ambiguous; contains it. */ name?: string; checked: boolean; onChange: (on: boolean) => void; note?: string }) {
   const { roles } = useTheme();
   return (
-    <Pressable role="checkbox" aria-checked={checked} aria-label={label} onPress={() => onChange(!checked)} style={styles.check}>
+    <Pressable role="checkbox" aria-checked={checked} aria-label={name ?? label} onPress={() => onChange(!checked)} style={styles.check}>
       <View style={[styles.tick, { borderColor: checked ? roles.go : roles.edge, backgroundColor: checked ? roles.go : 'transparent' }]}>
         <Txt kind="label" tone="ground">{checked ? '✓' : ' '}</Txt>
       </View>

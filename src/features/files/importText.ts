@@ -3,6 +3,7 @@ import { COLLECTION_NAMES, readDocument, type CollectionName, type Document, typ
 
 export const COLLECTION_WORDS: Record<CollectionName, string> = {
   settings: 'settings', tanks: 'tanks', kits: 'kits', samples: 'samples', events: 'events', quarantines: 'quarantine systems', animals: 'animals', looks: 'quarantine looks', drips: 'drips',
+  calibrations: 'calibrations', targets: 'targets', ownParameters: 'own parameters', tasks: 'tasks', setup: 'setting-up points', equipment: 'equipment',
 };
 
 export type Preview =

@@ -1,13 +1,13 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { z } from 'zod';
-import { FILMS, FOODS, SEEDS, type Tank } from '../../../core/document';
+import { CLARITIES, DOSED, FILMS, FOODS, SEEDS, SMELLS, SOUNDS, type Tank } from '../../../core/document';
 import { lastOf } from '../../../core/readiness';
-import { toMgNPerL, parseDecimal } from '../../../core/units';
+import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
 import { commit, fieldTime, newId, readFieldTime, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, Caution, Choice, Go, Screen, TextField, Txt, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
-import { amountOf, doseGuard, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, type EventTexts } from './eventForm';
+import { amountOf, CLARITY_WORDS, DOSED_WORDS, doseGuard, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, SMELL_WORDS, SOUND_WORDS, type EventTexts } from './eventForm';
 import { RecentEntries } from './History';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
@@ -33,14 +33,14 @@ function EventSheet({ tank }: { tank: Tank }) {
   const context = { id: edited?.id ?? 'new', tankId: tank.id, netL, units, nowMs: Date.now(), readTime: readFieldTime };
   const read = readEvent(texts, context);
   const faults = read.ok || !tried ? {} : read.faults;
-  const amount = amountOf(texts.kind, units);
+  const amount = amountOf(texts.kind, units, texts.what);
   const typed = parseDecimal(texts.amount);
   const guard = texts.kind === 'ammoniaDose' && typed.ok && !edited ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0) : null;
   const save = () => {
     setTried(true);
     const final = readEvent(texts, { ...context, id: edited?.id ?? newId(), nowMs: Date.now() });
     if (!final.ok) return;
-    dispatch(commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [{ put: 'events', entity: final.event }]));
+    dispatch(commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [{ put: 'events', entity: edited ? { ...final.event, editedAt: new Date().toISOString() } : final.event }]));
     router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
   };
   const options = <T extends string>(list: readonly T[], words: Record<T, string>) => list.map((value) => ({ value, label: words[value] }));
@@ -62,7 +62,24 @@ function EventSheet({ tank }: { tank: Tank }) {
           <Choice label="How much" options={[{ value: '0', label: '0 gone' }, { value: '1', label: '1 a trace' }, { value: '2', label: '2 patches' }, { value: '3', label: '3 most' }, { value: '4', label: '4 all over' }]} value={texts.extent} onChange={(extent) => change({ extent })} />
         </>
       ) : null}
+      {texts.kind === 'observation' ? (
+        <>
+          <Choice label="Smell" options={options(SMELLS, SMELL_WORDS)} value={texts.smell} onChange={(smell) => change({ smell })} />
+          <Choice label="Sound" options={options(SOUNDS, SOUND_WORDS)} value={texts.sound} onChange={(sound) => change({ sound })} />
+          <Choice label="Water" options={options(CLARITIES, CLARITY_WORDS)} value={texts.clarity} onChange={(clarity) => change({ clarity })} />
+          <TextField label="Animals not seen" value={texts.missing} onChange={(missing) => change({ missing })} error={faults.missing} hint="May be left empty. Something missing asks for an ammonia test." />
+        </>
+      ) : null}
+      {texts.kind === 'dose' ? (
+        <>
+          <Choice label="What" options={DOSED.map((value) => ({ value, label: DOSED_WORDS[value].title }))} value={texts.what} onChange={(what) => change({ what })} />
+          <Go href={`/tank/${tank.id}/bench/minerals` as Href}>Work out the dose</Go>
+        </>
+      ) : null}
       {amount ? <TextField big numeric label={amount.label} unit={amount.unit} value={texts.amount} onChange={(next) => change({ amount: next })} error={faults.amount} question={guard} hint={amount.optional ? 'May be left empty.' : undefined} /> : null}
+      {texts.kind === 'saltMixed' || texts.kind === 'dose' ? <TextField numeric label={texts.kind === 'dose' ? 'Powder' : 'Salt used'} unit="g" value={texts.grams} onChange={(grams) => change({ grams })} error={faults.grams} hint={texts.kind === 'dose' ? 'May be left empty.' : undefined} /> : null}
+      {texts.kind === 'waterMade' ? <TextField numeric label="Time it took" unit="min" value={texts.grams} onChange={(grams) => change({ grams })} error={faults.grams} hint="May be left empty." /> : null}
+      {texts.kind === 'saltMixed' || texts.kind === 'waterChange' ? <TextField numeric label="Salinity of the new water" unit={unitLabel(units.salinity)} value={texts.salinity} onChange={(salinity) => change({ salinity })} error={faults.salinity} hint={texts.kind === 'waterChange' ? 'May be left empty: taken as matched.' : undefined} /> : null}
       {texts.kind === 'waterChange' ? <Caution>Heater and pumps off before the water falls below them; back on after. Never start a siphon by mouth.</Caution> : null}
       {texts.kind === 'waterChange' && ammonia ? <Txt kind="small" tone="second">{`Test before and after: the last ammonia reading is ${ammonia.text} mg/L.`}</Txt> : null}
       {texts.kind === 'topOff' ? <Txt tone="second">Fresh water only. Evaporation leaves the salt behind; topping up with salt water is the classic mistake.</Txt> : null}

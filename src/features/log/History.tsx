@@ -1,8 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { type Kit, type Sample, type Tank, type TankEvent } from '../../../core/document';
-import { PARAMETER_NAMES } from '../../../core/readiness';
+import { type Kit, type Sample, type Tank, type TankEvent, PARAMETER_NAMES } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Choice, Empty, Go, Row, Screen, space, Txt, useTheme } from '../../ui';

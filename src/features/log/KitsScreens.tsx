@@ -1,8 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { isNitrogen, PARAMETERS, type Kit } from '../../../core/document';
-import { PARAMETER_NAMES } from '../../../core/readiness';
+import { isNitrogen, PARAMETERS, type Kit, PARAMETER_NAMES } from '../../../core/document';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Check, Choice, Go, Line, Row, Screen, TextField, Txt, WhenField } from '../../ui';

@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { isNitrogen, type Kit, type Reading } from '../../../core/document';
-import { PARAMETER_NAMES, type Point } from '../../../core/readiness';
+import { isNitrogen, type Kit, type Reading, parameterName } from '../../../core/document';
+import { type Point } from '../../../core/readiness';
 import { agoWords, useAppSelector, type SampleDraft } from '../../store';
-import { Button, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
+import { Button, Check, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
 import { useUnits } from '../shell';
-import { kitDoubt, questionOf, readingWords, readNumberText, selectedSteps, shownValue, tapStep, typedUnit } from './sampleForm';
+import { capital, kitDoubt, questionOf, readingWords, readNumberText, selectedSteps, shownValue, tapStep, typedUnit } from './sampleForm';
 
 interface Props {
   kit: Kit;
@@ -26,12 +26,14 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
   const p = kit.parameter;
   const kits = useAppSelector((s) => s.document.entities.kits);
   const others = Object.values(kits).filter((k) => k.parameter === p && (!k.archived || k.id === kit.id));
+  const own = useAppSelector((s) => s.document.entities.ownParameters);
   const reading = draft.readings.find((r) => r.parameter === p);
   const text = draft.texts[p] ?? '';
-  const typed = kit.scale.kind === 'number' ? readNumberText(text, kit, units) : {};
+  const typed = kit.scale.kind === 'number' ? readNumberText(text, kit, units, own) : {};
   const value = kit.scale.kind === 'number' ? typed.value : reading?.value;
-  const lastValue = last ? { kind: 'exact' as const, value: last.interval.mid } : undefined;
-  const question = questionOf(value, kit, isNitrogen(p) ? undefined : lastValue);
+  const name = parameterName(p, own);
+  const question = questionOf(value, kit, isNitrogen(p) ? undefined : last?.interval.mid);
+  const doubted = draft.doubted.includes(p);
   const doubt = kitDoubt(kit, new Date(now).toISOString(), nitritePresent);
   const lastWords = last ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}` : 'never tested';
 
@@ -51,12 +53,12 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
       <Row style={styles.between}>
         <Row style={styles.name}>
           {isNitrogen(p) ? <Mark of={p} size={18} /> : null}
-          <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>{p === 'ph' ? 'pH' : PARAMETER_NAMES[p].charAt(0).toUpperCase() + PARAMETER_NAMES[p].slice(1)}</Txt>
+          <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>{capital(name)}</Txt>
         </Row>
         <Txt kind="small" tone="second" style={styles.right}>{lastWords}</Txt>
       </Row>
       {kit.scale.kind === 'steps' ? (
-        <View role="group" aria-label={`${PARAMETER_NAMES[p]}, ${typedUnit(kit, units).label}`} style={styles.steps}>
+        <View role="group" aria-label={`${name}, ${typedUnit(kit, units, own).label}`} style={styles.steps}>
           {kit.scale.steps.map((step, i) => {
             const picked = selectedSteps(kit, reading?.value);
             const on = picked.includes(i);
@@ -67,7 +69,7 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
                 key={step}
                 role="button"
                 aria-pressed={on}
-                aria-label={`${PARAMETER_NAMES[p]} ${step}${top ? '+' : ''}`}
+                aria-label={`${name} ${step}${top ? '+' : ''}`}
                 onPress={() => {
                   const next = tapStep(kit, reading?.value, i);
                   setReading(next ? { parameter: p, kitId: kit.id, value: next } : null);
@@ -84,27 +86,34 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
           big
           numeric
           label={kit.name}
-          unit={typedUnit(kit, units).label}
+          unit={typedUnit(kit, units, own).label}
           value={text}
           onChange={(next) => onChange({ texts: { ...draft.texts, [p]: next.slice(0, 60) } })}
           error={fault}
-          question={question}
+          question={question?.text ?? null}
+          hint={value?.kind === 'repeats' ? `Mean of ${value.values.length}: ${shownValue(value, kit, units)}` : undefined}
         />
       )}
       <Row style={styles.between} wrap>
         {kit.scale.kind === 'steps' ? (
           <Txt kind="small" tone={reading ? 'ink' : 'second'} style={styles.shrink}>
-            {reading ? readingWords(reading, kit, units) : `${typedUnit(kit, units).label} · two neighbours make “between”`}
+            {reading ? readingWords(reading, kit, units, own) : `${typedUnit(kit, units, own).label} · two neighbours make “between”`}
           </Txt>
         ) : null}
-        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={PARAMETER_NAMES[p]} endMs={draft.timers[p] ?? null} onSet={(endMs) => {
+        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={name} endMs={draft.timers[p] ?? null} onSet={(endMs) => {
           const timers = { ...draft.timers };
           if (endMs === null) delete timers[p];
           else timers[p] = endMs;
           onChange({ timers });
         }} /> : null}
       </Row>
-      {kit.scale.kind === 'steps' && question ? <Txt kind="small" tone="nitrite" live>{question}</Txt> : null}
+      {kit.scale.kind === 'steps' && question ? <Txt kind="small" tone="nitrite" live>{question.text}</Txt> : null}
+      {question?.jump || doubted ? (
+        <Check label="Keep it, do not trust it" name={`Keep it, do not trust it: ${name}`} checked={doubted} onChange={(on) => onChange({ doubted: on ? [...draft.doubted, p] : draft.doubted.filter((x) => x !== p) })} />
+      ) : null}
+      {kit.scale.kind === 'number' && value !== undefined && !text.includes('/') ? (
+        <Button kind="quiet" label="Repeat it" name={`Repeat it: ${name}`} onPress={() => onChange({ texts: { ...draft.texts, [p]: `${text.trim()} / ` } })} />
+      ) : null}
       {doubt ? <Txt kind="small" tone={doubt.startsWith('This kit') ? 'ammonia' : 'second'}>{doubt}</Txt> : null}
       {others.length > 1 ? <Choice label={`Read with`} options={others.map((k) => ({ value: k.id, label: k.name }))} value={kit.id} onChange={useKit} /> : null}
     </View>

@@ -2,7 +2,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Parameter, Tank } from '../../../core/document';
-import { PARAMETER_NAMES } from '../../../core/readiness';
+import { parameterName, isOwnParameter } from '../../../core/document';
 import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
@@ -36,20 +36,21 @@ function SampleSheet({ tank }: { tank: Tank }) {
     const id = edited?.readings.find((r) => r.parameter === p)?.kitId ?? draft.readings.find((r) => r.parameter === p)?.kitId;
     return (id ? kits[id] : undefined) ?? kitFor(p);
   };
+  const own = useAppSelector((s) => s.document.entities.ownParameters);
   const [tried, setTried] = useState(false);
   const change = (patch: Partial<SampleDraft>) => dispatch(sampleDrafted({ tankId: draftKey, draft: { ...draft, ...patch } }));
-  const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), readTime: readFieldTime });
+  const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
   const faults = read.ok ? {} : read.faults;
   const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, draft);
-  const hidden = PARAMETERS_IN_HAND.filter((p) => !rows.includes(p));
+  const hidden = PARAMETERS_IN_HAND.filter((p) => !rows.includes(p) && (!isOwnParameter(p) || Object.hasOwn(own, p)));
   const count = read.ok ? read.sample.readings.length : 0;
 
   const save = () => {
     setTried(true);
-    const final = readSampleDraft(draft, { id: edited?.id ?? newId(), tankId: tank.id, kitOf, units, nowMs: Date.now(), readTime: readFieldTime });
+    const final = readSampleDraft(draft, { id: edited?.id ?? newId(), tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
     if (!final.ok) return;
     const n = final.sample.readings.length;
-    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [{ put: 'samples', entity: final.sample }]));
+    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [{ put: 'samples', entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample }]));
     dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
     setTried(false);
     router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
@@ -74,7 +75,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
       </Row>
       {rows.map((p) => {
         const kit = kitOf(p);
-        if (!kit) return <Go key={p} href={`/kits/new?parameter=${p}` as Href}>{`Add a kit for ${PARAMETER_NAMES[p]}`}</Go>;
+        if (!kit) return <Go key={p} href={`/kits/new?parameter=${p}` as Href}>{`Add a kit for ${parameterName(p, own)}`}</Go>;
         return (
           <SampleRow
             key={p}
@@ -94,7 +95,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
         <Row wrap>
           {hidden.map((p) => (
             <Pressable key={p} role="button" onPress={() => change({ shown: [...draft.shown, p] })} style={styles.add}>
-              <Txt tone="second">{`+ ${PARAMETER_NAMES[p]}`}</Txt>
+              <Txt tone="second">{`+ ${parameterName(p, own)}`}</Txt>
             </Pressable>
           ))}
         </Row>

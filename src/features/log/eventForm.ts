@@ -1,19 +1,27 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
-import { FILMS, FOODS, MAX_NOTE, SEEDS, type EventKind, type TankEvent } from '../../../core/document';
+import { CLARITIES, FILMS, FOODS, MAX_NOTE, SEEDS, SMELLS, SOUNDS, DOSED, type EventKind, type TankEvent } from '../../../core/document';
 import { DOSE_CEILING_MG_N_PER_L } from '../../../core/dosing';
 import { SCHOOL_WORDS } from '../../../core/readiness';
 import { formatDecimal, fromMgNPerL, readEntry, showQuantity, toMgNPerL, toUnit, type UnitPreferences } from '../../../core/units';
 
-export const LOGGABLE = ['ammoniaDose', 'bacteria', 'food', 'seafoodOut', 'waterChange', 'topOff', 'film', 'note'] as const;
+export const LOGGABLE = ['ammoniaDose', 'bacteria', 'food', 'seafoodOut', 'waterChange', 'topOff', 'dose', 'observation', 'film', 'saltMixed', 'waterMade', 'note'] as const;
 export type Loggable = (typeof LOGGABLE)[number];
 
 export const EVENT_WORDS: Record<EventKind, string> = {
   ammoniaDose: 'Ammonia dose', bacteria: 'Bacteria added', food: 'Food or seafood in', seafoodOut: 'Seafood out', waterChange: 'Water change',
-  topOff: 'Top-off', film: 'Film on glass and rock', note: 'Note', schoolChanged: 'School changed',
+  topOff: 'Top-off', film: 'Film on glass and rock', note: 'Note', schoolChanged: 'School changed', observation: 'What you notice',
+  saltMixed: 'Salt water mixed', waterMade: 'RO/DI water made', dose: 'Alkalinity, calcium, magnesium dosed',
 };
 export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = { bottle: 'Bottle', media: 'Media from a running tank', rock: 'Rock from a running tank', liveSand: 'Live sand' };
 export const FOOD_WORDS: Record<(typeof FOODS)[number], string> = { pellets: 'Pellets, dry', frozen: 'Frozen', seafood: 'Raw seafood' };
 export const FILM_WORDS: Record<(typeof FILMS)[number], string> = { brown: 'Brown film', green: 'Green film', hair: 'Hair algae', slime: 'Slime', stringy: 'Stringy brown', coralline: 'Coralline' };
+
+export const SMELL_WORDS: Record<(typeof SMELLS)[number], string> = { none: 'none', sea: 'of the sea', earthy: 'earthy', rotten: 'rotten', chemical: 'chemical' };
+export const SOUND_WORDS: Record<(typeof SOUNDS)[number], string> = { usual: 'as usual', gurgling: 'gurgling', rattling: 'rattling', silent: 'silent' };
+export const CLARITY_WORDS: Record<(typeof CLARITIES)[number], string> = { clear: 'clear', hazy: 'hazy', cloudy: 'cloudy', yellow: 'yellowish' };
+export const DOSED_WORDS: Record<(typeof DOSED)[number], { title: string; unit: string; max: number }> = {
+  alkalinity: { title: 'Alkalinity', unit: 'dKH', max: 10 }, calcium: { title: 'Calcium', unit: 'mg/L', max: 200 }, magnesium: { title: 'Magnesium', unit: 'mg/L', max: 500 },
+};
 
 export interface EventTexts {
   kind: Loggable;
@@ -23,14 +31,22 @@ export interface EventTexts {
   food: (typeof FOODS)[number];
   film: (typeof FILMS)[number];
   extent: '0' | '1' | '2' | '3' | '4';
+  smell: (typeof SMELLS)[number];
+  sound: (typeof SOUNDS)[number];
+  clarity: (typeof CLARITIES)[number];
+  missing: string;
+  what: (typeof DOSED)[number];
+  /** Second amounts: grams and salinity of a batch, minutes of production. */
+  grams: string;
+  salinity: string;
   atText: string;
   note: string;
 }
 
-export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', atText: '', note: '' });
+export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', what: 'alkalinity', grams: '', salinity: '', atText: '', note: '' });
 
 /** Label and unit of the amount, null where there is none. */
-export function amountOf(kind: Loggable, units: UnitPreferences): { label: string; unit: string; optional: boolean } | null {
+export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof DOSED)[number] = 'alkalinity'): { label: string; unit: string; optional: boolean } | null {
   switch (kind) {
     case 'ammoniaDose':
       return { label: 'Rise it should make', unit: 'mg/L NH₄', optional: false };
@@ -38,18 +54,23 @@ export function amountOf(kind: Loggable, units: UnitPreferences): { label: strin
       return { label: 'Amount', unit: 'mL', optional: true };
     case 'food':
       return { label: 'Amount as given', unit: 'g', optional: false };
+    case 'dose':
+      return { label: 'Rise it should make', unit: DOSED_WORDS[what].unit, optional: false };
     case 'waterChange':
     case 'topOff':
+    case 'saltMixed':
+    case 'waterMade':
       return { label: 'Amount', unit: units.volume === 'gal' ? 'gal' : 'L', optional: false };
     default:
       return null;
   }
 }
 
-export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: { amount?: string; at?: string; note?: string } };
+export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
+export interface EventFaults { amount?: string; grams?: string; salinity?: string; missing?: string; at?: string; note?: string }
 
 export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: number; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null }): ReadEvent {
-  const faults: { amount?: string; at?: string; note?: string } = {};
+  const faults: EventFaults = {};
   let atMs = c.nowMs;
   if (t.atText !== '') {
     const read = c.readTime(t.atText);
@@ -59,24 +80,48 @@ export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: 
   }
   if (t.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;
   if (t.kind === 'note' && t.note.trim() === '') faults.note = 'Write what you noticed.';
-  const spec = amountOf(t.kind, c.units);
+  const spec = amountOf(t.kind, c.units, t.what);
   let amount: number | null = null;
   if (spec) {
     const name = spec.label;
     if (!(spec.optional && t.amount.trim() === '')) {
-      const volume = t.kind === 'waterChange' || t.kind === 'topOff';
-      const max = t.kind === 'ammoniaDose' ? 20 : volume ? c.netL * (t.kind === 'topOff' ? 0.3 : 1.001) : 100000;
-      const entry = readEntry(t.amount, { name, unit: volume ? c.units.volume : null, min: 0, max, above: true, hint: volume ? (t.kind === 'topOff' ? 'A top-off of nearly a third of the tank would be a water change.' : `The tank holds ${showQuantity('volume', c.netL, c.units, 0)}.`) : undefined });
+      const made = t.kind === 'saltMixed' || t.kind === 'waterMade';
+      const volume = t.kind === 'waterChange' || t.kind === 'topOff' || made;
+      const max = t.kind === 'ammoniaDose' ? 20 : t.kind === 'dose' ? DOSED_WORDS[t.what].max : volume && !made ? c.netL * (t.kind === 'topOff' ? 0.3 : 1.001) : 100000;
+      const entry = readEntry(t.amount, { name, unit: volume ? c.units.volume : null, min: 0, max, above: true, hint: volume && !made ? (t.kind === 'topOff' ? 'A top-off of nearly a third of the tank would be a water change.' : `The tank holds ${showQuantity('volume', c.netL, c.units, 0)}.`) : undefined });
       if (entry.ok) amount = entry.value;
       else faults.amount = entry.message;
     }
   }
+  const extra = readExtra(t, c.units, faults);
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   const base = { id: c.id, tankId: c.tankId, at: new Date(atMs).toISOString(), note: t.note };
-  return { ok: true, event: build(t, base, amount ?? 0, amount, c.netL) };
+  return { ok: true, event: build(t, base, amount ?? 0, amount, c.netL, extra) };
 }
 
-function build(t: EventTexts, base: { id: string; tankId: string; at: string; note: string }, amount: number, optional: number | null, netL: number): TankEvent {
+/** The second amounts, each where its kind has one. */
+function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): { grams: number | null; salinity: number | null } {
+  const extra: { grams: number | null; salinity: number | null } = { grams: null, salinity: null };
+  if (t.kind === 'saltMixed' || (t.kind === 'dose' && t.grams.trim() !== '')) {
+    const grams = readEntry(t.grams, { name: t.kind === 'dose' ? 'Powder' : 'Salt', unit: null, min: 0, max: 1e6, above: true });
+    if (grams.ok) extra.grams = grams.value;
+    else faults.grams = grams.message;
+  }
+  if (t.kind === 'waterMade' && t.grams.trim() !== '') {
+    const minutes = readEntry(t.grams, { name: 'Minutes', unit: null, min: 0, max: 100000, above: true });
+    if (minutes.ok) extra.grams = minutes.value;
+    else faults.grams = minutes.message;
+  }
+  if (t.kind === 'saltMixed' || (t.kind === 'waterChange' && t.salinity.trim() !== '')) {
+    const salinity = readEntry(t.salinity, { name: 'Salinity of the new water', unit: units.salinity, min: 2, max: 42 });
+    if (salinity.ok) extra.salinity = salinity.value;
+    else faults.salinity = salinity.message;
+  }
+  if (t.kind === 'observation' && t.missing.length > 200) faults.missing = 'Too long: 200 characters is the most.';
+  return extra;
+}
+
+function build(t: EventTexts, base: { id: string; tankId: string; at: string; note: string }, amount: number, optional: number | null, netL: number, extra: { grams: number | null; salinity: number | null }): TankEvent {
   switch (t.kind) {
     case 'ammoniaDose':
       return { ...base, kind: 'ammoniaDose', mgN: toMgNPerL('ammonia', 'ion', amount) * netL, mL: null };
@@ -87,7 +132,15 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
     case 'seafoodOut':
       return { ...base, kind: 'seafoodOut' };
     case 'waterChange':
-      return { ...base, kind: 'waterChange', litres: Math.min(amount, netL) };
+      return { ...base, kind: 'waterChange', litres: Math.min(amount, netL), ...(extra.salinity === null ? {} : { salinity: extra.salinity }) };
+    case 'observation':
+      return { ...base, kind: 'observation', smell: t.smell, sound: t.sound, clarity: t.clarity, missing: t.missing.trim() };
+    case 'saltMixed':
+      return { ...base, kind: 'saltMixed', litres: amount, grams: extra.grams ?? 0, salinity: extra.salinity ?? 0 };
+    case 'waterMade':
+      return { ...base, kind: 'waterMade', litres: amount, minutes: extra.grams };
+    case 'dose':
+      return { ...base, kind: 'dose', what: t.what, rise: amount, grams: extra.grams };
     case 'topOff':
       return { ...base, kind: 'topOff', litres: amount };
     case 'film':
@@ -121,6 +174,16 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
       return `${FILM_WORDS[e.film]} ${e.extent} of 4`;
     case 'schoolChanged':
       return `${SCHOOL_WORDS[e.from].title} → ${SCHOOL_WORDS[e.to].title}`;
+    case 'observation': {
+      const told = [e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`, e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`, `water ${CLARITY_WORDS[e.clarity]}`, e.missing ? `missing: ${e.missing}` : ''];
+      return told.filter(Boolean).join(', ');
+    }
+    case 'saltMixed':
+      return `${showQuantity('volume', e.litres, units, 0)} with ${formatDecimal(e.grams, 0)} g to ${showQuantity('salinity', e.salinity, units)}`;
+    case 'waterMade':
+      return `${showQuantity('volume', e.litres, units, 0)}${e.minutes === null ? '' : ` in ${formatDecimal(e.minutes, 0)} min`}`;
+    case 'dose':
+      return `${DOSED_WORDS[e.what].title} +${formatDecimal(e.rise, 2)} ${DOSED_WORDS[e.what].unit}${e.grams === null ? '' : `, ${formatDecimal(e.grams, 1)} g`}`;
     case 'seafoodOut':
     case 'note':
       return '';
@@ -135,7 +198,13 @@ export function eventTextsOf(e: TankEvent, netL: number, units: UnitPreferences,
   if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL) });
   if (e.kind === 'food') Object.assign(t, { food: e.food, amount: String(e.grams) });
   if (e.kind === 'waterChange' || e.kind === 'topOff') t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
+  if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);
+  if (e.kind === 'observation') Object.assign(t, { smell: e.smell, sound: e.sound, clarity: e.clarity, missing: e.missing });
+  if (e.kind === 'saltMixed') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: formatDecimal(e.grams, 1), salinity: shownIn(units.salinity, e.salinity) });
+  if (e.kind === 'waterMade') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: e.minutes === null ? '' : formatDecimal(e.minutes, 1) });
+  if (e.kind === 'dose') Object.assign(t, { what: e.what, amount: formatDecimal(e.rise, 3), grams: e.grams === null ? '' : formatDecimal(e.grams, 2) });
   if (e.kind === 'film') Object.assign(t, { film: e.film, extent: String(e.extent) });
   return t;
 }
 
+const shownIn = (unit: string, stored: number): string => formatDecimal(toUnit(unit, stored), 4);

@@ -1,13 +1,13 @@
 /** The sample sheet as plain functions: what a tap on a step means, what a typed number means, and from a draft to a sample. */
 import {
-  kitExpired, LIMITS, MAX_NOTE, plausibility, readingText, PARAMETERS,
-  type Kit, type Parameter, type Reading, type ReadingValue, type Sample,
-} from '../../../core/document';
+  isNitrogen, kitExpired, LIMITS, MAX_NOTE, OWN_PARAMETERS, parameterName, parameterUnit, plausibility, readingText, PARAMETERS,
+  type Kit, type OwnParameterSpec, type Parameter, type Reading, type ReadingValue, type Sample, PARAMETER_NAMES } from '../../../core/document';
 import { basisLabel, formatDecimal, readEntry, toUnit, unitDecimals, unitLabel, type UnitPreferences } from '../../../core/units';
-import { PARAMETER_NAMES } from '../../../core/readiness';
 import type { SampleDraft } from '../../store';
 
-export const EMPTY_DRAFT: SampleDraft = { readings: [], texts: {}, atText: '', note: '', timers: {}, shown: [] };
+type OwnSpecs = Record<string, OwnParameterSpec>;
+
+export const EMPTY_DRAFT: SampleDraft = { readings: [], texts: {}, atText: '', note: '', timers: {}, shown: [], doubted: [] };
 
 /** A tap on a step: the same step again clears, its neighbour makes "between", anything else moves. The open top reads "over". */
 export function tapStep(kit: Kit, current: ReadingValue | undefined, index: number): ReadingValue | null {
@@ -35,42 +35,47 @@ export function selectedSteps(kit: Kit, value: ReadingValue | undefined): number
   if (!value || kit.scale.kind !== 'steps') return [];
   const { steps } = kit.scale;
   const at = (x: number) => steps.indexOf(x);
-  const found = value.kind === 'exact' ? [at(value.value)] : value.kind === 'between' ? [at(value.low), at(value.high)] : [at(value.low)];
+  const found = value.kind === 'exact' ? [at(value.value)] : value.kind === 'between' ? [at(value.low), at(value.high)] : value.kind === 'over' ? [at(value.low)] : [];
   return found.filter((i) => i >= 0);
 }
 
 /** Unit a number is typed in: the instrument's own marks for salinity, the person's for temperature. */
-export function typedUnit(kit: Kit, units: UnitPreferences): { key: string | null; label: string } {
-  switch (kit.parameter) {
-    case 'temperature':
-      return { key: units.temperature, label: unitLabel(units.temperature) };
-    case 'salinity': {
-      const key = kit.salinityUnit ?? units.salinity;
-      return { key, label: unitLabel(key) };
-    }
-    case 'ph':
-      return { key: null, label: '' };
-    case 'alkalinity':
-      return { key: null, label: 'dKH' };
-    case 'phosphate':
-      return { key: null, label: 'mg/L PO₄' };
-    default:
-      return { key: null, label: `mg/L ${basisLabel(kit.parameter, kit.basis ?? 'ion')}` };
+export function typedUnit(kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): { key: string | null; label: string } {
+  const p = kit.parameter;
+  if (p === 'temperature') return { key: units.temperature, label: unitLabel(units.temperature) };
+  if (p === 'salinity') {
+    const key = kit.salinityUnit ?? units.salinity;
+    return { key, label: unitLabel(key) };
   }
+  return { key: null, label: isNitrogen(p) ? `mg/L ${basisLabel(p, kit.basis ?? 'ion')}` : parameterUnit(p, own) };
 }
 
-/** Typed number -> value, fault, or nothing when left empty. */
-export function readNumberText(text: string, kit: Kit, units: UnitPreferences): { value?: ReadingValue; fault?: string } {
+/** Typed number -> value, fault, or nothing when left empty. Repeats of one test stand with a slash between: "8.2 / 8.4". */
+export function readNumberText(text: string, kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): { value?: ReadingValue; fault?: string } {
   if (text.trim() === '') return {};
   const { possible, hint } = LIMITS[kit.parameter];
-  const name = PARAMETER_NAMES[kit.parameter];
-  const entry = readEntry(text, { name: name === 'pH' ? name : name.charAt(0).toUpperCase() + name.slice(1), unit: typedUnit(kit, units).key, min: possible[0], max: possible[1], hint });
-  return entry.ok ? { value: { kind: 'exact', value: entry.value } } : { fault: entry.message };
+  const spec = own[kit.parameter];
+  const name = parameterName(kit.parameter, own);
+  const rule = { name: capital(name), unit: typedUnit(kit, units).key, min: spec?.min ?? possible[0], max: spec?.max ?? possible[1], hint: spec ? 'That is the range you gave it.' : hint };
+  const parts = text.split('/').map((t) => t.trim());
+  const values: number[] = [];
+  for (const part of parts) {
+    if (part === '' && parts.length > 1) continue;
+    const entry = readEntry(part, rule);
+    if (!entry.ok) return { fault: entry.message };
+    values.push(entry.value);
+  }
+  if (values.length > 5) return { fault: 'Five repeats are the most.' };
+  const [only] = values;
+  if (values.length === 1 && only !== undefined) return { value: { kind: 'exact', value: only } };
+  return { value: { kind: 'repeats', values } };
 }
 
+export const capital = (s: string): string => (s === 'pH' ? s : s.charAt(0).toUpperCase() + s.slice(1));
+
 /** A reading as the person sees it, with unit: "between 0.5 and 1 mg/L NO₂", "35.2 ppt". */
-export function readingWords(reading: Reading, kit: Kit, units: UnitPreferences): string {
-  const unit = typedUnit(kit, units);
+export function readingWords(reading: Reading, kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): string {
+  const unit = typedUnit(kit, units, own);
   if (reading.value.kind === 'between') return `between ${reading.value.low} and ${reading.value.high} ${unit.label}`.trim();
   return `${shownValue(reading.value, kit, units)} ${unit.label}`.trim();
 }
@@ -78,22 +83,43 @@ export function readingWords(reading: Reading, kit: Kit, units: UnitPreferences)
 /** The same without unit. */
 export function shownValue(value: ReadingValue, kit: Kit, units: UnitPreferences): string {
   const { key } = typedUnit(kit, units);
-  if (value.kind !== 'exact' || key === null) return readingText(value);
+  const shown = (x: number) => (key === null ? formatDecimal(x, 2) : formatDecimal(toUnit(key, x), unitDecimals(key)));
   try {
-    return formatDecimal(toUnit(key, value.value), unitDecimals(key));
+    if (value.kind === 'exact') return shown(value.value);
+    if (value.kind === 'repeats') return `${shown(value.values.reduce((a, b) => a + b, 0) / value.values.length)} (mean of ${value.values.map(shown).join(', ')})`;
   } catch {
     return readingText(value);
   }
+  return readingText(value);
 }
 
-/** What to ask about a value before believing it: off the usual range, or a jump from the last one. */
-export function questionOf(value: ReadingValue | undefined, kit: Kit, last: ReadingValue | undefined): string | null {
+/** A step since the last reading that asks for a second look, and what usually lies behind one. */
+const JUMPS: Partial<Record<Parameter, { step: number; causes: string }>> = {
+  temperature: { step: 3, causes: 'a thermometer out of the water, a heater stuck on or off' },
+  salinity: { step: 2, causes: 'an instrument out of calibration, a bubble on the probe, a top-off stuck on' },
+  ph: { step: 0.6, causes: 'a probe not calibrated, another hour of the day' },
+  alkalinity: { step: 2.5, causes: 'drops miscounted, a wrong sample volume, a dose or change not logged' },
+  calcium: { step: 80, causes: 'salinity changed, a titration overshot' },
+  magnesium: { step: 200, causes: 'salinity changed, a titration overshot' },
+  phosphate: { step: 0.3, causes: 'a smudged vial, ppb read as ppm' },
+  oxygen: { step: 3, causes: 'bubbles on the cap, another hour of the day' },
+  orp: { step: 120, causes: 'a cleaned or dirty probe' },
+};
+
+export interface Question {
+  text: string;
+  /** True when the person may mark it as kept but not trusted. */
+  jump: boolean;
+}
+
+/** What to ask about a value before believing it: off the usual range, or a jump from the last one. One odd number asks for a repeat, never for action. */
+export function questionOf(value: ReadingValue | undefined, kit: Kit, last: number | undefined): Question | null {
   if (!value) return null;
-  const number = value.kind === 'exact' ? value.value : value.low;
-  if (plausibility(kit.parameter, number) === 'unusual') return `That is unusual. ${LIMITS[kit.parameter].hint} It is kept as you enter it.`;
-  if (last?.kind === 'exact' && value.kind === 'exact') {
-    const jump = { temperature: 3, salinity: 2, ph: 0.6, alkalinity: 2.5, ammonia: Infinity, nitrite: Infinity, nitrate: Infinity, phosphate: Infinity }[kit.parameter];
-    if (Math.abs(value.value - last.value) > jump) return 'A big step since the last reading. Repeat the test before acting on it.';
+  const number = value.kind === 'exact' ? value.value : value.kind === 'repeats' ? value.values.reduce((a, b) => a + b, 0) / value.values.length : value.low;
+  if (plausibility(kit.parameter, number) === 'unusual') return { text: `That is unusual. ${LIMITS[kit.parameter].hint} It is kept as you enter it.`, jump: true };
+  const rule = JUMPS[kit.parameter];
+  if (rule && last !== undefined && (value.kind === 'exact' || value.kind === 'repeats') && Math.abs(number - last) > rule.step) {
+    return { text: `A big step since the last reading. Likely: ${rule.causes}. Repeat the test before acting on it.`, jump: true };
   }
   return null;
 }
@@ -107,13 +133,16 @@ export function rowsToShow(due: readonly Parameter[], draft: SampleDraft): Param
 }
 
 /** Order on the sheet: what a cycle turns on first. */
-export const PARAMETERS_IN_HAND: readonly Parameter[] = ['ammonia', 'nitrite', 'nitrate', 'salinity', 'temperature', 'alkalinity', 'ph', 'phosphate'];
+export const PARAMETERS_IN_HAND: readonly Parameter[] = [
+  'ammonia', 'nitrite', 'nitrate', 'salinity', 'temperature', 'alkalinity', 'ph', 'phosphate', 'calcium', 'magnesium', 'silicate', 'oxygen', 'orp', 'par',
+  'tdsSource', 'tdsMembrane', 'tdsResin', ...OWN_PARAMETERS,
+];
 
 export type ReadSample = { ok: true; sample: Sample } | { ok: false; faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> };
 
 /** From a draft to a sample. Typed numbers are read here; a time in the future is refused. */
 export function readSampleDraft(
-  draft: SampleDraft, context: { id: string; tankId: string; kitOf: (p: Parameter) => Kit | undefined; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null },
+  draft: SampleDraft, context: { id: string; tankId: string; kitOf: (p: Parameter) => Kit | undefined; units: UnitPreferences; own?: OwnSpecs; nowMs: number; readTime: (text: string) => number | null },
 ): ReadSample {
   const faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> = {};
   const readings = new Map<Parameter, Reading>(draft.readings.map((r) => [r.parameter, r]));
@@ -121,7 +150,7 @@ export function readSampleDraft(
     const p = PARAMETERS.find((x) => x === name);
     const kit = p && context.kitOf(p);
     if (!p || !kit || kit.scale.kind !== 'number') continue;
-    const read = readNumberText(text, kit, context.units);
+    const read = readNumberText(text, kit, context.units, context.own);
     if (read.fault) faults[p] = read.fault;
     else if (read.value) readings.set(p, { parameter: p, kitId: kit.id, value: read.value });
   }
@@ -136,7 +165,12 @@ export function readSampleDraft(
   if (draft.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;
   if (readings.size === 0 && Object.keys(faults).length === 0) faults.all = 'Nothing to save yet: enter at least one reading.';
   if (Object.keys(faults).length > 0) return { ok: false, faults };
-  return { ok: true, sample: { id: context.id, tankId: context.tankId, at: new Date(atMs).toISOString(), readings: [...readings.values()], note: draft.note } };
+  return { ok: true, sample: { id: context.id, tankId: context.tankId, at: new Date(atMs).toISOString(), readings: [...readings.values()].map((r) => trustOf(r, draft)), note: draft.note } };
+}
+
+/** A reading with the person's own doubt on or off. */
+function trustOf({ doubted: _, ...reading }: Reading, draft: SampleDraft): Reading {
+  return draft.doubted.includes(reading.parameter) ? { ...reading, doubted: true } : reading;
 }
 
 /** A draft that shows a stored sample for editing. */
@@ -146,9 +180,10 @@ export function draftOf(sample: Sample, kits: Record<string, Kit>, units: UnitPr
   for (const r of sample.readings) {
     const kit = kits[r.kitId];
     if (kit?.scale.kind === 'number' && r.value.kind === 'exact') texts[r.parameter] = shownValue(r.value, kit, units);
+    else if (kit?.scale.kind === 'number' && r.value.kind === 'repeats') texts[r.parameter] = r.value.values.map((value) => shownValue({ kind: 'exact', value }, kit, units)).join(' / ');
     else readings.push(r);
   }
-  return { ...EMPTY_DRAFT, texts, readings, atText: fieldTime(Date.parse(sample.at)), note: sample.note };
+  return { ...EMPTY_DRAFT, texts, readings, atText: fieldTime(Date.parse(sample.at)), note: sample.note, doubted: sample.readings.filter((r) => r.doubted).map((r) => r.parameter) };
 }
 
 /** Notes about a kit that belong beside its reading. */

@@ -1,0 +1,119 @@
+/** Alkalinity, calcium and magnesium: what is used a day, whether the three fit together, and what to add. */
+import { assertPositive, assertRange } from '../check';
+import type { Dosed } from '../document';
+
+/** Pure compounds, mg for one litre and one unit (dKH or mg/L) raised. From molar masses: 1 dKH = 0.35663 meq/L; NaHCO3 84.007 -> 29.96;
+ *  Na2CO3 105.988/2 -> 18.90; CaCl2.2H2O 147.014/40.078 = 3.668; CaCl2 110.98/40.078 = 2.769; MgCl2.6H2O 203.30/24.305 = 8.365. */
+export const COMPOUNDS = {
+  bicarbonate: { what: 'alkalinity', mgPerUnit: 29.96, title: 'Sodium bicarbonate (baking soda)' },
+  carbonate: { what: 'alkalinity', mgPerUnit: 18.9, title: 'Sodium carbonate (soda ash)' },
+  calciumDihydrate: { what: 'calcium', mgPerUnit: 3.668, title: 'Calcium chloride dihydrate' },
+  calciumAnhydrous: { what: 'calcium', mgPerUnit: 2.769, title: 'Calcium chloride, anhydrous' },
+  magnesiumHexahydrate: { what: 'magnesium', mgPerUnit: 8.365, title: 'Magnesium chloride hexahydrate' },
+} as const satisfies Record<string, { what: Dosed; mgPerUnit: number; title: string }>;
+export type Compound = keyof typeof COMPOUNDS;
+
+/** Usual ceilings a day with animals in the tank: dKH, mg/L, mg/L. */
+export const DAILY_CEILING: Record<Dosed, number> = { alkalinity: 1, calcium: 20, magnesium: 100 };
+
+/** Calcium a skeleton takes with one dKH, mg/L. */
+export const CALCIUM_PER_DKH = 7.15;
+
+/** Grams of a compound for a rise (dKH or mg/L) in a volume. Check by hand: 1 dKH in 100 L bicarbonate = 2.996 g. */
+export function compoundGrams(compound: Compound, rise: number, netL: number): number {
+  assertPositive('rise', rise, 'dKH or mg/L');
+  assertPositive('netL', netL, 'L');
+  return (COMPOUNDS[compound].mgPerUnit * rise * netL) / 1000;
+}
+
+/** Millilitres of a product that raises `perMl` units in 100 L a millilitre. */
+export function productMl(risesPerMlIn100L: number, rise: number, netL: number): number {
+  assertPositive('risesPerMlIn100L', risesPerMlIn100L, 'units a mL in 100 L');
+  assertPositive('rise', rise, 'dKH or mg/L');
+  assertPositive('netL', netL, 'L');
+  return (rise * netL) / (100 * risesPerMlIn100L);
+}
+
+/** A rise split into equal days, none above the ceiling. */
+export function doseDays(what: Dosed, rise: number, animalsIn: boolean): { days: number; perDay: number } {
+  assertPositive('rise', rise, 'dKH or mg/L');
+  const days = animalsIn ? Math.max(1, Math.ceil(rise / DAILY_CEILING[what] - 1e-9)) : 1;
+  return { days, perDay: rise / days };
+}
+
+export interface MineralPoint {
+  atMs: number;
+  value: number;
+}
+
+/** What moved the parameter besides use: a dose adds `rise`; a change keeps `keep` of what was there and brings in `incoming` for the rest. */
+export type MineralMove = { atMs: number; rise: number } | { atMs: number; keep: number; incoming: number };
+
+export interface DailyUse {
+  perDay: number;
+  /** Standard error of that; the range is twice it either way. */
+  se: number;
+  points: number;
+  days: number;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Use a day from readings, with doses and changes taken out: each reading is turned into what it would be had nothing been added,
+ *  and a straight line is fitted. Null with fewer than three readings or less than three days: too little to say.
+ *  Moves that keep water scale what came before (and so the line's earlier part) by `keep`. */
+export function dailyUse(points: readonly MineralPoint[], moves: readonly MineralMove[]): DailyUse | null {
+  const first = points[0];
+  const last = points[points.length - 1];
+  if (!first || !last || points.length < 3 || last.atMs - first.atMs < 3 * DAY_MS) return null;
+  const sorted = [...moves].sort((a, b) => a.atMs - b.atMs);
+  // Added until now, kept apart from the reading; a change dilutes the reading towards the new water: its step is keep and incoming.
+  let added = 0;
+  let next = 0;
+  let previous = first;
+  const xs: number[] = [];
+  const ys: number[] = [];
+  for (const p of points) {
+    for (; next < sorted.length && (sorted[next]?.atMs ?? Infinity) <= p.atMs; next++) {
+      const move = sorted[next];
+      if (!move || move.atMs <= first.atMs) continue;
+      if ('rise' in move) added += move.rise;
+      // The level just before a change is taken as the last reading.
+      else added += (1 - move.keep) * (move.incoming - previous.value);
+    }
+    xs.push((p.atMs - first.atMs) / DAY_MS);
+    ys.push(p.value - added);
+    previous = p;
+  }
+  const { slope, se } = straightLine(xs, ys);
+  return { perDay: -slope, se, points: points.length, days: (last.atMs - first.atMs) / DAY_MS };
+}
+
+/** Least squares with the standard error of the slope (n - 2 degrees of freedom). */
+export function straightLine(xs: readonly number[], ys: readonly number[]): { slope: number; intercept: number; se: number } {
+  const n = xs.length;
+  const mx = xs.reduce((a, b) => a + b, 0) / n;
+  const my = ys.reduce((a, b) => a + b, 0) / n;
+  const sxx = xs.reduce((s, x) => s + (x - mx) ** 2, 0);
+  if (n < 2 || sxx === 0) return { slope: 0, intercept: my, se: Infinity };
+  const slope = xs.reduce((s, x, i) => s + (x - mx) * ((ys[i] ?? 0) - my), 0) / sxx;
+  const intercept = my - slope * mx;
+  const rss = ys.reduce((s, y, i) => s + (y - intercept - slope * (xs[i] ?? 0)) ** 2, 0);
+  return { slope, intercept, se: n > 2 ? Math.sqrt(rss / (n - 2) / sxx) : Infinity };
+}
+
+export type Balance = 'together' | 'calciumFast' | 'alkalinityFast' | 'noUse';
+
+/** Do calcium and alkalinity fall together as skeletons take them? Departures of over half point to a test error, a change or precipitation. */
+export function mineralBalance(alkPerDay: number, calciumPerDay: number): { balance: Balance; expectedCalcium: number } {
+  const expectedCalcium = alkPerDay * CALCIUM_PER_DKH;
+  if (alkPerDay < 0.02) return { balance: 'noUse', expectedCalcium };
+  const ratio = calciumPerDay / expectedCalcium;
+  return { balance: ratio > 1.5 ? 'calciumFast' : ratio < 0.5 ? 'alkalinityFast' : 'together', expectedCalcium };
+}
+
+/** What a reading would be at another salinity: minerals scale with it. */
+export function atSalinity(value: number, salinity: number, to: number): number {
+  assertRange('salinity', salinity, 2, 42, 'practical salinity');
+  return (value * to) / salinity;
+}

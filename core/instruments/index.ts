@@ -1,0 +1,2 @@
+export { calibrationSessions, corrected, correctionAt, daysSinceCalibration, insideDrift, NO_CORRECTION, toleranceOf, type CalibrationSession, type Correction } from './calibration';
+export { disagreement, type Disagreement, type InstrumentReading } from './compare';

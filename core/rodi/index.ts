@@ -1,0 +1,1 @@
+export { production, rejection, RESIN_MG_PER_L, resinLitresLeft } from './rodi';

@@ -1,0 +1,1 @@
+export { openEssentials, setupLists, setupTitle, type SandSchool, type SetupPoint } from './items';

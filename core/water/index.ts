@@ -1,0 +1,1 @@
+export { median, stability, standing, type Range, type Stability, type Standing, type TimedValue } from './stability';
