@@ -3,6 +3,7 @@ import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Quar
 import type { NitrogenState } from '../core/nitrogen';
 import { seededRandom, type Random } from '../core/random';
 import * as north from './northWindow';
+import * as upkeep from './northUpkeep';
 import * as pantry from './pantryCube';
 import { readSample, runWater, storyOf, type Story } from './story';
 
@@ -25,13 +26,17 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
     ...samples(north.NORTH, 'north', northStory, north.NORTH_SITTINGS, northStates, random),
     ...samples(pantry.PANTRY, 'pantry', pantryStory, pantry.PANTRY_SITTINGS, pantryStates, random),
   ]);
-  doc.events = byId([...north.northEvents(northStory), ...pantry.pantryEvents(pantryStory)]);
+  doc.events = byId([...north.northEvents(northStory), ...upkeep.northWater(northStory), ...pantry.pantryEvents(pantryStory)]);
   const quarantine: Quarantine = {
     id: 'north-qt', tankId: north.NORTH.id, name: 'Spare tank', group: 'fish', volumeL: 60, filter: 'cycled', clockDays: 28,
     openedDay: northStory.dayOf(23), closedDay: null,
   };
   doc.quarantines = byId([quarantine]);
   doc.animals = byId(north.northAnimals(northStory));
+  doc.equipment = byId(upkeep.northEquipment(northStory));
+  doc.calibrations = byId(upkeep.northCalibrations(northStory));
+  doc.tasks = byId(upkeep.northTasks(northStory));
+  doc.setup = byId(upkeep.northSetup(northStory));
   doc.looks = byId(north.northLooks(northStory));
   return doc;
 }

@@ -1,2 +1,3 @@
 export { DEFAULT_PARAMS, EMPTY_STATE, simulateNitrogen, stepNitrogen, type NitrogenInput, type NitrogenParams, type NitrogenState } from './model';
 export { FOOD_MG_N_PER_G, nitrogenStrata, type Strata, type StrataLine, type StrataPoint } from './strata';
+export { doseCheck } from './doseCheck';

@@ -1,1 +1,2 @@
-export { BenchScreen } from './BenchScreen';
+export { BenchScreen, LoneBenchScreen } from './BenchScreen';
+export { LoneToolScreen, TankToolScreen } from './ToolScreen';

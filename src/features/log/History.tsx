@@ -1,10 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { type Kit, type Sample, type Tank, type TankEvent, PARAMETER_NAMES } from '../../../core/document';
+import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank, type TankEvent } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Choice, Empty, Go, Row, Screen, space, Txt, useTheme } from '../../ui';
+import { Button, Choice, Empty, Go, Row, Screen, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { EVENT_WORDS, eventWords } from './eventForm';
 import { shownValue, typedUnit } from './sampleForm';
@@ -20,11 +20,12 @@ export function entriesOf(samples: readonly Sample[], events: readonly TankEvent
 }
 
 /** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */
-export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences): string {
+export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences, own: Record<string, OwnParameterSpec> = {}): string {
   return sample.readings
     .map((r) => {
       const kit = kits[r.kitId];
-      return kit ? `${PARAMETER_NAMES[r.parameter]} ${shownValue(r.value, kit, units)}${r.parameter === 'ph' ? '' : ` ${typedUnit(kit, units).label}`}` : PARAMETER_NAMES[r.parameter];
+      const name = parameterName(r.parameter, own);
+      return kit ? `${name} ${shownValue(r.value, kit, units)}${r.doubted ? ' (not trusted)' : ''} ${typedUnit(kit, units, own).label}`.trimEnd() : name;
     })
     .join(', ');
 }
@@ -33,6 +34,15 @@ function useEntries(tankId: string): Entry[] {
   const samples = useAppSelector((s) => selectDocument(s).samples);
   const events = useAppSelector((s) => selectDocument(s).events);
   return useMemo(() => entriesOf(Object.values(samples), Object.values(events), tankId), [samples, events, tankId]);
+}
+
+/** An entry in words, for searching. */
+function useEntryWords(tank: Tank): (e: Entry) => string {
+  const units = useUnits();
+  const kits = useAppSelector((s) => s.document.entities.kits);
+  const own = useAppSelector((s) => s.document.entities.ownParameters);
+  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  return useCallback((e) => (e.kind === 'sample' ? `sample ${sampleWords(e.sample, kits, units, own)} ${e.sample.note}` : `${EVENT_WORDS[e.event.kind]} ${eventWords(e.event, netL, units)} ${e.event.note}`), [units, kits, own, netL]);
 }
 
 export function HistoryScreen() {
@@ -45,12 +55,20 @@ function History({ tank }: { tank: Tank }) {
   const entries = useEntries(tank.id);
   const [shown, setShown] = useState(PAGE);
   const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
-  const filtered = entries.filter((e) => what === 'all' || e.kind === what);
+  const [query, setQuery] = useState('');
+  const words = useEntryWords(tank);
+  const q = query.trim().toLowerCase();
+  const filtered = useMemo(() => entries.filter((e) => (what === 'all' || e.kind === what) && (q === '' || words(e).toLowerCase().includes(q))), [entries, what, q, words]);
   return (
     <Screen title="History">
       <Txt kind="title" heading={1}>History</Txt>
       <Choice label="Show" options={[{ value: 'all', label: 'Everything' }, { value: 'sample', label: 'Samples' }, { value: 'event', label: 'Events' }]} value={what} onChange={setWhat} />
-      {filtered.length === 0 ? (
+      <TextField label="Search: a parameter, a kind, a word of a note" value={query} onChange={(text) => {
+        setQuery(text);
+        setShown(PAGE);
+      }} />
+      {filtered.length === 0 && entries.length > 0 ? <Txt tone="second">Nothing matches. Clear the search or choose Everything.</Txt> : null}
+      {entries.length === 0 ? (
         <Empty title="Nothing logged yet" text="A sample takes a minute: test, tap, save.">
           <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
         </Empty>
@@ -83,9 +101,11 @@ function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editabl
   const units = useUnits();
   const kits = useAppSelector((s) => s.document.entities.kits);
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const own = useAppSelector((s) => s.document.entities.ownParameters);
   const when = dayAndHour(Date.parse(entry.at));
+  const editedAt = entry.kind === 'sample' ? entry.sample.editedAt : entry.event.editedAt;
   const title = entry.kind === 'sample' ? 'Sample' : EVENT_WORDS[entry.event.kind];
-  const text = entry.kind === 'sample' ? sampleWords(entry.sample, kits, units) : eventWords(entry.event, netL, units);
+  const text = entry.kind === 'sample' ? sampleWords(entry.sample, kits, units, own) : eventWords(entry.event, netL, units);
   const note = entry.kind === 'sample' ? entry.sample.note : entry.event.note;
   const id = entry.kind === 'sample' ? entry.sample.id : entry.event.id;
   const path = entry.kind === 'sample' ? `/tank/${tank.id}/log?edit=${id}` : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
@@ -98,6 +118,7 @@ function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editabl
       </Row>
       {text ? <Txt kind={editable ? 'body' : 'small'}>{text}</Txt> : null}
       {note ? <Txt kind="small" tone="second">{note}</Txt> : null}
+      {editedAt ? <Txt kind="small" tone="nitrite">{`corrected ${dayAndHour(Date.parse(editedAt))}`}</Txt> : null}
       {editable ? (
         <Row>
           {canEdit ? <Button kind="quiet" label="Edit" name={`Edit ${title.toLowerCase()} of ${when}`} onPress={() => router.push(path as Href)} /> : null}

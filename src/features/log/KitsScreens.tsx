@@ -1,11 +1,12 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { isNitrogen, PARAMETERS, type Kit, PARAMETER_NAMES } from '../../../core/document';
+import { isNitrogen, isOwnParameter, parameterName, PARAMETERS, type Kit } from '../../../core/document';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Check, Choice, Go, Line, Row, Screen, TextField, Txt, WhenField } from '../../ui';
+import { Button, Check, Choice, FieldRow, Go, Line, Row, Screen, TextField, Txt, WhenField } from '../../ui';
 import { NotHere, useParam } from '../shell';
+import { calibratedWords, Calibrations } from './Calibrations';
 import { NEW_KIT, readKit, textsOfKit, type KitTexts } from './kitForm';
 
 /** One line on a kit: what it reads and whether it can be trusted. */
@@ -19,6 +20,8 @@ export function kitWords(kit: Kit, today: string): string {
 export function KitsScreen() {
   const kits = useAppSelector((s) => s.document.entities.kits);
   const router = useRouter();
+  const own = useAppSelector((s) => s.document.entities.ownParameters);
+  const calibrations = useAppSelector((s) => s.document.entities.calibrations);
   const today = localDay(Date.now());
   const list = Object.values(kits).filter((k) => !k.archived).sort((a, b) => PARAMETERS.indexOf(a.parameter) - PARAMETERS.indexOf(b.parameter));
   return (
@@ -31,7 +34,7 @@ export function KitsScreen() {
             <View style={{ flexShrink: 1 }}>
               <Go href={`/kits/${k.id}` as Href} name={`${k.name}, edit`}>{k.name}</Go>
             </View>
-            <Txt kind="small" tone={k.expires !== null && k.expires < today ? 'ammonia' : 'second'} style={{ textAlign: 'right', flexShrink: 1 }}>{`${PARAMETER_NAMES[k.parameter]}: ${kitWords(k, today)}`}</Txt>
+            <Txt kind="small" tone={k.expires !== null && k.expires < today ? 'ammonia' : 'second'} style={{ textAlign: 'right', flexShrink: 1 }}>{`${parameterName(k.parameter, own)}: ${kitWords(k, today)}${calibratedWords(k, calibrations)}`}</Txt>
           </Row>
         ))}
       </View>
@@ -52,6 +55,7 @@ function KitForm({ kit }: { kit: Kit | null }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
+  const own = doc.ownParameters;
   const parameter = useParam('parameter');
   const asked = PARAMETERS.find((p) => p === parameter) ?? 'ammonia';
   const [texts, setTexts] = useState<KitTexts>(() => (kit ? textsOfKit(kit) : { ...NEW_KIT, parameter: asked, scaleKind: isNitrogen(asked) ? 'steps' : 'number' }));
@@ -77,8 +81,8 @@ function KitForm({ kit }: { kit: Kit | null }) {
     <Screen title={kit?.name ?? 'New kit'} footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={save} />}>
       <Txt kind="title" heading={1}>{kit?.name ?? 'New kit or instrument'}</Txt>
       <TextField label="Name" value={texts.name} onChange={(name) => change({ name })} error={faults.name} placeholder="As you call it" />
-      {kit ? <Line name="Measures" value={PARAMETER_NAMES[kit.parameter]} /> : (
-        <Choice label="Measures" options={PARAMETERS.map((value) => ({ value, label: PARAMETER_NAMES[value] }))} value={texts.parameter} onChange={(parameter) => change({ parameter, scaleKind: isNitrogen(parameter) ? 'steps' : 'number' })} />
+      {kit ? <Line name="Measures" value={parameterName(kit.parameter, own)} /> : (
+        <Choice label="Measures" options={PARAMETERS.filter((value) => !isOwnParameter(value) || Object.hasOwn(own, value)).map((value) => ({ value, label: parameterName(value, own) }))} value={texts.parameter} onChange={(parameter) => change({ parameter, scaleKind: isNitrogen(parameter) ? 'steps' : 'number' })} />
       )}
       {isNitrogen(texts.parameter) ? (
         <Choice label="Scale" options={[{ value: 'steps', label: 'Steps of a chart' }, { value: 'number', label: 'A number' }]} value={texts.scaleKind} onChange={(scaleKind) => change({ scaleKind })} />
@@ -96,7 +100,15 @@ function KitForm({ kit }: { kit: Kit | null }) {
       ) : null}
       {texts.parameter === 'salinity' ? <Choice label="Is marked in" options={SALINITY_UNITS.map((u) => ({ value: u, label: unitLabel(u) }))} value={texts.salinityUnit} onChange={(salinityUnit) => change({ salinityUnit })} /> : null}
       <WhenField kind="date" label="Good until" value={texts.expires} onChange={(expires) => change({ expires })} error={faults.expires} hint="Readings after this day are kept, not trusted." />
-      <TextField numeric label="Wait before reading" unit="min" value={texts.wait} onChange={(wait) => change({ wait })} error={faults.wait} />
+      <FieldRow>
+        <WhenField kind="date" label="Opened" value={texts.opened} onChange={(opened) => change({ opened })} error={faults.opened} />
+        <TextField numeric label="Wait before reading" unit="min" value={texts.wait} onChange={(wait) => change({ wait })} error={faults.wait} />
+        <TextField numeric label="Tests left" value={texts.testsLeft} onChange={(testsLeft) => change({ testsLeft })} error={faults.testsLeft} />
+        <TextField numeric label="Reader’s error" unit="%" value={texts.readerPercent} onChange={(readerPercent) => change({ readerPercent })} error={faults.readerPercent} hint="Empty: 5 % for a meter, the steps for a chart." />
+        <TextField label="Kept where" value={texts.storage} onChange={(storage) => change({ storage })} error={faults.storage} placeholder="Dark, cool" />
+      </FieldRow>
+      <Check label="It is a shop’s slip or a laboratory" checked={texts.shop} onChange={(shop) => change({ shop })} note="A source of its own; a conflict with your kits is shown, both are kept." />
+      {kit ? <Calibrations kit={kit} /> : null}
       {kit ? <Button kind="quiet" label={used ? 'Put away: its readings stay' : 'Remove'} onPress={remove} /> : null}
     </Screen>
   );

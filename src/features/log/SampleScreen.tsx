@@ -1,8 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Parameter, Tank } from '../../../core/document';
-import { parameterName, isOwnParameter } from '../../../core/document';
+import { isOwnParameter, parameterName, PARAMETERS, type Parameter, type Tank } from '../../../core/document';
 import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
@@ -37,11 +36,13 @@ function SampleSheet({ tank }: { tank: Tank }) {
     return (id ? kits[id] : undefined) ?? kitFor(p);
   };
   const own = useAppSelector((s) => s.document.entities.ownParameters);
+  const shownParam = useParam('show');
+  const asked = shownParam.split(',').filter((p) => (PARAMETERS as readonly string[]).includes(p));
   const [tried, setTried] = useState(false);
   const change = (patch: Partial<SampleDraft>) => dispatch(sampleDrafted({ tankId: draftKey, draft: { ...draft, ...patch } }));
   const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
   const faults = read.ok ? {} : read.faults;
-  const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, draft);
+  const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, { ...draft, shown: [...draft.shown, ...asked] });
   const hidden = PARAMETERS_IN_HAND.filter((p) => !rows.includes(p) && (!isOwnParameter(p) || Object.hasOwn(own, p)));
   const count = read.ok ? read.sample.readings.length : 0;
 
@@ -112,6 +113,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
       </Row>
       {draft.note !== '' || draft.shown.includes('note') ? <TextField label="Note" multiline value={draft.note} onChange={(note) => change({ note })} error={faults.note} /> : null}
       {!edited ? <Later><EventLinks tankId={tank.id} /></Later> : null}
+      <Go href={`/tank/${tank.id}/log/readings` as Href}>Readings by parameter: charts, targets, steadiness</Go>
       {wide ? null : <Go href="/kits">Kits and instruments</Go>}
     </Screen>
   );

@@ -14,9 +14,15 @@ export interface KitTexts {
   salinityUnit: NonNullable<Kit['salinityUnit']>;
   expires: string;
   wait: string;
+  opened: string;
+  testsLeft: string;
+  storage: string;
+  /** Reader's error in percent. */
+  readerPercent: string;
+  shop: boolean;
 }
 
-export const NEW_KIT: KitTexts = { name: '', parameter: 'ammonia', scaleKind: 'steps', steps: '', topOpen: true, resolution: '0.1', basis: 'ion', salinityUnit: 'ppt', expires: '', wait: '' };
+export const NEW_KIT: KitTexts = { name: '', parameter: 'ammonia', scaleKind: 'steps', steps: '', topOpen: true, resolution: '0.1', basis: 'ion', salinityUnit: 'ppt', expires: '', wait: '', opened: '', testsLeft: '', storage: '', readerPercent: '', shop: false };
 
 export function textsOfKit(kit: Kit): KitTexts {
   return {
@@ -25,6 +31,8 @@ export function textsOfKit(kit: Kit): KitTexts {
     topOpen: kit.scale.kind === 'steps' ? kit.scale.topOpen : true,
     resolution: kit.scale.kind === 'number' ? String(kit.scale.resolution) : '0.1',
     basis: kit.basis ?? 'ion', salinityUnit: kit.salinityUnit ?? 'ppt', expires: kit.expires ?? '', wait: kit.waitMinutes === null ? '' : String(kit.waitMinutes),
+    opened: kit.opened ?? '', testsLeft: kit.testsLeft === undefined ? '' : String(kit.testsLeft), storage: kit.storage ?? '',
+    readerPercent: kit.readerShare === undefined ? '' : String(Number((kit.readerShare * 100).toFixed(2))), shop: kit.shop === true,
   };
 }
 
@@ -48,6 +56,12 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
   if (!wait.ok) faults.wait = wait.message;
   if (t.expires !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(t.expires)) faults.expires = 'Choose a day, or leave it empty.';
   if (isNitrogen(t.parameter) && t.basis === 'NH3' && t.parameter !== 'ammonia') faults.basis = 'Only ammonia kits print NH₃.';
+  if (t.opened !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(t.opened)) faults.opened = 'Choose a day, or leave it empty.';
+  const left = readEntry(t.testsLeft, { name: 'Tests left', unit: null, min: 0, max: 100000, whenEmpty: -1 });
+  if (!left.ok) faults.testsLeft = left.message;
+  const share = readEntry(t.readerPercent, { name: 'Reader’s error', unit: null, min: 0, max: 100, whenEmpty: 0 });
+  if (!share.ok) faults.readerPercent = share.message;
+  if (t.storage.length > MAX_NAME) faults.storage = `Too long: ${MAX_NAME} characters is the most.`;
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   return {
     ok: true,
@@ -55,6 +69,8 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
       id, name: t.name.trim(), parameter: t.parameter, scale, basis: isNitrogen(t.parameter) ? t.basis : null,
       salinityUnit: t.parameter === 'salinity' ? t.salinityUnit : null, expires: t.expires === '' ? null : t.expires,
       waitMinutes: wait.ok && wait.value > 0 ? wait.value : null, archived: false,
+      ...(t.opened === '' ? {} : { opened: t.opened }), ...(left.ok && left.value >= 0 ? { testsLeft: Math.round(left.value) } : {}), ...(t.storage.trim() === '' ? {} : { storage: t.storage.trim() }),
+      ...(share.ok && share.value > 0 ? { readerShare: share.value / 100 } : {}), ...(t.shop ? { shop: true as const } : {}),
     }),
   };
 }

@@ -1,7 +1,7 @@
 /** The sample sheet as plain functions: what a tap on a step means, what a typed number means, and from a draft to a sample. */
 import {
   isNitrogen, kitExpired, LIMITS, MAX_NOTE, OWN_PARAMETERS, parameterName, parameterUnit, plausibility, readingText, PARAMETERS,
-  type Kit, type OwnParameterSpec, type Parameter, type Reading, type ReadingValue, type Sample, PARAMETER_NAMES } from '../../../core/document';
+  type Kit, type OwnParameterSpec, type Parameter, type Reading, type ReadingValue, type Sample } from '../../../core/document';
 import { basisLabel, formatDecimal, readEntry, toUnit, unitDecimals, unitLabel, type UnitPreferences } from '../../../core/units';
 import type { SampleDraft } from '../../store';
 

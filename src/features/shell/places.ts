@@ -17,8 +17,10 @@ export function tankIdOf(path: string): string | null {
 export function placeOf(path: string): string | null {
   const [, head, id, place] = path.split('/');
   if (!head) return 'today';
+  if (head === 'bench') return 'bench';
   if (head !== 'tank' || !id || id === 'new') return null;
   if (!place) return 'today';
   if (place === 'quarantine' || place === 'drip') return 'stock';
+  if (place === 'setup' || place === 'equipment') return 'bench';
   return PLACES.find((p) => p.path === `/${place}`)?.id ?? null;
 }

@@ -25,6 +25,7 @@ function Welcome() {
       <View style={styles.actions}>
         <Button kind="primary" label="Describe your tank" onPress={() => router.push('/tank/new')} />
         <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
+        <Button kind="quiet" label="Only the bench: calculators without a tank" onPress={() => router.push('/bench')} />
         <Button kind="quiet" label="Open a file" onPress={() => router.push('/files')} />
       </View>
       <Txt kind="small" tone="second">What you enter stays in this browser. Export it under Files to keep a copy.</Txt>

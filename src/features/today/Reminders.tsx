@@ -1,9 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { Drip, Tank } from '../../../core/document';
+import type { Drip, Tank, Task } from '../../../core/document';
+import { dueUpkeep } from '../../../core/equipment';
 import { quarantineClock, quarantineJoinDays } from '../../../core/quarantine';
 import { currentPlace } from '../../../core/readiness';
-import { localDay, useAppSelector, useNow } from '../../store';
+import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
 
 /** A top-off left unplugged after a drip, or drip water not replaced: asked until it is done. */
@@ -30,15 +31,43 @@ export function Reminders({ tank }: { tank: Tank }) {
     const clock = quarantineClock(quarantineJoinDays(q, Object.values(doc.animals), localDay), looks, q.clockDays, localDay(now));
     if (!clock.lookedToday) items.push({ key: q.id, text: `${q.name}: no look yet today.`, label: 'Look', href: `/tank/${tank.id}/quarantine/${q.id}` });
   }
-  if (items.length === 0) return null;
+  const today = localDay(now);
+  for (const d of dueUpkeep(Object.values(doc.equipment).filter((e) => e.tankId === tank.id), today)) {
+    items.push({ key: d.equipmentId + d.kind, text: `${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} is due.`, label: 'To the part', href: `/tank/${tank.id}/equipment/${d.equipmentId}` });
+  }
+  const tasks = Object.values(doc.tasks).filter((t) => t.tankId === tank.id && t.doneAt === null).sort((a, b) => (a.day < b.day ? -1 : 1));
+  const due = tasks.filter((t) => t.day <= today);
+  const ahead = tasks.filter((t) => t.day > today);
+  if (items.length === 0 && tasks.length === 0) return null;
   return (
     <View style={styles.list}>
+      {due.map((t) => <TaskRow key={t.id} task={t} late={t.day < today} />)}
       {items.map((i) => (
         <View key={i.key} style={[styles.item, { backgroundColor: roles.sand }]}>
           <Txt style={styles.text}>{i.text}</Txt>
           <Button kind="quiet" label={i.label} name={`${i.text} ${i.label}`} onPress={() => router.push(i.href as Href)} />
         </View>
       ))}
+      {ahead.length > 0 ? <Txt kind="small" tone="second">{`Planned: ${ahead.slice(0, 3).map((t) => `${shortWrittenDay(t.day)} ${t.title}`).join('; ')}${ahead.length > 3 ? `; ${ahead.length - 3} more` : ''}.`}</Txt> : null}
+    </View>
+  );
+}
+
+/** Something planned for today or before: done, or dropped. */
+function TaskRow({ task, late }: { task: Task; late: boolean }) {
+  const { roles } = useTheme();
+  const dispatch = useAppDispatch();
+  return (
+    <View style={[styles.item, { backgroundColor: roles.sand }]}>
+      <View style={styles.text}>
+        <Txt kind="strong">{task.title}</Txt>
+        {task.note ? <Txt kind="small" tone="second">{task.note}</Txt> : null}
+        {late ? <Txt kind="small" tone="second">{`planned for ${shortWrittenDay(task.day)}`}</Txt> : null}
+      </View>
+      <View>
+        <Button kind="quiet" label="Done" name={`Done: ${task.title}`} onPress={() => dispatch(commit(`${task.title}: done`, [{ put: 'tasks', entity: { ...task, doneAt: new Date().toISOString() } }]))} />
+        <Button kind="quiet" label="Drop" name={`Drop: ${task.title}`} onPress={() => dispatch(commit(`${task.title}: dropped`, [{ remove: 'tasks', id: task.id }]))} />
+      </View>
     </View>
   );
 }

@@ -4,3 +4,7 @@ export { LoadStair } from './LoadStair';
 export { NitrogenStrips, type StripPoint, type StripSeries } from './NitrogenStrips';
 export { StrataChart } from './StrataChart';
 export { TideStaff, type StaffMark } from './TideStaff';
+export { Curves } from './Curves';
+export { StepBars } from './StepBars';
+export { TimeChart } from './TimeChart';
+export { type TimePoint } from './thinning';

@@ -1,4 +1,4 @@
-import { BenchScreen } from '../../../src/features/bench';
+import { BenchScreen } from '../../../../src/features/bench';
 
 export default function Route() {
   return <BenchScreen />;

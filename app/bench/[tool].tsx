@@ -1,0 +1,5 @@
+import { LoneToolScreen } from '../../src/features/bench';
+
+export default function Route() {
+  return <LoneToolScreen />;
+}

@@ -1,0 +1,5 @@
+import { LoneBenchScreen } from '../../src/features/bench';
+
+export default function Route() {
+  return <LoneBenchScreen />;
+}

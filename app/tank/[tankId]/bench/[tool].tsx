@@ -1,0 +1,5 @@
+import { TankToolScreen } from '../../../../src/features/bench';
+
+export default function Route() {
+  return <TankToolScreen />;
+}

@@ -1,0 +1,5 @@
+import { PartScreen } from '../../../../src/features/upkeep';
+
+export default function Route() {
+  return <PartScreen />;
+}

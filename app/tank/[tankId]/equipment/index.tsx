@@ -1,0 +1,5 @@
+import { EquipmentScreen } from '../../../../src/features/upkeep';
+
+export default function Route() {
+  return <EquipmentScreen />;
+}

@@ -1,0 +1,5 @@
+import { ReadingsScreen } from '../../../../../src/features/readings';
+
+export default function Route() {
+  return <ReadingsScreen />;
+}

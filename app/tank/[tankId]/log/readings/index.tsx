@@ -1,0 +1,5 @@
+import { ParametersScreen } from '../../../../../src/features/readings';
+
+export default function Route() {
+  return <ParametersScreen />;
+}

@@ -1,0 +1,5 @@
+import { SetupScreen } from '../../../src/features/upkeep';
+
+export default function Route() {
+  return <SetupScreen />;
+}

@@ -1,0 +1,251 @@
+/** Volume, salinity, salt and water changes. */
+import { addDays } from '../../../../core/calendar';
+import { afterContinuousExchange, beforeFromAfter, dilutionSteps, fractionForSteps, heatingHours } from '../../../../core/dilution';
+import { correctBatch, learnedStrength, saltFor, salinityPlan } from '../../../../core/dosing';
+import { conductivityMSPerCm, densityKgPerM3, refractometerShows, specificGravity } from '../../../../core/seawater';
+import { fromMgNPerL } from '../../../../core/units';
+import { doseCheck } from '../../../../core/nitrogen';
+import { combineVolumes, volumeFromProduction, volumeFromSalt, type VolumeEstimate } from '../../../../core/volume';
+import { choice, field, lastValue, logNow, netField, planTask, shows, type Tool, type ToolContext } from '../tool';
+
+export const volumeTool: Tool = {
+  id: 'volume',
+  title: 'Real volume',
+  lede: 'Every dose depends on it. Each estimate with its doubt; together they are surer than any alone.',
+  fields: (c) => [
+    field('parts', 'By dimensions, rock and sand', 'volume', 0, 100000, { above: true, optional: true, start: c.volume?.byParts.netL ?? null, hint: c.volume ? `± ${shows(c).volume(c.volume.byParts.sdL, 0)}` : 'Inside length × width × water height, plus sump, less rock and sand.' }),
+    field('metered', 'Metered or counted in', 'volume', 0, 100000, { above: true, optional: true, hint: 'Water meter or buckets, 3 % either way.' }),
+    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, optional: true }),
+    field('minutes', 'Minutes it ran', 'number', 0, 100000, { unit: 'min', above: true, optional: true }),
+    field('grams', 'Salt used to fill', 'number', 0, 1e6, { unit: 'g', above: true, optional: true }),
+    field('salinity', 'Salinity it reached', 'salinity', 2, 42, { optional: true }),
+  ],
+  work: (v, has, _choices, c) => {
+    const s = shows(c);
+    const strength = learnedStrength(batchesOf(c));
+    const estimates: VolumeEstimate[] = [];
+    if (has('parts')) estimates.push({ from: 'dimensions, rock and sand', litres: v('parts'), sdL: c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.1 ? c.volume.byParts.sdL : v('parts') * 0.06 });
+    if (has('metered')) estimates.push({ from: 'metered in', litres: v('metered'), sdL: v('metered') * 0.03 });
+    if (has('litresPerHour') && has('minutes')) estimates.push(volumeFromProduction(v('litresPerHour'), v('minutes')));
+    if (has('grams') && has('salinity')) estimates.push(volumeFromSalt(v('grams'), v('salinity'), strength.gramsPerLitre, strength.sdShare));
+    const dosed = c.evidence ? doseCheck(c.evidence) : null;
+    if (dosed) estimates.push(dosed);
+    if (estimates.length === 0) throw new RangeError('Enter at least one way of knowing the volume');
+    const all = combineVolumes(estimates);
+    return {
+      lines: [
+        { name: 'Together', value: `${s.volume(all.litres, 0)} ± ${s.volume(all.sdL, 0)}`, strong: true },
+        ...estimates.map((e) => ({ name: `${e.from}${all.outliers.includes(e.from) ? ': does not fit, left out' : ''}${c.volume?.from === e.from ? ', in use' : ''}`, value: `${s.volume(e.litres, 0)} ± ${s.volume(e.sdL, 0)}` })),
+      ],
+      formula: ['V = Σ (Vᵢ / σᵢ²) / Σ (1 / σᵢ²)', `(${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `${e.litres.toFixed(0)}/${e.sdL.toFixed(1)}²`).join(' + ')}) / (${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `1/${e.sdL.toFixed(1)}²`).join(' + ')}) = ${all.litres.toFixed(1)} L`],
+      notes: [dosed ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.' : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.', all.outliers.length > 0 ? 'What does not fit is shown, not used: look for a slip there.' : 'Where two disagree the spread is widened: nobody can say which is wrong.'],
+      acts: c.tank
+        ? [{ label: 'Use this volume', primary: true, done: 'Volume in use changed', edits: () => (c.tank ? [{ put: 'tanks', entity: { ...c.tank, volumeInUse: { litres: all.litres, sdL: all.sdL, from: estimates.length > 1 ? 'estimates combined on the bench' : (estimates[0]?.from ?? 'bench') } } }] : []) },
+          ...(c.tank.volumeInUse ? [{ label: 'Back to dimensions', done: 'Volume by dimensions again', edits: () => {
+            if (!c.tank) return [];
+            const { volumeInUse: _, ...tank } = c.tank;
+            return [{ put: 'tanks' as const, entity: tank }];
+          } }] : [])]
+        : [],
+    };
+  },
+};
+
+const batchesOf = (c: ToolContext) => Object.values(c.doc.events).flatMap((e) => (e.kind === 'saltMixed' ? [e] : [])).sort((a, b) => (a.at < b.at ? -1 : 1));
+
+export const salinityTool: Tool = {
+  id: 'salinity',
+  title: 'Salinity in every scale',
+  lede: 'Any scale to any other, what your instrument would show, and how to get from here to where it should be.',
+  fields: (c) => [
+    field('salinity', 'Salinity now', 'salinity', 2, 42, { start: lastValue(c, 'salinity') }),
+    field('tempC', 'Temperature', 'temperature', -2, 35, { start: lastValue(c, 'temperature') ?? 25 }),
+    choice('scale', 'Refractometer scale', [['seaWater', 'sea water'], ['plainSalt', 'plain salt']], 'seaWater'),
+    choice('setOn', 'Set on', [['fluid35', '35 ppt fluid'], ['plainWater', 'plain water']], 'fluid35'),
+    field('target', 'Aim', 'salinity', 30, 38, { start: 35 }),
+    netField(c),
+    field('evaporationLPerDay', 'Evaporation a day', 'volume', 0, 1000, { optional: true, start: evaporationOf(c), hint: 'Needed to go up: salt water in place of fresh.' }),
+    choice('animals', 'Animals in the tank', [['yes', 'yes'], ['no', 'no']], c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes'),
+  ],
+  work: (v, has, ch, c) => {
+    const s = shows(c);
+    const is = v('salinity');
+    const r = { scale: ch.scale === 'plainSalt' ? 'plainSalt' as const : 'seaWater' as const, setOn: ch.setOn === 'plainWater' ? 'plainWater' as const : 'fluid35' as const };
+    const target = v('target');
+    const far = Math.abs(is - target) > 0.05;
+    const up = target > is;
+    const steps = !far || (up && !has('evaporationLPerDay')) ? [] : salinityPlan({ from: is, to: target, netL: v('netL'), evaporationLPerDay: up ? v('evaporationLPerDay') : 1, maxPerDay: ch.animals === 'yes' ? 1 : 2 });
+    return {
+      lines: [
+        { name: 'Practical salinity', value: `${is.toFixed(2)} ppt`, strong: true },
+        { name: 'SG 25/25', value: specificGravity(is, '25/25').toFixed(4) },
+        { name: 'SG 20/20', value: specificGravity(is, '20/20').toFixed(4) },
+        { name: `Conductivity at ${s.temperature(v('tempC'))}`, value: `${conductivityMSPerCm(is, v('tempC')).toFixed(1)} mS/cm` },
+        { name: 'Conductivity at 25 °C', value: `${conductivityMSPerCm(is, 25).toFixed(1)} mS/cm` },
+        { name: `Density at ${s.temperature(v('tempC'))}`, value: `${densityKgPerM3(is, v('tempC')).toFixed(2)} kg/m³` },
+        { name: 'Your refractometer would show', value: `${refractometerShows(is, r).toFixed(1)} ppt` },
+      ],
+      formula: ['SG = ρ(S, T) / ρ(0, T)   (EOS-80); conductivity: practical salinity scale 1978', `ρ(${is.toFixed(1)}, 25) / ρ(0, 25) = ${densityKgPerM3(is, 25).toFixed(2)} / ${densityKgPerM3(0, 25).toFixed(2)} = ${specificGravity(is, '25/25').toFixed(4)}`],
+      notes: ['SG 1.025 at 25/25 is 33.2 ppt, not 35: the commonest slip.', 'A scale for plain salt set on plain water shows 36.5 in sea water of 35. Set it on 35 ppt fluid.'],
+      warnings: far && up && steps.length === 0 ? ['To go up with animals in, enter the daily evaporation: it is topped up with salt water. Never add dry salt to a tank with animals.'] : [],
+      drawing: steps.length > 0 ? { kind: 'bars', title: 'Salinity at the end of each day', unit: 'ppt', bars: [{ label: 'now', value: is, shown: is.toFixed(1) }, ...steps.slice(0, 14).map((x) => ({ label: `day ${x.day}`, value: x.to, shown: x.to.toFixed(1), planned: true }))], goal: { value: target, label: 'aim' } } : undefined,
+      steps: steps.length > 0 ? { caption: up ? 'Up, with richer top-up' : 'Down, by swapping for RO/DI', columns: ['day', 'do', 'to'], rows: steps.map((x) => [String(x.day), up ? `top up ${s.volume(x.topUpL)} of ${x.topUpSalinity.toFixed(0)} ppt` : `swap ${s.volume(x.swapL)}`, s.salinity(x.to)]) } : undefined,
+      acts: c.tank && steps.length > 0 ? [{ label: `Plan ${steps.length} day${steps.length === 1 ? '' : 's'}`, primary: true, done: 'Salinity correction planned', edits: () => steps.flatMap((x) => planTask(c, addDays(c.today, x.day - 1), up ? `Top up with salt water of ${x.topUpSalinity.toFixed(0)} ppt: ${s.volume(x.topUpL)}` : `Swap ${s.volume(x.swapL)} for RO/DI water`, `Salinity ${x.from.toFixed(1)} to ${x.to.toFixed(1)} ppt. Measure before and after.`)) }] : [],
+    };
+  },
+};
+
+/** Litres a day as the top-offs of the last three weeks tell them; null with fewer than two. */
+export function evaporationOf(c: ToolContext): number | null {
+  const tops = (c.evidence?.events ?? []).flatMap((e) => (e.kind === 'topOff' && c.nowMs - Date.parse(e.at) < 21 * 86_400_000 ? [{ atMs: Date.parse(e.at), litres: e.litres }] : []));
+  const first = tops[0];
+  const last = tops[tops.length - 1];
+  if (!first || !last || tops.length < 2) return null;
+  const days = (last.atMs - first.atMs) / 86_400_000;
+  // The first top-off replaces what went before the span.
+  return days < 1 ? null : tops.slice(1).reduce((sum, t) => sum + t.litres, 0) / days;
+}
+
+export const saltTool: Tool = {
+  id: 'salt',
+  title: 'New salt water',
+  lede: 'How much salt, learned from your own batches, and what to do with one that came out wrong.',
+  caution: 'Salt never goes into a tank with animals: mix in its own container, with heat and flow, an hour at least.',
+  fields: () => [
+    field('litres', 'Batch', 'volume', 0, 100000, { above: true, start: 20 }),
+    field('salinity', 'Aim', 'salinity', 2, 42, { start: 35 }),
+    field('cupGrams', 'A cup of your salt weighs', 'number', 0, 2000, { unit: 'g', above: true, start: 280, decimals: 0, hint: 'Weigh one level cup once; mixes differ.' }),
+    field('bagGrams', 'The bag holds', 'number', 0, 1e6, { unit: 'g', above: true, optional: true }),
+    field('tempC', 'Source water', 'temperature', 1, 35, { start: 15 }),
+    field('watts', 'Heater', 'number', 0, 5000, { unit: 'W', above: true, start: 150, decimals: 0 }),
+    field('measured', 'It came out at', 'salinity', 2, 42, { optional: true, hint: 'After mixing, at temperature: for a correction, and to learn the mix.' }),
+  ],
+  work: (v, has, _ch, c) => {
+    const s = shows(c);
+    const strength = learnedStrength(batchesOf(c));
+    const grams = saltFor(v('litres'), v('salinity'), strength.gramsPerLitre);
+    const hours = heatingHours(v('litres'), v('tempC'), 25, v('watts'));
+    const fix = has('measured') ? correctBatch(v('litres'), v('measured'), v('salinity'), strength.gramsPerLitre) : null;
+    return {
+      lines: [
+        { name: 'Salt', value: s.grams(grams), strong: true },
+        { name: 'In level cups', value: s.number(grams / v('cupGrams'), 1) },
+        ...(has('bagGrams') ? [{ name: 'Of the bag', value: `${((100 * grams) / v('bagGrams')).toFixed(0)} %, enough for ${Math.floor(v('bagGrams') / grams)} such batches` }] : []),
+        { name: 'RO/DI water', value: s.volume(v('litres')) },
+        { name: 'Heating to 25 °C', value: hours < 0.05 ? 'none' : `about ${s.number(hours, 1)} h` },
+        { name: 'Mixing', value: 'an hour at least, a day by most; then test at temperature' },
+        ...(fix ? [{ name: 'Put right with', value: fix.kind === 'right' ? 'nothing: it is right' : fix.kind === 'salt' ? `${s.grams(fix.grams)} more salt, in the bucket` : `${s.volume(fix.litres)} RO/DI water`, strong: true }] : []),
+      ],
+      formula: ['m = V · g₃₅ · S / 35', `${v('litres').toFixed(1)} × ${strength.gramsPerLitre.toFixed(1)} × ${v('salinity').toFixed(1)} / 35 = ${grams.toFixed(0)} g`],
+      notes: [strength.batches === 0 ? 'No batch logged yet: 38 g/L at 35 is the usual. Log how it came out and it learns yours.' : `${strength.gramsPerLitre.toFixed(1)} g/L at 35, learned from ${strength.batches} batch${strength.batches === 1 ? '' : 'es'}, drawn towards the usual 38.`],
+      acts: c.tank && has('measured') ? [{ label: 'Log this batch', primary: true, done: 'Batch logged', edits: () => logNow(c, { kind: 'saltMixed', litres: v('litres'), grams, salinity: v('measured') }) }] : [],
+    };
+  },
+};
+
+const GOALS = [['nitrate', 'nitrate'], ['phosphate', 'phosphate'], ['alkalinity', 'alkalinity'], ['salinity', 'salinity'], ['fraction', 'a fraction'], ['missed', 'a missed before test']] as const;
+const GOAL_UNIT: Record<string, string> = { nitrate: 'mg/L NO₃', phosphate: 'mg/L PO₄', alkalinity: 'dKH', salinity: 'ppt', fraction: '%' };
+const USUAL_NEW: Record<string, number> = { nitrate: 0, phosphate: 0, alkalinity: 8, salinity: 35 };
+const USUAL_GOAL: Record<string, number> = { nitrate: 10, phosphate: 0.05, alkalinity: 8, salinity: 35, fraction: 15 };
+
+/** The usual aim, or half of what is there when that is already lower. */
+function aimOf(goal: string, last: number | null): number {
+  const usual = USUAL_GOAL[goal] ?? 0;
+  if (last === null || (goal !== 'nitrate' && goal !== 'phosphate')) return usual;
+  const shown = goal === 'nitrate' ? fromMgNPerL('nitrate', 'ion', last) : last;
+  return shown > usual ? usual : shown / 2;
+}
+
+export const changeTool: Tool = {
+  id: 'change',
+  title: 'Water change',
+  lede: 'From a goal or a fraction to litres, salt, hours and buckets; test before and after.',
+  caution: 'Heater and pumps off before the water falls below them. Start a siphon with a pump or a filled hose, never by mouth.',
+  fields: (c, ch) => {
+    const goal = ch.goal ?? 'nitrate';
+    const p = goal === 'nitrate' || goal === 'phosphate' || goal === 'alkalinity' || goal === 'salinity' ? goal : null;
+    const last = p === null ? null : lastValue(c, p);
+    return [
+      choice('goal', 'From', GOALS, 'nitrate'),
+      ...(goal === 'missed'
+        ? [
+            field('after', 'Measured after it', 'number', 0, 2000, { unit: 'as the kit prints' }),
+            field('incoming', 'In the new water', 'number', 0, 2000, { unit: 'the same', start: 0 }),
+            field('fraction', 'Share that was changed', 'number', 0, 95, { unit: '%', above: true, start: 20, decimals: 0 }),
+          ]
+        : goal === 'fraction'
+        ? [field('fraction', 'Share to change', 'number', 0, 100, { unit: '%', above: true, start: 15, decimals: 0 })]
+        : [
+            field(`before-${goal}`, 'Before', 'number', 0, 2000, { unit: GOAL_UNIT[goal], start: last === null ? null : goal === 'nitrate' ? fromMgNPerL('nitrate', 'ion', last) : last, hint: last === null ? 'Test before you change. Forgotten? Choose “a missed before test”.' : 'The last trusted reading.' }),
+            field(`aim-${goal}`, 'Aim', 'number', 0, 2000, { unit: GOAL_UNIT[goal], start: aimOf(goal, last) }),
+            field(`new-${goal}`, 'In the new water', 'number', 0, 2000, { unit: GOAL_UNIT[goal], start: USUAL_NEW[goal] }),
+          ]),
+      field('changes', 'In how many changes', 'number', 1, 20, { unit: '', start: 1, decimals: 0 }),
+      netField(c),
+      field('newSalinity', 'Salinity of the new water', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
+      field('newTempC', 'Its temperature', 'temperature', 1, 40, { start: 25 }),
+      field('tankSalinity', 'Salinity of the tank', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
+      field('tankTempC', 'Temperature of the tank', 'temperature', 5, 40, { start: lastValue(c, 'temperature') ?? 25 }),
+      field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, start: 6 }),
+      field('bucketL', 'A bucket holds', 'volume', 0, 1000, { above: true, start: 10 }),
+      field('sourceC', 'Water before heating', 'temperature', 1, 40, { start: 15 }),
+      field('watts', 'Heater', 'number', 0, 5000, { unit: 'W', above: true, start: 150, decimals: 0 }),
+    ];
+  },
+  work: (v, _has, ch, c) => {
+    const s = shows(c);
+    const goal = ch.goal ?? 'nitrate';
+    const n = Math.round(v('changes'));
+    const unit = GOAL_UNIT[goal] ?? '';
+    let fraction: number;
+    let before: number | null = null;
+    let incoming = 0;
+    const missed = goal === 'missed';
+    if (goal === 'fraction' || missed) fraction = v('fraction') / 100;
+    else {
+      incoming = v(`new-${goal}`);
+      before = v(`before-${goal}`);
+      fraction = fractionForSteps(before, v(`aim-${goal}`), incoming, n);
+    }
+    const litres = fraction * v('netL');
+    const total = litres * n;
+    const strength = learnedStrength(batchesOf(c));
+    const salt = saltFor(total, v('newSalinity'), strength.gramsPerLitre);
+    const steps = before === null ? [] : dilutionSteps(before, fraction, incoming, n);
+    const mixedS = v('tankSalinity') * (1 - fraction) + v('newSalinity') * fraction;
+    const mixedT = v('tankTempC') * (1 - fraction) + v('newTempC') * fraction;
+    const warnings = [
+      ...(Math.abs(mixedS - v('tankSalinity')) > 1 ? [`The new water would move salinity by ${(mixedS - v('tankSalinity')).toFixed(1)} ppt at once: match it first.`] : []),
+      ...(Math.abs(mixedT - v('tankTempC')) > 1 ? [`The new water would move the tank by ${(mixedT - v('tankTempC')).toFixed(1)} °C: warm it first.`] : []),
+    ];
+    const percent = Math.round(fraction * 100);
+    return {
+      lines: [
+        ...(missed ? [{ name: 'Before it, estimated', value: `about ${s.number(beforeFromAfter(v('after'), fraction, v('incoming')), 2)}, as the kit prints`, strong: true }] : []),
+        { name: n === 1 ? 'Change' : `Each of ${n} changes`, value: `${percent} %, ${s.volume(litres)}`, strong: true },
+        { name: 'Salt', value: `${s.grams(salt)} at ${strength.gramsPerLitre.toFixed(1)} g/L` },
+        { name: 'RO/DI water', value: `${s.volume(total)}, ${s.number(total / v('litresPerHour'), 1)} h to make` },
+        { name: 'Buckets', value: String(Math.ceil(litres / v('bucketL'))) + (n > 1 ? ' each time' : '') },
+        { name: 'Heating', value: `${s.number(heatingHours(litres, v('sourceC'), v('newTempC'), v('watts')), 1)} h` },
+        { name: 'After it the tank is at', value: `${s.salinity(mixedS)}, ${s.temperature(mixedT)}` },
+        ...(before !== null ? [{ name: 'The same litres exchanged without a break', value: `${s.number(afterContinuousExchange(before, fraction * n, incoming), 2)} ${unit}` }] : []),
+      ],
+      formula: before !== null
+        ? ['C′ = C (1 − f) + Cₙ f, n times: f = 1 − ((aim − Cₙ) / (C − Cₙ))^(1/n)', `1 − ((${v(`aim-${goal}`)} − ${incoming}) / (${s.number(before)} − ${incoming}))^(1/${n}) = ${fraction.toFixed(3)}`]
+        : missed
+        ? ['C = (C′ − Cₙ f) / (1 − f)', `(${s.number(v('after'))} − ${s.number(v('incoming'))} × ${fraction.toFixed(2)}) / (1 − ${fraction.toFixed(2)}) = ${s.number(beforeFromAfter(v('after'), fraction, v('incoming')))}`]
+        : ['V = f · net volume', `${fraction.toFixed(2)} × ${v('netL').toFixed(0)} = ${litres.toFixed(1)} L`],
+      notes: [missed ? 'Estimated, not measured: note it as such.' : 'Pour slowly, then test again: the difference tells whether the volume is right.', percent >= 50 ? 'A change this large comes after a cycle, before animals: drain to the rock, refill at temperature, then salinity, alkalinity, nitrate.' : '10 to 20 % is usual; small changes waste a little water and upset less.'],
+      warnings,
+      drawing: steps.length > 1 ? { kind: 'bars', title: `${goal} after each change`, unit, bars: steps.map((x, i) => ({ label: i === 0 ? 'now' : `${i}.`, value: x, shown: s.number(x, goal === 'phosphate' ? 3 : 1), planned: i > 0 })), goal: { value: v(`aim-${goal}`), label: 'aim' } } : undefined,
+      acts: c.tank
+        ? [
+            { label: 'It is done: log it', primary: true, done: 'Water change logged', edits: () => logNow(c, { kind: 'waterChange', litres: Math.min(litres, v('netL')), salinity: v('newSalinity') }) },
+            { label: 'Start: heater, pumps, top-off off', done: 'Switched off; Today keeps asking until they are back on', edits: () => planTask(c, c.today, 'Heater, pumps and top-off back on', 'Switched off for a water change. Check that each runs again.') },
+            { label: n === 1 ? 'Plan it for tomorrow' : `Plan ${n} changes, two days apart`, done: 'Water change planned', edits: () => Array.from({ length: n }, (_, i) => planTask(c, addDays(c.today, 1 + 2 * i), `Water change: ${s.volume(litres)}${n > 1 ? `, ${i + 1} of ${n}` : ''}`, `Test before and after. ${s.grams(salt / n)} of salt.`)).flat() },
+            { label: 'Test before it', href: `/tank/${c.tank.id}/log` },
+          ]
+        : [],
+    };
+  },
+};

@@ -1,0 +1,2 @@
+export { ParametersScreen } from './ParametersScreen';
+export { ReadingsScreen } from './ReadingsScreen';

@@ -1,0 +1,2 @@
+export { EquipmentScreen, PartScreen } from './EquipmentScreens';
+export { SetupScreen } from './SetupScreen';
