@@ -21,3 +21,4 @@ if ! [ -f "$bare/dist/index.html" ]; then
   (cd "$bare" && npx expo export --platform web > ../bare.log 2>&1) || { tail -20 .cache/bare.log; exit 1; }
 fi
 npx tsx bench/measure.mts "$bare/dist" dist
+npx tsx bench/longHistory.mts dist

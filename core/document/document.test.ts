@@ -82,8 +82,11 @@ describe('readings', () => {
     expect(readingInterval({ kind: 'over', low: 4 }, ammonia)).toMatchObject({ low: 4, high: Infinity });
     expect(readingInterval({ kind: 'between', low: 0, high: 0.25 }, ammonia).mid).toBe(0.125);
   });
-  test('a meter is good to 5 % and half its resolution', () => {
-    expect(readingInterval({ kind: 'exact', value: 8 }, ph).high).toBeCloseTo(8.405, 9);
+  test('a titration is good to 5 % and half its resolution, a pH pen to about a tenth', () => {
+    const alkalinity = STARTER_KITS.find((k) => k.parameter === 'alkalinity') as Kit;
+    expect(readingInterval({ kind: 'exact', value: 8 }, alkalinity).high).toBeCloseTo(8.45, 9);
+    expect(readingInterval({ kind: 'exact', value: 8 }, ph).high).toBeCloseTo(8.101, 9);
+
   });
   test('zero is the zero step only', () => {
     expect(readsZero({ kind: 'exact', value: 0 }, ammonia)).toBe(true);

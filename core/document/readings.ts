@@ -11,7 +11,7 @@ export interface Interval {
 }
 
 /** Interval of a reading in the kit's printed unit. On a chart of steps the truth lies between the neighbouring
- *  half-steps; a meter is good to 5 % and half its resolution. */
+ *  half-steps; a meter is good to its reader's share and half its resolution. */
 export function readingInterval(value: ReadingValue, kit: Kit): Interval {
   if (value.kind === 'repeats') return repeatsInterval(value.values, kit);
   if (value.kind === 'between') return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
@@ -30,8 +30,10 @@ export function readingInterval(value: ReadingValue, kit: Kit): Interval {
   };
 }
 
-/** A meter or titration is good to 5 % of what it shows unless its register says better. */
-export const readerShare = (kit: Kit): number => kit.readerShare ?? 0.05;
+/** A meter or titration is good to 5 % of what it shows unless its register says otherwise; thermometers, salinity meters and pH pens,
+ *  whose scales do not start at nothing, to about half a degree, half a part and a tenth. */
+export const readerShare = (kit: Kit): number => kit.readerShare ?? USUAL_SHARE[kit.parameter] ?? 0.05;
+const USUAL_SHARE: Partial<Record<Parameter, number>> = { temperature: 0.02, salinity: 0.014, ph: 0.012 };
 
 /** Mean of repeats; the half-width is that of one reading over the root of their number, and at least half their spread. */
 function repeatsInterval(values: readonly number[], kit: Kit): Interval {

@@ -1,10 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank, type TankEvent } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Choice, Empty, Go, Row, Screen, space, TextField, Txt, useTheme } from '../../ui';
+import { Button, Choice, Empty, Go, Later, Row, Screen, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { EVENT_WORDS, eventWords } from './eventForm';
 import { shownValue, typedUnit } from './sampleForm';
@@ -49,6 +49,21 @@ export function HistoryScreen() {
   return <WithTank>{(tank) => <History tank={tank} />}</WithTank>;
 }
 
+/** Entries in words, worked out in slices so that typing never waits for a long history. */
+function useSearchIndex(entries: readonly Entry[], tank: Tank, wanted: boolean): readonly string[] {
+  const words = useEntryWords(tank);
+  const [built, setBuilt] = useState<{ of: readonly Entry[]; index: readonly string[] }>({ of: [], index: [] });
+  const index = built.of === entries ? built.index : NOTHING;
+  useEffect(() => {
+    if (!wanted || index.length >= entries.length) return;
+    const timer = setTimeout(() => setBuilt({ of: entries, index: [...index, ...entries.slice(index.length, index.length + SLICE).map((e) => words(e).toLowerCase())] }), 0);
+    return () => clearTimeout(timer);
+  }, [wanted, entries, index, words]);
+  return index;
+}
+const SLICE = 600;
+const NOTHING: readonly string[] = [];
+
 const PAGE = 30;
 
 function History({ tank }: { tank: Tank }) {
@@ -56,9 +71,10 @@ function History({ tank }: { tank: Tank }) {
   const [shown, setShown] = useState(PAGE);
   const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
   const [query, setQuery] = useState('');
-  const words = useEntryWords(tank);
+  const index = useSearchIndex(entries, tank, query !== '');
   const q = query.trim().toLowerCase();
-  const filtered = useMemo(() => entries.filter((e) => (what === 'all' || e.kind === what) && (q === '' || words(e).toLowerCase().includes(q))), [entries, what, q, words]);
+  const filtered = useMemo(() => entries.filter((e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q))), [entries, what, q, index]);
+  const row = (e: Entry) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />;
   return (
     <Screen title="History">
       <Txt kind="title" heading={1}>History</Txt>
@@ -67,14 +83,15 @@ function History({ tank }: { tank: Tank }) {
         setQuery(text);
         setShown(PAGE);
       }} />
-      {filtered.length === 0 && entries.length > 0 ? <Txt tone="second">Nothing matches. Clear the search or choose Everything.</Txt> : null}
+      {q !== '' && index.length < entries.length ? <Txt kind="small" tone="second">{`Searched ${index.length} of ${entries.length} entries so far.`}</Txt> : null}
+      {filtered.length === 0 && entries.length > 0 && (q === '' || index.length === entries.length) ? <Txt tone="second">Nothing matches. Clear the search or choose Everything.</Txt> : null}
       {entries.length === 0 ? (
         <Empty title="Nothing logged yet" text="A sample takes a minute: test, tap, save.">
           <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
         </Empty>
       ) : null}
       <View role="list" aria-label="Entries, newest first">
-        {filtered.slice(0, shown).map((e) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />)}
+        <Later>{filtered.slice(0, shown).map(row)}</Later>
       </View>
       {filtered.length > shown ? <Button label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
     </Screen>

@@ -1,0 +1,74 @@
+/** Measures with 30,000 readings in store: opening the log, filtering the history, opening a chart and panning it. Prints the longest
+ *  main-thread task of each after the first paint and the frames of the pan. */
+import type { AddressInfo } from 'node:net';
+import { chromium } from '@playwright/test';
+import { STARTER_KITS } from '../core/document';
+import { makeApp } from '../server/app';
+
+const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
+await new Promise((ready) => server.once('listening', ready));
+const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
+const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+await page.addInitScript(() => {
+  const w = window as unknown as { tasks: { at: number; ms: number }[] };
+  w.tasks = [];
+  new PerformanceObserver((list) => list.getEntries().forEach((e) => w.tasks.push({ at: e.startTime, ms: e.duration }))).observe({ type: 'longtask', buffered: true });
+});
+await page.goto(base);
+await page.getByText(/Judged by/).waitFor();
+await page.evaluate(({ kits }) => new Promise<void>((done) => {
+  const open = indexedDB.open('zoarium');
+  open.onsuccess = () => {
+    const tx = open.result.transaction('entries', 'readwrite');
+    for (let i = 0; i < 6000; i++) {
+      const at = new Date(Date.now() - (i + 1) * 7_200_000).toISOString();
+      tx.objectStore('entries').put(JSON.stringify({ id: `bench-${i}`, tankId: 'pantry-cube', at, note: i % 50 === 0 ? 'cleaned the glass' : '', readings: kits.map((k, j) => ({ parameter: k.parameter, kitId: k.id, value: { kind: 'exact', value: [0, 0, 10, 34.5 + (i % 11) / 10, 25][j] } })) }), `e/samples/bench-${i}`);
+    }
+    tx.oncomplete = () => { open.result.close(); done(); };
+  };
+}), { kits: STARTER_KITS.slice(0, 5).map((k) => ({ id: k.id, parameter: k.parameter })) });
+
+const report = async (what: string) => {
+  await page.waitForTimeout(600);
+  const { tasks, paint } = await page.evaluate(() => {
+    const w = window as unknown as { tasks: { at: number; ms: number }[] };
+    const first = performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0;
+    const all = w.tasks;
+    w.tasks = [];
+    return { tasks: all, paint: first };
+  });
+  const after = tasks.filter((t) => t.at >= paint).map((t) => Math.round(t.ms));
+  console.log(`${what}: longest task after first paint ${after.length > 0 ? `${Math.max(...after)} ms (all over 50: ${after.join(', ')})` : 'under 50 ms'}`);
+};
+await page.goto(`${base}/tank/pantry-cube/log`);
+await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
+await report('log opens');
+await page.getByRole('main').getByRole('link', { name: /^History/ }).click();
+await page.getByRole('list', { name: 'Entries, newest first' }).waitFor();
+await report('history opens');
+await page.getByLabel('Search: a parameter, a kind, a word of a note').pressSequentially('glass');
+await page.getByText('cleaned the glass').first().waitFor();
+await report('history filters');
+await page.goto(`${base}/tank/pantry-cube/log/readings/salinity`);
+await page.getByRole('group', { name: /Arrow keys/ }).waitFor();
+await report('chart opens');
+await page.getByRole('button', { name: /^all/ }).click();
+await report('chart shows all');
+await page.getByRole('button', { name: '3 months' }).click();
+const box = await page.getByRole('group', { name: /Arrow keys/ }).boundingBox();
+if (box) {
+  // As text: the compiler's helpers do not exist in the page.
+  await page.evaluate('window.frames = []; { let last = performance.now(); requestAnimationFrame(function tick(now) { window.frames.push(now - last); last = now; if (window.frames.length < 400) requestAnimationFrame(tick); }); }');
+  await page.mouse.move(box.x + 60, box.y + 120);
+  await page.mouse.down();
+  for (let i = 0; i < 120; i++) await page.mouse.move(box.x + 60 + (i % 60) * 4, box.y + 120);
+  await page.mouse.up();
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(2));
+  const sorted = [...frames].sort((a, b) => a - b);
+  console.log(`chart pan: ${frames.length} frames, median ${(sorted[Math.floor(sorted.length / 2)] ?? NaN).toFixed(1)} ms, 95 % within ${(sorted[Math.floor(sorted.length * 0.95)] ?? NaN).toFixed(1)} ms, worst ${(sorted[sorted.length - 1] ?? NaN).toFixed(1)} ms`);
+}
+await report('chart pans');
+await browser.close();
+server.close();
+process.exit(0);
