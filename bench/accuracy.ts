@@ -1,0 +1,67 @@
+/** Judges the forecast on tanks of another making (core/testing/otherTank.ts): `npm run accuracy -- [tanks] [seed]`. Prints the table of
+ *  docs/forecast-accuracy.md. */
+import { defaultPlan, forecast, infer, timelineOf, type Quantiles } from '../core/forecast';
+import { assessTank, gatherEvidence } from '../core/readiness';
+import { netVolume } from '../core/volume';
+import { METHODS, OTHER_START, otherTank, type OtherTank } from '../core/testing/otherTank';
+
+const DAY = 86_400_000;
+const tanks = Number(process.argv[2] ?? 200);
+const firstSeed = Number(process.argv[3] ?? 1);
+const END = 90;
+
+export function forecastAt(tank: OtherTank, cutDay: number, seed: number) {
+  const nowMs = OTHER_START + cutDay * DAY;
+  const evidence = gatherEvidence(tank.doc, 't', nowMs);
+  const spec = tank.doc.tanks.t;
+  if (!spec) throw new Error('no tank');
+  const v = netVolume(spec);
+  const t = timelineOf(evidence, v.sdL / v.netL);
+  const run = infer(spec, t, { seed, particles: 500, sweeps: 3 });
+  let next = run.next();
+  while (!next.done) next = run.next();
+  return { out: forecast(next.value, defaultPlan(spec, t), { horizonDays: Math.ceil(END - cutDay + 5), seed, loadMgN: null }), nowMs };
+}
+
+interface Row { third: 0 | 1 | 2; method: string; covered: boolean; pinball: number; thumb: number; line: number; error: number; width: number; ready: boolean; go: boolean; above: boolean; dated: boolean }
+const rows: Row[] = [];
+const hold = (day: number, cut: number) => Math.min(END, Math.max(cut, day));
+const pin = (truth: number, q: readonly [number, number, number]) => [0.1, 0.5, 0.9].reduce((s, p, i) => s + (truth >= (q[i] ?? 0) ? p * (truth - (q[i] ?? 0)) : (1 - p) * ((q[i] ?? 0) - truth)), 0) / 3;
+let ms = 0;
+for (let i = 0; i < tanks; i++) {
+  const seed = firstSeed + i;
+  const tank = otherTank(seed);
+  const third = (i % 3) as 0 | 1 | 2;
+  const end = Math.min(tank.readyDay, 60);
+  const cut = Math.max(3, end * [0.25, 0.5, 0.8][third]!);
+  const begun = performance.now();
+  const { out, nowMs } = forecastAt(tank, cut, seed);
+  ms += performance.now() - begun;
+  const truth = hold(tank.readyDay, cut);
+  const of = (q: Quantiles): [number, number, number] => [q.p10, q.p50, q.p90].map((d) => hold(d === null ? END : cut + d, cut)) as [number, number, number];
+  const q = of(out.ready);
+  const assessment = assessTank(tank.doc, 't', nowMs);
+  rows.push({
+    third, method: tank.method, covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01, pinball: pin(truth, q), thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
+    line: pin(truth, lineThrough(tank, cut)), error: Math.abs(q[1] - truth), width: q[2] - q[0], ready: tank.readyDay <= cut, go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall', above: truth > q[2] + 0.01, dated: tank.readyDay < END,
+  });
+}
+
+/** A straight line through the last two readings of the sum of ammonia and nitrite, to zero. */
+function lineThrough(tank: OtherTank, cut: number): [number, number, number] {
+  const e = gatherEvidence(tank.doc, 't', OTHER_START + cut * DAY);
+  const sum = e.series.ammonia.map((a, i) => ({ day: (a.atMs - OTHER_START) / DAY, v: a.interval.mid + (e.series.nitrite[i]?.interval.mid ?? 0) }));
+  const [p, r] = sum.slice(-2);
+  if (!p || !r || r.v >= p.v) return [END, END, END];
+  const at = hold(r.day + (r.v * (r.day - p.day)) / (p.v - r.v), cut);
+  return [at, at, at];
+}
+const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.length);
+const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
+const line = (name: string, r: Row[]) => console.log(`| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`);
+console.log('| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | false go |\n|---|---|---|---|---|---|---|---|---|');
+line('all', rows);
+(['early', 'middle', 'late'] as const).forEach((name, i) => line(name, rows.filter((r) => r.third === i)));
+line('ready by day 90', rows.filter((r) => r.dated));
+for (const m of METHODS) line(m, rows.filter((r) => r.method === m));
+console.log(`\n${(ms / tanks).toFixed(0)} ms a forecast, one core.`);

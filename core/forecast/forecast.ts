@@ -1,0 +1,206 @@
+/** From the particles of the present to bands and dates, under a plan. */
+import { seededRandom } from '../random';
+import { normal, type Posterior } from './infer';
+import { applyAct, S, STATE_SIZE, step, WEEKS, warmthAt, type TankParams } from './kernel';
+import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom, WANDER_KEPT, WANDER_SD } from './prior';
+import { ACT, type Timeline } from './timeline';
+
+/** What the person will go on doing. */
+export interface CarePlan {
+  /** Dose ammonia again when it is clear, mg N/L of the believed volume; 0 for never. */
+  doseMgNPerL: number;
+  /** Wait with the dose until nitrite is clear, too; null when not known (either, half and half). */
+  untilNitriteClear: boolean | null;
+  /** Days between doses once things clear quickly, shortest and longest; each future draws its own. */
+  doseGapDays?: readonly [number, number];
+  /** Daily food, mg N a day in the whole tank. */
+  feedMgNPerDay: number;
+  /** Alkalinity is buffered when it falls under 6 dKH; assumed unless it is false. */
+  keepsAlkalinity?: boolean;
+  /** Once, now: warmer by this many kelvin, a new bottle, media from a running tank, dKH added, a share of water changed. */
+  warmerK?: number;
+  bottle?: boolean;
+  media?: boolean;
+  bufferDkh?: number;
+  changeShare?: number;
+}
+
+export interface Quantiles {
+  p10: number | null;
+  p50: number | null;
+  p90: number | null;
+}
+
+export interface DailyBand {
+  /** Days from now. */
+  day: number;
+  ammonia: [number, number, number];
+  nitrite: [number, number, number];
+  nitrate: [number, number, number];
+  alkalinity: [number, number, number];
+}
+
+export interface Forecast {
+  /** Days from now at which a proof dose would be cleared in a day; null beyond the horizon. */
+  ready: Quantiles;
+  ammoniaClear: Quantiles;
+  nitriteClear: Quantiles;
+  /** Day at which the tank could feed the planned load with free-running ammonia under the limit. */
+  readyForLoad: Quantiles | null;
+  bands: DailyBand[];
+  /** Doubling times, hours: 10, 50, 90 %. */
+  doublingA: [number, number, number];
+  doublingN: [number, number, number];
+  /** Share of particles that are ready now. */
+  readyNowShare: number;
+  /** Share that does not get there within the horizon. */
+  neverShare: number;
+  /** Alkalinity reaches 7 and 5 dKH, days from now. */
+  alkalinity7: Quantiles;
+  alkalinity5: Quantiles;
+  horizonDays: number;
+}
+
+/** The proof: 2 mg/L as NH4. */
+export const PROOF_MG_N = 2 / 1.2878;
+const HALF = 0.5;
+const KEPT_DKH = 6;
+/** A date wanders beyond what the model knows: log-scale spread of the time still to go. */
+export const DATE_SPREAD = 0.2;
+
+const quantile = (sorted: Float64Array, q: number): number | null => {
+  const v = sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? Infinity;
+  return Number.isFinite(v) ? v : null;
+};
+const quantilesOf = (values: Float64Array): Quantiles => {
+  const sorted = Float64Array.from(values).sort();
+  return { p10: quantile(sorted, 0.1), p50: quantile(sorted, 0.5), p90: quantile(sorted, 0.9) };
+};
+const triple = (values: Float64Array): [number, number, number] => {
+  const sorted = Float64Array.from(values).sort();
+  const at = (q: number) => sorted[Math.round(q * (sorted.length - 1))] ?? 0;
+  return [at(0.1), at(0.5), at(0.9)];
+};
+
+/** Runs every particle on under the plan. `loadMgN` is the daily nitrogen of the first animals meant, or null. */
+export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays: number; seed: number; loadMgN: number | null }): Forecast {
+  const { particles: n, timeline: t, prior } = posterior;
+  const random = seededRandom(o.seed ^ 0x5bd1e995);
+  const days = Math.max(1, Math.round(o.horizonDays));
+  const halves = days * 2;
+  const params = emptyParams();
+  const noise = new Float64Array(2 * WEEKS);
+  const bias = new Float64Array(4);
+  const s = new Float64Array(STATE_SIZE);
+  const probe = new Float64Array(STATE_SIZE);
+  const ready = new Float64Array(n).fill(Infinity);
+  const readyLoad = new Float64Array(n).fill(Infinity);
+  const clearA = new Float64Array(n).fill(Infinity);
+  const clearN = new Float64Array(n).fill(Infinity);
+  const kh7 = new Float64Array(n).fill(Infinity);
+  const kh5 = new Float64Array(n).fill(Infinity);
+  const doubleA = new Float64Array(n);
+  const doubleN = new Float64Array(n);
+  const series = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity].map((slot) => ({ slot, data: Array.from({ length: days + 1 }, () => new Float64Array(n)) }));
+  const tempC = t.tempC + (plan.warmerK ?? 0);
+  const warmth = warmthAt(tempC);
+
+  for (let i = 0; i < n; i++) {
+    paramsFrom(posterior.z, i * DIMENSIONS, prior, params);
+    biasFrom(posterior.z, i * DIMENSIONS, prior, bias);
+    noiseFrom(posterior.z, i * DIMENSIONS, noise);
+    redrawFuture(noise, t.nowDay, () => normal(random));
+    s.set(posterior.states.subarray(i * STATE_SIZE, (i + 1) * STATE_SIZE));
+    const week0 = weekOf(t.nowDay);
+    const growth = (mu: number, g: number) => (Math.LN2 / (mu * g * warmth)) * 24;
+    doubleA[i] = growth(params.muA, noise[week0] ?? 1);
+    doubleN[i] = growth(params.muN, noise[WEEKS + week0] ?? 1);
+    startNow(s, plan, params, t.believedL);
+    const waits = plan.untilNitriteClear ?? random() < 0.5;
+    const [gapLow, gapHigh] = plan.doseGapDays ?? [1, 3];
+    const gap = gapLow + (gapHigh - gapLow) * random();
+    let sinceDose = 0.5 * gap;
+    let buffered = 0;
+    const stretch = Math.exp(DATE_SPREAD * normal(random));
+    for (let h = 0; h <= halves; h++) {
+      const day = h * HALF;
+      if (h % 2 === 0) for (const { slot, data } of series) (data[h / 2] as Float64Array)[i] = s[slot] as number;
+      const aSeen = (s[S.ammonia] as number) * (bias[0] as number);
+      const nSeen = (s[S.nitrite] as number) * (bias[1] as number);
+      if (clearA[i] === Infinity && aSeen < t.zeroAmmonia) clearA[i] = day * stretch;
+      if (clearN[i] === Infinity && nSeen < t.zeroNitrite && aSeen < t.zeroAmmonia) clearN[i] = day * stretch;
+      const unbuffered = (s[S.alkalinity] as number) - buffered;
+      if (kh7[i] === Infinity && unbuffered < 7) kh7[i] = day;
+      if (kh5[i] === Infinity && unbuffered < 5) kh5[i] = day;
+      if (plan.keepsAlkalinity !== false && (s[S.alkalinity] as number) < KEPT_DKH) {
+        s[S.alkalinity] = (s[S.alkalinity] as number) + 2;
+        buffered += 2;
+      }
+      if (ready[i] === Infinity && passes(s, probe, params, bias, noise, t, warmth, day)) ready[i] = day * stretch;
+      if (o.loadMgN !== null && readyLoad[i] === Infinity && carries(s, o.loadMgN, params, t)) readyLoad[i] = day * stretch;
+      if (h === halves) break;
+      // The person's next half day.
+      sinceDose += HALF;
+      if (plan.doseMgNPerL > 0 && sinceDose >= gap && aSeen < t.zeroAmmonia && (!waits || nSeen < t.zeroNitrite)) {
+        applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
+        sinceDose = 0;
+      }
+      if (plan.feedMgNPerDay > 0) applyAct(s, ACT.food, plan.feedMgNPerDay * HALF, params, t.believedL);
+      const week = weekOf(t.nowDay + day);
+      const gA = noise[week] as number;
+      const gN = noise[WEEKS + week] as number;
+      for (let k = 0; k < 4; k++) step(s, 0.125, params, warmth, gA, gN);
+    }
+    if (day90(ready[i] as number, days)) ready[i] = Infinity;
+  }
+  const bands = Array.from({ length: days + 1 }, (_, day): DailyBand => {
+    const [a, b, c, d] = series.map((x) => triple(x.data[day] as Float64Array));
+    return { day, ammonia: a as [number, number, number], nitrite: b as [number, number, number], nitrate: c as [number, number, number], alkalinity: d as [number, number, number] };
+  });
+  const share = (f: (v: number) => boolean) => ready.reduce((sum, v) => sum + (f(v) ? 1 : 0), 0) / n;
+  return {
+    ready: quantilesOf(ready), ammoniaClear: quantilesOf(clearA), nitriteClear: quantilesOf(clearN), readyForLoad: o.loadMgN === null ? null : quantilesOf(readyLoad), bands,
+    doublingA: triple(doubleA), doublingN: triple(doubleN), readyNowShare: share((v) => v === 0), neverShare: share((v) => v === Infinity), alkalinity7: quantilesOf(kh7), alkalinity5: quantilesOf(kh5), horizonDays: days,
+  };
+}
+
+const day90 = (v: number, days: number): boolean => Number.isFinite(v) && v > days;
+const weekOf = (day: number): number => Math.min(WEEKS - 1, Math.max(0, Math.floor(day / 7)));
+
+/** What the plan does at once. */
+function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: number): void {
+  if (plan.changeShare) applyAct(s, ACT.change, plan.changeShare, p, believedL);
+  if (plan.bufferDkh) applyAct(s, ACT.alkalinity, plan.bufferDkh, p, believedL);
+  if (plan.bottle) applyAct(s, ACT.bottle, 1, p, believedL);
+  if (plan.media) applyAct(s, ACT.mature, 1, p, believedL);
+}
+
+/** Weeks after the present are not learned from readings: drawn anew, carried on from the present one. */
+function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): void {
+  const now = weekOf(nowDay);
+  const fresh = Math.sqrt(1 - WANDER_KEPT * WANDER_KEPT);
+  for (let g = 0; g < 2; g++) {
+    let w = Math.log(noise[g * WEEKS + now] as number) / WANDER_SD;
+    for (let k = now + 1; k < WEEKS; k++) {
+      w = WANDER_KEPT * w + fresh * draw();
+      noise[g * WEEKS + k] = Math.exp(WANDER_SD * w);
+    }
+  }
+}
+
+/** Would 2 mg/L dosed now be cleared in a day, as the person's kits see it? */
+function passes(s: Float64Array, probe: Float64Array, p: TankParams, bias: Float64Array, noise: Float64Array, t: Timeline, warmth: number, day: number): boolean {
+  // Far off: not even the capacity for half of it.
+  if ((s[S.x] as number) < 0.5 || (s[S.y] as number) < 0.5) return false;
+  probe.set(s);
+  applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
+  const week = weekOf(t.nowDay + day);
+  for (let k = 0; k < 8; k++) step(probe, 0.125, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
+  return (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia && (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite;
+}
+
+/** Could the planned animals be fed with ammonia staying at 0.05 mg N/L and nitrite at 0.1? Uptake at those levels against the load. */
+function carries(s: Float64Array, loadMgN: number, p: TankParams, t: Timeline): boolean {
+  const perL = loadMgN / (t.believedL * p.volume);
+  return ((s[S.x] as number) * 0.05) / (p.ka + 0.05) >= perL && ((s[S.y] as number) * 0.1) / (p.kn + 0.1) >= perL && (s[S.ammonia] as number) < 0.1;
+}

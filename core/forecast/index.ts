@@ -1,0 +1,4 @@
+export { forecast, PROOF_MG_N, type CarePlan, type DailyBand, type Forecast, type Quantiles } from './forecast';
+export { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
+export { defaultPlan, type PlanChoice } from './plan';
+export { timelineOf, type Timeline } from './timeline';

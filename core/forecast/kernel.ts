@@ -1,0 +1,207 @@
+/** The tank as the forecast runs it: two pools of organic N that rot, ammonia, nitrite, nitrate, two capacities that grow on what they
+ *  oxidise, alkalinity. Uptake is divided through (a rational exponential at mid-step): positive, second order, and nitrogen is conserved exactly. Nothing is allocated. */
+import { ACT, type Act, type Observation, STEP_DAYS, type Timeline } from './timeline';
+
+/** What varies from tank to tank; every number in natural units. */
+export interface TankParams {
+  x0: number; y0: number;
+  bottleA: number; bottleN: number;
+  matureA: number; matureN: number;
+  muA: number; muN: number;
+  ka: number; kn: number;
+  lagDays: number;
+  rotFood: number; rotSlow: number;
+  /** mg N/L that rock gives off from day 0. */
+  dieOff: number;
+  /** Real over believed volume. */
+  volume: number;
+  /** Nitrate lost a day. */
+  loss: number;
+  alkalinity: number;
+  /** Nitrogen in food against the usual. */
+  food: number;
+  decay: number;
+  max: number;
+}
+
+/** Slots of the state. */
+export const S = { food: 0, slow: 1, ammonia: 2, nitrite: 3, nitrate: 4, x: 5, y: 6, alkalinity: 7, load: 8, sinceSeed: 9 } as const;
+export const STATE_SIZE = 10;
+
+/** Weeks for which growth may wander. */
+export const WEEKS = 20;
+
+/** A line of steps between moments at which something happens or is compared. */
+export interface Plan {
+  dt: Float64Array;
+  /** End of each step, days. */
+  at: Float64Array;
+  code: Uint8Array;
+  amount: Float64Array;
+  /** Index of the first observation compared after the step, and how many. */
+  from: Int32Array;
+  count: Int32Array;
+}
+
+/** Cuts the time from `fromDay` to `toDay` into steps of at most STEP_DAYS that end exactly at acts and readings. */
+export function planSteps(acts: readonly Act[], observations: readonly Observation[], fromDay: number, toDay: number): Plan {
+  const dt: number[] = [];
+  const at: number[] = [];
+  const code: number[] = [];
+  const amount: number[] = [];
+  const from: number[] = [];
+  const count: number[] = [];
+  let day = fromDay;
+  const push = (to: number, c: number, a: number, f: number, n: number) => {
+    dt.push(Math.max(0, to - day));
+    at.push(to);
+    code.push(c);
+    amount.push(a);
+    from.push(f);
+    count.push(n);
+    day = Math.max(day, to);
+  };
+  const runTo = (target: number) => {
+    const n = Math.ceil((target - day) / STEP_DAYS - 1e-9);
+    const step = (target - day) / Math.max(1, n);
+    for (let i = 1; i < n; i++) push(day + step, ACT.none, 0, 0, 0);
+  };
+  let a = 0;
+  let o = 0;
+  while (a < acts.length || o < observations.length) {
+    const actDay = acts[a]?.day ?? Infinity;
+    const obsDay = observations[o]?.day ?? Infinity;
+    const next = Math.min(actDay, obsDay);
+    if (next > toDay) break;
+    // A reading at the moment of an act was taken before it: the usual order, test then dose.
+    runTo(next);
+    if (obsDay <= actDay) {
+      let n = 0;
+      while (o + n < observations.length && (observations[o + n]?.day ?? Infinity) <= next + 1e-9) n++;
+      push(next, ACT.none, 0, o, n);
+      o += n;
+    } else {
+      const act = acts[a];
+      push(next, act?.code ?? 0, act?.amount ?? 0, 0, 0);
+      a++;
+    }
+  }
+  if (day < toDay) {
+    runTo(toDay);
+    push(toDay, ACT.none, 0, 0, 0);
+  }
+  return { dt: Float64Array.from(dt), at: Float64Array.from(at), code: Uint8Array.from(code), amount: Float64Array.from(amount), from: Int32Array.from(from), count: Int32Array.from(count) };
+}
+
+/** Sets the state of day 0. */
+export function startState(state: Float64Array, p: TankParams): void {
+  state.fill(0);
+  state[S.slow] = p.dieOff;
+  state[S.x] = p.x0;
+  state[S.y] = p.y0;
+  state[S.alkalinity] = p.alkalinity;
+}
+
+/** One act on the state. Amounts in mg N are spread over the real volume. */
+export function applyAct(state: Float64Array, code: number, amount: number, p: TankParams, believedL: number): void {
+  const perL = amount / (believedL * p.volume);
+  switch (code) {
+    case ACT.ammonia:
+      state[S.ammonia] = (state[S.ammonia] ?? 0) + perL;
+      break;
+    case ACT.food:
+      state[S.food] = (state[S.food] ?? 0) + perL * p.food;
+      break;
+    case ACT.slow:
+      state[S.slow] = (state[S.slow] ?? 0) + perL * p.food;
+      break;
+    case ACT.seafoodOut:
+      state[S.slow] = 0.1 * (state[S.slow] ?? 0);
+      break;
+    case ACT.bottle:
+      state[S.x] = (state[S.x] ?? 0) + p.bottleA * amount;
+      state[S.y] = (state[S.y] ?? 0) + p.bottleN * amount;
+      break;
+    case ACT.mature:
+      state[S.x] = (state[S.x] ?? 0) + p.matureA * amount;
+      state[S.y] = (state[S.y] ?? 0) + p.matureN * amount;
+      break;
+    case ACT.change: {
+      const keep = 1 - Math.min(1, amount / p.volume);
+      state[S.ammonia] = (state[S.ammonia] ?? 0) * keep;
+      state[S.nitrite] = (state[S.nitrite] ?? 0) * keep;
+      state[S.nitrate] = (state[S.nitrate] ?? 0) * keep;
+      state[S.alkalinity] = (state[S.alkalinity] ?? 0) * keep + p.alkalinity * (1 - keep);
+      break;
+    }
+    case ACT.alkalinity:
+      state[S.alkalinity] = (state[S.alkalinity] ?? 0) + amount;
+      break;
+    case ACT.load:
+      state[S.load] = (state[S.load] ?? 0) + perL;
+      break;
+  }
+}
+
+/** One step of `dt` days with growth multipliers gA and gN. */
+export function step(s: Float64Array, dt: number, p: TankParams, warmth: number, gA: number, gN: number): void {
+  const kh = s[7] as number;
+  // Half speed at 1.5 dKH, hardly any effect above 5.
+  const buffered = (kh * kh) / (kh * kh + 2.25);
+  const food = (s[0] as number) / (1 + p.rotFood * dt);
+  const slow = (s[1] as number) / (1 + p.rotSlow * dt);
+  const a0 = (s[2] as number) + (s[0] as number) - food + (s[1] as number) - slow + (s[8] as number) * dt;
+  s[0] = food;
+  s[1] = slow;
+  const x = s[5] as number;
+  const y = s[6] as number;
+  // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call.
+  const ua = dt * buffered * x;
+  const am = a0 / (1 + (0.5 * ua) / (p.ka + a0));
+  const u = ua / (p.ka + am);
+  const a1 = a0 / (1 + u + 0.5 * u * u);
+  const oxA = a0 - a1;
+  const n = s[3] as number;
+  // Much ammonia holds back the second step (Anthonisen 1976): half at 8 mg N/L.
+  const held = 64 / (64 + am * am);
+  const un = dt * buffered * held * y;
+  const nm = (n + 0.5 * oxA) / (1 + (0.5 * un) / (p.kn + n + 0.5 * oxA));
+  const v = un / (p.kn + nm);
+  // What is made during the step is there for half of it.
+  const n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v);
+  const oxN = n + oxA - n1;
+  s[2] = a1;
+  s[3] = n1;
+  s[4] = ((s[4] as number) + oxN) / (1 + p.loss * dt);
+  s[9] = (s[9] as number) + dt;
+  const lag = (s[9] as number) < p.lagDays ? 0.1 : 1;
+  // Growth is bought with what was oxidised: mu mg N/L/day of capacity for each mg N/L.
+  const roomA = 1 - x / p.max;
+  const roomN = 1 - y / p.max;
+  s[5] = (x + (roomA > 0 ? p.muA * gA * warmth * lag * oxA * roomA : 0)) / (1 + p.decay * dt);
+  s[6] = (y + (roomN > 0 ? p.muN * gN * warmth * lag * oxN * roomN : 0)) / (1 + p.decay * dt);
+  const left = kh - 0.4 * oxA;
+  s[7] = left > 0 ? left : 0;
+}
+
+/** Warmth of growth: 1.1 a kelvin, level above 32 C. */
+export const warmthAt = (tempC: number): number => 1.1 ** (Math.min(tempC, 32) - 25);
+
+/** Runs a plan; after each step with observations, `compare` sees the state. `noise` holds WEEKS multipliers of growth for each group. */
+export function runPlan(
+  state: Float64Array, plan: Plan, p: TankParams, noise: Float64Array, noiseAt: number, t: Pick<Timeline, 'believedL' | 'tempC'>,
+  compare: ((state: Float64Array, from: number, count: number) => void) | null,
+): void {
+  const warmth = warmthAt(t.tempC);
+  const n = plan.dt.length;
+  for (let i = 0; i < n; i++) {
+    const dt = plan.dt[i] as number;
+    if (dt > 0) {
+      const week = Math.min(WEEKS - 1, ((plan.at[i] as number) / 7) | 0);
+      step(state, dt, p, warmth, noise[noiseAt + week] as number, noise[noiseAt + WEEKS + week] as number);
+    }
+    const code = plan.code[i] as number;
+    if (code !== 0) applyAct(state, code, plan.amount[i] as number, p, t.believedL);
+    if (compare !== null && (plan.count[i] as number) > 0) compare(state, plan.from[i] as number, plan.count[i] as number);
+  }
+}
