@@ -25,7 +25,7 @@ step() { # a check that counts as one
 step "types" npx tsc --noEmit -p tsconfig.json
 step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
 step "lint" npx eslint .
-step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo
+step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless headless
 step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
 
 echo "== units and components"

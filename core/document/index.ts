@@ -6,3 +6,4 @@ export { STARTER_KITS } from './starterKits';
 export { broughtUp } from './migrations';
 export { LIMITS, plausibility, type Plausibility } from './plausible';
 export { DEFAULT_TARGETS, isOwnParameter, parameterName, parameterUnit, PARAMETER_NAMES, TARGET_PRESETS, type TargetPreset } from './parameters';
+export { documentAsOf } from './asOf';

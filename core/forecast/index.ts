@@ -2,3 +2,5 @@ export { forecast, PROOF_MG_N, type CarePlan, type DailyBand, type Forecast, typ
 export { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
 export { defaultPlan, type PlanChoice } from './plan';
 export { timelineOf, type Timeline } from './timeline';
+export { answer, answerNow, type Answer, type Question } from './answer';
+export { type Surprise } from './surprise';

@@ -1,0 +1,67 @@
+/** The whole question in one call: a tank of a document at a moment, under a plan, to dates and bands. The screen's worker and the
+ *  headless face both come through here, so that both say the same. */
+import { documentAsOf, type Document } from '../document';
+import { DAY_MS, gatherEvidence, lastOf, proofState } from '../readiness';
+import { netVolume } from '../volume';
+import { forecast, type CarePlan, type Forecast, type Quantiles } from './forecast';
+import { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
+import { defaultPlan, type PlanChoice } from './plan';
+import { surprises, type Surprise } from './surprise';
+import { timelineOf } from './timeline';
+
+export interface Question {
+  tankId: string;
+  atMs: number;
+  seed: number;
+  horizonDays: number;
+  plan: PlanChoice;
+  /** Daily nitrogen of the first animals meant, mg N; null without. */
+  loadMgN: number | null;
+  options?: Partial<InferOptions>;
+}
+
+export type Answer =
+  | { status: 'cannotSay'; because: string }
+  | { status: 'ok'; atMs: number; startMs: number; plan: CarePlan; forecast: Forecast; proved: boolean; readings: number; acceptance: number; surprises: Surprise[] };
+
+/** Fits and forecasts; yields progress. The posterior is handed out for what-ifs. @throws RangeError for a tank that is not there. */
+export function* answer(doc: Document, q: Question): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
+  const known = documentAsOf(doc, q.atMs);
+  const tank = known.tanks[q.tankId];
+  if (!tank) throw new RangeError(`there is no tank "${q.tankId}" in the document`);
+  const evidence = gatherEvidence(known, q.tankId, q.atMs);
+  const volume = netVolume(tank);
+  const timeline = timelineOf(evidence, volume.sdL / volume.netL);
+  const nitrogen = timeline.observations.filter((o) => o.what < 2).length;
+  if (nitrogen === 0) {
+    return { answer: { status: 'cannotSay', because: timeline.acts.length === 0 ? 'nothing is logged yet: an ammonia source and a first test of ammonia and nitrite start it.' : 'there is no trusted reading of ammonia or nitrite yet. One sitting with both starts it.' }, posterior: null };
+  }
+  if (timeline.nowDay > 380) return { answer: { status: 'cannotSay', because: 'the log is over a year long: a forecast of a cycle would say nothing about a tank this old.' }, posterior: null };
+  if (timeline.acts.length === 0 && tank.ammoniaSource !== 'dieOff' && timeline.observations.every((o) => o.what > 1 || o.low <= 0)) {
+    return { answer: { status: 'cannotSay', because: 'all readings are zero and nothing to oxidise is logged: a zero before any rise says nothing about bacteria.' }, posterior: null };
+  }
+  const posterior = yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed });
+  const plan = defaultPlan(tank, timeline, q.plan);
+  const out = forecast(posterior, plan, { horizonDays: q.horizonDays, seed: q.seed, loadMgN: q.loadMgN });
+  const proved = proofState(evidence).status === 'passed';
+  const now: Quantiles = { p10: 0, p50: 0, p90: 0 };
+  const lastA = lastOf(evidence.series.ammonia);
+  const lastN = lastOf(evidence.series.nitrite);
+  const fresh = (p: { atMs: number } | undefined) => p !== undefined && q.atMs - p.atMs <= 3 * DAY_MS;
+  return {
+    answer: {
+      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprises(posterior),
+      // What a proof has shown is not forecast any more.
+      forecast: proved ? { ...out, ready: now, readyNowShare: 1, neverShare: 0, ammoniaClear: lastA?.zero && fresh(lastA) ? now : out.ammoniaClear, nitriteClear: lastN?.zero && fresh(lastN) ? now : out.nitriteClear } : out,
+    },
+    posterior,
+  };
+}
+
+/** Runs a question to its end without pauses. */
+export function answerNow(doc: Document, q: Question): Answer {
+  const run = answer(doc, q);
+  let next = run.next();
+  while (!next.done) next = run.next();
+  return next.value.answer;
+}

@@ -1,0 +1,59 @@
+/** `npm run --silent zoarium -- COMMAND`: JSON on standard output; errors on standard error with exit status 1. */
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
+
+const HELP = `zoarium COMMAND
+
+  validate FILE                                    is the exported file whole?
+  verdict  FILE [--tank ID] [--at ISO]             the judgement for fish and corals
+  forecast FILE [--tank ID] [--at ISO] [--seed N] [--days N]
+  ledger   FILE [--tank ID] [--at ISO]             nitrogen in against nitrogen found
+  simulate SCENARIO                                the plain model on a scenario file
+  convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
+  convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
+
+FILE is what the app exports; "-" reads standard input. --at hides everything logged later.
+See docs/headless.md.
+`;
+
+function read(path: string | undefined, what: string): string {
+  if (path === undefined) throw new CommandError(`which ${what}? Give its path.`);
+  try {
+    return readFileSync(path === '-' ? 0 : path, 'utf8');
+  } catch (error) {
+    throw new CommandError(`cannot read ${path}: ${error instanceof Error ? error.message : ''}`);
+  }
+}
+
+function run(argv: string[]): string {
+  // A negative number to convert is no option.
+  if (argv[0] === 'convert' && !argv.includes('--help')) return print(convert(argv.slice(1)));
+  const { values, positionals } = parseArgs({ args: argv, allowPositionals: true, options: { tank: { type: 'string' }, at: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' }, help: { type: 'boolean', short: 'h' } } });
+  const [command, path] = positionals;
+  if (values.help || command === undefined || command === 'help') return HELP;
+  const now = Date.now();
+  switch (command) {
+    case 'validate':
+      return print(validate(read(path, 'file')));
+    case 'verdict':
+      return print(verdict(read(path, 'file'), values, now));
+    case 'forecast':
+      return print(forecastCommand(read(path, 'file'), values, now));
+    case 'ledger':
+      return print(ledger(read(path, 'file'), values, now));
+    case 'simulate':
+      return print(simulate(read(path, 'scenario')));
+    default:
+      throw new CommandError(`there is no command "${command}"; --help lists them`);
+  }
+}
+
+const print = (value: object): string => `${JSON.stringify(value, null, 1)}\n`;
+
+try {
+  process.stdout.write(run(process.argv.slice(2)));
+} catch (error) {
+  process.stderr.write(`zoarium: ${error instanceof Error ? error.message : String(error)}\n`);
+  process.exitCode = 1;
+}
