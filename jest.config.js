@@ -4,7 +4,7 @@ const transformIgnorePatterns = [`/node_modules/(?!(${modules}))`];
 const node = {
   displayName: 'core',
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,src,demo,server}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,src,demo,server,headless}/**/*.test.ts'],
   transform: { '\\.m?[jt]sx?$': 'babel-jest' },
   transformIgnorePatterns,
 };

@@ -90,7 +90,7 @@ export function forecastCommand(text: string, flags: Flags, nowMs: number): obje
   const f = out.forecast;
   return {
     ...head, status: 'ok', proved: out.proved, plan: out.plan, readyAt: dates(f.ready), ammoniaClearAt: dates(f.ammoniaClear), nitriteClearAt: dates(f.nitriteClear),
-    neverShare: f.neverShare, readyNowShare: f.readyNowShare, doublingHours: { first: band(f.doublingA), second: band(f.doublingN) }, alkalinity7At: dates(f.alkalinity7), alkalinity5At: dates(f.alkalinity5), readings: out.readings, surprises: out.surprises,
+    nextTest: out.nextTest, neverShare: f.neverShare, readyNowShare: f.readyNowShare, doublingHours: { first: band(f.doublingA), second: band(f.doublingN) }, alkalinity7At: dates(f.alkalinity7), alkalinity5At: dates(f.alkalinity5), readings: out.readings, surprises: out.surprises,
     bands: f.bands.map((b) => ({ at: date(b.day), ammonia: band(b.ammonia), nitrite: band(b.nitrite), nitrate: band(b.nitrate), alkalinity: band(b.alkalinity) })),
   };
 }

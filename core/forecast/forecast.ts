@@ -59,6 +59,14 @@ export interface Forecast {
   alkalinity7: Quantiles;
   alkalinity5: Quantiles;
   horizonDays: number;
+  /** Days to ready, future by future; Infinity when never. Same seed, same futures: two plans can be compared one by one. */
+  readyDays: Float64Array;
+}
+
+/** The difference in days that a change of plan makes, over futures that get there under both. */
+export function gainOf(base: Forecast, other: Forecast): { days: Quantiles; reachesMore: number } {
+  const gains = Array.from(base.readyDays, (d, i) => d - (other.readyDays[i] ?? Infinity)).filter(Number.isFinite);
+  return { days: gains.length < 20 ? { p10: null, p50: null, p90: null } : quantilesOf(Float64Array.from(gains)), reachesMore: base.neverShare - other.neverShare };
 }
 
 /** The proof: 2 mg/L as NH4. */
@@ -160,7 +168,7 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
   const share = (f: (v: number) => boolean) => ready.reduce((sum, v) => sum + (f(v) ? 1 : 0), 0) / n;
   return {
     ready: quantilesOf(ready), ammoniaClear: quantilesOf(clearA), nitriteClear: quantilesOf(clearN), readyForLoad: o.loadMgN === null ? null : quantilesOf(readyLoad), bands,
-    doublingA: triple(doubleA), doublingN: triple(doubleN), readyNowShare: share((v) => v === 0), neverShare: share((v) => v === Infinity), alkalinity7: quantilesOf(kh7), alkalinity5: quantilesOf(kh5), horizonDays: days,
+    doublingA: triple(doubleA), doublingN: triple(doubleN), readyNowShare: share((v) => v === 0), neverShare: share((v) => v === Infinity), alkalinity7: quantilesOf(kh7), alkalinity5: quantilesOf(kh5), horizonDays: days, readyDays: ready,
   };
 }
 

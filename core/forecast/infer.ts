@@ -105,6 +105,7 @@ export function* infer(tank: Tank, t: Timeline, options: InferOptions = DEFAULT_
   while (beta < TEMPER && rounds < 40) {
     const next = nextBeta(ll, beta, TEMPER, weights);
     ({ z, ll } = resampled(z, ll, weights, d, random));
+    const from = beta;
     beta = next;
     rounds++;
     const rest = beta >= TEMPER ? sweeps * 2 : sweeps;
@@ -123,7 +124,7 @@ export function* infer(tank: Tank, t: Timeline, options: InferOptions = DEFAULT_
           taken++;
         }
       }
-      yield { done: Math.min(0.98, (beta / TEMPER) * (0.6 + (0.4 * (sweep + 1)) / rest)) };
+      yield { done: (0.95 * (from + ((beta - from) * (sweep + 1)) / rest)) / TEMPER };
     }
   }
   const states = new Float64Array(n * STATE_SIZE);

@@ -14,7 +14,9 @@ export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoF
   const dosing: CarePlan = { doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3), untilNitriteClear: waitedForNitrite(t), doseGapDays: gapsOf(doses.map((a) => a.day)), feedMgNPerDay: 0 };
   const feeding: CarePlan = { doseMgNPerL: 0, untilNitriteClear: null, feedMgNPerDay: fed > 0 ? fed : 0.15 * t.believedL };
   const waiting: CarePlan = { doseMgNPerL: 0, untilNitriteClear: null, feedMgNPerDay: 0 };
-  if (choice === 'dose') return dosing;
+  // With animals in, nobody doses ammonia: what they are fed goes on by itself.
+  if (t.animalsIn) return fed > 0 && choice !== 'wait' ? { ...waiting, feedMgNPerDay: fed } : waiting;
+  if (choice === 'dose') return { doseMgNPerL: PROOF_MG_N, untilNitriteClear: false, doseGapDays: [1, 2], feedMgNPerDay: 0 };
   if (choice === 'feed') return feeding;
   if (choice === 'wait') return waiting;
   if (fed > 0 && recentFood.length >= 2) return { ...feeding, doseMgNPerL: 0 };

@@ -43,6 +43,8 @@ export interface Timeline {
   /** Smallest ammonia and nitrite that the person's kits tell from zero, mg N/L. */
   zeroAmmonia: number;
   zeroNitrite: number;
+  /** Animals live in the display: ammonia is not dosed any more. */
+  animalsIn: boolean;
 }
 
 /** Lays the evidence out. Day 0 is the start day, or the first entry when that is earlier. */
@@ -95,7 +97,7 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
   observations.sort((a, b) => a.day - b.day);
   const temps = e.series.temperature.slice(-10).map((p) => p.interval.mid).filter((t) => t > 10 && t < 36);
   return {
-    startMs, nowDay: dayOf(e.nowMs), acts, observations, believedL: e.netL, volumeSdShare,
+    startMs, animalsIn: e.inDisplay.length > 0, nowDay: dayOf(e.nowMs), acts, observations, believedL: e.netL, volumeSdShare,
     tempC: temps.length > 0 ? temps.reduce((a, b) => a + b, 0) / temps.length : 25,
     zeroAmmonia: zeroLimit(e.series.ammonia, 0.25 / 1.2878), zeroNitrite: zeroLimit(e.series.nitrite, 0.25 / 3.2844),
   };

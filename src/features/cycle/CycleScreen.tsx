@@ -8,6 +8,8 @@ import { localMidnight, selectAssessment, selectEvidence, selectVolume, shortDay
 import { Button, Empty, Go, Later, Line, Screen, Section, Table, Txt } from '../../ui';
 import { NitrogenStrips, StrataChart } from '../../ui/charts';
 import { useUnits, WithTank } from '../shell';
+import { LedgerPanel } from './LedgerPanel';
+import { ProofPanel } from './ProofPanel';
 import { gapWords, nitrogenEvents, strataRows, stripSeries } from './model';
 
 export function CycleScreen() {
@@ -56,6 +58,7 @@ function Cycle({ tank }: { tank: Tank }) {
           ) : (
             <Txt tone="second">Needs an ammonia reading; pH, temperature and salinity make it exact.</Txt>
           )}
+          <LedgerPanel tank={tank} />
         </>
       }
     >
@@ -96,6 +99,15 @@ function Cycle({ tank }: { tank: Tank }) {
             <Txt kind="small" tone="second">Bars show what a step of the chart leaves open. Dotted uprights are doses, food and changes. “?” is kept, not trusted.</Txt>
           </Section>
         ) : null}
+        <Section title="When will it be ready?">
+          <Txt tone="second">A forecast fitted to your own readings, with its doubt, under your plan; and what another course would change.</Txt>
+          <Button kind="primary" label="Forecast" onPress={() => router.push(`/tank/${tank.id}/cycle/forecast` as Href)} />
+        </Section>
+        <ProofPanel tank={tank} />
+        <Section title="After the cycle">
+          <Txt tone="second">The reset, the ugly weeks and the first grazers.</Txt>
+          <Go href={`/tank/${tank.id}/cycle/after` as Href}>After the cycle: reset, film, crew</Go>
+        </Section>
         <Section title="Dose ammonia">
           <Txt tone="second">From the bottle’s strength to drops, with a counter that survives an interruption.</Txt>
           <Button label="Work out a dose" onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)} />

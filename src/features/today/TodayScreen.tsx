@@ -60,6 +60,7 @@ function Today({ tank }: { tank: Tank }) {
           {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
         </Txt>
         <Row wrap>
+          <Go href={`/tank/${tank.id}/cycle/forecast` as Href}>When? The forecast</Go>
           <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
           <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />
         </Row>

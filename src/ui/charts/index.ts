@@ -8,3 +8,5 @@ export { Curves } from './Curves';
 export { StepBars } from './StepBars';
 export { TimeChart } from './TimeChart';
 export { type TimePoint } from './thinning';
+export { BandStrips, type BandSeries } from './BandStrips';
+export { FilmBands } from './FilmBands';

@@ -1,0 +1,5 @@
+import { AfterScreen } from '../../../../src/features/after';
+
+export default function Route() {
+  return <AfterScreen />;
+}

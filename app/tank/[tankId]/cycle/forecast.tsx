@@ -1,0 +1,5 @@
+import { ForecastScreen } from '../../../../src/features/forecast';
+
+export default function Route() {
+  return <ForecastScreen />;
+}

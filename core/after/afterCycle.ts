@@ -1,0 +1,110 @@
+/** After the cycle: how much water to change, what the film says, and how many grazers it can feed. */
+import { fractionForSteps } from '../dilution';
+import { FILMS, type Animal } from '../document';
+import { currentPlace, DAY_MS, lastOf, trusted, type TankEvidence } from '../readiness/evidence';
+import { speciesById } from '../stocking/species';
+
+export interface ResetPlan {
+  /** Share of the water to change, the largest that any goal asks for; 0 when none is needed. */
+  fraction: number;
+  /** What asks for it, largest first; nitrate as NO3, phosphate as PO4, mg/L. */
+  asks: { what: 'nitrate' | 'phosphate'; now: number; goal: number; fraction: number }[];
+  /** Alkalinity that mixing alone would give, dKH; null when it was not measured. */
+  alkalinityAfter: number | null;
+  /** What must be measured first. */
+  missing: ('nitrate' | 'phosphate' | 'alkalinity' | 'salinity')[];
+}
+
+/** Goals of a start: nitrate 10 mg/L, phosphate 0.1 mg/L; new salt water taken at 8.5 dKH and free of both. Large changes end at 90 %:
+ *  below that bacteria on rock stay wet and nothing is gained. */
+export function resetPlan(e: TankEvidence): ResetPlan {
+  const value = (p: 'nitrate' | 'phosphate' | 'alkalinity' | 'salinity') => {
+    const last = lastOf(trusted(e.series[p]));
+    return last && e.nowMs - last.atMs <= 7 * DAY_MS ? last.interval.mid : null;
+  };
+  const nitrate = value('nitrate');
+  const phosphate = value('phosphate');
+  const alkalinity = value('alkalinity');
+  const asks: ResetPlan['asks'] = [];
+  const ask = (what: 'nitrate' | 'phosphate', now: number | null, start: number, goal: number) => {
+    if (now !== null && now > start) asks.push({ what, now, goal, fraction: Math.min(0.9, fractionForSteps(now, goal, 0, 1)) });
+  };
+  ask('nitrate', nitrate === null ? null : nitrate * 4.4266, 20, 10);
+  ask('phosphate', phosphate, 0.2, 0.1);
+  asks.sort((a, b) => b.fraction - a.fraction);
+  const fraction = asks[0]?.fraction ?? 0;
+  return {
+    fraction, asks, alkalinityAfter: alkalinity === null ? null : alkalinity * (1 - fraction) + 8.5 * fraction,
+    missing: (['nitrate', 'phosphate', 'alkalinity', 'salinity'] as const).filter((p) => value(p) === null),
+  };
+}
+
+export type Film = (typeof FILMS)[number];
+
+export interface FilmBand {
+  film: Film;
+  steps: { fromMs: number; toMs: number; extent: number }[];
+  now: number;
+  trend: 'rising' | 'fading' | 'level';
+}
+
+/** What was seen of each film, as steps from one look to the next; the last lasts until now, at most a fortnight. */
+export function filmBands(e: TankEvidence): FilmBand[] {
+  return FILMS.flatMap((film): FilmBand[] => {
+    const looks = e.events.flatMap((x) => (x.kind === 'film' && x.film === film ? [{ atMs: Date.parse(x.at), extent: x.extent }] : []));
+    const last = lastOf(looks);
+    if (!last) return [];
+    const before = looks[looks.length - 2];
+    const steps = looks.map((l, i) => ({ fromMs: l.atMs, toMs: looks[i + 1]?.atMs ?? Math.min(e.nowMs, l.atMs + 14 * DAY_MS), extent: l.extent }));
+    return [{ film, steps, now: last.extent, trend: !before || before.extent === last.extent ? 'level' : last.extent > before.extent ? 'rising' : 'fading' }];
+  });
+}
+
+export type FilmSays = 'nothingYet' | 'brownIsNormal' | 'greenIsNormal' | 'slimeHelp' | 'stringyHelp' | 'fading';
+
+/** What the films say now, the most pressing first. */
+export function filmSays(bands: readonly FilmBand[]): FilmSays {
+  const now = (film: Film) => bands.find((b) => b.film === film)?.now ?? 0;
+  if (now('stringy') >= 1) return 'stringyHelp';
+  if (now('slime') >= 2) return 'slimeHelp';
+  if (now('green') >= 2 || now('hair') >= 2) return 'greenIsNormal';
+  if (now('brown') >= 2) return 'brownIsNormal';
+  return bands.length === 0 ? 'nothingYet' : 'fading';
+}
+
+export interface CrewPlan {
+  /** Grazers in the display now. */
+  grazers: number;
+  /** First or next portion, animals of snail size. */
+  portion: number;
+  /** Ceilings by school, animals. */
+  ceilings: { school: 'onePerGallon' | 'oneLargePerFive' | 'holdTheLine'; animals: number; reason: string }[];
+  next: 'cycleFirst' | 'firstPortion' | 'nextPortion' | 'enough' | 'starving';
+  /** Days since the last portion; null before the first. */
+  sinceLast: number | null;
+}
+
+const GALLON = 3.785411784;
+
+/** The crew comes in steps: a first portion of one small animal for each 20 L, at most eight; the next after a week or more when the film
+ *  still stands; none while it fades. Too little film for those that are there is an alarm for them. */
+export function crewPlan(e: TankEvidence, cycled: boolean): CrewPlan {
+  const crew = e.inDisplay.filter((a) => speciesById(a.speciesId).crew);
+  const grazers = crew.reduce((sum, a) => sum + a.count, 0);
+  const lastMs = Math.max(...crew.map(joinedMs), -Infinity);
+  const sinceLast = Number.isFinite(lastMs) ? Math.floor((e.nowMs - lastMs) / DAY_MS) : null;
+  const bands = filmBands(e);
+  const most = Math.max(0, ...bands.filter((b) => b.film !== 'coralline').map((b) => b.now));
+  const looked = bands.length > 0;
+  const perGallon = Math.floor(e.netL / GALLON);
+  const ceilings: CrewPlan['ceilings'] = [
+    { school: 'holdTheLine', animals: Math.max(1, Math.round(e.netL / 20)), reason: 'Our default: just enough to hold the line, more only when film stays. Nobody starves.' },
+    { school: 'oneLargePerFive', animals: Math.max(1, Math.floor(perGallon / 5)), reason: 'One large snail for five gallons: fewer mouths, more work each.' },
+    { school: 'onePerGallon', animals: perGallon, reason: 'One animal a gallon: bought at once it clears fast, then starves. Kept here as an upper bound.' },
+  ];
+  const portion = Math.min(8, Math.max(2, Math.round(e.netL / 40)));
+  const next: CrewPlan['next'] = !cycled ? 'cycleFirst' : grazers === 0 ? (looked && most === 0 ? 'enough' : 'firstPortion') : looked && most <= 1 && grazers >= e.netL / 60 ? 'starving' : most >= 2 && (sinceLast ?? 0) >= 7 ? 'nextPortion' : 'enough';
+  return { grazers, portion, ceilings, next, sinceLast };
+}
+
+const joinedMs = (a: Animal): number => Date.parse((a.moves.find((m) => m.to === 'display') ?? currentPlace(a)).at);

@@ -1,0 +1,1 @@
+export { crewPlan, filmBands, filmSays, resetPlan, type CrewPlan, type FilmBand, type FilmSays, type ResetPlan } from './afterCycle';

@@ -1,0 +1,63 @@
+/** The fitted past, to be held against the readings, and the test that would tell most next. */
+import type { DailyBand, Forecast } from './forecast';
+import { machineFor, type Posterior } from './infer';
+import { planSteps, runPlan, startState } from './kernel';
+import { DIMENSIONS, noiseFrom, paramsFrom } from './prior';
+import type { Observation, Timeline } from './timeline';
+
+export type FitDay = DailyBand;
+
+/** Bands of the past at every day (every few in a long log), days from now and so negative. */
+export function fitBands(p: Posterior): FitDay[] {
+  const { timeline: t, prior } = p;
+  const n = Math.min(p.particles, 150);
+  const every = Math.max(1, Math.ceil(t.nowDay / 120));
+  const days: number[] = [];
+  for (let d = 0; d < t.nowDay; d += every) days.push(d);
+  const marks: Observation[] = days.map((day) => ({ day, what: 0, low: 0, mid: 0, high: 0, share: 0, floor: 0 }));
+  const m = machineFor(t);
+  const plan = planSteps(t.acts, marks, 0, t.nowDay);
+  const seen = days.map(() => [2, 3, 4, 7].map(() => new Float64Array(n)));
+  for (let i = 0; i < n; i++) {
+    paramsFrom(p.z, i * DIMENSIONS, prior, m.params);
+    noiseFrom(p.z, i * DIMENSIONS, m.noise);
+    startState(m.state, m.params);
+    runPlan(m.state, plan, m.params, m.noise, 0, t, (state, from, count) => {
+      for (let k = from; k < from + count; k++) [2, 3, 4, 7].forEach((slot, j) => {
+        const list = seen[k]?.[j];
+        if (list) list[i] = state[slot] as number;
+      });
+    });
+  }
+  const band = (list: Float64Array | undefined): [number, number, number] => {
+    const sorted = Float64Array.from(list ?? []).sort();
+    const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
+    return [q(0.1), q(0.5), q(0.9)];
+  };
+  return days.map((day, k) => ({ day: day - t.nowDay, ammonia: band(seen[k]?.[0]), nitrite: band(seen[k]?.[1]), nitrate: band(seen[k]?.[2]), alkalinity: band(seen[k]?.[3]) }));
+}
+
+export interface NextTest {
+  what: 'ammonia' | 'nitrite';
+  /** Days from now. */
+  day: number;
+}
+
+/** The test within ten days whose outcome is least known for what the kit can tell: the widest band in units of the reader's error. */
+export function nextTest(f: Forecast, t: Timeline): NextTest | null {
+  let best: NextTest | null = null;
+  let most = 1.5;
+  for (const b of f.bands.slice(1, 11)) {
+    for (const what of ['ammonia', 'nitrite'] as const) {
+      const zero = what === 'ammonia' ? t.zeroAmmonia : t.zeroNitrite;
+      const [low, mid, high] = b[what];
+      // Later tests tell later: a day of waiting costs a twentieth.
+      const told = ((high - low) / (zero + 0.25 * mid)) * 0.95 ** b.day;
+      if (told > most) {
+        most = told;
+        best = { what, day: b.day };
+      }
+    }
+  }
+  return best;
+}

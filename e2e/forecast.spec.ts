@@ -1,0 +1,64 @@
+/** The forecast with progress, stop and what-if; the ledger's finding; the worker dying. */
+import { expect, test } from '@playwright/test';
+import { openDemo, place, press, watchErrors } from './app';
+
+test('a forecast under a plan, stopped and run again, against other courses', async ({ page }) => {
+  test.setTimeout(120_000);
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await page.goto('/tank/pantry-cube/cycle');
+  await press(page, 'Forecast');
+  await press(page, 'Work it out');
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await press(page, 'Stop');
+  await expect(page.getByText(/Stopped\. Nothing is lost/)).toBeVisible();
+  await press(page, 'Work it out');
+  await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Both read zero')).toBeVisible();
+  await expect(page.getByText(/about every \d+ h/).first()).toBeVisible();
+  await press(page, 'Compare other courses');
+  await expect(page.getByText('wait and add nothing')).toBeVisible({ timeout: 30_000 });
+  await press(page, 'Show as a table');
+  await expect(page.getByRole('table', { name: /Forecast/ })).toBeVisible();
+  // Another plan makes the answer stale: it asks to be worked out again.
+  await page.getByRole('radio', { name: /^Wait\./ }).click();
+  await press(page, /^Work it out/);
+  await expect(page.getByText(/the bacteria stop growing/).first()).toBeVisible({ timeout: 30_000 });
+  expect(errors).toEqual([]);
+});
+
+test('a worker that dies is said so, and can be run again', async ({ page }) => {
+  await page.addInitScript(() => {
+    const Real = window.Worker;
+    let first = true;
+    window.Worker = class extends Real {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(url, options);
+        if (!first) return;
+        first = false;
+        setTimeout(() => this.dispatchEvent(new ErrorEvent('error')), 60);
+      }
+    };
+  });
+  await openDemo(page);
+  await page.goto('/tank/pantry-cube/cycle/forecast');
+  await press(page, 'Work it out');
+  await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
+  await press(page, 'Work it out');
+  await expect(page.getByText('Both read zero')).toBeVisible({ timeout: 30_000 });
+});
+
+test('an empty log is told what is missing; the ledger names what does not add up', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/tank/pantry-cube/cycle');
+  await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
+  // A dose that the tests do not show: the account is out, and causes are ranked.
+  await page.goto('/tank/pantry-cube/log/event?kind=ammoniaDose');
+  await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('8');
+  await page.getByRole('button', { name: 'Done earlier?' }).click();
+  await page.getByLabel('Done at').fill('2026-04-25T10:00');
+  await press(page, 'Log it');
+  await place(page, 'Cycle');
+  await expect(page.getByText(/mg N are missing\. Likely, best first:/)).toBeVisible();
+  await expect(page.getByText(/^1\. /)).toBeVisible();
+});

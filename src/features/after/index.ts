@@ -1,0 +1,1 @@
+export { AfterScreen } from './AfterScreen';

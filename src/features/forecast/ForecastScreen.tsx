@@ -1,0 +1,157 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Tank } from '../../../core/document';
+import { WHAT_IFS, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
+import { formatDecimal, fromMgNPerL } from '../../../core/units';
+import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayHour } from '../../store';
+import { Button, Choice, Line, Row, Screen, Section, space, Table, Txt, useTheme } from '../../ui';
+import { BandStrips, type BandSeries } from '../../ui/charts';
+import { WithTank } from '../shell';
+import { dateWords, headline, PLAN_WORDS, plannedLoad, whyLong } from './model';
+import { useForecast } from './useForecast';
+
+export function ForecastScreen() {
+  return <WithTank>{(tank) => <ForecastPage tank={tank} />}</WithTank>;
+}
+
+const DAY = 86_400_000;
+
+/** When: dates with their doubt, under a plan that is shown; what the bacteria seem to do; what another course would change. */
+function ForecastPage({ tank }: { tank: Tank }) {
+  const now = useNow(600_000);
+  const doc = useAppSelector(selectDocument);
+  const [plan, setPlan] = useState<PlanChoice>('asSoFar');
+  const animalsIn = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
+  const { state, run, stop, vary } = useForecast(doc, tank.id, plan, now);
+  const running = state.kind === 'running';
+  return (
+    <Screen
+      title="Forecast"
+      footer={
+        <Row style={styles.footer}>
+          {running ? <Button label="Stop" onPress={stop} /> : <Button kind="primary" label={state.kind === 'answered' ? 'Work it out again' : 'Work it out'} onPress={run} />}
+        </Row>
+      }
+      aside={
+        <>
+          <Txt kind="section" heading={2}>What you will go on doing</Txt>
+          <Choice label="Plan" stacked options={(Object.keys(PLAN_WORDS) as PlanChoice[]).filter((p) => !animalsIn || p === 'asSoFar' || p === 'wait').map((value) => ({ value, label: PLAN_WORDS[value].label, note: PLAN_WORDS[value].note }))} value={plan} onChange={(next) => {
+            setPlan(next);
+            stop();
+          }} />
+          {animalsIn ? <Txt kind="small" tone="second">With animals in, ammonia is not dosed any more: the forecast follows what they are fed.</Txt> : null}
+          <Txt kind="small" tone="second">The dates hold for this plan. Alkalinity is taken to be buffered when it falls under 6 dKH.</Txt>
+        </>
+      }
+    >
+      <Txt kind="title" heading={1}>When?</Txt>
+      {state.kind === 'idle' ? <Txt tone="second">A model of the tank is fitted to your own readings, with what their kits leave open, and run on many times. It takes a second or two and says how sure it is.</Txt> : null}
+      {running ? <Progress done={state.done} /> : null}
+      {state.kind === 'stopped' ? <Txt live>Stopped. Nothing is lost: work it out again when you like.</Txt> : null}
+      {state.kind === 'failed' ? <Txt tone="ammonia" live>{`The forecast did not finish: ${state.message}. Your log is untouched; run it again.`}</Txt> : null}
+      {state.kind === 'answered' ? state.answer.status === 'cannotSay' ? <Txt kind="row" live>{`Cannot say yet: ${state.answer.because}`}</Txt> : <Answered tank={tank} answer={state.answer} whatIfs={state.whatIfs} varying={state.varying} onVary={vary} /> : null}
+    </Screen>
+  );
+}
+
+function Progress({ done }: { done: number }) {
+  const { roles } = useTheme();
+  const percent = Math.round(done * 100);
+  return (
+    <View role="progressbar" aria-label="Fitting the model to your readings" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} style={styles.progress}>
+      <Txt>{`Fitting the model to your readings, ${percent} %`}</Txt>
+      <View style={[styles.track, { backgroundColor: roles.hairline }]}><View style={[styles.bar, { backgroundColor: roles.nitrate, width: `${percent}%` }]} /></View>
+    </View>
+  );
+}
+
+type Ok = Extract<Answer, { status: 'ok' }>;
+
+function Answered({ tank, answer: a, whatIfs, varying, onVary }: { tank: Tank; answer: Ok; whatIfs: WhatIf[] | null; varying: boolean; onVary: () => void }) {
+  const doc = useAppSelector(selectDocument);
+  const [table, setTable] = useState(false);
+  const f = a.forecast;
+  const head = headline(a, shortDay);
+  const when = (q: Parameters<typeof dateWords>[0]) => dateWords(q, a.atMs, f.horizonDays, shortDay);
+  const load = plannedLoad(doc, tank.id);
+  const hours = ([low, mid, high]: [number, number, number]) => `about every ${mid.toFixed(0)} h (${low.toFixed(0)} to ${high.toFixed(0)})`;
+  return (
+    <>
+      <Txt kind="word" live tone={head.word === 'Now' || a.proved ? 'go' : 'ink'} style={styles.word}>{head.word}</Txt>
+      <Txt style={styles.big}>{head.text}</Txt>
+      {a.surprises.map((s) => (
+        <Txt key={`${s.what}${s.day}`} tone="nitrite">{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY)} surprises: about ${formatDecimal(s.expected[1], 2)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
+      ))}
+      <Line name="Ammonia reads zero" value={when(f.ammoniaClear)} />
+      <Line name="Both read zero" value={when(f.nitriteClear)} />
+      <Line name="A proof of 2 mg/L would pass" value={a.proved ? 'passed' : when(f.ready)} />
+      {f.readyForLoad ? <Line name={`Ready for ${load.words}`} value={when(f.readyForLoad)} /> : null}
+      {f.ready.p50 !== null && f.neverShare > 0.1 && !a.proved ? <Txt kind="small" tone="second">{`In ${Math.round(f.neverShare * 100)} of 100 futures it does not get there. ${whyLong(a)}`}</Txt> : null}
+      {a.nextTest ? <Txt kind="strong">{`The next test that tells most: ${a.nextTest.what} on ${weekdayHour(a.atMs + a.nextTest.day * DAY)}.`}</Txt> : null}
+      <Bands tank={tank} answer={a} />
+      <Button kind="quiet" label={table ? 'Hide the table' : 'Show as a table'} expanded={table} onPress={() => setTable(!table)} />
+      {table ? (
+        <Table caption="Forecast, mg N/L and dKH: lowest tenth, middle, highest tenth" columns={[{ title: 'day', flex: 0.8 }, { title: 'ammonia', flex: 1.3 }, { title: 'nitrite', flex: 1.3 }, { title: 'alkalinity', flex: 1.3 }]}
+          rows={f.bands.filter((b) => b.day % 5 === 0 && b.day <= 60).map((b) => [shortDay(a.atMs + b.day * DAY), ...[b.ammonia, b.nitrite, b.alkalinity].map((x) => x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '))])} />
+      ) : null}
+      <Section title="What the bacteria seem to do">
+        <Line name="First group doubles" value={hours(f.doublingA)} />
+        <Line name="Second group doubles" value={hours(f.doublingN)} />
+        <Line name="Alkalinity under 7 dKH, unbuffered" value={when(f.alkalinity7)} />
+        <Line name="Under 5 dKH" value={when(f.alkalinity5)} />
+        <Txt kind="small" tone="second">{`Fitted to ${a.readings} trusted readings as intervals, with the reader’s error, by sequential Monte Carlo; growth may wander from week to week and kits may err together, because the tank is not the model. Doubling when food is plenty.`}</Txt>
+      </Section>
+      <Section title="What if">
+        {whatIfs === null ? <Button label="Compare other courses" onPress={onVary} /> : null}
+        {varying ? <Txt live tone="second">Working through the other courses.</Txt> : null}
+        {whatIfs && whatIfs.length > 0 ? (
+          <Table caption="Other courses against the present one" columns={[{ title: 'course', flex: 1.6 }, { title: 'proof passes', flex: 1.5 }, { title: 'days won', flex: 1.1 }]} rows={whatIfs.map((w) => [WHAT_IFS[w.id].title, when(w.ready), gainWords(w)])} />
+        ) : null}
+      </Section>
+    </>
+  );
+}
+
+/** "4 (1 to 9)", "no change", "12 more in 100 get there". */
+function gainWords(w: WhatIf): string {
+  const more = Math.round(w.reachesMore * 100);
+  const share = Math.abs(more) >= 5 ? `${Math.abs(more)} ${more > 0 ? 'more' : 'fewer'} in 100 get there` : '';
+  const { p10, p50, p90 } = w.gain;
+  if (p10 === null || p50 === null || p90 === null) return share || 'cannot compare';
+  const gain = Math.abs(p50) < 0.5 && Math.abs(p10) < 1 && Math.abs(p90) < 1 ? 'no change' : `${p50.toFixed(0)} (${p10.toFixed(0)} to ${p90.toFixed(0)})`;
+  return [gain, share].filter(Boolean).join(', ');
+}
+
+/** Past and future as bands with the readings over them. */
+function Bands({ tank, answer: a }: { tank: Tank; answer: Ok }) {
+  const now = useNow(600_000);
+  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const ahead = Math.min(45, a.forecast.horizonDays);
+  const toMs = a.atMs + ahead * DAY;
+  const fromMs = Math.max(a.startMs, a.atMs - 60 * DAY);
+  const days = [...a.fit, ...a.forecast.bands.filter((b) => b.day <= ahead)];
+  const of = (key: 'ammonia' | 'nitrite' | 'alkalinity', k: number): BandSeries['bands'] => days.map((b) => ({ atMs: a.atMs + b.day * DAY, low: b[key][0] * k, mid: b[key][1] * k, high: b[key][2] * k })).filter((b) => b.atMs >= fromMs);
+  const points = (key: 'ammonia' | 'nitrite' | 'alkalinity', k: number): BandSeries['points'] => evidence.series[key].filter((p) => p.atMs >= fromMs && p.doubts.length === 0).map((p) => ({ atMs: p.atMs, low: p.interval.low * k, mid: p.interval.mid * k, high: p.interval.high * k }));
+  const nh4 = fromMgNPerL('ammonia', 'ion', 1);
+  const no2 = fromMgNPerL('nitrite', 'ion', 1);
+  const series: BandSeries[] = [
+    { name: 'ammonia', unit: 'mg/L NH₄', tone: 'ammonia', bands: of('ammonia', nh4), points: points('ammonia', nh4) },
+    { name: 'nitrite', unit: 'mg/L NO₂', tone: 'nitrite', bands: of('nitrite', no2), points: points('nitrite', no2) },
+    { name: 'alkalinity', unit: 'dKH', tone: 'nitrate', bands: of('alkalinity', 1), points: points('alkalinity', 1) },
+  ];
+  return (
+    <>
+      <BandStrips series={series} nowMs={a.atMs} fromMs={fromMs} toMs={toMs} midnight={localMidnight} dayLabel={shortDay} summary={`Fitted past and forecast of ammonia, nitrite and alkalinity to ${shortDay(toMs)}. The table has the numbers.`} />
+      <Txt kind="small" tone="second">Bands hold eight of ten futures; dots are your readings with what they leave open. Left of “now” you see how well the model fits them.</Txt>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  footer: { justifyContent: 'flex-end' },
+  word: { fontSize: 56, lineHeight: 58 },
+  big: { fontSize: 19, lineHeight: 28 },
+  progress: { gap: space(2) },
+  track: { height: 10, borderRadius: 5, overflow: 'hidden' },
+  bar: { height: 10 },
+});

@@ -1,0 +1,1 @@
+export { ForecastScreen } from './ForecastScreen';

@@ -1,0 +1,2 @@
+export { forecastClient, type ForecastClient } from './forecastClient';
+export type { Told } from './messages';
