@@ -2,20 +2,23 @@
 #include <stdio.h>
 #include <time.h>
 typedef struct { double muA, muN, ka, kn, lag, rotFood, rotSlow, loss, decay, max; } P;
-static void step(double *s, double dt, const P *p, double warmth, double gA, double gN) {
-  double kh = s[7], b = (kh * kh) / (kh * kh + 2.25);
-  double food = s[0] / (1 + p->rotFood * dt), slow = s[1] / (1 + p->rotSlow * dt);
-  double a0 = s[2] + s[0] - food + s[1] - slow + s[8] * dt;
-  s[0] = food; s[1] = slow;
-  double x = s[5], y = s[6], ua = dt * b * x, am = a0 / (1 + 0.5 * ua / (p->ka + a0)), u = ua / (p->ka + am);
-  double a1 = a0 / (1 + u + 0.5 * u * u), oxA = a0 - a1, n = s[3], held = 64 / (64 + am * am), un = dt * b * held * y;
-  double nm = (n + 0.5 * oxA) / (1 + 0.5 * un / (p->kn + n + 0.5 * oxA)), v = un / (p->kn + nm);
-  double n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v), oxN = n + oxA - n1;
-  s[2] = a1; s[3] = n1; s[4] = (s[4] + oxN) / (1 + p->loss * dt); s[9] += dt;
-  double lag = s[9] < p->lag ? 0.1 : 1, rA = 1 - x / p->max, rN = 1 - y / p->max;
-  s[5] = (x + (rA > 0 ? p->muA * gA * warmth * lag * oxA * rA : 0)) / (1 + p->decay * dt);
-  s[6] = (y + (rN > 0 ? p->muN * gN * warmth * lag * oxN * rN : 0)) / (1 + p->decay * dt);
-  double left = kh - 0.4 * oxA; s[7] = left > 0 ? left : 0;
+static void advance(double *s, double dt, int steps, const P *p, double warmth, double gA, double gN) {
+  double food = s[0], slow = s[1], a = s[2], n = s[3], r = s[4], x = s[5], y = s[6], kh = s[7], feed = s[8] * dt, since = s[9];
+  double ka = p->ka, kn = p->kn, keepFood = 1 / (1 + p->rotFood * dt), keepSlow = 1 / (1 + p->rotSlow * dt), keepNitrate = 1 / (1 + p->loss * dt);
+  double keepAlive = 1 / (1 + p->decay * dt), perMax = 1 / p->max, growA = p->muA * gA * warmth, growN = p->muN * gN * warmth;
+  for (int i = 0; i < steps; i++) {
+    double k2 = kh * kh, b = dt * k2 / (k2 + 2.25), nf = food * keepFood, ns = slow * keepSlow, a0 = a + food - nf + slow - ns + feed;
+    food = nf; slow = ns;
+    double ua = b * x, am = a0 * (ka + a0) / (ka + a0 + 0.5 * ua), u = ua / (ka + am), a1 = a0 / (1 + u + 0.5 * u * u), oxA = a0 - a1;
+    double un = 64 * b * y / (64 + am * am), nh = n + 0.5 * oxA, nm = nh * (kn + nh) / (kn + nh + 0.5 * un), v = un / (kn + nm);
+    double n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v), oxN = n + oxA - n1;
+    a = a1; n = n1; r = (r + oxN) * keepNitrate; since += dt;
+    double lag = since < p->lag ? 0.1 : 1, rA = 1 - x * perMax, rN = 1 - y * perMax;
+    x = (x + (rA > 0 ? growA * lag * oxA * rA : 0)) * keepAlive;
+    y = (y + (rN > 0 ? growN * lag * oxN * rN : 0)) * keepAlive;
+    kh -= 0.4 * oxA; if (kh < 0) kh = 0;
+  }
+  s[0] = food; s[1] = slow; s[2] = a; s[3] = n; s[4] = r; s[5] = x; s[6] = y; s[7] = kh; s[9] = since;
 }
 int main(void) {
   P p = {0.6, 0.45, 0.3, 0.3, 1, 0.3, 0.2, 0.006, 0.03, 15};
@@ -25,7 +28,7 @@ int main(void) {
     clock_gettime(CLOCK_MONOTONIC, &a);
     for (int run = 0; run < 20000; run++) {
       double s[10] = {1, 0.3, 1.5, 0.1, 0, 0.1 + run * 1e-7, 0.05, 9, 0.01, 0};
-      for (int i = 0; i < 480; i++) step(s, 0.125, &p, 1, 1, 1);
+      advance(s, 0.125, 480, &p, 1, 1, 1);
       sum += s[3];
     }
     clock_gettime(CLOCK_MONOTONIC, &b);

@@ -1,7 +1,7 @@
 /** The kernel against the same loop in C at -O2 (bench/kernel.c), nanoseconds a step, best of seven. Needs a C compiler. */
 import { execFileSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
-import { step } from '../core/forecast/kernel';
+import { advance } from '../core/forecast/kernel';
 import { emptyParams } from '../core/forecast/prior';
 
 const p = { ...emptyParams(), muA: 0.6, muN: 0.45, ka: 0.3, kn: 0.3, lagDays: 1, rotFood: 0.3, rotSlow: 0.2, loss: 0.006, decay: 0.03, max: 15 };
@@ -12,7 +12,7 @@ for (let round = 0; round < 9; round++) {
   const begun = performance.now();
   for (let run = 0; run < 20_000; run++) {
     s[0] = 1; s[1] = 0.3; s[2] = 1.5; s[3] = 0.1; s[4] = 0; s[5] = 0.1 + run * 1e-7; s[6] = 0.05; s[7] = 9; s[8] = 0.01; s[9] = 0;
-    for (let i = 0; i < 480; i++) step(s, 0.125, p, 1, 1, 1);
+    advance(s, 0.125, 480, p, 1, 1, 1);
     sum += s[3] as number;
   }
   if (round > 1) best = Math.min(best, ((performance.now() - begun) * 1e6) / (20_000 * 480));

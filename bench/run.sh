@@ -22,3 +22,5 @@ if ! [ -f "$bare/dist/index.html" ]; then
 fi
 npx tsx bench/measure.mts "$bare/dist" dist
 npx tsx bench/longHistory.mts dist
+npx tsx bench/forecast.mts dist
+npx tsx bench/kernel.ts

@@ -1,7 +1,7 @@
 /** From the particles of the present to bands and dates, under a plan. */
 import { seededRandom } from '../random';
 import { normal, type Posterior } from './infer';
-import { applyAct, S, STATE_SIZE, step, WEEKS, warmthAt, type TankParams } from './kernel';
+import { advance, applyAct, S, STATE_SIZE, WEEKS, warmthAt, type TankParams } from './kernel';
 import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom, WANDER_KEPT, WANDER_SD } from './prior';
 import { ACT, type Timeline } from './timeline';
 
@@ -157,7 +157,7 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
       const week = weekOf(t.nowDay + day);
       const gA = noise[week] as number;
       const gN = noise[WEEKS + week] as number;
-      for (let k = 0; k < 4; k++) step(s, 0.125, params, warmth, gA, gN);
+      advance(s, 0.125, 4, params, warmth, gA, gN);
     }
     if (day90(ready[i] as number, days)) ready[i] = Infinity;
   }
@@ -203,7 +203,7 @@ function passes(s: Float64Array, probe: Float64Array, p: TankParams, bias: Float
   probe.set(s);
   applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
   const week = weekOf(t.nowDay + day);
-  for (let k = 0; k < 8; k++) step(probe, 0.125, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
+  advance(probe, 0.125, 8, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
   return (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia && (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite;
 }
 

@@ -31,40 +31,33 @@ export const STATE_SIZE = 10;
 /** Weeks for which growth may wander. */
 export const WEEKS = 20;
 
-/** A line of steps between moments at which something happens or is compared. */
+/** A line of runs between moments at which something happens or is compared; each run is some equal steps within a day. */
 export interface Plan {
   dt: Float64Array;
-  /** End of each step, days. */
+  steps: Int32Array;
+  /** End of each run, days. */
   at: Float64Array;
   code: Uint8Array;
   amount: Float64Array;
-  /** Index of the first observation compared after the step, and how many. */
+  /** Index of the first observation compared after the run, and how many. */
   from: Int32Array;
   count: Int32Array;
 }
 
-/** Cuts the time from `fromDay` to `toDay` into steps of at most STEP_DAYS that end exactly at acts and readings. */
+/** Cuts the time from `fromDay` to `toDay` into runs of steps of at most STEP_DAYS that end exactly at acts and readings. */
 export function planSteps(acts: readonly Act[], observations: readonly Observation[], fromDay: number, toDay: number): Plan {
-  const dt: number[] = [];
-  const at: number[] = [];
-  const code: number[] = [];
-  const amount: number[] = [];
-  const from: number[] = [];
-  const count: number[] = [];
+  const runs: { dt: number; steps: number; at: number; code: number; amount: number; from: number; count: number }[] = [];
   let day = fromDay;
-  const push = (to: number, c: number, a: number, f: number, n: number) => {
-    dt.push(Math.max(0, to - day));
-    at.push(to);
-    code.push(c);
-    amount.push(a);
-    from.push(f);
-    count.push(n);
-    day = Math.max(day, to);
+  /** Runs to a day, a day at a time, and says what happens there. */
+  const runTo = (target: number, code: number, amount: number, from: number, count: number) => {
+    while (target - day > 1) run(day + 1, ACT.none, 0, 0, 0);
+    run(target, code, amount, from, count);
   };
-  const runTo = (target: number) => {
-    const n = Math.ceil((target - day) / STEP_DAYS - 1e-9);
-    const step = (target - day) / Math.max(1, n);
-    for (let i = 1; i < n; i++) push(day + step, ACT.none, 0, 0, 0);
+  const run = (to: number, code: number, amount: number, from: number, count: number) => {
+    const span = Math.max(0, to - day);
+    const steps = Math.ceil(span / STEP_DAYS - 1e-9);
+    runs.push({ dt: steps > 0 ? span / steps : 0, steps, at: to, code, amount, from, count });
+    day = Math.max(day, to);
   };
   let a = 0;
   let o = 0;
@@ -74,23 +67,21 @@ export function planSteps(acts: readonly Act[], observations: readonly Observati
     const next = Math.min(actDay, obsDay);
     if (next > toDay) break;
     // A reading at the moment of an act was taken before it: the usual order, test then dose.
-    runTo(next);
     if (obsDay <= actDay) {
       let n = 0;
       while (o + n < observations.length && (observations[o + n]?.day ?? Infinity) <= next + 1e-9) n++;
-      push(next, ACT.none, 0, o, n);
+      runTo(next, ACT.none, 0, o, n);
       o += n;
     } else {
-      const act = acts[a];
-      push(next, act?.code ?? 0, act?.amount ?? 0, 0, 0);
+      runTo(next, acts[a]?.code ?? 0, acts[a]?.amount ?? 0, 0, 0);
       a++;
     }
   }
-  if (day < toDay) {
-    runTo(toDay);
-    push(toDay, ACT.none, 0, 0, 0);
-  }
-  return { dt: Float64Array.from(dt), at: Float64Array.from(at), code: Uint8Array.from(code), amount: Float64Array.from(amount), from: Int32Array.from(from), count: Int32Array.from(count) };
+  if (day < toDay) runTo(toDay, ACT.none, 0, 0, 0);
+  return {
+    dt: Float64Array.from(runs, (r) => r.dt), steps: Int32Array.from(runs, (r) => r.steps), at: Float64Array.from(runs, (r) => r.at), code: Uint8Array.from(runs, (r) => r.code),
+    amount: Float64Array.from(runs, (r) => r.amount), from: Int32Array.from(runs, (r) => r.from), count: Int32Array.from(runs, (r) => r.count),
+  };
 }
 
 /** Sets the state of day 0. */
@@ -143,45 +134,71 @@ export function applyAct(state: Float64Array, code: number, amount: number, p: T
   }
 }
 
-/** One step of `dt` days with growth multipliers gA and gN. */
-export function step(s: Float64Array, dt: number, p: TankParams, warmth: number, gA: number, gN: number): void {
-  const kh = s[7] as number;
-  // Half speed at 1.5 dKH, hardly any effect above 5.
-  const buffered = (kh * kh) / (kh * kh + 2.25);
-  const food = (s[0] as number) / (1 + p.rotFood * dt);
-  const slow = (s[1] as number) / (1 + p.rotSlow * dt);
-  const a0 = (s[2] as number) + (s[0] as number) - food + (s[1] as number) - slow + (s[8] as number) * dt;
+/** `steps` steps of `dt` days with growth multipliers gA and gN. The state stays in local numbers from first to last. */
+export function advance(s: Float64Array, dt: number, steps: number, p: TankParams, warmth: number, gA: number, gN: number): void {
+  let food = s[0] as number;
+  let slow = s[1] as number;
+  let a = s[2] as number;
+  let n = s[3] as number;
+  let r = s[4] as number;
+  let x = s[5] as number;
+  let y = s[6] as number;
+  let kh = s[7] as number;
+  const feed = (s[8] as number) * dt;
+  let since = s[9] as number;
+  const { ka, kn, lagDays } = p;
+  const keepFood = 1 / (1 + p.rotFood * dt);
+  const keepSlow = 1 / (1 + p.rotSlow * dt);
+  const keepNitrate = 1 / (1 + p.loss * dt);
+  const keepAlive = 1 / (1 + p.decay * dt);
+  const perMax = 1 / p.max;
+  const growA = p.muA * gA * warmth;
+  const growN = p.muN * gN * warmth;
+  for (let i = 0; i < steps; i++) {
+    // Half speed at 1.5 dKH, hardly any effect above 5.
+    const k2 = kh * kh;
+    const buffered = (dt * k2) / (k2 + 2.25);
+    const nextFood = food * keepFood;
+    const nextSlow = slow * keepSlow;
+    const a0 = a + food - nextFood + slow - nextSlow + feed;
+    food = nextFood;
+    slow = nextSlow;
+    // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call.
+    const ua = buffered * x;
+    const am = (a0 * (ka + a0)) / (ka + a0 + 0.5 * ua);
+    const u = ua / (ka + am);
+    const a1 = a0 / (1 + u + 0.5 * u * u);
+    const oxA = a0 - a1;
+    // Much ammonia holds back the second step (Anthonisen 1976): half at 8 mg N/L.
+    const un = (64 * buffered * y) / (64 + am * am);
+    const nh = n + 0.5 * oxA;
+    const nm = (nh * (kn + nh)) / (kn + nh + 0.5 * un);
+    const v = un / (kn + nm);
+    // What is made during the step is there for half of it.
+    const n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v);
+    const oxN = n + oxA - n1;
+    a = a1;
+    n = n1;
+    r = (r + oxN) * keepNitrate;
+    since += dt;
+    const lag = since < lagDays ? 0.1 : 1;
+    // Growth is bought with what was oxidised: mu mg N/L/day of capacity for each mg N/L, less as the ceiling nears.
+    const roomA = 1 - x * perMax;
+    const roomN = 1 - y * perMax;
+    x = (x + (roomA > 0 ? growA * lag * oxA * roomA : 0)) * keepAlive;
+    y = (y + (roomN > 0 ? growN * lag * oxN * roomN : 0)) * keepAlive;
+    kh -= 0.4 * oxA;
+    if (kh < 0) kh = 0;
+  }
   s[0] = food;
   s[1] = slow;
-  const x = s[5] as number;
-  const y = s[6] as number;
-  // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call.
-  const ua = dt * buffered * x;
-  const am = a0 / (1 + (0.5 * ua) / (p.ka + a0));
-  const u = ua / (p.ka + am);
-  const a1 = a0 / (1 + u + 0.5 * u * u);
-  const oxA = a0 - a1;
-  const n = s[3] as number;
-  // Much ammonia holds back the second step (Anthonisen 1976): half at 8 mg N/L.
-  const held = 64 / (64 + am * am);
-  const un = dt * buffered * held * y;
-  const nm = (n + 0.5 * oxA) / (1 + (0.5 * un) / (p.kn + n + 0.5 * oxA));
-  const v = un / (p.kn + nm);
-  // What is made during the step is there for half of it.
-  const n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v);
-  const oxN = n + oxA - n1;
-  s[2] = a1;
-  s[3] = n1;
-  s[4] = ((s[4] as number) + oxN) / (1 + p.loss * dt);
-  s[9] = (s[9] as number) + dt;
-  const lag = (s[9] as number) < p.lagDays ? 0.1 : 1;
-  // Growth is bought with what was oxidised: mu mg N/L/day of capacity for each mg N/L.
-  const roomA = 1 - x / p.max;
-  const roomN = 1 - y / p.max;
-  s[5] = (x + (roomA > 0 ? p.muA * gA * warmth * lag * oxA * roomA : 0)) / (1 + p.decay * dt);
-  s[6] = (y + (roomN > 0 ? p.muN * gN * warmth * lag * oxN * roomN : 0)) / (1 + p.decay * dt);
-  const left = kh - 0.4 * oxA;
-  s[7] = left > 0 ? left : 0;
+  s[2] = a;
+  s[3] = n;
+  s[4] = r;
+  s[5] = x;
+  s[6] = y;
+  s[7] = kh;
+  s[9] = since;
 }
 
 /** Warmth of growth: 1.1 a kelvin, level above 32 C. */
@@ -198,7 +215,7 @@ export function runPlan(
     const dt = plan.dt[i] as number;
     if (dt > 0) {
       const week = Math.min(WEEKS - 1, ((plan.at[i] as number) / 7) | 0);
-      step(state, dt, p, warmth, noise[noiseAt + week] as number, noise[noiseAt + WEEKS + week] as number);
+      advance(state, dt, plan.steps[i] as number, p, warmth, noise[noiseAt + week] as number, noise[noiseAt + WEEKS + week] as number);
     }
     const code = plan.code[i] as number;
     if (code !== 0) applyAct(state, code, plan.amount[i] as number, p, t.believedL);

@@ -47,11 +47,11 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.loss, 0.006, 1);
   set(Z.alkalinity, 8.5, 0.15);
   set(Z.food, 1, 0.25);
-  set(Z.decay, 0.03, 0.55);
+  set(Z.decay, 0.028, 0.55);
   set(Z.kitA, 1, 0.12);
   set(Z.kitN, 1, 0.12);
   set(Z.kitR, 1, 0.2);
-  set(Z.max, 15, 0.7);
+  set(Z.max, 25, 0.7);
   return { median, sd };
 }
 

@@ -79,7 +79,7 @@ function After({ tank }: { tank: Tank }) {
             {reset.asks.map((a) => <Line key={a.what} name={a.what} value={`${formatDecimal(a.now, a.what === 'nitrate' ? 0 : 2)} → ${formatDecimal(a.goal, a.what === 'nitrate' ? 0 : 2)} mg/L`} />)}
           </>
         ) : reset.missing.includes('nitrate') ? null : <Txt tone="go">No large change is needed: nitrate and phosphate are where a start wants them.</Txt>}
-        {reset.alkalinityAfter !== null ? <Line name="Alkalinity after it" value={`${formatDecimal(reset.alkalinityAfter, 1)} dKH${reset.alkalinityAfter < 7.5 ? ': raise it after' : ''}`} /> : null}
+        {reset.alkalinityAfter !== null && reset.fraction > 0 ? <Line name="Alkalinity after it" value={`${formatDecimal(reset.alkalinityAfter, 1)} dKH${reset.alkalinityAfter < 7.5 ? ': raise it after' : ''}`} /> : null}
         <Txt kind="small" tone="second">In order: test; heater, pumps and top-off off; siphon debris out of rock and sand; drain; refill at temperature and salinity; all back on; an hour later salinity, alkalinity, nitrate.</Txt>
         <Go href={`/tank/${tank.id}/bench/change` as Href}>Work it out on the bench</Go>
       </Section>

@@ -69,7 +69,7 @@ export function BandStrips({ series, nowMs, fromMs, toMs, midnight, dayLabel, su
           })}
           <Line x1={x(nowMs)} x2={x(nowMs)} y1={6} y2={height - 26} stroke={roles.action} strokeWidth={2} />
           <ChartText x={x(nowMs) - 5} y={22} anchor="end" tone="action" bold>now</ChartText>
-          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).map((t) => (
+          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).filter((t) => x(t) < width - 24).map((t) => (
             <ChartText key={t} x={x(t)} y={height - 6} anchor="middle">{dayLabel(t)}</ChartText>
           ))}
         </Svg>

@@ -57,7 +57,7 @@ export function FilmBands({ rows, light, fromMs, toMs, midnight, dayLabel, summa
               </G>
             );
           })}
-          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).map((t) => (
+          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).filter((t) => x(t) < width - 24).map((t) => (
             <ChartText key={t} x={x(t)} y={height - 6} anchor="middle">{dayLabel(t)}</ChartText>
           ))}
         </Svg>
