@@ -56,6 +56,20 @@ function lineThrough(tank: OtherTank, cut: number): [number, number, number] {
   const at = hold(r.day + (r.v * (r.day - p.day)) / (p.v - r.v), cut);
   return [at, at, at];
 }
+/** Tanks that got ready: is that recognised at the second test after it (most futures ready now, or within a day)? */
+function recognised(): string {
+  let seen = 0;
+  let of = 0;
+  for (let i = 0; i < tanks && of < 40; i++) {
+    const tank = otherTank(firstSeed + i);
+    const second = tank.testDays.filter((d) => d > tank.readyDay)[1];
+    if (!(tank.readyDay < 80) || second === undefined) continue;
+    of++;
+    const { out } = forecastAt(tank, second + 0.01, 1);
+    if (out.readyNowShare >= 0.5 || (out.ready.p50 ?? 99) <= 1) seen++;
+  }
+  return `${seen} of ${of}`;
+}
 const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.length);
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
 const line = (name: string, r: Row[]) => console.log(`| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`);
@@ -64,4 +78,5 @@ line('all', rows);
 (['early', 'middle', 'late'] as const).forEach((name, i) => line(name, rows.filter((r) => r.third === i)));
 line('ready by day 90', rows.filter((r) => r.dated));
 for (const m of METHODS) line(m, rows.filter((r) => r.method === m));
+console.log(`\nReady tanks recognised by the forecast at the second test after: ${recognised()}.`);
 console.log(`\n${(ms / tanks).toFixed(0)} ms a forecast, one core.`);

@@ -8,7 +8,7 @@ const ROUTES = [
   '/tank/north-window/stock', '/tank/north-window/stock/species', '/tank/north-window/stock/add?species=yellow-tang', '/tank/north-window/stock/north-cardinals',
   '/tank/north-window/quarantine/new', '/tank/north-window/quarantine/north-qt?look=sign', '/tank/north-window/drip/new', '/tank/north-window/drip/gone',
   '/tank/north-window/bench', '/tank/north-window/bench/volume', '/tank/north-window/bench/change', '/tank/north-window/bench/nitrogen', '/tank/north-window/bench/light', '/bench', '/bench/salinity',
-  '/tank/north-window/setup', '/tank/north-window/equipment', '/tank/north-window/equipment/north-skimmer', '/tank/north-window/equipment/new', '/tank/north-window/log/readings', '/tank/north-window/log/readings/alkalinity',
+  '/tank/pantry-cube/cycle/forecast', '/tank/north-window/cycle/after', '/tank/north-window/setup', '/tank/north-window/equipment', '/tank/north-window/equipment/north-skimmer', '/tank/north-window/equipment/new', '/tank/north-window/log/readings', '/tank/north-window/log/readings/alkalinity',
   '/tank/pantry-cube/log/event?kind=observation', '/kits/kit-salinity',
   '/kits', '/kits/new', '/kits/kit-ammonia', '/files', '/settings', '/keys', '/gallery', '/nowhere',
 ];

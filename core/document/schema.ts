@@ -140,7 +140,9 @@ export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
 export const DOSED = ['alkalinity', 'calcium', 'magnesium'] as const;
 export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable() }),
-  z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable() }),
+  z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable(),
+    /** Where it comes from, its date, and for media how long it ran there and whether it stayed wet. */
+    from: z.string().max(MAX_NAME).optional(), expires: day.optional(), ranDays: amount(10000).optional(), keptWet: z.boolean().optional(), toSumpShare: amount(1).optional() }),
   z.strictObject({ ...eventBase, kind: z.literal('food'), food: z.enum(FOODS), grams: positive(100000) }),
   z.strictObject({ ...eventBase, kind: z.literal('seafoodOut') }),
   z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000), salinity: z.number().min(2).max(42).optional() }),
@@ -208,6 +210,9 @@ export const animalSchema = z.strictObject({
   quarantineId: id.nullable(),
   /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
   plannedDay: day.nullable(),
+  /** What the look into each on arrival found. */
+  inspection: z.strictObject({ day, sound: z.int().min(0).max(1000), setAside: z.int().min(0).max(1000) }).optional(),
+  loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).optional(),
 });
 
 export const quarantineSchema = z.strictObject({

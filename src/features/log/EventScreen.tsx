@@ -1,11 +1,12 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { z } from 'zod';
-import { CLARITIES, DOSED, FILMS, FOODS, SEEDS, SMELLS, SOUNDS, type Tank } from '../../../core/document';
+import { CLARITIES, DOSED, FILMS, FOODS, SEEDS, SMELLS, SOUNDS, type Edit, type Tank } from '../../../core/document';
 import { lastOf } from '../../../core/readiness';
 import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
-import { commit, fieldTime, newId, readFieldTime, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, Caution, Choice, Go, Screen, TextField, Txt, WhenField } from '../../ui';
+import { addDays } from '../../../core/calendar';
+import { commit, fieldTime, localDay, newId, readFieldTime, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { Button, Caution, Check, Choice, FieldRow, Go, Screen, TextField, Txt, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { amountOf, CLARITY_WORDS, DOSED_WORDS, doseGuard, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, SMELL_WORDS, SOUND_WORDS, type EventTexts } from './eventForm';
 import { RecentEntries } from './History';
@@ -40,7 +41,8 @@ function EventSheet({ tank }: { tank: Tank }) {
     setTried(true);
     const final = readEvent(texts, { ...context, id: edited?.id ?? newId(), nowMs: Date.now() });
     if (!final.ok) return;
-    dispatch(commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [{ put: 'events', entity: edited ? { ...final.event, editedAt: new Date().toISOString() } : final.event }]));
+    const reminder: Edit[] = !edited && final.event.kind === 'food' && final.event.food === 'seafood' ? [{ put: 'tasks', entity: { id: newId(), tankId: tank.id, day: addDays(localDay(Date.parse(final.event.at)), 5), title: 'Take the seafood out', note: 'Then log it under Seafood out; what stays goes on rotting.', doneAt: null } }] : [];
+    dispatch(commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [...reminder, { put: 'events', entity: edited ? { ...final.event, editedAt: new Date().toISOString() } : final.event }]));
     router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
   };
   const options = <T extends string>(list: readonly T[], words: Record<T, string>) => list.map((value) => ({ value, label: words[value] }));
@@ -55,6 +57,15 @@ function EventSheet({ tank }: { tank: Tank }) {
         </>
       ) : null}
       {texts.kind === 'bacteria' ? <Choice label="From" options={options(SEEDS, SEED_WORDS)} value={texts.seed} onChange={(seed) => change({ seed })} /> : null}
+      {texts.kind === 'bacteria' ? (
+        <FieldRow>
+          <TextField label="From" value={texts.from} onChange={(from) => change({ from })} error={faults.from} placeholder={texts.seed === 'bottle' ? 'Which bottle' : 'Whose tank'} hint="May be left empty." />
+          {texts.seed === 'bottle' ? <WhenField kind="date" label="Good until" value={texts.expires} onChange={(expires) => change({ expires })} hint="Kept cool? Past its date it may be dead." /> : <TextField numeric label="Days it ran there" value={texts.ranDays} onChange={(ranDays) => change({ ranDays })} error={faults.ranDays} />}
+          <TextField numeric label="Share into the sump" unit="%" value={texts.sumpPercent} onChange={(sumpPercent) => change({ sumpPercent })} error={faults.sumpPercent} />
+        </FieldRow>
+      ) : null}
+      {texts.kind === 'bacteria' && texts.seed !== 'bottle' ? <Check label="It stayed wet on the way" checked={texts.keptWet} onChange={(keptWet) => change({ keptWet })} note="Media that fell dry or cold has lost most of its bacteria." /> : null}
+      {texts.kind === 'food' && texts.food === 'seafood' && !edited ? <Txt kind="small" tone="second">A reminder to take it out stands on Today in five days.</Txt> : null}
       {texts.kind === 'food' ? <Choice label="What" options={options(FOODS, FOOD_WORDS)} value={texts.food} onChange={(food) => change({ food })} /> : null}
       {texts.kind === 'film' ? (
         <>

@@ -1,5 +1,5 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
-import { CLARITIES, FILMS, FOODS, MAX_NOTE, SEEDS, SMELLS, SOUNDS, DOSED, type EventKind, type TankEvent } from '../../../core/document';
+import { CLARITIES, FILMS, FOODS, MAX_NAME, MAX_NOTE, SEEDS, SMELLS, SOUNDS, DOSED, type EventKind, type TankEvent } from '../../../core/document';
 import { DOSE_CEILING_MG_N_PER_L } from '../../../core/dosing';
 import { SCHOOL_WORDS } from '../../../core/readiness';
 import { formatDecimal, fromMgNPerL, readEntry, showQuantity, toMgNPerL, toUnit, type UnitPreferences } from '../../../core/units';
@@ -39,11 +39,17 @@ export interface EventTexts {
   /** Second amounts: grams and salinity of a batch, minutes of production. */
   grams: string;
   salinity: string;
+  /** Bacteria: from where, its date, days it ran there, kept wet, share into the sump in percent. */
+  from: string;
+  expires: string;
+  ranDays: string;
+  keptWet: boolean;
+  sumpPercent: string;
   atText: string;
   note: string;
 }
 
-export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', what: 'alkalinity', grams: '', salinity: '', atText: '', note: '' });
+export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', atText: '', note: '' });
 
 /** Label and unit of the amount, null where there is none. */
 export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof DOSED)[number] = 'alkalinity'): { label: string; unit: string; optional: boolean } | null {
@@ -67,7 +73,7 @@ export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof D
 }
 
 export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
-export interface EventFaults { amount?: string; grams?: string; salinity?: string; missing?: string; at?: string; note?: string }
+export interface EventFaults { from?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; at?: string; note?: string }
 
 export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: number; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null }): ReadEvent {
   const faults: EventFaults = {};
@@ -117,6 +123,13 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     if (salinity.ok) extra.salinity = salinity.value;
     else faults.salinity = salinity.message;
   }
+  if (t.kind === 'bacteria') {
+    if (t.from.length > MAX_NAME) faults.from = `Too long: ${MAX_NAME} characters is the most.`;
+    const ran = readEntry(t.ranDays, { name: 'Days it ran there', unit: null, min: 0, max: 10000, whenEmpty: 0 });
+    if (!ran.ok) faults.ranDays = ran.message;
+    const share = readEntry(t.sumpPercent, { name: 'Share into the sump', unit: null, min: 0, max: 100, whenEmpty: 0 });
+    if (!share.ok) faults.sumpPercent = share.message;
+  }
   if (t.kind === 'observation' && t.missing.length > 200) faults.missing = 'Too long: 200 characters is the most.';
   return extra;
 }
@@ -126,7 +139,7 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
     case 'ammoniaDose':
       return { ...base, kind: 'ammoniaDose', mgN: toMgNPerL('ammonia', 'ion', amount) * netL, mL: null };
     case 'bacteria':
-      return { ...base, kind: 'bacteria', seed: t.seed, mL: optional };
+      return { ...base, kind: 'bacteria', seed: t.seed, mL: optional, ...originOf(t) };
     case 'food':
       return { ...base, kind: 'food', food: t.food, grams: amount };
     case 'seafoodOut':
@@ -150,6 +163,15 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
   }
 }
 
+/** What is known of a bottle or of moved media; nothing is stored for what was left empty. */
+function originOf(t: EventTexts): { from?: string; expires?: string; ranDays?: number; keptWet?: boolean; toSumpShare?: number } {
+  const number = (text: string) => Number(text.trim().replace(',', '.'));
+  return {
+    ...(t.from.trim() === '' ? {} : { from: t.from.trim() }), ...(t.seed === 'bottle' && /^\d{4}-\d{2}-\d{2}$/.test(t.expires) ? { expires: t.expires } : {}),
+    ...(t.seed !== 'bottle' && t.ranDays.trim() !== '' ? { ranDays: number(t.ranDays) } : {}), ...(t.seed !== 'bottle' ? { keptWet: t.keptWet } : {}), ...(t.sumpPercent.trim() === '' ? {} : { toSumpShare: number(t.sumpPercent) / 100 }),
+  };
+}
+
 /** Said before a dose that would take total ammonia where the second bacteria stall. */
 export function doseGuard(riseMgNPerL: number, presentMgNPerL: number): string | null {
   const after = riseMgNPerL + presentMgNPerL;
@@ -163,7 +185,7 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
     case 'ammoniaDose':
       return `+${formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1)} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`})`;
     case 'bacteria':
-      return SEED_WORDS[e.seed] + (e.mL === null ? '' : `, ${formatDecimal(e.mL, 0)} mL`);
+      return [SEED_WORDS[e.seed], e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`, e.from ? `from ${e.from}` : '', e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`, e.keptWet === false ? 'fell dry' : '', e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : ''].filter(Boolean).join(', ');
     case 'food':
       return `${FOOD_WORDS[e.food]}, ${formatDecimal(e.grams, 1)} g`;
     case 'waterChange':
@@ -195,7 +217,7 @@ export function eventTextsOf(e: TankEvent, netL: number, units: UnitPreferences,
   if (e.kind === 'schoolChanged') return null;
   const t: EventTexts = { ...emptyEvent(e.kind), atText: fieldTime(Date.parse(e.at)), note: e.note };
   if (e.kind === 'ammoniaDose') t.amount = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 3);
-  if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL) });
+  if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL), from: e.from ?? '', expires: e.expires ?? '', ranDays: e.ranDays === undefined ? '' : String(e.ranDays), keptWet: e.keptWet ?? true, sumpPercent: e.toSumpShare === undefined ? '' : String(e.toSumpShare * 100) });
   if (e.kind === 'food') Object.assign(t, { food: e.food, amount: String(e.grams) });
   if (e.kind === 'waterChange' || e.kind === 'topOff') t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);

@@ -4,7 +4,7 @@ import type { Animal, Place, Tank } from '../../../core/document';
 import { FREE_AMMONIA_LIMITS } from '../../../core/seawater';
 import { additionWarnings, dailyLoadMgN, SPECIES, type Species, type Warning } from '../../../core/stocking';
 import { readEntry, showQuantity } from '../../../core/units';
-import { commit, isoOf, newId, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { commit, isoOf, newId, selectAssessment, selectEvidence, selectTanks, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, Caution, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
 
@@ -33,12 +33,19 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
   const [countText, setCountText] = useState('1');
   const entry = readEntry(countText, { name: 'How many', unit: null, min: 1, max: 200 });
   const count = entry.ok ? Math.round(entry.value) : 1;
+  const others = useAppSelector(selectTanks).filter((t) => t.id !== tank.id);
+  const [split, setSplit] = useState<Record<string, string>>({});
+  const shareOf = (id: string) => {
+    const n = Math.round(Number((split[id] ?? '').trim() || '0'));
+    return Number.isFinite(n) && n > 0 ? n : 0;
+  };
+  const left = count > 1 ? count - others.reduce((sum, t) => sum + shareOf(t.id), 0) : count;
   const { warnings, forecast } = useMemo(() => additionWarnings(evidence, assessment, species, count), [evidence, assessment, species, count]);
   const stops = warnings.filter((w) => w.severity === 'stop');
   const take = (to: Place) => {
-    if (!entry.ok) return;
-    const animal: Animal = { id: newId(), tankId: tank.id, speciesId: species.id, count, moves: [{ to, at: isoOf(Date.now()), why: '' }], quarantineId: null, plannedDay: null };
-    dispatch(commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [{ put: 'animals', entity: animal }]));
+    if (!entry.ok || left < 1) return;
+    const animal: Animal = { id: newId(), tankId: tank.id, speciesId: species.id, count: left, moves: [{ to, at: isoOf(Date.now()), why: '' }], quarantineId: null, plannedDay: null };
+    dispatch(commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [{ put: 'animals', entity: animal }, ...others.flatMap((t) => (shareOf(t.id) > 0 ? [{ put: 'animals' as const, entity: { ...animal, id: newId(), tankId: t.id, count: shareOf(t.id) } }] : []))]));
     router.push(`/tank/${tank.id}/stock/${animal.id}` as Href);
   };
   return (
@@ -63,6 +70,12 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
     >
       <Txt kind="title" heading={1}>{species.common}</Txt>
       <TextField numeric label="How many" value={countText} onChange={setCountText} error={entry.ok ? null : entry.message} />
+      {others.length > 0 && count > 1 ? (
+        <Section title="One purchase for several tanks">
+          {others.map((t) => <TextField key={t.id} numeric label={`Of these to ${t.name}`} value={split[t.id] ?? ''} onChange={(text) => setSplit((s) => ({ ...s, [t.id]: text }))} />)}
+          <Txt kind="small" tone={left < 1 ? 'ammonia' : 'second'}>{left < 1 ? 'At least one must stay for this tank.' : `${left} stay for ${tank.name}.`}</Txt>
+        </Section>
+      ) : null}
       {warnings.length === 0 ? <Txt kind="section" tone="go">Nothing speaks against it today.</Txt> : null}
       {warnings.map((w) => (
         <Txt key={w.code + w.text}>

@@ -7,6 +7,7 @@ import { additionWarnings, speciesById } from '../../../core/stocking';
 import { commit, dayAndHour, isoOf, localDay, selectAssessment, selectDocument, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, Go, Line, Row, Screen, Section, TextField, Txt, WhenField } from '../../ui';
 import { NotHere, useParam, WithTank } from '../shell';
+import { Arrival } from './Arrival';
 import { animalWords, loadWords, moved, PLACE_WORDS } from './model';
 
 export function AnimalScreen() {
@@ -84,6 +85,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
           <Button label="It is in the display" onPress={() => move('display')} />
         </Section>
       ) : null}
+      {place !== 'gone' && place !== 'wish' ? <Arrival animal={animal} onPut={put} /> : null}
       {place !== 'gone' ? (
         <Section title="It is gone">
           <TextField label="Why" value={why} onChange={setWhy} placeholder="Given away, died, unknown" error={why.length > 2000 ? 'The note is too long: 2000 characters is the most.' : null} />

@@ -4,6 +4,7 @@ import type { Drip, Tank, Task } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
 import { quarantineClock, quarantineJoinDays } from '../../../core/quarantine';
 import { currentPlace } from '../../../core/readiness';
+import { speciesById } from '../../../core/stocking';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
 
@@ -34,6 +35,9 @@ export function Reminders({ tank }: { tank: Tank }) {
   const today = localDay(now);
   for (const d of dueUpkeep(Object.values(doc.equipment).filter((e) => e.tankId === tank.id), today)) {
     items.push({ key: d.equipmentId + d.kind, text: `${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} is due.`, label: 'To the part', href: `/tank/${tank.id}/equipment/${d.equipmentId}` });
+  }
+  for (const a of Object.values(doc.animals)) {
+    if (a.tankId === tank.id && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today) items.push({ key: `loan-${a.id}`, text: `${speciesById(a.speciesId).common}: the loan from ${a.loan.from} ends.`, label: 'To the animal', href: `/tank/${tank.id}/stock/${a.id}` });
   }
   const tasks = Object.values(doc.tasks).filter((t) => t.tankId === tank.id && t.doneAt === null).sort((a, b) => (a.day < b.day ? -1 : 1));
   const due = tasks.filter((t) => t.day <= today);
