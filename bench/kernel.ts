@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { advance } from '../core/forecast/kernel';
 import { emptyParams } from '../core/forecast/prior';
 
-const p = { ...emptyParams(), muA: 0.6, muN: 0.45, ka: 0.3, kn: 0.3, lagDays: 1, rotFood: 0.3, rotSlow: 0.2, loss: 0.006, decay: 0.03, max: 15 };
+const p = { ...emptyParams(), muA: 0.6, muN: 0.45, ka: 0.3, kn: 0.3, lagDays: 1, rotFood: 0.3, rotSlow: 0.2, loss: 0.006, decay: 0.03, max: 15, kiA: 14, kiN: 20 };
 let best = Infinity;
 let sum = 0;
 const s = new Float64Array(10);

@@ -22,6 +22,8 @@ export interface TankParams {
   food: number;
   decay: number;
   max: number;
+  /** Ammonia and nitrite at which their own oxidation slows (Haldane), mg N/L. */
+  kiA: number; kiN: number;
 }
 
 /** Slots of the state. */
@@ -152,6 +154,8 @@ export function advance(s: Float64Array, dt: number, steps: number, p: TankParam
   const keepNitrate = 1 / (1 + p.loss * dt);
   const keepAlive = 1 / (1 + p.decay * dt);
   const perMax = 1 / p.max;
+  const perKiA = 1 / p.kiA;
+  const perKiN = 1 / p.kiN;
   const growA = p.muA * gA * warmth;
   const growN = p.muN * gN * warmth;
   for (let i = 0; i < steps; i++) {
@@ -165,15 +169,17 @@ export function advance(s: Float64Array, dt: number, steps: number, p: TankParam
     slow = nextSlow;
     // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call.
     const ua = buffered * x;
-    const am = (a0 * (ka + a0)) / (ka + a0 + 0.5 * ua);
-    const u = ua / (ka + am);
+    const da = ka + a0 + a0 * a0 * perKiA;
+    const am = (a0 * da) / (da + 0.5 * ua);
+    const u = ua / (ka + am + am * am * perKiA);
     const a1 = a0 / (1 + u + 0.5 * u * u);
     const oxA = a0 - a1;
     // Much ammonia holds back the second step (Anthonisen 1976): half at 8 mg N/L.
     const un = (64 * buffered * y) / (64 + am * am);
     const nh = n + 0.5 * oxA;
-    const nm = (nh * (kn + nh)) / (kn + nh + 0.5 * un);
-    const v = un / (kn + nm);
+    const dn = kn + nh + nh * nh * perKiN;
+    const nm = (nh * dn) / (dn + 0.5 * un);
+    const v = un / (kn + nm + nm * nm * perKiN);
     // What is made during the step is there for half of it.
     const n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v);
     const oxN = n + oxA - n1;

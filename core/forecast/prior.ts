@@ -7,8 +7,8 @@ import { WEEKS } from './kernel';
 import { ACT, type Timeline } from './timeline';
 
 /** Places in the vector of standard normals. */
-export const PRIMARY = 23;
-export const Z = { x0: 0, y0: 1, bottleA: 2, bottleN: 3, matureA: 4, matureN: 5, muA: 6, muN: 7, ka: 8, kn: 9, lag: 10, rotFood: 11, rotSlow: 12, dieOff: 13, volume: 14, loss: 15, alkalinity: 16, food: 17, decay: 18, kitA: 19, kitN: 20, kitR: 21, max: 22 } as const;
+export const PRIMARY = 25;
+export const Z = { x0: 0, y0: 1, bottleA: 2, bottleN: 3, matureA: 4, matureN: 5, muA: 6, muN: 7, ka: 8, kn: 9, lag: 10, rotFood: 11, rotSlow: 12, dieOff: 13, volume: 14, loss: 15, alkalinity: 16, food: 17, decay: 18, kitA: 19, kitN: 20, kitR: 21, max: 22, kiA: 23, kiN: 24 } as const;
 export const DIMENSIONS = PRIMARY + 2 * WEEKS;
 
 /** How far weekly growth wanders (log scale) and how much of it stays from week to week. */
@@ -52,6 +52,8 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.kitN, 1, 0.12);
   set(Z.kitR, 1, 0.2);
   set(Z.max, 25, 0.7);
+  set(Z.kiA, 14, 0.6);
+  set(Z.kiN, 20, 0.6);
   return { median, sd };
 }
 
@@ -78,6 +80,8 @@ export function paramsFrom(z: Float64Array, at: number, prior: Prior, out: TankP
   out.food = v(Z.food);
   out.decay = v(Z.decay);
   out.max = v(Z.max);
+  out.kiA = v(Z.kiA);
+  out.kiN = v(Z.kiN);
 }
 
 /** Kit bias multipliers (ammonia, nitrite, nitrate) into `out`. */
@@ -100,5 +104,5 @@ export function noiseFrom(z: Float64Array, at: number, out: Float64Array): void 
 }
 
 export const emptyParams = (): TankParams => ({
-  x0: 0, y0: 0, bottleA: 0, bottleN: 0, matureA: 0, matureN: 0, muA: 0, muN: 0, ka: 1, kn: 1, lagDays: 0, rotFood: 0, rotSlow: 0, dieOff: 0, volume: 1, loss: 0, alkalinity: 8, food: 1, decay: 0.05, max: 8,
+  x0: 0, y0: 0, bottleA: 0, bottleN: 0, matureA: 0, matureN: 0, muA: 0, muN: 0, ka: 1, kn: 1, lagDays: 0, rotFood: 0, rotSlow: 0, dieOff: 0, volume: 1, loss: 0, alkalinity: 8, food: 1, decay: 0.05, max: 8, kiA: 1e9, kiN: 1e9,
 });
