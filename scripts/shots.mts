@@ -34,6 +34,11 @@ const startDrip = async (page: Page) => {
   await page.clock.runFor(3000);
 };
 
+const workOut = async (page: Page) => {
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await page.getByText('Both read zero').waitFor();
+};
+
 const SHOTS: Shot[] = [
   { name: 'today', path: PANTRY },
   { name: 'today-wide', path: NORTH, wide: true },
@@ -48,6 +53,9 @@ const SHOTS: Shot[] = [
   { name: 'dose', path: `${PANTRY}/cycle/dose` },
   { name: 'tank', path: '/tank/new', wide: true },
   { name: 'schools', path: `${PANTRY}/school` },
+  { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: workOut },
+  { name: 'forecast-wide-dark', path: `${PANTRY}/cycle/forecast`, wide: true, dark: true, before: workOut },
+  { name: 'after', path: `${NORTH}/cycle/after` },
   { name: 'tool', path: `${NORTH}/bench/evaporation` },
   { name: 'readings', path: `${NORTH}/log/readings/alkalinity` },
   { name: 'equipment-dark', path: `${NORTH}/equipment`, dark: true },

@@ -124,7 +124,9 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
     doubleA[i] = growth(params.muA, noise[week0] ?? 1);
     doubleN[i] = growth(params.muN, noise[WEEKS + week0] ?? 1);
     startNow(s, plan, params, t.believedL);
-    const waits = plan.untilNitriteClear ?? random() < 0.5;
+    // Drawn in any case, so that futures of different plans stay comparable one by one.
+    const coin = random() < 0.5;
+    const waits = plan.untilNitriteClear ?? coin;
     const [gapLow, gapHigh] = plan.doseGapDays ?? [1, 3];
     const gap = gapLow + (gapHigh - gapLow) * random();
     let sinceDose = 0.5 * gap;
@@ -159,7 +161,8 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
       const gN = noise[WEEKS + week] as number;
       advance(s, 0.125, 4, params, warmth, gA, gN);
     }
-    if (day90(ready[i] as number, days)) ready[i] = Infinity;
+    // A stretched date may leave the horizon: then it is beyond it.
+    for (const dates of [ready, readyLoad, clearA, clearN]) if ((dates[i] as number) > days) dates[i] = Infinity;
   }
   const bands = Array.from({ length: days + 1 }, (_, day): DailyBand => {
     const [a, b, c, d] = series.map((x) => triple(x.data[day] as Float64Array));
@@ -172,7 +175,6 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
   };
 }
 
-const day90 = (v: number, days: number): boolean => Number.isFinite(v) && v > days;
 const weekOf = (day: number): number => Math.min(WEEKS - 1, Math.max(0, Math.floor(day / 7)));
 
 /** What the plan does at once. */

@@ -4,7 +4,7 @@ import { useTheme } from '../theme';
 import type { Role } from '../tokens';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
-import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop } from './geometry';
+import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop, type TimeAxis } from './geometry';
 
 export interface BandSeries {
   name: string;
@@ -14,14 +14,9 @@ export interface BandSeries {
   points: { atMs: number; low: number; mid: number; high: number }[];
 }
 
-interface Props {
+interface Props extends TimeAxis {
   series: BandSeries[];
   nowMs: number;
-  fromMs: number;
-  toMs: number;
-  midnight: (ms: number) => number;
-  dayLabel: (ms: number) => string;
-  summary: string;
 }
 
 const STRIP = 118;

@@ -3,17 +3,12 @@ import Svg, { G, Line, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
-import { dayTicks, linear } from './geometry';
+import { dayTicks, linear, type TimeAxis } from './geometry';
 
-interface Props {
+interface Props extends TimeAxis {
   rows: { label: string; steps: { fromMs: number; toMs: number; extent: number }[] }[];
   /** Light settings as they changed: "20 %". */
   light: { atMs: number; label: string }[];
-  fromMs: number;
-  toMs: number;
-  midnight: (ms: number) => number;
-  dayLabel: (ms: number) => string;
-  summary: string;
 }
 
 const ROW = 46;

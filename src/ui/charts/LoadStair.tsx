@@ -3,18 +3,13 @@ import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
-import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop } from './geometry';
+import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop, type TimeAxis } from './geometry';
 
-interface Props {
+interface Props extends TimeAxis {
   steps: { fromMs: number; toMs: number; mgN: number; label: string; planned: boolean }[];
   /** What the filter can carry through time, mg N a day; empty when nothing is proved. */
   ceiling: { atMs: number; mgN: number }[];
   nowMs: number;
-  fromMs: number;
-  toMs: number;
-  midnight: (ms: number) => number;
-  dayLabel: (ms: number) => string;
-  summary: string;
 }
 
 const HEIGHT = 280;

@@ -4,7 +4,7 @@ import type { NitrogenSpecies } from '../../../core/units';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
-import { dayTicks, linear, linePath, niceTicks, niceTop } from './geometry';
+import { dayTicks, linear, linePath, niceTicks, niceTop, type TimeAxis } from './geometry';
 
 export interface StripPoint {
   atMs: number;
@@ -22,14 +22,9 @@ export interface StripSeries {
   points: StripPoint[];
 }
 
-interface Props {
+interface Props extends TimeAxis {
   series: StripSeries[];
   events: { atMs: number; label: string }[];
-  fromMs: number;
-  toMs: number;
-  midnight: (ms: number) => number;
-  dayLabel: (ms: number) => string;
-  summary: string;
 }
 
 const STRIP = 112;

@@ -4,19 +4,13 @@ import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
-import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop, spreadLabels } from './geometry';
+import { areaPath, dayTicks, linear, linePath, niceTicks, niceTop, spreadLabels, type TimeAxis } from './geometry';
 import { NitrogenPatterns } from './patterns';
 
-export interface StrataChartProps {
+export interface StrataChartProps extends TimeAxis {
   points: { atMs: number; ammonia: number; nitrite: number; nitrate: number }[];
   putIn: { atMs: number; mgN: number }[];
   events: { atMs: number; label: string }[];
-  fromMs: number;
-  toMs: number;
-  midnight: (ms: number) => number;
-  dayLabel: (ms: number) => string;
-  /** What the drawing shows, for those who do not see it. */
-  summary: string;
 }
 
 const HEIGHT = 300;

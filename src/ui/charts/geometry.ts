@@ -4,6 +4,15 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 
 export type Scale = (value: number) => number;
+/** What every drawing over time is told: its window, where days begin, how a day is written, and the drawing in a sentence. */
+export interface TimeAxis {
+  fromMs: number;
+  toMs: number;
+  midnight: (ms: number) => number;
+  dayLabel: (ms: number) => string;
+  summary: string;
+}
+
 export interface XY {
   x: number;
   y: number;

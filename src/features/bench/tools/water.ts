@@ -24,7 +24,7 @@ export const volumeTool: Tool = {
     const s = shows(c);
     const strength = learnedStrength(batchesOf(c));
     const estimates: VolumeEstimate[] = [];
-    if (has('parts')) estimates.push({ from: 'dimensions, rock and sand', litres: v('parts'), sdL: c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.1 ? c.volume.byParts.sdL : v('parts') * 0.06 });
+    if (has('parts')) estimates.push({ from: 'dimensions, rock and sand', litres: v('parts'), sdL: c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.01 * v('parts') ? c.volume.byParts.sdL : v('parts') * 0.06 });
     if (has('metered')) estimates.push({ from: 'metered in', litres: v('metered'), sdL: v('metered') * 0.03 });
     if (has('litresPerHour') && has('minutes')) estimates.push(volumeFromProduction(v('litresPerHour'), v('minutes')));
     if (has('grams') && has('salinity')) estimates.push(volumeFromSalt(v('grams'), v('salinity'), strength.gramsPerLitre, strength.sdShare));

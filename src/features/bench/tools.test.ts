@@ -1,0 +1,91 @@
+import { emptyDocument, type Document } from '../../../core/document';
+import { gatherEvidence } from '../../../core/readiness';
+import { METRIC, toUnit, type UnitPreferences } from '../../../core/units';
+import { netVolume } from '../../../core/volume';
+import { makeDemoForTests } from './testing';
+import { shownText, workTool, type Choices, type Reading, type Tool, type ToolContext } from './tool';
+import { TOOLS } from './tools';
+
+const US: UnitPreferences = { volume: 'gal', temperature: 'F', salinity: 'sg2525', length: 'in', mass: 'lb' };
+const NOW = Date.UTC(2026, 4, 1, 18);
+
+function context(units: UnitPreferences, doc: Document | null): ToolContext {
+  const tank = doc ? (Object.values(doc.tanks)[0] ?? null) : null;
+  let n = 0;
+  return {
+    tank, volume: tank ? netVolume(tank) : null, evidence: tank && doc ? gatherEvidence(doc, tank.id, NOW) : null, doc: doc ?? emptyDocument(), units, nowMs: NOW, today: '2026-05-01', newId: () => `id${n++}`, dayLabel: (d) => d,
+  };
+}
+
+/** What a person would type in each tool, in stored units; everything else starts from the log or common practice. */
+const TYPED: Record<string, Record<string, number>> = {
+  volume: { metered: 232 }, salinity: { salinity: 37, netL: 200 }, salt: { measured: 34.2 }, change: { 'before-nitrate': 40, 'aim-nitrate': 10, netL: 200 }, evaporation: { perDay: 2, netL: 200 },
+  rodi: { sourceTds: 280, membraneTds: 6 }, minerals: { 'now-alkalinity': 7, 'aim-alkalinity': 8.5, netL: 200 }, heat: { lengthCm: 100, widthCm: 50, heightCm: 48, netL: 200 }, flow: { netL: 200 },
+  sand: { lengthCm: 100, widthCm: 50 }, media: { netL: 200 }, power: { lengthCm: 100, widthCm: 50, sumpRoomL: 15 }, weight: { netL: 200, lengthCm: 100, widthCm: 50, heightCm: 48 }, nitrogen: {}, light: {},
+};
+
+function choicesOf(tool: Tool, c: ToolContext): Choices {
+  const choices: Choices = {};
+  for (let pass = 0; pass < 2; pass++) for (const f of tool.fields(c, choices)) if (f.kind === 'choice') choices[f.key] ??= f.start;
+  return choices;
+}
+
+function run(tool: Tool, c: ToolContext, typed: Record<string, number>): Reading {
+  const choices = choicesOf(tool, c);
+  const texts: Record<string, string> = {};
+  for (const f of tool.fields(c, choices)) {
+    const value = typed[f.key];
+    if (f.kind === 'field' && value !== undefined) texts[f.key] = f.quantity === 'number' ? String(value) : toUnit(c.units[f.quantity], value).toFixed(6);
+  }
+  return workTool(tool, texts, choices, c);
+}
+
+const wordsOf = (r: Reading): string => (r.ok ? JSON.stringify([r.result.lines, r.result.formula, r.result.steps ?? null, r.result.drawing ?? null]) : '');
+
+describe.each(TOOLS.map((t) => [t.id, t] as const))('%s', (id, tool) => {
+  test('answers without a tank, with no number that is none', () => {
+    const r = run(tool, context(METRIC, null), TYPED[id] ?? {});
+    expect(r).toMatchObject({ ok: true });
+    expect(wordsOf(r)).not.toMatch(/NaN|Infinity|null,"shown|: -\d/);
+    expect(r.ok && r.result.acts).toEqual([]);
+  });
+  test('starts from the log and ends in something done', () => {
+    const r = run(tool, context(METRIC, makeDemoForTests(NOW)), TYPED[id] ?? {});
+    expect(r).toMatchObject({ ok: true });
+    if (!r.ok) return;
+    expect(r.result.acts.length).toBeGreaterThan(0);
+    for (const a of r.result.acts) expect(a.href !== undefined || (a.edits?.().length ?? 0) > 0).toBe(true);
+  });
+  test('the same physical question in US units does the same', () => {
+    const doc = makeDemoForTests(NOW);
+    const edits = (units: UnitPreferences) => {
+      const r = run(tool, context(units, doc), TYPED[id] ?? {});
+      return r.ok ? r.result.acts.flatMap((a) => a.edits?.() ?? []) : [];
+    };
+    const numbers = (value: unknown): number[] => (typeof value === 'number' ? [value] : value && typeof value === 'object' ? Object.entries(value).flatMap(([k, v]) => (k === 'note' || k === 'title' ? [] : numbers(v))) : []);
+    const [metric, us] = [numbers(edits(METRIC)), numbers(edits(US))];
+    expect(us.length).toBe(metric.length);
+    // Shown starts are rounded in either system: half a percent.
+    metric.forEach((x, i) => expect(Math.abs((us[i] ?? NaN) - x)).toBeLessThanOrEqual(Math.max(0.02, Math.abs(x) * 0.006)));
+  });
+  test('an impossible entry gets a sentence, an empty one waits', () => {
+    const c = context(METRIC, null);
+    const choices = choicesOf(tool, c);
+    for (const f of tool.fields(c, choices)) {
+      if (f.kind !== 'field') continue;
+      const bad = workTool(tool, { ...Object.fromEntries(Object.entries(TYPED[id] ?? {}).map(([k, v]) => [k, String(v)])), [f.key]: '-9999999' }, choices, c);
+      expect(bad.ok).toBe(false);
+      expect(!bad.ok && bad.faults[f.key]).toMatch(/must be|off the scale/);
+      if (shownText(f, c) === '' && !f.optional) expect(workTool(tool, {}, choices, c)).toMatchObject({ ok: false, message: expect.stringMatching(/Fill in/) });
+    }
+  });
+});
+
+test('what cannot be is said in the words on the screen', () => {
+  const change = TOOLS.find((t) => t.id === 'change') as Tool;
+  const r = run(change, context(METRIC, null), { 'before-nitrate': 5, 'aim-nitrate': 20, netL: 100 });
+  expect(!r.ok && r.message).toMatch(/cannot be reached/);
+  const rodi = TOOLS.find((t) => t.id === 'rodi') as Tool;
+  const swapped = run(rodi, context(METRIC, null), { sourceTds: 6, membraneTds: 280 });
+  expect(!swapped.ok && swapped.message).toMatch(/^After the membrane must be .*swapped/);
+});
