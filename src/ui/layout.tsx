@@ -26,7 +26,8 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
           {!wide && aside ? <View style={[styles.asideBelow, { borderColor: roles.hairline }]}><Later>{aside}</Later></View> : null}
         </ScrollView>
         {wide && aside ? (
-          <ScrollView style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]} contentContainerStyle={styles.asideInside}>
+          // Reachable by keyboard: what scrolls must be.
+          <ScrollView tabIndex={0} role="region" aria-label={`${title}: evidence`} style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]} contentContainerStyle={styles.asideInside}>
             <Later>{aside}</Later>
           </ScrollView>
         ) : null}
