@@ -266,6 +266,8 @@ export const settingsSchema = z.strictObject({
     mass: z.enum(MASS_UNITS),
   }),
   theme: z.enum(['system', 'light', 'dark']),
+  /** A sound at the end of a reagent's wait. */
+  timerSound: z.boolean().optional(),
 });
 
 /** Every collection of the document with the schema of its entities. The order is the order of the file. */

@@ -6,3 +6,4 @@ export { Table, type TableColumn } from './Table';
 export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
 export { FONTS, RADIUS, space, TARGET, TYPE, WIDE, type Role } from './tokens';
 export { Txt } from './Txt';
+export { chime } from './chime';

@@ -1,9 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { isNitrogen, type Kit, type Reading, parameterName } from '../../../core/document';
 import { type Point } from '../../../core/readiness';
-import { agoWords, useAppSelector, type SampleDraft } from '../../store';
-import { Button, Check, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
+import { agoWords, selectSettings, useAppSelector, type SampleDraft } from '../../store';
+import { Button, Check, chime, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
 import { useUnits } from '../shell';
 import { capital, kitDoubt, questionOf, readingWords, readNumberText, selectedSteps, shownValue, tapStep, typedUnit } from './sampleForm';
 
@@ -129,6 +129,14 @@ function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string;
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, [endMs]);
+  const sound = useAppSelector((s) => selectSettings(s).timerSound === true);
+  const rung = endMs !== null && now >= endMs;
+  const waited = useRef(false);
+  useEffect(() => {
+    // Only a wait that ended while it was watched rings: not one that ended before the page opened.
+    if (rung && waited.current && sound) chime();
+    waited.current = endMs !== null && !rung;
+  }, [rung, endMs, sound]);
   if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Wait ${minutes} min for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
   const left = Math.min(minutes * 60_000, Math.max(0, endMs - now));
   const done = left === 0;

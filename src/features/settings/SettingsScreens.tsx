@@ -1,7 +1,7 @@
 import { LENGTH_UNITS, MASS_UNITS, SALINITY_UNITS, TEMPERATURE_UNITS, VOLUME_UNITS, unitLabel, type UnitPreferences } from '../../../core/units';
 import type { Settings } from '../../../core/document';
 import { commit, selectSettings, useAppDispatch, useAppSelector } from '../../store';
-import { Choice, Empty, Go, Line, Screen, Section, Txt } from '../../ui';
+import { Check, Choice, Empty, Go, Line, Screen, Section, Txt } from '../../ui';
 
 /** Units follow the person; what is stored stays neutral. */
 export function SettingsScreen() {
@@ -19,6 +19,7 @@ export function SettingsScreen() {
       <Choice label="Length" options={options(LENGTH_UNITS)} value={settings.units.length} onChange={(v) => unit('length', v)} />
       <Choice label="Mass" options={options(MASS_UNITS)} value={settings.units.mass} onChange={(v) => unit('mass', v)} />
       <Choice label="Theme" options={[{ value: 'system', label: 'As the device' }, { value: 'light', label: 'Light' }, { value: 'dark', label: 'Dark' }]} value={settings.theme} onChange={(theme) => put({ ...settings, theme }, 'Theme changed')} />
+      <Check label="Sound when a reagent’s wait ends" checked={settings.timerSound === true} onChange={(on) => put({ ...settings, timerSound: on }, on ? 'Timer sound on' : 'Timer sound off')} note="Plays while the sample sheet is open." />
       <Section title="More">
         <Go kind="row" href="/kits">Kits and instruments</Go>
         <Go kind="row" href="/files">Files</Go>
