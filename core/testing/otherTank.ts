@@ -80,7 +80,7 @@ export function otherTank(seed: number): OtherTank {
     s.nitrite += eaten1 - eaten2;
     s.nitrate += eaten2 * 0.97 - 0.004 * s.nitrate * DT;
     // Growth on what is eaten, shedding as the film thickens.
-    s.first += (grow1 * asleep * Math.exp(live ? wander1 : 0) * (s.first > 0 ? (q1 / s.first) * s.first : 0) - starve * s.first * (1 + (s.first / ceiling1) ** 2)) * DT;
+    s.first += (grow1 * asleep * Math.exp(live ? wander1 : 0) * q1 - starve * s.first * (1 + (s.first / ceiling1) ** 2)) * DT;
     s.second += (grow2 * asleep * Math.exp(live ? wander2 : 0) * q2 - starve * s.second * (1 + (s.second / ceiling2) ** 2)) * DT;
     s.dkh = Math.max(0, s.dkh - 0.4 * eaten1);
   };

@@ -100,6 +100,16 @@ test('a damaged entry is set aside with what refers to it, word for word; the re
   expect((await loadDocument(storage)).status).toBe('ok');
 });
 
+test('what an older version wrote opens and is stored in today’s form, in one write', async () => {
+  const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: 1 }), [entityKey('kits', kit.id)]: JSON.stringify(kit), [entityKey('tanks', 't')]: JSON.stringify(tank) });
+  const loaded = await loadDocument(storage);
+  expect(loaded.status === 'ok' && Object.keys(loaded.document.tanks)).toEqual(['t']);
+  expect(storage.writes).toBe(1);
+  expect(storage.entries.get(META_KEY)).toBe(JSON.stringify({ version: VERSION }));
+  await loadDocument(storage);
+  expect(storage.writes).toBe(1);
+});
+
 test('what a newer version wrote is left untouched', async () => {
   const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION + 1 }), 'e/tanks/t': '{}' });
   const made = await opened(storage);
