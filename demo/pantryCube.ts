@@ -10,9 +10,9 @@ export const PANTRY: Tank = {
 };
 
 export const PANTRY_DAY = 12;
-export const PANTRY_DOSES = [{ day: 0.6, mgNPerL: 1.55 }, { day: 8.2, mgNPerL: 0.6 }];
-export const PANTRY_PARAMS = { ...DEFAULT_PARAMS, muA: 0.72, muN: 0.5 };
-export const PANTRY_SEED: NitrogenInput = { day: 0.7, kind: 'seed', capacityA: 0.04, capacityN: 0.004 };
+export const PANTRY_DOSES = [{ day: 0.6, mgNPerL: 1.55 }, { day: 8.1, mgNPerL: 1.55 }];
+export const PANTRY_PARAMS = { ...DEFAULT_PARAMS, muA: 0.85, muN: 0.55 };
+export const PANTRY_SEED: NitrogenInput = { day: 0.7, kind: 'seed', capacityA: 0.08, capacityN: 0.006 };
 export const PANTRY_SITTINGS = [0.3, 1.5, 3, 5, 6.5, 8, 9.5, 10.7, 11.9];
 
 export function pantryEvents(story: Story): TankEvent[] {

@@ -1,4 +1,5 @@
 /** From a story in days to entities: the core's own model runs the water, kits round what they see, a seeded eye misreads a little. */
+import { addDays } from '../core/calendar';
 import type { Kit, Reading, ReadingValue, Sample, Tank } from '../core/document';
 import { STARTER_KITS } from '../core/document';
 import { fromMgNPerL } from '../core/units';
@@ -24,7 +25,8 @@ export function storyOf(tank: Tank, ageDays: number, nowMs: number, dayOfMs: (ms
     believedL: netVolume(tank).netL,
     today: dayOfMs(nowMs),
     at: (day) => new Date(ms(day)).toISOString(),
-    dayOf: (day) => dayOfMs(nowMs - (ageDays - day) * DAY_MS),
+    // By the calendar: on the night the clocks change a day is not 24 hours.
+    dayOf: (day) => addDays(dayOfMs(nowMs), Math.floor(day) - ageDays),
   };
 }
 

@@ -36,7 +36,7 @@ const startDrip = async (page: Page) => {
 
 const workOut = async (page: Page) => {
   await page.getByRole('button', { name: 'Work it out' }).click();
-  await page.getByText('Both read zero').waitFor();
+  await page.getByText('Both read zero', { exact: true }).waitFor();
 };
 
 const SHOTS: Shot[] = [
@@ -89,6 +89,7 @@ for (const shot of SHOTS.filter((s) => names.length === 0 || names.includes(s.na
   await page.goto(base + shot.path);
   await page.getByRole('main').waitFor();
   if (shot.before) await shot.before(page);
+  if (process.env.SETTLE) await page.waitForTimeout(Number(process.env.SETTLE));
   await page.evaluate(() => document.fonts.ready);
   // The notice of the demo having opened is not part of the view.
   await page.addStyleTag({ content: '[role=status]{display:none!important}' });

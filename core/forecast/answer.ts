@@ -3,9 +3,9 @@
 import { documentAsOf, type Document } from '../document';
 import { DAY_MS, gatherEvidence, lastOf, proofState } from '../readiness';
 import { netVolume } from '../volume';
-import { forecast, type CarePlan, type Forecast, type Quantiles } from './forecast';
+import { forecast, type Forecast, type Quantiles } from './forecast';
 import { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
-import { defaultPlan, type PlanChoice } from './plan';
+import { defaultPlan, type CarePlan, type PlanChoice } from './plan';
 import { fitBands, nextTest, type FitDay, type NextTest } from './fit';
 import { surprises, type Surprise } from './surprise';
 import { timelineOf } from './timeline';

@@ -211,5 +211,5 @@ test('inference yields progress that rises and can be left at any time', () => {
     next = run.next();
   }
   expect(next.value.acceptance).toBeGreaterThan(0.05);
-  expect(forecast(next.value, { doseMgNPerL: 0, untilNitriteClear: null, feedMgNPerDay: 0 }, { horizonDays: 5, seed: 1, loadMgN: null }).bands).toHaveLength(6);
+  expect(forecast(next.value, defaultPlan(tank, next.value.timeline, 'wait'), { horizonDays: 5, seed: 1, loadMgN: null }).bands).toHaveLength(6);
 });

@@ -1,29 +1,11 @@
 /** From the particles of the present to bands and dates, under a plan. */
-import { seededRandom } from '../random';
+import { seededRandom, type Random } from '../random';
 import { normal, type Posterior } from './infer';
 import { advance, applyAct, S, STATE_SIZE, WEEKS, warmthAt, type TankParams } from './kernel';
 import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom, WANDER_KEPT, WANDER_SD } from './prior';
+import { sittingsOf } from './habits';
+import { PROOF_MG_N, type CarePlan } from './plan';
 import { ACT, type Timeline } from './timeline';
-
-/** What the person will go on doing. */
-export interface CarePlan {
-  /** Dose ammonia again when it is clear, mg N/L of the believed volume; 0 for never. */
-  doseMgNPerL: number;
-  /** Wait with the dose until nitrite is clear, too; null when not known (either, half and half). */
-  untilNitriteClear: boolean | null;
-  /** Days between doses once things clear quickly, shortest and longest; each future draws its own. */
-  doseGapDays?: readonly [number, number];
-  /** Daily food, mg N a day in the whole tank. */
-  feedMgNPerDay: number;
-  /** Alkalinity is buffered when it falls under 6 dKH; assumed unless it is false. */
-  keepsAlkalinity?: boolean;
-  /** Once, now: warmer by this many kelvin, a new bottle, media from a running tank, dKH added, a share of water changed. */
-  warmerK?: number;
-  bottle?: boolean;
-  media?: boolean;
-  bufferDkh?: number;
-  changeShare?: number;
-}
 
 export interface Quantiles {
   p10: number | null;
@@ -69,12 +51,12 @@ export function gainOf(base: Forecast, other: Forecast): { days: Quantiles; reac
   return { days: gains.length < 20 ? { p10: null, p50: null, p90: null } : quantilesOf(Float64Array.from(gains)), reachesMore: base.neverShare - other.neverShare };
 }
 
-/** The proof: 2 mg/L as NH4. */
-export const PROOF_MG_N = 2 / 1.2878;
 const HALF = 0.5;
+/** Nobody adds a dose to so much ammonia, mg N/L: about 2 mg/L as NH4. */
+const DOSE_BELOW_MG_N = 1.5;
 const KEPT_DKH = 6;
 /** A date wanders beyond what the model knows: log-scale spread of the time still to go. */
-export const DATE_SPREAD = 0.2;
+export const DATE_SPREAD = 0.1;
 
 const quantile = (sorted: Float64Array, q: number): number | null => {
   const v = sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? Infinity;
@@ -110,6 +92,7 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
   const doubleA = new Float64Array(n);
   const doubleN = new Float64Array(n);
   const series = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity].map((slot) => ({ slot, data: Array.from({ length: days + 1 }, () => new Float64Array(n)) }));
+  const lately = latelyOf(t);
   const tempC = t.tempC + (plan.warmerK ?? 0);
   const warmth = warmthAt(tempC);
 
@@ -124,12 +107,7 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
     doubleA[i] = growth(params.muA, noise[week0] ?? 1);
     doubleN[i] = growth(params.muN, noise[WEEKS + week0] ?? 1);
     startNow(s, plan, params, t.believedL);
-    // Drawn in any case, so that futures of different plans stay comparable one by one.
-    const coin = random() < 0.5;
-    const waits = plan.untilNitriteClear ?? coin;
-    const [gapLow, gapHigh] = plan.doseGapDays ?? [1, 3];
-    const gap = gapLow + (gapHigh - gapLow) * random();
-    let sinceDose = 0.5 * gap;
+    const person = personFor(plan, lately, random);
     let buffered = 0;
     const stretch = Math.exp(DATE_SPREAD * normal(random));
     for (let h = 0; h <= halves; h++) {
@@ -150,11 +128,7 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
       if (o.loadMgN !== null && readyLoad[i] === Infinity && carries(s, o.loadMgN, params, t)) readyLoad[i] = day * stretch;
       if (h === halves) break;
       // The person's next half day.
-      sinceDose += HALF;
-      if (plan.doseMgNPerL > 0 && sinceDose >= gap && aSeen < t.zeroAmmonia && (!waits || nSeen < t.zeroNitrite)) {
-        applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
-        sinceDose = 0;
-      }
+      if (plan.doseMgNPerL > 0 && (s[S.ammonia] as number) < DOSE_BELOW_MG_N && dosesNow(person, day, aSeen < t.zeroAmmonia, nSeen < t.zeroNitrite)) applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
       if (plan.feedMgNPerDay > 0) applyAct(s, ACT.food, plan.feedMgNPerDay * HALF, params, t.believedL);
       const week = weekOf(t.nowDay + day);
       const gA = noise[week] as number;
@@ -173,6 +147,70 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
     ready: quantilesOf(ready), ammoniaClear: quantilesOf(clearA), nitriteClear: quantilesOf(clearN), readyForLoad: o.loadMgN === null ? null : quantilesOf(readyLoad), bands,
     doublingA: triple(doubleA), doublingN: triple(doubleN), readyNowShare: share((v) => v === 0), neverShare: share((v) => v === Infinity), alkalinity7: quantilesOf(kh7), alkalinity5: quantilesOf(kh5), horizonDays: days, readyDays: ready,
   };
+}
+
+/** What the log says of the last days: when the last test and dose were, and since when it has been clear. Days from now, so negative. */
+interface Lately {
+  tested: number;
+  dosed: number;
+  ammoniaClearSince: number | null;
+  bothClearSince: number | null;
+}
+
+function latelyOf(t: Timeline): Lately {
+  const sittings = sittingsOf(t);
+  const dosed = t.acts.filter((a) => a.code === ACT.ammonia).pop()?.day ?? -Infinity;
+  const since = (holds: (s: (typeof sittings)[number]) => boolean): number | null => {
+    let first: number | null = null;
+    for (const s of sittings) first = s.day > dosed && holds(s) ? (first ?? s.day) : null;
+    return first === null ? null : first - t.nowDay;
+  };
+  return {
+    tested: (sittings[sittings.length - 1]?.day ?? t.nowDay) - t.nowDay, dosed: dosed - t.nowDay,
+    ammoniaClearSince: since((s) => s.ammoniaZero), bothClearSince: since((s) => s.ammoniaZero && s.nitriteZero !== false),
+  };
+}
+
+/** The person of one future: one habit, one rhythm of tests. */
+interface Person {
+  habit: 'ammoniaClear' | 'bothClear' | 'clock' | 'never';
+  testGap: number;
+  wait: number;
+  clock: number;
+  nextTest: number;
+  doseAt: number;
+  lastDose: number;
+}
+
+function personFor(plan: CarePlan, lately: Lately, random: Random): Person {
+  // Drawn in any case, so that futures of different plans stay comparable one by one.
+  const [u, v, w, x] = [random(), random(), random(), random()];
+  const { ammoniaClear, bothClear, clock } = plan.when;
+  const habit = u < ammoniaClear ? 'ammoniaClear' : u < ammoniaClear + bothClear ? 'bothClear' : u < ammoniaClear + bothClear + clock ? 'clock' : 'never';
+  const within = ([low, high]: readonly [number, number], share: number) => low + (high - low) * share;
+  const testGap = within(plan.rhythm.testGapDays, v);
+  const wait = within(habit === 'bothClear' ? plan.rhythm.bothWaitDays : plan.rhythm.waitDays, w);
+  const clockGap = within(plan.rhythm.clockDays, x);
+  const since = habit === 'ammoniaClear' ? lately.ammoniaClearSince : habit === 'bothClear' ? lately.bothClearSince : null;
+  return {
+    habit, testGap, wait, clock: clockGap, lastDose: lately.dosed, nextTest: Math.max(0, lately.tested + testGap),
+    doseAt: since === null ? Infinity : Math.max(0.5 * testGap, since + wait),
+  };
+}
+
+/** Does this person dose at this half day? Tests fall on their days; only a test tells that it is clear. */
+function dosesNow(p: Person, day: number, ammoniaZero: boolean, nitriteZero: boolean): boolean {
+  if (p.habit === 'never') return false;
+  if (day >= p.nextTest) {
+    p.nextTest = day + p.testGap;
+    const clear = ammoniaZero && (p.habit !== 'bothClear' || nitriteZero);
+    p.doseAt = clear ? Math.min(p.doseAt, day + p.wait) : Infinity;
+  }
+  const due = p.habit === 'clock' ? day >= p.lastDose + p.clock : day >= p.doseAt;
+  if (!due) return false;
+  p.lastDose = day;
+  p.doseAt = Infinity;
+  return true;
 }
 
 const weekOf = (day: number): number => Math.min(WEEKS - 1, Math.max(0, Math.floor(day / 7)));
@@ -205,7 +243,7 @@ function passes(s: Float64Array, probe: Float64Array, p: TankParams, bias: Float
   probe.set(s);
   applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
   const week = weekOf(t.nowDay + day);
-  advance(probe, 0.125, 8, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
+  advance(probe, 1 / 16, 16, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
   return (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia && (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite;
 }
 

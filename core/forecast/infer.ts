@@ -17,7 +17,7 @@ export interface InferOptions {
 export const DEFAULT_OPTIONS: InferOptions = { seed: 1, particles: 500, sweeps: 3 };
 
 /** Share of a reading's likelihood that counts. */
-export const TEMPER = 0.75;
+export const TEMPER = 0.85;
 const TAIL = 0.04;
 const CELL = 0.12;
 

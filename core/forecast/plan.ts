@@ -1,49 +1,55 @@
 /** The plan a forecast assumes until the person says otherwise: what was done so far goes on. */
-import { PROOF_MG_N, type CarePlan } from './forecast';
-import { ACT, READ, type Timeline } from './timeline';
 import type { Tank } from '../document';
+import { habitOf, rhythmOf, type DoseHabit, type Rhythm } from './habits';
+import { ACT, type Timeline } from './timeline';
+
+/** mg NH4 for each mg N, as most kits state ammonia. */
+export const NH4_PER_N = 1.2878;
+/** The proof: 2 mg/L as NH4. */
+export const PROOF_MG_N = 2 / NH4_PER_N;
+
+/** What the person will go on doing. */
+export interface CarePlan {
+  /** Each dose of ammonia, mg N/L of the believed volume; 0 for none. */
+  doseMgNPerL: number;
+  /** When the next dose comes: each future draws its own habit. */
+  when: DoseHabit;
+  rhythm: Rhythm;
+  /** Daily food, mg N a day in the whole tank. */
+  feedMgNPerDay: number;
+  /** Alkalinity is buffered when it falls under 6 dKH; assumed unless it is false. */
+  keepsAlkalinity?: boolean;
+  /** Once, now: warmer by this many kelvin, a new bottle, media from a running tank, dKH added, a share of water changed. */
+  warmerK?: number;
+  bottle?: boolean;
+  media?: boolean;
+  bufferDkh?: number;
+  changeShare?: number;
+}
 
 export type PlanChoice = 'asSoFar' | 'dose' | 'feed' | 'wait';
+
+const NEVER: DoseHabit = { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 };
+/** Doses as soon as ammonia is clear, tested daily: the course that grows most bacteria. */
+export const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
+  doseMgNPerL: PROOF_MG_N, when: { ...NEVER, ammoniaClear: 1, never: 0 }, rhythm: { testGapDays: [0.8, 1.2], waitDays: [0, 0.3], bothWaitDays: [0, 0.3], clockDays: [1, 2] },
+};
+/** Someone who dosed goes on in one way or another; someone who only let things rot or fed doses, at most, for the proof that is asked. */
+const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, never: 0.12 };
+const PROVER: DoseHabit = { ammoniaClear: 0, bothClear: 0.6, clock: 0, never: 0.4 };
 
 export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
   const doses = t.acts.filter((a) => a.code === ACT.ammonia);
   const recentFood = t.acts.filter((a) => a.code === ACT.food && a.day > t.nowDay - 10);
-  const span = Math.max(1, Math.min(10, t.nowDay));
-  const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / span;
-  const mean = doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
-  const dosing: CarePlan = { doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3), untilNitriteClear: waitedForNitrite(t), doseGapDays: gapsOf(doses.map((a) => a.day)), feedMgNPerDay: 0 };
-  const feeding: CarePlan = { doseMgNPerL: 0, untilNitriteClear: null, feedMgNPerDay: fed > 0 ? fed : 0.15 * t.believedL };
-  const waiting: CarePlan = { doseMgNPerL: 0, untilNitriteClear: null, feedMgNPerDay: 0 };
+  const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));
+  const waiting: CarePlan = { doseMgNPerL: 0, when: NEVER, rhythm: rhythmOf(t), feedMgNPerDay: 0 };
   // With animals in, nobody doses ammonia: what they are fed goes on by itself.
   if (t.animalsIn) return fed > 0 && choice !== 'wait' ? { ...waiting, feedMgNPerDay: fed } : waiting;
-  if (choice === 'dose') return { doseMgNPerL: PROOF_MG_N, untilNitriteClear: false, doseGapDays: [1, 2], feedMgNPerDay: 0 };
-  if (choice === 'feed') return feeding;
+  if (choice === 'dose') return { ...waiting, ...KEEN };
+  if (choice === 'feed') return { ...waiting, feedMgNPerDay: fed > 0 ? fed : 0.15 * t.believedL };
   if (choice === 'wait') return waiting;
-  if (fed > 0 && recentFood.length >= 2) return { ...feeding, doseMgNPerL: 0 };
-  if (doses.length > 0) return dosing;
-  if (tank.ammoniaSource === 'feeding') return feeding;
-  if (tank.ammoniaSource === 'bottled') return dosing;
-  return waiting;
-}
-
-/** How often the person dosed lately, as a span; one to three days when that is not known. */
-function gapsOf(days: readonly number[]): readonly [number, number] {
-  const gaps = days.slice(1).map((d, i) => d - (days[i] ?? d)).slice(-4).filter((g) => g > 0.4);
-  if (gaps.length === 0) return [1, 3];
-  const shortest = Math.min(...gaps);
-  return [Math.max(0.5, Math.min(3, shortest * 0.7)), Math.max(1, Math.min(4, shortest * 1.3))];
-}
-
-/** Did earlier doses wait for nitrite to clear? Null with fewer than two doses that a test of nitrite stands before. */
-function waitedForNitrite(t: Timeline): boolean | null {
-  const doses = t.acts.filter((a) => a.code === ACT.ammonia).slice(1);
-  let yes = 0;
-  let no = 0;
-  for (const d of doses) {
-    const before = t.observations.filter((o) => o.what === READ.nitrite && o.day <= d.day && d.day - o.day < 4).pop();
-    if (!before) continue;
-    if (before.mid <= t.zeroNitrite) yes++;
-    else no++;
-  }
-  return yes + no === 0 ? null : yes > no;
+  const mean = doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
+  const doser = doses.length > 0 || tank.ammoniaSource === 'bottled';
+  const feeds = tank.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0 ? 0.15 * t.believedL : recentFood.length >= 2 ? fed : 0;
+  return { ...waiting, doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3), when: habitOf(t, doser ? DOSER : PROVER), feedMgNPerDay: feeds };
 }

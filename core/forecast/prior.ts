@@ -12,7 +12,7 @@ export const Z = { x0: 0, y0: 1, bottleA: 2, bottleN: 3, matureA: 4, matureN: 5,
 export const DIMENSIONS = PRIMARY + 2 * WEEKS;
 
 /** How far weekly growth wanders (log scale) and how much of it stays from week to week. */
-export const WANDER_SD = 0.22;
+export const WANDER_SD = 0.2;
 export const WANDER_KEPT = 0.6;
 
 export interface Prior {
@@ -47,11 +47,11 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.loss, 0.006, 1);
   set(Z.alkalinity, 8.5, 0.15);
   set(Z.food, 1, 0.25);
-  set(Z.decay, 0.028, 0.55);
+  set(Z.decay, 0.02, 0.6);
   set(Z.kitA, 1, 0.12);
   set(Z.kitN, 1, 0.12);
   set(Z.kitR, 1, 0.2);
-  set(Z.max, 25, 0.7);
+  set(Z.max, 40, 0.5);
   set(Z.kiA, 14, 0.6);
   set(Z.kiN, 20, 0.6);
   return { median, sd };

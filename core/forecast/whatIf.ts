@@ -1,10 +1,11 @@
 /** What-if: the same particles and the same futures under a changed plan. */
-import { forecast, gainOf, PROOF_MG_N, type CarePlan, type Forecast, type Quantiles } from './forecast';
+import { forecast, gainOf, type Forecast, type Quantiles } from './forecast';
+import { KEEN, type CarePlan } from './plan';
 import type { Posterior } from './infer';
 
 export const WHAT_IFS = {
   warmer: { title: '2 °C warmer, up to 28', change: (p: CarePlan): CarePlan => ({ ...p, warmerK: 2 }) },
-  moreAmmonia: { title: 'dose 2 mg/L whenever it is clear', change: (p: CarePlan): CarePlan => ({ ...p, doseMgNPerL: PROOF_MG_N, untilNitriteClear: false, doseGapDays: [0.5, 1.5] }) },
+  moreAmmonia: { title: 'dose 2 mg/L whenever it is clear', change: (p: CarePlan): CarePlan => ({ ...p, ...KEEN }) },
   bottle: { title: 'a new bottle of bacteria', change: (p: CarePlan): CarePlan => ({ ...p, bottle: true }) },
   media: { title: 'media from a running tank', change: (p: CarePlan): CarePlan => ({ ...p, media: true }) },
   buffer: { title: 'alkalinity up by 2 dKH', change: (p: CarePlan): CarePlan => ({ ...p, bufferDkh: 2 }) },

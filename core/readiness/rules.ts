@@ -12,8 +12,8 @@ export const RULES = {
   fallShare: 0.7,
   /** Two clear tests must be this far apart; a day, with room for a life. */
   clearApartHours: 20,
-  /** A proof dose: at least this much, mg N/L (1.5 mg/L as NH4; 2 is asked). */
-  proofDoseMgN: 1.5 / 1.2878,
+  /** A proof dose: at least this much, mg N/L (1.8 mg/L as NH4; 2 is asked): clearing less does not show that 2 would be cleared. */
+  proofDoseMgN: 1.8 / 1.2878,
   proofHours: 26,
   proofLenientHours: 50,
   /** A zero sooner than this after a dose may only mean the dose has not spread or was dead. */

@@ -26,13 +26,27 @@ export const dropCountSchema = z.strictObject({
 });
 export type DropCount = z.infer<typeof dropCountSchema>;
 
+const quantilesSchema = z.strictObject({ p10: z.number().nullable(), p50: z.number().nullable(), p90: z.number().nullable() });
+/** What the last forecast of a tank said, with the identity of the inputs it came from. Days from atMs. */
+export const keptForecastSchema = z.strictObject({
+  inputs: z.string().regex(/^[0-9a-f]{16}$/),
+  atMs: z.number(),
+  horizonDays: z.number(),
+  proved: z.boolean(),
+  ready: quantilesSchema,
+  bothClear: quantilesSchema,
+  nextTest: z.strictObject({ what: z.enum(['ammonia', 'nitrite']), day: z.number() }).nullable(),
+}).or(z.strictObject({ inputs: z.string().regex(/^[0-9a-f]{16}$/), cannotSay: z.string().max(400) }));
+export type KeptForecast = z.infer<typeof keptForecastSchema>;
+
 export interface DraftsState {
   samples: Record<string, SampleDraft>;
   drops: Record<string, DropCount>;
   lastTankId: string | null;
+  forecasts: Record<string, KeptForecast>;
 }
 
-const initialState: DraftsState = { samples: {}, drops: {}, lastTankId: null };
+const initialState: DraftsState = { samples: {}, drops: {}, lastTankId: null, forecasts: {} };
 
 const draftsSlice = createSlice({
   name: 'drafts',
@@ -47,18 +61,21 @@ const draftsSlice = createSlice({
       if (payload.count) state.drops[payload.tankId] = payload.count;
       else delete state.drops[payload.tankId];
     },
+    forecastKept: (state, { payload }: PayloadAction<{ tankId: string; forecast: KeptForecast }>) => {
+      state.forecasts[payload.tankId] = payload.forecast;
+    },
     tankVisited: (state, { payload }: PayloadAction<string>) => {
       state.lastTankId = payload;
     },
   },
 });
 
-export const { draftsOpened, sampleDrafted, dropsCounted, tankVisited } = draftsSlice.actions;
+export const { draftsOpened, sampleDrafted, dropsCounted, forecastKept, tankVisited } = draftsSlice.actions;
 export const draftsReducer = draftsSlice.reducer;
 
 /** Drafts from stored entries; what cannot be read is dropped, a draft being only a convenience. */
 export function readDrafts(entries: Record<string, string>): DraftsState {
-  const drafts: DraftsState = { samples: {}, drops: {}, lastTankId: null };
+  const drafts: DraftsState = { samples: {}, drops: {}, lastTankId: null, forecasts: {} };
   for (const [key, raw] of Object.entries(entries)) {
     const [, kind, tankId] = key.split('/');
     if (!kind || !tankId) continue;
@@ -74,6 +91,9 @@ export function readDrafts(entries: Record<string, string>): DraftsState {
     } else if (kind === 'drops') {
       const parsed = dropCountSchema.safeParse(value);
       if (parsed.success) drafts.drops[tankId] = parsed.data;
+    } else if (kind === 'forecast') {
+      const parsed = keptForecastSchema.safeParse(value);
+      if (parsed.success) drafts.forecasts[tankId] = parsed.data;
     } else if (kind === 'place' && typeof value === 'string') drafts.lastTankId = value;
   }
   return drafts;

@@ -2,7 +2,7 @@
 import { createListenerMiddleware, isAnyOf, type Dispatch, type TypedStartListening } from '@reduxjs/toolkit';
 import { reversed, VERSION, type Change } from '../../core/document';
 import { actCommitted, actRedone, actUndone, changesArrived, saveFailed, saveSucceeded, type DocumentState } from './documentSlice';
-import { dropsCounted, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
+import { dropsCounted, forecastKept, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
 import { DRAFT, entityKey, META_KEY } from './load';
 import type { Storage } from './storage';
 
@@ -62,7 +62,7 @@ export function persistence(storage: Storage, tabs: Tabs) {
   });
 
   startListening({
-    matcher: isAnyOf(sampleDrafted, dropsCounted, tankVisited),
+    matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, tankVisited),
     effect: (action, api) => {
       const drafts = api.getState().drafts;
       const entry = (key: string, value: unknown) => ({ [DRAFT + key]: value === undefined ? null : JSON.stringify(value) });
@@ -70,7 +70,9 @@ export function persistence(storage: Storage, tabs: Tabs) {
         ? entry(`sample/${action.payload.tankId}`, drafts.samples[action.payload.tankId])
         : dropsCounted.match(action)
           ? entry(`drops/${action.payload.tankId}`, drafts.drops[action.payload.tankId])
-          : entry('place/tank', drafts.lastTankId ?? undefined);
+          : forecastKept.match(action)
+            ? entry(`forecast/${action.payload.tankId}`, action.payload.forecast)
+            : entry('place/tank', drafts.lastTankId ?? undefined);
       // A lost draft costs a few taps; the act itself reports its own failures.
       queue = queue.then(() => storage.setMany(entries)).catch(() => undefined);
     },

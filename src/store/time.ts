@@ -16,6 +16,8 @@ export const dayAndHour = (ms: number): string => format(ms, 'EEE d MMM, HH:mm')
 /** "Fri 21:10". */
 export const weekdayHour = (ms: number): string => format(ms, 'EEE HH:mm');
 export const clockTime = (ms: number): string => format(ms, 'HH:mm');
+/** "Fri 4 Dec". */
+export const weekdayShort = (ms: number): string => format(ms, 'EEE d MMM');
 /** Value of a date-and-time field. */
 export const fieldTime = (ms: number): string => format(ms, "yyyy-MM-dd'T'HH:mm");
 

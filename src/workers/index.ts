@@ -1,2 +1,1 @@
-export { forecastClient, type ForecastClient } from './forecastClient';
-export type { Told } from './messages';
+export { useForecast, useQuietForecast, type ForecastState } from './useForecast';

@@ -1,20 +1,26 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
-import { WHAT_IFS, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
+import { dateWords, headline, plannedLoad, planWords, WHAT_IFS, whyLong, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
 import { formatDecimal, fromMgNPerL } from '../../../core/units';
 import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayHour } from '../../store';
 import { Button, Choice, Line, Row, Screen, Section, space, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts';
 import { WithTank } from '../shell';
-import { dateWords, headline, PLAN_WORDS, plannedLoad, whyLong } from './model';
-import { useForecast } from './useForecast';
+import { useForecast } from '../../workers';
 
 export function ForecastScreen() {
   return <WithTank>{(tank) => <ForecastPage tank={tank} />}</WithTank>;
 }
 
 const DAY = 86_400_000;
+
+const PLAN_WORDS: Record<PlanChoice, { label: string; note: string }> = {
+  asSoFar: { label: 'As so far', note: 'what the log shows goes on' },
+  dose: { label: 'Dose again when clear', note: 'grows most bacteria' },
+  feed: { label: 'Feed a little daily', note: 'slow, gentle' },
+  wait: { label: 'Wait', note: 'nothing more goes in' },
+};
 
 /** When: dates with their doubt, under a plan that is shown; what the bacteria seem to do; what another course would change. */
 function ForecastPage({ tank }: { tank: Tank }) {
@@ -40,6 +46,7 @@ function ForecastPage({ tank }: { tank: Tank }) {
             stop();
           }} />
           {animalsIn ? <Txt kind="small" tone="second">With animals in, ammonia is not dosed any more: the forecast follows what they are fed.</Txt> : null}
+          {state.kind === 'answered' && state.answer.status === 'ok' ? <Txt kind="small">{`Reckoned with: ${planWords(state.answer.plan)}`}</Txt> : null}
           <Txt kind="small" tone="second">The dates hold for this plan. Alkalinity is taken to be buffered when it falls under 6 dKH.</Txt>
         </>
       }

@@ -19,7 +19,7 @@ const RULE_WORDS: Record<GateId, string> = {
   transfer: 'Rock or media from a running tank is logged under bacteria.',
   dailyClear: `Fed after the transfer, then ammonia zero on ${RULES.dailyTests} different days in a row.`,
   bacteria: 'A bottle or running media is logged.',
-  proof: `At least 1.5 mg/L ammonia (2 asked) dosed after nitrogen was once measured, then both zero in a test ${RULES.proofEarliestHours} to ${RULES.proofHours} hours later. Up to ${RULES.proofLenientHours} hours satisfies the lenient. Without food the proof fades in ${RULES.proofFadesDays} days.`,
+  proof: `At least 1.8 mg/L ammonia (2 asked) dosed after nitrogen was once measured, then both zero in a test ${RULES.proofEarliestHours} to ${RULES.proofHours} hours later. Up to ${RULES.proofLenientHours} hours satisfies the lenient. Without food the proof fades in ${RULES.proofFadesDays} days.`,
   reset: `Nitrate at 20 mg/L or less, alkalinity ${RULES.alkalinityMin} dKH or more, salinity in range, all within ${RULES.staleDays} days. Nitrate read while nitrite is present is not counted.`,
   firstAnimals: `The gates before it, and ammonia, nitrite, salinity, temperature and alkalinity measured within ${RULES.staleDays} days.`,
   nextStep: `Ammonia zero on days ${RULES.testsAfterAdditionDays.join(', ')} after the last addition, and ${RULES.betweenAdditionsDays} days gone by.`,

@@ -1,15 +1,15 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
-import { PARAMETER_NAMES } from '../../../core/document';
-import { SCHOOL_WORDS, sentence, WORDS, type Assessment } from '../../../core/readiness';
-import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
+import { type Kit, type Parameter, type Tank } from '../../../core/document';
+import { lastOf, SCHOOL_WORDS, sentence, WORDS, type Assessment, type TankEvidence } from '../../../core/readiness';
+import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayShort } from '../../store';
 import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts';
 import { useWords, WithTank } from '../shell';
 import { GateEvidence } from './GateEvidence';
-import { staffRows } from './model';
+import { LikelyDates, useLikely, type LikelyState } from './Likely';
+import { staffRows, testWords } from './model';
 import { Reminders } from './Reminders';
 
 export function TodayScreen() {
@@ -25,6 +25,7 @@ function Today({ tank }: { tank: Tank }) {
   const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const here = assessment.gates.find((g) => g.status === 'here')?.id ?? null;
+  const likely = useLikely(tank, here, now);
   const [opened, setOpened] = useState<string | null>(null);
   const shownGate = opened ?? here;
   const { fish, coral, alarms } = assessment;
@@ -34,8 +35,8 @@ function Today({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="Today"
-      aside={wide ? <>{panel(shownGate)}<NextTest tank={tank} assessment={assessment} /></> : undefined}
-      footer={wide ? undefined : <NextTest tank={tank} assessment={assessment} />}
+      aside={wide ? <>{panel(shownGate)}<NextTest tank={tank} assessment={assessment} evidence={evidence} likely={likely} /></> : undefined}
+      footer={wide ? undefined : <NextTest tank={tank} assessment={assessment} evidence={evidence} likely={likely} />}
     >
       <Txt kind={wide ? 'wordWide' : 'word'} heading={1} tone={fish.word === 'actNow' ? 'ammonia' : fish.word === 'go' || fish.word === 'goSmall' ? 'go' : 'ink'} style={styles.word}>
         {WORDS[fish.word]}
@@ -49,6 +50,7 @@ function Today({ tank }: { tank: Tank }) {
           <Txt key={a.code + (a.p?.[0] ?? '')} kind="small" tone="nitrite">{sentence(a, words)}</Txt>
         ))}
       </View>
+      <LikelyDates tank={tank} gate={here} state={likely} />
       <Later>
         <Reminders tank={tank} />
         <TideStaff
@@ -60,7 +62,6 @@ function Today({ tank }: { tank: Tank }) {
           {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
         </Txt>
         <Row wrap>
-          <Go href={`/tank/${tank.id}/cycle/forecast` as Href}>When? The forecast</Go>
           <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
           <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />
         </Row>
@@ -69,17 +70,16 @@ function Today({ tank }: { tank: Tank }) {
   );
 }
 
-/** What to test next, within reach of the thumb. */
-function NextTest({ tank, assessment }: { tank: Tank; assessment: Assessment }) {
+/** What to test next, within reach of the thumb: the due ones, or the day on which a test tells most. */
+function NextTest({ tank, assessment, evidence, likely }: { tank: Tank; assessment: Assessment; evidence: TankEvidence; likely: LikelyState }) {
   const router = useRouter();
-  const due = assessment.due.map((p) => PARAMETER_NAMES[p]);
-  const title = due.length === 0 ? 'No test is due' : `Test ${due.slice(0, 2).join(' and ')}${due.length > 2 ? '' : ' today'}`;
-  const rest = due.slice(2);
+  const kitOf = (p: Parameter): Kit | undefined => lastOf(evidence.series[p])?.kit;
+  const { title, text } = testWords(assessment.due, kitOf, likely.kind === 'said' && likely.likely.nextTest ? { what: likely.likely.nextTest.what, atMs: likely.likely.atMs + likely.likely.nextTest.day * 86_400_000 } : null, evidence.nowMs, weekdayShort);
   return (
     <Row style={styles.next}>
       <View style={styles.nextWords}>
         <Txt kind="row">{title}</Txt>
-        <Txt kind="small" tone="second">{rest.length > 0 ? `and ${rest.join(', ')}` : due.length === 0 ? 'A reading is welcome all the same.' : 'One sitting, kits in date.'}</Txt>
+        <Txt kind="small" tone="second">{text}</Txt>
       </View>
       <Button kind="primary" label="Log" name="Log a sample" onPress={() => router.push(`/tank/${tank.id}/log` as Href)} />
     </Row>
@@ -88,7 +88,7 @@ function NextTest({ tank, assessment }: { tank: Tank; assessment: Assessment }) 
 
 const styles = StyleSheet.create({
   word: { marginTop: space(2), marginLeft: -3 },
-  reasons: { gap: space(1), marginBottom: space(4) },
+  reasons: { gap: space(1), marginBottom: space(2) },
   big: { fontSize: 19, lineHeight: 27 },
   next: { justifyContent: 'space-between' },
   nextWords: { flexShrink: 1, flexGrow: 1 },

@@ -1,4 +1,5 @@
 /** Today's screen as plain data: rows of evidence from the tank's history. Tested without rendering. */
+import { PARAMETER_NAMES, type Kit, type Parameter } from '../../../core/document';
 import { basisLabel } from '../../../core/units';
 import { GATE_NAMES, sentence, type Assessment, type Point, type TankEvidence, type WordsContext } from '../../../core/readiness';
 
@@ -52,4 +53,28 @@ export function staffRows(assessment: Assessment, words: WordsContext): StaffRow
     status: g.status,
     note: g.status === 'ahead' ? GATE_NAMES[g.id].ahead : g.status === 'passed' ? `${sentence(g.finding, words)}${g.passedMs && !['bothClear', 'firstAnimals'].includes(g.id) ? ` · ${words.day(g.passedMs)}` : ''}` : sentence(g.finding, words),
   }));
+}
+
+/** The next sitting in two lines: what to test, and why or with how many tests left. `telling` is the test the forecast would learn most
+ *  from; `weekday` names a day ("Fri 27 Nov"). */
+export function testWords(
+  due: readonly Parameter[], kitOf: (p: Parameter) => Kit | undefined, telling: { what: Parameter; atMs: number } | null, nowMs: number, weekday: (ms: number) => string,
+): { title: string; text: string } {
+  const tellsNow = telling !== null && telling.atMs - nowMs < 86_400_000;
+  if (due.length === 0) {
+    return telling ? { title: `Test ${PARAMETER_NAMES[telling.what]} ${tellsNow ? 'tomorrow' : `on ${weekday(telling.atMs)}`}`, text: 'No test is due; this one tells the most.' } : { title: 'No test is due', text: 'A reading is welcome all the same.' };
+  }
+  // The one that tells most is named first.
+  const order = telling && due.includes(telling.what) ? [telling.what, ...due.filter((p) => p !== telling.what)] : [...due];
+  const rest = order.slice(2).map((p) => PARAMETER_NAMES[p]);
+  const waits = order.slice(0, 2).flatMap((p) => kitOf(p)?.waitMinutes ?? []);
+  const few = order.flatMap((p) => {
+    const left = kitOf(p)?.testsLeft;
+    return left !== undefined && left <= 5 ? [`${left} ${PARAMETER_NAMES[p]} test${left === 1 ? '' : 's'} left`] : [];
+  });
+  const parts = [
+    ...(rest.length > 0 ? [`and ${rest.slice(0, 3).join(', ')}${rest.length > 3 ? `, ${rest.length - 3} more` : ''}`] : []), ...(tellsNow && telling && order[0] === telling.what ? [`${PARAMETER_NAMES[telling.what]} tells the most`] : []),
+    ...(waits.length > 0 && rest.length === 0 ? [`${Math.max(...waits)} min`] : []), ...few,
+  ];
+  return { title: `Test ${order.slice(0, 2).map((p) => PARAMETER_NAMES[p]).join(' and ')}${order.length > 2 ? '' : ' today'}`, text: parts.join(' · ') || 'One sitting, kits in date.' };
 }

@@ -1,3 +1,4 @@
+export { DateStrip } from './DateStrip';
 export { BeadLanes, type BeadLane } from './BeadLanes';
 export { ConvergeChart } from './ConvergeChart';
 export { LoadStair } from './LoadStair';

@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { gatherEvidence } from '../readiness';
+import { DAY, History, START_MS } from '../testing/history';
+import { timelineOf } from './timeline';
+import { habitOf, rhythmOf, type DoseHabit } from './habits';
+
+const EVEN: DoseHabit = { ammoniaClear: 0.25, bothClear: 0.25, clock: 0.25, never: 0.25 };
+const timeline = (h: History, day: number) => timelineOf(gatherEvidence(h.doc, 't', START_MS + day * DAY), 0.05);
+const likeliest = (h: DoseHabit) => Object.entries(h).sort((a, b) => b[1] - a[1])[0]?.[0];
+
+describe('the habit a log tells', () => {
+  test('doses while nitrite still shows: as soon as ammonia is clear', () => {
+    const h = new History().dose(0, 2);
+    for (const day of [4, 8, 12]) h.test(day, { ammonia: 0, nitrite: 2 }).dose(day + 0.2, 2);
+    expect(likeliest(habitOf(timeline(h, 13), EVEN))).toBe('ammoniaClear');
+  });
+  test('waits through clear ammonia until nitrite is gone, too: once both are clear', () => {
+    const h = new History().dose(0, 2);
+    for (const day of [6, 16]) h.test(day, { ammonia: 0, nitrite: 2 }).test(day + 2, { ammonia: 0, nitrite: 1 }).test(day + 6, { ammonia: 0, nitrite: 0 }).dose(day + 6.3, 2);
+    expect(likeliest(habitOf(timeline(h, 23), EVEN))).toBe('bothClear');
+  });
+  test('doses into what is left, every three days: by the clock', () => {
+    const h = new History().dose(0, 1);
+    for (const day of [3, 6, 9, 12]) h.test(day - 0.3, { ammonia: 0.5, nitrite: 0.5 }).dose(day, 1);
+    expect(likeliest(habitOf(timeline(h, 13), EVEN))).toBe('clock');
+  });
+  test('long clear and never dosed again: not any more', () => {
+    const h = new History().dose(0, 2).test(1, { ammonia: 2, nitrite: 0 });
+    for (const day of [10, 13, 16, 19, 22]) h.test(day, { ammonia: 0, nitrite: 0 });
+    expect(likeliest(habitOf(timeline(h, 23), EVEN))).toBe('never');
+  });
+  test('shares add up to one whatever was logged, and what is ruled out stays out', () => {
+    const act = fc.record({ day: fc.integer({ min: 0, max: 40 }), dose: fc.boolean(), ammonia: fc.constantFrom(0, 0.5, 2), nitrite: fc.constantFrom(0, 1, 5) });
+    fc.assert(fc.property(fc.array(act, { maxLength: 25 }), (acts) => {
+      const h = new History();
+      for (const a of acts) {
+        if (a.dose) h.dose(a.day, 2);
+        else h.test(a.day, { ammonia: a.ammonia, nitrite: a.nitrite });
+      }
+      const t = timeline(h, 41);
+      const habit = habitOf(t, { ...EVEN, clock: 0 });
+      expect(habit.ammoniaClear + habit.bothClear + habit.clock + habit.never).toBeCloseTo(1, 9);
+      expect(habit.clock).toBe(0);
+      for (const [low, high] of Object.values(rhythmOf(t))) expect(low).toBeLessThanOrEqual(high);
+    }), { seed: 11, numRuns: 80 });
+  });
+});
+
+test('the wait is counted from the test that says clear, for either habit its own', () => {
+  const h = new History().dose(0, 2);
+  for (const day of [6, 16, 26]) h.test(day, { ammonia: 0, nitrite: 2 }).test(day + 4, { ammonia: 0, nitrite: 0 }).dose(day + 4.5, 2);
+  const r = rhythmOf(timeline(h, 31));
+  expect(r.waitDays[0]).toBeGreaterThan(4);
+  expect(r.bothWaitDays).toEqual([expect.closeTo(0.5, 6), expect.closeTo(0.5, 6)]);
+});
