@@ -1,3 +1,9 @@
-// Reading what is stored begins before the router's own code runs: the two overlap.
-import './src/features/shell/started';
-import 'expo-router/entry';
+// Reading what is stored begins first; while the browser fetches it the router's code runs; then everything is drawn once, with the data.
+import { opened } from './src/features/shell/started';
+import '@expo/metro-runtime';
+import { App } from 'expo-router/build/qualified-entry';
+import { renderRootComponent } from 'expo-router/build/renderRootComponent';
+
+// Modules run when first used: named here, the router runs during the wait and not after it.
+const [root, render] = [App, renderRootComponent];
+void opened.then(() => render(root));

@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { Children, useDeferredValue, type ReactNode } from 'react';
+import { Children, startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useTheme, useWide } from './theme';
 import { space, TARGET, TYPE, type Role } from './tokens';
@@ -37,9 +37,21 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
   );
 }
 
-/** Drawn right after the rest, in slices that let a touch through: for what stands below the answer. */
+/** Drawn once the rest has been on the screen for a moment, in slices that let a touch through: for what stands below the answer. */
 export function Later({ children }: { children: ReactNode }) {
-  return useDeferredValue(true, false) ? children : null;
+  const [shown, setShown] = useState(false);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    // After the frame in which the answer is painted.
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(() => startTransition(() => setShown(true)), 0);
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
+  }, []);
+  return shown ? children : null;
 }
 
 /** A part under a hairline with its own heading. */

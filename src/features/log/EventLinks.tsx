@@ -1,10 +1,11 @@
 import { type Href } from 'expo-router';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Go, Section, space } from '../../ui';
 import { EVENT_WORDS, LOGGABLE } from './eventForm';
 
 /** What can be logged besides readings. */
-export function EventLinks({ tankId }: { tankId: string }) {
+export const EventLinks = memo(function EventLinks({ tankId }: { tankId: string }) {
   return (
     <Section title="Or log what you did">
       <View style={styles.links}>
@@ -15,6 +16,6 @@ export function EventLinks({ tankId }: { tankId: string }) {
       </View>
     </Section>
   );
-}
+});
 
 const styles = StyleSheet.create({ links: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(5) } });

@@ -1,5 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank, type TankEvent } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
@@ -98,8 +98,8 @@ function History({ tank }: { tank: Tank }) {
   );
 }
 
-/** The last few entries, beside the sheet. */
-export function RecentEntries({ tank }: { tank: Tank }) {
+/** The last few entries, beside the sheet: drawn again with a new entry, not with each key pressed. */
+export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank }) {
   const entries = useEntries(tank.id).slice(0, 6);
   return (
     <>
@@ -109,7 +109,7 @@ export function RecentEntries({ tank }: { tank: Tank }) {
       {entries.length > 0 ? <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, edit and delete</Go> : null}
     </>
   );
-}
+});
 
 function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editable?: boolean }) {
   const { roles } = useTheme();

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { isNitrogen, type Kit, type Reading, parameterName } from '../../../core/document';
 import { type Point } from '../../../core/readiness';
@@ -16,11 +16,21 @@ interface Props {
   fault: string | null;
   nitritePresent: boolean;
   now: number;
-  onChange: (patch: Partial<SampleDraft>) => void;
+  /** Stable from one drawing to the next; told how the draft of that moment changes. */
+  onChange: (change: (draft: SampleDraft) => Partial<SampleDraft>) => void;
 }
 
+/** A row is drawn again only when something of its own parameter changed: a keystroke in one leaves the others alone. */
+const sameRow = (a: Props, b: Props): boolean => {
+  const p = b.kit.parameter;
+  return a.kit === b.kit && a.tankId === b.tankId && a.due === b.due && a.last === b.last && a.fault === b.fault && a.nitritePresent === b.nitritePresent
+    && Math.floor(a.now / 60_000) === Math.floor(b.now / 60_000) && a.onChange === b.onChange
+    && a.draft.readings.find((r) => r.parameter === p) === b.draft.readings.find((r) => r.parameter === p)
+    && a.draft.texts[p] === b.draft.texts[p] && a.draft.timers[p] === b.draft.timers[p] && a.draft.doubted.includes(p) === b.draft.doubted.includes(p);
+};
+
 /** One parameter of the sheet: name, last value, the kit's own steps or a number, and what to doubt. */
-export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, onChange }: Props) {
+export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, onChange }: Props) {
   const { roles } = useTheme();
   const units = useUnits();
   const p = kit.parameter;
@@ -38,14 +48,16 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
   const lastWords = last ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}` : 'never tested';
 
   const setReading = (next: Reading | null) =>
-    onChange({ readings: [...draft.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])] });
+    onChange((d) => ({ readings: [...d.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])] }));
   const useKit = (kitId: string) => {
     const next = kits[kitId];
     if (!next) return;
     // Steps of another kit mean other numbers: start this row again.
-    const texts = { ...draft.texts };
-    delete texts[p];
-    onChange({ readings: [...draft.readings.filter((r) => r.parameter !== p), ...(next.scale.kind === 'steps' ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }] : [])], texts });
+    onChange((d) => {
+      const texts = { ...d.texts };
+      delete texts[p];
+      return { readings: [...d.readings.filter((r) => r.parameter !== p), ...(next.scale.kind === 'steps' ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }] : [])], texts };
+    });
   };
 
   return (
@@ -88,7 +100,7 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
           label={kit.name}
           unit={typedUnit(kit, units, own).label}
           value={text}
-          onChange={(next) => onChange({ texts: { ...draft.texts, [p]: next.slice(0, 60) } })}
+          onChange={(next) => onChange((d) => ({ texts: { ...d.texts, [p]: next.slice(0, 60) } }))}
           error={fault}
           question={question?.text ?? null}
           hint={value?.kind === 'repeats' ? `Mean of ${value.values.length}: ${shownValue(value, kit, units)}` : undefined}
@@ -100,25 +112,25 @@ export function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, o
             {reading ? readingWords(reading, kit, units, own) : `${typedUnit(kit, units, own).label} · two neighbours make “between”`}
           </Txt>
         ) : null}
-        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={name} endMs={draft.timers[p] ?? null} onSet={(endMs) => {
-          const timers = { ...draft.timers };
+        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={name} endMs={draft.timers[p] ?? null} onSet={(endMs) => onChange((d) => {
+          const timers = { ...d.timers };
           if (endMs === null) delete timers[p];
           else timers[p] = endMs;
-          onChange({ timers });
-        }} /> : null}
+          return { timers };
+        })} /> : null}
       </Row>
       {kit.scale.kind === 'steps' && question ? <Txt kind="small" tone="nitrite" live>{question.text}</Txt> : null}
       {question?.jump || doubted ? (
-        <Check label="Keep it, do not trust it" name={`Keep it, do not trust it: ${name}`} checked={doubted} onChange={(on) => onChange({ doubted: on ? [...draft.doubted, p] : draft.doubted.filter((x) => x !== p) })} />
+        <Check label="Keep it, do not trust it" name={`Keep it, do not trust it: ${name}`} checked={doubted} onChange={(on) => onChange((d) => ({ doubted: on ? [...d.doubted, p] : d.doubted.filter((x) => x !== p) }))} />
       ) : null}
       {kit.scale.kind === 'number' && value !== undefined && !text.includes('/') ? (
-        <Button kind="quiet" label="Repeat it" name={`Repeat it: ${name}`} onPress={() => onChange({ texts: { ...draft.texts, [p]: `${text.trim()} / ` } })} />
+        <Button kind="quiet" label="Repeat it" name={`Repeat it: ${name}`} onPress={() => onChange((d) => ({ texts: { ...d.texts, [p]: `${text.trim()} / ` } }))} />
       ) : null}
       {doubt ? <Txt kind="small" tone={doubt.startsWith('This kit') ? 'ammonia' : 'second'}>{doubt}</Txt> : null}
       {others.length > 1 ? <Choice label={`Read with`} options={others.map((k) => ({ value: k.id, label: k.name }))} value={kit.id} onChange={useKit} /> : null}
     </View>
   );
-}
+}, sameRow);
 
 /** A reagent's wait: the end is remembered, so it survives a reload. */
 function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string; endMs: number | null; onSet: (endMs: number | null) => void }) {

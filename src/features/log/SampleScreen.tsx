@@ -1,5 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { isOwnParameter, parameterName, PARAMETERS, type Parameter, type Tank } from '../../../core/document';
 import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
@@ -39,7 +39,15 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const shownParam = useParam('show');
   const asked = shownParam.split(',').filter((p) => (PARAMETERS as readonly string[]).includes(p));
   const [tried, setTried] = useState(false);
-  const change = (patch: Partial<SampleDraft>) => dispatch(sampleDrafted({ tankId: draftKey, draft: { ...draft, ...patch } }));
+  const current = useRef(draft);
+  useEffect(() => {
+    current.current = draft;
+  });
+  const alter = useCallback((of: (draft: SampleDraft) => Partial<SampleDraft>) => {
+    current.current = { ...current.current, ...of(current.current) };
+    dispatch(sampleDrafted({ tankId: draftKey, draft: current.current }));
+  }, [dispatch, draftKey]);
+  const change = (patch: Partial<SampleDraft>) => alter(() => patch);
   const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
   const faults = read.ok ? {} : read.faults;
   const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, { ...draft, shown: [...draft.shown, ...asked] });
@@ -54,7 +62,8 @@ function SampleSheet({ tank }: { tank: Tank }) {
     dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [{ put: 'samples', entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample }]));
     dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
     setTried(false);
-    router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
+    // The sheet is cleared first; the next screen is drawn in a task of its own.
+    setTimeout(() => router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href)), 0);
   };
 
   const label = count === 0 ? 'Save' : edited ? 'Save the correction' : `Save ${count} reading${count === 1 ? '' : 's'}`;
@@ -88,17 +97,13 @@ function SampleSheet({ tank }: { tank: Tank }) {
             fault={faults[p] ?? null}
             nitritePresent={nitritePresent}
             now={now}
-            onChange={change}
+            onChange={alter}
           />
         );
       })}
       {hidden.length > 0 ? (
         <Row wrap>
-          {hidden.map((p) => (
-            <Pressable key={p} role="button" onPress={() => change({ shown: [...draft.shown, p] })} style={styles.add}>
-              <Txt tone="second">{`+ ${parameterName(p, own)}`}</Txt>
-            </Pressable>
-          ))}
+          {hidden.map((p) => <AddRow key={p} parameter={p} name={parameterName(p, own)} onAdd={alter} />)}
         </Row>
       ) : null}
       <Row wrap style={styles.top}>
@@ -118,6 +123,15 @@ function SampleSheet({ tank }: { tank: Tank }) {
     </Screen>
   );
 }
+
+/** Brings a row that is not due onto the sheet. */
+const AddRow = memo(function AddRow({ parameter, name, onAdd }: { parameter: Parameter; name: string; onAdd: (change: (draft: SampleDraft) => Partial<SampleDraft>) => void }) {
+  return (
+    <Pressable role="button" onPress={() => onAdd((d) => ({ shown: [...d.shown, parameter] }))} style={styles.add}>
+      <Txt tone="second">{`+ ${name}`}</Txt>
+    </Pressable>
+  );
+});
 
 const styles = StyleSheet.create({
   between: { justifyContent: 'space-between' },

@@ -16,13 +16,14 @@ import { started } from './started';
 export function AppRoot() {
   useEffect(() => {
     const swap = (uri: number) => ({ uri, display: FontDisplay.SWAP });
-    // Text shows in a fallback face until these arrive: nothing waits for a font.
-    loadAsync({
+    // Text shows in a fallback face until these arrive: nothing waits for a font, and the first picture comes before them.
+    const frame = requestAnimationFrame(() => void loadAsync({
       BricolageGrotesque_600SemiBold: swap(BricolageGrotesque_600SemiBold),
       BricolageGrotesque_800ExtraBold: swap(BricolageGrotesque_800ExtraBold),
       AtkinsonHyperlegibleNext_400Regular: swap(AtkinsonHyperlegibleNext_400Regular),
       AtkinsonHyperlegibleNext_700Bold: swap(AtkinsonHyperlegibleNext_700Bold),
-    }).catch(() => undefined);
+    }).catch(() => undefined));
+    return () => cancelAnimationFrame(frame);
   }, []);
   return (
     <Provider store={started.store}>

@@ -11,4 +11,5 @@ async function demoIfServed(): Promise<Document | null> {
 
 /** The one store of the page, already being filled. Failures show in its status. */
 export const started = makeStore();
-void openStore(started, demoIfServed);
+/** Resolved when it is filled or has failed; never rejected. */
+export const opened = openStore(started, demoIfServed);

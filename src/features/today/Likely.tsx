@@ -50,11 +50,11 @@ export function LikelyDates({ tank, gate, state }: { tank: Tank; gate: GateId | 
   return (
     <Link href={`/tank/${tank.id}/cycle/forecast` as Href} aria-label={`${said}. ${more} To the forecast`} style={styles.link}>
       <View style={styles.place}>
-        <Txt kind="strong">{said}<Txt style={styles.why}>{'  why'}</Txt></Txt>
+        <Txt kind="strong">{said}{more ? null : <Txt style={styles.why}>{'  why'}</Txt>}</Txt>
         {words !== null && q.p50 !== null && q.p50 >= 0.6 ? (
           <DateStrip nowMs={atMs} lowMs={at(q.p10 ?? 0)} midMs={at(q.p50)} highMs={q.p90 === null ? null : at(q.p90)} summary={said} midnight={localMidnight} dayLabel={shortDay} />
         ) : null}
-        {more ? <Txt kind="small" tone="second">{more}</Txt> : null}
+        {more ? <Txt kind="small" tone="second">{more}<Txt kind="small" style={styles.why}>{'  why'}</Txt></Txt> : null}
       </View>
     </Link>
   );

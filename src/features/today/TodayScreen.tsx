@@ -55,6 +55,8 @@ function Today({ tank }: { tank: Tank }) {
         <Reminders tank={tank} />
         <TideStaff
           bleed={space(wide ? 9 : 5)}
+          // A phone with dates above it shows one mark less, so that the gate itself stays in sight.
+          aheadShown={!wide && likely.kind !== 'off' ? 1 : 2}
           marks={staffRows(assessment, words).map((m) => ({ ...m, open: wide ? m.id === shownGate : m.id === opened, evidence: wide ? null : panel(m.id) }))}
           onToggle={(id) => setOpened((was) => (was === id ? null : id))}
         />

@@ -19,7 +19,6 @@ export interface StaffMark {
 
 const STAFF = 34;
 const STRIPE = 22;
-const AHEAD_SHOWN = 2;
 
 /** The staff itself: black and white stripes the whole height of what it stands in. */
 function Staff({ left }: { left: number }) {
@@ -73,14 +72,14 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
 }
 
 /** The tide staff: what is passed lies under water, the gate you stand at is just above it, what comes is higher up.
- *  Marks come bottom to top; the next two ahead have a mark each, what lies beyond them is named in one line.
+ *  Marks come bottom to top; the next `aheadShown` ahead have a mark each, what lies beyond them is named in one line.
  *  `bleed` is how far the water reaches beyond the column, px. */
-export function TideStaff({ marks, onToggle, bleed }: { marks: StaffMark[]; onToggle: (id: string) => void; bleed: number }) {
+export function TideStaff({ marks, onToggle, bleed, aheadShown = 2 }: { marks: StaffMark[]; onToggle: (id: string) => void; bleed: number; aheadShown?: number }) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
   const ahead = marks.filter((m) => m.status === 'ahead');
-  const beyond = ahead.slice(AHEAD_SHOWN).map((m) => m.title.toLowerCase()).reverse();
-  const above = [...marks.filter((m) => m.status === 'here'), ...ahead.slice(0, AHEAD_SHOWN)].reverse();
+  const beyond = ahead.slice(aheadShown).map((m) => m.title.toLowerCase()).reverse();
+  const above = [...marks.filter((m) => m.status === 'here'), ...ahead.slice(0, aheadShown)].reverse();
   const below = marks.filter((m) => m.status === 'passed').reverse();
   return (
     <View onLayout={onLayout} role="list" aria-label="Gates, the furthest first">
