@@ -38,7 +38,7 @@ describe('the file', () => {
     expect(read.status === 'invalid' && read.faults.map((f) => f.message).join(' ')).toMatch(/stands twice.*which is not there/);
   });
   test('the version is pinned and has its migrations', () => {
-    expect(VERSION).toBe(2);
+    expect(VERSION).toBe(3);
     expect(MIGRATIONS).toHaveLength(VERSION - 1);
   });
   test('a version 1 file opens: what version 2 added starts empty', () => {
@@ -46,6 +46,13 @@ describe('the file', () => {
     const old = Object.fromEntries(['format', 'settings', 'tanks', 'kits', 'samples', 'events', 'quarantines', 'animals', 'looks', 'drips'].map((k) => [k, now[k]]));
     const read = readDocument(JSON.stringify({ ...old, version: 1 }));
     expect(read.status === 'ok' && [read.fromVersion, read.document.calibrations]).toEqual([1, {}]);
+  });
+  test('a version 2 file opens as it is', () => {
+    const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
+    const event = { id: 'o', tankId: 't', at: '2026-01-01T00:00:00.000Z', note: '', kind: 'observation', smell: 'none', sound: 'usual', clarity: 'clear', missing: 'the goby' };
+    const tank = { id: 't', name: 'Old', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 100 }, sumpL: 0, rockKg: 5, sandKg: 0, hasLid: true, ammoniaSource: 'dieOff', bacteriaSource: 'none', school: 'proof24' };
+    const read = readDocument(JSON.stringify({ ...now, version: 2, tanks: [tank], events: [event] }));
+    expect(read.status === 'ok' && [read.fromVersion, read.document.events.o, read.document.tanks.t]).toEqual([2, event, tank]);
   });
   test('generated documents hold together', () => {
     fc.assert(fc.property(documents, (doc) => { expect(brokenReferences(doc)).toEqual([]); }), { seed: 103, numRuns: 50 });

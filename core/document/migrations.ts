@@ -14,6 +14,7 @@ export interface Migration {
 
 export const MIGRATIONS: readonly Migration[] = [
   { from: 1, reason: 'more parameters, calibrations, targets, tasks, setting up and equipment: all added, nothing to convert', adds: ['calibrations', 'targets', 'ownParameters', 'tasks', 'setup', 'equipment'], up: (_collection, entity) => entity },
+  { from: 2, reason: 'kind of rock, a whole old tank as a source, animals seen: all may be left out, nothing to convert', adds: [], up: (_collection, entity) => entity },
 ];
 
 MIGRATIONS.forEach((m, i) => {

@@ -8,7 +8,7 @@ import { MASS_UNITS, LENGTH_UNITS, SALINITY_UNITS, TEMPERATURE_UNITS, VOLUME_UNI
 z.config({ jitless: true });
 
 export const FORMAT = 'zoarium';
-export const VERSION = 2;
+export const VERSION = 3;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -23,6 +23,8 @@ export const SCHOOLS = ['proof24', 'zeroZero', 'patient', 'watchGlass', 'matureT
 export type School = (typeof SCHOOLS)[number];
 
 export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish'] as const;
+/** What the rock was: mined or made and dry, cured live rock, ocean rock dried out (it rots), or out of a running tank. */
+export const ROCK_KINDS = ['dryMade', 'cured', 'driedOcean', 'running'] as const;
 export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
 
 export const MAX_NAME = 80;
@@ -54,6 +56,7 @@ export const tankSchema = z.strictObject({
   sumpL: amount(50000),
   rockKg: amount(50000),
   sandKg: amount(50000),
+  rockKind: z.enum(ROCK_KINDS).optional(),
   hasLid: z.boolean(),
   ammoniaSource: z.enum(AMMONIA_SOURCES),
   bacteriaSource: z.enum(BACTERIA_SOURCES),
@@ -133,7 +136,8 @@ export const sampleSchema = z.strictObject({
 const eventBase = { id, tankId: id, at: time, note, editedAt: time.optional() };
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
-export const SEEDS = ['bottle', 'media', 'rock', 'liveSand'] as const;
+/** `oldTank` is everything of a running tank moved over in a day: rock, media, livestock. */
+export const SEEDS = ['bottle', 'media', 'rock', 'liveSand', 'oldTank'] as const;
 export const SMELLS = ['none', 'sea', 'earthy', 'rotten', 'chemical'] as const;
 export const SOUNDS = ['usual', 'gurgling', 'rattling', 'silent'] as const;
 export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
@@ -151,7 +155,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...eventBase, kind: z.literal('schoolChanged'), from: z.enum(SCHOOLS), to: z.enum(SCHOOLS) }),
   z.strictObject({ ...eventBase, kind: z.literal('note') }),
   /** What eyes, ears and nose say; `seen` and `missing` name animals. */
-  z.strictObject({ ...eventBase, kind: z.literal('observation'), smell: z.enum(SMELLS), sound: z.enum(SOUNDS), clarity: z.enum(CLARITIES), missing: z.string().max(200) }),
+  z.strictObject({ ...eventBase, kind: z.literal('observation'), smell: z.enum(SMELLS), sound: z.enum(SOUNDS), clarity: z.enum(CLARITIES), missing: z.string().max(200), seen: z.string().max(200).optional() }),
   /** A batch of new salt water, as it turned out. */
   z.strictObject({ ...eventBase, kind: z.literal('saltMixed'), litres: positive(100000), grams: positive(1e7), salinity: z.number().min(2).max(42) }),
   z.strictObject({ ...eventBase, kind: z.literal('waterMade'), litres: positive(100000), minutes: positive(100000).nullable() }),

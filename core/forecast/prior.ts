@@ -42,7 +42,9 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.lag, 1.5, 0.8);
   set(Z.rotFood, 0.35, 0.4);
   set(Z.rotSlow, 0.2, 0.45);
-  set(Z.dieOff, tank.ammoniaSource === 'dieOff' ? 1.5 : 0.05, tank.ammoniaSource === 'dieOff' ? 0.8 : 1);
+  // Ocean rock that was dried rots even where something else is meant to be the source; rock from the quarry does not.
+  const rots = tank.ammoniaSource === 'dieOff' || tank.rockKind === 'driedOcean';
+  set(Z.dieOff, rots ? 1.5 : tank.rockKind === 'cured' ? 0.2 : 0.05, rots ? 0.8 : 1);
   set(Z.volume, 1, Math.max(0.06, Math.min(0.12, t.volumeSdShare * 1.4)));
   set(Z.loss, 0.006, 1);
   set(Z.alkalinity, 8.5, 0.15);

@@ -69,7 +69,7 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
         acts.push({ day, code: ACT.seafoodOut, amount: 1 });
         break;
       case 'bacteria':
-        acts.push({ day, code: x.seed === 'bottle' || x.seed === 'liveSand' ? ACT.bottle : ACT.mature, amount: (x.seed === 'liveSand' ? 2 : 1) * (x.keptWet === false ? 0.15 : 1) * (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? 0.3 : 1) });
+        acts.push({ day, code: x.seed === 'bottle' || x.seed === 'liveSand' ? ACT.bottle : ACT.mature, amount: (x.seed === 'liveSand' || x.seed === 'oldTank' ? 2 : 1) * (x.keptWet === false ? 0.15 : 1) * (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? 0.3 : 1) });
         break;
       case 'waterChange':
         acts.push({ day, code: ACT.change, amount: Math.min(1, x.litres / e.netL) });

@@ -39,9 +39,9 @@ test('the inputs differ with a reading, its correction, a plan and the hour, and
   expect(of(history(), 'wait')).not.toBe(one);
   expect(of(history().test(10, { ammonia: 0 }))).not.toBe(one);
   const corrected = history();
-  const sample = corrected.doc.samples.s1;
+  const sample = Object.values(corrected.doc.samples)[1];
   if (!sample) throw new Error('no sample');
-  corrected.doc.samples.s1 = { ...sample, readings: sample.readings.map((r) => ({ ...r, value: { kind: 'exact', value: 4 } })) };
+  corrected.doc.samples[sample.id] = { ...sample, readings: sample.readings.map((r) => ({ ...r, value: { kind: 'exact', value: 4 } })) };
   expect(of(corrected)).not.toBe(one);
 });
 

@@ -183,7 +183,7 @@ function film(e: TankEvidence): Verdict {
   return green ? open(Date.parse(green.at), 'greenSeen') : shut('wait', { code: 'noGreenYet' }, { code: 'watchForGreen' });
 }
 
-export const isTransfer = (x: TankEvidence['events'][number]): boolean => x.kind === 'bacteria' && (x.seed === 'media' || x.seed === 'rock');
+export const isTransfer = (x: TankEvidence['events'][number]): boolean => x.kind === 'bacteria' && (x.seed === 'media' || x.seed === 'rock' || x.seed === 'oldTank');
 
 function transfer(e: TankEvidence): Verdict {
   const moved = e.events.find(isTransfer);

@@ -4,10 +4,11 @@ import { readDrip } from './acclimation/dripForm';
 import { readDose, NEW_DOSE } from './cycle/doseForm';
 import { previewImport } from './files/importText';
 import { readingsCsv } from './files/csv';
-import { emptyEvent, readEvent, doseGuard } from './log/eventForm';
+import { doseGuard } from '../../core/dosing';
+import { emptyEvent, eventTextsOf, eventWords, readEvent } from './log/eventForm';
 import { NEW_KIT, readKit } from './log/kitForm';
-import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep } from './log/sampleForm';
-import { NEW_TANK, readTank, textsOf } from './tanks/tankForm';
+import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep, usedUp } from './log/sampleForm';
+import { keepingVolume, NEW_TANK, readTank, textsOf } from './tanks/tankForm';
 import { makeDemo } from '../store/demo';
 import { emptyDocument, writeDocument } from '../../core/document';
 
@@ -92,10 +93,29 @@ describe('the tank form', () => {
     const back = readTank('t', textsOf(read.tank, imperial), imperial, '2026-05-05');
     expect(back.ok && back.volume.netL).toBeCloseTo(read.volume.netL, 0);
   });
+  test('a better estimate of the volume outlives a new name and a new lid, not a new size', () => {
+    const read = readTank('t', { ...texts, rock: '20', rockKind: 'driedOcean' }, METRIC, '2026-05-05');
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    expect(read.tank.rockKind).toBe('driedOcean');
+    const before = { ...read.tank, volumeInUse: { litres: 201, sdL: 5, from: 'dose check' } };
+    expect(keepingVolume(before, { ...read.tank, name: 'Renamed', hasLid: false }).volumeInUse).toEqual(before.volumeInUse);
+    expect(keepingVolume(before, { ...read.tank, sumpL: 99 }).volumeInUse).toBeUndefined();
+  });
   test.each([[{ name: '' }, 'name'], [{ name: 'x'.repeat(2_000_000) }, 'name'], [{ length: '-5' }, 'length'], [{ length: 'wide' }, 'length'], [{ startDay: '2027-01-01' }, 'startDay'], [{ startDay: '' }, 'startDay'], [{ rock: '4000' }, 'rock']])('%#: a fault at the field', (patch, field) => {
     const read = readTank('t', { ...texts, ...patch }, METRIC, '2026-05-05');
     expect(!read.ok && read.faults[field as 'name']).toMatch(/[A-Z].*\./);
   });
+});
+
+test('a kit that counts its tests loses one for each, and one for each repeat', () => {
+  const [a, b] = STARTER_KITS;
+  if (!a || !b) throw new Error('no kits');
+  const kits = { [a.id]: { ...a, testsLeft: 3 }, [b.id]: { ...b, testsLeft: 1 } };
+  const sample = { id: 's', tankId: 't', at: '2026-05-05T10:00:00.000Z', note: '', readings: [
+    { parameter: a.parameter, kitId: a.id, value: { kind: 'exact' as const, value: 0 } }, { parameter: b.parameter, kitId: b.id, value: { kind: 'repeats' as const, values: [1, 2] } },
+  ] };
+  expect(usedUp(sample, kits).map((k) => k.testsLeft)).toEqual([2, 0]);
+  expect(usedUp(sample, { [a.id]: a, [b.id]: { ...b, testsLeft: 0 } })).toEqual([]);
 });
 
 describe('events, kits, doses, drips', () => {
@@ -107,9 +127,17 @@ describe('events, kits, doses, drips', () => {
   test('more water than the tank holds, no amount and an empty note are refused', () => {
     for (const t of [{ ...emptyEvent('waterChange'), amount: '150' }, { ...emptyEvent('topOff'), amount: '40' }, emptyEvent('waterChange'), emptyEvent('note')]) expect(readEvent(t, context).ok).toBe(false);
   });
-  test('the dose guard speaks above 4 mg/L only', () => {
-    expect(doseGuard(2 / 1.2878, 1 / 1.2878)).toBeNull();
-    expect(doseGuard(2 / 1.2878, 3 / 1.2878)).toMatch(/held back/);
+  test('the dose guard speaks above 4 mg/L, and while there is still something to clear', () => {
+    expect(doseGuard(2 / 1.2878, 0.25 / 1.2878)).toBeNull();
+    expect(doseGuard(2 / 1.2878, 1 / 1.2878)).toEqual({ kind: 'notYet', text: expect.stringMatching(/still about 1 mg\/L to clear/) });
+    expect(doseGuard(2 / 1.2878, 3 / 1.2878)).toEqual({ kind: 'tooMuch', text: expect.stringMatching(/about 5 mg\/L.*held back/) });
+  });
+  test('who was seen is kept, and comes back for editing', () => {
+    const read = readEvent({ ...emptyEvent('observation'), seen: ' two feather dusters ', missing: '' }, context);
+    if (!read.ok || read.event.kind !== 'observation') throw new Error('not read');
+    expect(read.event.seen).toBe('two feather dusters');
+    expect(eventTextsOf(read.event, 100, METRIC, () => 'now')?.seen).toBe('two feather dusters');
+    expect(eventWords(read.event, 100, METRIC)).toContain('seen: two feather dusters');
   });
   test('a chart of steps must rise', () => {
     expect(readKit('k', { ...NEW_KIT, name: 'K', steps: '0 0,25 0.5 1' })).toMatchObject({ ok: true, kit: { scale: { steps: [0, 0.25, 0.5, 1] } } });

@@ -2,7 +2,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
-import { DOSE_CEILING_MG_N_PER_L } from '../../../core/dosing';
+import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/readiness';
 import { basisLabel, formatDecimal, fromMgNPerL, NH4CL_PER_N, showQuantity, unitLabel } from '../../../core/units';
 import { commit, dropsCounted, isoOf, newId, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow, type DropCount } from '../../store';
@@ -34,6 +34,7 @@ function DoseSheet({ tank }: { tank: Tank }) {
     router.push(`/tank/${tank.id}/cycle` as Href);
   };
   const after = read.ok ? present + read.dose.mgNPerL : 0;
+  const guard = read.ok ? doseGuard(read.dose.mgNPerL, present) : null;
 
   return (
     <Screen
@@ -79,10 +80,10 @@ function DoseSheet({ tank }: { tank: Tank }) {
           </Row>
           <Line name="Nitrogen in it" value={`${read.dose.mgN.toFixed(0)} mg N`} />
           <Line name="Ammonia after it, about" value={`${fromMgNPerL('ammonia', 'ion', after).toFixed(1)} mg/L NH₄`} />
-          {after > DOSE_CEILING_MG_N_PER_L ? <Txt tone="ammonia">Above 4 to 5 mg/L the second bacteria are held back. Dose less, or wait until ammonia has fallen.</Txt> : null}
+          {guard ? <Txt tone={guard.kind === 'tooMuch' ? 'ammonia' : 'nitrite'}>{guard.text}</Txt> : null}
           <Row wrap>
-            <Button label="Count the drops" onPress={() => dispatch(dropsCounted({ tankId: tank.id, count: { target: read.dose.drops, counted: 0, mgN: read.dose.mgN, mL: read.dose.mL } }))} />
-            <Button kind="primary" label="It is in: log it" onPress={() => log(read.dose.mgN, read.dose.mL)} />
+            {guard?.kind === 'tooMuch' ? null : <Button label="Count the drops" onPress={() => dispatch(dropsCounted({ tankId: tank.id, count: { target: read.dose.drops, counted: 0, mgN: read.dose.mgN, mL: read.dose.mL } }))} />}
+            <Button kind={guard ? undefined : 'primary'} label="It is in: log it" onPress={() => log(read.dose.mgN, read.dose.mL)} />
           </Row>
         </Section>
       ) : (

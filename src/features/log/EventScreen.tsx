@@ -2,13 +2,14 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { z } from 'zod';
 import { CLARITIES, DOSED, FILMS, FOODS, SEEDS, SMELLS, SOUNDS, type Edit, type Tank } from '../../../core/document';
+import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/readiness';
 import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
 import { addDays } from '../../../core/calendar';
 import { commit, fieldTime, localDay, newId, readFieldTime, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, Caution, Check, Choice, FieldRow, Go, Screen, TextField, Txt, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
-import { amountOf, CLARITY_WORDS, DOSED_WORDS, doseGuard, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, SMELL_WORDS, SOUND_WORDS, type EventTexts } from './eventForm';
+import { amountOf, CLARITY_WORDS, DOSED_WORDS, emptyEvent, EVENT_WORDS, eventTextsOf, FILM_WORDS, FOOD_WORDS, LOGGABLE, readEvent, SEED_WORDS, SMELL_WORDS, SOUND_WORDS, type EventTexts } from './eventForm';
 import { RecentEntries } from './History';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
@@ -36,7 +37,7 @@ function EventSheet({ tank }: { tank: Tank }) {
   const faults = read.ok || !tried ? {} : read.faults;
   const amount = amountOf(texts.kind, units, texts.what);
   const typed = parseDecimal(texts.amount);
-  const guard = texts.kind === 'ammoniaDose' && typed.ok && !edited ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0) : null;
+  const guard = texts.kind === 'ammoniaDose' && typed.ok && !edited ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0)?.text ?? null : null;
   const save = () => {
     setTried(true);
     const final = readEvent(texts, { ...context, id: edited?.id ?? newId(), nowMs: Date.now() });
@@ -78,6 +79,7 @@ function EventSheet({ tank }: { tank: Tank }) {
           <Choice label="Smell" options={options(SMELLS, SMELL_WORDS)} value={texts.smell} onChange={(smell) => change({ smell })} />
           <Choice label="Sound" options={options(SOUNDS, SOUND_WORDS)} value={texts.sound} onChange={(sound) => change({ sound })} />
           <Choice label="Water" options={options(CLARITIES, CLARITY_WORDS)} value={texts.clarity} onChange={(clarity) => change({ clarity })} />
+          <TextField label="Animals seen" value={texts.seen} onChange={(seen) => change({ seen })} error={faults.seen} hint="May be left empty: who was out, what was new." />
           <TextField label="Animals not seen" value={texts.missing} onChange={(missing) => change({ missing })} error={faults.missing} hint="May be left empty. Something missing asks for an ammonia test." />
         </>
       ) : null}

@@ -1,13 +1,13 @@
 import { useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { isOwnParameter, parameterName, PARAMETERS, type Parameter, type Tank } from '../../../core/document';
+import { isOwnParameter, parameterName, PARAMETERS, type Edit, type Parameter, type Tank } from '../../../core/document';
 import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { EventLinks } from './EventLinks';
 import { RecentEntries } from './History';
-import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow } from './sampleForm';
+import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow, usedUp } from './sampleForm';
 import { SampleRow } from './SampleRow';
 import { useKitFor } from './kits';
 
@@ -59,7 +59,10 @@ function SampleSheet({ tank }: { tank: Tank }) {
     const final = readSampleDraft(draft, { id: edited?.id ?? newId(), tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
     if (!final.ok) return;
     const n = final.sample.readings.length;
-    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [{ put: 'samples', entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample }]));
+    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [
+      { put: 'samples', entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample },
+      ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
+    ]));
     dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
     setTried(false);
     // The sheet is cleared first; the next screen is drawn in a task of its own.

@@ -1,6 +1,5 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
 import { CLARITIES, FILMS, FOODS, MAX_NAME, MAX_NOTE, SEEDS, SMELLS, SOUNDS, DOSED, type EventKind, type TankEvent } from '../../../core/document';
-import { DOSE_CEILING_MG_N_PER_L } from '../../../core/dosing';
 import { SCHOOL_WORDS } from '../../../core/readiness';
 import { formatDecimal, fromMgNPerL, readEntry, showQuantity, toMgNPerL, toUnit, type UnitPreferences } from '../../../core/units';
 
@@ -12,7 +11,7 @@ export const EVENT_WORDS: Record<EventKind, string> = {
   topOff: 'Top-off', film: 'Film on glass and rock', note: 'Note', schoolChanged: 'School changed', observation: 'What you notice',
   saltMixed: 'Salt water mixed', waterMade: 'RO/DI water made', dose: 'Alkalinity, calcium, magnesium dosed',
 };
-export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = { bottle: 'Bottle', media: 'Media from a running tank', rock: 'Rock from a running tank', liveSand: 'Live sand' };
+export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = { bottle: 'Bottle', media: 'Media from a running tank', rock: 'Rock from a running tank', liveSand: 'Live sand', oldTank: 'A whole old tank moved over' };
 export const FOOD_WORDS: Record<(typeof FOODS)[number], string> = { pellets: 'Pellets, dry', frozen: 'Frozen', seafood: 'Raw seafood' };
 export const FILM_WORDS: Record<(typeof FILMS)[number], string> = { brown: 'Brown film', green: 'Green film', hair: 'Hair algae', slime: 'Slime', stringy: 'Stringy brown', coralline: 'Coralline' };
 
@@ -35,6 +34,7 @@ export interface EventTexts {
   sound: (typeof SOUNDS)[number];
   clarity: (typeof CLARITIES)[number];
   missing: string;
+  seen: string;
   what: (typeof DOSED)[number];
   /** Second amounts: grams and salinity of a batch, minutes of production. */
   grams: string;
@@ -49,7 +49,7 @@ export interface EventTexts {
   note: string;
 }
 
-export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', atText: '', note: '' });
+export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', seen: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', atText: '', note: '' });
 
 /** Label and unit of the amount, null where there is none. */
 export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof DOSED)[number] = 'alkalinity'): { label: string; unit: string; optional: boolean } | null {
@@ -73,7 +73,7 @@ export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof D
 }
 
 export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
-export interface EventFaults { from?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; at?: string; note?: string }
+export interface EventFaults { from?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; seen?: string; at?: string; note?: string }
 
 export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: number; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null }): ReadEvent {
   const faults: EventFaults = {};
@@ -131,6 +131,7 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     if (!share.ok) faults.sumpPercent = share.message;
   }
   if (t.kind === 'observation' && t.missing.length > 200) faults.missing = 'Too long: 200 characters is the most.';
+  if (t.kind === 'observation' && t.seen.length > 200) faults.seen = 'Too long: 200 characters is the most.';
   return extra;
 }
 
@@ -147,7 +148,7 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
     case 'waterChange':
       return { ...base, kind: 'waterChange', litres: Math.min(amount, netL), ...(extra.salinity === null ? {} : { salinity: extra.salinity }) };
     case 'observation':
-      return { ...base, kind: 'observation', smell: t.smell, sound: t.sound, clarity: t.clarity, missing: t.missing.trim() };
+      return { ...base, kind: 'observation', smell: t.smell, sound: t.sound, clarity: t.clarity, missing: t.missing.trim(), ...(t.seen.trim() === '' ? {} : { seen: t.seen.trim() }) };
     case 'saltMixed':
       return { ...base, kind: 'saltMixed', litres: amount, grams: extra.grams ?? 0, salinity: extra.salinity ?? 0 };
     case 'waterMade':
@@ -172,13 +173,6 @@ function originOf(t: EventTexts): { from?: string; expires?: string; ranDays?: n
   };
 }
 
-/** Said before a dose that would take total ammonia where the second bacteria stall. */
-export function doseGuard(riseMgNPerL: number, presentMgNPerL: number): string | null {
-  const after = riseMgNPerL + presentMgNPerL;
-  if (after <= DOSE_CEILING_MG_N_PER_L) return null;
-  return `That would make about ${formatDecimal(fromMgNPerL('ammonia', 'ion', after), 1)} mg/L; above 4 to 5 the second bacteria are held back. Dose less, or wait.`;
-}
-
 /** An event in one line. */
 export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): string {
   switch (e.kind) {
@@ -197,7 +191,7 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
     case 'schoolChanged':
       return `${SCHOOL_WORDS[e.from].title} → ${SCHOOL_WORDS[e.to].title}`;
     case 'observation': {
-      const told = [e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`, e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`, `water ${CLARITY_WORDS[e.clarity]}`, e.missing ? `missing: ${e.missing}` : ''];
+      const told = [e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`, e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`, `water ${CLARITY_WORDS[e.clarity]}`, e.seen ? `seen: ${e.seen}` : '', e.missing ? `missing: ${e.missing}` : ''];
       return told.filter(Boolean).join(', ');
     }
     case 'saltMixed':
@@ -221,7 +215,7 @@ export function eventTextsOf(e: TankEvent, netL: number, units: UnitPreferences,
   if (e.kind === 'food') Object.assign(t, { food: e.food, amount: String(e.grams) });
   if (e.kind === 'waterChange' || e.kind === 'topOff') t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);
-  if (e.kind === 'observation') Object.assign(t, { smell: e.smell, sound: e.sound, clarity: e.clarity, missing: e.missing });
+  if (e.kind === 'observation') Object.assign(t, { smell: e.smell, sound: e.sound, clarity: e.clarity, missing: e.missing, seen: e.seen ?? '' });
   if (e.kind === 'saltMixed') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: formatDecimal(e.grams, 1), salinity: shownIn(units.salinity, e.salinity) });
   if (e.kind === 'waterMade') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: e.minutes === null ? '' : formatDecimal(e.minutes, 1) });
   if (e.kind === 'dose') Object.assign(t, { what: e.what, amount: formatDecimal(e.rise, 3), grams: e.grams === null ? '' : formatDecimal(e.grams, 2) });

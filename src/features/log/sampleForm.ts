@@ -186,8 +186,18 @@ export function draftOf(sample: Sample, kits: Record<string, Kit>, units: UnitPr
   return { ...EMPTY_DRAFT, texts, readings, atText: fieldTime(Date.parse(sample.at)), note: sample.note, doubted: sample.readings.filter((r) => r.doubted).map((r) => r.parameter) };
 }
 
+/** Kits that count their tests, with what a new sample used up taken off: a test for each repeat, none below zero. */
+export function usedUp(sample: Sample, kits: Record<string, Kit>): Kit[] {
+  return sample.readings.flatMap((r) => {
+    const kit = kits[r.kitId];
+    if (kit?.testsLeft === undefined || kit.testsLeft === 0) return [];
+    return [{ ...kit, testsLeft: Math.max(0, kit.testsLeft - (r.value.kind === 'repeats' ? r.value.values.length : 1)) }];
+  });
+}
+
 /** Notes about a kit that belong beside its reading. */
 export function kitDoubt(kit: Kit, atIso: string, nitritePresent: boolean): string | null {
+  if (kit.testsLeft === 0) return 'By your count this kit is used up: enter a new one under Kits.';
   if (kitExpired(kit, atIso)) return 'This kit is past its date: the reading is kept, not trusted.';
   if (kit.parameter === 'nitrate' && nitritePresent) return 'While nitrite is in the water this kit reads too high: kept, not trusted.';
   return null;

@@ -1,9 +1,10 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { SCHOOLS, type School, type Tank } from '../../../core/document';
 import { assessTank, GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/readiness';
-import { commit, isoOf, newId, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { commit, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { RADIUS, Screen, space, Txt, useTheme } from '../../ui';
 import { WithTank } from '../shell';
+import { schoolChange } from './schoolChange';
 
 export function SchoolScreen() {
   return <WithTank>{(tank) => <Schools tank={tank} />}</WithTank>;
@@ -18,8 +19,7 @@ function Schools({ tank }: { tank: Tank }) {
   const choose = (school: School) => {
     if (school === tank.school) return;
     dispatch(commit(`School changed to ${SCHOOL_WORDS[school].title.toLowerCase()}`, [
-      { put: 'tanks', entity: { ...tank, school } },
-      { put: 'events', entity: { id: newId(), tankId: tank.id, at: isoOf(Date.now()), note: '', kind: 'schoolChanged', from: tank.school, to: school } },
+      { put: 'tanks', entity: { ...tank, school } }, ...schoolChange(tank, school),
     ]));
   };
   return (

@@ -7,7 +7,8 @@ import { unitLabel } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Caution, Check, Choice, FieldRow, Screen, Section, TextField, Txt, WhenField } from '../../ui';
 import { useUnits, WithTank } from '../shell';
-import { massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
+import { schoolChange } from './schoolChange';
+import { keepingVolume, massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
 
 const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: string }[] = [
@@ -19,6 +20,10 @@ const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: st
 ];
 const BACTERIA: readonly { value: Tank['bacteriaSource']; label: string }[] = [
   { value: 'bottle', label: 'Bottle' }, { value: 'media', label: 'Running media or rock' }, { value: 'liveSand', label: 'Live sand' }, { value: 'none', label: 'Nothing' },
+];
+
+const ROCK: readonly { value: TankTexts['rockKind']; label: string }[] = [
+  { value: 'unknown', label: 'Not said' }, { value: 'dryMade', label: 'Dry, mined or made' }, { value: 'cured', label: 'Cured live rock' }, { value: 'driedOcean', label: 'Ocean rock, dried out' }, { value: 'running', label: 'From a running tank' },
 ];
 
 export function NewTankScreen() {
@@ -46,7 +51,7 @@ function EditTank({ tank }: { tank: Tank }) {
   const router = useRouter();
   const doc = useAppSelector(selectDocument);
   const save = (next: Tank) => {
-    dispatch(commit(`${next.name} changed`, [{ put: 'tanks', entity: next }]));
+    dispatch(commit(`${next.name} changed`, [{ put: 'tanks', entity: keepingVolume(tank, next) }, ...schoolChange(tank, next.school)]));
     router.push(`/tank/${tank.id}` as Href);
   };
   const remove = () => {
@@ -108,6 +113,8 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
         <Text1 control={control} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
         <Text1 control={control} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
       </FieldRow>
+      {Number(values.rock.replace(',', '.')) > 0 ? <Pick control={control} name="rockKind" label="What rock" options={ROCK} /> : null}
+      {values.rockKind === 'driedOcean' ? <Txt kind="small" tone="second">It rots at first: ammonia, phosphate and a smell. Carbon helps with the smell.</Txt> : null}
       <Controller control={control} name="startDay" render={({ field, fieldState }) => (
         <WhenField kind="date" label="First filled on" value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
       )} />
@@ -134,6 +141,6 @@ function Text1({ control, name, label, unit, placeholder }: { control: Control<T
   );
 }
 
-function Pick<K extends 'displayKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({ control, name, label, options, stacked }: { control: Control<TankTexts>; name: K; label: string; options: readonly { value: TankTexts[K]; label: string; note?: string }[]; stacked?: boolean }) {
+function Pick<K extends 'displayKind' | 'rockKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({ control, name, label, options, stacked }: { control: Control<TankTexts>; name: K; label: string; options: readonly { value: TankTexts[K]; label: string; note?: string }[]; stacked?: boolean }) {
   return <Controller control={control} name={name} render={({ field }) => <Choice label={label} options={options} value={field.value as TankTexts[K]} onChange={field.onChange} stacked={stacked} />} />;
 }

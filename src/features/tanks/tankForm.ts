@@ -1,5 +1,5 @@
 /** The tank form as texts, and from texts to a tank or to faults by field. Plain functions, tested without rendering. */
-import { displaySchema, MAX_NAME, type Tank } from '../../../core/document';
+import { displaySchema, MAX_NAME, ROCK_KINDS, type Tank } from '../../../core/document';
 import { formatDecimal, readEntry, toUnit, type UnitPreferences } from '../../../core/units';
 import { netVolume, type NetVolume } from '../../../core/volume';
 
@@ -15,13 +15,14 @@ export interface TankTexts {
   sand: string;
   startDay: string;
   hasLid: boolean;
+  rockKind: (typeof ROCK_KINDS)[number] | 'unknown';
   ammoniaSource: Tank['ammoniaSource'];
   bacteriaSource: Tank['bacteriaSource'];
   school: Tank['school'];
 }
 
 export const NEW_TANK: Omit<TankTexts, 'startDay'> = {
-  name: '', displayKind: 'dimensions', length: '', width: '', height: '', volume: '', sump: '', rock: '', sand: '', hasLid: false,
+  name: '', displayKind: 'dimensions', length: '', width: '', height: '', volume: '', sump: '', rock: '', sand: '', hasLid: false, rockKind: 'unknown',
   ammoniaSource: 'bottled', bacteriaSource: 'bottle', school: 'proof24',
 };
 
@@ -41,8 +42,14 @@ export function textsOf(tank: Tank, units: UnitPreferences): TankTexts {
     height: d.kind === 'dimensions' ? show(units.length, d.waterHeightCm) : '',
     volume: d.kind === 'volume' ? show(units.volume, d.volumeL) : '',
     sump: show(units.volume, tank.sumpL), rock: mass(tank.rockKg), sand: mass(tank.sandKg),
-    startDay: tank.startDay, hasLid: tank.hasLid, ammoniaSource: tank.ammoniaSource, bacteriaSource: tank.bacteriaSource, school: tank.school,
+    startDay: tank.startDay, hasLid: tank.hasLid, rockKind: tank.rockKind ?? 'unknown', ammoniaSource: tank.ammoniaSource, bacteriaSource: tank.bacteriaSource, school: tank.school,
   };
+}
+
+/** A better estimate of the volume holds as long as the size it was made for does. */
+export function keepingVolume(before: Tank, after: Tank): Tank {
+  const size = (t: Tank) => JSON.stringify([t.display, t.sumpL, t.rockKg, t.sandKg]);
+  return before.volumeInUse && size(before) === size(after) ? { ...after, volumeInUse: before.volumeInUse } : after;
 }
 
 export type TankFaults = Partial<Record<keyof TankTexts, string>>;
@@ -85,7 +92,7 @@ export function readTank(id: string, t: TankTexts, units: UnitPreferences, today
   if (Object.keys(faults).length > 0 || !displaySchema.safeParse(display).success) return { ok: false, faults };
   const tank: Tank = {
     id, name: t.name.trim(), startDay: t.startDay, display, sumpL, rockKg, sandKg, hasLid: t.hasLid,
-    ammoniaSource: t.ammoniaSource, bacteriaSource: t.bacteriaSource, school: t.school,
+    ammoniaSource: t.ammoniaSource, bacteriaSource: t.bacteriaSource, school: t.school, ...(t.rockKind === 'unknown' || rockKg === 0 ? {} : { rockKind: t.rockKind }),
   };
   try {
     return { ok: true, tank, volume: netVolume(tank) };
