@@ -14,8 +14,11 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   await expect(page.getByText(/Stopped\. Nothing is lost/)).toBeVisible();
   await press(page, 'Work it out');
   await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText('Both read zero', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible();
   await expect(page.getByText(/about every \d+ h/).first()).toBeVisible();
+  // A number opens how it came about.
+  await page.getByRole('button', { name: /^Both read zero: .* How it is worked out$/ }).click();
+  await expect(page.getByText(/nitrite under 0\.\d+ mg\/L NO₂/)).toBeVisible();
   await press(page, 'Compare other courses');
   await expect(page.getByText('wait and add nothing')).toBeVisible({ timeout: 30_000 });
   await press(page, 'Show as a table');
@@ -45,7 +48,7 @@ test('a worker that dies is said so, and can be run again', async ({ page }) => 
   await press(page, 'Work it out');
   await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
   await press(page, 'Work it out');
-  await expect(page.getByText('Both read zero', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible({ timeout: 30_000 });
 });
 
 test('an empty log is told what is missing; the ledger names what does not add up', async ({ page }) => {

@@ -36,12 +36,22 @@ const startDrip = async (page: Page) => {
 
 const workOut = async (page: Page) => {
   await page.getByRole('button', { name: 'Work it out' }).click();
-  await page.getByText('Both read zero', { exact: true }).waitFor();
+  await page.getByRole('button', { name: /^Both read zero/ }).waitFor();
+};
+
+/** The forecast has put its dates on Today. */
+const dated = (page: Page) => page.getByText(/likely \d/).first().waitFor();
+
+const openHow = async (page: Page) => {
+  await workOut(page);
+  await page.getByRole('button', { name: /^A proof of 2 mg/ }).click();
 };
 
 const SHOTS: Shot[] = [
-  { name: 'today', path: PANTRY },
+  { name: 'today', path: PANTRY, before: dated },
   { name: 'today-wide', path: NORTH, wide: true },
+  { name: 'today-cycling-wide', path: PANTRY, wide: true, before: dated },
+  { name: 'today-cycling-dark', path: PANTRY, dark: true, before: dated },
   { name: 'today-dark', path: NORTH, dark: true },
   { name: 'log-dark', path: `${PANTRY}/log`, dark: true, before: sampleTaps },
   { name: 'log-wide', path: `${NORTH}/log`, wide: true },
@@ -53,7 +63,7 @@ const SHOTS: Shot[] = [
   { name: 'dose', path: `${PANTRY}/cycle/dose` },
   { name: 'tank', path: '/tank/new', wide: true },
   { name: 'schools', path: `${PANTRY}/school` },
-  { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: workOut },
+  { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: openHow },
   { name: 'forecast-wide-dark', path: `${PANTRY}/cycle/forecast`, wide: true, dark: true, before: workOut },
   { name: 'after', path: `${NORTH}/cycle/after` },
   { name: 'tool', path: `${NORTH}/bench/evaporation` },
@@ -89,7 +99,6 @@ for (const shot of SHOTS.filter((s) => names.length === 0 || names.includes(s.na
   await page.goto(base + shot.path);
   await page.getByRole('main').waitFor();
   if (shot.before) await shot.before(page);
-  if (process.env.SETTLE) await page.waitForTimeout(Number(process.env.SETTLE));
   await page.evaluate(() => document.fonts.ready);
   // The notice of the demo having opened is not part of the view.
   await page.addStyleTag({ content: '[role=status]{display:none!important}' });

@@ -6,7 +6,7 @@ import { netVolume } from '../volume';
 import { forecast, type Forecast, type Quantiles } from './forecast';
 import { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
 import { defaultPlan, type CarePlan, type PlanChoice } from './plan';
-import { fitBands, nextTest, type FitDay, type NextTest } from './fit';
+import { fitBands, fittedNumbers, nextTest, type FitDay, type Fitted, type NextTest } from './fit';
 import { surprises, type Surprise } from './surprise';
 import { timelineOf } from './timeline';
 
@@ -23,7 +23,7 @@ export interface Question {
 
 export type Answer =
   | { status: 'cannotSay'; because: string }
-  | { status: 'ok'; atMs: number; startMs: number; plan: CarePlan; forecast: Forecast; proved: boolean; readings: number; acceptance: number; surprises: Surprise[]; fit: FitDay[]; nextTest: NextTest | null };
+  | { status: 'ok'; atMs: number; startMs: number; plan: CarePlan; forecast: Forecast; proved: boolean; readings: number; acceptance: number; surprises: Surprise[]; fit: FitDay[]; fitted: Fitted; loadMgN: number | null; nextTest: NextTest | null };
 
 /** Fits and forecasts; yields progress. The posterior is handed out for what-ifs. @throws RangeError for a tank that is not there. */
 export function* answer(doc: Document, q: Question): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
@@ -51,7 +51,7 @@ export function* answer(doc: Document, q: Question): Generator<Progress, { answe
   const fresh = (p: { atMs: number } | undefined) => p !== undefined && q.atMs - p.atMs <= 3 * DAY_MS;
   return {
     answer: {
-      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprises(posterior), fit: fitBands(posterior), nextTest: nextTest(out, timeline),
+      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprises(posterior), fit: fitBands(posterior), fitted: fittedNumbers(posterior), loadMgN: q.loadMgN, nextTest: nextTest(out, timeline),
       // What a proof has shown is not forecast any more.
       forecast: proved ? { ...out, ready: now, readyNowShare: 1, neverShare: 0, readyDays: new Float64Array(out.readyDays.length), ammoniaClear: lastA?.zero && fresh(lastA) ? now : out.ammoniaClear, nitriteClear: lastN?.zero && fresh(lastN) ? now : out.nitriteClear } : out,
     },

@@ -1,7 +1,7 @@
 /** The fitted past, to be held against the readings, and the test that would tell most next. */
 import type { DailyBand, Forecast } from './forecast';
 import { machineFor, type Posterior } from './infer';
-import { planSteps, runPlan, startState } from './kernel';
+import { planSteps, runPlan, S, startState, STATE_SIZE, warmthAt } from './kernel';
 import { DIMENSIONS, noiseFrom, paramsFrom } from './prior';
 import type { Observation, Timeline } from './timeline';
 
@@ -35,6 +35,51 @@ export function fitBands(p: Posterior): FitDay[] {
     return [q(0.1), q(0.5), q(0.9)];
   };
   return days.map((day, k) => ({ day: day - t.nowDay, ammonia: band(seen[k]?.[0]), nitrite: band(seen[k]?.[1]), nitrate: band(seen[k]?.[2]), alkalinity: band(seen[k]?.[3]) }));
+}
+
+/** What the fit believes of the tank now, 10, 50 and 90 %: the numbers a derivation is written with. */
+export interface Fitted {
+  particles: number;
+  tempC: number;
+  warmth: number;
+  believedL: number;
+  zeroAmmonia: number;
+  zeroNitrite: number;
+  /** Growth, mg N/L a day of capacity for each mg N/L, at 25 C. */
+  muA: Triple;
+  muN: Triple;
+  /** Half-saturations, mg N/L. */
+  ka: Triple;
+  kn: Triple;
+  /** Capacities now, mg N/L a day. */
+  capacityA: Triple;
+  capacityN: Triple;
+  /** Real over believed volume. */
+  volume: Triple;
+}
+
+export type Triple = [number, number, number];
+
+export function fittedNumbers(p: Posterior): Fitted {
+  const { timeline: t, particles: n } = p;
+  const m = machineFor(t);
+  const of = (): Float64Array => new Float64Array(n);
+  const lists = { muA: of(), muN: of(), ka: of(), kn: of(), capacityA: of(), capacityN: of(), volume: of() };
+  for (let i = 0; i < n; i++) {
+    paramsFrom(p.z, i * DIMENSIONS, p.prior, m.params);
+    for (const key of ['muA', 'muN', 'ka', 'kn', 'volume'] as const) lists[key][i] = m.params[key];
+    lists.capacityA[i] = p.states[i * STATE_SIZE + S.x] as number;
+    lists.capacityN[i] = p.states[i * STATE_SIZE + S.y] as number;
+  }
+  const triple = (list: Float64Array): Triple => {
+    const sorted = list.sort();
+    const q = (share: number) => sorted[Math.round(share * (n - 1))] ?? 0;
+    return [q(0.1), q(0.5), q(0.9)];
+  };
+  return {
+    particles: n, tempC: t.tempC, warmth: warmthAt(t.tempC), believedL: t.believedL, zeroAmmonia: t.zeroAmmonia, zeroNitrite: t.zeroNitrite,
+    muA: triple(lists.muA), muN: triple(lists.muN), ka: triple(lists.ka), kn: triple(lists.kn), capacityA: triple(lists.capacityA), capacityN: triple(lists.capacityN), volume: triple(lists.volume),
+  };
 }
 
 export interface NextTest {

@@ -8,4 +8,4 @@ export { type Surprise } from './surprise';
 export { type FitDay, type NextTest } from './fit';
 export { coursesFor, WHAT_IFS, whatIf, type WhatIf, type WhatIfId } from './whatIf';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
-export { dateWords, headline, planWords, shortDates, whyLong } from './words';
+export { dateWords, derivation, type Derived, expectedWords, headline, planWords, shortDates, whyLong } from './words';

@@ -1,5 +1,5 @@
 import { DAY, History, START_MS } from '../testing/history';
-import { answerNow, dateWords, headline, inputsOf, plannedLoad, planWords, shortDates, sliceFor, whyLong, type CarePlan } from '.';
+import { answerNow, dateWords, derivation, expectedWords, headline, inputsOf, plannedLoad, planWords, shortDates, sliceFor, whyLong, type CarePlan } from '.';
 
 const day = (ms: number) => `day ${Math.round(ms / DAY)}`;
 
@@ -61,3 +61,23 @@ test('the plan is said as the log shows it', () => {
   expect(planWords({ ...plan, when: { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 }, feedMgNPerDay: 8.2 })).toBe('Food worth 8 mg N a day.');
   expect(planWords({ ...plan, doseMgNPerL: 0 })).toBe('Nothing more goes in.');
 });
+
+test('a derivation has the numbers of the tank in it, each with its unit', () => {
+  const a = answerNow(history().doc, { tankId: 't', atMs: START_MS + 10 * DAY, seed: 1, horizonDays: 60, plan: 'dose', loadMgN: 12, options: { particles: 100, sweeps: 1 } });
+  if (a.status !== 'ok') throw new Error(a.because);
+  for (const what of ['ammoniaClear', 'bothClear', 'ready', 'load', 'doublingA', 'doublingN', 'alkalinity'] as const) {
+    const text = derivation(what, a).join(' ');
+    expect(text).toMatch(/\d/);
+    expect(text).not.toMatch(/NaN|Infinity|undefined/);
+  }
+  // 12 mg N a day over the fitted volume, near 100 L.
+  expect(derivation('load', a)[1]).toMatch(/^12 mg N a day in (8|9|10|11)\d L is 0\.1\d\d mg N\/L a day/);
+  const [, mu, hours] = /ln 2 \/ \((\d\.\d\d) a day × 1\.00\) = (\d+) h/.exec(derivation('doublingA', a)[1] ?? '') ?? [];
+  expect(Math.abs((Math.LN2 * 24) / Number(mu) - Number(hours))).toBeLessThan(1);
+});
+
+test.each([
+  [{ day: 1, what: 'ammonia', expected: [0, 1, 2], low: 3, high: 4 }, '1.3 mg/L NH₄'],
+  [{ day: 1, what: 'nitrate', expected: [0, 10, 20], low: 0, high: 0 }, '44 mg/L NO₃'],
+  [{ day: 1, what: 'alkalinity', expected: [7, 8.04, 9], low: 0, high: 0 }, '8.0 dKH'],
+] as const)('what was expected, as a kit prints it %#', (s, words) => expect(expectedWords({ ...s, expected: [...s.expected] })).toBe(words));

@@ -3,8 +3,11 @@ import { NH4_PER_N } from './plan';
 import type { Answer } from './answer';
 import type { Quantiles } from './forecast';
 import type { CarePlan } from './plan';
+import type { Surprise } from './surprise';
 
 const DAY = 86_400_000;
+const NO2_PER_N = 3.2844;
+const NO3_PER_N = 4.4266;
 
 /** "2 to 6 Dec, most likely the 4th"; "not within 90 days"; "now". */
 export function dateWords(q: Quantiles, atMs: number, horizonDays: number, day: (ms: number) => string): string {
@@ -47,6 +50,51 @@ export function whyLong(a: Ok): string {
   if (!doses(a.plan) && a.plan.feedMgNPerDay === 0) return 'Nothing more goes in, so the bacteria stop growing: clearing 2 mg/L in a day needs several doses’ worth of them. Small animals may be carried sooner.';
   if (a.plan.feedMgNPerDay > 0 && !doses(a.plan)) return 'Light feeding keeps the bacteria small: enough for what is fed, not for 2 mg/L in a day.';
   return 'The doses are too far apart, or the second bacteria too few, to grow into 2 mg/L a day.';
+}
+
+/** What the fit expected where a reading surprises, as most kits would print it. */
+export function expectedWords(s: Surprise): string {
+  const mid = s.expected[1];
+  if (s.what === 'alkalinity') return `${mid.toFixed(1)} dKH`;
+  const printed = mid * { ammonia: NH4_PER_N, nitrite: NO2_PER_N, nitrate: NO3_PER_N }[s.what];
+  return `${printed.toFixed(printed < 10 ? 1 : 0)} mg/L ${{ ammonia: 'NH₄', nitrite: 'NO₂', nitrate: 'NO₃' }[s.what]}`;
+}
+
+export type Derived = 'ammoniaClear' | 'bothClear' | 'ready' | 'load' | 'doublingA' | 'doublingN' | 'alkalinity';
+
+/** How a number of the forecast came about: the rule, then the same with the numbers of this tank in it. */
+export function derivation(what: Derived, a: Ok): string[] {
+  const f = a.fitted;
+  const nh4 = (x: number) => `${(x * NH4_PER_N).toFixed(2)} mg/L NH₄`;
+  const no2 = (x: number) => `${(x * NO2_PER_N).toFixed(2)} mg/L NO₂`;
+  const range = ([low, mid, high]: readonly [number, number, number], digits = 2) => `${mid.toFixed(digits)} (${low.toFixed(digits)} to ${high.toFixed(digits)})`;
+  const futures = `${f.particles} tanks that fit your ${a.readings} readings run on under the plan. The dates are those by which 10, 50 and 90 of 100 of them get there, stretched a little for what the model cannot know.`;
+  const doubling = (mu: readonly [number, number, number], group: string) => [
+    `Doubling = ln 2 / (μ · 1.1^(T − 25) · this week’s growth), for the ${group} bacteria with plenty to eat.`,
+    `ln 2 / (${mu[1].toFixed(2)} a day × ${f.warmth.toFixed(2)}) = ${((Math.LN2 * 24) / (mu[1] * f.warmth)).toFixed(0)} h at ${f.tempC.toFixed(1)} °C, before the week’s wandering. μ is ${range(mu)} mg N/L a day for each mg N/L oxidised.`,
+  ];
+  switch (what) {
+    case 'ammoniaClear':
+      return [`The first half day on which your kit would read zero: under ${nh4(f.zeroAmmonia)}, half its lowest step.`, `Uptake = X · A / (Ka + A): X now ${range(f.capacityA)} mg N/L a day, Ka ${range(f.ka)} mg N/L.`, futures];
+    case 'bothClear':
+      return [`The first half day on which both would read zero: ammonia under ${nh4(f.zeroAmmonia)}, nitrite under ${no2(f.zeroNitrite)}.`, `Nitrite goes by Y · N / (Kn + N): Y now ${range(f.capacityN)} mg N/L a day, Kn ${range(f.kn)} mg N/L.`, futures];
+    case 'ready':
+      return [
+        `On each half day 2 mg/L NH₄ (1.553 mg N/L in ${f.believedL.toFixed(0)} L) are put into each tank on trial. It passes when a day later both would read zero.`,
+        `Capacities now: first group ${range(f.capacityA)}, second ${range(f.capacityN)} mg N/L a day; about twice the dose a day is needed, because uptake slackens as little is left.`, futures,
+      ];
+    case 'load':
+      return a.loadMgN === null ? [] : [
+        `The load must be taken up with ammonia at 0.05 and nitrite at 0.1 mg N/L: X · 0.05 / (Ka + 0.05) and Y · 0.1 / (Kn + 0.1).`,
+        `${a.loadMgN.toFixed(0)} mg N a day in ${(f.believedL * f.volume[1]).toFixed(0)} L is ${(a.loadMgN / (f.believedL * f.volume[1])).toFixed(3)} mg N/L a day; today’s middle is ${((f.capacityA[1] * 0.05) / (f.ka[1] + 0.05)).toFixed(3)} and ${((f.capacityN[1] * 0.1) / (f.kn[1] + 0.1)).toFixed(3)}.`, futures,
+      ];
+    case 'doublingA':
+      return doubling(f.muA, 'first');
+    case 'doublingN':
+      return doubling(f.muN, 'second');
+    case 'alkalinity':
+      return ['Each mg N/L of ammonia oxidised uses 0.400 dKH; buffer that the plan would add is left out here.', `Now ${a.forecast.bands[0]?.alkalinity[1].toFixed(1) ?? '–'} dKH in the middle of the fit.`];
+  }
 }
 
 const span = ([low, high]: readonly [number, number]): string => {

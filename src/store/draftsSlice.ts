@@ -36,6 +36,8 @@ export const keptForecastSchema = z.strictObject({
   ready: quantilesSchema,
   bothClear: quantilesSchema,
   nextTest: z.strictObject({ what: z.enum(['ammonia', 'nitrite']), day: z.number() }).nullable(),
+  /** Readings that the fit did not expect; the expected middle as the kit would print it. */
+  surprises: z.array(z.strictObject({ what: z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity']), atMs: z.number(), expected: z.string().max(40) })).max(3),
 }).or(z.strictObject({ inputs: z.string().regex(/^[0-9a-f]{16}$/), cannotSay: z.string().max(400) }));
 export type KeptForecast = z.infer<typeof keptForecastSchema>;
 

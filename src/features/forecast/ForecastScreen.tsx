@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
-import { dateWords, headline, plannedLoad, planWords, WHAT_IFS, whyLong, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
+import { dateWords, derivation, expectedWords, headline, type Derived, plannedLoad, planWords, WHAT_IFS, whyLong, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
 import { formatDecimal, fromMgNPerL } from '../../../core/units';
-import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayHour } from '../../store';
-import { Button, Choice, Line, Row, Screen, Section, space, Table, Txt, useTheme } from '../../ui';
+import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayShort } from '../../store';
+import { Button, Choice, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts';
 import { WithTank } from '../shell';
 import { useForecast } from '../../workers';
@@ -87,14 +87,14 @@ function Answered({ tank, answer: a, whatIfs, varying, onVary }: { tank: Tank; a
       <Txt kind="word" live tone={head.word === 'Now' || a.proved ? 'go' : 'ink'} style={styles.word}>{head.word}</Txt>
       <Txt style={styles.big}>{head.text}</Txt>
       {a.surprises.map((s) => (
-        <Txt key={`${s.what}${s.day}`} tone="nitrite">{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY)} surprises: about ${formatDecimal(s.expected[1], 2)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
+        <Txt key={`${s.what}${s.day}`} tone="nitrite">{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY)} surprises: about ${expectedWords(s)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
-      <Line name="Ammonia reads zero" value={when(f.ammoniaClear)} />
-      <Line name="Both read zero" value={when(f.nitriteClear)} />
-      <Line name="A proof of 2 mg/L would pass" value={a.proved ? 'passed' : when(f.ready)} />
-      {f.readyForLoad ? <Line name={`Ready for ${load.words}`} value={when(f.readyForLoad)} /> : null}
+      <Told answer={a} what="ammoniaClear" name="Ammonia reads zero" value={when(f.ammoniaClear)} />
+      <Told answer={a} what="bothClear" name="Both read zero" value={when(f.nitriteClear)} />
+      {a.proved ? <Line name="A proof of 2 mg/L would pass" value="passed" /> : <Told answer={a} what="ready" name="A proof of 2 mg/L would pass" value={when(f.ready)} />}
+      {f.readyForLoad ? <Told answer={a} what="load" name={`Ready for ${load.words}`} value={when(f.readyForLoad)} /> : null}
       {f.ready.p50 !== null && f.neverShare > 0.1 && !a.proved ? <Txt kind="small" tone="second">{`In ${Math.round(f.neverShare * 100)} of 100 futures it does not get there. ${whyLong(a)}`}</Txt> : null}
-      {a.nextTest ? <Txt kind="strong">{`The next test that tells most: ${a.nextTest.what} on ${weekdayHour(a.atMs + a.nextTest.day * DAY)}.`}</Txt> : null}
+      {a.nextTest ? <Txt kind="strong">{`The next test that tells most: ${a.nextTest.what} on ${weekdayShort(a.atMs + a.nextTest.day * DAY)}.`}</Txt> : null}
       <Bands tank={tank} answer={a} />
       <Button kind="quiet" label={table ? 'Hide the table' : 'Show as a table'} expanded={table} onPress={() => setTable(!table)} />
       {table ? (
@@ -102,9 +102,9 @@ function Answered({ tank, answer: a, whatIfs, varying, onVary }: { tank: Tank; a
           rows={f.bands.filter((b) => b.day % 5 === 0 && b.day <= 60).map((b) => [shortDay(a.atMs + b.day * DAY), ...[b.ammonia, b.nitrite, b.alkalinity].map((x) => x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '))])} />
       ) : null}
       <Section title="What the bacteria seem to do">
-        <Line name="First group doubles" value={hours(f.doublingA)} />
-        <Line name="Second group doubles" value={hours(f.doublingN)} />
-        <Line name="Alkalinity under 7 dKH, unbuffered" value={when(f.alkalinity7)} />
+        <Told answer={a} what="doublingA" name="First group doubles" value={hours(f.doublingA)} />
+        <Told answer={a} what="doublingN" name="Second group doubles" value={hours(f.doublingN)} />
+        <Told answer={a} what="alkalinity" name="Alkalinity under 7 dKH, unbuffered" value={when(f.alkalinity7)} />
         <Line name="Under 5 dKH" value={when(f.alkalinity5)} />
         <Txt kind="small" tone="second">{`Fitted to ${a.readings} trusted readings as intervals, with the reader’s error, by sequential Monte Carlo; growth may wander from week to week and kits may err together, because the tank is not the model. Doubling when food is plenty.`}</Txt>
       </Section>
@@ -116,6 +116,21 @@ function Answered({ tank, answer: a, whatIfs, varying, onVary }: { tank: Tank; a
         ) : null}
       </Section>
     </>
+  );
+}
+
+/** A line that opens how its number came about. */
+function Told({ answer, what, name, value }: { answer: Ok; what: Derived; name: string; value: string }) {
+  const { roles } = useTheme();
+  const [open, setOpen] = useState(false);
+  return (
+    <View style={[styles.told, { borderColor: roles.hairline }]}>
+      <Pressable role="button" aria-expanded={open} aria-label={`${name}: ${value}. How it is worked out`} onPress={() => setOpen(!open)} style={styles.toldLine}>
+        <Txt style={styles.toldName}>{`${name}  `}<Txt kind="small" tone="second" style={styles.how}>how</Txt></Txt>
+        <Txt kind="strong" style={styles.toldValue}>{value}</Txt>
+      </Pressable>
+      {open ? <View style={styles.toldHow}>{derivation(what, answer).map((line) => <Txt key={line} kind="small" tone="second">{line}</Txt>)}</View> : null}
+    </View>
   );
 }
 
@@ -158,6 +173,12 @@ const styles = StyleSheet.create({
   footer: { justifyContent: 'flex-end' },
   word: { fontSize: 56, lineHeight: 58 },
   big: { fontSize: 19, lineHeight: 28 },
+  told: { borderBottomWidth: 1 },
+  toldLine: { flexDirection: 'row', justifyContent: 'space-between', gap: space(4), paddingVertical: space(2), minHeight: TARGET },
+  toldName: { flexShrink: 1 },
+  toldValue: { textAlign: 'right', flexShrink: 0, maxWidth: '60%' },
+  toldHow: { gap: space(1), paddingBottom: space(3) },
+  how: { textDecorationLine: 'underline' },
   progress: { gap: space(2) },
   track: { height: 10, borderRadius: 5, overflow: 'hidden' },
   bar: { height: 10 },

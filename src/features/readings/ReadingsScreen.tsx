@@ -53,7 +53,7 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
       <Txt kind="row" tone={standing === 'alarm' ? 'ammonia' : standing === 'steady' ? 'go' : standing === 'odd' || standing === 'drifting' ? 'nitrite' : 'ink'}>{`${STANDING_WORDS[standing].charAt(0).toUpperCase()}${STANDING_WORDS[standing].slice(1)}`}</Txt>
       {stability ? (
         <>
-          <Line name="Wanders in a week" value={`${stability.driftPerWeek >= 0 ? '+' : '−'}${delta(stability.driftPerWeek)} ${unit}`} />
+          <Line name="Wanders in a week" value={`${delta(stability.driftPerWeek) === '0' ? '' : stability.driftPerWeek > 0 ? '+' : '−'}${delta(stability.driftPerWeek)} ${unit}`} />
           <Line name="Jumps about by" value={`± ${delta(stability.spread)} ${unit}, ${stability.count} readings in four weeks`} />
         </>
       ) : <Txt kind="small" tone="second">Three readings over two days or more say how steady it is.</Txt>}

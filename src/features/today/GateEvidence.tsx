@@ -12,7 +12,7 @@ import { evidenceFootnote, evidenceRows } from './model';
 const RULE_WORDS: Record<GateId, string> = {
   seaWater: `Salinity ${RULES.salinity[0]} to ${RULES.salinity[1]} ppt and ${RULES.tempC[0]} to ${RULES.tempC[1]} °C at the last trusted reading. Steadiness counts more than a number.`,
   ammoniaFalling: 'A trusted reading at 70 % or less of the highest before it, water changes taken out. A zero counts only after a measured rise or a dose.',
-  nitriteFalling: 'The same for nitrite. Where nitrite never shows, two clear tests with nitrate present do.',
+  nitriteFalling: 'A trusted nitrite reading at 70 % or less of the highest before it, water changes taken out. Where nitrite never shows, two clear tests with nitrate present do.',
   bothClear: `Ammonia and nitrite both zero in two sittings at least ${RULES.clearApartHours} hours apart, after a measured rise, with nitrate to show for it. Nitrite hardly harms fish in sea water; while it shows, the second bacteria cannot keep up, so we wait for zero.`,
   settle: `${RULES.settleDays} days from the first clear test, with nothing found since.`,
   film: 'Both clear, and green film or hair algae logged. Film supports the tests; it measures no ammonia.',

@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useCallback } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
-import { shortDates, type Answer } from '../../../core/forecast';
+import { expectedWords, shortDates, type Answer } from '../../../core/forecast';
 import type { GateId } from '../../../core/readiness';
 import { forecastKept, localMidnight, selectDocument, shortDay, useAppDispatch, useAppSelector, type KeptForecast } from '../../store';
 import { space, Txt } from '../../ui';
@@ -18,7 +18,7 @@ export type LikelyState = { kind: 'off' } | { kind: 'working' } | { kind: 'said'
 
 /** What is kept of an answer: the two dates Today speaks of and the test that tells most. */
 export const keptOf = (inputs: string, a: Answer): KeptForecast =>
-  a.status === 'cannotSay' ? { inputs, cannotSay: a.because.slice(0, 400) } : { inputs, atMs: a.atMs, horizonDays: a.forecast.horizonDays, proved: a.proved, ready: a.forecast.ready, bothClear: a.forecast.nitriteClear, nextTest: a.nextTest };
+  a.status === 'cannotSay' ? { inputs, cannotSay: a.because.slice(0, 400) } : { inputs, atMs: a.atMs, horizonDays: a.forecast.horizonDays, proved: a.proved, ready: a.forecast.ready, bothClear: a.forecast.nitriteClear, nextTest: a.nextTest, surprises: a.surprises.map((s) => ({ what: s.what, atMs: a.startMs + s.day * DAY, expected: expectedWords(s) })) };
 
 /** The forecast for the gate a tank stands at, worked out quietly and kept with its inputs. */
 export function useLikely(tank: Tank, gate: GateId | null, now: number): LikelyState {
@@ -48,15 +48,20 @@ export function LikelyDates({ tank, gate, state }: { tank: Tank; gate: GateId | 
   const said = words === null ? `${proof ? 'A proof' : 'Both clear'}: not in sight within ${state.likely.horizonDays} days as things go.` : `${proof ? 'Proof passes' : 'Both clear'} ${words}`;
   const more = later ? `A proof of 2 mg/L would pass ${later}.` : '';
   return (
+    <>
+    {state.likely.surprises.map((s) => (
+      <Txt key={`${s.what}${s.atMs}`} kind="small" tone="nitrite">{`The ${s.what} reading of ${shortDay(s.atMs)} surprises: about ${s.expected} was expected. Before believing it, repeat the test; check the kit’s basis and date, and whether a dose or change is missing from the log.`}</Txt>
+    ))}
     <Link href={`/tank/${tank.id}/cycle/forecast` as Href} aria-label={`${said}. ${more} To the forecast`} style={styles.link}>
       <View style={styles.place}>
-        <Txt kind="strong">{said}{more ? null : <Txt style={styles.why}>{'  why'}</Txt>}</Txt>
+        <Txt kind="strong">{`${said}  `}{more ? null : <Txt style={styles.why}>why</Txt>}</Txt>
         {words !== null && q.p50 !== null && q.p50 >= 0.6 ? (
           <DateStrip nowMs={atMs} lowMs={at(q.p10 ?? 0)} midMs={at(q.p50)} highMs={q.p90 === null ? null : at(q.p90)} summary={said} midnight={localMidnight} dayLabel={shortDay} />
         ) : null}
-        {more ? <Txt kind="small" tone="second">{more}<Txt kind="small" style={styles.why}>{'  why'}</Txt></Txt> : null}
+        {more ? <Txt kind="small" tone="second">{`${more}  `}<Txt kind="small" style={styles.why}>why</Txt></Txt> : null}
       </View>
     </Link>
+    </>
   );
 }
 

@@ -61,8 +61,8 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
         <View style={styles.words}>
           <Txt kind={here ? 'title' : 'row'}>{mark.title}{mark.status === 'passed' ? ' ✓' : ''}</Txt>
           <Txt kind={here ? 'body' : 'small'} tone={here ? 'ink' : 'second'}>
-            {mark.note}
-            {here ? <Txt style={styles.why}>{'  why'}</Txt> : null}
+            {here ? `${mark.note}  ` : mark.note}
+            {here ? <Txt style={styles.why}>why</Txt> : null}
           </Txt>
         </View>
       </Pressable>
