@@ -1,6 +1,6 @@
 /** The forecast with progress, stop and what-if; the ledger's finding; the worker dying. */
 import { expect, test } from '@playwright/test';
-import { openDemo, place, press, watchErrors } from './app';
+import { logSample, openDemo, place, press, saved, watchErrors } from './app';
 
 test('a forecast under a plan, stopped and run again, against other courses', async ({ page }) => {
   test.setTimeout(120_000);
@@ -30,6 +30,34 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   expect(errors).toEqual([]);
 });
 
+test('Today says when by itself, keeps it through a reload, and works it out anew after a new reading', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/tank/pantry-cube');
+  const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
+  await expect(dates).toBeVisible({ timeout: 30_000 });
+  const said = await dates.getAttribute('aria-label');
+  await saved(page);
+  // Without any worker the kept answer still stands: it belongs to these readings.
+  await page.addInitScript(() => {
+    const made = { count: 0 };
+    (window as unknown as { made: typeof made }).made = made;
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        made.count++;
+        super(url, options);
+      }
+    };
+  });
+  await page.reload();
+  await expect(dates).toHaveAttribute('aria-label', said ?? '');
+  const workers = () => page.evaluate(() => (window as unknown as { made: { count: number } }).made.count);
+  expect(await workers()).toBe(0);
+  await logSample(page, { ammonia: '0', nitrite: '2' });
+  await expect(dates).toBeVisible({ timeout: 30_000 });
+  await expect.poll(workers).toBeGreaterThan(0);
+});
+
 test('a worker that dies is said so, and can be run again', async ({ page }) => {
   await page.addInitScript(() => {
     const Real = window.Worker;
@@ -57,7 +85,7 @@ test('an empty log is told what is missing; the ledger names what does not add u
   await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
   // A dose that the tests do not show: the account is out, and causes are ranked.
   await page.goto('/tank/pantry-cube/log/event?kind=ammoniaDose');
-  await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('8');
+  await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('14');
   await page.getByRole('button', { name: 'Done earlier?' }).click();
   await page.getByLabel('Done at').fill('2026-04-25T10:00');
   await press(page, 'Log it');

@@ -92,6 +92,7 @@ test('a sample logged with the keyboard alone', async ({ page }) => {
   await openDemo(page);
   await page.goto('/tank/pantry-cube');
   await expect(word(page)).toHaveText('Wait');
+  await expect(page.getByText(/Judged by/)).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByRole('heading', { name: 'A sample', exact: true })).toBeVisible();
   const tabTo = async (name: string) => {

@@ -58,16 +58,22 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
   });
 
   await test.step('the proof', async () => {
+    await place(page, 'Cycle');
+    await press(page, 'Dose for the proof');
     await dose(page);
+    await expect(page.getByText('0 of 24 hours since the dose')).toBeVisible();
     await later(page, { days: 1 });
     await place(page, 'Today');
     await expect(word(page)).toHaveText('Test');
+    await place(page, 'Cycle');
+    await expect(page.getByText('Test ammonia and nitrite now, in one sitting.')).toBeVisible();
     await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '20', salinity: '35', temperature: '25.1', alkalinity: '8.1', pH: '8.1' });
     await expect(word(page)).toHaveText('Go small');
     await place(page, 'Cycle');
     await expect(page.getByRole('img', { name: /Nitrogen in the tank/ })).toBeVisible();
     await press(page, 'Show as a table');
     await expect(page.getByRole('table', { name: /Nitrogen in the tank/ }).getByRole('row')).toHaveCount(7);
+    await expect(page.getByText(/^Passed: 2\.0 mg\/L gone after 24 h/)).toBeVisible();
   });
 
   await test.step('5 quarantine: look, sign, and the clock again from one', async () => {
