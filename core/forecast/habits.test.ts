@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { gatherEvidence } from '../readiness';
 import { DAY, History, START_MS } from '../testing/history';
 import { timelineOf } from './timeline';
+import { forecast } from './forecast';
 import { habitOf, rhythmOf, type DoseHabit } from './habits';
+import { infer } from './infer';
 
 const EVEN: DoseHabit = { ammoniaClear: 0.25, bothClear: 0.25, clock: 0.25, never: 0.25 };
 const timeline = (h: History, day: number) => timelineOf(gatherEvidence(h.doc, 't', START_MS + day * DAY), 0.05);
@@ -52,4 +54,36 @@ test('the wait is counted from the test that says clear, for either habit its ow
   const r = rhythmOf(timeline(h, 31));
   expect(r.waitDays[0]).toBeGreaterThan(4);
   expect(r.bothWaitDays).toEqual([expect.closeTo(0.5, 6), expect.closeTo(0.5, 6)]);
+});
+
+describe('futures follow the habit', () => {
+  const h = new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(8, { ammonia: 1, nitrite: 0.5 }).test(12, { ammonia: 0, nitrite: 5 }).test(14, { ammonia: 0, nitrite: 5 });
+  const tank = h.doc.tanks.t;
+  if (!tank) throw new Error('no tank');
+  const run = infer(tank, timeline(h, 15), { seed: 5, particles: 120, sweeps: 1 });
+  let step = run.next();
+  while (!step.done) step = run.next();
+  const posterior = step.value;
+  const rhythm = { testGapDays: [1, 1], waitDays: [0, 0], bothWaitDays: [0, 0], clockDays: [2, 2] } as const;
+  const only = (key: keyof DoseHabit): DoseHabit => ({ ammoniaClear: 0, bothClear: 0, clock: 0, never: 0, [key]: 1 });
+  /** Nitrogen that must have been given by a day, mg N/L in the middle future: what is found as any of the three. */
+  const given = (key: keyof DoseHabit, day: number) => {
+    const band = forecast(posterior, { doseMgNPerL: 1.55, when: only(key), rhythm, feedMgNPerDay: 0 }, { horizonDays: 40, seed: 2, loadMgN: null }).bands[day];
+    return (band?.ammonia[1] ?? NaN) + (band?.nitrite[1] ?? NaN) + (band?.nitrate[1] ?? NaN);
+  };
+  test('never is never: what is there stays', () => expect(Math.abs(given('never', 30) - given('never', 0))).toBeLessThan(0.4));
+  test('waiting for nitrite, too, gives less by a day than dosing when ammonia is clear', () => {
+    expect(given('bothClear', 20)).toBeLessThan(given('ammoniaClear', 20));
+    expect(given('ammoniaClear', 20)).toBeGreaterThan(given('never', 20) + 3);
+  });
+  test('by the clock every two days, as long as there is room for it', () => {
+    const doses = (given('clock', 20) - given('never', 20)) / 1.55;
+    expect(doses).toBeGreaterThan(5);
+    expect(doses).toBeLessThan(11);
+  });
+  test('a long plan of tests puts the doses further apart', () => {
+    const slow = forecast(posterior, { doseMgNPerL: 1.55, when: only('ammoniaClear'), rhythm: { ...rhythm, testGapDays: [6, 6] }, feedMgNPerDay: 0 }, { horizonDays: 40, seed: 2, loadMgN: null });
+    const band = slow.bands[20];
+    expect((band?.nitrite[1] ?? NaN) + (band?.nitrate[1] ?? NaN)).toBeLessThan(given('ammoniaClear', 20));
+  });
 });
