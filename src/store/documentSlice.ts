@@ -1,5 +1,5 @@
 /** The document in Redux: what is stored, what can be undone, and how loading and saving stand. Reducers only record. */
-import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import { applyChanges, emptyDocument, reversed, type Change, type Document } from '../../core/document';
 import type { Aside } from './load';
 
@@ -28,58 +28,37 @@ const initialState: DocumentState = {
   status: { kind: 'loading' }, entities: emptyDocument(), undo: [], redo: [], revision: 0, lastLabel: null, aside: [], saveError: null,
 };
 
-/** The plain state behind a draft: the document is replaced by structural sharing, not edited through proxies. */
-const plain = (state: DocumentState): DocumentState => original(state) ?? state;
+export const documentOpened = createAction<{ document: Document; aside: Aside[] }>('document/documentOpened');
+export const openingFailed = createAction<string>('document/openingFailed');
+export const actCommitted = createAction<Act>('document/actCommitted');
+export const actUndone = createAction('document/actUndone');
+export const actRedone = createAction('document/actRedone');
+/** Changes made in another tab of the same browser; they are theirs to undo. */
+export const changesArrived = createAction<Change[]>('document/changesArrived');
+export const noticeDismissed = createAction('document/noticeDismissed');
+export const saveFailed = createAction<string>('document/saveFailed');
+export const saveSucceeded = createAction('document/saveSucceeded');
 
-const documentSlice = createSlice({
-  name: 'document',
-  initialState,
-  reducers: {
-    documentOpened: (state, { payload }: PayloadAction<{ document: Document; aside: Aside[] }>) => ({
-      ...plain(state), status: { kind: 'ready' as const }, entities: payload.document, aside: payload.aside,
-    }),
-    openingFailed: (state, { payload }: PayloadAction<string>) => ({ ...plain(state), status: { kind: 'failed' as const, message: payload } }),
-    actCommitted: (state, { payload }: PayloadAction<Act>) => {
-      const s = plain(state);
-      return {
-        ...s, entities: applyChanges(s.entities, payload.changes), undo: [...s.undo, payload].slice(-UNDO_DEPTH), redo: [],
-        revision: s.revision + 1, lastLabel: payload.label,
-      };
-    },
-    actUndone: (state) => {
-      const s = plain(state);
-      const act = s.undo[s.undo.length - 1];
-      if (!act) return s;
-      return {
-        ...s, entities: applyChanges(s.entities, reversed(act.changes)), undo: s.undo.slice(0, -1), redo: [...s.redo, act],
-        revision: s.revision + 1, lastLabel: `Undone: ${act.label}`,
-      };
-    },
-    actRedone: (state) => {
-      const s = plain(state);
-      const act = s.redo[s.redo.length - 1];
-      if (!act) return s;
-      return {
-        ...s, entities: applyChanges(s.entities, act.changes), redo: s.redo.slice(0, -1), undo: [...s.undo, act],
-        revision: s.revision + 1, lastLabel: `Done again: ${act.label}`,
-      };
-    },
-    /** Changes made in another tab of the same browser; they are theirs to undo. */
-    changesArrived: (state, { payload }: PayloadAction<Change[]>) => {
-      const s = plain(state);
-      return { ...s, entities: applyChanges(s.entities, payload) };
-    },
-    noticeDismissed: (state) => {
-      state.lastLabel = null;
-    },
-    saveFailed: (state, { payload }: PayloadAction<string>) => {
-      state.saveError = payload;
-    },
-    saveSucceeded: (state) => {
-      state.saveError = null;
-    },
-  },
-});
-
-export const { documentOpened, openingFailed, actCommitted, actUndone, actRedone, changesArrived, noticeDismissed, saveFailed, saveSucceeded } = documentSlice.actions;
-export const documentReducer = documentSlice.reducer;
+/** A plain reducer, not one that edits drafts: what is replaced is shared structure, and a history of tens of thousands of entities must
+ *  not be walked at each act, neither to draft nor to freeze it. */
+export function documentReducer(s: DocumentState = initialState, action: UnknownAction): DocumentState {
+  if (documentOpened.match(action)) return { ...s, status: { kind: 'ready' }, entities: action.payload.document, aside: action.payload.aside };
+  if (openingFailed.match(action)) return { ...s, status: { kind: 'failed', message: action.payload } };
+  if (actCommitted.match(action)) {
+    const act = action.payload;
+    return { ...s, entities: applyChanges(s.entities, act.changes), undo: [...s.undo, act].slice(-UNDO_DEPTH), redo: [], revision: s.revision + 1, lastLabel: act.label };
+  }
+  if (actUndone.match(action)) {
+    const act = s.undo[s.undo.length - 1];
+    return act ? { ...s, entities: applyChanges(s.entities, reversed(act.changes)), undo: s.undo.slice(0, -1), redo: [...s.redo, act], revision: s.revision + 1, lastLabel: `Undone: ${act.label}` } : s;
+  }
+  if (actRedone.match(action)) {
+    const act = s.redo[s.redo.length - 1];
+    return act ? { ...s, entities: applyChanges(s.entities, act.changes), redo: s.redo.slice(0, -1), undo: [...s.undo, act], revision: s.revision + 1, lastLabel: `Done again: ${act.label}` } : s;
+  }
+  if (changesArrived.match(action)) return { ...s, entities: applyChanges(s.entities, action.payload) };
+  if (noticeDismissed.match(action)) return { ...s, lastLabel: null };
+  if (saveFailed.match(action)) return { ...s, saveError: action.payload };
+  if (saveSucceeded.match(action)) return { ...s, saveError: null };
+  return s;
+}

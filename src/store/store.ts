@@ -1,6 +1,5 @@
 /** The store and its opening. */
 import { combineReducers, configureStore, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import { setAutoFreeze } from 'immer';
 import { changesOf, type Document, type Edit } from '../../core/document';
 import { actCommitted, documentOpened, documentReducer, openingFailed, actUndone } from './documentSlice';
 import { draftsOpened, draftsReducer, readDrafts } from './draftsSlice';
@@ -8,9 +7,6 @@ import { emptyDocument } from '../../core/document';
 import { loadDocument } from './load';
 import { browserTabs, persistence, type Tabs } from './persistence';
 import { browserStorage, type Storage } from './storage';
-
-// Freezing finds a mutation while developing; on a history of years it would walk every entity when the page opens.
-setAutoFreeze(process.env.NODE_ENV !== 'production');
 
 const rootReducer = combineReducers({ document: documentReducer, drafts: draftsReducer });
 export type RootState = ReturnType<typeof rootReducer>;
