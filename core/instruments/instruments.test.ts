@@ -44,7 +44,7 @@ describe('in the judgement', () => {
     const now = at(0.5);
     expect(assessTank(h.doc, 't', now).gates[0]?.status).toBe('passed');
     const c = cal(0.2, 35, 37);
-    h.doc.calibrations[c.id] = c;
+    h.doc.calibrations = { ...h.doc.calibrations, [c.id]: c };
     const judged = assessTank(h.doc, 't', now);
     expect(judged.gates[0]?.status).toBe('here');
     expect(judged.alarms.map((a) => a.code)).toContain('driftDoubt');
@@ -53,7 +53,7 @@ describe('in the judgement', () => {
   test('later readings are corrected', () => {
     const h = new History();
     const c = cal(-1, 35, 36);
-    h.doc.calibrations[c.id] = c;
+    h.doc.calibrations = { ...h.doc.calibrations, [c.id]: c };
     h.water(0);
     expect(gatherEvidence(h.doc, 't', at(1)).series.salinity[0]?.interval.mid).toBeCloseTo(34, 9);
   });

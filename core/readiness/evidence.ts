@@ -62,11 +62,6 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
   if (!tank) throw new RangeError(`"tankId" must be a tank of the document, got "${tankId}"`);
   const netL = netVolume(tank).netL;
   const byTime = <T extends { atMs: number }>(a: T, b: T) => a.atMs - b.atMs;
-  const samples = Object.values(doc.samples)
-    .filter((s) => s.tankId === tankId)
-    .map((sample) => ({ sample, atMs: timeOf(sample) }))
-    .filter((s) => s.atMs <= nowMs)
-    .sort(byTime);
   const timed = Object.values(doc.events)
     .filter((e) => e.tankId === tankId)
     .map((event) => ({ event, atMs: timeOf(event) }))
@@ -77,7 +72,7 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
     tank,
     netL,
     nowMs,
-    series: seriesOf(samples, doc.kits, doc.calibrations),
+    series: seriesAt(doc, tankId, nowMs),
     doses: timed.flatMap(({ event, atMs }) => (event.kind === 'ammoniaDose' ? [{ atMs, mgNPerL: event.mgN / netL }] : [])),
     changes: timed.flatMap(({ event, atMs }) =>
       event.kind === 'waterChange' ? [{ atMs, fraction: Math.min(1, event.litres / netL) }] : []),
@@ -96,6 +91,26 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
     ),
   };
 }
+
+/** The series as known at a moment. Worked out once for a tank as long as samples, kits and calibrations stand: an event, an animal, a
+ *  later minute lay nothing out again. Collections are replaced, never changed, by every act. */
+function seriesAt(doc: Document, tankId: string, nowMs: number): Record<Parameter, readonly Point[]> {
+  const known = layouts(doc.samples)(doc.kits)(doc.calibrations);
+  let whole = known.get(tankId);
+  if (!whole) {
+    const samples = Object.values(doc.samples).filter((s) => s.tankId === tankId).map((sample) => ({ sample, atMs: timeOf(sample) })).sort((a, b) => a.atMs - b.atMs);
+    whole = { samples, series: seriesOf(samples, doc.kits, doc.calibrations) };
+    known.set(tankId, whole);
+  }
+  const last = lastOf(whole.samples);
+  return last === undefined || last.atMs <= nowMs ? whole.series : seriesOf(whole.samples.filter((s) => s.atMs <= nowMs), doc.kits, doc.calibrations);
+}
+
+interface Layout {
+  samples: { sample: Sample; atMs: number }[];
+  series: Record<Parameter, readonly Point[]>;
+}
+const layouts = remembered((_samples: Document['samples']) => remembered((_kits: Document['kits']) => remembered((_calibrations: Document['calibrations']) => new Map<string, Layout>())));
 
 function seriesOf(samples: { sample: Sample; atMs: number }[], kits: Record<string, Kit>, calibrations: Record<string, Calibration>): Record<Parameter, readonly Point[]> {
   const series = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;

@@ -52,3 +52,16 @@ test('each object is worked out once', () => {
   expect([size(list), size(list), size([1])]).toEqual([2, 2, 1]);
   expect(calls).toBe(2);
 });
+
+test('what was laid out once serves later moments, and a moment before the last sample sees no more than there was', () => {
+  const h = new History().dose(0, 2).test(1, { ammonia: 2 }).test(4, { ammonia: 1 });
+  const at = (day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
+  const whole = at(5);
+  expect(at(6).series).toBe(whole.series);
+  expect(at(2).series.ammonia.map((p) => p.text)).toEqual(['2']);
+  h.event(5, { kind: 'note' });
+  expect(at(6).series).toBe(whole.series);
+  expect(h.test(6, { ammonia: 0 }) && at(7).series.ammonia.map((p) => p.text)).toEqual(['2', '1', '0']);
+  const kits = { ...h.doc.kits, 'kit-ammonia': { ...h.doc.kits['kit-ammonia']!, expires: '2025-01-01' } };
+  expect(gatherEvidence({ ...h.doc, kits }, 't', START_MS + 7 * DAY).series.ammonia[0]?.doubts).toEqual(['expired']);
+});

@@ -28,10 +28,10 @@ export class History {
 
   test(day: number, readings: Readings): this {
     const id = `s${this.n++}`;
-    this.doc.samples[id] = {
+    this.doc.samples = { ...this.doc.samples, [id]: {
       id, tankId: 't', at: this.at(day), note: '',
       readings: Object.entries(readings).map(([parameter, v]) => ({ parameter: parameter as Parameter, kitId: `kit-${parameter}`, value: valueOf(v) })),
-    };
+    } };
     return this;
   }
 
