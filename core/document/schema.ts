@@ -133,6 +133,16 @@ export const sampleSchema = z.strictObject({
   editedAt: time.optional(),
 });
 
+/** The strength of an ammonia product as its bottle states it, with its drops in a millilitre: the next dose starts from it. */
+export const ammoniaProductSchema = z.strictObject({
+  dropsPerMl: z.number().min(5).max(60),
+  strength: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('percentNH3'), percent: positive(35) }),
+    z.strictObject({ kind: z.literal('gramsNH4ClPerL'), gramsPerL: positive(380) }),
+    z.strictObject({ kind: z.literal('drops'), drops: positive(10000), perLitres: positive(100000), raisesMgPerL: positive(100), basis: z.enum(['N', 'ion', 'NH3']) }),
+  ]),
+});
+
 const eventBase = { id, tankId: id, at: time, note, editedAt: time.optional() };
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
@@ -143,10 +153,12 @@ export const SOUNDS = ['usual', 'gurgling', 'rattling', 'silent'] as const;
 export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
 export const DOSED = ['alkalinity', 'calcium', 'magnesium'] as const;
 export const eventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable() }),
+  z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable(), product: ammoniaProductSchema.optional() }),
   z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable(),
     /** Where it comes from, its date, and for media how long it ran there and whether it stayed wet. */
-    from: z.string().max(MAX_NAME).optional(), expires: day.optional(), ranDays: amount(10000).optional(), keptWet: z.boolean().optional(), toSumpShare: amount(1).optional() }),
+    from: z.string().max(MAX_NAME).optional(), expires: day.optional(), ranDays: amount(10000).optional(), keptWet: z.boolean().optional(), toSumpShare: amount(1).optional(),
+    /** Of a bottle: what its label promises and where it was kept. */
+    label: z.string().max(MAX_NAME).optional(), storage: z.string().max(MAX_NAME).optional() }),
   z.strictObject({ ...eventBase, kind: z.literal('food'), food: z.enum(FOODS), grams: positive(100000) }),
   z.strictObject({ ...eventBase, kind: z.literal('seafoodOut') }),
   z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000), salinity: z.number().min(2).max(42).optional() }),
@@ -314,6 +326,7 @@ export type Drip = Entity<'drips'>;
 export type Calibration = Entity<'calibrations'>;
 export type Target = Entity<'targets'>;
 export type OwnParameterSpec = Entity<'ownParameters'>;
+export type AmmoniaProduct = z.infer<typeof ammoniaProductSchema>;
 export type Task = Entity<'tasks'>;
 export type SetupItem = (typeof SETUP_ITEMS)[number];
 export type Equipment = Entity<'equipment'>;

@@ -155,6 +155,12 @@ export const bothClear = remembered((e: TankEvidence): BothClear => {
   return lacksRise ? { status: 'noRise' } : { status: 'notZero', last };
 });
 
+/** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
+export const meantAsProof = (e: TankEvidence, doseAtMs: number): boolean => {
+  const riseMs = firstMeasuredRiseMs(e);
+  return pairedTests(e).some((t) => t.bothZero && t.atMs > riseMs && t.atMs <= doseAtMs);
+};
+
 export interface Proof {
   doseAtMs: number;
   doseMgNPerL: number;

@@ -1,7 +1,7 @@
 import { STARTER_KITS, type Kit } from '../../core/document';
 import { METRIC, type UnitPreferences } from '../../core/units';
 import { readDrip } from './acclimation/dripForm';
-import { readDose, NEW_DOSE } from './cycle/doseForm';
+import { readDose, NEW_DOSE, textsFrom } from './cycle/doseForm';
 import { previewImport } from './files/importText';
 import { readingsCsv } from './files/csv';
 import { doseGuard } from '../../core/dosing';
@@ -147,6 +147,24 @@ describe('events, kits, doses, drips', () => {
     const read = readDose(NEW_DOSE, 100, 'L');
     expect(!read.ok && read.faults.grams).toMatch(/missing/);
     expect(readDose({ ...NEW_DOSE, grams: '10' }, 100, 'L')).toMatchObject({ ok: true, dose: { drops: 1186 } });
+  });
+  test.each([
+    { ...NEW_DOSE, grams: '10' }, { ...NEW_DOSE, strengthKind: 'percentNH3' as const, percent: '9,5', dropsPerMl: '18' },
+    { ...NEW_DOSE, strengthKind: 'drops' as const, drops: '4', perLitres: '10', raises: '2', basis: 'N' as const },
+  ])('the bottle of the last dose fills the next one in %#', (texts) => {
+    const read = readDose(texts, 100, 'L');
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const again = readDose(textsFrom(read.product, (litres) => litres), 100, 'L');
+    expect(again).toMatchObject({ ok: true, product: read.product });
+    expect(textsFrom(undefined, (litres) => litres)).toEqual(NEW_DOSE);
+  });
+  test('a bottle of bacteria keeps what its label promises and where it stood', () => {
+    const read = readEvent({ ...emptyEvent('bacteria'), label: ' serves 400 L ', storage: 'fridge' }, context);
+    if (!read.ok) throw new Error('not read');
+    expect(read.event).toMatchObject({ label: 'serves 400 L', storage: 'fridge' });
+    expect(eventWords(read.event, 100, METRIC)).toContain('serves 400 L, kept: fridge');
+    expect(eventTextsOf(read.event, 100, METRIC, () => 'now')).toMatchObject({ label: 'serves 400 L', storage: 'fridge' });
+    expect(readEvent({ ...emptyEvent('bacteria'), label: 'x'.repeat(81) }, context)).toMatchObject({ ok: false, faults: { label: expect.stringContaining('80') } });
   });
   test('a container smaller than the bag is refused', () => {
     const texts = { bagSalinity: '31', bagTemp: '23', bagVolume: '2', tankSalinity: '35', tankTemp: '25', roomTemp: '21', container: '1', dropsPerSecond: '2', dropsPerMl: '20', floating: false };

@@ -1,3 +1,4 @@
+import { vessels } from './tools/water';
 import { emptyDocument, type Document } from '../../../core/document';
 import { gatherEvidence } from '../../../core/readiness';
 import { METRIC, toUnit, type UnitPreferences } from '../../../core/units';
@@ -88,4 +89,11 @@ test('what cannot be is said in the words on the screen', () => {
   const rodi = TOOLS.find((t) => t.id === 'rodi') as Tool;
   const swapped = run(rodi, context(METRIC, null), { sourceTds: 6, membraneTds: 280 });
   expect(!swapped.ok && swapped.message).toMatch(/^After the membrane must be .*swapped/);
+});
+
+test.each([[75, 10, 2, '7 buckets and 3 jugs'], [10, 10, 2, '1 bucket'], [1.5, 10, 2, '1 jug'], [0, 10, 2, 'none'], [20.1, 10, 2, '2 buckets and 1 jug']])('%d L in buckets of %d and jugs of %d', (litres, bucket, jug, words) => {
+  expect(vessels(litres, bucket, jug)).toBe(words);
+  const [, b = '0'] = /(\d+) bucket/.exec(vessels(litres, bucket, jug)) ?? [];
+  const [, j = '0'] = /(\d+) jug/.exec(vessels(litres, bucket, jug)) ?? [];
+  expect(Number(b) * bucket + Number(j) * jug).toBeGreaterThanOrEqual(litres);
 });

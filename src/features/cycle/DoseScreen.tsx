@@ -4,11 +4,11 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/readiness';
-import { basisLabel, formatDecimal, fromMgNPerL, NH4CL_PER_N, showQuantity, unitLabel } from '../../../core/units';
+import { basisLabel, formatDecimal, fromMgNPerL, NH4CL_PER_N, showQuantity, toUnit, unitLabel } from '../../../core/units';
 import { commit, dropsCounted, isoOf, newId, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow, type DropCount } from '../../store';
 import { Button, Caution, Choice, Line, RADIUS, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
-import { NEW_DOSE, readDose, type DoseTexts } from './doseForm';
+import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
   return <WithTank>{(tank) => <DoseSheet tank={tank} />}</WithTank>;
@@ -24,12 +24,14 @@ function DoseSheet({ tank }: { tank: Tank }) {
   const present = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia)?.interval.mid ?? 0);
   const living = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
   const count = useAppSelector((s) => s.drafts.drops[tank.id]);
-  const [texts, setTexts] = useState<DoseTexts>(NEW_DOSE);
+  const lastProduct = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).events.flatMap((x) => (x.kind === 'ammoniaDose' && x.product ? [x.product] : []))));
+  const [texts, setTexts] = useState<DoseTexts>(() => textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)));
   const change = (patch: Partial<DoseTexts>) => setTexts((t) => ({ ...t, ...patch }));
   const read = readDose(texts, netL, units.volume);
   const faultOf = (field: keyof DoseTexts) => (!read.ok && texts[field] !== '' ? (read.faults[field] ?? null) : null);
+  // A count taken up again after a reload may be of another bottle than the fields now show.
   const log = (mgN: number, mL: number) => {
-    dispatch(commit('Ammonia dose logged', [{ put: 'events', entity: { id: newId(), tankId: tank.id, at: isoOf(Date.now()), note: '', kind: 'ammoniaDose', mgN, mL } }]));
+    dispatch(commit('Ammonia dose logged', [{ put: 'events', entity: { id: newId(), tankId: tank.id, at: isoOf(Date.now()), note: '', kind: 'ammoniaDose', mgN, mL, ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}) } }]));
     dispatch(dropsCounted({ tankId: tank.id, count: null }));
     router.push(`/tank/${tank.id}/cycle` as Href);
   };

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import type { Tank } from '../../../core/document';
-import { proofState, RULES, SCHOOL_WORDS } from '../../../core/readiness';
+import { meantAsProof, proofState, RULES, SCHOOL_WORDS } from '../../../core/readiness';
 import { NEAR_ZERO_MG_N, provedCapacity } from '../../../core/stocking';
 import { fromMgNPerL } from '../../../core/units';
 import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayHour } from '../../store';
@@ -17,6 +17,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
   const state = proofState(e);
   const capacity = provedCapacity(e);
   const clear = gates.find((g) => g.id === 'bothClear')?.status === 'passed';
+  const meant = (state.status === 'failed' || state.status === 'missedTest') && meantAsProof(e, state.doseAtMs);
   const mg = (x: number) => `${x.toFixed(0)} mg N a day`;
   const pairs = Math.max(1, Math.floor((capacity?.nearZeroNowMgN ?? 0) / 6));
   return (
@@ -43,7 +44,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
         </>
       ) : (
         <>
-          <Txt>{e.inDisplay.length > 0 ? 'Animals are in: no proof dose any more. Judge by tests after each addition.' : clear ? 'Both are clear: dose 2 mg/L with the counter, then test at 24 hours (and 48).' : state.status === 'failed' ? 'The last proof dose was not cleared. Wait until both are zero, then dose again.' : state.status === 'missedTest' ? 'The last dose was not tested within two days: it proves nothing. Dose again when clear.' : 'It comes when ammonia and nitrite have both read zero twice.'}</Txt>
+          <Txt>{e.inDisplay.length > 0 ? 'Animals are in: no proof dose any more. Judge by tests after each addition.' : clear ? 'Both are clear: dose 2 mg/L with the counter, then test at 24 hours (and 48).' : meant && state.status === 'failed' ? 'The last proof dose was not cleared. Wait until both are zero, then dose again.' : meant ? 'The last dose was not tested within two days: it proves nothing. Dose again when clear.' : 'It comes when ammonia and nitrite have both read zero twice.'}</Txt>
           {clear && e.inDisplay.length === 0 ? (
             <>
               <Caution>Never with animals in the tank. Ammonia burns eyes and skin and must never meet bleach.</Caution>

@@ -62,6 +62,8 @@ function EventSheet({ tank }: { tank: Tank }) {
         <FieldRow>
           <TextField label="From" value={texts.from} onChange={(from) => change({ from })} error={faults.from} placeholder={texts.seed === 'bottle' ? 'Which bottle' : 'Whose tank'} hint="May be left empty." />
           {texts.seed === 'bottle' ? <WhenField kind="date" label="Good until" value={texts.expires} onChange={(expires) => change({ expires })} hint="Kept cool? Past its date it may be dead." /> : <TextField numeric label="Days it ran there" value={texts.ranDays} onChange={(ranDays) => change({ ranDays })} error={faults.ranDays} />}
+          {texts.seed === 'bottle' ? <TextField label="Label promises" value={texts.label} onChange={(label) => change({ label })} error={faults.label} hint="Such as litres it serves." /> : null}
+          {texts.seed === 'bottle' ? <TextField label="Kept" value={texts.storage} onChange={(storage) => change({ storage })} error={faults.storage} hint="Fridge, shelf, in the car." /> : null}
           <TextField numeric label="Share into the sump" unit="%" value={texts.sumpPercent} onChange={(sumpPercent) => change({ sumpPercent })} error={faults.sumpPercent} />
         </FieldRow>
       ) : null}

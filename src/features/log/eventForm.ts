@@ -45,11 +45,14 @@ export interface EventTexts {
   ranDays: string;
   keptWet: boolean;
   sumpPercent: string;
+  /** Of a bottle: what it promises, where it was kept. */
+  label: string;
+  storage: string;
   atText: string;
   note: string;
 }
 
-export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', seen: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', atText: '', note: '' });
+export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', seen: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', label: '', storage: '', atText: '', note: '' });
 
 /** Label and unit of the amount, null where there is none. */
 export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof DOSED)[number] = 'alkalinity'): { label: string; unit: string; optional: boolean } | null {
@@ -73,7 +76,7 @@ export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof D
 }
 
 export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
-export interface EventFaults { from?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; seen?: string; at?: string; note?: string }
+export interface EventFaults { from?: string; label?: string; storage?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; seen?: string; at?: string; note?: string }
 
 export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: number; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null }): ReadEvent {
   const faults: EventFaults = {};
@@ -124,6 +127,8 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     else faults.salinity = salinity.message;
   }
   if (t.kind === 'bacteria') {
+    if (t.label.length > MAX_NAME) faults.label = `Too long: ${MAX_NAME} characters is the most.`;
+    if (t.storage.length > MAX_NAME) faults.storage = `Too long: ${MAX_NAME} characters is the most.`;
     if (t.from.length > MAX_NAME) faults.from = `Too long: ${MAX_NAME} characters is the most.`;
     const ran = readEntry(t.ranDays, { name: 'Days it ran there', unit: null, min: 0, max: 10000, whenEmpty: 0 });
     if (!ran.ok) faults.ranDays = ran.message;
@@ -165,10 +170,11 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
 }
 
 /** What is known of a bottle or of moved media; nothing is stored for what was left empty. */
-function originOf(t: EventTexts): { from?: string; expires?: string; ranDays?: number; keptWet?: boolean; toSumpShare?: number } {
+function originOf(t: EventTexts): { from?: string; expires?: string; ranDays?: number; keptWet?: boolean; toSumpShare?: number; label?: string; storage?: string } {
   const number = (text: string) => Number(text.trim().replace(',', '.'));
   return {
     ...(t.from.trim() === '' ? {} : { from: t.from.trim() }), ...(t.seed === 'bottle' && /^\d{4}-\d{2}-\d{2}$/.test(t.expires) ? { expires: t.expires } : {}),
+    ...(t.seed === 'bottle' && t.label.trim() !== '' ? { label: t.label.trim() } : {}), ...(t.seed === 'bottle' && t.storage.trim() !== '' ? { storage: t.storage.trim() } : {}),
     ...(t.seed !== 'bottle' && t.ranDays.trim() !== '' ? { ranDays: number(t.ranDays) } : {}), ...(t.seed !== 'bottle' ? { keptWet: t.keptWet } : {}), ...(t.sumpPercent.trim() === '' ? {} : { toSumpShare: number(t.sumpPercent) / 100 }),
   };
 }
@@ -179,7 +185,7 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
     case 'ammoniaDose':
       return `+${formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1)} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`})`;
     case 'bacteria':
-      return [SEED_WORDS[e.seed], e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`, e.from ? `from ${e.from}` : '', e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`, e.keptWet === false ? 'fell dry' : '', e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : ''].filter(Boolean).join(', ');
+      return [SEED_WORDS[e.seed], e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`, e.from ? `from ${e.from}` : '', e.label ?? '', e.storage ? `kept: ${e.storage}` : '', e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`, e.keptWet === false ? 'fell dry' : '', e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : ''].filter(Boolean).join(', ');
     case 'food':
       return `${FOOD_WORDS[e.food]}, ${formatDecimal(e.grams, 1)} g`;
     case 'waterChange':
@@ -211,7 +217,7 @@ export function eventTextsOf(e: TankEvent, netL: number, units: UnitPreferences,
   if (e.kind === 'schoolChanged') return null;
   const t: EventTexts = { ...emptyEvent(e.kind), atText: fieldTime(Date.parse(e.at)), note: e.note };
   if (e.kind === 'ammoniaDose') t.amount = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 3);
-  if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL), from: e.from ?? '', expires: e.expires ?? '', ranDays: e.ranDays === undefined ? '' : String(e.ranDays), keptWet: e.keptWet ?? true, sumpPercent: e.toSumpShare === undefined ? '' : String(e.toSumpShare * 100) });
+  if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL), from: e.from ?? '', expires: e.expires ?? '', ranDays: e.ranDays === undefined ? '' : String(e.ranDays), keptWet: e.keptWet ?? true, sumpPercent: e.toSumpShare === undefined ? '' : String(e.toSumpShare * 100), label: e.label ?? '', storage: e.storage ?? '' });
   if (e.kind === 'food') Object.assign(t, { food: e.food, amount: String(e.grams) });
   if (e.kind === 'waterChange' || e.kind === 'topOff') t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);

@@ -156,6 +156,19 @@ function aimOf(goal: string, last: number | null): number {
   return shown > usual ? usual : shown / 2;
 }
 
+/** Full buckets first, the rest in jugs: "7 buckets and 3 jugs". */
+export function vessels(litres: number, bucketL: number, jugL: number): string {
+  const buckets = Math.floor(litres / bucketL + 1e-9);
+  const jugs = Math.ceil((litres - buckets * bucketL) / jugL - 1e-9);
+  const said = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+  return [...(buckets > 0 ? [said(buckets, 'bucket')] : []), ...(jugs > 0 ? [said(jugs, 'jug')] : [])].join(' and ') || 'none';
+}
+
+const FULL_CHANGE = [
+  ['Test nitrate, alkalinity, salinity', 'before'], ['Heater, pumps and top-off off', ''], ['Blow out and siphon debris', ''], ['Drain to the rock', 'rock stays wet'],
+  ['Refill at temperature and salinity', 'slowly'], ['All back on', ''], ['An hour later: salinity, alkalinity, nitrate', 'after'],
+] as const;
+
 export const changeTool: Tool = {
   id: 'change',
   title: 'Water change',
@@ -188,6 +201,7 @@ export const changeTool: Tool = {
       field('tankTempC', 'Temperature of the tank', 'temperature', 5, 40, { start: lastValue(c, 'temperature') ?? 25 }),
       field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, start: 6 }),
       field('bucketL', 'A bucket holds', 'volume', 0, 1000, { above: true, start: 10 }),
+      field('jugL', 'A jug holds', 'volume', 0, 100, { above: true, start: 2 }),
       field('sourceC', 'Water before heating', 'temperature', 1, 40, { start: 15 }),
       field('watts', 'Heater', 'number', 0, 5000, { unit: 'W', above: true, start: 150, decimals: 0 }),
     ];
@@ -225,7 +239,7 @@ export const changeTool: Tool = {
         { name: n === 1 ? 'Change' : `Each of ${n} changes`, value: `${percent} %, ${s.volume(litres)}`, strong: true },
         { name: 'Salt', value: `${s.grams(salt)} at ${strength.gramsPerLitre.toFixed(1)} g/L` },
         { name: 'RO/DI water', value: `${s.volume(total)}, ${s.number(total / v('litresPerHour'), 1)} h to make` },
-        { name: 'Buckets', value: String(Math.ceil(litres / v('bucketL'))) + (n > 1 ? ' each time' : '') },
+        { name: 'Buckets and jugs', value: `${vessels(litres, v('bucketL'), v('jugL'))}${n > 1 ? ' each time' : ''}` },
         { name: 'Heating', value: `${s.number(heatingHours(litres, v('sourceC'), v('newTempC'), v('watts')), 1)} h` },
         { name: 'After it the tank is at', value: `${s.salinity(mixedS)}, ${s.temperature(mixedT)}` },
         ...(before !== null ? [{ name: 'The same litres exchanged without a break', value: `${s.number(afterContinuousExchange(before, fraction * n, incoming), 2)} ${unit}` }] : []),
@@ -238,6 +252,7 @@ export const changeTool: Tool = {
       notes: [missed ? 'Estimated, not measured: note it as such.' : 'Pour slowly, then test again: the difference tells whether the volume is right.', percent >= 50 ? 'A change this large comes after a cycle, before animals: drain to the rock, refill at temperature, then salinity, alkalinity, nitrate.' : '10 to 20 % is usual; small changes waste a little water and upset less.'],
       warnings,
       drawing: steps.length > 1 ? { kind: 'bars', title: `${goal} after each change`, unit, bars: steps.map((x, i) => ({ label: i === 0 ? 'now' : `${i}.`, value: x, shown: s.number(x, goal === 'phosphate' ? 3 : 1), planned: i > 0 })), goal: { value: v(`aim-${goal}`), label: 'aim' } } : undefined,
+      steps: percent >= 50 && n === 1 && steps.length <= 2 ? { caption: 'A change this large, in order', columns: ['', 'do', ''], rows: FULL_CHANGE.map(([what, why], i) => [String(i + 1), what, why]) } : undefined,
       acts: c.tank
         ? [
             { label: 'It is done: log it', primary: true, done: 'Water change logged', edits: () => logNow(c, { kind: 'waterChange', litres: Math.min(litres, v('netL')), salinity: v('newSalinity') }) },
