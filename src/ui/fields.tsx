@@ -52,7 +52,7 @@ export function TextField({ label, value, onChange, onBlur, hint, error, questio
   const [focused, setFocused] = useState(false);
   return (
     <FieldFrame id={id} label={label} hint={hint} error={error} question={question}>
-      <View style={[styles.box, { backgroundColor: roles.paper, borderColor: error ? roles.ammonia : focused ? roles.action : roles.edge }]}>
+      <View style={[styles.box, { backgroundColor: roles.paper, borderColor: error ? roles.ammonia : focused ? roles.action : roles.edge }, focused && styles.ring, focused && { outlineColor: roles.action }]}>
         <TextInput
           aria-label={unit ? `${label}, ${unit}` : label}
           aria-describedby={`${id}-message`}
@@ -166,6 +166,8 @@ export function WhenField({ label, value, onChange, kind, error, hint }: { label
 
 const styles = StyleSheet.create({
   field: { gap: space(1) },
+  /** Round the whole field, unit included; the page's style leaves the text itself without one. */
+  ring: { outlineStyle: 'solid', outlineWidth: 3, outlineOffset: 1 },
   box: { flexDirection: 'row', alignItems: 'center', borderWidth: 1.5, borderRadius: RADIUS, minHeight: TARGET },
   input: { flex: 1, minWidth: 0, paddingHorizontal: space(3), paddingVertical: space(2) },
   big: { fontFamily: FONTS.displayHeavy, fontSize: 32, lineHeight: 38 },
