@@ -1,23 +1,14 @@
 import { useRouter, type Href } from 'expo-router';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank, type TankEvent } from '../../../core/document';
+import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Choice, Empty, Go, Later, Row, Screen, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
+import { entriesOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventForm';
 import { shownValue, typedUnit } from './sampleForm';
-
-type Entry = { kind: 'sample'; at: string; sample: Sample } | { kind: 'event'; at: string; event: TankEvent };
-
-/** Samples and events of a tank, newest first. */
-export function entriesOf(samples: readonly Sample[], events: readonly TankEvent[], tankId: string): Entry[] {
-  return [
-    ...samples.filter((s) => s.tankId === tankId).map((sample): Entry => ({ kind: 'sample', at: sample.at, sample })),
-    ...events.filter((e) => e.tankId === tankId).map((event): Entry => ({ kind: 'event', at: event.at, event })),
-  ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-}
 
 /** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */
 export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences, own: Record<string, OwnParameterSpec> = {}): string {
@@ -33,7 +24,7 @@ export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: Un
 function useEntries(tankId: string): Entry[] {
   const samples = useAppSelector((s) => selectDocument(s).samples);
   const events = useAppSelector((s) => selectDocument(s).events);
-  return useMemo(() => entriesOf(Object.values(samples), Object.values(events), tankId), [samples, events, tankId]);
+  return useMemo(() => entriesOf(samples, events, tankId), [samples, events, tankId]);
 }
 
 /** An entry in words, for searching. */
@@ -61,10 +52,11 @@ function useSearchIndex(entries: readonly Entry[], tank: Tank, wanted: boolean):
   }, [wanted, entries, index, words]);
   return index;
 }
-const SLICE = 600;
+const SLICE = 200;
 const NOTHING: readonly string[] = [];
 
 const PAGE = 30;
+const FIRST = 8;
 
 function History({ tank }: { tank: Tank }) {
   const entries = useEntries(tank.id);
@@ -72,7 +64,8 @@ function History({ tank }: { tank: Tank }) {
   const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
   const [query, setQuery] = useState('');
   const index = useSearchIndex(entries, tank, query !== '');
-  const q = query.trim().toLowerCase();
+  // Typing comes first; the list follows in slices.
+  const q = useDeferredValue(query).trim().toLowerCase();
   const filtered = useMemo(() => entries.filter((e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q))), [entries, what, q, index]);
   const row = (e: Entry) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />;
   return (
@@ -91,7 +84,11 @@ function History({ tank }: { tank: Tank }) {
         </Empty>
       ) : null}
       <View role="list" aria-label="Entries, newest first">
-        <Later>{filtered.slice(0, shown).map(row)}</Later>
+        {/* What fits a screen, then the rest of the page: two short tasks for one long one. */}
+        <Later>
+          {filtered.slice(0, FIRST).map(row)}
+          <Later>{filtered.slice(FIRST, shown).map(row)}</Later>
+        </Later>
       </View>
       {filtered.length > shown ? <Button label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
     </Screen>
@@ -111,7 +108,7 @@ export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank 
   );
 });
 
-function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editable?: boolean }) {
+const EntryRow = memo(function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editable?: boolean }) {
   const { roles } = useTheme();
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -149,7 +146,7 @@ function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editabl
       ) : null}
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   entry: { borderBottomWidth: 1, paddingVertical: space(2), gap: 2 },
