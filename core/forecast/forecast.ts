@@ -243,7 +243,7 @@ function passes(s: Float64Array, probe: Float64Array, p: TankParams, bias: Float
   probe.set(s);
   applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
   const week = weekOf(t.nowDay + day);
-  advance(probe, 1 / 16, 16, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
+  advance(probe, 1 / 32, 32, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
   return (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia && (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite;
 }
 

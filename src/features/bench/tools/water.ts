@@ -252,7 +252,7 @@ export const changeTool: Tool = {
       notes: [missed ? 'Estimated, not measured: note it as such.' : 'Pour slowly, then test again: the difference tells whether the volume is right.', percent >= 50 ? 'A change this large comes after a cycle, before animals: drain to the rock, refill at temperature, then salinity, alkalinity, nitrate.' : '10 to 20 % is usual; small changes waste a little water and upset less.'],
       warnings,
       drawing: steps.length > 1 ? { kind: 'bars', title: `${goal} after each change`, unit, bars: steps.map((x, i) => ({ label: i === 0 ? 'now' : `${i}.`, value: x, shown: s.number(x, goal === 'phosphate' ? 3 : 1), planned: i > 0 })), goal: { value: v(`aim-${goal}`), label: 'aim' } } : undefined,
-      steps: percent >= 50 && n === 1 && steps.length <= 2 ? { caption: 'A change this large, in order', columns: ['', 'in order', 'test'], rows: FULL_CHANGE.map(([what, why], i) => [String(i + 1), what, why]) } : undefined,
+      steps: percent >= 50 && n === 1 && steps.length <= 2 ? { caption: 'A change this large, in order', columns: ['step', 'in order', 'test'], rows: FULL_CHANGE.map(([what, why], i) => [String(i + 1), what, why]) } : undefined,
       acts: c.tank
         ? [
             { label: 'It is done: log it', primary: true, done: 'Water change logged', edits: () => logNow(c, { kind: 'waterChange', litres: Math.min(litres, v('netL')), salinity: v('newSalinity') }) },
