@@ -57,7 +57,7 @@ function lineThrough(tank: OtherTank, cut: number): [number, number, number] {
   const at = hold(r.day + (r.v * (r.day - p.day)) / (p.v - r.v), cut);
   return [at, at, at];
 }
-/** Tanks that got ready: is that recognised at the first or second test after it? Firmly: most futures ready now, or within a day. As worth
+/** Tanks that got ready: is that recognised at the first or second test taken while they are? Firmly: most futures ready now, or within a day. As worth
  *  a proof dose: one future in ten is. */
 function recognised(): string {
   let firmly = 0;
@@ -65,7 +65,7 @@ function recognised(): string {
   let of = 0;
   for (let i = 0; i < tanks && of < 60; i++) {
     const tank = otherTank(firstSeed + i);
-    const tests = tank.testDays.filter((d) => d > tank.readyDay).slice(0, 2);
+    const tests = tank.testDays.filter((d, k) => d >= tank.readyDay && tank.readyAtTest[k]).slice(0, 2);
     if (!(tank.readyDay < 80) || tests.length < 2) continue;
     of++;
     const said = tests.map((d) => forecastAt(tank, d + 0.01, 1).out);

@@ -58,12 +58,5 @@ export function ammoniaDose(request: DoseRequest): Dose {
   return { mgN, mL, drops: Math.max(1, Math.round(mL * request.dropsPerMl)), mgNPerL };
 }
 
-/** Net volume that a dose and the rise it caused imply: V = mg N added / rise. */
-export function volumeFromDoseL(mgN: number, riseMgNPerL: number): number {
-  assertPositive('mgN', mgN, 'mg N');
-  assertPositive('riseMgNPerL', riseMgNPerL, 'mg N/L');
-  return mgN / riseMgNPerL;
-}
-
 /** Above this total ammonia more dosing stalls the second bacteria (science: 4-5 mg/L total); mg N/L, 4 mg/L as NH4. */
 export const DOSE_CEILING_MG_N_PER_L = 4 / 1.2878;

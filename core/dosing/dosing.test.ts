@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { ammoniaDose, strengthMgNPerMl, volumeFromDoseL } from './index';
+import { volumeFromDose } from '../volume';
+import { ammoniaDose, strengthMgNPerMl } from './index';
 
 describe('ammonia dose', () => {
   test('2 mg/L as NH4 in 100 L takes 155.3 mg N: 59.3 mL of 10 g/L NH4Cl (by hand)', () => {
@@ -20,7 +21,7 @@ describe('ammonia dose', () => {
   test('the dose and the rise give the volume back', () => {
     fc.assert(fc.property(fc.double({ min: 5, max: 2000, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 1, max: 300, noNaN: true }), (netL, target, grams) => {
       const dose = ammoniaDose({ targetMgPerL: target, basis: 'NH3', netL, strength: { kind: 'gramsNH4ClPerL', gramsPerL: grams }, dropsPerMl: 20 });
-      expect(volumeFromDoseL(dose.mgN, dose.mgNPerL) / netL).toBeCloseTo(1, 9);
+      expect(volumeFromDose(dose.mgN, dose.mgNPerL).litres / netL).toBeCloseTo(1, 9);
       expect(dose.mL * strengthMgNPerMl({ kind: 'gramsNH4ClPerL', gramsPerL: grams }, 20)).toBeCloseTo(dose.mgN, 6);
     }), { seed: 31 });
   });

@@ -1,6 +1,6 @@
 /** Alkalinity, calcium and magnesium: what is used a day, whether the three fit together, and what to add. */
 import { assertPositive, assertRange } from '../check';
-import type { Dosed } from '../document';
+import type { Dosed, TankEvent } from '../document';
 
 /** Pure compounds, mg for one litre and one unit (dKH or mg/L) raised. From molar masses: 1 dKH = 0.35663 meq/L; NaHCO3 84.007 -> 29.96;
  *  Na2CO3 105.988/2 -> 18.90; CaCl2.2H2O 147.014/40.078 = 3.668; CaCl2 110.98/40.078 = 2.769; MgCl2.6H2O 203.30/24.305 = 8.365. */
@@ -49,6 +49,19 @@ export interface MineralPoint {
 /** What moved the parameter besides use: a dose adds `rise`; a change keeps `keep` of what was there and brings in `incoming` for the rest. */
 export type MineralMove = { atMs: number; rise: number } | { atMs: number; keep: number; incoming: number };
 
+/** What fresh salt water is taken to bring where nobody measured it: dKH, mg/L, mg/L. */
+export const USUAL_IN_NEW_WATER: Record<Dosed, number> = { alkalinity: 8.5, calcium: 430, magnesium: 1350 };
+
+/** What doses and water changes did to one of the three, in order. */
+export function movesOf(events: readonly TankEvent[], what: Dosed, netL: number): MineralMove[] {
+  assertPositive('netL', netL, 'L');
+  return events.flatMap((e): MineralMove[] => {
+    if (e.kind === 'dose' && e.what === what) return [{ atMs: Date.parse(e.at), rise: e.rise }];
+    if (e.kind === 'waterChange') return [{ atMs: Date.parse(e.at), keep: 1 - Math.min(1, e.litres / netL), incoming: USUAL_IN_NEW_WATER[what] }];
+    return [];
+  }).sort((a, b) => a.atMs - b.atMs);
+}
+
 export interface DailyUse {
   perDay: number;
   /** Standard error of that; the range is twice it either way. */
@@ -59,33 +72,34 @@ export interface DailyUse {
 
 const DAY_MS = 86_400_000;
 
-/** Use a day from readings, with doses and changes taken out: each reading is turned into what it would be had nothing been added,
- *  and a straight line is fitted. Null with fewer than three readings or less than three days: too little to say.
- *  Moves that keep water scale what came before (and so the line's earlier part) by `keep`. */
+/** Each reading as it would be had nothing been added or changed since the first: days from the first, and the value.
+ *  The level just before a change is taken as the last reading. */
+export function withoutMoves(points: readonly MineralPoint[], moves: readonly MineralMove[]): { day: number; value: number }[] {
+  const first = points[0];
+  if (!first) return [];
+  const sorted = [...moves].sort((a, b) => a.atMs - b.atMs);
+  let added = 0;
+  let next = 0;
+  let previous = first;
+  return points.map((p) => {
+    for (; next < sorted.length && (sorted[next]?.atMs ?? Infinity) <= p.atMs; next++) {
+      const move = sorted[next];
+      if (!move || move.atMs <= first.atMs) continue;
+      added += 'rise' in move ? move.rise : (1 - move.keep) * (move.incoming - previous.value);
+    }
+    previous = p;
+    return { day: (p.atMs - first.atMs) / DAY_MS, value: p.value - added };
+  });
+}
+
+/** Use a day from readings, with doses and changes taken out: a straight line through what they would be without them.
+ *  Null with fewer than three readings or less than three days: too little to say. */
 export function dailyUse(points: readonly MineralPoint[], moves: readonly MineralMove[]): DailyUse | null {
   const first = points[0];
   const last = points[points.length - 1];
   if (!first || !last || points.length < 3 || last.atMs - first.atMs < 3 * DAY_MS) return null;
-  const sorted = [...moves].sort((a, b) => a.atMs - b.atMs);
-  // Added until now, kept apart from the reading; a change dilutes the reading towards the new water: its step is keep and incoming.
-  let added = 0;
-  let next = 0;
-  let previous = first;
-  const xs: number[] = [];
-  const ys: number[] = [];
-  for (const p of points) {
-    for (; next < sorted.length && (sorted[next]?.atMs ?? Infinity) <= p.atMs; next++) {
-      const move = sorted[next];
-      if (!move || move.atMs <= first.atMs) continue;
-      if ('rise' in move) added += move.rise;
-      // The level just before a change is taken as the last reading.
-      else added += (1 - move.keep) * (move.incoming - previous.value);
-    }
-    xs.push((p.atMs - first.atMs) / DAY_MS);
-    ys.push(p.value - added);
-    previous = p;
-  }
-  const { slope, se } = straightLine(xs, ys);
+  const bare = withoutMoves(points, moves);
+  const { slope, se } = straightLine(bare.map((p) => p.day), bare.map((p) => p.value));
   return { perDay: -slope, se, points: points.length, days: (last.atMs - first.atMs) / DAY_MS };
 }
 

@@ -31,10 +31,10 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   const silent = !seeded && tank.bacteriaSource !== 'none';
   set(Z.x0, silent ? (tank.bacteriaSource === 'media' ? 0.25 : 0.03) : 0.004, silent ? 1.6 : 1.3);
   set(Z.y0, silent ? (tank.bacteriaSource === 'media' ? 0.2 : 0.01) : 0.0015, silent ? 1.7 : 1.4);
-  set(Z.bottleA, 0.04, 1.4);
-  set(Z.bottleN, 0.012, 1.6);
-  set(Z.matureA, 0.6, 1);
-  set(Z.matureN, 0.5, 1.1);
+  set(Z.bottleA, 0.1, 1.5);
+  set(Z.bottleN, 0.035, 1.7);
+  set(Z.matureA, 1.1, 1);
+  set(Z.matureN, 0.9, 1.1);
   set(Z.muA, 0.55, 0.3);
   set(Z.muN, 0.42, 0.3);
   set(Z.ka, 0.33, 0.55);

@@ -43,6 +43,14 @@ test('alkalinity: the fall a day, the days left, the soda', () => {
   // (8.5 - 7.4) x 29.96 mg x 100 L
   expect(l.alkalinity.bicarbonateG).toBeCloseTo(3.2956, 4);
 });
+test('the alkalinity account takes doses and changes out', () => {
+  // By hand: 2 mg/L as NH4 oxidised are 1.553 mg N/L, 0.62 dKH. 9 fell to 8.4, a dose of 1 made it 9.4; half changed for 8.5 makes 8.95.
+  const h = new History().test(0.5, { ammonia: 0, nitrite: 0, alkalinity: 9 }).dose(1, 2).test(6, { ammonia: 0, nitrite: 5, alkalinity: 8.4 });
+  h.event(6.1, { kind: 'dose', what: 'alkalinity', rise: 1, grams: null }).test(6.2, { alkalinity: 9.4 }).event(6.3, { kind: 'waterChange', litres: 50 }).test(6.4, { alkalinity: 8.95 });
+  const { alkalinity } = ledger(h, 6.5);
+  expect(alkalinity.measuredFall).toBeCloseTo(0.6, 9);
+  expect(alkalinity.expectedFall).toBeCloseTo(0.4 * (2 / 1.2878), 3);
+});
 test('a dose gives the volume back', () => {
   const check = doseCheck(gatherEvidence(new History().test(0.9, { ammonia: 0 }).dose(1, 2).test(1.1, { ammonia: 2 }).doc, 't', START_MS + 2 * DAY));
   expect(check?.litres).toBeCloseTo(100, 0);

@@ -1,5 +1,6 @@
 /** Nitrogen in against nitrogen found, and what explains a gap best. mg N in the whole tank; alkalinity belongs to the account. */
 import { DAY_MS, trusted, type TankEvidence } from '../readiness/evidence';
+import { dailyUse, movesOf, withoutMoves } from '../dosing/minerals';
 import { nitrogenStrata, type Strata } from './strata';
 
 export type CauseCode = 'volume' | 'ammoniaBasis' | 'nitrateBasis' | 'expiredKit' | 'nitriteInterference' | 'sourceNitrate' | 'lossOrAlgae' | 'forgottenChange' | 'forgottenInput';
@@ -25,10 +26,11 @@ export interface Ledger {
 }
 
 export interface AlkalinityAccount {
-  /** dKH that oxidising what was found should have used since the first reading; doses and changes not counted. */
+  /** dKH that the nitrogen oxidised between the first and the last alkalinity reading should have used; of all of it before there are two. */
   expectedFall: number;
+  /** What it fell by between them, doses and changes taken out. */
   measuredFall: number | null;
-  /** dKH a day over the last two weeks; null with fewer than two readings. */
+  /** dKH a day over the last two weeks, doses and changes taken out; null with fewer than two readings. */
   fallPerDay: number | null;
   now: number | null;
   daysTo7: number | null;
@@ -56,7 +58,7 @@ export function nitrogenLedger(e: TankEvidence, volumeSdShare: number): Ledger {
   return {
     given, takenByChanges: Math.max(0, given.ammonia + given.food + given.seafood - putIn), putIn, found, gap, gapSd: sure, verdict,
     causes: verdict === 'missing' || verdict === 'tooMuch' ? causesOf(e, strata, putIn, found, verdict) : [],
-    alkalinity: alkalinityOf(e, found),
+    alkalinity: alkalinityOf(e, strata),
   };
 }
 
@@ -90,19 +92,45 @@ function causesOf(e: TankEvidence, strata: Strata, putIn: number, found: Ledger[
   return causes.sort((a, b) => b.score - a.score);
 }
 
-function alkalinityOf(e: TankEvidence, found: Ledger['found']): AlkalinityAccount {
-  const points = trusted(e.series.alkalinity);
+/** mg N turned into nitrite between two moments: what nitrite and nitrate gained from sitting to sitting, changes taken out. */
+function oxidisedBetween(e: TankEvidence, strata: Strata, fromMs: number, toMs: number): number {
+  let sum = 0;
+  let before = 0;
+  let beforeMs = -Infinity;
+  for (const p of strata.points) {
+    if (p.atMs > toMs) break;
+    const kept = e.changes.reduce((k, c) => (c.atMs > beforeMs && c.atMs <= p.atMs ? k * (1 - c.fraction) : k), 1);
+    const held = p.nitriteMgN + p.nitrateMgN;
+    if (p.atMs > fromMs) sum += Math.max(0, held - before * kept);
+    before = held;
+    beforeMs = p.atMs;
+  }
+  return sum;
+}
+
+function alkalinityOf(e: TankEvidence, strata: Strata): AlkalinityAccount {
+  const points = trusted(e.series.alkalinity).map((p) => ({ atMs: p.atMs, value: p.interval.mid }));
+  const moves = movesOf(e.events, 'alkalinity', e.netL);
   const first = points[0];
   const last = points[points.length - 1];
+  const two = first && last && first !== last;
   // 2 equivalents for each mole of N oxidised: 0.400 dKH for one mg N/L.
-  const expectedFall = (0.4 * (found.nitrite + found.nitrate)) / e.netL;
+  const expectedFall = (0.4 * oxidisedBetween(e, strata, two ? first.atMs : -Infinity, two ? last.atMs : Infinity)) / e.netL;
   const recent = points.filter((p) => p.atMs >= e.nowMs - 14 * DAY_MS);
-  const [a, b] = [recent[0], recent[recent.length - 1]];
-  const fallPerDay = a && b && b.atMs - a.atMs > DAY_MS ? Math.max(0, ((a.interval.mid - b.interval.mid) * DAY_MS) / (b.atMs - a.atMs)) : null;
-  const now = last?.interval.mid ?? null;
+  const now = last?.value ?? null;
+  const fallPerDay = fallOf(recent, moves);
   const daysTo = (level: number): number | null => (now === null || fallPerDay === null || fallPerDay < 0.02 ? null : now <= level ? 0 : (now - level) / fallPerDay);
   return {
-    expectedFall, measuredFall: first && last && first !== last ? first.interval.mid - last.interval.mid : null, fallPerDay, now, daysTo7: daysTo(7), daysTo5: daysTo(5),
+    expectedFall, measuredFall: two ? first.value - (withoutMoves(points, moves).pop()?.value ?? NaN) : null, fallPerDay, now, daysTo7: daysTo(7), daysTo5: daysTo(5),
     bicarbonateG: now !== null && now < 7.5 ? ((8.5 - now) * 29.96 * e.netL) / 1000 : null,
   };
+}
+
+/** The fall a day: a line through three readings or more, else the difference of two over a day apart; never below zero. */
+function fallOf(points: readonly { atMs: number; value: number }[], moves: Parameters<typeof dailyUse>[1]): number | null {
+  const line = dailyUse(points, moves);
+  if (line) return Math.max(0, line.perDay);
+  const bare = withoutMoves(points, moves);
+  const [a, b] = [bare[0], bare[bare.length - 1]];
+  return a && b && b.day - a.day > 1 ? Math.max(0, (a.value - b.value) / (b.day - a.day)) : null;
 }

@@ -35,6 +35,19 @@ export function salinityFromSpecificGravity(sg: number, reference: SgReference):
   return bisect((s) => specificGravity(s, reference) - sg, 0, 42);
 }
 
+/** Practical salinity of water of a given density at its temperature. Check: 1023.343 kg/m3 at 25 C -> 35.
+ *  @throws RangeError outside what salinity 0..42 weighs. */
+export function salinityFromDensity(kgPerM3: number, tempC: number): number {
+  assertRange('density', kgPerM3, densityKgPerM3(0, tempC), densityKgPerM3(42, tempC), `kg/m3 at ${tempC.toFixed(1)} C (salinity 0 to 42)`);
+  return bisect((s) => densityKgPerM3(s, tempC) - kgPerM3, 0, 42);
+}
+
+/** What a floating hydrometer marked for a temperature shows in water of another: rho(S, T)/rho(0, Tref). The glass's own stretching,
+ *  about 0.0001 for 5 K, is left out. Check: 35 at 20 C on a 25/25 scale: 1024.763/997.048 = 1.0278. */
+export function hydrometerShows(salinity: number, tempC: number, reference: SgReference): number {
+  return densityKgPerM3(salinity, tempC) / pureWater(referenceTempC(reference));
+}
+
 /** Root of an increasing function on [low, high], to 1e-9 in x. The caller has checked the bracket. */
 export function bisect(f: (x: number) => number, low: number, high: number): number {
   let a = low;

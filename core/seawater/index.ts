@@ -1,4 +1,4 @@
-export { densityKgPerM3, specificGravity, salinityFromSpecificGravity, type SgReference } from './density';
+export { densityKgPerM3, specificGravity, salinityFromSpecificGravity, salinityFromDensity, hydrometerShows, type SgReference } from './density';
 export { salinityFromRatio, salinityFromConductivity, conductivityMSPerCm } from './conductivity';
 export { FREE_AMMONIA_LIMITS, ammoniumPKa, ammoniumPKYaoMillero, freeAmmoniaFraction } from './ammonia';
 export { alkalinityAt, carbonateConstants, phOf } from './carbonate';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import {
-  ammoniumPKa, ammoniumPKYaoMillero, conductivityMSPerCm, densityKgPerM3, freeAmmoniaFraction, salinityFromConductivity, salinityFromRatio, salinityFromSpecificGravity, specificGravity,
+  ammoniumPKa, ammoniumPKYaoMillero, conductivityMSPerCm, densityKgPerM3, freeAmmoniaFraction, salinityFromConductivity, hydrometerShows, salinityFromDensity, salinityFromRatio, salinityFromSpecificGravity, specificGravity,
 } from './index';
 
 describe('density, EOS-80', () => {
@@ -19,6 +19,16 @@ describe('density, EOS-80', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 42, noNaN: true }), fc.constantFrom('20/20' as const, '25/25' as const), (s, ref) => {
       expect(salinityFromSpecificGravity(specificGravity(s, ref), ref)).toBeCloseTo(s, 6);
     }), { seed: 11 });
+  });
+  test('density gives salinity back, and a hydrometer is right at the temperature it is marked for', () => {
+    fc.assert(fc.property(fc.double({ min: 0, max: 42, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }), (s, t) => {
+      expect(salinityFromDensity(densityKgPerM3(s, t), t)).toBeCloseTo(s, 6);
+      expect(hydrometerShows(s, 25, '25/25')).toBeCloseTo(specificGravity(s, '25/25'), 12);
+    }), { seed: 13 });
+  });
+  test('35 at 20 C lifts a 25/25 hydrometer to 1.0278: 1024.763 over 997.048 (UNESCO 1983)', () => {
+    expect(hydrometerShows(35, 20, '25/25')).toBeCloseTo(1024.763 / 997.048, 5);
+    expect(() => salinityFromDensity(1100, 25)).toThrow('"density" must be between');
   });
   test('refuses what is off the scale, naming argument, range and value', () => {
     expect(() => densityKgPerM3(350, 25)).toThrow('"salinity" must be between 0 and 42 practical salinity, got 350');

@@ -20,6 +20,8 @@ export interface OtherTank {
   ammoniaClearDay: (fromDay: number) => number;
   nitriteClearDay: (fromDay: number) => number;
   testDays: number[];
+  /** Whether 2 mg/L dosed at each of those tests would have been gone within a day: a tank that was ready may not be so with a dose in it, or starved. */
+  readyAtTest: boolean[];
   /** True capacities, mg N/L a day, by tenth of a day: for looking into a miss. */
   capacities: { first: number; second: number; ammonia: number; nitrite: number }[];
 }
@@ -102,9 +104,15 @@ export function otherTank(seed: number): OtherTank {
     if (method === 'media') bacteria(day, 'media', world.media());
     if (method === 'fish') doc.animals.f = { id: 'f', tankId: 't', speciesId: 'ocellaris-clownfish', count: 1, moves: [{ to: 'display', at: at(day + 1.4), why: '' }], quarantineId: null, plannedDay: null };
   };
+  const wouldPass = (day: number): boolean => {
+    if (w.first < 0.3) return false;
+    const after = world.dayAfterDose(day, (PROOF_MG_N * believedL) / trueL);
+    return after.ammonium * eye.ammonia < ZERO.ammonia && after.nitrite * eye.nitrite < ZERO.nitrite;
+  };
   const courseA: number[] = [];
   const courseN: number[] = [];
   const testDays: number[] = [];
+  const readyAtTest: boolean[] = [];
   const capacities: OtherTank['capacities'] = [];
   let readyDay = Infinity;
   let nextTest = between(0.2, 1.5);
@@ -137,6 +145,7 @@ export function otherTank(seed: number): OtherTank {
       const sample = sitting(d, w, eye, world.tempC);
       doc.samples[`s${n}`] = { id: `s${n++}`, tankId: 't', at: at(day), readings: sample.readings, note: '' };
       testDays.push(day);
+      readyAtTest.push(wouldPass(day));
       told.a = sample.ammonia;
       told.n = sample.nitrite;
       const clear = told.a === 0 && (habit === 'ammoniaZero' || told.n === 0);
@@ -162,17 +171,14 @@ export function otherTank(seed: number): OtherTank {
       courseA.push(w.ammonium * eye.ammonia);
       courseN.push(w.nitrite * eye.nitrite);
     }
-    if (i % 25 === 0 && readyDay === Infinity && day > 0.7 && day <= 90 && w.first > 0.3) {
-      const after = world.dayAfterDose(day, (PROOF_MG_N * believedL) / trueL);
-      if (after.ammonium * eye.ammonia < ZERO.ammonia && after.nitrite * eye.nitrite < ZERO.nitrite) readyDay = day;
-    }
+    if (i % 25 === 0 && readyDay === Infinity && day > 0.7 && day <= 90 && wouldPass(day)) readyDay = day;
     world.step(day);
   }
   const firstBelow = (course: number[], limit: number) => (from: number) => {
     for (let k = Math.ceil(from * 10); k < course.length; k++) if ((course[k] ?? Infinity) < limit) return k / 10;
     return Infinity;
   };
-  return { method, habit, doc, startMs: OTHER_START, readyDay, ammoniaClearDay: firstBelow(courseA, ZERO.ammonia), nitriteClearDay: firstBelow(courseN, ZERO.nitrite), testDays, capacities };
+  return { method, habit, doc, startMs: OTHER_START, readyDay, ammoniaClearDay: firstBelow(courseA, ZERO.ammonia), nitriteClearDay: firstBelow(courseN, ZERO.nitrite), testDays, readyAtTest, capacities };
 }
 
 /** One sitting at the tank; what it tells the person of ammonia and nitrite, 1 standing for "something". */

@@ -78,8 +78,8 @@ export function otherWorld(d: Draw): OtherWorld {
   };
   return {
     pools, tempC,
-    bottle: () => (dead ? [0, 0] : [spread(0.07, 0.9), spread(0.03, 1.1)]),
-    media: () => [spread(0.8, 0.7), spread(0.7, 0.7)],
+    bottle: () => (dead ? [0, 0] : [spread(0.2, 0.9), spread(0.08, 1.1)]),
+    media: () => [spread(1.8, 0.7), spread(1.5, 0.7)],
     step: (day) => advance(pools, day),
     wander: () => {
       wander1 = 0.6 * wander1 + 0.15 * gauss();

@@ -64,3 +64,12 @@ export function volumeFromSalt(grams: number, salinity: number, gramsPerLitreAt3
   const litres = grams / ((gramsPerLitreAt35 * salinity) / 35);
   return { from: 'salt', litres, sdL: litres * Math.hypot(strengthSdShare, 0.015) };
 }
+
+/** Litres from ammonia dosed and the rise a kit showed for it: V = mg N / (mg N/L). The kit is the doubt: 15 % and 0.08 mg N/L.
+ *  Check by hand: 310 mg N that raised it by 1.55 mg N/L were dosed into 200 L. */
+export function volumeFromDose(mgN: number, riseMgNPerL: number): VolumeEstimate {
+  assertPositive('mgN', mgN, 'mg N');
+  assertPositive('riseMgNPerL', riseMgNPerL, 'mg N/L');
+  const litres = mgN / riseMgNPerL;
+  return { from: 'ammonia dose', litres, sdL: litres * Math.hypot(0.15, 0.08 / riseMgNPerL) };
+}

@@ -14,6 +14,9 @@ export interface VolumeInput {
   sumpL: number;
   rockKg: number;
   sandKg: number;
+  /** kg of rock and of sand for each litre of water they displace, where they are known; else the usual. */
+  rockKgPerL?: number;
+  sandKgPerL?: number;
   /** A better estimate that the person put in use; the arithmetic of the parts is still shown. */
   volumeInUse?: { litres: number; sdL: number; from: string };
 }
@@ -53,8 +56,12 @@ export function netVolume(input: VolumeInput): NetVolume {
   assertRange('sandKg', input.sandKg, 0, 1e6, 'kg');
   const grossL =
     display.kind === 'dimensions' ? (display.lengthCm * display.widthCm * display.waterHeightCm) / 1000 : display.volumeL;
-  const rockL = input.rockKg / ROCK_KG_PER_L;
-  const sandL = input.sandKg / SAND_KG_PER_L;
+  const rockDensity = input.rockKgPerL ?? ROCK_KG_PER_L;
+  const sandDensity = input.sandKgPerL ?? SAND_KG_PER_L;
+  assertPositive('rockKgPerL', rockDensity, 'kg/L');
+  assertPositive('sandKgPerL', sandDensity, 'kg/L');
+  const rockL = input.rockKg / rockDensity;
+  const sandL = input.sandKg / sandDensity;
   const lines: VolumeLine[] = [
     // A tape measure outside the glass, a guessed water line: 3 %. A volume off a label: 6 %.
     { part: 'display', litres: grossL, sdL: grossL * (display.kind === 'dimensions' ? 0.03 : 0.06) },

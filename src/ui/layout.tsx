@@ -54,6 +54,16 @@ export function Later({ children }: { children: ReactNode }) {
   return shown ? children : null;
 }
 
+/** A long list drawn a few rows at a time, so that opening it stays a string of short tasks. */
+export function Steadily({ rows, step }: { rows: readonly ReactNode[]; step: number }) {
+  return (
+    <>
+      {rows.slice(0, step)}
+      {rows.length > step ? <Later><Steadily rows={rows.slice(step)} step={step} /></Later> : null}
+    </>
+  );
+}
+
 /** A part under a hairline with its own heading. */
 export function Section({ title, right, children }: { title?: string; right?: ReactNode; children: ReactNode }) {
   const { roles } = useTheme();

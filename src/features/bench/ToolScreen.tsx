@@ -45,8 +45,9 @@ function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
   // What the log or common practice already answers stands below the answer; what a person came to enter stands above it.
   const entered = fields.filter((f): f is ToolField => f.kind === 'field');
   const assumed = new Set(entered.slice(4).filter((f) => shownText(f, context) !== '').map((f) => f.key));
-  const above = inRows(fields.filter((f) => !assumed.has(f.key)));
-  const below = inRows(fields.filter((f) => assumed.has(f.key)));
+  const isBelow = (f: (typeof fields)[number]) => (f.kind === 'choice' ? f.below === true : assumed.has(f.key));
+  const above = inRows(fields.filter((f) => !isBelow(f)));
+  const below = inRows(fields.filter(isBelow));
   const rows = (groups: FieldGroup[]) =>
     groups.map((g) =>
         g.kind === 'choice' ? (

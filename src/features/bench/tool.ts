@@ -31,6 +31,8 @@ export interface ToolChoice {
   label: string;
   options: readonly { value: string; label: string }[];
   start: string;
+  /** Stands below the answer: what is seldom changed. */
+  below?: boolean;
 }
 
 export interface ToolContext {
@@ -93,7 +95,7 @@ export interface Tool {
 }
 
 export const field = (key: string, label: string, quantity: FieldQuantity, min: number, max: number, more: Partial<ToolField> = {}): ToolField => ({ kind: 'field', key, label, quantity, min, max, ...more });
-export const choice = (key: string, label: string, options: readonly (readonly [string, string])[], start: string): ToolChoice => ({ kind: 'choice', key, label, options: options.map(([value, text]) => ({ value, label: text })), start });
+export const choice = (key: string, label: string, options: readonly (readonly [string, string])[], start: string, more: { below?: boolean } = {}): ToolChoice => ({ kind: 'choice', key, label, options: options.map(([value, text]) => ({ value, label: text })), start, ...more });
 
 /** Litres that a tool starts from. */
 export const netField = (c: ToolContext, key = 'netL'): ToolField => field(key, 'Real water volume', 'volume', 0, 100000, { above: true, start: c.volume?.netL ?? null, hint: c.volume ? `From ${c.volume.from}, ± ${showQuantity('volume', c.volume.sdL, c.units, 0)}.` : undefined });

@@ -20,7 +20,7 @@ function context(units: UnitPreferences, doc: Document | null): ToolContext {
 
 /** What a person would type in each tool, in stored units; everything else starts from the log or common practice. */
 const TYPED: Record<string, Record<string, number>> = {
-  volume: { metered: 232 }, salinity: { salinity: 37, netL: 200 }, salt: { measured: 34.2 }, change: { 'before-nitrate': 40, 'aim-nitrate': 10, netL: 200 }, evaporation: { perDay: 2, netL: 200 },
+  volume: { metered: 232, lengthCm: 100, widthCm: 50, waterCm: 48, sumpL: 30, rockKg: 20, sandKg: 20 }, salinity: { salinity: 37, netL: 200 }, salt: { measured: 34.2 }, change: { 'before-nitrate': 40, 'aim-nitrate': 10, netL: 200 }, evaporation: { perDay: 2, netL: 200 },
   rodi: { sourceTds: 280, membraneTds: 6 }, minerals: { 'now-alkalinity': 7, 'aim-alkalinity': 8.5, netL: 200 }, heat: { lengthCm: 100, widthCm: 50, heightCm: 48, netL: 200 }, flow: { netL: 200 },
   sand: { lengthCm: 100, widthCm: 50 }, media: { netL: 200 }, power: { lengthCm: 100, widthCm: 50, sumpRoomL: 15 }, weight: { netL: 200, lengthCm: 100, widthCm: 50, heightCm: 48 }, nitrogen: {}, light: {},
 };
@@ -80,6 +80,25 @@ describe.each(TOOLS.map((t) => [t.id, t] as const))('%s', (id, tool) => {
       if (shownText(f, c) === '' && !f.optional) expect(workTool(tool, {}, choices, c)).toMatchObject({ ok: false, message: expect.stringMatching(/Fill in/) });
     }
   });
+});
+
+test('the volume by its parts is that of the tank with those parts', () => {
+  const tool = TOOLS.find((t) => t.id === 'volume') as Tool;
+  const r = run(tool, context(METRIC, null), { lengthCm: 100, widthCm: 50, waterCm: 48, sumpL: 0, rockKg: 24, sandKg: 28, doseMgN: 340, rise: 2 });
+  // By hand: 240 L, less 24 kg / 2.93 / 0.82 = 10.0 L and 28 kg / (1.3 / 0.46) = 9.9 L; the dose: 340 mg N / (2 / 1.2878) = 218.9 L.
+  expect(r.ok && r.result.lines.map((l) => `${l.name}: ${l.value}`)).toEqual(['Together: 220 L ± 7 L', 'dimensions, rock and sand: 220 L ± 7 L', 'ammonia dose: 219 L ± 35 L']);
+});
+
+test('one water, known in any scale, is one salinity', () => {
+  const tool = TOOLS.find((t) => t.id === 'salinity') as Tool;
+  const c = context(METRIC, null);
+  // UNESCO 1983: 53.065 mS/cm and 1023.343 kg/m3 at 25 C are 35; 1.02637 at 25/25; a plain salt scale set on water shows 36.5.
+  for (const [from, key, text, more] of [['salinity', 'salinity', '35', {}], ['sg2525', 'sg2525', '1.02637', {}], ['conductivity', 'conductivity', '53.065', {}], ['density', 'density', '1023.343', {}], ['refractometer', 'shown', '36.5', { scale: 'plainSalt', setOn: 'plainWater' }]] as const) {
+    const r = workTool(tool, { [key]: text, tempC: '25', netL: '100', target: '35' }, { ...choicesOf(tool, c), from, ...more }, c);
+    expect(r.ok && r.result.lines[0]?.value).toBe('35.00 ppt');
+  }
+  const off = workTool(tool, { conductivity: '90', tempC: '25', netL: '100' }, { ...choicesOf(tool, c), from: 'conductivity' }, c);
+  expect(!off.ok && off.message).toMatch(/between 2 and 42 practical salinity/);
 });
 
 test('what cannot be is said in the words on the screen', () => {

@@ -38,7 +38,7 @@ export function LedgerPanel({ tank }: { tank: Tank }) {
           <Line name="Under 5 dKH" value={days(k.daysTo5)} />
           {k.bicarbonateG !== null ? <Line name="To 8.5 dKH" value={`${formatDecimal(k.bicarbonateG, 0)} g baking soda, at most 1 dKH a day with animals`} /> : null}
           {k.bicarbonateG !== null ? <Caution>Dissolve it first and add it slowly, in flow. Follow the label of what you use.</Caution> : null}
-          <Txt kind="small" tone="second">0.400 dKH for each mg N/L turned into nitrite. Doses and changes are not taken out of the measured fall.</Txt>
+          <Txt kind="small" tone="second">0.400 dKH for each mg N/L turned into nitrite. Doses and changes are taken out of both; new water is taken to bring 8.5 dKH.</Txt>
         </Section>
       ) : null}
     </>

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Choice, Empty, Go, Later, Row, Screen, space, TextField, Txt, useTheme } from '../../ui';
+import { Button, Choice, Empty, Go, Later, Row, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { entriesOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventForm';
@@ -37,7 +37,17 @@ function useEntryWords(tank: Tank): (e: Entry) => string {
 }
 
 export function HistoryScreen() {
-  return <WithTank>{(tank) => <History tank={tank} />}</WithTank>;
+  return (
+    <WithTank>
+      {(tank) => (
+        <Screen title="History">
+          <Txt kind="title" heading={1}>History</Txt>
+          {/* The last screen is taken down in the task that opens this one: the list waits for the next. */}
+          <Later><History tank={tank} /></Later>
+        </Screen>
+      )}
+    </WithTank>
+  );
 }
 
 /** Entries in words, worked out in slices so that typing never waits for a long history. */
@@ -56,7 +66,8 @@ const SLICE = 200;
 const NOTHING: readonly string[] = [];
 
 const PAGE = 30;
-const FIRST = 8;
+/** Rows drawn in one task. */
+const STEP = 5;
 
 function History({ tank }: { tank: Tank }) {
   const entries = useEntries(tank.id);
@@ -69,8 +80,7 @@ function History({ tank }: { tank: Tank }) {
   const filtered = useMemo(() => entries.filter((e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q))), [entries, what, q, index]);
   const row = (e: Entry) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />;
   return (
-    <Screen title="History">
-      <Txt kind="title" heading={1}>History</Txt>
+    <>
       <Choice label="Show" options={[{ value: 'all', label: 'Everything' }, { value: 'sample', label: 'Samples' }, { value: 'event', label: 'Events' }]} value={what} onChange={setWhat} />
       <TextField label="Search: a parameter, a kind, a word of a note" value={query} onChange={(text) => {
         setQuery(text);
@@ -84,14 +94,10 @@ function History({ tank }: { tank: Tank }) {
         </Empty>
       ) : null}
       <View role="list" aria-label="Entries, newest first">
-        {/* What fits a screen, then the rest of the page: two short tasks for one long one. */}
-        <Later>
-          {filtered.slice(0, FIRST).map(row)}
-          <Later>{filtered.slice(FIRST, shown).map(row)}</Later>
-        </Later>
+        <Later><Steadily rows={filtered.slice(0, shown).map(row)} step={STEP} /></Later>
       </View>
       {filtered.length > shown ? <Button label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
-    </Screen>
+    </>
   );
 }
 

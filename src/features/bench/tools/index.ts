@@ -1,7 +1,9 @@
 import type { Tool } from '../tool';
 import { flowTool, heatTool, lightTool, mediaTool, powerTool, sandTool, weightTool } from './putUp';
 import { evaporationTool, mineralsTool, nitrogenTool, rodiTool } from './supply';
-import { changeTool, saltTool, salinityTool, volumeTool } from './water';
+import { salinityTool } from './salinity';
+import { volumeTool } from './volume';
+import { changeTool, saltTool } from './water';
 
 export const TOOL_GROUPS: readonly { title: string; tools: readonly Tool[] }[] = [
   { title: 'Water', tools: [volumeTool, salinityTool, saltTool, changeTool, evaporationTool, rodiTool] },

@@ -1,7 +1,7 @@
 /** Evaporation, RO/DI, minerals and nitrogen. */
 import { addDays } from '../../../../core/calendar';
 import { litresFromDrop, stuckOn, swingPerDay } from '../../../../core/dilution';
-import { atSalinity, CALCIUM_PER_DKH, COMPOUNDS, compoundGrams, DAILY_CEILING, dailyUse, doseDays, mineralBalance, productMl, type Compound, type DailyUse, type MineralMove } from '../../../../core/dosing';
+import { atSalinity, CALCIUM_PER_DKH, COMPOUNDS, compoundGrams, DAILY_CEILING, dailyUse, doseDays, mineralBalance, movesOf, productMl, USUAL_IN_NEW_WATER, type Compound, type DailyUse } from '../../../../core/dosing';
 import type { Dosed } from '../../../../core/document';
 import { trusted } from '../../../../core/readiness';
 import { production, rejection, RESIN_MG_PER_L, resinLitresLeft } from '../../../../core/rodi';
@@ -116,7 +116,6 @@ function madeSinceResin(c: ToolContext): number {
 
 const COMPOUNDS_OF: Record<Dosed, readonly Compound[]> = { alkalinity: ['bicarbonate', 'carbonate'], calcium: ['calciumDihydrate', 'calciumAnhydrous'], magnesium: ['magnesiumHexahydrate'] };
 const UNIT: Record<Dosed, string> = { alkalinity: 'dKH', calcium: 'mg/L', magnesium: 'mg/L' };
-const AIM: Record<Dosed, number> = { alkalinity: 8.5, calcium: 430, magnesium: 1350 };
 const asDosed = (text: string | undefined): Dosed => (text === 'calcium' || text === 'magnesium' ? text : 'alkalinity');
 
 /** Daily use over the last month, doses and changes taken out. */
@@ -124,12 +123,7 @@ function usedOf(c: ToolContext, what: Dosed): DailyUse | null {
   if (!c.evidence) return null;
   const from = c.nowMs - 30 * 86_400_000;
   const points = trusted(c.evidence.series[what]).filter((p) => p.atMs >= from).map((p) => ({ atMs: p.atMs, value: p.interval.mid }));
-  const moves: MineralMove[] = c.evidence.events.flatMap((e): MineralMove[] => {
-    if (e.kind === 'dose' && e.what === what) return [{ atMs: Date.parse(e.at), rise: e.rise }];
-    if (e.kind === 'waterChange') return [{ atMs: Date.parse(e.at), keep: 1 - Math.min(1, e.litres / (c.volume?.netL ?? e.litres)), incoming: AIM[what] }];
-    return [];
-  });
-  return dailyUse(points, moves);
+  return c.volume ? dailyUse(points, movesOf(c.evidence.events, what, c.volume.netL)) : null;
 }
 
 export const mineralsTool: Tool = {
@@ -142,11 +136,11 @@ export const mineralsTool: Tool = {
     return [
       choice('what', 'Raise', [['alkalinity', 'alkalinity'], ['calcium', 'calcium'], ['magnesium', 'magnesium']], 'alkalinity'),
       field(`now-${what}`, 'Now', 'number', 0, 4000, { unit: UNIT[what], start: lastValue(c, what), decimals: 1 }),
-      field(`aim-${what}`, 'Aim', 'number', 0, 4000, { unit: UNIT[what], start: AIM[what], decimals: 1 }),
+      field(`aim-${what}`, 'Aim', 'number', 0, 4000, { unit: UNIT[what], start: USUAL_IN_NEW_WATER[what], decimals: 1 }),
       netField(c),
       choice(`with-${what}`, 'With', [...COMPOUNDS_OF[what].map((k) => [k, COMPOUNDS[k].title] as const), ['product', 'a product of known strength'] as const], COMPOUNDS_OF[what][0] ?? 'product'),
       ...(ch[`with-${what}`] === 'product' ? [field('risesPerMlIn100L', 'One mL raises 100 L by', 'number', 0, 1000, { unit: UNIT[what], above: true, decimals: 3 })] : []),
-      choice('animals', 'Animals in the tank', [['yes', 'yes'], ['no', 'no']], c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes'),
+      choice('animals', 'Animals in the tank', [['yes', 'yes'], ['no', 'no']], c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes', { below: true }),
       field('salinity', 'Salinity', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
     ];
   },

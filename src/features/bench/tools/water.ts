@@ -1,99 +1,11 @@
-/** Volume, salinity, salt and water changes. */
+/** Salt, water changes and evaporation as logged. */
 import { addDays } from '../../../../core/calendar';
 import { afterContinuousExchange, beforeFromAfter, dilutionSteps, fractionForSteps, heatingHours } from '../../../../core/dilution';
-import { correctBatch, learnedStrength, saltFor, salinityPlan } from '../../../../core/dosing';
-import { conductivityMSPerCm, densityKgPerM3, refractometerShows, specificGravity } from '../../../../core/seawater';
+import { correctBatch, learnedStrength, saltFor } from '../../../../core/dosing';
 import { fromMgNPerL } from '../../../../core/units';
-import { doseCheck } from '../../../../core/nitrogen';
-import { combineVolumes, volumeFromProduction, volumeFromSalt, type VolumeEstimate } from '../../../../core/volume';
 import { choice, field, lastValue, logNow, netField, planTask, shows, type Tool, type ToolContext } from '../tool';
 
-export const volumeTool: Tool = {
-  id: 'volume',
-  title: 'Real volume',
-  lede: 'Every dose depends on it. Each estimate with its doubt; together they are surer than any alone.',
-  fields: (c) => [
-    field('parts', 'By dimensions, rock and sand', 'volume', 0, 100000, { above: true, optional: true, start: c.volume?.byParts.netL ?? null, hint: c.volume ? `± ${shows(c).volume(c.volume.byParts.sdL, 0)}` : 'Inside length × width × water height, plus sump, less rock and sand.' }),
-    field('metered', 'Metered or counted in', 'volume', 0, 100000, { above: true, optional: true, hint: 'Water meter or buckets, 3 % either way.' }),
-    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, optional: true }),
-    field('minutes', 'Minutes it ran', 'number', 0, 100000, { unit: 'min', above: true, optional: true }),
-    field('grams', 'Salt used to fill', 'number', 0, 1e6, { unit: 'g', above: true, optional: true }),
-    field('salinity', 'Salinity it reached', 'salinity', 2, 42, { optional: true }),
-  ],
-  work: (v, has, _choices, c) => {
-    const s = shows(c);
-    const strength = learnedStrength(batchesOf(c));
-    const estimates: VolumeEstimate[] = [];
-    if (has('parts')) estimates.push({ from: 'dimensions, rock and sand', litres: v('parts'), sdL: c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.01 * v('parts') ? c.volume.byParts.sdL : v('parts') * 0.06 });
-    if (has('metered')) estimates.push({ from: 'metered in', litres: v('metered'), sdL: v('metered') * 0.03 });
-    if (has('litresPerHour') && has('minutes')) estimates.push(volumeFromProduction(v('litresPerHour'), v('minutes')));
-    if (has('grams') && has('salinity')) estimates.push(volumeFromSalt(v('grams'), v('salinity'), strength.gramsPerLitre, strength.sdShare));
-    const dosed = c.evidence ? doseCheck(c.evidence) : null;
-    if (dosed) estimates.push(dosed);
-    if (estimates.length === 0) throw new RangeError('Enter at least one way of knowing the volume');
-    const all = combineVolumes(estimates);
-    return {
-      lines: [
-        { name: 'Together', value: `${s.volume(all.litres, 0)} ± ${s.volume(all.sdL, 0)}`, strong: true },
-        ...estimates.map((e) => ({ name: `${e.from}${all.outliers.includes(e.from) ? ': does not fit, left out' : ''}${c.volume?.from === e.from ? ', in use' : ''}`, value: `${s.volume(e.litres, 0)} ± ${s.volume(e.sdL, 0)}` })),
-      ],
-      formula: ['V = Σ (Vᵢ / σᵢ²) / Σ (1 / σᵢ²)', `(${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `${e.litres.toFixed(0)}/${e.sdL.toFixed(1)}²`).join(' + ')}) / (${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `1/${e.sdL.toFixed(1)}²`).join(' + ')}) = ${all.litres.toFixed(1)} L`],
-      notes: [dosed ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.' : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.', all.outliers.length > 0 ? 'What does not fit is shown, not used: look for a slip there.' : 'Where two disagree the spread is widened: nobody can say which is wrong.'],
-      acts: c.tank
-        ? [{ label: 'Use this volume', primary: true, done: 'Volume in use changed', edits: () => (c.tank ? [{ put: 'tanks', entity: { ...c.tank, volumeInUse: { litres: all.litres, sdL: all.sdL, from: estimates.length > 1 ? 'estimates combined on the bench' : (estimates[0]?.from ?? 'bench') } } }] : []) },
-          ...(c.tank.volumeInUse ? [{ label: 'Back to dimensions', done: 'Volume by dimensions again', edits: () => {
-            if (!c.tank) return [];
-            const { volumeInUse: _, ...tank } = c.tank;
-            return [{ put: 'tanks' as const, entity: tank }];
-          } }] : [])]
-        : [],
-    };
-  },
-};
-
-const batchesOf = (c: ToolContext) => Object.values(c.doc.events).flatMap((e) => (e.kind === 'saltMixed' ? [e] : [])).sort((a, b) => (a.at < b.at ? -1 : 1));
-
-export const salinityTool: Tool = {
-  id: 'salinity',
-  title: 'Salinity in every scale',
-  lede: 'Any scale to any other, what your instrument would show, and how to get from here to where it should be.',
-  fields: (c) => [
-    field('salinity', 'Salinity now', 'salinity', 2, 42, { start: lastValue(c, 'salinity') }),
-    field('tempC', 'Temperature', 'temperature', -2, 35, { start: lastValue(c, 'temperature') ?? 25 }),
-    choice('scale', 'Refractometer scale', [['seaWater', 'sea water'], ['plainSalt', 'plain salt']], 'seaWater'),
-    choice('setOn', 'Set on', [['fluid35', '35 ppt fluid'], ['plainWater', 'plain water']], 'fluid35'),
-    field('target', 'Aim', 'salinity', 30, 38, { start: 35 }),
-    netField(c),
-    field('evaporationLPerDay', 'Evaporation a day', 'volume', 0, 1000, { optional: true, start: evaporationOf(c), hint: 'Needed to go up: salt water in place of fresh.' }),
-    choice('animals', 'Animals in the tank', [['yes', 'yes'], ['no', 'no']], c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes'),
-  ],
-  work: (v, has, ch, c) => {
-    const s = shows(c);
-    const is = v('salinity');
-    const r = { scale: ch.scale === 'plainSalt' ? 'plainSalt' as const : 'seaWater' as const, setOn: ch.setOn === 'plainWater' ? 'plainWater' as const : 'fluid35' as const };
-    const target = v('target');
-    const far = Math.abs(is - target) > 0.05;
-    const up = target > is;
-    const steps = !far || (up && !has('evaporationLPerDay')) ? [] : salinityPlan({ from: is, to: target, netL: v('netL'), evaporationLPerDay: up ? v('evaporationLPerDay') : 1, maxPerDay: ch.animals === 'yes' ? 1 : 2 });
-    return {
-      lines: [
-        { name: 'Practical salinity', value: `${is.toFixed(2)} ppt`, strong: true },
-        { name: 'SG 25/25', value: specificGravity(is, '25/25').toFixed(4) },
-        { name: 'SG 20/20', value: specificGravity(is, '20/20').toFixed(4) },
-        { name: `Conductivity at ${s.temperature(v('tempC'))}`, value: `${conductivityMSPerCm(is, v('tempC')).toFixed(1)} mS/cm` },
-        { name: 'Conductivity at 25 °C', value: `${conductivityMSPerCm(is, 25).toFixed(1)} mS/cm` },
-        { name: `Density at ${s.temperature(v('tempC'))}`, value: `${densityKgPerM3(is, v('tempC')).toFixed(2)} kg/m³` },
-        { name: 'Your refractometer would show', value: `${refractometerShows(is, r).toFixed(1)} ppt` },
-      ],
-      formula: ['SG = ρ(S, T) / ρ(0, T)   (EOS-80); conductivity: practical salinity scale 1978', `ρ(${is.toFixed(1)}, 25) / ρ(0, 25) = ${densityKgPerM3(is, 25).toFixed(2)} / ${densityKgPerM3(0, 25).toFixed(2)} = ${specificGravity(is, '25/25').toFixed(4)}`],
-      notes: ['SG 1.025 at 25/25 is 33.2 ppt, not 35: the commonest slip.', 'A scale for plain salt set on plain water shows 36.5 in sea water of 35. Set it on 35 ppt fluid.'],
-      warnings: far && up && steps.length === 0 ? ['To go up with animals in, enter the daily evaporation: it is topped up with salt water. Never add dry salt to a tank with animals.'] : [],
-      drawing: steps.length > 0 ? { kind: 'bars', title: 'Salinity at the end of each day', unit: 'ppt', bars: [{ label: 'now', value: is, shown: is.toFixed(1) }, ...steps.slice(0, 14).map((x) => ({ label: `day ${x.day}`, value: x.to, shown: x.to.toFixed(1), planned: true }))], goal: { value: target, label: 'aim' } } : undefined,
-      steps: steps.length > 0 ? { caption: up ? 'Up, with richer top-up' : 'Down, by swapping for RO/DI', columns: ['day', 'do', 'to'], rows: steps.map((x) => [String(x.day), up ? `top up ${s.volume(x.topUpL)} of ${x.topUpSalinity.toFixed(0)} ppt` : `swap ${s.volume(x.swapL)}`, s.salinity(x.to)]) } : undefined,
-      acts: c.tank && steps.length > 0 ? [{ label: `Plan ${steps.length} day${steps.length === 1 ? '' : 's'}`, primary: true, done: 'Salinity correction planned', edits: () => steps.flatMap((x) => planTask(c, addDays(c.today, x.day - 1), up ? `Top up with salt water of ${x.topUpSalinity.toFixed(0)} ppt: ${s.volume(x.topUpL)}` : `Swap ${s.volume(x.swapL)} for RO/DI water`, `Salinity ${x.from.toFixed(1)} to ${x.to.toFixed(1)} ppt. Measure before and after.`)) }] : [],
-    };
-  },
-};
+export const batchesOf = (c: ToolContext) => Object.values(c.doc.events).flatMap((e) => (e.kind === 'saltMixed' ? [e] : [])).sort((a, b) => (a.at < b.at ? -1 : 1));
 
 /** Litres a day as the top-offs of the last three weeks tell them; null with fewer than two. */
 export function evaporationOf(c: ToolContext): number | null {
