@@ -6,6 +6,8 @@ import { MIGRATIONS } from './migrations';
 const ammonia = STARTER_KITS.find((k) => k.parameter === 'ammonia') as Kit;
 const ph = STARTER_KITS.find((k) => k.parameter === 'ph') as Kit;
 
+const TANK = { id: 't', name: 'T', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 50 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school: 'proof24' };
+
 describe('the file', () => {
   test('what is written reads back to the same text, whatever the document', () => {
     fc.assert(fc.property(documents, (doc) => {
@@ -53,6 +55,19 @@ describe('the file', () => {
     const tank = { id: 't', name: 'Old', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 100 }, sumpL: 0, rockKg: 5, sandKg: 0, hasLid: true, ammoniaSource: 'dieOff', bacteriaSource: 'none', school: 'proof24' };
     const read = readDocument(JSON.stringify({ ...now, version: 2, tanks: [tank], events: [event] }));
     expect(read.status === 'ok' && [read.fromVersion, read.document.events.o, read.document.tanks.t]).toEqual([2, event, tank]);
+  });
+  test('moments with an offset or without milliseconds are read, and kept in UTC; text that looks like one stays', () => {
+    fc.assert(fc.property(documents, (doc) => {
+      const text = writeDocument(doc);
+      const other = text.replace(/"(at|editedAt|doneAt|startedAt|finishedAt)": "(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3})Z"/g, '"$1": "$2+00:00"');
+      const read = readDocument(other);
+      expect(read.status === 'ok' && writeDocument(read.document)).toBe(text);
+    }), { seed: 8, numRuns: 40 });
+    const file = (at: string, said: string) => JSON.stringify({ ...JSON.parse(writeDocument(emptyDocument())) as object, tanks: [TANK], events: [{ id: 'e', tankId: TANK.id, kind: 'note', at, note: said }] });
+    const read = readDocument(file('2026-01-31T21:15+01:00', '2026-01-31T21:15+01:00'));
+    expect(read.status === 'ok' && read.document.events.e).toMatchObject({ at: '2026-01-31T20:15:00.000Z', note: '2026-01-31T21:15+01:00' });
+    expect(readDocument(file('yesterday', ''))).toMatchObject({ status: 'invalid' });
+    expect(readDocument(file('2026-02-31T25:00Z', ''))).toMatchObject({ status: 'invalid' });
   });
   test('generated documents hold together', () => {
     fc.assert(fc.property(documents, (doc) => { expect(brokenReferences(doc)).toEqual([]); }), { seed: 103, numRuns: 50 });

@@ -98,6 +98,20 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
   return broken;
 }
 
+/** What holds a moment: by these names everywhere, and under the checks of a drip. */
+const MOMENTS = new Set(['at', 'editedAt', 'doneAt', 'startedAt', 'finishedAt']);
+const ISO_MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/;
+
+/** Moments written by other programs (with an offset, without milliseconds) in the one form that is stored. Anything else is left for
+ *  the check to name. */
+function withMoments(value: unknown, key = ''): unknown {
+  if (Array.isArray(value)) return value.map((v) => withMoments(v));
+  if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, withMoments(v, key === 'checks' ? 'at' : k)]));
+  if (typeof value !== 'string' || !MOMENTS.has(key) || !ISO_MOMENT.test(value)) return value;
+  const ms = Date.parse(value);
+  return Number.isNaN(ms) ? value : new Date(ms).toISOString();
+}
+
 const envelope = z.looseObject({ format: z.literal(FORMAT), version: z.int().min(1) });
 
 /** Reads a file's text. All or nothing: any fault and nothing comes back but the faults, each with its place. */
@@ -116,7 +130,7 @@ export function readDocument(text: string): LoadResult {
   }
   let current: unknown;
   try {
-    current = fileBroughtUp(head.data, fromVersion);
+    current = withMoments(fileBroughtUp(head.data, fromVersion));
   } catch (error) {
     return { status: 'migration-failed', message: error instanceof Error ? error.message : 'unknown' };
   }

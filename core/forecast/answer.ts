@@ -25,8 +25,12 @@ export type Answer =
   | { status: 'cannotSay'; because: string }
   | { status: 'ok'; atMs: number; startMs: number; plan: CarePlan; forecast: Forecast; proved: boolean; readings: number; acceptance: number; surprises: Surprise[]; fit: FitDay[]; fitted: Fitted; loadMgN: number | null; nextTest: NextTest | null };
 
-/** Fits and forecasts; yields progress. The posterior is handed out for what-ifs. @throws RangeError for a tank that is not there. */
-export function* answer(doc: Document, q: Question): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
+/** Share of the ammonia and nitrite readings that the fit may leave unexplained; above it the log and the kits contradict each other. */
+const TOO_MANY = 0.4;
+
+/** Fits and forecasts; yields progress. The posterior is handed out for what-ifs, and for the same question under another plan: given
+ *  back as `fitted`, nothing is fitted anew. @throws RangeError for a tank that is not there. */
+export function* answer(doc: Document, q: Question, fitted: Posterior | null = null): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
   const known = documentAsOf(doc, q.atMs);
   const tank = known.tanks[q.tankId];
   if (!tank) throw new RangeError(`there is no tank "${q.tankId}" in the document`);
@@ -41,7 +45,11 @@ export function* answer(doc: Document, q: Question): Generator<Progress, { answe
   if (timeline.acts.length === 0 && tank.ammoniaSource !== 'dieOff' && timeline.observations.every((o) => o.what > 1 || o.low <= 0)) {
     return { answer: { status: 'cannotSay', because: 'all readings are zero and nothing to oxidise is logged: a zero before any rise says nothing about bacteria.' }, posterior: null };
   }
-  const posterior = yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed });
+  const posterior = fitted ?? (yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
+  const surprising = surprises(posterior);
+  if (surprising.share > TOO_MANY) {
+    return { answer: { status: 'cannotSay', because: 'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.' }, posterior: null };
+  }
   const plan = defaultPlan(tank, timeline, q.plan);
   const out = forecast(posterior, plan, { horizonDays: q.horizonDays, seed: q.seed, loadMgN: q.loadMgN });
   const proved = proofState(evidence).status === 'passed';
@@ -51,7 +59,7 @@ export function* answer(doc: Document, q: Question): Generator<Progress, { answe
   const fresh = (p: { atMs: number } | undefined) => p !== undefined && q.atMs - p.atMs <= 3 * DAY_MS;
   return {
     answer: {
-      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprises(posterior), fit: fitBands(posterior), fitted: fittedNumbers(posterior), loadMgN: q.loadMgN, nextTest: nextTest(out, timeline),
+      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprising.recent, fit: fitBands(posterior), fitted: fittedNumbers(posterior), loadMgN: q.loadMgN, nextTest: nextTest(out, timeline),
       // What a proof has shown is not forecast any more.
       forecast: proved ? { ...out, ready: now, readyNowShare: 1, neverShare: 0, readyDays: new Float64Array(out.readyDays.length), ammoniaClear: lastA?.zero && fresh(lastA) ? now : out.ammoniaClear, nitriteClear: lastN?.zero && fresh(lastN) ? now : out.nitriteClear } : out,
     },

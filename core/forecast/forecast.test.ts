@@ -3,7 +3,7 @@ import type { Document } from '../document';
 import { gatherEvidence } from '../readiness';
 import { History, provedHistory, START_MS, DAY } from '../testing/history';
 import { OTHER_START, otherTank } from '../testing/otherTank';
-import { answerNow, defaultPlan, forecast, gainOf, infer, timelineOf, type Question } from '.';
+import { answer, answerNow, defaultPlan, forecast, gainOf, infer, timelineOf, type Question } from '.';
 import { logChance } from './infer';
 import { advance, planSteps, runPlan, S, startState, STATE_SIZE, WEEKS, type TankParams } from './kernel';
 import { emptyParams } from './prior';
@@ -117,6 +117,23 @@ describe('the answer', () => {
     const q = one.forecast.nitriteClear;
     expect(q.p50 ?? Infinity).toBeGreaterThanOrEqual(q.p10 ?? Infinity);
     expect(one.fit.length).toBeGreaterThan(10);
+  });
+  test('another plan with the fit handed back says what a fit anew would say', () => {
+    const run = answer(middle().doc, question());
+    let next = run.next();
+    while (!next.done) next = run.next();
+    for (const plan of ['wait', 'bottle'] as const) {
+      const again = answer(middle().doc, question({ plan }), next.value.posterior).next();
+      expect(again.done && again.value.answer).toEqual(ask(middle().doc, { plan }));
+    }
+  });
+  test.each<[string, History]>([
+    ['all over the top step, where only 2 mg/L was dosed', [2, 4, 6, 8, 10, 12].reduce((h, day) => h.test(day, { ammonia: 8, nitrite: 5 }), new History().dose(1, 2))],
+    ['to and fro from test to test', [2, 3, 4, 5, 6, 7].reduce((h, day) => h.test(day, day % 2 ? { ammonia: 8, nitrite: 0 } : { ammonia: 0, nitrite: 5 }), new History().dose(1, 2))],
+    ['ammonia that came from nothing', new History().test(2, { ammonia: 4, nitrite: 0 })],
+  ])('readings that fit no course are not forecast from: %s', (_, h) => {
+    const a = ask(h.doc, { atMs: START_MS + 12.5 * DAY });
+    expect(a.status === 'cannotSay' && a.because).toMatch(/fit no course of what is logged/);
   });
   test('what is logged later does not count', () => {
     const later = middle().test(25, { ammonia: 4, nitrite: 5 }).dose(24, 2);

@@ -27,7 +27,7 @@ export interface CarePlan {
   changeShare?: number;
 }
 
-export type PlanChoice = 'asSoFar' | 'dose' | 'feed' | 'wait';
+export type PlanChoice = 'asSoFar' | 'dose' | 'feed' | 'bottle' | 'wait';
 
 const NEVER: DoseHabit = { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 };
 /** Doses as soon as ammonia is clear, tested daily: the course that grows most bacteria. */
@@ -39,6 +39,7 @@ const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, neve
 const PROVER: DoseHabit = { ammoniaClear: 0, bothClear: 0.6, clock: 0, never: 0.4 };
 
 export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
+  if (choice === 'bottle') return { ...defaultPlan(tank, t), bottle: true };
   const doses = t.acts.filter((a) => a.code === ACT.ammonia);
   const recentFood = t.acts.filter((a) => a.code === ACT.food && a.day > t.nowDay - 10);
   const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));

@@ -14,8 +14,11 @@ export interface Surprise {
 
 const NAMES = ['ammonia', 'nitrite', 'nitrate', 'alkalinity'] as const;
 
-/** Readings of the last ten days whose mean chance is below a tenth of that of a usual one. At most three. */
-export function surprises(p: Posterior): Surprise[] {
+/** A mean chance below this, where a usual reading has ten times as much, is no chance of the fitted tank. */
+const NO_CHANCE = 0.05;
+
+/** What the fitted tanks would have shown at each reading, particle by particle, and the mean chance of what was read. */
+function foreseen(p: Posterior): { seen: Float64Array[]; chance: number[] } {
   const { timeline: t, prior } = p;
   const n = Math.min(p.particles, 200);
   const m = machineFor(t);
@@ -35,15 +38,20 @@ export function surprises(p: Posterior): Surprise[] {
       }
     });
   }
-  const found: Surprise[] = [];
-  t.observations.forEach((o, k) => {
-    const list = seen[k];
-    if (!list || t.nowDay - o.day > 10) return;
-    const chance = list.reduce((sum, v) => sum + Math.exp(logChance(o, v)), 0) / n;
-    if (chance > 0.05) return;
-    const sorted = Float64Array.from(list).sort();
-    const q = (share: number) => sorted[Math.round(share * (n - 1))] ?? 0;
-    found.push({ day: o.day, what: NAMES[o.what], expected: [q(0.1), q(0.5), q(0.9)], low: o.low, high: o.high });
-  });
-  return found.slice(-3);
+  return { seen, chance: t.observations.map((o, k) => (seen[k] as Float64Array).reduce((sum, v) => sum + Math.exp(logChance(o, v)), 0) / n) };
+}
+
+/** Readings the fitted tanks give no chance. `recent`: those of the last ten days, three at most. `share`: of all ammonia and nitrite
+ *  readings, how many; much of it says that readings and log contradict each other, and the fit believes neither. */
+export function surprises(p: Posterior): { recent: Surprise[]; share: number } {
+  const { timeline: t } = p;
+  const { seen, chance } = foreseen(p);
+  const recent = t.observations.flatMap((o, k): Surprise[] => {
+    if (t.nowDay - o.day > 10 || (chance[k] as number) > NO_CHANCE) return [];
+    const sorted = Float64Array.from(seen[k] as Float64Array).sort();
+    const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
+    return [{ day: o.day, what: NAMES[o.what], expected: [q(0.1), q(0.5), q(0.9)], low: o.low, high: o.high }];
+  }).slice(-3);
+  const nitrogen = t.observations.flatMap((o, k) => (o.what < 2 ? [chance[k] as number] : []));
+  return { recent, share: nitrogen.filter((c) => c <= NO_CHANCE).length / Math.max(1, nitrogen.length) };
 }

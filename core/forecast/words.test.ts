@@ -60,6 +60,7 @@ test('the plan is said as the log shows it', () => {
   expect(planWords({ ...plan, when: { ammoniaClear: 0, bothClear: 0, clock: 1, never: 0 } })).toContain('every 2 days, whatever the test says');
   expect(planWords({ ...plan, when: { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 }, feedMgNPerDay: 8.2 })).toBe('Food worth 8 mg N a day.');
   expect(planWords({ ...plan, doseMgNPerL: 0 })).toBe('Nothing more goes in.');
+  expect(planWords({ ...plan, doseMgNPerL: 0, bottle: true })).toBe('A new bottle of bacteria now. Nothing more goes in.');
 });
 
 test('a derivation has the numbers of the tank in it, each with its unit', () => {

@@ -104,7 +104,7 @@ const span = ([low, high]: readonly [number, number]): string => {
 
 /** What the forecast takes the person to go on doing, in a sentence or two. */
 export function planWords(p: CarePlan): string {
-  const parts: string[] = [];
+  const parts: string[] = p.bottle ? ['A new bottle of bacteria now.'] : [];
   if (doses(p)) {
     const habits = [
       { share: p.when.ammoniaClear, text: 'as soon as ammonia reads zero' }, { share: p.when.bothClear, text: 'once ammonia and nitrite both read zero' },
@@ -114,5 +114,6 @@ export function planWords(p: CarePlan): string {
     parts.push(`Doses of ${(p.doseMgNPerL * NH4_PER_N).toFixed(1)} mg/L: ${said.join(', ')}.`, `Tests ${span(p.rhythm.testGapDays)}.`);
   }
   if (p.feedMgNPerDay > 0) parts.push(`Food worth ${p.feedMgNPerDay.toFixed(0)} mg N a day.`);
-  return parts.length > 0 ? parts.join(' ') : 'Nothing more goes in.';
+  if (!doses(p) && p.feedMgNPerDay === 0) parts.push('Nothing more goes in.');
+  return parts.join(' ');
 }

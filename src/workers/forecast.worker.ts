@@ -1,8 +1,8 @@
 /** A door to the forecast: fits off the main thread, tells its progress, keeps the particles for what-ifs. Stopped by being terminated. */
-import { answer, coursesFor, whatIf, type Answer, type Posterior, type Question, type WhatIf } from '../../core/forecast';
+import { answer, coursesFor, inputsOf, whatIf, type Answer, type Posterior, type Question, type WhatIf } from '../../core/forecast';
 import type { Ask, Told } from './messages';
 
-let kept: { answer: Answer; posterior: Posterior; question: Question } | null = null;
+let kept: { answer: Answer; posterior: Posterior; question: Question; fitOf: string } | null = null;
 const tell = (told: Told): void => self.postMessage(told);
 
 self.onmessage = (event: MessageEvent<Ask>) => {
@@ -15,8 +15,10 @@ self.onmessage = (event: MessageEvent<Ask>) => {
 };
 
 function ask({ document, question }: Extract<Ask, { kind: 'ask' }>): void {
+  // Another plan alone asks for no other fit.
+  const fitOf = `${inputsOf(document, 'asSoFar', question.atMs)} ${question.seed} ${JSON.stringify(question.options ?? null)}`;
+  const run = answer(document, question, kept?.fitOf === fitOf ? kept.posterior : null);
   kept = null;
-  const run = answer(document, question);
   let next = run.next();
   let told = 0;
   while (!next.done) {
@@ -26,7 +28,7 @@ function ask({ document, question }: Extract<Ask, { kind: 'ask' }>): void {
     }
     next = run.next();
   }
-  if (next.value.posterior) kept = { answer: next.value.answer, posterior: next.value.posterior, question };
+  if (next.value.posterior) kept = { answer: next.value.answer, posterior: next.value.posterior, question, fitOf };
   tell({ kind: 'answer', answer: next.value.answer });
 }
 

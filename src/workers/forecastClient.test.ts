@@ -58,6 +58,14 @@ test('asking again ends the worker before: only the latest question is answered'
   worker(1).say(answer);
   expect(heard).toEqual([answer]);
 });
+test('a worker that has answered is asked again: it may use its fit once more', () => {
+  const client = start();
+  client.ask(emptyDocument(), question);
+  worker(0).say(answer);
+  client.ask(emptyDocument(), { ...question, plan: 'wait' });
+  expect(FakeWorker.made).toHaveLength(1);
+  expect(worker(0).asked).toHaveLength(2);
+});
 test('a worker that dies is a failure with words, and the next question starts a new one', () => {
   const client = start();
   client.ask(emptyDocument(), question);

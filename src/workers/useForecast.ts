@@ -19,8 +19,8 @@ const asOf = (nowMs: number): number => Math.ceil(nowMs / 3_600_000) * 3_600_000
 
 const questionFor = (doc: Document, tankId: string, plan: PlanChoice, nowMs: number) => ({ tankId, atMs: asOf(nowMs), seed: SEED, horizonDays: HORIZON_DAYS, plan, loadMgN: plannedLoad(doc, tankId).mgN });
 
-/** Asks the worker on demand; a change of plan or readings makes the old answer stale. */
-export function useForecast(doc: Document, tankId: string, plan: PlanChoice, nowMs: number) {
+/** Asks the worker on demand. */
+export function useForecast(doc: Document, tankId: string, nowMs: number) {
   const [state, setState] = useState<ForecastState>({ kind: 'idle' });
   const client = useRef<ForecastClient | null>(null);
   const hear = useCallback((told: Told) => {
@@ -42,10 +42,10 @@ export function useForecast(doc: Document, tankId: string, plan: PlanChoice, now
     client.current = made;
     return () => made.stop();
   }, [hear]);
-  const run = useCallback(() => {
+  const run = useCallback((plan: PlanChoice) => {
     setState({ kind: 'running', done: 0 });
     client.current?.ask(sliceFor(doc, tankId), questionFor(doc, tankId, plan, nowMs));
-  }, [doc, tankId, plan, nowMs]);
+  }, [doc, tankId, nowMs]);
   const stop = useCallback(() => {
     client.current?.stop();
     setState({ kind: 'stopped' });

@@ -19,6 +19,7 @@ const PLAN_WORDS: Record<PlanChoice, { label: string; note: string }> = {
   asSoFar: { label: 'As so far', note: 'what the log shows goes on' },
   dose: { label: 'Dose again when clear', note: 'grows most bacteria' },
   feed: { label: 'Feed a little daily', note: 'slow, gentle' },
+  bottle: { label: 'A new bottle of bacteria', note: 'now; then as so far' },
   wait: { label: 'Wait', note: 'nothing more goes in' },
 };
 
@@ -28,22 +29,23 @@ function ForecastPage({ tank }: { tank: Tank }) {
   const doc = useAppSelector(selectDocument);
   const [plan, setPlan] = useState<PlanChoice>('asSoFar');
   const animalsIn = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
-  const { state, run, stop, vary } = useForecast(doc, tank.id, plan, now);
+  const { state, run, stop, vary } = useForecast(doc, tank.id, now);
   const running = state.kind === 'running';
   return (
     <Screen
       title="Forecast"
       footer={
         <Row style={styles.footer}>
-          {running ? <Button label="Stop" onPress={stop} /> : <Button kind="primary" label={state.kind === 'answered' ? 'Work it out again' : 'Work it out'} onPress={run} />}
+          {running ? <Button label="Stop" onPress={stop} /> : <Button kind="primary" label={state.kind === 'answered' ? 'Work it out again' : 'Work it out'} onPress={() => run(plan)} />}
         </Row>
       }
       aside={
         <>
           <Txt kind="section" heading={2}>What you will go on doing</Txt>
-          <Choice label="Plan" stacked options={(Object.keys(PLAN_WORDS) as PlanChoice[]).filter((p) => !animalsIn || p === 'asSoFar' || p === 'wait').map((value) => ({ value, label: PLAN_WORDS[value].label, note: PLAN_WORDS[value].note }))} value={plan} onChange={(next) => {
+          <Choice label="Plan" stacked options={(Object.keys(PLAN_WORDS) as PlanChoice[]).filter((p) => !animalsIn || p === 'asSoFar' || p === 'bottle' || p === 'wait').map((value) => ({ value, label: PLAN_WORDS[value].label, note: PLAN_WORDS[value].note }))} value={plan} onChange={(next) => {
             setPlan(next);
-            stop();
+            // What was asked is asked again under the new plan; the fit is kept.
+            if (state.kind !== 'idle') run(next);
           }} />
           {animalsIn ? <Txt kind="small" tone="second">With animals in, ammonia is not dosed any more: the forecast follows what they are fed.</Txt> : null}
           {state.kind === 'answered' && state.answer.status === 'ok' ? <Txt kind="small">{`Reckoned with: ${planWords(state.answer.plan)}`}</Txt> : null}
@@ -98,8 +100,8 @@ function Answered({ tank, answer: a, whatIfs, varying, onVary }: { tank: Tank; a
       <Bands tank={tank} answer={a} />
       <Button kind="quiet" label={table ? 'Hide the table' : 'Show as a table'} expanded={table} onPress={() => setTable(!table)} />
       {table ? (
-        <Table caption="Forecast, mg N/L and dKH: lowest tenth, middle, highest tenth" columns={[{ title: 'day', flex: 0.8 }, { title: 'ammonia', flex: 1.3 }, { title: 'nitrite', flex: 1.3 }, { title: 'alkalinity', flex: 1.3 }]}
-          rows={f.bands.filter((b) => b.day % 5 === 0 && b.day <= 60).map((b) => [shortDay(a.atMs + b.day * DAY), ...[b.ammonia, b.nitrite, b.alkalinity].map((x) => x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '))])} />
+        <Table caption="Forecast, mg N/L and dKH: lowest tenth, middle, highest tenth" columns={[{ title: 'day', flex: 0.8 }, { title: 'ammonia', flex: 1.3 }, { title: 'nitrite', flex: 1.3 }, { title: 'nitrate', flex: 1.3 }, { title: 'alkalinity', flex: 1.3 }]}
+          rows={f.bands.filter((b) => b.day % 5 === 0 && b.day <= 60).map((b) => [shortDay(a.atMs + b.day * DAY), ...[b.ammonia, b.nitrite, b.nitrate, b.alkalinity].map((x) => x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '))])} />
       ) : null}
       <Section title="What the bacteria seem to do">
         <Told answer={a} what="doublingA" name="First group doubles" value={hours(f.doublingA)} />
@@ -144,6 +146,8 @@ function gainWords(w: WhatIf): string {
   return [gain, share].filter(Boolean).join(', ');
 }
 
+type Strip = 'ammonia' | 'nitrite' | 'nitrate' | 'alkalinity';
+
 /** Past and future as bands with the readings over them. */
 function Bands({ tank, answer: a }: { tank: Tank; answer: Ok }) {
   const now = useNow(600_000);
@@ -152,18 +156,20 @@ function Bands({ tank, answer: a }: { tank: Tank; answer: Ok }) {
   const toMs = a.atMs + ahead * DAY;
   const fromMs = Math.max(a.startMs, a.atMs - 60 * DAY);
   const days = [...a.fit, ...a.forecast.bands.filter((b) => b.day <= ahead)];
-  const of = (key: 'ammonia' | 'nitrite' | 'alkalinity', k: number): BandSeries['bands'] => days.map((b) => ({ atMs: a.atMs + b.day * DAY, low: b[key][0] * k, mid: b[key][1] * k, high: b[key][2] * k })).filter((b) => b.atMs >= fromMs);
-  const points = (key: 'ammonia' | 'nitrite' | 'alkalinity', k: number): BandSeries['points'] => evidence.series[key].filter((p) => p.atMs >= fromMs && p.doubts.length === 0).map((p) => ({ atMs: p.atMs, low: p.interval.low * k, mid: p.interval.mid * k, high: p.interval.high * k }));
+  const of = (key: Strip, k: number): BandSeries['bands'] => days.map((b) => ({ atMs: a.atMs + b.day * DAY, low: b[key][0] * k, mid: b[key][1] * k, high: b[key][2] * k })).filter((b) => b.atMs >= fromMs);
+  const points = (key: Strip, k: number): BandSeries['points'] => evidence.series[key].filter((p) => p.atMs >= fromMs && p.doubts.length === 0).map((p) => ({ atMs: p.atMs, low: p.interval.low * k, mid: p.interval.mid * k, high: p.interval.high * k }));
   const nh4 = fromMgNPerL('ammonia', 'ion', 1);
   const no2 = fromMgNPerL('nitrite', 'ion', 1);
+  const no3 = fromMgNPerL('nitrate', 'ion', 1);
   const series: BandSeries[] = [
     { name: 'ammonia', unit: 'mg/L NH₄', tone: 'ammonia', bands: of('ammonia', nh4), points: points('ammonia', nh4) },
     { name: 'nitrite', unit: 'mg/L NO₂', tone: 'nitrite', bands: of('nitrite', no2), points: points('nitrite', no2) },
-    { name: 'alkalinity', unit: 'dKH', tone: 'nitrate', bands: of('alkalinity', 1), points: points('alkalinity', 1) },
+    { name: 'nitrate', unit: 'mg/L NO₃', tone: 'nitrate', bands: of('nitrate', no3), points: points('nitrate', no3) },
+    { name: 'alkalinity', unit: 'dKH', tone: 'second', bands: of('alkalinity', 1), points: points('alkalinity', 1) },
   ];
   return (
     <>
-      <BandStrips series={series} nowMs={a.atMs} fromMs={fromMs} toMs={toMs} midnight={localMidnight} dayLabel={shortDay} summary={`Fitted past and forecast of ammonia, nitrite and alkalinity to ${shortDay(toMs)}. The table has the numbers.`} />
+      <BandStrips series={series} nowMs={a.atMs} fromMs={fromMs} toMs={toMs} midnight={localMidnight} dayLabel={shortDay} summary={`Fitted past and forecast of ammonia, nitrite, nitrate and alkalinity to ${shortDay(toMs)}. The table has the numbers.`} />
       <Txt kind="small" tone="second">Bands hold eight of ten futures; dots are your readings with what they leave open. Left of “now” you see how well the model fits them.</Txt>
     </>
   );
