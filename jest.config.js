@@ -13,6 +13,7 @@ const components = {
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.tsx'],
   transform: { '\\.mjs$': 'babel-jest' },
+  moduleNameMapper: { '^expo-router$': '<rootDir>/src/features/shell/testing/router.tsx' },
   transformIgnorePatterns,
 };
 module.exports = { projects: [node, components] };

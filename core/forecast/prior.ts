@@ -16,8 +16,8 @@ export const WANDER_SD = 0.2;
 export const WANDER_KEPT = 0.6;
 
 /** The ranges below are taken as a little wider than one standard deviation: with the whole of them the 80 % intervals held the truth
- *  in 89 % of judged tanks. */
-const SPREAD_KEPT = 0.93;
+ *  in nine of ten judged tanks. */
+const SPREAD_KEPT = 0.88;
 
 export interface Prior {
   median: Float64Array;
@@ -37,8 +37,8 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.y0, silent ? (tank.bacteriaSource === 'media' ? 0.2 : 0.01) : 0.0015, silent ? 1.7 : 1.4);
   set(Z.bottleA, 0.1, 1.5);
   set(Z.bottleN, 0.035, 1.7);
-  set(Z.matureA, 1.1, 1.3);
-  set(Z.matureN, 0.9, 1.4);
+  set(Z.matureA, 1.1, 1.4);
+  set(Z.matureN, 0.9, 1.5);
   set(Z.muA, 0.55, 0.3);
   set(Z.muN, 0.42, 0.3);
   set(Z.ka, 0.33, 0.55);
@@ -53,7 +53,7 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
   set(Z.loss, 0.006, 1);
   set(Z.alkalinity, 8.5, 0.15);
   set(Z.food, 1, 0.25);
-  set(Z.decay, 0.02, 0.6);
+  set(Z.decay, 0.024, 0.55);
   set(Z.kitA, 1, 0.12);
   set(Z.kitN, 1, 0.12);
   set(Z.kitR, 1, 0.2);

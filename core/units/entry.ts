@@ -12,6 +12,8 @@ export interface EntryRule {
   max: number;
   /** Limits that are not met exactly: above min, not at it. */
   above?: boolean;
+  /** Things that are counted: 2.5 of them are none. */
+  whole?: boolean;
   /** Value when left empty; without it an empty field is a fault. */
   whenEmpty?: number;
   /** Said after a value out of limits. */
@@ -44,6 +46,7 @@ export function readEntry(text: string, rule: EntryRule): Entry {
   if (value < rule.min || value > rule.max || (rule.above && value <= rule.min)) {
     return { ok: false, message: `${rule.name} must be ${limits(rule)}, not ${formatDecimal(parsed.value, 4)}. ${rule.hint ?? ''}`.trim() };
   }
+  if (rule.whole && !Number.isInteger(value)) return { ok: false, message: `${rule.name} must be a whole number, not ${formatDecimal(parsed.value, 4)}.` };
   return { ok: true, value };
 }
 

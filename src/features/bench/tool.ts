@@ -17,6 +17,7 @@ export interface ToolField {
   min: number;
   max: number;
   above?: boolean;
+  whole?: boolean;
   /** What the log knows, stored units. */
   start?: number | null;
   startText?: string;
@@ -131,7 +132,7 @@ export function workTool(tool: Tool, texts: Record<string, string>, choices: Cho
       if (!f.optional) missing ??= f.label;
       continue;
     }
-    const read = readEntry(text, { name: f.label, unit: f.quantity === 'number' ? null : c.units[f.quantity], min: f.min, max: f.max, above: f.above, hint: f.quantity === 'salinity' ? 'The scale runs from 2 to 42 practical salinity.' : undefined });
+    const read = readEntry(text, { name: f.label, unit: f.quantity === 'number' ? null : c.units[f.quantity], min: f.min, max: f.max, above: f.above, whole: f.whole, hint: f.quantity === 'salinity' ? 'The scale runs from 2 to 42 practical salinity.' : undefined });
     if (read.ok) values[f.key] = read.value;
     else faults[f.key] = read.message;
   }

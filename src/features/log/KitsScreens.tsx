@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { isNitrogen, isOwnParameter, parameterName, PARAMETERS, type Kit } from '../../../core/document';
+import { isNitrogen, isOwnParameter, parameterName, PARAMETERS, type Kit, type Parameter } from '../../../core/document';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Check, Choice, FieldRow, Go, Line, Row, Screen, TextField, Txt, WhenField } from '../../ui';
@@ -51,6 +51,9 @@ export function KitScreen() {
   return kit ? <KitForm key={kit.id} kit={kit} /> : <NotHere what="kit" />;
 }
 
+/** Colour charts exist for what is stained or compared; a thermometer and what measures salinity show a number. */
+const hasCharts = (p: Parameter): boolean => p !== 'temperature' && p !== 'salinity';
+
 function KitForm({ kit }: { kit: Kit | null }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -84,7 +87,7 @@ function KitForm({ kit }: { kit: Kit | null }) {
       {kit ? <Line name="Measures" value={parameterName(kit.parameter, own)} /> : (
         <Choice label="Measures" options={PARAMETERS.filter((value) => !isOwnParameter(value) || Object.hasOwn(own, value)).map((value) => ({ value, label: parameterName(value, own) }))} value={texts.parameter} onChange={(parameter) => change({ parameter, scaleKind: isNitrogen(parameter) ? 'steps' : 'number' })} />
       )}
-      {isNitrogen(texts.parameter) ? (
+      {hasCharts(texts.parameter) ? (
         <Choice label="Scale" options={[{ value: 'steps', label: 'Steps of a chart' }, { value: 'number', label: 'A number' }]} value={texts.scaleKind} onChange={(scaleKind) => change({ scaleKind })} />
       ) : null}
       {texts.scaleKind === 'steps' ? (

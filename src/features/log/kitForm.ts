@@ -57,7 +57,7 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
   if (t.expires !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(t.expires)) faults.expires = 'Choose a day, or leave it empty.';
   if (isNitrogen(t.parameter) && t.basis === 'NH3' && t.parameter !== 'ammonia') faults.basis = 'Only ammonia kits print NH₃.';
   if (t.opened !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(t.opened)) faults.opened = 'Choose a day, or leave it empty.';
-  const left = readEntry(t.testsLeft, { name: 'Tests left', unit: null, min: 0, max: 100000, whenEmpty: -1 });
+  const left = readEntry(t.testsLeft, { name: 'Tests left', unit: null, min: 0, max: 100000, whenEmpty: -1, whole: true });
   if (!left.ok) faults.testsLeft = left.message;
   const share = readEntry(t.readerPercent, { name: 'Reader’s error', unit: null, min: 0, max: 100, whenEmpty: 0 });
   if (!share.ok) faults.readerPercent = share.message;
@@ -69,7 +69,7 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
       id, name: t.name.trim(), parameter: t.parameter, scale, basis: isNitrogen(t.parameter) ? t.basis : null,
       salinityUnit: t.parameter === 'salinity' ? t.salinityUnit : null, expires: t.expires === '' ? null : t.expires,
       waitMinutes: wait.ok && wait.value > 0 ? wait.value : null, archived: false,
-      ...(t.opened === '' ? {} : { opened: t.opened }), ...(left.ok && left.value >= 0 ? { testsLeft: Math.round(left.value) } : {}), ...(t.storage.trim() === '' ? {} : { storage: t.storage.trim() }),
+      ...(t.opened === '' ? {} : { opened: t.opened }), ...(left.ok && left.value >= 0 ? { testsLeft: left.value } : {}), ...(t.storage.trim() === '' ? {} : { storage: t.storage.trim() }),
       ...(share.ok && share.value > 0 ? { readerShare: share.value / 100 } : {}), ...(t.shop ? { shop: true as const } : {}),
     }),
   };

@@ -31,21 +31,19 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
   const [countText, setCountText] = useState('1');
-  const entry = readEntry(countText, { name: 'How many', unit: null, min: 1, max: 200 });
-  const count = entry.ok ? Math.round(entry.value) : 1;
+  const entry = readEntry(countText, { name: 'How many', unit: null, min: 1, max: 200, whole: true });
+  const count = entry.ok ? entry.value : 1;
   const others = useAppSelector(selectTanks).filter((t) => t.id !== tank.id);
   const [split, setSplit] = useState<Record<string, string>>({});
-  const shareOf = (id: string) => {
-    const n = Math.round(Number((split[id] ?? '').trim() || '0'));
-    return Number.isFinite(n) && n > 0 ? n : 0;
-  };
-  const left = count > 1 ? count - others.reduce((sum, t) => sum + shareOf(t.id), 0) : count;
+  const shares = others.map((t) => ({ tank: t, entry: readEntry(count > 1 ? (split[t.id] ?? '') : '', { name: `What goes to ${t.name}`, unit: null, min: 0, max: 200, whole: true, whenEmpty: 0 }) }));
+  const given = shares.flatMap(({ tank: to, entry: e }) => (e.ok && e.value > 0 ? [{ tankId: to.id, count: e.value }] : []));
+  const left = count - given.reduce((sum, g) => sum + g.count, 0);
   const { warnings, forecast } = useMemo(() => additionWarnings(evidence, assessment, species, count), [evidence, assessment, species, count]);
   const stops = warnings.filter((w) => w.severity === 'stop');
   const take = (to: Place) => {
-    if (!entry.ok || left < 1) return;
+    if (!entry.ok || left < 1 || shares.some((x) => !x.entry.ok)) return;
     const animal: Animal = { id: newId(), tankId: tank.id, speciesId: species.id, count: left, moves: [{ to, at: isoOf(Date.now()), why: '' }], quarantineId: null, plannedDay: null };
-    dispatch(commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [{ put: 'animals', entity: animal }, ...others.flatMap((t) => (shareOf(t.id) > 0 ? [{ put: 'animals' as const, entity: { ...animal, id: newId(), tankId: t.id, count: shareOf(t.id) } }] : []))]));
+    dispatch(commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [{ put: 'animals', entity: animal }, ...given.map((g) => ({ put: 'animals' as const, entity: { ...animal, ...g, id: newId() } }))]));
     router.push(`/tank/${tank.id}/stock/${animal.id}` as Href);
   };
   return (
@@ -72,7 +70,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
       <TextField numeric label="How many" value={countText} onChange={setCountText} error={entry.ok ? null : entry.message} />
       {others.length > 0 && count > 1 ? (
         <Section title="One purchase for several tanks">
-          {others.map((t) => <TextField key={t.id} numeric label={`Of these to ${t.name}`} value={split[t.id] ?? ''} onChange={(text) => setSplit((s) => ({ ...s, [t.id]: text }))} />)}
+          {shares.map(({ tank: t, entry: e }) => <TextField key={t.id} numeric label={`Of these to ${t.name}`} value={split[t.id] ?? ''} onChange={(text) => setSplit((s) => ({ ...s, [t.id]: text }))} error={e.ok ? null : e.message} />)}
           <Txt kind="small" tone={left < 1 ? 'ammonia' : 'second'}>{left < 1 ? 'At least one must stay for this tank.' : `${left} stay for ${tank.name}.`}</Txt>
         </Section>
       ) : null}

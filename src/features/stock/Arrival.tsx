@@ -12,7 +12,7 @@ export function Arrival({ animal, onPut }: { animal: Animal; onPut: (label: stri
   const [from, setFrom] = useState('');
   const [due, setDue] = useState('');
   const [fault, setFault] = useState<string | null>(null);
-  const entry = readEntry(aside, { name: 'Set aside', unit: null, min: 0, max: animal.count });
+  const entry = readEntry(aside, { name: 'Set aside', unit: null, min: 0, max: animal.count, whole: true });
   const { inspection, loan } = animal;
   const lend = () => {
     if (from.trim() === '' || from.length > 80) setFault('Say whose it is, in 80 characters at most.');
@@ -30,8 +30,7 @@ export function Arrival({ animal, onPut }: { animal: Animal; onPut: (label: stri
           <FieldRow><TextField numeric label="Set aside" unit={`of ${animal.count}`} value={aside} onChange={setAside} error={entry.ok ? null : entry.message} /></FieldRow>
           <Button label="All looked at" onPress={() => {
             if (!entry.ok) return;
-            const setAsideCount = Math.round(entry.value);
-            onPut('Inspection logged', { ...animal, inspection: { day: localDay(Date.now()), sound: animal.count - setAsideCount, setAside: setAsideCount } });
+            onPut('Inspection logged', { ...animal, inspection: { day: localDay(Date.now()), sound: animal.count - entry.value, setAside: entry.value } });
           }} />
         </>
       )}

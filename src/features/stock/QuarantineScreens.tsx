@@ -31,7 +31,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
   const [booked, setBooked] = useState<string[]>(first ? [first.id] : []);
   const [tried, setTried] = useState(false);
   const volumeEntry = readEntry(volume, { name: 'Volume', unit: units.volume, min: 0, max: 2000, above: true });
-  const daysEntry = readEntry(clock === 'own' ? own : clock, { name: 'Days', unit: null, min: 7, max: 120 });
+  const daysEntry = readEntry(clock === 'own' ? own : clock, { name: 'Days', unit: null, min: 7, max: 120, whole: true });
   const nameFault = name.trim() === '' ? 'Give it a name.' : name.length > 80 ? 'The name is too long: 80 characters is the most.' : null;
   const fits = wished.filter((a) => speciesById(a.speciesId).group === group);
   const save = () => {
@@ -40,7 +40,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
     const id = newId();
     const at = isoOf(Date.now());
     const quarantine: Quarantine = {
-      id, tankId: tank.id, name: name.trim(), group, volumeL: volumeEntry.value, filter, clockDays: Math.round(daysEntry.value), openedDay: localDay(Date.now()), closedDay: null,
+      id, tankId: tank.id, name: name.trim(), group, volumeL: volumeEntry.value, filter, clockDays: daysEntry.value, openedDay: localDay(Date.now()), closedDay: null,
     };
     const moves = fits.filter((a) => booked.includes(a.id)).map((a): Edit => ({ put: 'animals', entity: moved(a, 'quarantine', at, '', id) }));
     dispatch(commit(`${quarantine.name} opened`, [{ put: 'quarantines', entity: quarantine }, ...moves]));

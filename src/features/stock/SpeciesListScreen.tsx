@@ -10,11 +10,11 @@ import { useUnits, WithTank } from '../shell';
 
 type Group = Species['group'] | 'crew';
 
-/** Species that match a search and a group, those that fit the tank first. */
-export function findSpecies(all: readonly Species[], query: string, group: Group, netL: number): Species[] {
+/** Species that match a search and a group (any group for null), those that fit the tank first. */
+export function findSpecies(all: readonly Species[], query: string, group: Group | null, netL: number): Species[] {
   const wanted = query.trim().toLowerCase();
   return all
-    .filter((s) => (group === 'crew' ? s.crew : s.group === group))
+    .filter((s) => (group === null || (group === 'crew' ? s.crew : s.group === group)))
     .filter((s) => wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted))
     .sort((a, b) => Number(a.minTankL > netL) - Number(b.minTankL > netL) || (a.common < b.common ? -1 : 1));
 }
@@ -29,13 +29,16 @@ function SpeciesList({ tank }: { tank: Tank }) {
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
-  const found = findSpecies(SPECIES, query, group, netL);
+  const here = findSpecies(SPECIES, query, group, netL);
+  // A name typed is looked for everywhere: nobody knows the kind of what they cannot spell.
+  const found = here.length > 0 || query.trim() === '' ? here : findSpecies(SPECIES, query, null, netL);
   return (
     <Screen title="Find an animal">
       <Txt kind="title" heading={1}>Find an animal</Txt>
       <Choice label="Kind" options={[{ value: 'crew', label: 'Clean-up crew' }, { value: 'fish', label: 'Fish' }, { value: 'invertebrate', label: 'Invertebrates' }, { value: 'coral', label: 'Corals' }]} value={group} onChange={setGroup} />
       <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
-      {found.length === 0 ? <Empty title="None by that name" text="Try part of the scientific name, or another kind. The list holds common, traceable species." /> : null}
+      {here.length === 0 && found.length > 0 ? <Txt kind="small" tone="second">None of this kind; of another:</Txt> : null}
+      {found.length === 0 ? <Empty title="None by that name" text="Try part of the scientific name. The list holds common, traceable species." /> : null}
       <View>
         {found.map((s) => (
           <Link key={s.id} href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href} style={[styles.item, { borderColor: roles.hairline }]}>

@@ -37,7 +37,7 @@ export function readPart(t: PartTexts, base: { id: string; tankId: string; befor
   if (!DAY.test(t.sinceDay)) faults.sinceDay = 'Choose the day it went in.';
   const number = (key: 'price' | 'monthly' | 'watts' | 'breakIn' | 'service', name: string, max: number): number | null => {
     if (t[key].trim() === '') return null;
-    const entry = readEntry(t[key], { name, unit: null, min: 0, max });
+    const entry = readEntry(t[key], { name, unit: null, min: 0, max, whole: key === 'breakIn' || key === 'service' });
     if (entry.ok) return entry.value;
     faults[key] = entry.message;
     return null;
@@ -54,8 +54,8 @@ export function readPart(t: PartTexts, base: { id: string; tankId: string; befor
   return {
     ok: true,
     part: equipmentSchema.parse({
-      id: base.id, tankId: base.tankId, name: t.name.trim(), kind: t.kind, where: t.where.trim(), sinceDay: t.sinceDay, price, monthly, watts, breakInDays: Math.round(breakIn ?? 0),
-      serviceEveryDays: service === null || service < 1 ? null : Math.round(service), services: before?.services ?? [], settings: before?.settings ?? [], endedDay: before?.endedDay ?? null,
+      id: base.id, tankId: base.tankId, name: t.name.trim(), kind: t.kind, where: t.where.trim(), sinceDay: t.sinceDay, price, monthly, watts, breakInDays: breakIn ?? 0,
+      serviceEveryDays: service === null || service < 1 ? null : service, services: before?.services ?? [], settings: before?.settings ?? [], endedDay: before?.endedDay ?? null,
       loan: t.onLoan ? { from: t.loanFrom.trim(), dueDay: t.loanDue, returnedDay: before?.loan?.returnedDay ?? null } : null,
     }),
   };

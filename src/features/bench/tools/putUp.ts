@@ -122,12 +122,12 @@ export const weightTool: Tool = {
 
 export const lightTool: Tool = {
   id: 'light', title: 'Light', lede: 'Light of a day, and a ramp by equal ratios: eyes and corals feel steps as shares.',
-  fields: (c) => [field('par', 'PAR at the coral', 'number', 0, 3000, { unit: 'µmol/m²/s', start: lastValue(c, 'par') ?? 100, decimals: 0 }), field('hours', 'Hours a day', 'number', 0, 24, { unit: 'h', start: 8, decimals: 1 }), field('startPercent', 'Start', 'number', 1, 100, { unit: '%', start: 20, decimals: 0 }), field('endPercent', 'End', 'number', 1, 100, { unit: '%', start: 70, decimals: 0 }), field('steps', 'In steps', 'number', 1, 20, { start: 5, decimals: 0 }), field('holdDays', 'Hold each', 'number', 1, 60, { unit: 'days', start: 7, decimals: 0 })],
+  fields: (c) => [field('par', 'PAR at the coral', 'number', 0, 3000, { unit: 'µmol/m²/s', start: lastValue(c, 'par') ?? 100, decimals: 0 }), field('hours', 'Hours a day', 'number', 0, 24, { unit: 'h', start: 8, decimals: 1 }), field('startPercent', 'Start', 'number', 1, 100, { unit: '%', start: 20, decimals: 0 }), field('endPercent', 'End', 'number', 1, 100, { unit: '%', start: 70, decimals: 0 }), field('steps', 'In steps', 'number', 1, 20, { whole: true, start: 5, decimals: 0 }), field('holdDays', 'Hold each', 'number', 1, 60, { unit: 'days', whole: true, start: 7, decimals: 0 })],
   work: (v, _has, _ch, c) => {
-    const steps = lightRamp(v('startPercent'), v('endPercent'), Math.round(v('steps')), Math.round(v('holdDays')));
-    const ratio = (v('endPercent') / v('startPercent')) ** (1 / Math.round(v('steps')));
+    const steps = lightRamp(v('startPercent'), v('endPercent'), v('steps'), v('holdDays'));
+    const ratio = (v('endPercent') / v('startPercent')) ** (1 / v('steps'));
     return {
-      lines: [{ name: 'Light of a day', value: `${dailyLight(v('par'), v('hours')).toFixed(1)} mol/m²`, strong: true }, { name: 'Each step', value: `× ${ratio.toFixed(2)}` }, { name: 'The ramp takes', value: `${Math.round(v('steps')) * Math.round(v('holdDays'))} days` }],
+      lines: [{ name: 'Light of a day', value: `${dailyLight(v('par'), v('hours')).toFixed(1)} mol/m²`, strong: true }, { name: 'Each step', value: `× ${ratio.toFixed(2)}` }, { name: 'The ramp takes', value: `${v('steps') * v('holdDays')} days` }],
       formula: ['DLI = PAR · 3600 · hours / 10⁶', `${v('par').toFixed(0)} × 3600 × ${v('hours')} / 10⁶ = ${dailyLight(v('par'), v('hours')).toFixed(2)} mol/m² a day`],
       notes: ['Hold a step longer when film or pale corals say so. Note the setting with every PAR reading and photo.'],
       drawing: { kind: 'bars', title: 'The ramp', unit: '%', bars: steps.map((x, i) => ({ label: i === 0 ? 'now' : c.dayLabel(addDays(c.today, x.day)), value: x.percent, shown: x.percent.toFixed(0), planned: i > 0 })) },

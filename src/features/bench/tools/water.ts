@@ -105,7 +105,7 @@ export const changeTool: Tool = {
             field(`aim-${goal}`, 'Aim', 'number', 0, 2000, { unit: GOAL_UNIT[goal], start: aimOf(goal, last) }),
             field(`new-${goal}`, 'In the new water', 'number', 0, 2000, { unit: GOAL_UNIT[goal], start: USUAL_NEW[goal] }),
           ]),
-      field('changes', 'In how many changes', 'number', 1, 20, { unit: '', start: 1, decimals: 0 }),
+      field('changes', 'In how many changes', 'number', 1, 20, { unit: '', whole: true, start: 1, decimals: 0 }),
       netField(c),
       field('newSalinity', 'Salinity of the new water', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
       field('newTempC', 'Its temperature', 'temperature', 1, 40, { start: 25 }),
@@ -121,7 +121,7 @@ export const changeTool: Tool = {
   work: (v, _has, ch, c) => {
     const s = shows(c);
     const goal = ch.goal ?? 'nitrate';
-    const n = Math.round(v('changes'));
+    const n = v('changes');
     const unit = GOAL_UNIT[goal] ?? '';
     let fraction: number;
     let before: number | null = null;

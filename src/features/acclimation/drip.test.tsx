@@ -1,0 +1,48 @@
+import { screen } from '@testing-library/react';
+import { allText, demo, onScreen, press, says, tick, type } from '../shell/testing';
+import { DripScreen, NewDripScreen } from '.';
+
+const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+
+function planned() {
+  const shown = onScreen(<NewDripScreen />, { doc: demo(), params: north() });
+  tick(/Banggai cardinalfish/);
+  for (const [label, value] of [['Bag salinity, ppt', '32'], ['Bag temperature, °C', '23'], ['Water in the bag, L', '0.6'], ['Container holds, L', '3'], ['Drops a second', '3.4'], ['Tank salinity, ppt', '35'], ['Tank temperature, °C', '25.2']] as const) type(label, value);
+  return shown;
+}
+
+test('a drip is planned from bag and tank, and not without both', () => {
+  const { doc, went } = planned();
+  type('Bag salinity, ppt', '');
+  press('Go to the drip');
+  expect(Object.keys(doc().drips)).toHaveLength(0);
+  type('Bag salinity, ppt', '32');
+  expect(allText()).toMatch(/minutes|min/);
+  press('Go to the drip');
+  const drip = Object.values(doc().drips)[0];
+  expect(drip).toMatchObject({ tankId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
+  expect(went()[0]).toBe(`/tank/north-window/drip/${drip?.id}`);
+});
+
+test('it starts only with its checks made, runs by the clock, and asks for the top-off to go back on', () => {
+  const first = planned();
+  press('Go to the drip');
+  const doc = first.doc();
+  const id = Object.keys(doc.drips)[0] ?? '';
+  document.body.innerHTML = '';
+  const shown = onScreen(<DripScreen />, { doc, params: north({ dripId: id }) });
+  const start = () => screen.getByRole('button', { name: 'Start the drip' });
+  expect(start().getAttribute('aria-disabled')).toBe('true');
+  for (const name of ['Tank is topped off and at its usual salinity', 'Automatic top-off is unplugged, or there is none', 'Lid is on or within reach']) tick(name);
+  press('Start the drip');
+  expect(shown.doc().drips[id]?.startedAt).not.toBeNull();
+  shown.settle(10 * 60_000);
+  press(/^They are in the tank/);
+  expect(shown.doc().drips[id]?.finishedAt).not.toBeNull();
+  expect(says(/Top-off is plugged in again/)).toBe(true);
+});
+
+test('a drip that is not there is said so', () => {
+  onScreen(<DripScreen />, { doc: demo(), params: north({ dripId: 'none' }) });
+  expect(says('There is no such drip here')).toBe(true);
+});

@@ -1,0 +1,135 @@
+import { screen } from '@testing-library/react';
+import { STARTER_KITS, type Document } from '../../../core/document';
+import { allText, choose, demo, NOW, onScreen, press, says, tick, type } from '../shell/testing';
+import { EventScreen, HistoryScreen, KitScreen, KitsScreen, SampleScreen } from '.';
+
+const pantry = (more: Record<string, string> = {}) => ({ tankId: 'pantry-cube', ...more });
+const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.tankId === 'pantry-cube');
+
+describe('the sample sheet', () => {
+  const show = () => onScreen(<SampleScreen />, { doc: demo(), params: pantry({ show: 'ammonia,nitrite,ph' }) });
+  test('taps and texts become one sample; the sheet is empty after it', () => {
+    const { doc, settle, went } = show();
+    const before = samplesOf(doc()).length;
+    press('ammonia 0.25');
+    press('ammonia 0.5');
+    press('nitrite 5+');
+    type(/^pH/, '8,05');
+    press('Save 3 readings');
+    settle();
+    const newest = samplesOf(doc()).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
+    expect(samplesOf(doc())).toHaveLength(before + 1);
+    expect(newest?.readings.map((r) => [r.parameter, r.value.kind])).toEqual([['ammonia', 'between'], ['nitrite', 'exact'], ['ph', 'exact']]);
+    expect(went()).toEqual(['/tank/pantry-cube']);
+  });
+  test('an unlikely jump is questioned and stored only as the person decides', () => {
+    const { doc, settle } = show();
+    type(/^pH/, '7.5');
+    expect(says(/^A big step since the last reading\. Likely: .*Repeat the test before acting on it\.$/)).toBe(true);
+    tick('Keep it, do not trust it: pH');
+    press('Save 1 reading');
+    settle();
+    const newest = samplesOf(doc()).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
+    expect(newest?.readings).toEqual([{ parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 7.5 }, doubted: true }]);
+  });
+  test('text that is no number stays, is marked, and saves nothing', () => {
+    const { doc } = show();
+    const before = samplesOf(doc()).length;
+    type(/^pH/, '8..1');
+    press(/^Save/);
+    expect(samplesOf(doc())).toHaveLength(before);
+    expect((screen.getByLabelText(/^pH/) as HTMLInputElement).value).toBe('8..1');
+  });
+});
+
+test('what was noticed needs no number, and something missing is kept by name', () => {
+  const { doc } = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'observation' }) });
+  choose('earthy');
+  choose('gurgling');
+  choose('hazy');
+  type('Animals seen', 'a bristle worm');
+  type('Animals not seen', 'the snail');
+  press('Log it');
+  expect(Object.values(doc().events).find((e) => e.kind === 'observation' && e.tankId === 'pantry-cube')).toMatchObject({ smell: 'earthy', sound: 'gurgling', clarity: 'hazy', seen: 'a bristle worm', missing: 'the snail' });
+});
+
+test('an event without its amount is refused with a sentence', () => {
+  const { doc } = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'waterChange' }) });
+  const before = Object.keys(doc().events).length;
+  press('Log it');
+  expect(allText()).toMatch(/is missing: enter a number|must be/);
+  expect(Object.keys(doc().events)).toHaveLength(before);
+});
+
+describe('kits', () => {
+  test('each says how it reads and how it stands', () => {
+    onScreen(<KitsScreen />, { doc: demo() });
+    for (const k of STARTER_KITS.slice(0, 3)) expect(says(k.name)).toBe(true);
+  });
+  test('a calibration that is off by a known standard is drift: readings since the last good one are doubted', () => {
+    const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'kit-salinity' } });
+    const before = Object.keys(doc().calibrations).length;
+    press('Log the calibration');
+    expect(Object.keys(doc().calibrations)).toHaveLength(before);
+    type('Standard, ppt', '35');
+    type('It shows, ppt', '37.5');
+    tick(/^I then set it to the standard/);
+    press('Log the calibration');
+    expect(Object.values(doc().calibrations).find((c) => c.reading === 37.5)).toMatchObject({ kitId: 'kit-salinity', standard: 35, adjusted: true });
+    expect(allText()).toMatch(/off by 2\.5|drift|doubt/i);
+  });
+  test('a kit is described with its state; half a test left is none', () => {
+    const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'kit-ammonia' } });
+    type('Tests left', '12.5');
+    press('Keep the changes');
+    expect(says(/Tests left must be a whole number/)).toBe(true);
+    type('Tests left', '12');
+    type('Kept where', 'cool and dark');
+    type('Good until', '2026-04-01');
+    press('Keep the changes');
+    expect(doc().kits['kit-ammonia']).toMatchObject({ testsLeft: 12, storage: 'cool and dark', expires: '2026-04-01' });
+  });
+  test('a new kit of one\'s own with steps', () => {
+    const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'new', parameter: 'silicate' } });
+    press('Add it');
+    expect(says(/name/i)).toBe(true);
+    type('Name', 'Silicate drops');
+    choose('silicate');
+    choose('Steps of a chart');
+    type(/^Steps, lowest first/, '0 0.5 1 2');
+    press('Add it');
+    expect(Object.values(doc().kits).find((k) => k.name === 'Silicate drops')).toMatchObject({ parameter: 'silicate', scale: { kind: 'steps', steps: [0, 0.5, 1, 2] } });
+  });
+});
+
+describe('history', () => {
+  test('a page at a time, newest first, filtered by kind and by a word', () => {
+    const { doc, settle } = onScreen(<HistoryScreen />, { doc: demo(), params: pantry() });
+    for (let i = 0; i < 12; i++) settle();
+    const rows = () => screen.queryAllByRole('listitem').length;
+    const all = rows();
+    expect(all).toBe(Math.min(30, samplesOf(doc()).length + Object.values(doc().events).filter((e) => e.tankId === 'pantry-cube').length));
+    choose('Events');
+    settle();
+    expect(rows()).toBeLessThan(all);
+    choose('Everything');
+    type(/^Search/, 'no such word');
+    for (let i = 0; i < 4; i++) settle();
+    expect(says('Nothing matches. Clear the search or choose Everything.')).toBe(true);
+    type(/^Search/, 'ammonia dose');
+    for (let i = 0; i < 4; i++) settle();
+    expect(rows()).toBeGreaterThan(0);
+  });
+  test('an entry is deleted, and an edit shows its mark', () => {
+    const doc0 = demo();
+    const first = samplesOf(doc0)[0];
+    if (!first) throw new Error('no sample');
+    doc0.samples = { ...doc0.samples, [first.id]: { ...first, editedAt: new Date(NOW).toISOString() } };
+    const { doc, settle } = onScreen(<HistoryScreen />, { doc: doc0, params: pantry() });
+    for (let i = 0; i < 12; i++) settle();
+    expect(says(/^corrected /)).toBe(true);
+    const before = samplesOf(doc()).length;
+    press(screen.getAllByRole('button', { name: /^Delete sample of/ })[0]?.getAttribute('aria-label') ?? '');
+    expect(samplesOf(doc())).toHaveLength(before - 1);
+  });
+});

@@ -1,0 +1,62 @@
+import { allText, choose, demo, onScreen, press, says, type } from '../shell/testing';
+import { ParametersScreen, ReadingsScreen } from '.';
+
+const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+
+test('every parameter says how steady it is before how far off', () => {
+  onScreen(<ParametersScreen />, { doc: demo(), params: north() });
+  expect(says(/^Steadiness first/)).toBe(true);
+  for (const p of ['temperature', 'salinity', 'alkalinity', 'ammonia']) expect(says(p)).toBe(true);
+});
+
+test('a preset is taken whole, and one of its targets made the person\'s own', () => {
+  const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
+  const targets = () => Object.values(doc().targets).filter((t) => t.tankId === 'north-window');
+  choose(/^During the cycle/);
+  press('Take these targets');
+  const first = targets().length;
+  expect(first).toBeGreaterThan(3);
+  choose(/^Fish first/);
+  press('Take these targets');
+  expect(new Set(targets().map((t) => t.parameter)).size).toBe(targets().length);
+  document.body.innerHTML = '';
+  const one = onScreen(<ReadingsScreen />, { doc: doc(), params: north({ parameter: 'alkalinity' }) });
+  type('Low alarm', '9');
+  press('Keep the target');
+  expect(says('They must rise: low alarm, aim from, aim to, high alarm.')).toBe(true);
+  for (const [label, value] of [['Low alarm', '6,5'], ['Aim from', '7,5'], ['Aim to', '9'], ['High alarm', '11']] as const) type(label, value);
+  press('Keep the target');
+  expect(Object.values(one.doc().targets).find((t) => t.parameter === 'alkalinity' && t.tankId === 'north-window')).toMatchObject({ alarmLow: 6.5, low: 7.5, high: 9, alarmHigh: 11 });
+});
+
+test('a parameter of one\'s own brings a kit for it; six are the most', () => {
+  const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
+  press('Add the parameter');
+  expect(says('Give it a name of 1 to 80 characters.')).toBe(true);
+  for (let i = 1; i <= 6; i++) {
+    type('Parameter name', `Trace ${i}`);
+    type('Lowest', '5');
+    type('Highest', '1');
+    press('Add the parameter');
+    expect(Object.keys(doc().ownParameters)).toHaveLength(i - 1);
+    type('Highest', '50');
+    press('Add the parameter');
+    expect(Object.keys(doc().ownParameters)).toHaveLength(i);
+  }
+  expect(Object.values(doc().kits).filter((k) => k.parameter.startsWith('own'))).toHaveLength(6);
+  expect(says('Six are the most, and all are used.')).toBe(true);
+});
+
+test('a page of readings: chart, table, and no number that is none', () => {
+  for (const parameter of ['alkalinity', 'nitrate', 'temperature', 'salinity', 'ph']) {
+    document.body.innerHTML = '';
+    onScreen(<ReadingsScreen />, { doc: demo(), params: north({ parameter }) });
+    expect(allText()).toMatch(/trusted/);
+    expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+  }
+});
+
+test('a parameter never read says so', () => {
+  onScreen(<ReadingsScreen />, { doc: demo(), params: north({ parameter: 'silicate' }) });
+  expect(allText()).toMatch(/no .*reading|nothing|not measured|none yet/i);
+});

@@ -1,0 +1,56 @@
+/** Screens drawn with a real store over a memory, at a frozen time. */
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { emptyDocument, type Document } from '../../../../core/document';
+import { makeStore, selectDocument } from '../../../store';
+import { makeDemo } from '../../../store/demo';
+import { documentOpened } from '../../../store/documentSlice';
+import { memoryStorage } from '../../../store/storage';
+import { ThemeProvider } from '../../../ui';
+import { route } from './router';
+
+/** A quiet evening. */
+export const NOW = Date.parse('2026-05-01T18:00:00.000Z');
+const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+export const demo = (): Document => makeDemo(NOW, dayOf);
+
+/** No worker answers here: what waits for one goes on waiting. */
+class SilentWorker {
+  postMessage(): void {}
+  terminate(): void {}
+}
+Object.assign(globalThis, { Worker: SilentWorker });
+
+export interface Shown {
+  doc: () => Document;
+  went: () => readonly string[];
+  /** Runs what was put off, and so many milliseconds more. */
+  settle: (ms?: number) => void;
+}
+
+/** Draws a screen for an address's parameters over a document; time stands still until `settle`. */
+export function onScreen(element: ReactElement, o: { doc?: Document; params?: Record<string, string> } = {}): Shown {
+  jest.useFakeTimers({ now: NOW });
+  route.params = o.params ?? {};
+  route.went = [];
+  const { store } = makeStore(memoryStorage(), { post: () => undefined, listen: () => undefined });
+  store.dispatch(documentOpened({ document: o.doc ?? emptyDocument(), aside: [] }));
+  render(<Provider store={store}><ThemeProvider theme="light">{element}</ThemeProvider></Provider>);
+  const settle = (ms = 0) => act(() => jest.advanceTimersByTime(ms + 300));
+  settle();
+  settle();
+  return { doc: () => selectDocument(store.getState()), went: () => route.went, settle };
+}
+
+export const press = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('button', { name }));
+export const choose = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('radio', { name }));
+export const tick = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('checkbox', { name }));
+export const type = (label: string | RegExp, text: string): void => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+export const says = (text: string | RegExp): boolean => screen.queryAllByText(text).length > 0;
+/** All that can be read, for looking for what must never stand there. */
+export const allText = (): string => document.body.textContent ?? '';
+/** Lets a form that checks in a promise come to its end. */
+export const flush = (): Promise<void> => act(async () => {
+  for (let i = 0; i < 5; i++) await Promise.resolve();
+});

@@ -1,0 +1,63 @@
+import { screen } from '@testing-library/react';
+import { emptyDocument, type Document } from '../../../core/document';
+import { allText, demo, NOW, onScreen, press, says } from '../shell/testing';
+import { TodayScreen } from '.';
+
+const pantry = { tankId: 'pantry-cube' };
+
+test('one word, one sentence why, what opens it, the next test; every gate opens its evidence', () => {
+  onScreen(<TodayScreen />, { doc: demo(), params: pantry });
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait');
+  expect(says(/Nitrite is over 5 mg\/L NO₂ and not falling yet\. A reading a third lower opens this gate\./)).toBe(true);
+  expect(says(/^Corals: wait\./)).toBe(true);
+  expect(says(/Judged by 24-hour proof/)).toBe(true);
+  const gate = screen.getByRole('button', { name: /^Ammonia falling/ });
+  expect(gate.getAttribute('aria-expanded')).toBe('false');
+  press(/^Ammonia falling/);
+  expect(screen.getByRole('button', { name: /^Ammonia falling/ }).getAttribute('aria-expanded')).toBe('true');
+});
+
+test('what is planned for today is done or dropped; what lies ahead is only named', () => {
+  const doc = demo();
+  doc.tasks = {
+    now: { id: 'now', tankId: 'pantry-cube', day: '2026-05-01', title: 'Rinse the carbon', note: '', doneAt: null },
+    late: { id: 'late', tankId: 'pantry-cube', day: '2026-04-28', title: 'Order salt', note: '', doneAt: null },
+    ahead: { id: 'ahead', tankId: 'pantry-cube', day: '2026-05-09', title: 'Raise the light', note: '', doneAt: null },
+  };
+  const shown = onScreen(<TodayScreen />, { doc, params: pantry });
+  shown.settle();
+  expect(says(/Planned: .*Raise the light\./)).toBe(true);
+  press('Done: Rinse the carbon');
+  expect(shown.doc().tasks.now?.doneAt).toBe(new Date(Date.now()).toISOString());
+  expect(screen.queryByRole('button', { name: 'Done: Rinse the carbon' })).toBeNull();
+  expect(screen.getByRole('button', { name: 'Done: Order salt' })).toBeTruthy();
+});
+
+test('a service, a loan and a drip left open stand on Today until they are put right', () => {
+  const doc: Document = demo();
+  const shrimp = doc.animals['north-shrimp'];
+  if (!shrimp) throw new Error('the demo has a shrimp');
+  doc.animals = { ...doc.animals, 'north-shrimp': { ...shrimp, loan: { from: 'a friend', dueDay: '2026-04-30', returnedDay: null } } };
+  const shown = onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  shown.settle();
+  expect(says('Filter socks: service is due.')).toBe(true);
+  expect(says('Skunk cleaner shrimp: the loan from a friend ends.')).toBe(true);
+  press(/^Filter socks: service is due\. To the part/);
+  expect(shown.went()[0]).toMatch(/^\/tank\/north-window\/equipment\//);
+});
+
+test('with animals in and free ammonia in the water the word is to act, and what to do', () => {
+  const doc = demo();
+  doc.samples = { ...doc.samples, bad: { id: 'bad', tankId: 'north-window', at: new Date(NOW - 3_600_000).toISOString(), note: '', readings: [
+    { parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 4 } }, { parameter: 'nitrite', kitId: 'kit-nitrite', value: { kind: 'exact', value: 0 } }, { parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 8.3 } },
+  ] } };
+  onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Act now');
+  expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
+});
+
+test('a tank that is not there is said so, with a way on', () => {
+  onScreen(<TodayScreen />, { doc: emptyDocument(), params: { tankId: 'gone' } });
+  expect(says('There is no such tank here')).toBe(true);
+  expect(screen.getByRole('link', { name: 'To your tanks' }).getAttribute('href')).toBe('/tanks');
+});
