@@ -4,6 +4,7 @@ import { DEFAULT_OPTIONS, defaultPlan, forecast, infer, timelineOf, type Quantil
 import type { Parameter } from '../core/document';
 import { assessTank, gatherEvidence } from '../core/readiness';
 import { netVolume } from '../core/volume';
+import { seededRandom } from '../core/random';
 import { METHODS, OTHER_START, otherTank, type OtherTank } from '../core/testing/otherTank';
 
 const DAY = 86_400_000;
@@ -24,10 +25,19 @@ export function forecastAt(tank: OtherTank, cutDay: number, seed: number) {
   return { out: forecast(next.value, defaultPlan(spec, t), { horizonDays: Math.ceil(END - cutDay + 5), seed, loadMgN: null }), nowMs };
 }
 
-interface Row { third: 0 | 1 | 2; method: string; covered: boolean; pinball: number; thumb: number; line: number; error: number; width: number; ready: boolean; go: boolean; above: boolean; dated: boolean }
+interface Row { third: 0 | 1 | 2; method: string; covered: boolean; rank: number; pinball: number; thumb: number; line: number; error: number; width: number; ready: boolean; go: boolean; above: boolean; dated: boolean }
 const rows: Row[] = [];
 const hold = (day: number, cut: number) => Math.min(END, Math.max(cut, day));
 const pin = (truth: number, q: readonly [number, number, number]) => [0.1, 0.5, 0.9].reduce((s, p, i) => s + (truth >= (q[i] ?? 0) ? p * (truth - (q[i] ?? 0)) : (1 - p) * ((q[i] ?? 0) - truth)), 0) / 3;
+/** Where the truth falls among the futures, 0 to 1, a tie at "now" or "not by day 90" broken by lot: even if the chances said are true, while an
+ *  interval that ends in such a tie holds the truth more often than it says. */
+const lot = seededRandom(firstSeed);
+const rankOf = (truth: number, days: Float64Array, cut: number): number => {
+  const held = Array.from(days, (d) => hold(Number.isFinite(d) ? cut + d : END, cut));
+  const below = held.filter((d) => d < truth - 0.26).length;
+  const same = held.filter((d) => Math.abs(d - truth) <= 0.26).length;
+  return (below + lot() * same) / held.length;
+};
 let ms = 0;
 for (let i = 0; i < tanks; i++) {
   const seed = firstSeed + i;
@@ -43,7 +53,7 @@ for (let i = 0; i < tanks; i++) {
   const q = of(out.ready);
   const assessment = assessTank(tank.doc, 't', nowMs);
   rows.push({
-    third, method: tank.method, covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01, pinball: pin(truth, q), thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
+    third, method: tank.method, rank: rankOf(truth, out.readyDays, cut), covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01, pinball: pin(truth, q), thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
     line: pin(truth, lineThrough(tank, cut)), error: Math.abs(q[1] - truth), width: q[2] - q[0], ready: tank.readyDay <= cut, go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall', above: truth > q[2] + 0.01, dated: tank.readyDay < END,
   });
 }
@@ -93,8 +103,8 @@ function falseGoes(): string {
 }
 const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.length);
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
-const line = (name: string, r: Row[]) => console.log(`| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`);
-console.log('| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | false go |\n|---|---|---|---|---|---|---|---|---|');
+const line = (name: string, r: Row[]) => console.log(`| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${(100 * mean(r.map((x) => Number(x.rank >= 0.1 && x.rank <= 0.9)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`);
+console.log('| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | rank 10-90 % | false go |\n|---|---|---|---|---|---|---|---|---|---|');
 line('all', rows);
 (['early', 'middle', 'late'] as const).forEach((name, i) => line(name, rows.filter((r) => r.third === i)));
 line('ready by day 90', rows.filter((r) => r.dated));

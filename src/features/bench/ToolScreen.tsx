@@ -45,7 +45,7 @@ function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
   // What the log or common practice already answers stands below the answer; what a person came to enter stands above it.
   const entered = fields.filter((f): f is ToolField => f.kind === 'field');
   const assumed = new Set(entered.slice(4).filter((f) => shownText(f, context) !== '').map((f) => f.key));
-  const isBelow = (f: (typeof fields)[number]) => (f.kind === 'choice' ? f.below === true : assumed.has(f.key));
+  const isBelow = (f: (typeof fields)[number]) => (f.below === true || (f.kind === 'field' && assumed.has(f.key)));
   const above = inRows(fields.filter((f) => !isBelow(f)));
   const below = inRows(fields.filter(isBelow));
   const rows = (groups: FieldGroup[]) =>
@@ -81,7 +81,7 @@ function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
       {tool.caution ? <Caution>{tool.caution}</Caution> : null}
       {rows(above)}
       {wide ? null : answer}
-      {below.length > 0 ? <Section title="It reckons with">{rows(below)}</Section> : null}
+      {below.length > 0 ? <Section title={tool.belowTitle ?? 'It reckons with'}>{rows(below)}</Section> : null}
       <Go href={(tank ? `/tank/${tank.id}/bench` : '/bench') as Href}>All tools</Go>
     </Screen>
   );

@@ -18,6 +18,8 @@ export interface ToolField {
   max: number;
   above?: boolean;
   whole?: boolean;
+  /** Stands below the answer: another way of knowing, seldom at hand. */
+  below?: boolean;
   /** What the log knows, stored units. */
   start?: number | null;
   startText?: string;
@@ -90,6 +92,8 @@ export interface Tool {
   lede: string;
   /** Said once, at the point of risk. */
   caution?: string;
+  /** Over the fields that stand below the answer. */
+  belowTitle?: string;
   fields: (c: ToolContext, choices: Choices) => (ToolField | ToolChoice)[];
   /** @throws RangeError for what cannot be; the sentence is shown. */
   work: (v: (key: string) => number, has: (key: string) => boolean, choices: Choices, c: ToolContext) => Result;

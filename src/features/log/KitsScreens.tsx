@@ -81,7 +81,7 @@ function KitForm({ kit }: { kit: Kit | null }) {
   };
   const bases: readonly NitrogenBasis[] = texts.parameter === 'ammonia' ? ['ion', 'NH3', 'N'] : ['ion', 'N'];
   return (
-    <Screen title={kit?.name ?? 'New kit'} footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={save} />}>
+    <Screen title={kit?.name ?? 'New kit'} footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={save} />} aside={kit ? <Calibrations kit={kit} /> : undefined}>
       <Txt kind="title" heading={1}>{kit?.name ?? 'New kit or instrument'}</Txt>
       <TextField label="Name" value={texts.name} onChange={(name) => change({ name })} error={faults.name} placeholder="As you call it" />
       {kit ? <Line name="Measures" value={parameterName(kit.parameter, own)} /> : (
@@ -111,7 +111,6 @@ function KitForm({ kit }: { kit: Kit | null }) {
         <TextField label="Kept where" value={texts.storage} onChange={(storage) => change({ storage })} error={faults.storage} placeholder="Dark, cool" />
       </FieldRow>
       <Check label="It is a shop’s slip or a laboratory" checked={texts.shop} onChange={(shop) => change({ shop })} note="A source of its own; a conflict with your kits is shown, both are kept." />
-      {kit ? <Calibrations kit={kit} /> : null}
       {kit ? <Button kind="quiet" label={used ? 'Put away: its readings stay' : 'Remove'} onPress={remove} /> : null}
     </Screen>
   );

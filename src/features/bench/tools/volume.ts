@@ -35,18 +35,19 @@ export const volumeTool: Tool = {
   id: 'volume',
   title: 'Real volume',
   lede: 'Every dose depends on it. Each estimate with its doubt; together they are surer than any alone.',
+  belowTitle: 'More ways of knowing it',
   fields: (c, ch) => [
     ...(c.volume ? [choice('size', 'By size', [['described', 'as described'], ['parts', 'measured again']], 'described')] : []),
     ...(c.volume && ch.size !== 'parts'
       ? [field('parts', 'By dimensions, rock and sand', 'volume', 0, 100000, { above: true, optional: true, start: c.volume.byParts.netL, hint: `± ${shows(c).volume(c.volume.byParts.sdL, 0)}` })]
       : PARTS(c)),
     field('metered', 'Metered or counted in', 'volume', 0, 100000, { above: true, optional: true, hint: 'Water meter or buckets, 3 % either way.' }),
-    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, optional: true }),
-    field('minutes', 'Minutes it ran', 'number', 0, 100000, { unit: 'min', above: true, optional: true }),
-    field('grams', 'Salt used to fill', 'number', 0, 1e6, { unit: 'g', above: true, optional: true }),
-    field('salinity', 'Salinity it reached', 'salinity', 2, 42, { optional: true }),
-    field('doseMgN', 'Ammonia dosed, as N', 'number', 0, 1e6, { unit: 'mg', above: true, optional: true, hint: 'The dose page says it in mg N.' }),
-    field('rise', 'The kit rose by', 'number', 0, 20, { unit: 'mg/L NH₄', above: true, optional: true, hint: 'Tested before and within 12 hours after.' }),
+    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, optional: true, below: true }),
+    field('minutes', 'Minutes it ran', 'number', 0, 100000, { unit: 'min', above: true, optional: true, below: true }),
+    field('grams', 'Salt used to fill', 'number', 0, 1e6, { unit: 'g', above: true, optional: true, below: true }),
+    field('salinity', 'Salinity it reached', 'salinity', 2, 42, { optional: true, below: true }),
+    field('doseMgN', 'Ammonia dosed, as N', 'number', 0, 1e6, { unit: 'mg', above: true, optional: true, below: true, hint: 'The dose page says it in mg N.' }),
+    field('rise', 'The kit rose by', 'number', 0, 20, { unit: 'mg/L NH₄', above: true, optional: true, below: true, hint: 'Tested before and within 12 hours after.' }),
   ],
   work: (v, has, _choices, c) => {
     const s = shows(c);
