@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { COLLECTION_NAMES, documentAsOf, readDocument, type Document } from '../core/document';
 import { answerNow, type Quantiles } from '../core/forecast';
 import { EMPTY_STATE, DEFAULT_PARAMS, nitrogenLedger, simulateNitrogen, type NitrogenInput } from '../core/nitrogen';
-import { assessTank, gatherEvidence, sentence, SCHOOL_WORDS, WORDS } from '../core/readiness';
+import { assessTank, besides, gatherEvidence, sentence, SCHOOL_WORDS, WORDS } from '../core/readiness';
 import { freeAmmoniaFraction } from '../core/seawater';
 import { fromMgNPerL, fromUnit, METRIC, toMgNPerL, toUnit } from '../core/units';
 import { netVolume } from '../core/volume';
@@ -70,6 +70,7 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
   return {
     tank: id, at: new Date(atMs).toISOString(), school: a.school, rule: SCHOOL_WORDS[a.school].rule, fish: said(a.fish), coral: said(a.coral),
     gates: a.gates.map((g) => ({ id: g.id, status: g.status, passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(), finding: g.finding.code })),
+    besides: besides(gatherEvidence(documentAsOf(doc, atMs), id, atMs)).map((g) => ({ id: g.id, passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(), finding: g.finding.code })),
     alarms: a.alarms.map((f) => ({ code: f.code, text: sentence(f, words) })), due: a.due,
     freeAmmoniaMgNPerL: a.freeAmmonia?.mgNPerL ?? null,
   };

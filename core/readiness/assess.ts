@@ -103,6 +103,16 @@ function coralJudgement(e: TankEvidence): Judgement {
  *  @throws RangeError when the tank is not in the document. */
 export const assessTank = (doc: Document, tankId: string, nowMs: number): Assessment => assess(gatherEvidence(doc, tankId, nowMs), doc);
 
+/** What the log holds that another school would count and this one does not ask: shown all the same, passed gates only. */
+export function besides(e: TankEvidence): Gate[] {
+  const asked = SCHOOL_GATES[e.tank.school];
+  return EVIDENCE_GATES.filter((id) => !asked.includes(id)).flatMap((id): Gate[] => {
+    const verdict = RULE_OF_GATE[id](e);
+    return verdict.passedMs === null ? [] : [{ id, status: 'passed', passedMs: verdict.passedMs, finding: verdict.finding }];
+  });
+}
+const EVIDENCE_GATES: readonly GateId[] = ['ammoniaFalling', 'nitriteFalling', 'bothClear', 'settle', 'film', 'transfer', 'dailyClear', 'bacteria', 'proof'];
+
 /** The same for evidence already gathered from the document. */
 export function assess(e: TankEvidence, doc: Document): Assessment {
   const nowMs = e.nowMs;

@@ -3,7 +3,7 @@ import { SCHOOLS, STARTER_KITS } from '../document';
 import { documents } from '../testing/arbitraries';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
 import { METRIC } from '../units';
-import { assessTank, gatherEvidence, meantAsProof, sentence, type Assessment } from './index';
+import { assessTank, besides, gatherEvidence, meantAsProof, sentence, type Assessment } from './index';
 
 const judge = (h: History, day: number): Assessment => assessTank(h.doc, 't', START_MS + day * DAY);
 const here = (a: Assessment) => a.gates.find((g) => g.status === 'here')?.id;
@@ -128,6 +128,13 @@ describe('schools', () => {
     expect(here(judge(until26('patient'), 28.1))).toBe('settle');
     expect(here(judge(until26('watchGlass'), 28.1))).toBe('film');
     expect(here(judge(until26('proof24'), 28.1))).toBe('proof');
+  });
+  test('what another school would count is shown all the same', () => {
+    const at = (school: Parameters<typeof provedHistory>[0], day: number) => besides(gatherEvidence(provedHistory(school).event(20, { kind: 'film', film: 'green', extent: 2 }).event(1, { kind: 'bacteria', seed: 'bottle', mL: 50 }).doc, 't', START_MS + day * DAY));
+    expect(at('zeroZero', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria', 'proof']);
+    expect(at('proof24', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria']);
+    expect(at('firstFish', 28.1).map((g) => g.id)).toContain('proof');
+    for (const school of SCHOOLS) for (const g of at(school, 28.1)) expect(sentence(g.finding, context)).not.toMatch(/undefined|NaN/);
   });
   test('mature transfer: moved, fed, three daily zeros', () => {
     const h = new History('matureTransfer').water(0).event(1, { kind: 'bacteria', seed: 'media', mL: null });

@@ -1,15 +1,15 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { type Kit, type Parameter, type Tank } from '../../../core/document';
-import { lastOf, SCHOOL_WORDS, sentence, WORDS, type Assessment, type TankEvidence } from '../../../core/readiness';
+import { besides, lastOf, SCHOOL_WORDS, sentence, WORDS, type Assessment, type TankEvidence } from '../../../core/readiness';
 import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayShort } from '../../store';
 import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts';
 import { useWords, WithTank } from '../shell';
 import { GateEvidence } from './GateEvidence';
 import { LikelyDates, useLikely, type LikelyState } from './Likely';
-import { staffRows, testWords } from './model';
+import { besidesWords, staffRows, testWords } from './model';
 import { Reminders } from './Reminders';
 
 export function TodayScreen() {
@@ -30,6 +30,7 @@ function Today({ tank }: { tank: Tank }) {
   const shownGate = opened ?? here;
   const { fish, coral, alarms } = assessment;
   const panel = (id: string | null) => <GateEvidence tank={tank} gateId={id} assessment={assessment} evidence={evidence} />;
+  const also = besidesWords(useMemo(() => besides(evidence), [evidence]), words);
   const extra = alarms.filter((a) => a.code !== fish.reason.code);
 
   return (
@@ -63,6 +64,7 @@ function Today({ tank }: { tank: Tank }) {
         <Txt kind="small" tone="second">
           {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
         </Txt>
+        {also ? <Txt kind="small" tone="second">{also}</Txt> : null}
         <Row wrap>
           <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
           <Button kind="quiet" label="Edit tank" onPress={() => router.push(`/tank/${tank.id}/edit` as Href)} />

@@ -1,7 +1,7 @@
 /** Today's screen as plain data: rows of evidence from the tank's history. Tested without rendering. */
 import { PARAMETER_NAMES, type Kit, type Parameter } from '../../../core/document';
 import { basisLabel } from '../../../core/units';
-import { GATE_NAMES, sentence, type Assessment, type Point, type TankEvidence, type WordsContext } from '../../../core/readiness';
+import { GATE_NAMES, sentence, type Assessment, type Gate, type Point, type TankEvidence, type WordsContext } from '../../../core/readiness';
 
 export interface EvidenceRow {
   atMs: number;
@@ -53,6 +53,12 @@ export function staffRows(assessment: Assessment, words: WordsContext): StaffRow
     status: g.status,
     note: g.status === 'ahead' ? GATE_NAMES[g.id].ahead : g.status === 'passed' ? `${sentence(g.finding, words)}${g.passedMs && !['bothClear', 'firstAnimals'].includes(g.id) ? ` · ${words.day(g.passedMs)}` : ''}` : sentence(g.finding, words),
   }));
+}
+
+/** What the log holds besides, in one line; null when the school asks for all there is. */
+export function besidesWords(gates: readonly Gate[], words: WordsContext): string | null {
+  const found = gates.map((g) => `${GATE_NAMES[g.id].title.toLowerCase()} (${sentence(g.finding, words).replace(/[.\s]+$/, '')}${g.passedMs ? `, ${words.day(g.passedMs)}` : ''})`);
+  return found.length === 0 ? null : `Also in the log, not asked by this school: ${found.join('; ')}.`;
 }
 
 /** The next sitting in two lines: what to test, and why or with how many tests left. `telling` is the test the forecast would learn most

@@ -61,3 +61,13 @@ test('a tank that is not there is said so, with a way on', () => {
   expect(says('There is no such tank here')).toBe(true);
   expect(screen.getByRole('link', { name: 'To your tanks' }).getAttribute('href')).toBe('/tanks');
 });
+
+test('evidence that the school does not ask for is shown beside its judgement', () => {
+  const doc = demo();
+  const north = doc.tanks['north-window'];
+  if (!north) throw new Error('no tank');
+  doc.tanks = { ...doc.tanks, 'north-window': { ...north, school: 'zeroZero' } };
+  const shown = onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  shown.settle();
+  expect(says(/^Also in the log, not asked by this school: .*proof \(.*\)/)).toBe(true);
+});
