@@ -101,6 +101,17 @@ test('one water, known in any scale, is one salinity', () => {
   expect(!off.ok && off.message).toMatch(/between 2 and 42 practical salinity/);
 });
 
+test('a log of nearly fresh, cold water opens the salinity tool all the same', () => {
+  const tool = TOOLS.find((t) => t.id === 'salinity') as Tool;
+  const doc = makeDemoForTests(NOW);
+  const sample = Object.values(doc.samples)[0];
+  if (!sample) throw new Error('no sample');
+  const kits = ['salinity', 'temperature'].map((p) => Object.values(doc.kits).find((k) => k.parameter === p)?.id ?? '');
+  doc.samples = { ...doc.samples, fresh: { ...sample, id: 'fresh', at: new Date(NOW - 1000).toISOString(), readings: [{ parameter: 'salinity', kitId: kits[0] ?? '', value: { kind: 'exact', value: 0.5 } }, { parameter: 'temperature', kitId: kits[1] ?? '', value: { kind: 'exact', value: 36 } }] } };
+  const c = context(METRIC, doc);
+  for (const from of ['salinity', 'sg2525', 'conductivity', 'density']) expect(() => workTool(tool, {}, { ...choicesOf(tool, c), from }, c)).not.toThrow();
+});
+
 test('what cannot be is said in the words on the screen', () => {
   const change = TOOLS.find((t) => t.id === 'change') as Tool;
   const r = run(change, context(METRIC, null), { 'before-nitrate': 5, 'aim-nitrate': 20, netL: 100 });

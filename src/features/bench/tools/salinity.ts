@@ -15,7 +15,14 @@ const refractometerOf = (ch: Choices): Refractometer => ({ scale: ch.scale === '
 function knownAs(c: ToolContext, from: string | undefined): ToolField {
   const last = lastValue(c, 'salinity');
   const tempC = lastValue(c, 'temperature') ?? 25;
-  const start = (f: (salinity: number) => number): number | null => (last === null ? null : f(last));
+  // A reading off a scale's range (fresh water, a cold bucket) starts nothing.
+  const start = (f: (salinity: number) => number): number | null => {
+    try {
+      return last === null ? null : f(last);
+    } catch {
+      return null;
+    }
+  };
   switch (from) {
     case 'sg2525':
     case 'sg2020':
