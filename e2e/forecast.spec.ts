@@ -26,6 +26,8 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   // Another plan is answered at once, on the fit that is kept.
   await page.getByRole('radio', { name: /^Wait\./ }).click();
   await expect(page.getByText(/the bacteria stop growing/).first()).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('radio', { name: /^A new bottle of bacteria/ }).click();
+  await expect(page.getByText(/Reckoned with: A new bottle of bacteria now\./)).toBeVisible({ timeout: 30_000 });
   expect(errors).toEqual([]);
 });
 

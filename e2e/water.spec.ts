@@ -61,6 +61,8 @@ test('each bench tool, from the log to something done', async ({ page }) => {
   await openTool(page, /^Nitrogen and free/);
   await fill(page, 'The kit shows, mg/L', '2');
   await expect(page.getByText('1.553 mg/L')).toBeVisible();
+  await press(page, 'Plan a test for tomorrow');
+  await expect(page.getByText('Test planned.', { exact: true })).toBeVisible();
   expect(errors).toEqual([]);
 });
 
@@ -80,6 +82,18 @@ test('the bench without a tank, and what it refuses', async ({ page }) => {
   await page.getByRole('main').getByRole('link', { name: /^Salinity in every/ }).click();
   await fill(page, 'Salinity now, ppt', '350');
   await expect(page.getByText(/must be between 2.* and 42/)).toBeVisible();
+  await page.getByRole('radio', { name: 'conductivity', exact: true }).click();
+  await fill(page, 'Temperature, °C', '25');
+  await fill(page, 'Real water volume, L', '200');
+  await fill(page, 'Conductivity, mS/cm', '53,065');
+  await expect(page.getByText('35.00 ppt')).toBeVisible();
+  await fill(page, 'Conductivity, mS/cm', '90');
+  await expect(page.getByText(/between 2 and 42 practical salinity/)).toBeVisible();
+  await page.getByRole('link', { name: 'All tools' }).click();
+  await page.getByRole('main').getByRole('link', { name: /^Real volume/ }).click();
+  for (const [label, value] of [['Length inside', '100'], ['Width inside', '50'], ['Height of the water', '48']] as const) await fill(page, `${label} (if known), cm`, value);
+  await fill(page, 'Dry rock (if known), kg', '24');
+  await expect(page.getByText('230 L ± 7 L').first()).toBeVisible();
   await expect(page.getByRole('main').getByText(/NaN|Infinity/)).toHaveCount(0);
 });
 

@@ -212,7 +212,10 @@ export const nitrogenTool: Tool = {
     const n = toMgNPerL(species, basis, v('printed'));
     const others: NitrogenBasis[] = species === 'ammonia' ? ['N', 'ion', 'NH3'] : ['N', 'ion'];
     const lines = others.map((b) => ({ name: `As ${basisLabel(species, b)}`, value: `${s.number(fromMgNPerL(species, b, n), 3)} mg/L`, strong: b === 'N' }));
-    const acts = c.tank ? [{ label: 'Log a sample', href: `/tank/${c.tank.id}/log`, primary: true }] : [];
+    const acts = c.tank ? [
+      { label: 'Log a sample', href: `/tank/${c.tank.id}/log`, primary: true },
+      { label: 'Plan a test for tomorrow', done: 'Test planned', edits: () => planTask(c, addDays(c.today, 1), `Test ${species}${species === 'ammonia' ? ', pH and temperature' : ''}`, `Last read ${s.number(v('printed'), 3)} mg/L ${basisLabel(species, basis)}, ${s.number(n, 3)} mg N/L.`) },
+    ] : [];
     const converted = `${s.number(v('printed'), 3)} mg/L ${basisLabel(species, basis)} / ${s.number(fromMgNPerL(species, basis, 1), 4)} = ${s.number(n, 3)} mg N/L`;
     if (species !== 'ammonia') return { lines, formula: ['mg N/L = printed / (molar mass of the ion / 14.007)', converted], notes: species === 'nitrite' ? ['Nitrite harms sea fish far less than freshwater fish: chloride competes at the gill. Here it is evidence that the second bacteria are missing.'] : [], acts };
     const share = freeAmmoniaFraction(v('ph'), v('tempC'), v('salinity'));
