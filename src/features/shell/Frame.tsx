@@ -70,7 +70,7 @@ function TankName({ tankId, name }: { tankId: string; name: string }) {
   const litres = volume ? (units?.volume === 'gal' ? `${(volume.netL / 3.785411784).toFixed(0)} gal` : `${volume.netL.toFixed(0)} L`) : '';
   return (
     <View style={[styles.name, wide && styles.nameWide]}>
-      <Link href="/tanks" aria-label={`${name}, switch tank or settings`} style={[TYPE.row, styles.nameLink, { color: roles.ink }]} numberOfLines={wide ? 2 : 1}>
+      <Link href="/tanks" aria-label={`${name}, switch tank or settings`} style={[TYPE.row, styles.nameLink, wide && styles.nameLinkWide, { color: roles.ink }]} numberOfLines={wide ? 2 : 1}>
         {name}{"\u00a0▾"}
       </Link>
       <Txt kind="small" tone="second" style={styles.noWrap}>{`${age} · ${litres}`}</Txt>
@@ -145,6 +145,8 @@ const styles = StyleSheet.create({
   name: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space(3) },
   nameWide: { flexDirection: 'column', alignItems: 'flex-start', gap: 0 },
   nameLink: { flexShrink: 1, minHeight: TARGET, paddingVertical: space(3) },
+  // A cut-off third line would show in a padding.
+  nameLinkWide: { paddingVertical: 0, marginTop: space(2) },
   noWrap: { flexShrink: 0 },
   bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around' },
   barPlace: { flex: 1, minHeight: 64, display: 'flex', textAlign: 'center' },
