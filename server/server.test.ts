@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { makeApp, pageFor } from './app';
+import { facesFor, makeApp, pageFor } from './app';
 
 const HTML = '<html><head><meta name="zoarium-mode" content="plain" /></head></html>';
 
@@ -29,4 +29,9 @@ test('a missing file is a 404, not the page', async () => {
 });
 test('a page without the mark is refused rather than served without its demo', () => {
   expect(() => pageFor('<html></html>', true)).toThrow('lacks');
+});
+test('the faces of the build are asked for with the page; other files are not', () => {
+  const page = facesFor(['node_modules/x/400Regular/Plain_400Regular.86635252a71fd7c43fd5b0c41bdc5d54.ttf', 'icon.86635252a71fd7c43fd5b0c41bdc5d54.png', 'loose.ttf']);
+  expect(page.match(/preload/g)).toHaveLength(1);
+  expect(page).toContain('font-family: "Plain_400Regular"; src: url("/assets/node_modules/x/400Regular/Plain_400Regular.86635252a71fd7c43fd5b0c41bdc5d54.ttf")');
 });

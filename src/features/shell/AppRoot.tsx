@@ -12,17 +12,16 @@ import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
 import { Frame } from './Frame';
 import { started } from './started';
 
+const FACES = { BricolageGrotesque_600SemiBold, BricolageGrotesque_800ExtraBold, AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold };
+
 /** Store, theme, fonts and the frame around every route. */
 export function AppRoot() {
   useEffect(() => {
-    const swap = (uri: number) => ({ uri, display: FontDisplay.SWAP });
-    // Text shows in a fallback face until these arrive: nothing waits for a font, and the first picture comes before them.
-    const frame = requestAnimationFrame(() => void loadAsync({
-      BricolageGrotesque_600SemiBold: swap(BricolageGrotesque_600SemiBold),
-      BricolageGrotesque_800ExtraBold: swap(BricolageGrotesque_800ExtraBold),
-      AtkinsonHyperlegibleNext_400Regular: swap(AtkinsonHyperlegibleNext_400Regular),
-      AtkinsonHyperlegibleNext_700Bold: swap(AtkinsonHyperlegibleNext_700Bold),
-    }).catch(() => undefined));
+    // The server asks for the faces with the page. Where another one does not, they are fetched here, after the first picture.
+    const there = new Set(Array.from(document.fonts as unknown as Iterable<FontFace>, (face) => face.family.replace(/["']/g, '')));
+    const missing = Object.entries(FACES).filter(([name]) => !there.has(name));
+    if (missing.length === 0) return;
+    const frame = requestAnimationFrame(() => void loadAsync(Object.fromEntries(missing.map(([name, uri]) => [name, { uri, display: FontDisplay.SWAP }]))).catch(() => undefined));
     return () => cancelAnimationFrame(frame);
   }, []);
   return (
