@@ -63,6 +63,15 @@ test('the plan is said as the log shows it', () => {
   expect(planWords({ ...plan, doseMgNPerL: 0, bottle: true })).toBe('A new bottle of bacteria now. Nothing more goes in.');
 });
 
+test('why it takes long follows what most futures do', () => {
+  const a = answerNow(history().doc, { tankId: 't', atMs: START_MS + 10 * DAY, seed: 1, horizonDays: 60, plan: 'dose', loadMgN: null, options: { particles: 100, sweeps: 1 } });
+  if (a.status !== 'ok') throw new Error(a.because);
+  const under = (never: number, feedMgNPerDay: number) => whyLong({ ...a, plan: { ...a.plan, feedMgNPerDay, when: { ammoniaClear: 1 - never, bothClear: 0, clock: 0, never } } });
+  expect(under(0, 0)).toMatch(/^The doses are too far apart/);
+  expect(under(0.87, 0)).toMatch(/^Nothing more goes in, so the bacteria stop growing/);
+  expect(under(0.87, 5)).toMatch(/^Light feeding keeps the bacteria small/);
+});
+
 test('a derivation has the numbers of the tank in it, each with its unit', () => {
   const a = answerNow(history().doc, { tankId: 't', atMs: START_MS + 10 * DAY, seed: 1, horizonDays: 60, plan: 'dose', loadMgN: 12, options: { particles: 100, sweeps: 1 } });
   if (a.status !== 'ok') throw new Error(a.because);

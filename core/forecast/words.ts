@@ -47,8 +47,10 @@ const doses = (p: CarePlan): boolean => p.doseMgNPerL > 0 && p.when.never < 0.9;
 
 /** When the plan itself is why it takes long. Growth is bought with nitrogen: a proof of 2 mg/L needs several doses' worth of bacteria. */
 export function whyLong(a: Ok): string {
-  if (!doses(a.plan) && a.plan.feedMgNPerDay === 0) return 'Nothing more goes in, so the bacteria stop growing: clearing 2 mg/L in a day needs several doses’ worth of them. Small animals may be carried sooner.';
-  if (a.plan.feedMgNPerDay > 0 && !doses(a.plan)) return 'Light feeding keeps the bacteria small: enough for what is fed, not for 2 mg/L in a day.';
+  // Most futures without another dose: that is why, not the pace of the doses.
+  const dosing = doses(a.plan) && a.plan.when.never < 0.5;
+  if (!dosing && a.plan.feedMgNPerDay === 0) return 'Nothing more goes in, so the bacteria stop growing: clearing 2 mg/L in a day needs several doses’ worth of them. Small animals may be carried sooner.';
+  if (a.plan.feedMgNPerDay > 0 && !dosing) return 'Light feeding keeps the bacteria small: enough for what is fed, not for 2 mg/L in a day.';
   return 'The doses are too far apart, or the second bacteria too few, to grow into 2 mg/L a day.';
 }
 

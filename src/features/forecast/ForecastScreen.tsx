@@ -1,10 +1,11 @@
+import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { dateWords, derivation, expectedWords, headline, type Derived, plannedLoad, planWords, WHAT_IFS, whyLong, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
 import { formatDecimal, fromMgNPerL } from '../../../core/units';
 import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayShort } from '../../store';
-import { Button, Choice, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
+import { Button, Choice, Go, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts';
 import { WithTank } from '../shell';
 import { useForecast } from '../../workers';
@@ -58,8 +59,21 @@ function ForecastPage({ tank }: { tank: Tank }) {
       {running ? <Progress done={state.done} /> : null}
       {state.kind === 'stopped' ? <Txt live>Stopped. Nothing is lost: work it out again when you like.</Txt> : null}
       {state.kind === 'failed' ? <Txt tone="ammonia" live>{`The forecast did not finish: ${state.message}. Your log is untouched; run it again.`}</Txt> : null}
-      {state.kind === 'answered' ? state.answer.status === 'cannotSay' ? <Txt kind="row" live>{`Cannot say yet: ${state.answer.because}`}</Txt> : <Answered tank={tank} answer={state.answer} whatIfs={state.whatIfs} varying={state.varying} onVary={vary} /> : null}
+      {state.kind === 'answered' ? state.answer.status === 'cannotSay' ? <CannotSay tank={tank} because={state.answer.because} /> : <Answered tank={tank} answer={state.answer} whatIfs={state.whatIfs} varying={state.varying} onVary={vary} /> : null}
     </Screen>
+  );
+}
+
+/** No dates: why, and where to go on. */
+function CannotSay({ tank, because }: { tank: Tank; because: string }) {
+  return (
+    <>
+      <Txt kind="row" live>{`Cannot say yet: ${because}`}</Txt>
+      <Row wrap>
+        <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+        <Go href={`/tank/${tank.id}/cycle` as Href}>What the ledger finds</Go>
+      </Row>
+    </>
   );
 }
 
