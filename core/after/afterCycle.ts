@@ -1,5 +1,6 @@
 /** After the cycle: how much water to change, what the film says, and how many grazers it can feed. */
 import { fractionForSteps } from '../dilution';
+import { USUAL_IN_NEW_WATER } from '../dosing/minerals';
 import { FILMS, type Animal } from '../document';
 import { currentPlace, DAY_MS, lastOf, trusted, type TankEvidence } from '../readiness/evidence';
 import { speciesById } from '../stocking/species';
@@ -34,7 +35,7 @@ export function resetPlan(e: TankEvidence): ResetPlan {
   asks.sort((a, b) => b.fraction - a.fraction);
   const fraction = asks[0]?.fraction ?? 0;
   return {
-    fraction, asks, alkalinityAfter: alkalinity === null ? null : alkalinity * (1 - fraction) + 8.5 * fraction,
+    fraction, asks, alkalinityAfter: alkalinity === null ? null : alkalinity * (1 - fraction) + USUAL_IN_NEW_WATER.alkalinity * fraction,
     missing: (['nitrate', 'phosphate', 'alkalinity', 'salinity'] as const).filter((p) => value(p) === null),
   };
 }

@@ -1,6 +1,6 @@
 /** Nitrogen in against nitrogen found, and what explains a gap best. mg N in the whole tank; alkalinity belongs to the account. */
 import { DAY_MS, trusted, type TankEvidence } from '../readiness/evidence';
-import { dailyUse, movesOf, withoutMoves } from '../dosing/minerals';
+import { compoundGrams, dailyUse, movesOf, USUAL_IN_NEW_WATER, withoutMoves } from '../dosing/minerals';
 import { nitrogenStrata, type Strata } from './strata';
 
 export type CauseCode = 'volume' | 'ammoniaBasis' | 'nitrateBasis' | 'expiredKit' | 'nitriteInterference' | 'sourceNitrate' | 'lossOrAlgae' | 'forgottenChange' | 'forgottenInput';
@@ -122,7 +122,7 @@ function alkalinityOf(e: TankEvidence, strata: Strata): AlkalinityAccount {
   const daysTo = (level: number): number | null => (now === null || fallPerDay === null || fallPerDay < 0.02 ? null : now <= level ? 0 : (now - level) / fallPerDay);
   return {
     expectedFall, measuredFall: two ? first.value - (withoutMoves(points, moves).pop()?.value ?? NaN) : null, fallPerDay, now, daysTo7: daysTo(7), daysTo5: daysTo(5),
-    bicarbonateG: now !== null && now < 7.5 ? ((8.5 - now) * 29.96 * e.netL) / 1000 : null,
+    bicarbonateG: now !== null && now < 7.5 ? compoundGrams('bicarbonate', USUAL_IN_NEW_WATER.alkalinity - now, e.netL) : null,
   };
 }
 

@@ -3,7 +3,7 @@ import { SCHOOLS, STARTER_KITS } from '../document';
 import { documents } from '../testing/arbitraries';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
 import { METRIC } from '../units';
-import { assessTank, besides, gatherEvidence, meantAsProof, sentence, type Assessment } from './index';
+import { assessTank, besides, gatherEvidence, meantAsProof, nothingLeft, sentence, type Assessment } from './index';
 
 const judge = (h: History, day: number): Assessment => assessTank(h.doc, 't', START_MS + day * DAY);
 const here = (a: Assessment) => a.gates.find((g) => g.status === 'here')?.id;
@@ -188,7 +188,9 @@ test('a dose into what is left to clear was not meant as a proof; one after both
   const early = new History().dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(8, { ammonia: 0, nitrite: 2 }).dose(8.1, 2).test(9.1, { ammonia: 0, nitrite: 5 });
   const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
   expect(meantAsProof(at(early, 10), START_MS + 8.1 * DAY)).toBe(false);
+  expect(nothingLeft(at(early, 10))).toBe(false);
   early.test(20, { ammonia: 0, nitrite: 0 }).dose(21, 2);
+  expect(nothingLeft(at(early, 22))).toBe(true);
   expect(meantAsProof(at(early, 22), START_MS + 21 * DAY)).toBe(true);
   // A zero before any rise says nothing, here either.
   expect(meantAsProof(at(new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2), 2), START_MS + DAY)).toBe(false);

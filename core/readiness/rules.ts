@@ -155,6 +155,10 @@ export const bothClear = remembered((e: TankEvidence): BothClear => {
   return lacksRise ? { status: 'noRise' } : { status: 'notZero', last };
 });
 
+/** The last trusted ammonia and nitrite found nothing; one that was never read counts as nothing found. The gate "both clear" stays open
+ *  once passed: this says whether another dose may go in now. */
+export const nothingLeft = (e: TankEvidence): boolean => [e.series.ammonia, e.series.nitrite].every((s) => lastOf(trusted(s))?.zero !== false);
+
 /** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
 export const meantAsProof = (e: TankEvidence, doseAtMs: number): boolean => {
   const riseMs = firstMeasuredRiseMs(e);

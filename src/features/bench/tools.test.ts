@@ -89,6 +89,16 @@ test('the volume by its parts is that of the tank with those parts', () => {
   expect(r.ok && r.result.lines.map((l) => `${l.name}: ${l.value}`)).toEqual(['Together: 220 L ± 7 L', 'dimensions, rock and sand: 220 L ± 7 L', 'ammonia dose: 219 L ± 35 L']);
 });
 
+test('half of a pair is said, not swallowed', () => {
+  const tool = TOOLS.find((t) => t.id === 'volume') as Tool;
+  const said = (typed: Record<string, number>) => { const r = run(tool, context(METRIC, null), { metered: 200, ...typed }); return r.ok ? (r.result.warnings ?? []) : []; };
+  expect(said({})).toEqual([]);
+  expect(said({ lengthCm: 100 })).toEqual([expect.stringContaining('length, width and height')]);
+  expect(said({ litresPerHour: 6 })).toEqual([expect.stringContaining('Output and minutes')]);
+  expect(said({ grams: 7000, doseMgN: 300 })).toHaveLength(2);
+  expect(said({ litresPerHour: 6, minutes: 2000 })).toEqual([]);
+});
+
 test('one water, known in any scale, is one salinity', () => {
   const tool = TOOLS.find((t) => t.id === 'salinity') as Tool;
   const c = context(METRIC, null);

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import type { Tank } from '../../../core/document';
-import { lastOf, meantAsProof, proofState, RULES, SCHOOL_WORDS, trusted } from '../../../core/readiness';
+import { meantAsProof, nothingLeft, proofState, RULES, SCHOOL_WORDS } from '../../../core/readiness';
 import { NEAR_ZERO_MG_N, provedCapacity } from '../../../core/stocking';
 import { fromMgNPerL } from '../../../core/units';
 import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayHour } from '../../store';
@@ -16,9 +16,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
   const gates = useAppSelector((s) => selectAssessment(s, tank.id, now).gates);
   const state = proofState(e);
   const capacity = provedCapacity(e);
-  // The gate stays open once passed; what was found last decides whether another dose may go in.
-  const found = [lastOf(trusted(e.series.ammonia)), lastOf(trusted(e.series.nitrite))];
-  const clear = gates.find((g) => g.id === 'bothClear')?.status === 'passed' && found.every((p) => p?.zero !== false);
+  const clear = gates.find((g) => g.id === 'bothClear')?.status === 'passed' && nothingLeft(e);
   const meant = (state.status === 'failed' || state.status === 'missedTest') && meantAsProof(e, state.doseAtMs);
   const mg = (x: number) => `${x.toFixed(0)} mg N a day`;
   const pairs = Math.max(1, Math.floor((capacity?.nearZeroNowMgN ?? 0) / 6));

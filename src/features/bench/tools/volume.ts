@@ -1,6 +1,6 @@
 /** The real volume of a system, from every way of knowing it. */
 import { learnedStrength } from '../../../../core/dosing';
-import { rockDisplaces } from '../../../../core/equipment';
+import { rockDisplaces, sandKgPerL } from '../../../../core/equipment';
 import { doseCheck } from '../../../../core/nitrogen';
 import { toMgNPerL } from '../../../../core/units';
 import { combineVolumes, netVolume, volumeFromDose, volumeFromProduction, volumeFromSalt, type NetVolume, type VolumeEstimate } from '../../../../core/volume';
@@ -23,11 +23,19 @@ const PARTS = (c: ToolContext): ToolField[] => {
   ];
 };
 
+/** What tells something only together: one alone is not swallowed in silence. */
+const PAIRS: readonly { keys: readonly string[]; says: string }[] = [
+  { keys: ['lengthCm', 'widthCm', 'waterCm'], says: 'By size it takes length, width and height of the water: one is missing, so none counts.' },
+  { keys: ['litresPerHour', 'minutes'], says: 'Output and minutes count together: enter both.' },
+  { keys: ['grams', 'salinity'], says: 'Salt and the salinity it reached count together: enter both.' },
+  { keys: ['doseMgN', 'rise'], says: 'The dose and the rise it made count together: enter both.' },
+];
+
 function bySize(v: (key: string) => number, has: (key: string) => boolean): NetVolume {
   const or = (key: string, otherwise: number) => (has(key) ? v(key) : otherwise);
   return netVolume({
     display: { kind: 'dimensions', lengthCm: v('lengthCm'), widthCm: v('widthCm'), waterHeightCm: v('waterCm') }, sumpL: or('sumpL', 0), rockKg: or('rockKg', 0), sandKg: or('sandKg', 0),
-    rockKgPerL: 1 / rockDisplaces(1, or('rockPores', 18) / 100), sandKgPerL: or('sandBulk', 1.3) / (1 - or('sandPores', 54) / 100),
+    rockKgPerL: 1 / rockDisplaces(1, or('rockPores', 18) / 100), sandKgPerL: sandKgPerL(or('sandBulk', 1.3), or('sandPores', 54) / 100),
   });
 }
 
@@ -70,10 +78,11 @@ export const volumeTool: Tool = {
         ...estimates.map((e) => ({ name: `${e.from}${all.outliers.includes(e.from) ? ': does not fit, left out' : ''}${c.volume?.from === e.from ? ', in use' : ''}`, value: `${s.volume(e.litres, 0)} ± ${s.volume(e.sdL, 0)}` })),
       ],
       formula: [
-        ...(sized ? [`size: ${sized.lines.map((l) => `${l.part} ${l.litres < 0 ? '−' : ''}${Math.abs(l.litres).toFixed(1)}`).join(', ')} L; rock and sand displace mass / bulk density × (1 − pores the water enters)`] : []),
+        ...(sized ? [`size: ${sized.lines.map((l) => `${l.part} ${l.litres < 0 ? '−' : ''}${Math.abs(l.litres).toFixed(1)}`).join(', ')} L; rock displaces kg / 2.93 / (1 − closed pores), sand kg / (weight of a litre / (1 − pores))`] : []),
         'V = Σ (Vᵢ / σᵢ²) / Σ (1 / σᵢ²)', `(${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `${e.litres.toFixed(0)}/${e.sdL.toFixed(1)}²`).join(' + ')}) / (${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `1/${e.sdL.toFixed(1)}²`).join(' + ')}) = ${all.litres.toFixed(1)} L`,
       ],
       notes: [dosed ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.' : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.', all.outliers.length > 0 ? 'What does not fit is shown, not used: look for a slip there.' : 'Where two disagree the spread is widened: nobody can say which is wrong.'],
+      warnings: PAIRS.flatMap(({ keys, says }) => (keys.some(has) && !keys.every(has) ? [says] : [])),
       acts: c.tank
         ? [{ label: 'Use this volume', primary: true, done: 'Volume in use changed', edits: () => (c.tank ? [{ put: 'tanks', entity: { ...c.tank, volumeInUse: { litres: all.litres, sdL: all.sdL, from: estimates.length > 1 ? 'estimates combined on the bench' : (estimates[0]?.from ?? 'bench') } } }] : []) },
           ...(c.tank.volumeInUse ? [{ label: 'Back to dimensions', done: 'Volume by dimensions again', edits: () => {

@@ -1,7 +1,7 @@
 /** Salt, water changes and evaporation as logged. */
 import { addDays } from '../../../../core/calendar';
 import { afterContinuousExchange, beforeFromAfter, dilutionSteps, fractionForSteps, heatingHours } from '../../../../core/dilution';
-import { correctBatch, learnedStrength, saltFor } from '../../../../core/dosing';
+import { correctBatch, learnedStrength, saltFor, USUAL_IN_NEW_WATER } from '../../../../core/dosing';
 import { fromMgNPerL } from '../../../../core/units';
 import { choice, field, lastValue, logNow, netField, planTask, shows, type Tool, type ToolContext } from '../tool';
 
@@ -57,7 +57,7 @@ export const saltTool: Tool = {
 
 const GOALS = [['nitrate', 'nitrate'], ['phosphate', 'phosphate'], ['alkalinity', 'alkalinity'], ['salinity', 'salinity'], ['fraction', 'a fraction'], ['missed', 'a missed before test']] as const;
 const GOAL_UNIT: Record<string, string> = { nitrate: 'mg/L NO₃', phosphate: 'mg/L PO₄', alkalinity: 'dKH', salinity: 'ppt', fraction: '%' };
-const USUAL_NEW: Record<string, number> = { nitrate: 0, phosphate: 0, alkalinity: 8, salinity: 35 };
+const USUAL_NEW: Record<string, number> = { nitrate: 0, phosphate: 0, alkalinity: USUAL_IN_NEW_WATER.alkalinity, salinity: 35 };
 const USUAL_GOAL: Record<string, number> = { nitrate: 10, phosphate: 0.05, alkalinity: 8, salinity: 35, fraction: 15 };
 
 /** The usual aim, or half of what is there when that is already lower. */
