@@ -43,7 +43,7 @@ export const evaporationTool: Tool = {
         { name: 'Salinity rises without top-off', value: `${swing(net).toFixed(2)} ppt a day` },
         { name: 'The reservoir lasts', value: `${s.number(days, 1)} days` },
         { name: `Stuck on for ${s.number(v('hours'), 0)} h`, value: `${s.salinity(Math.max(2, stuck.salinity))}${stuck.overflowL > 0 ? `, ${s.volume(stuck.overflowL)} over the rim` : ''}` },
-        { name: 'Empty for three days', value: s.salinity(Math.min(42, v('salinity') + swing(net) * 3)) },
+        { name: `Empty for ${s.number(v('hours'), 0)} h, and for three days`, value: [v('hours') / 24, 3].map((d) => s.salinity(Math.min(42, v('salinity') + swing(net) * d))).join(', ') },
         { name: 'A drip or change with it left on', value: `up to ${s.volume(Math.min(v('reservoirL'), v('litresPerHour') * 0.5))} fresh water in half an hour` },
       ],
       formula: ['S′ = S V / (V − e)', `${v('salinity').toFixed(1)} × ${net.toFixed(0)} / (${net.toFixed(0)} − ${perDay.toFixed(2)}) = ${(v('salinity') + swing(net)).toFixed(2)} ppt`],
