@@ -8,14 +8,39 @@ const only = (name, from, allowed, comment) => ({
 });
 module.exports = {
   forbidden: [
-    only('core-stands-alone', '^core/', '^core/', 'The core knows nothing of the interface, storage or demo.'),
+    only(
+      'core-stands-alone',
+      '^core/',
+      '^core/',
+      'The core knows nothing of the interface, storage or demo.',
+    ),
     only('demo-uses-core', '^demo/', '^(demo|core)/', 'The demo scenario is made from the core only.'),
     only('ui-uses-core', '^src/ui/', '^(src/ui|core)/', 'The kit does not know the store.'),
-    only('workers-use-core', '^src/workers/', '^(src/workers|core)/', 'A worker is a door to one core function.'),
-    only('store-below-features', '^src/store/', '^(src/store|src/workers|core|demo)/', 'The store does not know screens.'),
-    only('features-below-routes', '^src/features/', '^(src/(features|store|workers|ui)|core)/', 'Features do not import routes.'),
+    only(
+      'workers-use-core',
+      '^src/workers/',
+      '^(src/workers|core)/',
+      'A worker is a door to one core function.',
+    ),
+    only(
+      'store-below-features',
+      '^src/store/',
+      '^(src/store|src/workers|core|demo)/',
+      'The store does not know screens.',
+    ),
+    only(
+      'features-below-routes',
+      '^src/features/',
+      '^(src/(features|store|workers|ui)|core)/',
+      'Features do not import routes.',
+    ),
     only('routes-are-thin', '^app/', '^(app|src/features)/', 'A route imports its feature and nothing else.'),
-    only('headless-uses-core', '^headless/(?!.*[.]test[.]ts$)', '^(headless|core)/', 'The headless face is a thin command over the core; its tests may read the demo.'),
+    only(
+      'headless-uses-core',
+      '^headless/(?!.*[.]test[.]ts$)',
+      '^(headless|core)/',
+      'The headless face is a thin command over the core; its tests may read the demo.',
+    ),
     only('server-serves', '^server/', '^server/', 'The server serves the built files and holds no data.'),
     {
       name: 'features-are-separate',
@@ -36,6 +61,9 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

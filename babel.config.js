@@ -1,4 +1,8 @@
 module.exports = function (api) {
-  api.cache(true);
-  return { presets: ['babel-preset-expo'] };
+  // Jest runs modules as CommonJS and cannot import() them; the bundler splits there.
+  const testing = api.env('test');
+  return {
+    presets: ['babel-preset-expo'],
+    plugins: testing ? ['@babel/plugin-transform-dynamic-import'] : [],
+  };
 };

@@ -4,7 +4,19 @@ import hooks from 'eslint-plugin-react-hooks';
 const banned = (names, why) => names.map((name) => ({ name, message: why }));
 
 export default tseslint.config(
-  { ignores: ['node_modules/**', 'dist/**', '.expo/**', '.cache/**', 'test-results/**', '*.js', '*.cjs', '*.mjs', 'expo-env.d.ts'] },
+  {
+    ignores: [
+      'node_modules/**',
+      'dist/**',
+      '.expo/**',
+      '.cache/**',
+      'test-results/**',
+      '*.js',
+      '**/*.cjs',
+      '*.mjs',
+      'expo-env.d.ts',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],
@@ -23,13 +35,31 @@ export default tseslint.config(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts', 'core/testing/**'],
     rules: {
-      'no-restricted-globals': ['error', ...banned(['window', 'document', 'localStorage', 'indexedDB', 'fetch', 'setTimeout', 'setInterval', 'process'], 'core/ is pure: no platform here')],
+      'no-restricted-globals': [
+        'error',
+        ...banned(
+          [
+            'window',
+            'document',
+            'localStorage',
+            'indexedDB',
+            'fetch',
+            'setTimeout',
+            'setInterval',
+            'process',
+          ],
+          'core/ is pure: no platform here',
+        ),
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Date', property: 'now', message: 'Pass the time in.' },
         { object: 'Math', property: 'random', message: 'Pass a seeded generator in.' },
       ],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the time in.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the time in.' },
+      ],
     },
   },
   { files: ['server/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'], rules: { 'no-console': 'off' } },

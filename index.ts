@@ -1,9 +1,13 @@
 // Reading what is stored begins first; while the browser fetches it the router's code runs; then everything is drawn once, with the data.
 import { opened } from './src/features/shell/started';
 import '@expo/metro-runtime';
+// Sets up how code is fetched; ours stands over it.
+import 'expo';
+import { fetchSharedFirst } from './src/features/shell/sharedCode';
 import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
 
+fetchSharedFirst();
 // Modules run when first used: named here, the router runs during the wait and not after it.
 const [root, render] = [App, renderRootComponent];
 void opened.then(() => render(root));

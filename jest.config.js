@@ -1,12 +1,15 @@
 /** Two projects: the core, the store and all plain functions in Node; the components in jest-expo's web preset. */
-const modules = '(jest-)?react-native|@react-native(-community)?|@react-native-async-storage|idb|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|d3-[a-z]+|internmap';
+const modules =
+  '(jest-)?react-native|@react-native(-community)?|@react-native-async-storage|idb|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|d3-[a-z]+|internmap';
 const transformIgnorePatterns = [`/node_modules/(?!(${modules}))`];
+const modulePathIgnorePatterns = ['<rootDir>/dist/', '<rootDir>/.cache/'];
 const node = {
   displayName: 'core',
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,src,demo,server,headless}/**/*.test.ts'],
   transform: { '\\.m?[jt]sx?$': 'babel-jest' },
   transformIgnorePatterns,
+  modulePathIgnorePatterns,
 };
 const components = {
   displayName: 'components',
@@ -15,5 +18,6 @@ const components = {
   transform: { '\\.mjs$': 'babel-jest' },
   moduleNameMapper: { '^expo-router$': '<rootDir>/src/features/shell/testing/router.tsx' },
   transformIgnorePatterns,
+  modulePathIgnorePatterns,
 };
 module.exports = { projects: [node, components] };

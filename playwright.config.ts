@@ -17,9 +17,19 @@ export default defineConfig({
     timezoneId: 'Europe/Zurich',
     actionTimeout: 15_000,
     locale: 'en-GB',
+    // Each test opens a browser of its own; only the offline journey keeps the app in it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
     },
   },
   projects: [

@@ -24,9 +24,12 @@ step() { # a check that counts as one
 }
 step "types" npx tsc --noEmit -p tsconfig.json
 step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
+step "layout" npx prettier --check --log-level warn .
 step "lint" npx eslint .
-step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless headless
+step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless
+step "nothing unused" npx knip
 step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
+step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
 
 echo "== units and components"
 npx jest --ci --json --outputFile=.cache/jest.json

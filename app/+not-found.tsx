@@ -1,5 +1,1 @@
-import { LostScreen } from '../src/features/settings';
-
-export default function Route() {
-  return <LostScreen />;
-}
+export { LostScreen as default } from '../src/features/screens';

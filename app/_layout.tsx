@@ -1,5 +1,6 @@
+import { prefetchPlaces } from '../src/features/screens';
 import { AppRoot } from '../src/features/shell';
 
 export default function Route() {
-  return <AppRoot />;
+  return <AppRoot whenIdle={prefetchPlaces} />;
 }

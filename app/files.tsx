@@ -1,5 +1,1 @@
-import { FilesScreen } from '../src/features/files';
-
-export default function Route() {
-  return <FilesScreen />;
-}
+export { FilesScreen as default } from '../src/features/screens';

@@ -1,5 +1,1 @@
-import { GalleryScreen } from '../src/features/gallery';
-
-export default function Route() {
-  return <GalleryScreen />;
-}
+export { GalleryScreen as default } from '../src/features/screens';

@@ -1,5 +1,1 @@
-import { KeysScreen } from '../src/features/settings';
-
-export default function Route() {
-  return <KeysScreen />;
-}
+export { KeysScreen as default } from '../src/features/screens';

@@ -1,5 +1,1 @@
-import { SettingsScreen } from '../src/features/settings';
-
-export default function Route() {
-  return <SettingsScreen />;
-}
+export { SettingsScreen as default } from '../src/features/screens';

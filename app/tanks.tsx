@@ -1,5 +1,1 @@
-import { SwitcherScreen } from '../src/features/tanks';
-
-export default function Route() {
-  return <SwitcherScreen />;
-}
+export { SwitcherScreen as default } from '../src/features/screens';

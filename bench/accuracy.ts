@@ -1,19 +1,20 @@
 /** Judges the forecast on tanks of another making (core/testing/otherTank.ts): `npm run accuracy -- [tanks] [seed]`. Prints the table of
  *  docs/forecast-accuracy.md. */
+import { DAY_MS } from '../core/time';
 import { DEFAULT_OPTIONS, defaultPlan, forecast, infer, timelineOf, type Quantiles } from '../core/forecast';
 import type { Parameter } from '../core/document';
-import { assessTank, gatherEvidence } from '../core/readiness';
+import { assessTank } from '../core/readiness';
+import { gatherEvidence } from '../core/evidence';
 import { netVolume } from '../core/volume';
 import { seededRandom } from '../core/random';
 import { METHODS, OTHER_START, otherTank, type OtherTank } from '../core/testing/otherTank';
 
-const DAY = 86_400_000;
 const tanks = Number(process.argv[2] ?? 200);
 const firstSeed = Number(process.argv[3] ?? 1);
 const END = 90;
 
 export function forecastAt(tank: OtherTank, cutDay: number, seed: number) {
-  const nowMs = OTHER_START + cutDay * DAY;
+  const nowMs = OTHER_START + cutDay * DAY_MS;
   const evidence = gatherEvidence(tank.doc, 't', nowMs);
   const spec = tank.doc.tanks.t;
   if (!spec) throw new Error('no tank');
@@ -22,13 +23,38 @@ export function forecastAt(tank: OtherTank, cutDay: number, seed: number) {
   const run = infer(spec, t, { ...DEFAULT_OPTIONS, seed });
   let next = run.next();
   while (!next.done) next = run.next();
-  return { out: forecast(next.value, defaultPlan(spec, t), { horizonDays: Math.ceil(END - cutDay + 5), seed, loadMgN: null }), nowMs };
+  return {
+    out: forecast(next.value, defaultPlan(spec, t), {
+      horizonDays: Math.ceil(END - cutDay + 5),
+      seed,
+      loadMgN: null,
+    }),
+    nowMs,
+  };
 }
 
-interface Row { third: 0 | 1 | 2; method: string; covered: boolean; rank: number; pinball: number; thumb: number; line: number; error: number; width: number; ready: boolean; go: boolean; above: boolean; dated: boolean }
+interface Row {
+  third: 0 | 1 | 2;
+  method: string;
+  covered: boolean;
+  rank: number;
+  pinball: number;
+  thumb: number;
+  line: number;
+  error: number;
+  width: number;
+  ready: boolean;
+  go: boolean;
+  above: boolean;
+  dated: boolean;
+}
 const rows: Row[] = [];
 const hold = (day: number, cut: number) => Math.min(END, Math.max(cut, day));
-const pin = (truth: number, q: readonly [number, number, number]) => [0.1, 0.5, 0.9].reduce((s, p, i) => s + (truth >= (q[i] ?? 0) ? p * (truth - (q[i] ?? 0)) : (1 - p) * ((q[i] ?? 0) - truth)), 0) / 3;
+const pin = (truth: number, q: readonly [number, number, number]) =>
+  [0.1, 0.5, 0.9].reduce(
+    (s, p, i) => s + (truth >= (q[i] ?? 0) ? p * (truth - (q[i] ?? 0)) : (1 - p) * ((q[i] ?? 0) - truth)),
+    0,
+  ) / 3;
 /** Where the truth falls among the futures, 0 to 1, a tie at "now" or "not by day 90" broken by lot: even if the chances said are true, while an
  *  interval that ends in such a tie holds the truth more often than it says. */
 const lot = seededRandom(firstSeed);
@@ -49,19 +75,34 @@ for (let i = 0; i < tanks; i++) {
   const { out, nowMs } = forecastAt(tank, cut, seed);
   ms += performance.now() - begun;
   const truth = hold(tank.readyDay, cut);
-  const of = (q: Quantiles): [number, number, number] => [q.p10, q.p50, q.p90].map((d) => hold(d === null ? END : cut + d, cut)) as [number, number, number];
+  const of = (q: Quantiles): [number, number, number] =>
+    [q.p10, q.p50, q.p90].map((d) => hold(d === null ? END : cut + d, cut)) as [number, number, number];
   const q = of(out.ready);
   const assessment = assessTank(tank.doc, 't', nowMs);
   rows.push({
-    third, method: tank.method, rank: rankOf(truth, out.readyDays, cut), covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01, pinball: pin(truth, q), thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
-    line: pin(truth, lineThrough(tank, cut)), error: Math.abs(q[1] - truth), width: q[2] - q[0], ready: tank.readyDay <= cut, go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall', above: truth > q[2] + 0.01, dated: tank.readyDay < END,
+    third,
+    method: tank.method,
+    rank: rankOf(truth, out.readyDays, cut),
+    covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01,
+    pinball: pin(truth, q),
+    thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
+    line: pin(truth, lineThrough(tank, cut)),
+    error: Math.abs(q[1] - truth),
+    width: q[2] - q[0],
+    ready: tank.readyDay <= cut,
+    go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall',
+    above: truth > q[2] + 0.01,
+    dated: tank.readyDay < END,
   });
 }
 
 /** A straight line through the last two readings of the sum of ammonia and nitrite, to zero. */
 function lineThrough(tank: OtherTank, cut: number): [number, number, number] {
-  const e = gatherEvidence(tank.doc, 't', OTHER_START + cut * DAY);
-  const sum = e.series.ammonia.map((a, i) => ({ day: (a.atMs - OTHER_START) / DAY, v: a.interval.mid + (e.series.nitrite[i]?.interval.mid ?? 0) }));
+  const e = gatherEvidence(tank.doc, 't', OTHER_START + cut * DAY_MS);
+  const sum = e.series.ammonia.map((a, i) => ({
+    day: (a.atMs - OTHER_START) / DAY_MS,
+    v: a.interval.mid + (e.series.nitrite[i]?.interval.mid ?? 0),
+  }));
   const [p, r] = sum.slice(-2);
   if (!p || !r || r.v >= p.v) return [END, END, END];
   const at = hold(r.day + (r.v * (r.day - p.day)) / (p.v - r.v), cut);
@@ -86,16 +127,29 @@ function recognised(): string {
 }
 /** False words at any test of any tank, with the water tests a "go" asks for always at hand: harder than a cut. */
 function falseGoes(): string {
-  const exact = (parameter: Parameter, value: number) => ({ parameter, kitId: `kit-${parameter}`, value: { kind: 'exact' as const, value } });
+  const exact = (parameter: Parameter, value: number) => ({
+    parameter,
+    kitId: `kit-${parameter}`,
+    value: { kind: 'exact' as const, value },
+  });
   let wrong = 0;
   let said = 0;
   for (let i = 0; i < tanks; i++) {
     const tank = otherTank(firstSeed + i);
     for (const s of Object.values(tank.doc.samples)) {
-      const more = [exact('salinity', 35), exact('temperature', 25), exact('alkalinity', 8.5), exact('nitrate', 10)].filter((r) => !s.readings.some((x) => x.parameter === r.parameter));
+      const more = [
+        exact('salinity', 35),
+        exact('temperature', 25),
+        exact('alkalinity', 8.5),
+        exact('nitrate', 10),
+      ].filter((r) => !s.readings.some((x) => x.parameter === r.parameter));
       tank.doc.samples[s.id] = { ...s, readings: [...s.readings, ...more] };
     }
-    const goes = tank.testDays.filter((d) => d < END).filter((d) => ['go', 'goSmall'].includes(assessTank(tank.doc, 't', OTHER_START + (d + 0.02) * DAY).fish.word));
+    const goes = tank.testDays
+      .filter((d) => d < END)
+      .filter((d) =>
+        ['go', 'goSmall'].includes(assessTank(tank.doc, 't', OTHER_START + (d + 0.02) * DAY_MS).fish.word),
+      );
     if (goes.length > 0) said++;
     if (goes.some((d) => d < tank.readyDay - 0.01)) wrong++;
   }
@@ -103,13 +157,35 @@ function falseGoes(): string {
 }
 const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.length);
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
-const line = (name: string, r: Row[]) => console.log(`| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${(100 * mean(r.map((x) => Number(x.rank >= 0.1 && x.rank <= 0.9)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`);
-console.log('| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | rank 10-90 % | false go |\n|---|---|---|---|---|---|---|---|---|---|');
+const line = (name: string, r: Row[]) =>
+  console.log(
+    `| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${(100 * mean(r.map((x) => Number(x.rank >= 0.1 && x.rank <= 0.9)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`,
+  );
+console.log(
+  '| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | rank 10-90 % | false go |\n|---|---|---|---|---|---|---|---|---|---|',
+);
 line('all', rows);
-(['early', 'middle', 'late'] as const).forEach((name, i) => line(name, rows.filter((r) => r.third === i)));
-line('ready by day 90', rows.filter((r) => r.dated));
-(['early', 'middle', 'late'] as const).forEach((name, i) => line(`${name}, ready by day 90`, rows.filter((r) => r.dated && r.third === i)));
-for (const m of METHODS) line(m, rows.filter((r) => r.method === m));
+(['early', 'middle', 'late'] as const).forEach((name, i) =>
+  line(
+    name,
+    rows.filter((r) => r.third === i),
+  ),
+);
+line(
+  'ready by day 90',
+  rows.filter((r) => r.dated),
+);
+(['early', 'middle', 'late'] as const).forEach((name, i) =>
+  line(
+    `${name}, ready by day 90`,
+    rows.filter((r) => r.dated && r.third === i),
+  ),
+);
+for (const m of METHODS)
+  line(
+    m,
+    rows.filter((r) => r.method === m),
+  );
 console.log(`\nReady tanks recognised by the forecast within two tests: ${recognised()}.`);
 console.log(`\n"Go" for fish before the tank was ready, at any test: ${falseGoes()}.`);
 console.log(`\n${(ms / tanks).toFixed(0)} ms a forecast, one core.`);

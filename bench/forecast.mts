@@ -1,5 +1,6 @@
 /** Measures the forecast in Chromium: from asking to the answer, in the worker, with the main thread's longest task meanwhile; the
  *  demo's young tank and one with 30 days of daily readings. */
+import { DAY_MS, HOUR_MS } from '../core/time';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { makeApp } from '../server/app';
@@ -7,7 +8,10 @@ import { makeApp } from '../server/app';
 const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
+});
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
 await page.goto(base);
 await page.getByText(/Judged by/).waitFor();
@@ -27,32 +31,55 @@ const measure = async (what: string, path: string) => {
     // Each on a page of its own: a worker that has answered keeps its fit.
     await page.goto(base + path);
     await page.getByRole('button', { name: 'Work it out' }).waitFor();
-    await page.evaluate('window.tasks = []; new PerformanceObserver((l) => l.getEntries().forEach((e) => window.tasks.push(Math.round(e.duration)))).observe({ type: "longtask" });');
+    await page.evaluate(
+      'window.tasks = []; new PerformanceObserver((l) => l.getEntries().forEach((e) => window.tasks.push(Math.round(e.duration)))).observe({ type: "longtask" });',
+    );
     fits.push(await answered(() => page.getByRole('button', { name: 'Work it out' }).click()));
     plans.push(await answered(() => page.getByRole('radio', { name: /^Dose again when clear/ }).click()));
     tasks.push(...((await page.evaluate('window.tasks')) as number[]));
   }
-  console.log(`${what}: ${median(fits)} ms from asking to the answer, ${median(plans)} ms under another plan on the same fit, medians of 5; main-thread tasks over 50 ms meanwhile: ${tasks.length === 0 ? 'none' : tasks.join(', ')}`);
+  console.log(
+    `${what}: ${median(fits)} ms from asking to the answer, ${median(plans)} ms under another plan on the same fit, medians of 5; main-thread tasks over 50 ms meanwhile: ${tasks.length === 0 ? 'none' : tasks.join(', ')}`,
+  );
 };
 await measure('12 days, 25 readings', '/tank/pantry-cube/cycle/forecast');
-await page.evaluate(() => new Promise<void>((done) => {
-  const open = indexedDB.open('zoarium');
-  open.onsuccess = () => {
-    const tx = open.result.transaction('entries', 'readwrite');
-    const all = tx.objectStore('entries');
-    all.getAllKeys().onsuccess = (event) => {
-      const keys = (event.target as IDBRequest<IDBValidKey[]>).result.map(String);
-      for (const k of keys) if (k.startsWith('e/samples/pantry')) all.delete(k);
-      for (let d = 0; d < 30; d++) {
-        const at = new Date(Date.now() - (30 - d) * 86_400_000 + 3_600_000).toISOString();
-        const a = d < 3 ? 2 : d < 12 ? 1 : 0;
-        const n = d < 6 ? 0 : d < 22 ? 2 : 0.25;
-        all.put(JSON.stringify({ id: `day-${d}`, tankId: 'pantry-cube', at, note: '', readings: [['ammonia', a], ['nitrite', n], ['alkalinity', 9 - d * 0.05]].map(([p, value]) => ({ parameter: p, kitId: `kit-${p}`, value: { kind: 'exact', value } })) }), `e/samples/day-${d}`);
-      }
-    };
-    tx.oncomplete = () => { open.result.close(); done(); };
-  };
-}));
+await page.evaluate(
+  () =>
+    new Promise<void>((done) => {
+      const open = indexedDB.open('zoarium');
+      open.onsuccess = () => {
+        const tx = open.result.transaction('entries', 'readwrite');
+        const all = tx.objectStore('entries');
+        all.getAllKeys().onsuccess = (event) => {
+          const keys = (event.target as IDBRequest<IDBValidKey[]>).result.map(String);
+          for (const k of keys) if (k.startsWith('e/samples/pantry')) all.delete(k);
+          for (let d = 0; d < 30; d++) {
+            const at = new Date(Date.now() - (30 - d) * DAY_MS + HOUR_MS).toISOString();
+            const a = d < 3 ? 2 : d < 12 ? 1 : 0;
+            const n = d < 6 ? 0 : d < 22 ? 2 : 0.25;
+            all.put(
+              JSON.stringify({
+                id: `day-${d}`,
+                tankId: 'pantry-cube',
+                at,
+                note: '',
+                readings: [
+                  ['ammonia', a],
+                  ['nitrite', n],
+                  ['alkalinity', 9 - d * 0.05],
+                ].map(([p, value]) => ({ parameter: p, kitId: `kit-${p}`, value: { kind: 'exact', value } })),
+              }),
+              `e/samples/day-${d}`,
+            );
+          }
+        };
+        tx.oncomplete = () => {
+          open.result.close();
+          done();
+        };
+      };
+    }),
+);
 await measure('30 days, 90 readings', '/tank/pantry-cube/cycle/forecast');
 await browser.close();
 server.close();

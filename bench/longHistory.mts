@@ -8,26 +8,51 @@ import { makeApp } from '../server/app';
 const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
+});
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
 await page.addInitScript(() => {
   const w = window as unknown as { tasks: { at: number; ms: number }[] };
   w.tasks = [];
-  new PerformanceObserver((list) => list.getEntries().forEach((e) => w.tasks.push({ at: e.startTime, ms: e.duration }))).observe({ type: 'longtask', buffered: true });
+  new PerformanceObserver((list) =>
+    list.getEntries().forEach((e) => w.tasks.push({ at: e.startTime, ms: e.duration })),
+  ).observe({ type: 'longtask', buffered: true });
 });
 await page.goto(base);
 await page.getByText(/Judged by/).waitFor();
-await page.evaluate(({ kits }) => new Promise<void>((done) => {
-  const open = indexedDB.open('zoarium');
-  open.onsuccess = () => {
-    const tx = open.result.transaction('entries', 'readwrite');
-    for (let i = 0; i < 6000; i++) {
-      const at = new Date(Date.now() - (i + 1) * 7_200_000).toISOString();
-      tx.objectStore('entries').put(JSON.stringify({ id: `bench-${i}`, tankId: 'pantry-cube', at, note: i % 50 === 0 ? 'cleaned the glass' : '', readings: kits.map((k, j) => ({ parameter: k.parameter, kitId: k.id, value: { kind: 'exact', value: [0, 0, 10, 34.5 + (i % 11) / 10, 25][j] } })) }), `e/samples/bench-${i}`);
-    }
-    tx.oncomplete = () => { open.result.close(); done(); };
-  };
-}), { kits: STARTER_KITS.slice(0, 5).map((k) => ({ id: k.id, parameter: k.parameter })) });
+await page.evaluate(
+  ({ kits }) =>
+    new Promise<void>((done) => {
+      const open = indexedDB.open('zoarium');
+      open.onsuccess = () => {
+        const tx = open.result.transaction('entries', 'readwrite');
+        for (let i = 0; i < 6000; i++) {
+          const at = new Date(Date.now() - (i + 1) * 7_200_000).toISOString();
+          tx.objectStore('entries').put(
+            JSON.stringify({
+              id: `bench-${i}`,
+              tankId: 'pantry-cube',
+              at,
+              note: i % 50 === 0 ? 'cleaned the glass' : '',
+              readings: kits.map((k, j) => ({
+                parameter: k.parameter,
+                kitId: k.id,
+                value: { kind: 'exact', value: [0, 0, 10, 34.5 + (i % 11) / 10, 25][j] },
+              })),
+            }),
+            `e/samples/bench-${i}`,
+          );
+        }
+        tx.oncomplete = () => {
+          open.result.close();
+          done();
+        };
+      };
+    }),
+  { kits: STARTER_KITS.slice(0, 5).map((k) => ({ id: k.id, parameter: k.parameter })) },
+);
 
 const report = async (what: string) => {
   await page.waitForTimeout(600);
@@ -39,12 +64,17 @@ const report = async (what: string) => {
     return { tasks: all, paint: first };
   });
   const after = tasks.filter((t) => t.at >= paint).map((t) => Math.round(t.ms));
-  console.log(`${what}: longest task after first paint ${after.length > 0 ? `${Math.max(...after)} ms (all over 50: ${after.join(', ')})` : 'under 50 ms'}`);
+  console.log(
+    `${what}: longest task after first paint ${after.length > 0 ? `${Math.max(...after)} ms (all over 50: ${after.join(', ')})` : 'under 50 ms'}`,
+  );
 };
 await page.goto(`${base}/tank/pantry-cube/log`);
 await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
 await report('log opens');
-await page.getByRole('main').getByRole('link', { name: /^History/ }).click();
+await page
+  .getByRole('main')
+  .getByRole('link', { name: /^History/ })
+  .click();
 await page.getByRole('list', { name: 'Entries, newest first' }).waitFor();
 await report('history opens');
 await page.getByLabel('Search: a parameter, a kind, a word of a note').pressSequentially('glass');
@@ -59,19 +89,50 @@ await page.getByRole('button', { name: '3 months' }).click();
 const box = await page.getByRole('group', { name: /Arrow keys/ }).boundingBox();
 if (box) {
   // Frames as the browser's own trace has them, and the tasks of the page's main thread while the finger moves.
-  await browser.startTracing(page, { categories: ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline', 'toplevel', '__metadata'] });
+  await browser.startTracing(page, {
+    categories: [
+      'disabled-by-default-devtools.timeline.frame',
+      'devtools.timeline',
+      'toplevel',
+      '__metadata',
+    ],
+  });
   await page.mouse.move(box.x + 60, box.y + 120);
   await page.mouse.down();
   for (let i = 0; i < 120; i++) await page.mouse.move(box.x + 60 + (i % 60) * 4, box.y + 120);
   await page.mouse.up();
-  const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: { name: string; ts: number; dur?: number; pid: number; tid: number; args?: { name?: string } }[] };
+  const trace = JSON.parse((await browser.stopTracing()).toString()) as {
+    traceEvents: {
+      name: string;
+      ts: number;
+      dur?: number;
+      pid: number;
+      tid: number;
+      args?: { name?: string };
+    }[];
+  };
   const events = trace.traceEvents;
-  const drawn = events.filter((e) => e.name === 'DrawFrame').map((e) => e.ts / 1000).sort((x, y) => x - y);
-  const gaps = drawn.slice(1).map((t, i) => t - (drawn[i] ?? t)).sort((x, y) => x - y);
+  const drawn = events
+    .filter((e) => e.name === 'DrawFrame')
+    .map((e) => e.ts / 1000)
+    .sort((x, y) => x - y);
+  const gaps = drawn
+    .slice(1)
+    .map((t, i) => t - (drawn[i] ?? t))
+    .sort((x, y) => x - y);
   const at = (share: number) => (gaps[Math.floor(gaps.length * share)] ?? NaN).toFixed(1);
-  const main = events.filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain').map((e) => `${e.pid}/${e.tid}`);
-  const longest = Math.max(0, ...events.filter((e) => e.name.endsWith('RunTask') && main.includes(`${e.pid}/${e.tid}`)).map((e) => (e.dur ?? 0) / 1000));
-  console.log(`chart pan, by the browser's trace: ${drawn.length} frames drawn for 120 moves, ${at(0.5)} ms apart in the middle, 95 % within ${at(0.95)} ms, at most ${at(0.999)} ms; longest main-thread task ${longest.toFixed(0)} ms`);
+  const main = events
+    .filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain')
+    .map((e) => `${e.pid}/${e.tid}`);
+  const longest = Math.max(
+    0,
+    ...events
+      .filter((e) => e.name.endsWith('RunTask') && main.includes(`${e.pid}/${e.tid}`))
+      .map((e) => (e.dur ?? 0) / 1000),
+  );
+  console.log(
+    `chart pan, by the browser's trace: ${drawn.length} frames drawn for 120 moves, ${at(0.5)} ms apart in the middle, 95 % within ${at(0.95)} ms, at most ${at(0.999)} ms; longest main-thread task ${longest.toFixed(0)} ms`,
+  );
 }
 await report('chart pans');
 await browser.close();

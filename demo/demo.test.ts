@@ -1,36 +1,45 @@
-import { readDocument, writeDocument } from '../core/document';
+import { readDocument, writeDocument } from '../core/document/checks';
 import { quarantineClock, quarantineJoinDays } from '../core/quarantine';
 import { assessTank } from '../core/readiness';
 import { makeDemo } from './index';
 
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 
-describe.each(['2026-11-23T20:00:00Z', '2027-03-28T00:30:00Z', '2028-02-29T12:00:00Z'])('made at %s', (iso) => {
-  const nowMs = Date.parse(iso);
-  const doc = makeDemo(nowMs, dayOf);
-  test('is a valid document, the same each time', () => {
-    const text = writeDocument(doc);
-    expect(readDocument(text).status).toBe('ok');
-    expect(writeDocument(makeDemo(nowMs, dayOf))).toBe(text);
-  });
-  test('North Window stands at the next step: proved, crew in, no fish yet', () => {
-    const a = assessTank(doc, 'north-window', nowMs);
-    expect(a.gates.find((g) => g.status === 'here')?.id).toBe('nextStep');
-    expect(a.gates.find((g) => g.id === 'proof')?.status).toBe('passed');
-    expect(a.fish.word).toBe('go');
-  });
-  test('Pantry Cube waits for nitrite', () => {
-    const a = assessTank(doc, 'pantry-cube', nowMs);
-    expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'nitriteNotFalling' } });
-  });
-  test('the cardinalfish are on day 12 after one reset', () => {
-    const q = doc.quarantines['north-qt'];
-    if (!q) throw new Error('no quarantine');
-    const clock = quarantineClock(quarantineJoinDays(q, Object.values(doc.animals), dayOf), Object.values(doc.looks), q.clockDays, dayOf(nowMs));
-    expect(clock).toMatchObject({ clockDay: 12, status: 'running' });
-    expect(clock.strings.filter((s) => s.broken)).toHaveLength(1);
-  });
-  test('nothing lies in the future', () => {
-    for (const x of [...Object.values(doc.samples), ...Object.values(doc.events)]) expect(Date.parse(x.at)).toBeLessThanOrEqual(nowMs);
-  });
-});
+describe.each(['2026-11-23T20:00:00Z', '2027-03-28T00:30:00Z', '2028-02-29T12:00:00Z'])(
+  'made at %s',
+  (iso) => {
+    const nowMs = Date.parse(iso);
+    const doc = makeDemo(nowMs, dayOf);
+    test('is a valid document, the same each time', () => {
+      const text = writeDocument(doc);
+      expect(readDocument(text).status).toBe('ok');
+      expect(writeDocument(makeDemo(nowMs, dayOf))).toBe(text);
+    });
+    test('North Window stands at the next step: proved, crew in, no fish yet', () => {
+      const a = assessTank(doc, 'north-window', nowMs);
+      expect(a.gates.find((g) => g.status === 'here')?.id).toBe('nextStep');
+      expect(a.gates.find((g) => g.id === 'proof')?.status).toBe('passed');
+      expect(a.fish.word).toBe('go');
+    });
+    test('Pantry Cube waits for nitrite', () => {
+      const a = assessTank(doc, 'pantry-cube', nowMs);
+      expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'nitriteNotFalling' } });
+    });
+    test('the cardinalfish are on day 12 after one reset', () => {
+      const q = doc.quarantines['north-qt'];
+      if (!q) throw new Error('no quarantine');
+      const clock = quarantineClock(
+        quarantineJoinDays(q, Object.values(doc.animals), dayOf),
+        Object.values(doc.looks),
+        q.clockDays,
+        dayOf(nowMs),
+      );
+      expect(clock).toMatchObject({ clockDay: 12, status: 'running' });
+      expect(clock.strings.filter((s) => s.broken)).toHaveLength(1);
+    });
+    test('nothing lies in the future', () => {
+      for (const x of [...Object.values(doc.samples), ...Object.values(doc.events)])
+        expect(Date.parse(x.at)).toBeLessThanOrEqual(nowMs);
+    });
+  },
+);

@@ -1,5 +1,13 @@
 /** The demo: two made-up tanks, dated back from the moment it is made, the same for the same moment and seed. */
-import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Quarantine, type Sample, type Tank } from '../core/document';
+import {
+  DEFAULT_SETTINGS,
+  emptyDocument,
+  STARTER_KITS,
+  type Document,
+  type Quarantine,
+  type Sample,
+  type Tank,
+} from '../core/document';
 import type { NitrogenState } from '../core/nitrogen';
 import { seededRandom, type Random } from '../core/random';
 import * as north from './northWindow';
@@ -15,9 +23,21 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
   doc.kits = byId(STARTER_KITS);
 
   const northStory = storyOf(north.NORTH, north.NORTH_DAY, nowMs, dayOfMs);
-  const northStates = runWater(north.NORTH_DOSES, north.NORTH_SEED, north.NORTH_CHANGE, north.NORTH_PARAMS, north.NORTH_SITTINGS);
+  const northStates = runWater(
+    north.NORTH_DOSES,
+    north.NORTH_SEED,
+    north.NORTH_CHANGE,
+    north.NORTH_PARAMS,
+    north.NORTH_SITTINGS,
+  );
   const pantryStory = storyOf(pantry.PANTRY, pantry.PANTRY_DAY, nowMs, dayOfMs);
-  const pantryStates = runWater(pantry.PANTRY_DOSES, pantry.PANTRY_SEED, null, pantry.PANTRY_PARAMS, pantry.PANTRY_SITTINGS);
+  const pantryStates = runWater(
+    pantry.PANTRY_DOSES,
+    pantry.PANTRY_SEED,
+    null,
+    pantry.PANTRY_PARAMS,
+    pantry.PANTRY_SITTINGS,
+  );
   doc.tanks = byId([
     { ...north.NORTH, startDay: northStory.dayOf(0) },
     { ...pantry.PANTRY, startDay: pantryStory.dayOf(0) },
@@ -26,10 +46,21 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
     ...samples(north.NORTH, 'north', northStory, north.NORTH_SITTINGS, northStates, random),
     ...samples(pantry.PANTRY, 'pantry', pantryStory, pantry.PANTRY_SITTINGS, pantryStates, random),
   ]);
-  doc.events = byId([...north.northEvents(northStory), ...upkeep.northWater(northStory), ...pantry.pantryEvents(pantryStory)]);
+  doc.events = byId([
+    ...north.northEvents(northStory),
+    ...upkeep.northWater(northStory),
+    ...pantry.pantryEvents(pantryStory),
+  ]);
   const quarantine: Quarantine = {
-    id: 'north-qt', tankId: north.NORTH.id, name: 'Spare tank', group: 'fish', volumeL: 60, filter: 'cycled', clockDays: 28,
-    openedDay: northStory.dayOf(23), closedDay: null,
+    id: 'north-qt',
+    tankId: north.NORTH.id,
+    name: 'Spare tank',
+    group: 'fish',
+    volumeL: 60,
+    filter: 'cycled',
+    clockDays: 28,
+    openedDay: northStory.dayOf(23),
+    closedDay: null,
   };
   doc.quarantines = byId([quarantine]);
   doc.animals = byId(north.northAnimals(northStory));
@@ -41,7 +72,14 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
   return doc;
 }
 
-function samples(tank: Tank, prefix: string, story: Story, days: number[], states: NitrogenState[], random: Random): Sample[] {
+function samples(
+  tank: Tank,
+  prefix: string,
+  story: Story,
+  days: number[],
+  states: NitrogenState[],
+  random: Random,
+): Sample[] {
   return days.map((day, i) => {
     const state = states[i];
     if (!state) throw new Error(`no state for day ${day}`);

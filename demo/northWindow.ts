@@ -1,13 +1,21 @@
 /** North Window, day 41: cycled, proved, reset; the film is fading, the crew is in, two cardinalfish are in quarantine. */
 import type { Animal, Look, Tank, TankEvent } from '../core/document';
-import { addDays } from '../core/calendar';
+import { addDays } from '../core/time';
 import { DEFAULT_PARAMS, type NitrogenInput } from '../core/nitrogen';
 import type { Story } from './story';
 
 export const NORTH: Tank = {
-  id: 'north-window', name: 'North Window', startDay: '', hasLid: true,
+  id: 'north-window',
+  name: 'North Window',
+  startDay: '',
+  hasLid: true,
   display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
-  sumpL: 25, rockKg: 30, sandKg: 40, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school: 'proof24',
+  sumpL: 25,
+  rockKg: 30,
+  sandKg: 40,
+  ammoniaSource: 'bottled',
+  bacteriaSource: 'bottle',
+  school: 'proof24',
 };
 
 export const NORTH_DAY = 41;
@@ -15,23 +23,73 @@ export const NORTH_DAY = 41;
 /** Doses in mg N/L of the believed volume, as logged. */
 export const NORTH_DOSES = [1, 9, 13, 17, 21, 25, 28].map((day) => ({ day, mgNPerL: 1.55 }));
 export const NORTH_CHANGE = { day: 30, fraction: 0.7 };
-export const NORTH_PARAMS = { ...DEFAULT_PARAMS, muA: 0.75, muN: 1.1, decayPerDay: 0.04, kaMgNPerL: 0.3, knMgNPerL: 0.12 };
+export const NORTH_PARAMS = {
+  ...DEFAULT_PARAMS,
+  muA: 0.75,
+  muN: 1.1,
+  decayPerDay: 0.04,
+  kaMgNPerL: 0.3,
+  knMgNPerL: 0.12,
+};
 export const NORTH_SEED: NitrogenInput = { day: 1.1, kind: 'seed', capacityA: 0.035, capacityN: 0.012 };
 
 /** Days of the sittings and what was read besides nitrogen. */
-export const NORTH_SITTINGS = [0.4, 2, 4, 7, 8.9, 11, 12.8, 15, 16.9, 19, 20.8, 23.2, 25.7, 27, 29.05, 30.4, 32, 34, 36, 38, 39.2, 40.9];
+export const NORTH_SITTINGS = [
+  0.4, 2, 4, 7, 8.9, 11, 12.8, 15, 16.9, 19, 20.8, 23.2, 25.7, 27, 29.05, 30.4, 32, 34, 36, 38, 39.2, 40.9,
+];
 
 export function northAnimals(story: Story): Animal[] {
   const moves = (...list: [number, Animal['moves'][number]['to'], string?][]): Animal['moves'] =>
     list.map(([day, to, why]) => ({ to, at: story.at(day), why: why ?? '' }));
   const base = { tankId: NORTH.id, quarantineId: null, plannedDay: null };
   return [
-    { ...base, id: 'north-snails', speciesId: 'turban-snail', count: 5, moves: moves([24, 'wish'], [31, 'display']) },
-    { ...base, id: 'north-shrimp', speciesId: 'cleaner-shrimp', count: 1, moves: moves([24, 'wish'], [33, 'display']) },
-    { ...base, id: 'north-cardinals', speciesId: 'banggai-cardinalfish', count: 2, moves: moves([20, 'wish'], [23, 'quarantine']), quarantineId: 'north-qt', plannedDay: addDays(story.today, 17) },
-    { ...base, id: 'north-goby', speciesId: 'yellow-watchman-goby', count: 1, moves: moves([35, 'wish']), plannedDay: addDays(story.today, 48) },
-    { ...base, id: 'north-polyps', speciesId: 'zoanthid', count: 2, moves: moves([36, 'wish']), plannedDay: addDays(story.today, 5) },
-    { ...base, id: 'north-leather', speciesId: 'toadstool-leather', count: 1, moves: moves([36, 'wish']), plannedDay: addDays(story.today, 12) },
+    {
+      ...base,
+      id: 'north-snails',
+      speciesId: 'turban-snail',
+      count: 5,
+      moves: moves([24, 'wish'], [31, 'display']),
+    },
+    {
+      ...base,
+      id: 'north-shrimp',
+      speciesId: 'cleaner-shrimp',
+      count: 1,
+      moves: moves([24, 'wish'], [33, 'display']),
+    },
+    {
+      ...base,
+      id: 'north-cardinals',
+      speciesId: 'banggai-cardinalfish',
+      count: 2,
+      moves: moves([20, 'wish'], [23, 'quarantine']),
+      quarantineId: 'north-qt',
+      plannedDay: addDays(story.today, 17),
+    },
+    {
+      ...base,
+      id: 'north-goby',
+      speciesId: 'yellow-watchman-goby',
+      count: 1,
+      moves: moves([35, 'wish']),
+      plannedDay: addDays(story.today, 48),
+    },
+    {
+      ...base,
+      id: 'north-polyps',
+      speciesId: 'zoanthid',
+      count: 2,
+      moves: moves([36, 'wish']),
+      plannedDay: addDays(story.today, 5),
+    },
+    {
+      ...base,
+      id: 'north-leather',
+      speciesId: 'toadstool-leather',
+      count: 1,
+      moves: moves([36, 'wish']),
+      plannedDay: addDays(story.today, 12),
+    },
   ];
 }
 
@@ -42,24 +100,50 @@ export function northLooks(story: Story): Look[] {
     if (day === 25 || day === 34) continue;
     const sign = day === 28 || day === 29;
     looks.push({
-      id: `north-look-${day}`, quarantineId: 'north-qt', day: story.dayOf(day), result: sign ? 'sign' : 'clear',
-      signs: sign ? ['spots'] : [], note: day === 28 ? 'Three white spots on the larger one.' : '',
+      id: `north-look-${day}`,
+      quarantineId: 'north-qt',
+      day: story.dayOf(day),
+      result: sign ? 'sign' : 'clear',
+      signs: sign ? ['spots'] : [],
+      note: day === 28 ? 'Three white spots on the larger one.' : '',
     });
   }
   return looks;
 }
 
 export function northEvents(story: Story): TankEvent[] {
-  const event = (day: number, id: string): { id: string; tankId: string; at: string; note: string } => ({ id: `north-${id}`, tankId: NORTH.id, at: story.at(day), note: '' });
-  const film = (day: number, extent: number): TankEvent => ({ ...event(day, `film-${Math.floor(day)}`), kind: 'film', film: 'brown', extent });
+  const event = (day: number, id: string): { id: string; tankId: string; at: string; note: string } => ({
+    id: `north-${id}`,
+    tankId: NORTH.id,
+    at: story.at(day),
+    note: '',
+  });
+  const film = (day: number, extent: number): TankEvent => ({
+    ...event(day, `film-${Math.floor(day)}`),
+    kind: 'film',
+    film: 'brown',
+    extent,
+  });
   return [
     { ...event(1.1, 'bacteria'), kind: 'bacteria', seed: 'bottle', mL: 250 },
     ...NORTH_DOSES.map((d): TankEvent => ({
-      ...event(d.day, `dose-${Math.floor(d.day)}`), kind: 'ammoniaDose', mgN: Math.round(d.mgNPerL * story.believedL), mL: Math.round((d.mgNPerL * story.believedL) / 26.185),
+      ...event(d.day, `dose-${Math.floor(d.day)}`),
+      kind: 'ammoniaDose',
+      mgN: Math.round(d.mgNPerL * story.believedL),
+      mL: Math.round((d.mgNPerL * story.believedL) / 26.185),
       note: d.day === 28 ? 'Proof dose.' : '',
     })),
-    { ...event(NORTH_CHANGE.day, 'reset'), kind: 'waterChange', litres: Math.round(NORTH_CHANGE.fraction * story.believedL), note: 'Reset after the proof.' },
+    {
+      ...event(NORTH_CHANGE.day, 'reset'),
+      kind: 'waterChange',
+      litres: Math.round(NORTH_CHANGE.fraction * story.believedL),
+      note: 'Reset after the proof.',
+    },
     { ...event(36.5, 'topoff'), kind: 'topOff', litres: 6 },
-    film(20, 1), film(26, 3), film(33, 3), film(38, 2), film(40.5, 1),
+    film(20, 1),
+    film(26, 3),
+    film(33, 3),
+    film(38, 2),
+    film(40.5, 1),
   ];
 }

@@ -1,13 +1,17 @@
 /** From a story in days to entities: the core's own model runs the water, kits round what they see, a seeded eye misreads a little. */
-import { addDays } from '../core/calendar';
+import { addDays, DAY_MS } from '../core/time';
 import type { Kit, Reading, ReadingValue, Sample, Tank } from '../core/document';
 import { STARTER_KITS } from '../core/document';
 import { fromMgNPerL } from '../core/units';
-import { EMPTY_STATE, simulateNitrogen, type NitrogenInput, type NitrogenParams, type NitrogenState } from '../core/nitrogen';
+import {
+  EMPTY_STATE,
+  simulateNitrogen,
+  type NitrogenInput,
+  type NitrogenParams,
+  type NitrogenState,
+} from '../core/nitrogen';
 import type { Random } from '../core/random';
 import { netVolume } from '../core/volume';
-
-const DAY_MS = 86_400_000;
 
 export interface Story {
   believedL: number;
@@ -32,12 +36,24 @@ export function storyOf(tank: Tank, ageDays: number, nowMs: number, dayOfMs: (ms
 
 /** Nitrogen at the sittings. The real volume is a few percent below the believed one, as it usually is. */
 export function runWater(
-  doses: { day: number; mgNPerL: number }[], seed: NitrogenInput, change: { day: number; fraction: number } | null,
-  params: NitrogenParams, sittings: number[],
+  doses: { day: number; mgNPerL: number }[],
+  seed: NitrogenInput,
+  change: { day: number; fraction: number } | null,
+  params: NitrogenParams,
+  sittings: number[],
 ): NitrogenState[] {
   const realShare = 0.95;
-  const inputs: NitrogenInput[] = [seed, ...doses.map((d): NitrogenInput => ({ day: d.day, kind: 'ammonia', mgNPerL: d.mgNPerL / realShare }))];
-  if (change) inputs.push({ day: change.day, kind: 'change', fraction: change.fraction / realShare, alkalinityDkh: 8.6 });
+  const inputs: NitrogenInput[] = [
+    seed,
+    ...doses.map((d): NitrogenInput => ({ day: d.day, kind: 'ammonia', mgNPerL: d.mgNPerL / realShare })),
+  ];
+  if (change)
+    inputs.push({
+      day: change.day,
+      kind: 'change',
+      fraction: change.fraction / realShare,
+      alkalinityDkh: 8.6,
+    });
   return simulateNitrogen({ ...EMPTY_STATE, alkalinityDkh: 11 }, params, inputs, sittings);
 }
 
@@ -64,7 +80,15 @@ function seen(kit: Kit, truth: number): ReadingValue {
 }
 
 /** One sample from the water's state, with a reader's small error. Nitrate kits see some nitrite as nitrate. */
-export function readSample(id: string, tank: Tank, at: string, state: NitrogenState, random: Random, extra: boolean, phosphate: number): Sample {
+export function readSample(
+  id: string,
+  tank: Tank,
+  at: string,
+  state: NitrogenState,
+  random: Random,
+  extra: boolean,
+  phosphate: number,
+): Sample {
   const misread = () => 1 + (random() - 0.5) * 0.12;
   const nitrite = fromMgNPerL('nitrite', 'ion', state.nitrite);
   const take = (parameter: Reading['parameter'], truth: number): Reading => {
@@ -78,7 +102,11 @@ export function readSample(id: string, tank: Tank, at: string, state: NitrogenSt
     take('nitrite', nitrite * misread()),
     take('nitrate', (fromMgNPerL('nitrate', 'ion', state.nitrate) + 2 * nitrite) * misread()),
   ];
-  if (extra) readings.push(take('ph', 8.05 + random() * 0.15), take('alkalinity', state.alkalinityDkh + (random() - 0.5) * 0.2), take('phosphate', phosphate));
+  if (extra)
+    readings.push(
+      take('ph', 8.05 + random() * 0.15),
+      take('alkalinity', state.alkalinityDkh + (random() - 0.5) * 0.2),
+      take('phosphate', phosphate),
+    );
   return { id, tankId: tank.id, at, readings, note: '' };
 }
-

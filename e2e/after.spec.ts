@@ -2,7 +2,9 @@
 import { expect, test } from '@playwright/test';
 import { addTank, fill, openDemo, openEmpty, place, press, saved, watchErrors } from './app';
 
-test('a passed proof says what it carries; a tank that is not there yet is told what comes first', async ({ page }) => {
+test('a passed proof says what it carries; a tank that is not there yet is told what comes first', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await place(page, 'Cycle');

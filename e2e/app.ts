@@ -34,9 +34,11 @@ export const wide = (page: Page): boolean => (page.viewportSize()?.width ?? 0) >
 export const place = (page: Page, name: 'Today' | 'Log' | 'Cycle' | 'Stock' | 'Bench') =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click();
 
-export const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+export const press = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 
-export const fill = (page: Page, label: string, value: string) => page.getByLabel(label, { exact: true }).fill(value);
+export const fill = (page: Page, label: string, value: string) =>
+  page.getByLabel(label, { exact: true }).fill(value);
 
 export const word = (page: Page) => page.getByRole('main').getByRole('heading', { level: 1 });
 
@@ -50,17 +52,20 @@ export async function later(page: Page, time: { days?: number; minutes?: number 
 
 /** All writes so far are in the browser's storage: a reload would show them. */
 export async function saved(page: Page): Promise<void> {
-  await page.evaluate(() => new Promise<void>((done, fail) => {
-    const open = indexedDB.open('zoarium');
-    open.onerror = () => fail(open.error);
-    open.onsuccess = () => {
-      const tx = open.result.transaction(Array.from(open.result.objectStoreNames), 'readwrite');
-      tx.oncomplete = () => {
-        open.result.close();
-        done();
-      };
-    };
-  }));
+  await page.evaluate(
+    () =>
+      new Promise<void>((done, fail) => {
+        const open = indexedDB.open('zoarium');
+        open.onerror = () => fail(open.error);
+        open.onsuccess = () => {
+          const tx = open.result.transaction(Array.from(open.result.objectStoreNames), 'readwrite');
+          tx.oncomplete = () => {
+            open.result.close();
+            done();
+          };
+        };
+      }),
+  );
 }
 
 export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
@@ -77,8 +82,15 @@ export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
   await expect(word(page)).toHaveText('Test');
 }
 
-type Readings = Partial<Record<'ammonia' | 'nitrite' | 'nitrate' | 'salinity' | 'temperature' | 'alkalinity' | 'pH', string>>;
-const FIELD: Record<string, string> = { salinity: 'Pocket meter, ppt', temperature: 'Thermometer, °C', alkalinity: 'Alkalinity titration, dKH', pH: 'pH pen' };
+type Readings = Partial<
+  Record<'ammonia' | 'nitrite' | 'nitrate' | 'salinity' | 'temperature' | 'alkalinity' | 'pH', string>
+>;
+const FIELD: Record<string, string> = {
+  salinity: 'Pocket meter, ppt',
+  temperature: 'Thermometer, °C',
+  alkalinity: 'Alkalinity titration, dKH',
+  pH: 'pH pen',
+};
 
 /** Logs one sitting through the sheet. */
 export async function logSample(page: Page, readings: Readings): Promise<void> {

@@ -13,7 +13,9 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   await press(page, 'Stop');
   await expect(page.getByText(/Stopped\. Nothing is lost/)).toBeVisible();
   await press(page, 'Work it out');
-  await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({
+    timeout: 30_000,
+  });
   await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible();
   await expect(page.getByText(/about every \d+ h/).first()).toBeVisible();
   // A number opens how it came about.
@@ -27,11 +29,15 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   await page.getByRole('radio', { name: /^Wait\./ }).click();
   await expect(page.getByText(/the bacteria stop growing/).first()).toBeVisible({ timeout: 30_000 });
   await page.getByRole('radio', { name: /^A new bottle of bacteria/ }).click();
-  await expect(page.getByText(/Reckoned with: A new bottle of bacteria now\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Reckoned with: A new bottle of bacteria now\./)).toBeVisible({
+    timeout: 30_000,
+  });
   expect(errors).toEqual([]);
 });
 
-test('Today says when by itself, keeps it through a reload, and works it out anew after a new reading', async ({ page }) => {
+test('Today says when by itself, keeps it through a reload, and works it out anew after a new reading', async ({
+  page,
+}) => {
   await openDemo(page);
   await page.goto('/tank/pantry-cube');
   const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });

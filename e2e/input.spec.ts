@@ -32,12 +32,15 @@ test('absurd readings get a sentence at the field and are not stored', async ({ 
 test('a tank with an endless name is refused, an emoji name is kept', async ({ page }) => {
   await openEmpty(page);
   await press(page, 'Describe your tank');
-  await page.getByLabel('Name', { exact: true }).evaluate((input, text) => {
-    // Pasted, not typed: two megabytes at once.
-    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-    set?.call(input, text);
-    input.dispatchEvent(new Event('input', { bubbles: true }));
-  }, 'x'.repeat(2 * 1024 * 1024));
+  await page.getByLabel('Name', { exact: true }).evaluate(
+    (input, text) => {
+      // Pasted, not typed: two megabytes at once.
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+      set?.call(input, text);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    'x'.repeat(2 * 1024 * 1024),
+  );
   await page.getByRole('radio', { name: 'By volume' }).click();
   await fill(page, 'Volume of water, L', '-20');
   await press(page, 'Add the tank');
@@ -55,7 +58,10 @@ test('a tank with an endless name is refused, an emoji name is kept', async ({ p
 test('files that are none of ours change nothing', async ({ page }) => {
   await openDemo(page);
   await page.goto('/files');
-  const choose = (text: string) => page.getByLabel('File to import').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const choose = (text: string) =>
+    page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await choose('this is no JSON');
   await expect(page.getByText('The file cannot be read')).toBeVisible();
   await choose('{"format":"zoarium","version":1,"tanks":[');
@@ -72,14 +78,20 @@ test('files that are none of ours change nothing', async ({ page }) => {
 
 test('a damaged entry in storage is set aside and reported; the rest opens', async ({ page }) => {
   await openDemo(page);
-  await page.evaluate(() => new Promise<void>((done) => {
-    const open = indexedDB.open('zoarium');
-    open.onsuccess = () => {
-      const tx = open.result.transaction('entries', 'readwrite');
-      tx.objectStore('entries').put('{"half', 'e/samples/pantry-sample-3');
-      tx.oncomplete = () => { open.result.close(); done(); };
-    };
-  }));
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const open = indexedDB.open('zoarium');
+        open.onsuccess = () => {
+          const tx = open.result.transaction('entries', 'readwrite');
+          tx.objectStore('entries').put('{"half', 'e/samples/pantry-sample-3');
+          tx.oncomplete = () => {
+            open.result.close();
+            done();
+          };
+        };
+      }),
+  );
   await page.goto('/files');
   await expect(page.getByText('1 stored entry set aside')).toBeVisible();
   await expect(page.getByText(/pantry-sample-3: is not readable as JSON/)).toBeVisible();
@@ -98,7 +110,9 @@ test('a sample logged with the keyboard alone', async ({ page }) => {
   const tabTo = async (name: string) => {
     for (let i = 0; i < 80; i++) {
       await page.keyboard.press('Tab');
-      const label = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+      const label = await page.evaluate(
+        () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '',
+      );
       if (label === name) return;
     }
     throw new Error(`Tab never reached "${name}"`);

@@ -1,6 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { addTank, dose, fill, later, logSample, openEmpty, place, press, saved, watchErrors, word } from './app';
+import {
+  addTank,
+  dose,
+  fill,
+  later,
+  logSample,
+  openEmpty,
+  place,
+  press,
+  saved,
+  watchErrors,
+  word,
+} from './app';
 
 test('the whole way: an empty tank to the first animals', async ({ page }) => {
   test.slow();
@@ -67,7 +79,15 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await expect(word(page)).toHaveText('Test');
     await place(page, 'Cycle');
     await expect(page.getByText('Test ammonia and nitrite now, in one sitting.')).toBeVisible();
-    await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '20', salinity: '35', temperature: '25.1', alkalinity: '8.1', pH: '8.1' });
+    await logSample(page, {
+      ammonia: '0',
+      nitrite: '0',
+      nitrate: '20',
+      salinity: '35',
+      temperature: '25.1',
+      alkalinity: '8.1',
+      pH: '8.1',
+    });
     await expect(word(page)).toHaveText('Go small');
     await place(page, 'Cycle');
     await expect(page.getByRole('img', { name: /Nitrogen in the tank/ })).toBeVisible();
@@ -101,7 +121,14 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
   });
 
   await test.step('6 acclimation: the clock runs through a reload, and Today keeps asking', async () => {
-    await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '10', salinity: '35', temperature: '25', alkalinity: '8' });
+    await logSample(page, {
+      ammonia: '0',
+      nitrite: '0',
+      nitrate: '10',
+      salinity: '35',
+      temperature: '25',
+      alkalinity: '8',
+    });
     await place(page, 'Stock');
     await press(page, 'Find an animal');
     await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
@@ -116,7 +143,8 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('checkbox', { name: /floats/ }).click();
     await press(page, 'Go to the drip');
     await expect(page.getByRole('button', { name: 'Start the drip' })).toBeDisabled();
-    for (const name of [/topped off/, /top-off is unplugged/, /Lid is on/]) await page.getByRole('checkbox', { name }).click();
+    for (const name of [/topped off/, /top-off is unplugged/, /Lid is on/])
+      await page.getByRole('checkbox', { name }).click();
     await press(page, 'Start the drip');
     await saved(page);
     await page.reload();
@@ -146,8 +174,14 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('link', { name: 'History' }).click();
     const entries = page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem');
     await expect(entries).toHaveCount(10);
-    await page.getByRole('button', { name: /^Delete sample/ }).first().click();
-    await page.getByRole('button', { name: /^Delete sample/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Delete sample/ })
+      .first()
+      .click();
+    await page
+      .getByRole('button', { name: /^Delete sample/ })
+      .first()
+      .click();
     await expect(entries).toHaveCount(8);
     await page.getByRole('button', { name: /^Undo/ }).click();
     await page.getByRole('heading', { name: 'History' }).click();
@@ -167,13 +201,18 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('link', { name: /switch tank/ }).click();
     const before = await exportText();
     await page.getByRole('link', { name: /switch tank/ }).click();
-    await page.getByRole('link', { name: /Shelf Reef.*day/ }).last().click();
+    await page
+      .getByRole('link', { name: /Shelf Reef.*day/ })
+      .last()
+      .click();
     await press(page, 'Edit tank');
     await press(page, 'Remove this tank');
     await expect(page.getByText('No tank yet')).toBeVisible();
     await saved(page);
     await toFiles();
-    await page.getByLabel('File to import').setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(before) });
+    await page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(before) });
     await expect(page.getByText('tanks: 1 new, 0 replaced or the same, 0 removed')).toBeVisible();
     await press(page, 'Import it');
     await expect(page.getByRole('link', { name: /Shelf Reef.*day \d+/ })).toBeVisible();

@@ -19,26 +19,89 @@ interface Try {
 }
 
 const TOOLS: Try[] = [
-  { link: /^Real volume/, fill: { 'Metered or counted in (if known), L': '231,5' }, act: 'Use this volume', said: 'Volume in use changed.' },
-  { link: /^Salinity in every scale/, fill: { 'Salinity now, ppt': '37' }, act: 'Plan 2 days', said: 'Salinity correction planned.', today: /Swap .* for RO\/DI water/ },
-  { link: /^New salt water/, fill: { 'It came out at (if known), ppt': '34.2' }, act: 'Log this batch', said: 'Batch logged.', history: { query: 'mixed', found: /20\.?\d* L with .* g to 34\.2 ppt/ } },
-  { link: /^Water change/, act: 'It is done: log it', said: 'Water change logged.', history: { query: 'water change', found: /\d+ L, 50 %/ } },
-  { link: /^Evaporation/, act: /^Log a top-off/, said: 'Top-off logged.', history: { query: 'top-off', found: /1\.\d L/ } },
-  { link: /^RO\/DI water/, fill: { 'TDS of the source, mg/L': '280', 'After the membrane, mg/L': '7' }, act: /^Log .* made/, said: 'Water logged.', history: { query: 'RO/DI', found: /40 L in \d+ min/ } },
-  { link: /^Alkalinity, calcium/, fill: { 'Aim, dKH': '9.5' }, act: /^Log (it|the first day) as done/, said: 'Dose logged.', history: { query: 'alkalinity +', found: /Alkalinity \+0?\.?\d/ } },
-  { link: /^Heat/, fill: { 'Its dial says (if known), °C': '26' }, act: 'Log the dial’s error', said: 'Logged.', history: { query: 'dial', found: /Heater dial 26\.0/ } },
-  { link: /^Flow/, act: 'Log this as a note', said: 'Logged.', history: { query: 'turnover', found: /turnovers an hour/ } },
+  {
+    link: /^Real volume/,
+    fill: { 'Metered or counted in (if known), L': '231,5' },
+    act: 'Use this volume',
+    said: 'Volume in use changed.',
+  },
+  {
+    link: /^Salinity in every scale/,
+    fill: { 'Salinity now, ppt': '37' },
+    act: 'Plan 2 days',
+    said: 'Salinity correction planned.',
+    today: /Swap .* for RO\/DI water/,
+  },
+  {
+    link: /^New salt water/,
+    fill: { 'It came out at (if known), ppt': '34.2' },
+    act: 'Log this batch',
+    said: 'Batch logged.',
+    history: { query: 'mixed', found: /20\.?\d* L with .* g to 34\.2 ppt/ },
+  },
+  {
+    link: /^Water change/,
+    act: 'It is done: log it',
+    said: 'Water change logged.',
+    history: { query: 'water change', found: /\d+ L, 50 %/ },
+  },
+  {
+    link: /^Evaporation/,
+    act: /^Log a top-off/,
+    said: 'Top-off logged.',
+    history: { query: 'top-off', found: /1\.\d L/ },
+  },
+  {
+    link: /^RO\/DI water/,
+    fill: { 'TDS of the source, mg/L': '280', 'After the membrane, mg/L': '7' },
+    act: /^Log .* made/,
+    said: 'Water logged.',
+    history: { query: 'RO/DI', found: /40 L in \d+ min/ },
+  },
+  {
+    link: /^Alkalinity, calcium/,
+    fill: { 'Aim, dKH': '9.5' },
+    act: /^Log (it|the first day) as done/,
+    said: 'Dose logged.',
+    history: { query: 'alkalinity +', found: /Alkalinity \+0?\.?\d/ },
+  },
+  {
+    link: /^Heat/,
+    fill: { 'Its dial says (if known), °C': '26' },
+    act: 'Log the dial’s error',
+    said: 'Logged.',
+    history: { query: 'dial', found: /Heater dial 26\.0/ },
+  },
+  {
+    link: /^Flow/,
+    act: 'Log this as a note',
+    said: 'Logged.',
+    history: { query: 'turnover', found: /turnovers an hour/ },
+  },
   { link: /^Sand and rock/, act: 'Take sand and rock into the volume', said: 'Sand and rock changed.' },
   { link: /^Media blocks/, act: 'Plan to buy them', said: 'Planned.', today: /Media: \d to \d blocks/ },
-  { link: /^Power cut/, act: 'Plan the try: pump off, mark the sump', said: 'Planned.', today: /Pump off: mark where the sump settles/ },
-  { link: /^Weight/, act: 'Log this as a note', said: 'Logged.', history: { query: 'filled weight', found: /Filled weight about \d+ kg/ } },
+  {
+    link: /^Power cut/,
+    act: 'Plan the try: pump off, mark the sump',
+    said: 'Planned.',
+    today: /Pump off: mark where the sump settles/,
+  },
+  {
+    link: /^Weight/,
+    act: 'Log this as a note',
+    said: 'Logged.',
+    history: { query: 'filled weight', found: /Filled weight about \d+ kg/ },
+  },
   { link: /^Light/, act: 'Plan 5 steps', said: 'Light ramp planned.', today: /Planned: .*Light to/ },
 ];
 
 async function tryTool(page: Page, t: Try): Promise<void> {
   await openTool(page, t.link);
   for (const [label, value] of Object.entries(t.fill ?? {})) await fill(page, label, value);
-  await page.getByRole('main').getByRole('button', { name: t.act, exact: typeof t.act === 'string' }).click();
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: t.act, exact: typeof t.act === 'string' })
+    .click();
   await expect(page.getByText(t.said, { exact: true }).first()).toBeVisible();
   if (t.today) {
     await place(page, 'Today');
@@ -46,9 +109,15 @@ async function tryTool(page: Page, t: Try): Promise<void> {
   }
   if (t.history) {
     await place(page, 'Log');
-    await page.getByRole('main').getByRole('link', { name: /^(History|All entries)/ }).first().click();
+    await page
+      .getByRole('main')
+      .getByRole('link', { name: /^(History|All entries)/ })
+      .first()
+      .click();
     await fill(page, 'Search: a parameter, a kind, a word of a note', t.history.query);
-    await expect(page.getByRole('list', { name: 'Entries, newest first' }).getByText(t.history.found).first()).toBeVisible();
+    await expect(
+      page.getByRole('list', { name: 'Entries, newest first' }).getByText(t.history.found).first(),
+    ).toBeVisible();
   }
 }
 
@@ -69,7 +138,10 @@ test('each bench tool, from the log to something done', async ({ page }) => {
 test('the bench without a tank, and what it refuses', async ({ page }) => {
   await page.goto('/');
   await press(page, 'Only the bench: calculators without a tank');
-  await page.getByRole('main').getByRole('link', { name: /^Water change/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /^Water change/ })
+    .click();
   await fill(page, 'Before, mg/L NO₃', '40');
   await fill(page, 'Aim, mg/L NO₃', '10');
   await fill(page, 'Real water volume, L', '200');
@@ -79,7 +151,10 @@ test('the bench without a tank, and what it refuses', async ({ page }) => {
   await fill(page, 'Real water volume, L', '0');
   await expect(page.getByText(/Real water volume must be above 0/)).toBeVisible();
   await page.getByRole('link', { name: 'All tools' }).click();
-  await page.getByRole('main').getByRole('link', { name: /^Salinity in every/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /^Salinity in every/ })
+    .click();
   await fill(page, 'Salinity now, ppt', '350');
   await expect(page.getByText(/must be between 2.* and 42/)).toBeVisible();
   await page.getByRole('radio', { name: 'conductivity', exact: true }).click();
@@ -90,8 +165,16 @@ test('the bench without a tank, and what it refuses', async ({ page }) => {
   await fill(page, 'Conductivity, mS/cm', '90');
   await expect(page.getByText(/between 2 and 42 practical salinity/)).toBeVisible();
   await page.getByRole('link', { name: 'All tools' }).click();
-  await page.getByRole('main').getByRole('link', { name: /^Real volume/ }).click();
-  for (const [label, value] of [['Length inside', '100'], ['Width inside', '50'], ['Height of the water', '48']] as const) await fill(page, `${label} (if known), cm`, value);
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /^Real volume/ })
+    .click();
+  for (const [label, value] of [
+    ['Length inside', '100'],
+    ['Width inside', '50'],
+    ['Height of the water', '48'],
+  ] as const)
+    await fill(page, `${label} (if known), cm`, value);
   await fill(page, 'Dry rock (if known), kg', '24');
   await expect(page.getByText('230 L ± 7 L').first()).toBeVisible();
   await expect(page.getByRole('main').getByText(/NaN|Infinity/)).toHaveCount(0);
@@ -103,7 +186,9 @@ test('a drifted instrument makes old readings doubtful, visibly', async ({ page 
   await fill(page, 'Standard, ppt', '35');
   await fill(page, 'It shows, ppt', '37,2');
   await press(page, 'Log the calibration');
-  await expect(page.getByText(/found a drift: readings since the good one before are kept, not trusted/)).toBeVisible();
+  await expect(
+    page.getByText(/found a drift: readings since the good one before are kept, not trusted/),
+  ).toBeVisible();
   await saved(page);
   await page.goto('/tank/north-window/log/readings/salinity');
   await expect(page.getByText('instrument had drifted').first()).toBeVisible();

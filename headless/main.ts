@@ -29,7 +29,17 @@ function read(path: string | undefined, what: string): string {
 function run(argv: string[]): string {
   // A negative number to convert is no option.
   if (argv[0] === 'convert' && !argv.includes('--help')) return print(convert(argv.slice(1)));
-  const { values, positionals } = parseArgs({ args: argv, allowPositionals: true, options: { tank: { type: 'string' }, at: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' }, help: { type: 'boolean', short: 'h' } } });
+  const { values, positionals } = parseArgs({
+    args: argv,
+    allowPositionals: true,
+    options: {
+      tank: { type: 'string' },
+      at: { type: 'string' },
+      seed: { type: 'string' },
+      days: { type: 'string' },
+      help: { type: 'boolean', short: 'h' },
+    },
+  });
   const [command, path] = positionals;
   if (values.help || command === undefined || command === 'help') return HELP;
   const now = Date.now();

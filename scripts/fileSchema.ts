@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { fileSchema } from '../core/document';
+import { fileSchema } from '../core/document/checks';
 
 const path = join(process.cwd(), 'docs', 'file-format.schema.json');
 const text = `${JSON.stringify(z.toJSONSchema(fileSchema), null, 1)}\n`;

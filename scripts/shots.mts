@@ -22,13 +22,24 @@ const sampleTaps = async (page: Page) => {
 };
 
 const startDrip = async (page: Page) => {
-  for (const [label, value] of [['Bag salinity, ppt', '32.2'], ['Bag temperature, °C', '23.1'], ['Water in the bag, L', '0.6'], ['Container holds, L', '3'], ['Drops a second', '3.4']] as const) {
+  for (const [label, value] of [
+    ['Bag salinity, ppt', '32.2'],
+    ['Bag temperature, °C', '23.1'],
+    ['Water in the bag, L', '0.6'],
+    ['Container holds, L', '3'],
+    ['Drops a second', '3.4'],
+  ] as const) {
     await page.getByLabel(label, { exact: true }).fill(value);
   }
   await page.getByRole('checkbox', { name: /cardinalfish/ }).click();
   await page.getByRole('checkbox', { name: /floats/ }).click();
   await page.getByRole('button', { name: 'Go to the drip' }).click();
-  for (const name of ['Tank is topped off and at its usual salinity', 'Automatic top-off is unplugged, or there is none', 'Lid is on or within reach']) await page.getByRole('checkbox', { name }).click();
+  for (const name of [
+    'Tank is topped off and at its usual salinity',
+    'Automatic top-off is unplugged, or there is none',
+    'Lid is on or within reach',
+  ])
+    await page.getByRole('checkbox', { name }).click();
   await page.getByRole('button', { name: 'Start the drip' }).click();
   await page.clock.fastForward(13 * 60_000);
   await page.clock.runFor(3000);
@@ -40,7 +51,11 @@ const workOut = async (page: Page) => {
 };
 
 /** The forecast has put its dates on Today. */
-const dated = (page: Page) => page.getByText(/likely \d/).first().waitFor();
+const dated = (page: Page) =>
+  page
+    .getByText(/likely \d/)
+    .first()
+    .waitFor();
 
 const openHow = async (page: Page) => {
   await workOut(page);
@@ -68,9 +83,22 @@ const SHOTS: Shot[] = [
   { name: 'after', path: `${NORTH}/cycle/after` },
   { name: 'tool', path: `${NORTH}/bench/evaporation` },
   { name: 'change', path: `${NORTH}/bench/change` },
-  { name: 'change-wide', path: `${NORTH}/bench/change`, wide: true, before: (page) => page.getByLabel('Aim, mg/L NO₃').fill('3') },
+  {
+    name: 'change-wide',
+    path: `${NORTH}/bench/change`,
+    wide: true,
+    before: (page) => page.getByLabel('Aim, mg/L NO₃').fill('3'),
+  },
   { name: 'bacteria', path: `${PANTRY}/log/event?kind=bacteria` },
-  { name: 'dose-guarded', path: `${PANTRY}/cycle/dose`, dark: true, before: async (page) => { await page.getByLabel('Raise ammonia by, mg/L NH₄').fill('5'); await page.getByLabel('Ammonium chloride, g/L').fill('10'); } },
+  {
+    name: 'dose-guarded',
+    path: `${PANTRY}/cycle/dose`,
+    dark: true,
+    before: async (page) => {
+      await page.getByLabel('Raise ammonia by, mg/L NH₄').fill('5');
+      await page.getByLabel('Ammonium chloride, g/L').fill('10');
+    },
+  },
   { name: 'readings', path: `${NORTH}/log/readings/alkalinity` },
   { name: 'equipment-dark', path: `${NORTH}/equipment`, dark: true },
   { name: 'bench', path: `${NORTH}/bench` },
@@ -90,15 +118,30 @@ const SHOTS: Shot[] = [
 const [out = '.cache/shots', ...names] = process.argv.slice(2);
 const base = `http://127.0.0.1:${process.env.PORT ?? '4173'}`;
 mkdirSync(out, { recursive: true });
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--no-first-run'] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--disable-background-networking',
+    '--no-first-run',
+  ],
+});
 for (const shot of SHOTS.filter((s) => names.length === 0 || names.includes(s.name))) {
   const context = await browser.newContext({
-    viewport: shot.wide ? { width: 1280, height: 800 } : { width: 390, height: 844 }, deviceScaleFactor: 1.5,
-    colorScheme: shot.dark ? 'dark' : 'light', timezoneId: 'Europe/Zurich', locale: 'en-GB', reducedMotion: 'reduce',
+    viewport: shot.wide ? { width: 1280, height: 800 } : { width: 390, height: 844 },
+    deviceScaleFactor: 1.5,
+    colorScheme: shot.dark ? 'dark' : 'light',
+    timezoneId: 'Europe/Zurich',
+    locale: 'en-GB',
+    reducedMotion: 'reduce',
   });
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error(`${shot.name}: ${error.message}`));
-  page.on('console', (m) => { if (m.type() === 'error') console.error(`${shot.name}: ${m.text()}`); });
+  page.on('console', (m) => {
+    if (m.type() === 'error') console.error(`${shot.name}: ${m.text()}`);
+  });
   if (shot.before === startDrip) await page.clock.install({ time: new Date() });
   await page.goto(base + shot.path);
   await page.getByRole('main').waitFor();

@@ -1,10 +1,13 @@
 /** Serves the built app. It holds no data: what a person enters never leaves the browser. */
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express } from 'express';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
+import express, { type Express, type RequestHandler } from 'express';
+import expressStaticGzip from 'express-static-gzip';
+import helmet from 'helmet';
 
 export interface ServeOptions {
-  /** Folder of the web export. */
+  /** Folder of the finished web export. */
   dist: string;
   /** Opens two demo tanks in a browser that has stored nothing yet. */
   demo: boolean;
@@ -18,49 +21,97 @@ export function pageFor(html: string, demo: boolean): string {
   return demo ? html.replace(PLAIN, '<meta name="zoarium-mode" content="demo" />') : html;
 }
 
-/** The faces of the build, "Name.hash.ttf", as rules and early requests: text is drawn in its own face from the first picture on, and
- *  nothing moves under a finger when a face arrives. Without them the app fetches its faces itself. */
-export function facesFor(files: readonly string[]): string {
-  return files.flatMap((file) => {
-    const name = /([A-Za-z]+_\d{3}[A-Za-z]+)\.[0-9a-f]{16,}\.ttf$/.exec(file)?.[1];
-    const url = `/assets/${file.replace(/\\/g, '/')}`;
-    return name ? [`<link rel="preload" as="font" type="font/ttf" crossorigin href="${url}" />`, `<style>@font-face { font-family: "${name}"; src: url("${url}") format("truetype"); font-display: swap; }</style>`] : [];
-  }).join('\n    ');
-}
-
-const filesIn = (folder: string): string[] => {
-  try {
-    return readdirSync(folder, { recursive: true, encoding: 'utf8' }).sort();
-  } catch {
-    return [];
-  }
-};
+/** Hashed names never change their contents. */
+const HASHED = /[.-][0-9a-f]{16,}\./;
+const FOREVER = 'public, max-age=31536000, immutable';
 
 export function makeApp({ dist, demo }: ServeOptions): Express {
-  const page = pageFor(readFileSync(join(dist, 'index.html'), 'utf8'), demo).replace('</head>', `  ${facesFor(filesIn(join(dist, 'assets')))}\n  </head>`);
   const app = express();
   app.disable('x-powered-by');
-  app.use((_request, response, next) => {
-    response.set({
-      'Content-Security-Policy': "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'",
-      'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'no-referrer',
-    });
-    next();
-  });
+  app.use(securityHeaders(), permissions);
   app.get('/health', (_request, response) => {
-    response.json({ ok: true });
+    response.set('Cache-Control', 'no-store').json({ ok: true });
   });
-  // Hashed names never change their contents.
-  app.use(express.static(dist, { index: false, setHeaders: (response, path) => {
-    response.set('Cache-Control', /[.-][0-9a-f]{16,}\./.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
-  } }));
-  app.get(/^\/(?!_expo\/|assets\/).*/, (request, response) => {
-    if (/\.[a-z0-9]{2,5}$/i.test(request.path)) {
-      response.status(404).type('text').send('Not found');
-      return;
-    }
-    response.set('Cache-Control', 'no-cache').type('html').send(page);
+  const page = servePage(pageFor(readFileSync(join(dist, 'index.html'), 'utf8'), demo));
+  app.get(['/', '/index.html'], page);
+  app.use(
+    expressStaticGzip(dist, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: {
+        setHeaders: (response, path) => {
+          response.setHeader('Cache-Control', HASHED.test(path) ? FOREVER : 'no-cache');
+        },
+      },
+    }),
+  );
+  // An address of the app is the page; one that names a file, or anything under the files' folders, is missing.
+  app.get(/^\/(?!_expo\/|assets\/)(?!.*\.[a-z0-9]{2,12}$).*/i, page);
+  app.use((_request, response) => {
+    response.status(404).set('Cache-Control', 'no-store').type('html').send(NOT_FOUND);
   });
   return app;
 }
+
+/** Nothing from elsewhere, nothing framed, nothing sniffed; this page shares its window with no other. */
+const securityHeaders = (): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
+    referrerPolicy: { policy: 'no-referrer' },
+    // Served on the loopback without encryption; who puts it behind a proxy with some sets this there.
+    strictTransportSecurity: false,
+  });
+
+/** The app uses none of these. */
+const permissions: RequestHandler = (_request, response, next) => {
+  response.set('Permissions-Policy', 'camera=(), geolocation=(), microphone=(), payment=(), usb=()');
+  next();
+};
+
+/** The page, compressed once at the start, since its mode is written in by the server. */
+function servePage(html: string): RequestHandler {
+  const bodies = { br: brotliCompressSync(html), gzip: gzipSync(html), identity: Buffer.from(html) };
+  return (request, response) => {
+    const takes = (encoding: string): boolean => request.acceptsEncodings(encoding) !== false;
+    const encoding = takes('br') ? 'br' : takes('gzip') ? 'gzip' : 'identity';
+    response.set({ 'Cache-Control': 'no-cache', Vary: 'Accept-Encoding' }).type('html');
+    if (encoding !== 'identity') response.set('Content-Encoding', encoding);
+    response.send(bodies[encoding]);
+  };
+}
+
+const NOT_FOUND = `<!DOCTYPE html>
+<html lang="en">
+  <head>
+    <meta charset="utf-8" />
+    <meta name="viewport" content="width=device-width, initial-scale=1" />
+    <title>Not found · Zoarium</title>
+    <style>
+      html { background: #F3EFE4; color: #15231E; font: 18px/1.5 system-ui, sans-serif; }
+      @media (prefers-color-scheme: dark) { html { background: #0E1816; color: #EFE9DB; } a { color: #E384AE; } }
+      body { margin: 0; padding: 15vh 24px; max-width: 32em; }
+    </style>
+  </head>
+  <body>
+    <main>
+      <h1>Nothing is here</h1>
+      <p>This address leads to no file of Zoarium. What you entered is in your browser, untouched.</p>
+      <p><a href="/">To your tanks</a></p>
+    </main>
+  </body>
+</html>
+`;

@@ -1,5 +1,1 @@
-import { LoneToolScreen } from '../../src/features/bench';
-
-export default function Route() {
-  return <LoneToolScreen />;
-}
+export { LoneToolScreen as default } from '../../src/features/screens';

@@ -1,5 +1,1 @@
-import { LoneBenchScreen } from '../../src/features/bench';
-
-export default function Route() {
-  return <LoneBenchScreen />;
-}
+export { LoneBenchScreen as default } from '../../src/features/screens';

@@ -1,5 +1,1 @@
-import { KitScreen } from '../../src/features/log';
-
-export default function Route() {
-  return <KitScreen />;
-}
+export { KitScreen as default } from '../../src/features/screens';

@@ -1,5 +1,1 @@
-import { KitsScreen } from '../../src/features/log';
-
-export default function Route() {
-  return <KitsScreen />;
-}
+export { KitsScreen as default } from '../../src/features/screens';

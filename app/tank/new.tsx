@@ -1,5 +1,1 @@
-import { NewTankScreen } from '../../src/features/tanks';
-
-export default function Route() {
-  return <NewTankScreen />;
-}
+export { NewTankScreen as default } from '../../src/features/screens';

@@ -5,6 +5,7 @@
  *  it scales with surface over volume, V^(-1/3). A floating container follows the tank instead, about 2.5 /h through plastic. */
 import { assertPositive, assertRange } from '../check';
 import { specificGravity } from '../seawater';
+import { ACCLIMATION } from './limits';
 
 export interface DripInput {
   bag: { salinity: number; tempC: number; litres: number };
@@ -35,10 +36,10 @@ export interface DripPlan {
 }
 
 /** Near enough: specific gravity at 25/25 and degrees. */
-export const NEAR_SG = 0.001;
-export const NEAR_C = 0.5;
+export const NEAR_SG = ACCLIMATION.nearSg;
+export const NEAR_C = ACCLIMATION.nearC;
 
-const STEP_MINUTES = 0.25;
+const STEP_MINUTES = ACCLIMATION.stepMinutes;
 
 /** Litres an hour of a drip. Check: 2 drops/s at 20 drops/mL = 0.36 L/h. */
 export function dripLitresPerHour(dropsPerSecond: number, dropsPerMl: number): number {
@@ -77,7 +78,9 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
     salinity = (salinity * litres + tank.salinity * added) / (litres + added);
     tempC = (tempC * litres + tank.tempC * added) / (litres + added);
     litres += added;
-    const [surroundings, perHour] = input.floating ? [tank.tempC, 2.5] : [input.roomTempC, 0.28 * (4 / litres) ** (1 / 3)];
+    const [surroundings, perHour] = input.floating
+      ? [tank.tempC, ACCLIMATION.floatingPerHour]
+      : [input.roomTempC, ACCLIMATION.openPerHour * (ACCLIMATION.openLitres / litres) ** (1 / 3)];
     tempC = surroundings + (tempC - surroundings) * Math.exp((-perHour * STEP_MINUTES) / 60);
     const minutes = i * STEP_MINUTES;
     if (litres >= input.containerL) {
@@ -90,7 +93,14 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
     if (now.salt && now.heat) readyMinutes ??= minutes;
     if (minutes % 1 === 0) points.push({ minutes, salinity, tempC, litres });
   }
-  return { points, pourOffMinutes, readyMinutes, salinityReadyMinutes, temperatureReadyMinutes, litresPerHour };
+  return {
+    points,
+    pourOffMinutes,
+    readyMinutes,
+    salinityReadyMinutes,
+    temperatureReadyMinutes,
+    litresPerHour,
+  };
 }
 
 /** Point at a moment, linear between minutes, clamped to the plan. */
@@ -103,11 +113,17 @@ export function dripAt(plan: DripPlan, minutes: number): DripPoint {
   if (!a || !b) return a ?? last;
   const f = Math.min(1, Math.max(0, minutes - i));
   const mix = (x: number, y: number) => x + (y - x) * f;
-  return { minutes, salinity: mix(a.salinity, b.salinity), tempC: mix(a.tempC, b.tempC), litres: b.litres < a.litres ? a.litres : mix(a.litres, b.litres) };
+  return {
+    minutes,
+    salinity: mix(a.salinity, b.salinity),
+    tempC: mix(a.tempC, b.tempC),
+    litres: b.litres < a.litres ? a.litres : mix(a.litres, b.litres),
+  };
 }
 
 /** Tank water used from the start to a moment: what must be replaced with salt water, L. */
-export const dripWaterUsedL = (plan: DripPlan, minutes: number): number => (plan.litresPerHour * Math.max(0, minutes)) / 60;
+export const dripWaterUsedL = (plan: DripPlan, minutes: number): number =>
+  (plan.litresPerHour * Math.max(0, minutes)) / 60;
 
 /** Drops per second from the times of taps, seconds; null with fewer than three or with a pause. The mean of the gaps. */
 export function tappedDropsPerSecond(tapSeconds: readonly number[]): number | null {

@@ -1,9 +1,10 @@
-import { gatherEvidence } from '../readiness';
+import { gatherEvidence } from '../evidence';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
 import { crewPlan, filmBands, filmSays, resetPlan } from '.';
 
 const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
-const film = (h: History, day: number, kind: 'brown' | 'green' | 'slime' | 'stringy', extent: number) => h.event(day, { kind: 'film', film: kind, extent });
+const film = (h: History, day: number, kind: 'brown' | 'green' | 'slime' | 'stringy', extent: number) =>
+  h.event(day, { kind: 'film', film: kind, extent });
 
 test('the change is as large as the largest goal asks: 40 to 10 mg/L is three quarters', () => {
   const plan = resetPlan(at(new History().water(10, { nitrate: 40, phosphate: 0.1 }), 10.5));

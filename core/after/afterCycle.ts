@@ -1,9 +1,12 @@
 /** After the cycle: how much water to change, what the film says, and how many grazers it can feed. */
 import { fractionForSteps } from '../dilution';
+import { fromMgNPerL, fromUnit } from '../units';
+import { AFTER } from './limits';
 import { USUAL_IN_NEW_WATER } from '../dosing/minerals';
-import { FILMS, type Animal } from '../document';
-import { currentPlace, DAY_MS, lastOf, trusted, type TankEvidence } from '../readiness/evidence';
-import { speciesById } from '../stocking/species';
+import { FILMS, type Animal, currentPlace } from '../document';
+import { lastOf, trusted, type TankEvidence } from '../evidence';
+import { speciesById } from '../species';
+import { DAY_MS } from '../time';
 
 export interface ResetPlan {
   /** Share of the water to change, the largest that any goal asks for; 0 when none is needed. */
@@ -21,21 +24,35 @@ export interface ResetPlan {
 export function resetPlan(e: TankEvidence): ResetPlan {
   const value = (p: 'nitrate' | 'phosphate' | 'alkalinity' | 'salinity') => {
     const last = lastOf(trusted(e.series[p]));
-    return last && e.nowMs - last.atMs <= 7 * DAY_MS ? last.interval.mid : null;
+    return last && e.nowMs - last.atMs <= AFTER.freshDays * DAY_MS ? last.interval.mid : null;
   };
   const nitrate = value('nitrate');
   const phosphate = value('phosphate');
   const alkalinity = value('alkalinity');
   const asks: ResetPlan['asks'] = [];
   const ask = (what: 'nitrate' | 'phosphate', now: number | null, start: number, goal: number) => {
-    if (now !== null && now > start) asks.push({ what, now, goal, fraction: Math.min(0.9, fractionForSteps(now, goal, 0, 1)) });
+    if (now !== null && now > start)
+      asks.push({
+        what,
+        now,
+        goal,
+        fraction: Math.min(AFTER.largestChange, fractionForSteps(now, goal, 0, 1)),
+      });
   };
-  ask('nitrate', nitrate === null ? null : nitrate * 4.4266, 20, 10);
-  ask('phosphate', phosphate, 0.2, 0.1);
+  ask(
+    'nitrate',
+    nitrate === null ? null : fromMgNPerL('nitrate', 'ion', nitrate),
+    AFTER.nitrateStart,
+    AFTER.nitrateGoal,
+  );
+  ask('phosphate', phosphate, AFTER.phosphateStart, AFTER.phosphateGoal);
   asks.sort((a, b) => b.fraction - a.fraction);
   const fraction = asks[0]?.fraction ?? 0;
   return {
-    fraction, asks, alkalinityAfter: alkalinity === null ? null : alkalinity * (1 - fraction) + USUAL_IN_NEW_WATER.alkalinity * fraction,
+    fraction,
+    asks,
+    alkalinityAfter:
+      alkalinity === null ? null : alkalinity * (1 - fraction) + USUAL_IN_NEW_WATER.alkalinity * fraction,
     missing: (['nitrate', 'phosphate', 'alkalinity', 'salinity'] as const).filter((p) => value(p) === null),
   };
 }
@@ -52,16 +69,35 @@ export interface FilmBand {
 /** What was seen of each film, as steps from one look to the next; the last lasts until now, at most a fortnight. */
 export function filmBands(e: TankEvidence): FilmBand[] {
   return FILMS.flatMap((film): FilmBand[] => {
-    const looks = e.events.flatMap((x) => (x.kind === 'film' && x.film === film ? [{ atMs: Date.parse(x.at), extent: x.extent }] : []));
+    const looks = e.events.flatMap((x) =>
+      x.kind === 'film' && x.film === film ? [{ atMs: Date.parse(x.at), extent: x.extent }] : [],
+    );
     const last = lastOf(looks);
     if (!last) return [];
     const before = looks[looks.length - 2];
-    const steps = looks.map((l, i) => ({ fromMs: l.atMs, toMs: looks[i + 1]?.atMs ?? Math.min(e.nowMs, l.atMs + 14 * DAY_MS), extent: l.extent }));
-    return [{ film, steps, now: last.extent, trend: !before || before.extent === last.extent ? 'level' : last.extent > before.extent ? 'rising' : 'fading' }];
+    const steps = looks.map((l, i) => ({
+      fromMs: l.atMs,
+      toMs: looks[i + 1]?.atMs ?? Math.min(e.nowMs, l.atMs + AFTER.lookLastsDays * DAY_MS),
+      extent: l.extent,
+    }));
+    return [
+      {
+        film,
+        steps,
+        now: last.extent,
+        trend:
+          !before || before.extent === last.extent
+            ? 'level'
+            : last.extent > before.extent
+              ? 'rising'
+              : 'fading',
+      },
+    ];
   });
 }
 
-export type FilmSays = 'nothingYet' | 'brownIsNormal' | 'greenIsNormal' | 'slimeHelp' | 'stringyHelp' | 'fading';
+export type FilmSays =
+  'nothingYet' | 'brownIsNormal' | 'greenIsNormal' | 'slimeHelp' | 'stringyHelp' | 'fading';
 
 /** What the films say now, the most pressing first. */
 export function filmSays(bands: readonly FilmBand[]): FilmSays {
@@ -85,7 +121,7 @@ export interface CrewPlan {
   sinceLast: number | null;
 }
 
-const GALLON = 3.785411784;
+const GALLON = fromUnit('gal', 1);
 
 /** The crew comes in steps: a first portion of one small animal for each 20 L, at most eight; the next after a week or more when the film
  *  still stands; none while it fades. Too little film for those that are there is an alarm for them. */
@@ -99,13 +135,40 @@ export function crewPlan(e: TankEvidence, cycled: boolean): CrewPlan {
   const looked = bands.length > 0;
   const perGallon = Math.floor(e.netL / GALLON);
   const ceilings: CrewPlan['ceilings'] = [
-    { school: 'holdTheLine', animals: Math.max(1, Math.round(e.netL / 20)), reason: 'Our default: just enough to hold the line, more only when film stays. Nobody starves.' },
-    { school: 'oneLargePerFive', animals: Math.max(1, Math.floor(perGallon / 5)), reason: 'One large snail for five gallons: fewer mouths, more work each.' },
-    { school: 'onePerGallon', animals: perGallon, reason: 'One animal a gallon: bought at once it clears fast, then starves. Kept here as an upper bound.' },
+    {
+      school: 'holdTheLine',
+      animals: Math.max(1, Math.round(e.netL / AFTER.litresPerGrazer)),
+      reason: 'Our default: just enough to hold the line, more only when film stays. Nobody starves.',
+    },
+    {
+      school: 'oneLargePerFive',
+      animals: Math.max(1, Math.floor(perGallon / AFTER.gallonsPerLarge)),
+      reason: 'One large snail for five gallons: fewer mouths, more work each.',
+    },
+    {
+      school: 'onePerGallon',
+      animals: perGallon,
+      reason:
+        'One animal a gallon: bought at once it clears fast, then starves. Kept here as an upper bound.',
+    },
   ];
-  const portion = Math.min(8, Math.max(2, Math.round(e.netL / 40)));
-  const next: CrewPlan['next'] = !cycled ? 'cycleFirst' : grazers === 0 ? (looked && most === 0 ? 'enough' : 'firstPortion') : looked && most <= 1 && grazers >= e.netL / 60 ? 'starving' : most >= 2 && (sinceLast ?? 0) >= 7 ? 'nextPortion' : 'enough';
+  const portion = Math.min(
+    AFTER.largestPortion,
+    Math.max(AFTER.smallestPortion, Math.round(e.netL / AFTER.litresPerPortion)),
+  );
+  const next: CrewPlan['next'] = !cycled
+    ? 'cycleFirst'
+    : grazers === 0
+      ? looked && most === 0
+        ? 'enough'
+        : 'firstPortion'
+      : looked && most <= 1 && grazers >= e.netL / AFTER.starvingLitres
+        ? 'starving'
+        : most >= 2 && (sinceLast ?? 0) >= AFTER.crewEveryDays
+          ? 'nextPortion'
+          : 'enough';
   return { grazers, portion, ceilings, next, sinceLast };
 }
 
-const joinedMs = (a: Animal): number => Date.parse((a.moves.find((m) => m.to === 'display') ?? currentPlace(a)).at);
+const joinedMs = (a: Animal): number =>
+  Date.parse((a.moves.find((m) => m.to === 'display') ?? currentPlace(a)).at);

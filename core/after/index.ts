@@ -1,1 +1,11 @@
-export { crewPlan, filmBands, filmSays, resetPlan, type CrewPlan, type FilmBand, type FilmSays, type ResetPlan } from './afterCycle';
+export {
+  crewPlan,
+  filmBands,
+  filmSays,
+  resetPlan,
+  type CrewPlan,
+  type FilmBand,
+  type FilmSays,
+  type ResetPlan,
+} from './afterCycle';
+export { AFTER_LIMITS } from './limits';

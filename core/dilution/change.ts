@@ -16,7 +16,10 @@ export function fractionForSteps(before: number, goal: number, incoming: number,
   assertRange('changes', changes, 1, 60, 'changes');
   if (before === incoming) throw new RangeError('the new water is like the tank: a change moves nothing');
   const left = (goal - incoming) / (before - incoming);
-  if (!(left > 0 && left <= 1)) throw new RangeError(`a goal of ${goal} cannot be reached: it must lie between the tank (${before}) and the new water (${incoming}), not at or beyond the new water`);
+  if (!(left > 0 && left <= 1))
+    throw new RangeError(
+      `a goal of ${goal} cannot be reached: it must lie between the tank (${before}) and the new water (${incoming}), not at or beyond the new water`,
+    );
   return 1 - left ** (1 / changes);
 }
 

@@ -10,7 +10,8 @@ export function afterWaterChange(before: number, fraction: number, incoming: num
 /** Fraction to swap to get from `before` to `target` with water at `incoming`.
  *  @throws RangeError when the target does not lie between the two. Check: 40 -> 10 with 0: 0.75. */
 export function changeFractionFor(before: number, target: number, incoming: number): number {
-  if (before === incoming) throw new RangeError(`"incoming" equals what is in the tank (${before}): a change moves nothing`);
+  if (before === incoming)
+    throw new RangeError(`"incoming" equals what is in the tank (${before}): a change moves nothing`);
   const fraction = (before - target) / (before - incoming);
   assertRange('fraction', fraction, 0, 1, 'of the volume: the target must lie between tank and new water');
   return fraction;

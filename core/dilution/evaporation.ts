@@ -5,7 +5,7 @@ import { assertPositive, assertRange } from '../check';
 export function litresFromDrop(mm: number, areaCm2: number): number {
   assertPositive('mm', mm, 'mm');
   assertPositive('areaCm2', areaCm2, 'cm2');
-  return (mm / 10) * areaCm2 / 1000;
+  return ((mm / 10) * areaCm2) / 1000;
 }
 
 /** Rise of salinity in a day without top-off: S e/(V - e). */
@@ -18,7 +18,14 @@ export function swingPerDay(salinity: number, netL: number, evaporationL: number
 
 /** Salinity after fresh water has run in for some hours. Until the rim is reached nothing leaves (S V/(V + q t)); afterwards the surplus
  *  flows over and carries salt with it (exponential). */
-export function stuckOn(o: { salinity: number; netL: number; litresPerHour: number; hours: number; roomL: number; reservoirL: number }): { salinity: number; overflowL: number } {
+export function stuckOn(o: {
+  salinity: number;
+  netL: number;
+  litresPerHour: number;
+  hours: number;
+  roomL: number;
+  reservoirL: number;
+}): { salinity: number; overflowL: number } {
   assertRange('salinity', o.salinity, 2, 42, 'practical salinity');
   assertPositive('netL', o.netL, 'L');
   assertPositive('litresPerHour', o.litresPerHour, 'L/h');

@@ -1,5 +1,6 @@
 /** Every act is a list of changes that can be applied, reversed and stored: undo, storage and import share it. */
-import type { AnyEntity, CollectionName, Document, Entity } from './schema';
+import { type AnyEntity, type Document, type Entity } from './types';
+import { type CollectionName } from './vocabulary';
 
 export interface Change {
   collection: CollectionName;
@@ -17,8 +18,11 @@ export type Edit =
 export function changesOf(doc: Document, edits: readonly Edit[]): Change[] {
   return edits
     .map((edit): Change => {
-      const [collection, id, after] = 'put' in edit ? [edit.put, edit.entity.id, edit.entity] : [edit.remove, edit.id, null];
-      const before: AnyEntity | undefined = Object.hasOwn(doc[collection], id) ? doc[collection][id] : undefined;
+      const [collection, id, after] =
+        'put' in edit ? [edit.put, edit.entity.id, edit.entity] : [edit.remove, edit.id, null];
+      const before: AnyEntity | undefined = Object.hasOwn(doc[collection], id)
+        ? doc[collection][id]
+        : undefined;
       return { collection, id, before: before ?? null, after };
     })
     .filter((change) => change.before !== change.after);
@@ -48,12 +52,39 @@ export function applyChanges(doc: Document, changes: readonly Change[]): Documen
 
 /** Everything that goes when a tank goes: its samples, events, animals, quarantines with their looks, drips. */
 export function editsToRemoveTank(doc: Document, tankId: string): Edit[] {
-  const quarantineIds = new Set(Object.values(doc.quarantines).filter((q) => q.tankId === tankId).map((q) => q.id));
-  const ofTank = (name: 'samples' | 'events' | 'animals' | 'quarantines' | 'drips' | 'targets' | 'tasks' | 'setup' | 'equipment'): Edit[] =>
-    Object.values(doc[name]).filter((e) => e.tankId === tankId).map((e) => ({ remove: name, id: e.id }));
+  const quarantineIds = new Set(
+    Object.values(doc.quarantines)
+      .filter((q) => q.tankId === tankId)
+      .map((q) => q.id),
+  );
+  const ofTank = (
+    name:
+      | 'samples'
+      | 'events'
+      | 'animals'
+      | 'quarantines'
+      | 'drips'
+      | 'targets'
+      | 'tasks'
+      | 'setup'
+      | 'equipment',
+  ): Edit[] =>
+    Object.values(doc[name])
+      .filter((e) => e.tankId === tankId)
+      .map((e) => ({ remove: name, id: e.id }));
   return [
-    ...Object.values(doc.looks).filter((l) => quarantineIds.has(l.quarantineId)).map((l): Edit => ({ remove: 'looks', id: l.id })),
-    ...ofTank('targets'), ...ofTank('tasks'), ...ofTank('setup'), ...ofTank('equipment'), ...ofTank('drips'), ...ofTank('animals'), ...ofTank('quarantines'), ...ofTank('events'), ...ofTank('samples'),
+    ...Object.values(doc.looks)
+      .filter((l) => quarantineIds.has(l.quarantineId))
+      .map((l): Edit => ({ remove: 'looks', id: l.id })),
+    ...ofTank('targets'),
+    ...ofTank('tasks'),
+    ...ofTank('setup'),
+    ...ofTank('equipment'),
+    ...ofTank('drips'),
+    ...ofTank('animals'),
+    ...ofTank('quarantines'),
+    ...ofTank('events'),
+    ...ofTank('samples'),
     { remove: 'tanks', id: tankId },
   ];
 }

@@ -1,43 +1,96 @@
 import fc from 'fast-check';
 import { documents } from '../testing/arbitraries';
-import { applyChanges, brokenReferences, changesOf, editsToRemoveTank, emptyDocument, nitrogenInterval, readDocument, readingInterval, readingText, readsZero, reversed, STARTER_KITS, VERSION, writeDocument, type Kit } from './index';
+import { brokenReferences, readDocument, writeDocument } from './checks';
+import {
+  applyChanges,
+  changesOf,
+  editsToRemoveTank,
+  emptyDocument,
+  nitrogenInterval,
+  readingInterval,
+  readingText,
+  readsZero,
+  reversed,
+  STARTER_KITS,
+  VERSION,
+  type Kit,
+} from './index';
 import { MIGRATIONS } from './migrations';
 
 const ammonia = STARTER_KITS.find((k) => k.parameter === 'ammonia') as Kit;
 const ph = STARTER_KITS.find((k) => k.parameter === 'ph') as Kit;
 
-const TANK = { id: 't', name: 'T', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 50 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school: 'proof24' };
+const TANK = {
+  id: 't',
+  name: 'T',
+  startDay: '2026-01-01',
+  display: { kind: 'volume', volumeL: 50 },
+  sumpL: 0,
+  rockKg: 0,
+  sandKg: 0,
+  hasLid: true,
+  ammoniaSource: 'bottled',
+  bacteriaSource: 'bottle',
+  school: 'proof24',
+};
 
 describe('the file', () => {
   test('what is written reads back to the same text, whatever the document', () => {
-    fc.assert(fc.property(documents, (doc) => {
-      const text = writeDocument(doc);
-      const read = readDocument(text);
-      expect(read.status).toBe('ok');
-      if (read.status === 'ok') expect(writeDocument(read.document)).toBe(text);
-    }), { seed: 101, numRuns: 80 });
+    fc.assert(
+      fc.property(documents, (doc) => {
+        const text = writeDocument(doc);
+        const read = readDocument(text);
+        expect(read.status).toBe('ok');
+        if (read.status === 'ok') expect(writeDocument(read.document)).toBe(text);
+      }),
+      { seed: 101, numRuns: 80 },
+    );
   });
   test('half a file is never read as a whole one', () => {
     const text = writeDocument(emptyDocument());
-    fc.assert(fc.property(fc.integer({ min: 0, max: text.length - 3 }), (n) => {
-      expect(readDocument(text.slice(0, n)).status).toBe('not-json');
-    }), { seed: 102 });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: text.length - 3 }), (n) => {
+        expect(readDocument(text.slice(0, n)).status).toBe('not-json');
+      }),
+      { seed: 102 },
+    );
   });
-  test.each([['[]', 'not-ours'], ['{"format":"other","version":1}', 'not-ours'], ['null', 'not-ours'], [`{"format":"zoarium","version":${VERSION + 1}}`, 'too-new'], ['hello', 'not-json']])('%s is %s', (text, status) => {
+  test.each([
+    ['[]', 'not-ours'],
+    ['{"format":"other","version":1}', 'not-ours'],
+    ['null', 'not-ours'],
+    [`{"format":"zoarium","version":${VERSION + 1}}`, 'too-new'],
+    ['hello', 'not-json'],
+  ])('%s is %s', (text, status) => {
     expect(readDocument(text).status).toBe(status);
   });
   test('faults name their place; nothing is let through', () => {
     const doc = JSON.parse(writeDocument(emptyDocument()));
-    doc.tanks.push({ id: 't', name: 'T', startDay: '2026-01-01', display: { kind: 'volume', volumeL: -5 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school: 'proof24' });
+    doc.tanks.push({
+      id: 't',
+      name: 'T',
+      startDay: '2026-01-01',
+      display: { kind: 'volume', volumeL: -5 },
+      sumpL: 0,
+      rockKg: 0,
+      sandKg: 0,
+      hasLid: true,
+      ammoniaSource: 'bottled',
+      bacteriaSource: 'bottle',
+      school: 'proof24',
+    });
     const read = readDocument(JSON.stringify(doc));
     expect(read.status === 'invalid' && read.faults[0]?.path).toBe('tanks[0].display.volumeL');
   });
   test('unknown keys, doubled ids and references to nothing are faults', () => {
-    const file = (patch: object) => readDocument(JSON.stringify({ ...JSON.parse(writeDocument(emptyDocument())), ...patch }));
+    const file = (patch: object) =>
+      readDocument(JSON.stringify({ ...JSON.parse(writeDocument(emptyDocument())), ...patch }));
     expect(file({ extra: 1 }).status).toBe('invalid');
     const note = { id: 'e', tankId: 'gone', at: '2026-01-01T00:00:00.000Z', note: 'x', kind: 'note' };
     const read = file({ events: [note, note] });
-    expect(read.status === 'invalid' && read.faults.map((f) => f.message).join(' ')).toMatch(/stands twice.*which is not there/);
+    expect(read.status === 'invalid' && read.faults.map((f) => f.message).join(' ')).toMatch(
+      /stands twice.*which is not there/,
+    );
   });
   test('the version is pinned and has its migrations', () => {
     expect(VERSION).toBe(3);
@@ -45,50 +98,117 @@ describe('the file', () => {
   });
   test('a version 1 file opens: what version 2 added starts empty', () => {
     const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
-    const old = Object.fromEntries(['format', 'settings', 'tanks', 'kits', 'samples', 'events', 'quarantines', 'animals', 'looks', 'drips'].map((k) => [k, now[k]]));
+    const old = Object.fromEntries(
+      [
+        'format',
+        'settings',
+        'tanks',
+        'kits',
+        'samples',
+        'events',
+        'quarantines',
+        'animals',
+        'looks',
+        'drips',
+      ].map((k) => [k, now[k]]),
+    );
     const read = readDocument(JSON.stringify({ ...old, version: 1 }));
     expect(read.status === 'ok' && [read.fromVersion, read.document.calibrations]).toEqual([1, {}]);
   });
   test('a version 2 file opens as it is', () => {
     const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
-    const event = { id: 'o', tankId: 't', at: '2026-01-01T00:00:00.000Z', note: '', kind: 'observation', smell: 'none', sound: 'usual', clarity: 'clear', missing: 'the goby' };
-    const tank = { id: 't', name: 'Old', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 100 }, sumpL: 0, rockKg: 5, sandKg: 0, hasLid: true, ammoniaSource: 'dieOff', bacteriaSource: 'none', school: 'proof24' };
+    const event = {
+      id: 'o',
+      tankId: 't',
+      at: '2026-01-01T00:00:00.000Z',
+      note: '',
+      kind: 'observation',
+      smell: 'none',
+      sound: 'usual',
+      clarity: 'clear',
+      missing: 'the goby',
+    };
+    const tank = {
+      id: 't',
+      name: 'Old',
+      startDay: '2026-01-01',
+      display: { kind: 'volume', volumeL: 100 },
+      sumpL: 0,
+      rockKg: 5,
+      sandKg: 0,
+      hasLid: true,
+      ammoniaSource: 'dieOff',
+      bacteriaSource: 'none',
+      school: 'proof24',
+    };
     const read = readDocument(JSON.stringify({ ...now, version: 2, tanks: [tank], events: [event] }));
-    expect(read.status === 'ok' && [read.fromVersion, read.document.events.o, read.document.tanks.t]).toEqual([2, event, tank]);
+    expect(read.status === 'ok' && [read.fromVersion, read.document.events.o, read.document.tanks.t]).toEqual(
+      [2, event, tank],
+    );
   });
   test('moments with an offset or without milliseconds are read, and kept in UTC; text that looks like one stays', () => {
-    fc.assert(fc.property(documents, (doc) => {
-      const text = writeDocument(doc);
-      const other = text.replace(/"(at|editedAt|doneAt|startedAt|finishedAt)": "(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3})Z"/g, '"$1": "$2+00:00"');
-      const read = readDocument(other);
-      expect(read.status === 'ok' && writeDocument(read.document)).toBe(text);
-    }), { seed: 8, numRuns: 40 });
-    const file = (at: string, said: string) => JSON.stringify({ ...JSON.parse(writeDocument(emptyDocument())) as object, tanks: [TANK], events: [{ id: 'e', tankId: TANK.id, kind: 'note', at, note: said }] });
+    fc.assert(
+      fc.property(documents, (doc) => {
+        const text = writeDocument(doc);
+        const other = text.replace(
+          /"(at|editedAt|doneAt|startedAt|finishedAt)": "(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3})Z"/g,
+          '"$1": "$2+00:00"',
+        );
+        const read = readDocument(other);
+        expect(read.status === 'ok' && writeDocument(read.document)).toBe(text);
+      }),
+      { seed: 8, numRuns: 40 },
+    );
+    const file = (at: string, said: string) =>
+      JSON.stringify({
+        ...(JSON.parse(writeDocument(emptyDocument())) as object),
+        tanks: [TANK],
+        events: [{ id: 'e', tankId: TANK.id, kind: 'note', at, note: said }],
+      });
     const read = readDocument(file('2026-01-31T21:15+01:00', '2026-01-31T21:15+01:00'));
-    expect(read.status === 'ok' && read.document.events.e).toMatchObject({ at: '2026-01-31T20:15:00.000Z', note: '2026-01-31T21:15+01:00' });
+    expect(read.status === 'ok' && read.document.events.e).toMatchObject({
+      at: '2026-01-31T20:15:00.000Z',
+      note: '2026-01-31T21:15+01:00',
+    });
     expect(readDocument(file('yesterday', ''))).toMatchObject({ status: 'invalid' });
     expect(readDocument(file('2026-02-31T25:00Z', ''))).toMatchObject({ status: 'invalid' });
   });
   test('generated documents hold together', () => {
-    fc.assert(fc.property(documents, (doc) => { expect(brokenReferences(doc)).toEqual([]); }), { seed: 103, numRuns: 50 });
+    fc.assert(
+      fc.property(documents, (doc) => {
+        expect(brokenReferences(doc)).toEqual([]);
+      }),
+      { seed: 103, numRuns: 50 },
+    );
   });
 });
 
 describe('changes', () => {
   test('reversed, they give the document back', () => {
-    fc.assert(fc.property(documents, documents, (a, b) => {
-      const edits = [...Object.values(b.samples).map((entity) => ({ put: 'samples' as const, entity })), ...Object.keys(a.events).map((id) => ({ remove: 'events' as const, id }))];
-      const changes = changesOf(a, edits);
-      expect(writeDocument(applyChanges(applyChanges(a, changes), reversed(changes)))).toBe(writeDocument(a));
-    }), { seed: 104, numRuns: 50 });
+    fc.assert(
+      fc.property(documents, documents, (a, b) => {
+        const edits = [
+          ...Object.values(b.samples).map((entity) => ({ put: 'samples' as const, entity })),
+          ...Object.keys(a.events).map((id) => ({ remove: 'events' as const, id })),
+        ];
+        const changes = changesOf(a, edits);
+        expect(writeDocument(applyChanges(applyChanges(a, changes), reversed(changes)))).toBe(
+          writeDocument(a),
+        );
+      }),
+      { seed: 104, numRuns: 50 },
+    );
   });
   test('removing a tank leaves nothing that refers to it', () => {
-    fc.assert(fc.property(documents, (doc) => {
-      const id = Object.keys(doc.tanks)[0] ?? '';
-      const left = applyChanges(doc, changesOf(doc, editsToRemoveTank(doc, id)));
-      expect(brokenReferences(left)).toEqual([]);
-      expect(Object.values(left.samples).some((s) => s.tankId === id)).toBe(false);
-    }), { seed: 105, numRuns: 50 });
+    fc.assert(
+      fc.property(documents, (doc) => {
+        const id = Object.keys(doc.tanks)[0] ?? '';
+        const left = applyChanges(doc, changesOf(doc, editsToRemoveTank(doc, id)));
+        expect(brokenReferences(left)).toEqual([]);
+        expect(Object.values(left.samples).some((s) => s.tankId === id)).toBe(false);
+      }),
+      { seed: 105, numRuns: 50 },
+    );
   });
   test('an untouched collection is shared, not copied', () => {
     const doc = emptyDocument();
@@ -100,7 +220,11 @@ describe('changes', () => {
 
 describe('readings', () => {
   test('a colour step is the interval to the neighbours’ middle', () => {
-    expect(readingInterval({ kind: 'exact', value: 0.5 }, ammonia)).toEqual({ low: 0.375, mid: 0.5, high: 0.75 });
+    expect(readingInterval({ kind: 'exact', value: 0.5 }, ammonia)).toEqual({
+      low: 0.375,
+      mid: 0.5,
+      high: 0.75,
+    });
     expect(readingInterval({ kind: 'over', low: 4 }, ammonia)).toMatchObject({ low: 4, high: Infinity });
     expect(readingInterval({ kind: 'between', low: 0, high: 0.25 }, ammonia).mid).toBe(0.125);
   });
@@ -108,7 +232,6 @@ describe('readings', () => {
     const alkalinity = STARTER_KITS.find((k) => k.parameter === 'alkalinity') as Kit;
     expect(readingInterval({ kind: 'exact', value: 8 }, alkalinity).high).toBeCloseTo(8.45, 9);
     expect(readingInterval({ kind: 'exact', value: 8 }, ph).high).toBeCloseTo(8.101, 9);
-
   });
   test('zero is the zero step only', () => {
     expect(readsZero({ kind: 'exact', value: 0 }, ammonia)).toBe(true);
@@ -121,6 +244,12 @@ describe('readings', () => {
     expect(nitrogenInterval(one, ammonia, 'ammonia').mid).toBeCloseTo(1 / 1.2878, 6);
   });
   test('as text', () => {
-    expect([{ kind: 'exact' as const, value: 0.25 }, { kind: 'between' as const, low: 0.5, high: 1 }, { kind: 'over' as const, low: 4 }].map((v) => readingText(v))).toEqual(['0.25', '0.5–1', 'over 4']);
+    expect(
+      [
+        { kind: 'exact' as const, value: 0.25 },
+        { kind: 'between' as const, low: 0.5, high: 1 },
+        { kind: 'over' as const, low: 4 },
+      ].map((v) => readingText(v)),
+    ).toEqual(['0.25', '0.5–1', 'over 4']);
   });
 });

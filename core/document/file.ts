@@ -1,8 +1,10 @@
 /** Reading and writing the whole document as one JSON file. Loading is one pure function, in this order:
  *  parse, envelope, version, migrate a copy, validate strictly, check references; only then may a caller touch state. */
 import { z } from 'zod';
-import { SPECIES_IDS } from '../stocking/species';
-import { COLLECTIONS, COLLECTION_NAMES, FORMAT, VERSION, type AnyEntity, type CollectionName, type Document, emptyDocument } from './schema';
+import { SPECIES_IDS } from '../species';
+import { COLLECTIONS } from './schema';
+import { COLLECTION_NAMES, FORMAT, VERSION, type CollectionName } from './vocabulary';
+import { type AnyEntity, type Document, emptyDocument } from './types';
 import { fileBroughtUp } from './migrations';
 
 export interface Fault {
@@ -23,7 +25,9 @@ export type LoadResult =
 export const fileSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
-  ...(Object.fromEntries(COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name])])) as { [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]> }),
+  ...(Object.fromEntries(COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name])])) as {
+    [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]>;
+  }),
 });
 
 /** The document as JSON text, stable: the same document always gives the same text. */
@@ -31,7 +35,9 @@ export function writeDocument(doc: Document): string {
   const file: Record<string, unknown> = { format: FORMAT, version: VERSION };
   for (const name of COLLECTION_NAMES) {
     const entities: Record<string, AnyEntity> = doc[name];
-    file[name] = Object.keys(entities).sort().map((id) => canonical(entities[id]));
+    file[name] = Object.keys(entities)
+      .sort()
+      .map((id) => canonical(entities[id]));
   }
   return `${JSON.stringify(file, null, 1)}\n`;
 }
@@ -40,19 +46,29 @@ export function writeDocument(doc: Document): string {
 function canonical(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(canonical);
   if (value !== null && typeof value === 'object') {
-    return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, canonical(v)]));
+    return Object.fromEntries(
+      Object.entries(value)
+        .sort(([a], [b]) => (a < b ? -1 : 1))
+        .map(([k, v]) => [k, canonical(v)]),
+    );
   }
   return value;
 }
 
 /** One zod issue in words: where and what was expected. */
-export function faultOf(issue: z.core.$ZodIssue, prefix: string): Fault {
-  const path = issue.path.reduce<string>((s, key) => (typeof key === 'number' ? `${s}[${key}]` : s ? `${s}.${String(key)}` : String(key)), prefix);
+function faultOf(issue: z.core.$ZodIssue, prefix: string): Fault {
+  const path = issue.path.reduce<string>(
+    (s, key) => (typeof key === 'number' ? `${s}[${key}]` : s ? `${s}.${String(key)}` : String(key)),
+    prefix,
+  );
   return { path: path || 'the file', message: issue.message };
 }
 
 /** Checks one stored or imported entity. */
-export function parseEntity(collection: CollectionName, raw: unknown): { ok: true; entity: AnyEntity } | { ok: false; faults: Fault[] } {
+export function parseEntity(
+  collection: CollectionName,
+  raw: unknown,
+): { ok: true; entity: AnyEntity } | { ok: false; faults: Fault[] } {
   const result = COLLECTIONS[collection].safeParse(raw);
   return result.success
     ? { ok: true, entity: result.data }
@@ -62,9 +78,22 @@ export function parseEntity(collection: CollectionName, raw: unknown): { ok: tru
 /** References that lead nowhere, as (collection, id, fault). */
 export function brokenReferences(doc: Document): { collection: CollectionName; id: string; fault: Fault }[] {
   const broken: { collection: CollectionName; id: string; fault: Fault }[] = [];
-  const need = (collection: CollectionName, id: string, path: string, target: CollectionName, targetId: string) => {
+  const need = (
+    collection: CollectionName,
+    id: string,
+    path: string,
+    target: CollectionName,
+    targetId: string,
+  ) => {
     if (!Object.hasOwn(doc[target], targetId)) {
-      broken.push({ collection, id, fault: { path: `${collection} "${id}".${path}`, message: `refers to ${target} "${targetId}", which is not there` } });
+      broken.push({
+        collection,
+        id,
+        fault: {
+          path: `${collection} "${id}".${path}`,
+          message: `refers to ${target} "${targetId}", which is not there`,
+        },
+      });
     }
   };
   for (const s of Object.values(doc.samples)) {
@@ -73,18 +102,33 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
       need('samples', s.id, `readings[${i}].kitId`, 'kits', r.kitId);
       const kit = doc.kits[r.kitId];
       if (kit && kit.parameter !== r.parameter) {
-        broken.push({ collection: 'samples', id: s.id, fault: { path: `samples "${s.id}".readings[${i}]`, message: `is ${r.parameter} read with a kit for ${kit.parameter}` } });
+        broken.push({
+          collection: 'samples',
+          id: s.id,
+          fault: {
+            path: `samples "${s.id}".readings[${i}]`,
+            message: `is ${r.parameter} read with a kit for ${kit.parameter}`,
+          },
+        });
       }
     });
   }
   for (const e of Object.values(doc.events)) need('events', e.id, 'tankId', 'tanks', e.tankId);
   for (const q of Object.values(doc.quarantines)) need('quarantines', q.id, 'tankId', 'tanks', q.tankId);
-  for (const l of Object.values(doc.looks)) need('looks', l.id, 'quarantineId', 'quarantines', l.quarantineId);
+  for (const l of Object.values(doc.looks))
+    need('looks', l.id, 'quarantineId', 'quarantines', l.quarantineId);
   for (const a of Object.values(doc.animals)) {
     need('animals', a.id, 'tankId', 'tanks', a.tankId);
     if (a.quarantineId !== null) need('animals', a.id, 'quarantineId', 'quarantines', a.quarantineId);
     if (!SPECIES_IDS.has(a.speciesId)) {
-      broken.push({ collection: 'animals', id: a.id, fault: { path: `animals "${a.id}".speciesId`, message: `is "${a.speciesId}", which is not in the species list` } });
+      broken.push({
+        collection: 'animals',
+        id: a.id,
+        fault: {
+          path: `animals "${a.id}".speciesId`,
+          message: `is "${a.speciesId}", which is not in the species list`,
+        },
+      });
     }
   }
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
@@ -106,7 +150,10 @@ const ISO_MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$
  *  the check to name. */
 function withMoments(value: unknown, key = ''): unknown {
   if (Array.isArray(value)) return value.map((v) => withMoments(v));
-  if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, withMoments(v, key === 'checks' ? 'at' : k)]));
+  if (value !== null && typeof value === 'object')
+    return Object.fromEntries(
+      Object.entries(value).map(([k, v]) => [k, withMoments(v, key === 'checks' ? 'at' : k)]),
+    );
   if (typeof value !== 'string' || !MOMENTS.has(key) || !ISO_MOMENT.test(value)) return value;
   const ms = Date.parse(value);
   return Number.isNaN(ms) ? value : new Date(ms).toISOString();
@@ -123,10 +170,18 @@ export function readDocument(text: string): LoadResult {
     return { status: 'not-json', message: error instanceof Error ? error.message : 'not JSON' };
   }
   const head = envelope.safeParse(raw);
-  if (!head.success) return { status: 'not-ours', message: 'the file is JSON but has no "format": "zoarium" with a "version"' };
+  if (!head.success)
+    return {
+      status: 'not-ours',
+      message: 'the file is JSON but has no "format": "zoarium" with a "version"',
+    };
   const fromVersion = head.data.version;
   if (fromVersion > VERSION) {
-    return { status: 'too-new', version: fromVersion, message: `the file is version ${fromVersion}; this app reads up to ${VERSION}` };
+    return {
+      status: 'too-new',
+      version: fromVersion,
+      message: `the file is version ${fromVersion}; this app reads up to ${VERSION}`,
+    };
   }
   let current: unknown;
   try {
@@ -135,13 +190,15 @@ export function readDocument(text: string): LoadResult {
     return { status: 'migration-failed', message: error instanceof Error ? error.message : 'unknown' };
   }
   const parsed = fileSchema.safeParse(current);
-  if (!parsed.success) return { status: 'invalid', faults: parsed.error.issues.map((issue) => faultOf(issue, '')) };
+  if (!parsed.success)
+    return { status: 'invalid', faults: parsed.error.issues.map((issue) => faultOf(issue, '')) };
   const document = emptyDocument();
   const faults: Fault[] = [];
   for (const name of COLLECTION_NAMES) {
     const target: Record<string, AnyEntity> = document[name];
     parsed.data[name].forEach((entity: AnyEntity, i: number) => {
-      if (Object.hasOwn(target, entity.id)) faults.push({ path: `${name}[${i}].id`, message: `"${entity.id}" stands twice` });
+      if (Object.hasOwn(target, entity.id))
+        faults.push({ path: `${name}[${i}].id`, message: `"${entity.id}" stands twice` });
       target[entity.id] = entity;
     });
   }

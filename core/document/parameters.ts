@@ -1,26 +1,68 @@
 /** What each parameter is called, its stored unit, and what is usually aimed at. Numbers are common practice, changeable by the person. */
-import { OWN_PARAMETERS, type OwnParameterSpec, type Parameter } from './schema';
+import { OWN_PARAMETERS, type Parameter } from './vocabulary';
+import { type OwnParameterSpec } from './types';
 
 export const PARAMETER_NAMES: Record<Parameter, string> = {
-  temperature: 'temperature', salinity: 'salinity', ph: 'pH', alkalinity: 'alkalinity', calcium: 'calcium', magnesium: 'magnesium',
-  ammonia: 'ammonia', nitrite: 'nitrite', nitrate: 'nitrate', phosphate: 'phosphate', silicate: 'silicate', oxygen: 'oxygen', orp: 'redox (ORP)',
-  tdsSource: 'TDS of the source', tdsMembrane: 'TDS after the membrane', tdsResin: 'TDS after the resin', par: 'light (PAR)',
-  own1: 'own 1', own2: 'own 2', own3: 'own 3', own4: 'own 4', own5: 'own 5', own6: 'own 6',
+  temperature: 'temperature',
+  salinity: 'salinity',
+  ph: 'pH',
+  alkalinity: 'alkalinity',
+  calcium: 'calcium',
+  magnesium: 'magnesium',
+  ammonia: 'ammonia',
+  nitrite: 'nitrite',
+  nitrate: 'nitrate',
+  phosphate: 'phosphate',
+  silicate: 'silicate',
+  oxygen: 'oxygen',
+  orp: 'redox (ORP)',
+  tdsSource: 'TDS of the source',
+  tdsMembrane: 'TDS after the membrane',
+  tdsResin: 'TDS after the resin',
+  par: 'light (PAR)',
+  own1: 'own 1',
+  own2: 'own 2',
+  own3: 'own 3',
+  own4: 'own 4',
+  own5: 'own 5',
+  own6: 'own 6',
 };
 
 const UNITS: Record<Parameter, string> = {
-  temperature: '°C', salinity: 'ppt', ph: '', alkalinity: 'dKH', calcium: 'mg/L', magnesium: 'mg/L', ammonia: 'mg/L', nitrite: 'mg/L', nitrate: 'mg/L',
-  phosphate: 'mg/L PO₄', silicate: 'mg/L SiO₂', oxygen: 'mg/L O₂', orp: 'mV', tdsSource: 'mg/L', tdsMembrane: 'mg/L', tdsResin: 'mg/L', par: 'µmol/m²/s',
-  own1: '', own2: '', own3: '', own4: '', own5: '', own6: '',
+  temperature: '°C',
+  salinity: 'ppt',
+  ph: '',
+  alkalinity: 'dKH',
+  calcium: 'mg/L',
+  magnesium: 'mg/L',
+  ammonia: 'mg/L',
+  nitrite: 'mg/L',
+  nitrate: 'mg/L',
+  phosphate: 'mg/L PO₄',
+  silicate: 'mg/L SiO₂',
+  oxygen: 'mg/L O₂',
+  orp: 'mV',
+  tdsSource: 'mg/L',
+  tdsMembrane: 'mg/L',
+  tdsResin: 'mg/L',
+  par: 'µmol/m²/s',
+  own1: '',
+  own2: '',
+  own3: '',
+  own4: '',
+  own5: '',
+  own6: '',
 };
 
 type OwnSpecs = Record<string, OwnParameterSpec>;
 export const isOwnParameter = (p: Parameter): boolean => (OWN_PARAMETERS as readonly string[]).includes(p);
 
 /** Name of a parameter, the person's own by the name given to it. */
-export const parameterName = (p: Parameter, own: OwnSpecs): string => (isOwnParameter(p) ? (own[p]?.name ?? PARAMETER_NAMES[p]) : PARAMETER_NAMES[p]);
+export const parameterName = (p: Parameter, own: OwnSpecs): string =>
+  isOwnParameter(p) ? (own[p]?.name ?? PARAMETER_NAMES[p]) : PARAMETER_NAMES[p];
 /** Unit it is stored in; nitrogen without its basis, which the kit holds. */
-export const parameterUnit = (p: Parameter, own: OwnSpecs): string => (isOwnParameter(p) ? (own[p]?.unit ?? '') : UNITS[p]);
+export const parameterUnit = (p: Parameter, own: OwnSpecs): string =>
+  isOwnParameter(p) ? (own[p]?.unit ?? '') : UNITS[p];
 
 export interface TargetRange {
   low: number;
@@ -46,16 +88,35 @@ const REEF: Partial<Record<Parameter, TargetRange>> = {
 
 /** Presets by what the tank is doing; each is a start, not a law. */
 export const TARGET_PRESETS = {
-  reef: { title: 'Mixed reef', reason: 'fish and corals: steady alkalinity, some nitrate and phosphate', ranges: REEF },
+  reef: {
+    title: 'Mixed reef',
+    reason: 'fish and corals: steady alkalinity, some nitrate and phosphate',
+    ranges: REEF,
+  },
   fish: {
-    title: 'Fish first', reason: 'wider on alkalinity and nutrients, as strict on salinity and heat',
-    ranges: { ...REEF, alkalinity: { alarmLow: 7, low: 7.5, high: 11, alarmHigh: 13 }, nitrate: { alarmLow: 0.5, low: 2, high: 30, alarmHigh: 60 }, phosphate: { alarmLow: 0.01, low: 0.02, high: 0.3, alarmHigh: 1 } },
+    title: 'Fish first',
+    reason: 'wider on alkalinity and nutrients, as strict on salinity and heat',
+    ranges: {
+      ...REEF,
+      alkalinity: { alarmLow: 7, low: 7.5, high: 11, alarmHigh: 13 },
+      nitrate: { alarmLow: 0.5, low: 2, high: 30, alarmHigh: 60 },
+      phosphate: { alarmLow: 0.01, low: 0.02, high: 0.3, alarmHigh: 1 },
+    },
   },
   cycling: {
-    title: 'During the cycle', reason: 'alkalinity must not stall it; nutrients are meant to rise',
-    ranges: { temperature: { alarmLow: 22.5, low: 25, high: 28, alarmHigh: 32 }, salinity: { alarmLow: 32, low: 33, high: 36, alarmHigh: 37 }, ph: { alarmLow: 7.4, low: 7.8, high: 8.5, alarmHigh: 8.7 }, alkalinity: { alarmLow: 5, low: 7, high: 11, alarmHigh: 13 } } as Partial<Record<Parameter, TargetRange>>,
+    title: 'During the cycle',
+    reason: 'alkalinity must not stall it; nutrients are meant to rise',
+    ranges: {
+      temperature: { alarmLow: 22.5, low: 25, high: 28, alarmHigh: 32 },
+      salinity: { alarmLow: 32, low: 33, high: 36, alarmHigh: 37 },
+      ph: { alarmLow: 7.4, low: 7.8, high: 8.5, alarmHigh: 8.7 },
+      alkalinity: { alarmLow: 5, low: 7, high: 11, alarmHigh: 13 },
+    } as Partial<Record<Parameter, TargetRange>>,
   },
-} as const satisfies Record<string, { title: string; reason: string; ranges: Partial<Record<Parameter, TargetRange>> }>;
+} as const satisfies Record<
+  string,
+  { title: string; reason: string; ranges: Partial<Record<Parameter, TargetRange>> }
+>;
 export type TargetPreset = keyof typeof TARGET_PRESETS;
 
 export const DEFAULT_TARGETS: Partial<Record<Parameter, TargetRange>> = REEF;

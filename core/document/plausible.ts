@@ -1,5 +1,5 @@
 /** Limits on what can be entered, in stored units. Outside `possible` a value is refused; outside `usual` it is questioned. */
-import type { Parameter } from './schema';
+import { type Parameter } from './vocabulary';
 
 export interface Limits {
   possible: readonly [number, number];
@@ -13,23 +13,48 @@ const OWN: Limits = { possible: [-1e5, 1e5], usual: [-1e5, 1e5], hint: 'Check th
 
 export const LIMITS: Record<Parameter, Limits> = {
   temperature: { possible: [0, 45], usual: [20, 30], hint: 'Check the unit and the thermometer.' },
-  salinity: { possible: [2, 42], usual: [30, 38], hint: 'Check the unit and the calibration. SG 1.025 at 25/25 is 33.2 ppt, not 35.' },
-  ph: { possible: [4, 11], usual: [7.4, 8.7], hint: 'Check for a missing decimal point and calibrate the probe.' },
+  salinity: {
+    possible: [2, 42],
+    usual: [30, 38],
+    hint: 'Check the unit and the calibration. SG 1.025 at 25/25 is 33.2 ppt, not 35.',
+  },
+  ph: {
+    possible: [4, 11],
+    usual: [7.4, 8.7],
+    hint: 'Check for a missing decimal point and calibrate the probe.',
+  },
   alkalinity: { possible: [0, 40], usual: [5, 14], hint: 'Alkalinity is in dKH; 1 meq/L is 2.8 dKH.' },
   ammonia: { possible: [0, 50], usual: [0, 8], hint: 'Repeat the test with a diluted sample.' },
   nitrite: { possible: [0, 200], usual: [0, 50], hint: 'Repeat the test with a diluted sample.' },
   nitrate: { possible: [0, 1000], usual: [0, 200], hint: 'Repeat the test with a diluted sample.' },
   phosphate: { possible: [0, 20], usual: [0, 2], hint: 'Check the unit: ppm against ppb.' },
-  calcium: { possible: [0, 1500], usual: [300, 600], hint: 'Calcium and alkalinity scale with salinity: check that first.' },
+  calcium: {
+    possible: [0, 1500],
+    usual: [300, 600],
+    hint: 'Calcium and alkalinity scale with salinity: check that first.',
+  },
   magnesium: { possible: [0, 4000], usual: [1000, 1700], hint: 'Check salinity first, then repeat.' },
   silicate: { possible: [0, 100], usual: [0, 10], hint: 'Check the unit.' },
   oxygen: { possible: [0, 30], usual: [4, 12], hint: 'Fresh bubbles on the probe read high; check its cap.' },
   orp: { possible: [-700, 1000], usual: [100, 480], hint: 'A probe needs days to settle after cleaning.' },
   tdsSource: { possible: [0, 5000], usual: [5, 1200], hint: 'Check the unit: mg/L, not microsiemens.' },
-  tdsMembrane: { possible: [0, 3000], usual: [0, 60], hint: 'Let the unit run five minutes before measuring.' },
-  tdsResin: { possible: [0, 3000], usual: [0, 3], hint: 'More than zero means the resin is spent: measure again after flushing.' },
+  tdsMembrane: {
+    possible: [0, 3000],
+    usual: [0, 60],
+    hint: 'Let the unit run five minutes before measuring.',
+  },
+  tdsResin: {
+    possible: [0, 3000],
+    usual: [0, 3],
+    hint: 'More than zero means the resin is spent: measure again after flushing.',
+  },
   par: { possible: [0, 3000], usual: [0, 800], hint: 'Note the light setting with it.' },
-  own1: OWN, own2: OWN, own3: OWN, own4: OWN, own5: OWN, own6: OWN,
+  own1: OWN,
+  own2: OWN,
+  own3: OWN,
+  own4: OWN,
+  own5: OWN,
+  own6: OWN,
 };
 
 export type Plausibility = 'fine' | 'unusual' | 'impossible';

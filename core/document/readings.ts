@@ -1,7 +1,8 @@
 /** What a reading says: an interval, as text, and whether it may be called zero. */
 import { formatDecimal } from '../units/number';
 import { toMgNPerL, type NitrogenSpecies } from '../units/nitrogen';
-import type { Kit, Parameter, ReadingValue } from './schema';
+import { type Kit, type ReadingValue } from './types';
+import { type Parameter } from './vocabulary';
 
 export interface Interval {
   low: number;
@@ -14,7 +15,8 @@ export interface Interval {
  *  half-steps; a meter is good to its reader's share and half its resolution. */
 export function readingInterval(value: ReadingValue, kit: Kit): Interval {
   if (value.kind === 'repeats') return repeatsInterval(value.values, kit);
-  if (value.kind === 'between') return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
+  if (value.kind === 'between')
+    return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
   if (value.kind === 'over') return { low: value.low, mid: value.low * 1.25, high: Infinity };
   if (kit.scale.kind === 'number') {
     const spread = Math.abs(value.value) * readerShare(kit) + kit.scale.resolution / 2;
@@ -32,14 +34,17 @@ export function readingInterval(value: ReadingValue, kit: Kit): Interval {
 
 /** A meter or titration is good to 5 % of what it shows unless its register says otherwise; thermometers, salinity meters and pH pens,
  *  whose scales do not start at nothing, to about half a degree, half a part and a tenth. */
-export const readerShare = (kit: Kit): number => kit.readerShare ?? USUAL_SHARE[kit.parameter] ?? 0.05;
+const readerShare = (kit: Kit): number => kit.readerShare ?? USUAL_SHARE[kit.parameter] ?? 0.05;
 const USUAL_SHARE: Partial<Record<Parameter, number>> = { temperature: 0.02, salinity: 0.014, ph: 0.012 };
 
 /** Mean of repeats; the half-width is that of one reading over the root of their number, and at least half their spread. */
 function repeatsInterval(values: readonly number[], kit: Kit): Interval {
   const mid = mean(values);
   const one = readingInterval({ kind: 'exact', value: mid }, kit);
-  const half = Math.max((Math.max(...values) - Math.min(...values)) / 2, (one.high - one.low) / 2 / Math.sqrt(values.length));
+  const half = Math.max(
+    (Math.max(...values) - Math.min(...values)) / 2,
+    (one.high - one.low) / 2 / Math.sqrt(values.length),
+  );
   return { low: mid - half, mid, high: mid + half };
 }
 
@@ -66,7 +71,8 @@ export function readingText(value: ReadingValue, decimals = 2): string {
   }
 }
 
-export const isNitrogen = (p: Parameter): p is NitrogenSpecies => p === 'ammonia' || p === 'nitrite' || p === 'nitrate';
+export const isNitrogen = (p: Parameter): p is NitrogenSpecies =>
+  p === 'ammonia' || p === 'nitrite' || p === 'nitrate';
 
 /** Interval in mg N/L of a nitrogen reading. */
 export function nitrogenInterval(value: ReadingValue, kit: Kit, species: NitrogenSpecies): Interval {
@@ -76,4 +82,5 @@ export function nitrogenInterval(value: ReadingValue, kit: Kit, species: Nitroge
 }
 
 /** True when the kit's expiry day lies before the day of the reading. Days compare as text. */
-export const kitExpired = (kit: Kit, atIso: string): boolean => kit.expires !== null && atIso.slice(0, 10) > kit.expires;
+export const kitExpired = (kit: Kit, atIso: string): boolean =>
+  kit.expires !== null && atIso.slice(0, 10) > kit.expires;

@@ -1,40 +1,51 @@
-/** The document: the one definition of what Zoarium stores and exports. Types and JSON Schema come from here.
+/** The document: the one definition of what Zoarium stores and exports. Types (types.ts) and JSON Schema come from here.
  *  Stored neutral: litres, C, practical salinity, cm, g, dKH; nitrogen readings as the kit prints them, the kit holding
  *  the basis, so that a wrong basis is mended in one place. Times are ISO 8601 UTC; days are local calendar dates. */
 import { z } from 'zod';
-import { MASS_UNITS, LENGTH_UNITS, SALINITY_UNITS, TEMPERATURE_UNITS, VOLUME_UNITS } from '../units/preferences';
+import {
+  MASS_UNITS,
+  LENGTH_UNITS,
+  SALINITY_UNITS,
+  TEMPERATURE_UNITS,
+  VOLUME_UNITS,
+} from '../units/preferences';
+import {
+  AMMONIA_SOURCES,
+  BACTERIA_SOURCES,
+  CLARITIES,
+  DOSED,
+  DRIP_CHECKS,
+  EQUIPMENT_KINDS,
+  FILMS,
+  FOODS,
+  MAX_NAME,
+  MAX_NOTE,
+  OWN_PARAMETERS,
+  PARAMETERS,
+  PLACES,
+  ROCK_KINDS,
+  SCHOOLS,
+  SEEDS,
+  SETUP_ITEMS,
+  SIGNS,
+  SMELLS,
+  SOUNDS,
+  type CollectionName,
+} from './vocabulary';
 
 // Compiled checks need eval, which the page's content policy forbids; the plain ones give the same answers.
 z.config({ jitless: true });
 
-export const FORMAT = 'zoarium';
-export const VERSION = 3;
-
-/** The person's own parameters, six at most: what they are called stands in the collection of that name. */
-export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
-export type OwnParameter = (typeof OWN_PARAMETERS)[number];
-export const PARAMETERS = [
-  'temperature', 'salinity', 'ph', 'alkalinity', 'calcium', 'magnesium', 'ammonia', 'nitrite', 'nitrate', 'phosphate', 'silicate', 'oxygen', 'orp',
-  'tdsSource', 'tdsMembrane', 'tdsResin', 'par', ...OWN_PARAMETERS,
-] as const;
-export type Parameter = (typeof PARAMETERS)[number];
-
-export const SCHOOLS = ['proof24', 'zeroZero', 'patient', 'watchGlass', 'matureTransfer', 'firstFish', 'coralsFirst'] as const;
-export type School = (typeof SCHOOLS)[number];
-
-export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish'] as const;
-/** What the rock was: mined or made and dry, cured live rock, ocean rock dried out (it rots), or out of a running tank. */
-export const ROCK_KINDS = ['dryMade', 'cured', 'driedOcean', 'running'] as const;
-export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
-
-export const MAX_NAME = 80;
-export const MAX_NOTE = 2000;
-
-const id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, 'expected an id of 1 to 64 letters, digits, - or _, a letter or digit first');
+const id = z
+  .string()
+  .regex(
+    /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/,
+    'expected an id of 1 to 64 letters, digits, - or _, a letter or digit first',
+  );
 const time = z.iso.datetime({ precision: 3, error: 'expected a time like 2026-01-31T20:15:00.000Z' });
 const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
 /** A name: some visible text, one line, at most MAX_NAME characters. */
-export const nameSchema = z
+const nameSchema = z
   .string()
   .max(MAX_NAME, `expected at most ${MAX_NAME} characters`)
   .refine((s) => s.trim().length > 0, 'expected a name, got only blanks')
@@ -44,11 +55,16 @@ const amount = (max: number) => z.number().min(0).max(max);
 const positive = (max: number) => z.number().gt(0).max(max);
 
 export const displaySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('dimensions'), lengthCm: positive(2000), widthCm: positive(2000), waterHeightCm: positive(500) }),
+  z.strictObject({
+    kind: z.literal('dimensions'),
+    lengthCm: positive(2000),
+    widthCm: positive(2000),
+    waterHeightCm: positive(500),
+  }),
   z.strictObject({ kind: z.literal('volume'), volumeL: positive(100000) }),
 ]);
 
-export const tankSchema = z.strictObject({
+const tankSchema = z.strictObject({
   id,
   name: nameSchema,
   startDay: day,
@@ -73,7 +89,11 @@ export const kitSchema = z.strictObject({
   scale: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('steps'),
-      steps: z.array(amount(10000)).min(2).max(16).refine((s) => s.every((x, i) => i === 0 || x > (s[i - 1] ?? 0)), 'expected rising steps'),
+      steps: z
+        .array(amount(10000))
+        .min(2)
+        .max(16)
+        .refine((s) => s.every((x, i) => i === 0 || x > (s[i - 1] ?? 0)), 'expected rising steps'),
       topOpen: z.boolean(),
     }),
     z.strictObject({ kind: z.literal('number'), resolution: positive(100) }),
@@ -94,7 +114,7 @@ export const kitSchema = z.strictObject({
 });
 
 /** An instrument held against a standard. Salinity is practical, temperature C, as everywhere. */
-export const calibrationSchema = z.strictObject({
+const calibrationSchema = z.strictObject({
   id,
   kitId: id,
   at: time,
@@ -106,12 +126,17 @@ export const calibrationSchema = z.strictObject({
   note,
 });
 
-export const readingValueSchema = z.discriminatedUnion('kind', [
+const readingValueSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('exact'), value: z.number().min(-5).max(100000) }),
-  z.strictObject({ kind: z.literal('between'), low: amount(100000), high: amount(100000) }).refine((v) => v.high > v.low, 'expected "high" above "low"'),
+  z
+    .strictObject({ kind: z.literal('between'), low: amount(100000), high: amount(100000) })
+    .refine((v) => v.high > v.low, 'expected "high" above "low"'),
   z.strictObject({ kind: z.literal('over'), low: amount(100000) }),
   /** The same test repeated in one sitting; the mean counts. */
-  z.strictObject({ kind: z.literal('repeats'), values: z.array(z.number().min(-5).max(100000)).min(2).max(5) }),
+  z.strictObject({
+    kind: z.literal('repeats'),
+    values: z.array(z.number().min(-5).max(100000)).min(2).max(5),
+  }),
 ]);
 
 export const readingSchema = z.strictObject({
@@ -122,12 +147,15 @@ export const readingSchema = z.strictObject({
   doubted: z.literal(true).optional(),
 });
 
-export const sampleSchema = z.strictObject({
+const sampleSchema = z.strictObject({
   id,
   tankId: id,
   at: time,
-  readings: z.array(readingSchema).min(1).max(PARAMETERS.length).refine(
-    (rs) => new Set(rs.map((r) => r.parameter)).size === rs.length, 'expected each parameter once'),
+  readings: z
+    .array(readingSchema)
+    .min(1)
+    .max(PARAMETERS.length)
+    .refine((rs) => new Set(rs.map((r) => r.parameter)).size === rs.length, 'expected each parameter once'),
   note,
   /** When it was last corrected; absent when it stands as first written. */
   editedAt: time.optional(),
@@ -139,66 +167,140 @@ export const ammoniaProductSchema = z.strictObject({
   strength: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('percentNH3'), percent: positive(35) }),
     z.strictObject({ kind: z.literal('gramsNH4ClPerL'), gramsPerL: positive(380) }),
-    z.strictObject({ kind: z.literal('drops'), drops: positive(10000), perLitres: positive(100000), raisesMgPerL: positive(100), basis: z.enum(['N', 'ion', 'NH3']) }),
+    z.strictObject({
+      kind: z.literal('drops'),
+      drops: positive(10000),
+      perLitres: positive(100000),
+      raisesMgPerL: positive(100),
+      basis: z.enum(['N', 'ion', 'NH3']),
+    }),
   ]),
 });
 
 const eventBase = { id, tankId: id, at: time, note, editedAt: time.optional() };
-export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
-export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
-/** `oldTank` is everything of a running tank moved over in a day: rock, media, livestock. */
-export const SEEDS = ['bottle', 'media', 'rock', 'liveSand', 'oldTank'] as const;
-export const SMELLS = ['none', 'sea', 'earthy', 'rotten', 'chemical'] as const;
-export const SOUNDS = ['usual', 'gurgling', 'rattling', 'silent'] as const;
-export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
-export const DOSED = ['alkalinity', 'calcium', 'magnesium'] as const;
-export const eventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...eventBase, kind: z.literal('ammoniaDose'), mgN: positive(1e7), mL: positive(1e6).nullable(), product: ammoniaProductSchema.optional() }),
-  z.strictObject({ ...eventBase, kind: z.literal('bacteria'), seed: z.enum(SEEDS), mL: positive(1e6).nullable(),
+const eventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('ammoniaDose'),
+    mgN: positive(1e7),
+    mL: positive(1e6).nullable(),
+    product: ammoniaProductSchema.optional(),
+  }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('bacteria'),
+    seed: z.enum(SEEDS),
+    mL: positive(1e6).nullable(),
     /** Where it comes from, its date, and for media how long it ran there and whether it stayed wet. */
-    from: z.string().max(MAX_NAME).optional(), expires: day.optional(), ranDays: amount(10000).optional(), keptWet: z.boolean().optional(), toSumpShare: amount(1).optional(),
+    from: z.string().max(MAX_NAME).optional(),
+    expires: day.optional(),
+    ranDays: amount(10000).optional(),
+    keptWet: z.boolean().optional(),
+    toSumpShare: amount(1).optional(),
     /** Of a bottle: what its label promises and where it was kept. */
-    label: z.string().max(MAX_NAME).optional(), storage: z.string().max(MAX_NAME).optional() }),
+    label: z.string().max(MAX_NAME).optional(),
+    storage: z.string().max(MAX_NAME).optional(),
+  }),
   z.strictObject({ ...eventBase, kind: z.literal('food'), food: z.enum(FOODS), grams: positive(100000) }),
   z.strictObject({ ...eventBase, kind: z.literal('seafoodOut') }),
-  z.strictObject({ ...eventBase, kind: z.literal('waterChange'), litres: positive(100000), salinity: z.number().min(2).max(42).optional() }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('waterChange'),
+    litres: positive(100000),
+    salinity: z.number().min(2).max(42).optional(),
+  }),
   z.strictObject({ ...eventBase, kind: z.literal('topOff'), litres: positive(100000) }),
-  z.strictObject({ ...eventBase, kind: z.literal('film'), film: z.enum(FILMS), extent: z.int().min(0).max(4) }),
-  z.strictObject({ ...eventBase, kind: z.literal('schoolChanged'), from: z.enum(SCHOOLS), to: z.enum(SCHOOLS) }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('film'),
+    film: z.enum(FILMS),
+    extent: z.int().min(0).max(4),
+  }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('schoolChanged'),
+    from: z.enum(SCHOOLS),
+    to: z.enum(SCHOOLS),
+  }),
   z.strictObject({ ...eventBase, kind: z.literal('note') }),
   /** What eyes, ears and nose say; `seen` and `missing` name animals. */
-  z.strictObject({ ...eventBase, kind: z.literal('observation'), smell: z.enum(SMELLS), sound: z.enum(SOUNDS), clarity: z.enum(CLARITIES), missing: z.string().max(200), seen: z.string().max(200).optional() }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('observation'),
+    smell: z.enum(SMELLS),
+    sound: z.enum(SOUNDS),
+    clarity: z.enum(CLARITIES),
+    missing: z.string().max(200),
+    seen: z.string().max(200).optional(),
+  }),
   /** A batch of new salt water, as it turned out. */
-  z.strictObject({ ...eventBase, kind: z.literal('saltMixed'), litres: positive(100000), grams: positive(1e7), salinity: z.number().min(2).max(42) }),
-  z.strictObject({ ...eventBase, kind: z.literal('waterMade'), litres: positive(100000), minutes: positive(100000).nullable() }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('saltMixed'),
+    litres: positive(100000),
+    grams: positive(1e7),
+    salinity: z.number().min(2).max(42),
+  }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('waterMade'),
+    litres: positive(100000),
+    minutes: positive(100000).nullable(),
+  }),
   /** Alkalinity, calcium or magnesium: the rise it makes in the net volume, dKH or mg/L. */
-  z.strictObject({ ...eventBase, kind: z.literal('dose'), what: z.enum(DOSED), rise: positive(2000), grams: positive(1e6).nullable() }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('dose'),
+    what: z.enum(DOSED),
+    rise: positive(2000),
+    grams: positive(1e6).nullable(),
+  }),
 ]);
 
 /** What is aimed at, and where to be alarmed, for one parameter of one tank; stored units. */
-export const targetSchema = z.strictObject({
-  id, tankId: id, parameter: z.enum(PARAMETERS),
-  low: z.number().min(-5).max(100000), high: z.number().min(-5).max(100000),
-  alarmLow: z.number().min(-5).max(100000), alarmHigh: z.number().min(-5).max(100000),
-}).refine((t) => t.alarmLow <= t.low && t.low < t.high && t.high <= t.alarmHigh, 'expected alarmLow <= low < high <= alarmHigh');
+const targetSchema = z
+  .strictObject({
+    id,
+    tankId: id,
+    parameter: z.enum(PARAMETERS),
+    low: z.number().min(-5).max(100000),
+    high: z.number().min(-5).max(100000),
+    alarmLow: z.number().min(-5).max(100000),
+    alarmHigh: z.number().min(-5).max(100000),
+  })
+  .refine(
+    (t) => t.alarmLow <= t.low && t.low < t.high && t.high <= t.alarmHigh,
+    'expected alarmLow <= low < high <= alarmHigh',
+  );
 
-export const ownParameterSchema = z.strictObject({
-  id: z.enum(OWN_PARAMETERS), name: nameSchema, unit: z.string().max(20), min: z.number(), max: z.number(),
-}).refine((p) => p.max > p.min, 'expected "max" above "min"');
+const ownParameterSchema = z
+  .strictObject({
+    id: z.enum(OWN_PARAMETERS),
+    name: nameSchema,
+    unit: z.string().max(20),
+    min: z.number(),
+    max: z.number(),
+  })
+  .refine((p) => p.max > p.min, 'expected "max" above "min"');
 
 /** Something planned or left open: it stands on Today from its day on until it is done. */
-export const taskSchema = z.strictObject({ id, tankId: id, day, title: nameSchema, note, doneAt: time.nullable() });
+const taskSchema = z.strictObject({
+  id,
+  tankId: id,
+  day,
+  title: nameSchema,
+  note,
+  doneAt: time.nullable(),
+});
 
-export const SETUP_ITEMS = [
-  'floor', 'power', 'place', 'leakTest', 'overflow', 'drainDown', 'rockFirm', 'sandRinse', 'sandBefore', 'heaterBucket', 'topOffStop', 'lidReady',
-  'waterMade', 'saltMixed', 'fillSlow', 'heatFirst', 'saltTest', 'secondThermometer', 'flowOn', 'waterLine', 'sandAfter', 'lightsOff', 'lightsOn', 'lidOn',
-] as const;
 /** One point of the setting-up lists, dated when done. */
-export const setupSchema = z.strictObject({ id, tankId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
+const setupSchema = z.strictObject({ id, tankId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
 
-export const EQUIPMENT_KINDS = ['heater', 'pump', 'skimmer', 'light', 'filter', 'topOff', 'rodi', 'probe', 'consumable', 'other'] as const;
 export const equipmentSchema = z.strictObject({
-  id, tankId: id, name: nameSchema, kind: z.enum(EQUIPMENT_KINDS),
+  id,
+  tankId: id,
+  name: nameSchema,
+  kind: z.enum(EQUIPMENT_KINDS),
   where: z.string().max(MAX_NAME),
   sinceDay: day,
   price: amount(1e6).nullable(),
@@ -213,25 +315,31 @@ export const equipmentSchema = z.strictObject({
   endedDay: day.nullable(),
 });
 
-
-export const PLACES = ['wish', 'quarantine', 'display', 'gone'] as const;
-export const animalSchema = z.strictObject({
+const animalSchema = z.strictObject({
   id,
   tankId: id,
   speciesId: id,
   count: z.int().min(1).max(1000),
   /** Where it has been, oldest first; the last is where it is. */
-  moves: z.array(z.strictObject({ to: z.enum(PLACES), at: time, why: note })).min(1).max(100).refine(
-    (ms) => ms.every((m, i) => i === 0 || m.at >= (ms[i - 1]?.at ?? '')), 'expected moves in time order'),
+  moves: z
+    .array(z.strictObject({ to: z.enum(PLACES), at: time, why: note }))
+    .min(1)
+    .max(100)
+    .refine(
+      (ms) => ms.every((m, i) => i === 0 || m.at >= (ms[i - 1]?.at ?? '')),
+      'expected moves in time order',
+    ),
   quarantineId: id.nullable(),
   /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
   plannedDay: day.nullable(),
   /** What the look into each on arrival found. */
-  inspection: z.strictObject({ day, sound: z.int().min(0).max(1000), setAside: z.int().min(0).max(1000) }).optional(),
+  inspection: z
+    .strictObject({ day, sound: z.int().min(0).max(1000), setAside: z.int().min(0).max(1000) })
+    .optional(),
   loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).optional(),
 });
 
-export const quarantineSchema = z.strictObject({
+const quarantineSchema = z.strictObject({
   id,
   tankId: id,
   name: nameSchema,
@@ -243,22 +351,26 @@ export const quarantineSchema = z.strictObject({
   closedDay: day.nullable(),
 });
 
-export const SIGNS = ['spots', 'fastBreathing', 'scratching', 'notEating', 'clampedFins', 'cloudyEyes', 'sores', 'hiding', 'pests'] as const;
-export const lookSchema = z.strictObject({
-  id,
-  quarantineId: id,
-  day,
-  result: z.enum(['clear', 'sign']),
-  signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
-  note,
-}).refine((l) => l.result === 'sign' || l.signs.length === 0, 'expected no signs on a clear look');
+const lookSchema = z
+  .strictObject({
+    id,
+    quarantineId: id,
+    day,
+    result: z.enum(['clear', 'sign']),
+    signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
+    note,
+  })
+  .refine((l) => l.result === 'sign' || l.signs.length === 0, 'expected no signs on a clear look');
 
-export const DRIP_CHECKS = ['toppedOff', 'topOffUnplugged', 'lidOn', 'lightsLow', 'topOffBackOn', 'dripWaterReplaced'] as const;
-export const dripSchema = z.strictObject({
+const dripSchema = z.strictObject({
   id,
   tankId: id,
   animalIds: z.array(id).min(1).max(100),
-  bag: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38), litres: positive(200) }),
+  bag: z.strictObject({
+    salinity: z.number().min(2).max(42),
+    tempC: z.number().min(5).max(38),
+    litres: positive(200),
+  }),
   tank: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
   roomTempC: z.number().min(-10).max(45),
   /** True while the container floats in the tank or sump: no heat is lost to the room. */
@@ -269,10 +381,15 @@ export const dripSchema = z.strictObject({
   startedAt: time.nullable(),
   finishedAt: time.nullable(),
   /** When each point of the list was confirmed; absent until then. */
-  checks: z.strictObject(Object.fromEntries(DRIP_CHECKS.map((c) => [c, time.nullable()])) as Record<(typeof DRIP_CHECKS)[number], z.ZodNullable<typeof time>>),
+  checks: z.strictObject(
+    Object.fromEntries(DRIP_CHECKS.map((c) => [c, time.nullable()])) as Record<
+      (typeof DRIP_CHECKS)[number],
+      z.ZodNullable<typeof time>
+    >,
+  ),
 });
 
-export const settingsSchema = z.strictObject({
+const settingsSchema = z.strictObject({
   id: z.literal('person'),
   units: z.strictObject({
     volume: z.enum(VOLUME_UNITS),
@@ -286,7 +403,7 @@ export const settingsSchema = z.strictObject({
   timerSound: z.boolean().optional(),
 });
 
-/** Every collection of the document with the schema of its entities. The order is the order of the file. */
+/** Every collection of the document with the schema of its entities. */
 export const COLLECTIONS = {
   settings: settingsSchema,
   tanks: tankSchema,
@@ -303,47 +420,4 @@ export const COLLECTIONS = {
   tasks: taskSchema,
   setup: setupSchema,
   equipment: equipmentSchema,
-} as const;
-
-export type CollectionName = keyof typeof COLLECTIONS;
-export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[];
-export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
-export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
-
-export type Tank = Entity<'tanks'>;
-export type Kit = Entity<'kits'>;
-export type Sample = Entity<'samples'>;
-export type Reading = Sample['readings'][number];
-export type ReadingValue = Reading['value'];
-export type TankEvent = Entity<'events'>;
-export type EventKind = TankEvent['kind'];
-export type Animal = Entity<'animals'>;
-export type Place = Animal['moves'][number]['to'];
-export type Quarantine = Entity<'quarantines'>;
-export type Look = Entity<'looks'>;
-export type Sign = Look['signs'][number];
-export type Drip = Entity<'drips'>;
-export type Calibration = Entity<'calibrations'>;
-export type Target = Entity<'targets'>;
-export type OwnParameterSpec = Entity<'ownParameters'>;
-export type AmmoniaProduct = z.infer<typeof ammoniaProductSchema>;
-export type Task = Entity<'tasks'>;
-export type SetupItem = (typeof SETUP_ITEMS)[number];
-export type Equipment = Entity<'equipment'>;
-export type Dosed = (typeof DOSED)[number];
-export type DripCheck = (typeof DRIP_CHECKS)[number];
-export type Settings = Entity<'settings'>;
-
-/** Entities by id, collection by collection. */
-export type Document = { [C in CollectionName]: Record<string, Entity<C>> };
-
-export const DEFAULT_SETTINGS: Settings = {
-  id: 'person',
-  units: { volume: 'L', temperature: 'C', salinity: 'ppt', length: 'cm', mass: 'g' },
-  theme: 'system',
-};
-
-/** A document with nothing in it; settings are absent until the person changes one. */
-export function emptyDocument(): Document {
-  return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}])) as Document;
-}
+} as const satisfies Record<CollectionName, z.ZodType>;

@@ -1,11 +1,39 @@
 /** Kits a first tank starts with, so that the first reading needs no form. Plain, unbranded, changeable. */
-import type { Kit } from './schema';
+import { type Kit } from './types';
 
-const steps = (id: string, name: string, parameter: Kit['parameter'], values: number[], waitMinutes: number): Kit => ({
-  id, name, parameter, scale: { kind: 'steps', steps: values, topOpen: true }, basis: 'ion', salinityUnit: null, expires: null, waitMinutes, archived: false,
+const steps = (
+  id: string,
+  name: string,
+  parameter: Kit['parameter'],
+  values: number[],
+  waitMinutes: number,
+): Kit => ({
+  id,
+  name,
+  parameter,
+  scale: { kind: 'steps', steps: values, topOpen: true },
+  basis: 'ion',
+  salinityUnit: null,
+  expires: null,
+  waitMinutes,
+  archived: false,
 });
-const meter = (id: string, name: string, parameter: Kit['parameter'], resolution: number, salinityUnit: Kit['salinityUnit'] = null): Kit => ({
-  id, name, parameter, scale: { kind: 'number', resolution }, basis: null, salinityUnit, expires: null, waitMinutes: null, archived: false,
+const meter = (
+  id: string,
+  name: string,
+  parameter: Kit['parameter'],
+  resolution: number,
+  salinityUnit: Kit['salinityUnit'] = null,
+): Kit => ({
+  id,
+  name,
+  parameter,
+  scale: { kind: 'number', resolution },
+  basis: null,
+  salinityUnit,
+  expires: null,
+  waitMinutes: null,
+  archived: false,
 });
 
 export const STARTER_KITS: readonly Kit[] = [

@@ -40,7 +40,8 @@ export function strengthMgNPerMl(strength: AmmoniaStrength, dropsPerMl: number):
       assertPositive('perLitres', strength.perLitres, 'L');
       assertPositive('raisesMgPerL', strength.raisesMgPerL, 'mg/L');
       assertPositive('dropsPerMl', dropsPerMl, 'drops per mL');
-      const mgNPerDrop = (toMgNPerL('ammonia', strength.basis, strength.raisesMgPerL) * strength.perLitres) / strength.drops;
+      const mgNPerDrop =
+        (toMgNPerL('ammonia', strength.basis, strength.raisesMgPerL) * strength.perLitres) / strength.drops;
       return mgNPerDrop * dropsPerMl;
     }
   }
@@ -57,6 +58,3 @@ export function ammoniaDose(request: DoseRequest): Dose {
   const mL = mgN / strengthMgNPerMl(request.strength, request.dropsPerMl);
   return { mgN, mL, drops: Math.max(1, Math.round(mL * request.dropsPerMl)), mgNPerL };
 }
-
-/** Above this total ammonia more dosing stalls the second bacteria (science: 4-5 mg/L total); mg N/L, 4 mg/L as NH4. */
-export const DOSE_CEILING_MG_N_PER_L = 4 / 1.2878;

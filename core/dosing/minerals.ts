@@ -1,6 +1,8 @@
 /** Alkalinity, calcium and magnesium: what is used a day, whether the three fit together, and what to add. */
 import { assertPositive, assertRange } from '../check';
 import type { Dosed, TankEvent } from '../document';
+import { DAY_MS } from '../time';
+import { DOSING } from './limits';
 
 /** Pure compounds, mg for one litre and one unit (dKH or mg/L) raised. From molar masses: 1 dKH = 0.35663 meq/L; NaHCO3 84.007 -> 29.96;
  *  Na2CO3 105.988/2 -> 18.90; CaCl2.2H2O 147.014/40.078 = 3.668; CaCl2 110.98/40.078 = 2.769; MgCl2.6H2O 203.30/24.305 = 8.365. */
@@ -14,10 +16,11 @@ export const COMPOUNDS = {
 export type Compound = keyof typeof COMPOUNDS;
 
 /** Usual ceilings a day with animals in the tank: dKH, mg/L, mg/L. */
-export const DAILY_CEILING: Record<Dosed, number> = { alkalinity: 1, calcium: 20, magnesium: 100 };
-
-/** Calcium a skeleton takes with one dKH, mg/L. */
-export const CALCIUM_PER_DKH = 7.15;
+export const DAILY_CEILING: Record<Dosed, number> = {
+  alkalinity: DOSING.alkalinityPerDay,
+  calcium: DOSING.calciumPerDay,
+  magnesium: DOSING.magnesiumPerDay,
+};
 
 /** Grams of a compound for a rise (dKH or mg/L) in a volume. Check by hand: 1 dKH in 100 L bicarbonate = 2.996 g. */
 export function compoundGrams(compound: Compound, rise: number, netL: number): number {
@@ -50,16 +53,29 @@ export interface MineralPoint {
 export type MineralMove = { atMs: number; rise: number } | { atMs: number; keep: number; incoming: number };
 
 /** What fresh salt water is taken to bring where nobody measured it: dKH, mg/L, mg/L. */
-export const USUAL_IN_NEW_WATER: Record<Dosed, number> = { alkalinity: 8.5, calcium: 430, magnesium: 1350 };
+export const USUAL_IN_NEW_WATER: Record<Dosed, number> = {
+  alkalinity: DOSING.newWaterAlkalinity,
+  calcium: DOSING.newWaterCalcium,
+  magnesium: DOSING.newWaterMagnesium,
+};
 
 /** What doses and water changes did to one of the three, in order. */
 export function movesOf(events: readonly TankEvent[], what: Dosed, netL: number): MineralMove[] {
   assertPositive('netL', netL, 'L');
-  return events.flatMap((e): MineralMove[] => {
-    if (e.kind === 'dose' && e.what === what) return [{ atMs: Date.parse(e.at), rise: e.rise }];
-    if (e.kind === 'waterChange') return [{ atMs: Date.parse(e.at), keep: 1 - Math.min(1, e.litres / netL), incoming: USUAL_IN_NEW_WATER[what] }];
-    return [];
-  }).sort((a, b) => a.atMs - b.atMs);
+  return events
+    .flatMap((e): MineralMove[] => {
+      if (e.kind === 'dose' && e.what === what) return [{ atMs: Date.parse(e.at), rise: e.rise }];
+      if (e.kind === 'waterChange')
+        return [
+          {
+            atMs: Date.parse(e.at),
+            keep: 1 - Math.min(1, e.litres / netL),
+            incoming: USUAL_IN_NEW_WATER[what],
+          },
+        ];
+      return [];
+    })
+    .sort((a, b) => a.atMs - b.atMs);
 }
 
 export interface DailyUse {
@@ -70,11 +86,12 @@ export interface DailyUse {
   days: number;
 }
 
-const DAY_MS = 86_400_000;
-
 /** Each reading as it would be had nothing been added or changed since the first: days from the first, and the value.
  *  The level just before a change is taken as the last reading. */
-export function withoutMoves(points: readonly MineralPoint[], moves: readonly MineralMove[]): { day: number; value: number }[] {
+export function withoutMoves(
+  points: readonly MineralPoint[],
+  moves: readonly MineralMove[],
+): { day: number; value: number }[] {
   const first = points[0];
   if (!first) return [];
   const sorted = [...moves].sort((a, b) => a.atMs - b.atMs);
@@ -99,12 +116,18 @@ export function dailyUse(points: readonly MineralPoint[], moves: readonly Minera
   const last = points[points.length - 1];
   if (!first || !last || points.length < 3 || last.atMs - first.atMs < 3 * DAY_MS) return null;
   const bare = withoutMoves(points, moves);
-  const { slope, se } = straightLine(bare.map((p) => p.day), bare.map((p) => p.value));
+  const { slope, se } = straightLine(
+    bare.map((p) => p.day),
+    bare.map((p) => p.value),
+  );
   return { perDay: -slope, se, points: points.length, days: (last.atMs - first.atMs) / DAY_MS };
 }
 
 /** Least squares with the standard error of the slope (n - 2 degrees of freedom). */
-export function straightLine(xs: readonly number[], ys: readonly number[]): { slope: number; intercept: number; se: number } {
+export function straightLine(
+  xs: readonly number[],
+  ys: readonly number[],
+): { slope: number; intercept: number; se: number } {
   const n = xs.length;
   const mx = xs.reduce((a, b) => a + b, 0) / n;
   const my = ys.reduce((a, b) => a + b, 0) / n;
@@ -119,11 +142,17 @@ export function straightLine(xs: readonly number[], ys: readonly number[]): { sl
 export type Balance = 'together' | 'calciumFast' | 'alkalinityFast' | 'noUse';
 
 /** Do calcium and alkalinity fall together as skeletons take them? Departures of over half point to a test error, a change or precipitation. */
-export function mineralBalance(alkPerDay: number, calciumPerDay: number): { balance: Balance; expectedCalcium: number } {
-  const expectedCalcium = alkPerDay * CALCIUM_PER_DKH;
-  if (alkPerDay < 0.02) return { balance: 'noUse', expectedCalcium };
+export function mineralBalance(
+  alkPerDay: number,
+  calciumPerDay: number,
+): { balance: Balance; expectedCalcium: number } {
+  const expectedCalcium = alkPerDay * DOSING.calciumPerDkh;
+  if (alkPerDay < DOSING.noUseBelowDkh) return { balance: 'noUse', expectedCalcium };
   const ratio = calciumPerDay / expectedCalcium;
-  return { balance: ratio > 1.5 ? 'calciumFast' : ratio < 0.5 ? 'alkalinityFast' : 'together', expectedCalcium };
+  return {
+    balance: ratio > 1.5 ? 'calciumFast' : ratio < 0.5 ? 'alkalinityFast' : 'together',
+    expectedCalcium,
+  };
 }
 
 /** What a reading would be at another salinity: minerals scale with it. */

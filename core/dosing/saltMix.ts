@@ -1,15 +1,12 @@
 /** New salt water: how much salt, learned from the person's own batches. */
 import { assertPositive, assertRange } from '../check';
+import { DOSING } from './limits';
 
 export interface SaltBatch {
   litres: number;
   grams: number;
   salinity: number;
 }
-
-/** Grams a litre that usual mixes need for 35: 36 to 40, with their water of crystallisation; dry sea salts 35.8. */
-export const USUAL_GRAMS_PER_LITRE = 38;
-const PRIOR_BATCHES = 1.5;
 
 export interface SaltStrength {
   /** Grams for one litre of 35. */
@@ -23,10 +20,13 @@ export interface SaltStrength {
  *  Check by hand: one batch of 40 g/L -> (40 + 1.5 x 38)/2.5 = 38.8. */
 export function learnedStrength(batches: readonly SaltBatch[]): SaltStrength {
   const used = batches.slice(-6).map((b) => (b.grams / b.litres) * (35 / b.salinity));
-  for (const g of used) assertRange('grams a litre for 35', g, 20, 80, 'g/L: check litres and grams of the batch');
+  for (const g of used)
+    assertRange('grams a litre for 35', g, 20, 80, 'g/L: check litres and grams of the batch');
   const n = used.length;
-  const gramsPerLitre = (used.reduce((a, b) => a + b, 0) + PRIOR_BATCHES * USUAL_GRAMS_PER_LITRE) / (n + PRIOR_BATCHES);
-  return { gramsPerLitre, sdShare: 0.06 / Math.sqrt(1 + n / PRIOR_BATCHES), batches: n };
+  const gramsPerLitre =
+    (used.reduce((a, b) => a + b, 0) + DOSING.saltPriorBatches * DOSING.saltGramsPerLitre) /
+    (n + DOSING.saltPriorBatches);
+  return { gramsPerLitre, sdShare: 0.06 / Math.sqrt(1 + n / DOSING.saltPriorBatches), batches: n };
 }
 
 /** Salt for a batch. Check by hand: 20 L to 35 at 38 g/L = 760 g. */
@@ -37,15 +37,21 @@ export function saltFor(litres: number, salinity: number, gramsPerLitreAt35: num
   return (litres * gramsPerLitreAt35 * salinity) / 35;
 }
 
-export type BatchCorrection = { kind: 'right' } | { kind: 'salt'; grams: number } | { kind: 'water'; litres: number };
+export type BatchCorrection =
+  { kind: 'right' } | { kind: 'salt'; grams: number } | { kind: 'water'; litres: number };
 
 /** What a batch that came out wrong needs: salt when weak, fresh water when strong. Mass of salt is kept; volumes add.
  *  Check by hand: 20 L of 37 to 35 -> 20 x (37/35 - 1) = 1.14 L water. */
-export function correctBatch(litres: number, is: number, target: number, gramsPerLitreAt35: number): BatchCorrection {
+export function correctBatch(
+  litres: number,
+  is: number,
+  target: number,
+  gramsPerLitreAt35: number,
+): BatchCorrection {
   assertPositive('litres', litres, 'L');
   assertRange('is', is, 0, 60, 'practical salinity');
   assertRange('target', target, 2, 42, 'practical salinity');
-  if (Math.abs(is - target) < 0.2) return { kind: 'right' };
+  if (Math.abs(is - target) < DOSING.batchRightWithin) return { kind: 'right' };
   if (is < target) return { kind: 'salt', grams: (litres * gramsPerLitreAt35 * (target - is)) / 35 };
   return { kind: 'water', litres: litres * (is / target - 1) };
 }
@@ -65,7 +71,13 @@ export interface SalinityStep {
 
 /** Steps of at most `maxPerDay`. Up: the day's evaporation is replaced by water rich enough, never above 40; where that cannot
  *  carry the step, the step is what it can carry. @throws RangeError for targets out of 30..38 or no evaporation to use on the way up. */
-export function salinityPlan(o: { from: number; to: number; netL: number; evaporationLPerDay: number; maxPerDay: number }): SalinityStep[] {
+export function salinityPlan(o: {
+  from: number;
+  to: number;
+  netL: number;
+  evaporationLPerDay: number;
+  maxPerDay: number;
+}): SalinityStep[] {
   assertRange('from', o.from, 20, 42, 'practical salinity');
   assertRange('to', o.to, 20, 38, 'practical salinity');
   assertPositive('netL', o.netL, 'L');
@@ -79,7 +91,11 @@ export function salinityPlan(o: { from: number; to: number; netL: number; evapor
       steps.push({ day, from: s, to, swapL: o.netL * (1 - to / s), topUpL: 0, topUpSalinity: 0 });
       s = to;
     } else {
-      assertPositive('evaporationLPerDay', o.evaporationLPerDay, 'L a day: salinity rises by topping up what evaporated with salt water');
+      assertPositive(
+        'evaporationLPerDay',
+        o.evaporationLPerDay,
+        'L a day: salinity rises by topping up what evaporated with salt water',
+      );
       const topUpSalinity = Math.min(40, (wanted * o.netL) / o.evaporationLPerDay);
       const to = s + (topUpSalinity * o.evaporationLPerDay) / o.netL;
       steps.push({ day, from: s, to, swapL: 0, topUpL: o.evaporationLPerDay, topUpSalinity });

@@ -14,7 +14,11 @@ export function heatLossWPerK(lengthCm: number, widthCm: number, heightCm: numbe
 }
 
 /** Heater that holds the tank above the coldest room, with half in reserve. */
-export function heaterWatts(lossWPerK: number, tankC: number, coldestRoomC: number): { holdW: number; suggestedW: number } {
+export function heaterWatts(
+  lossWPerK: number,
+  tankC: number,
+  coldestRoomC: number,
+): { holdW: number; suggestedW: number } {
   assertPositive('lossWPerK', lossWPerK, 'W/K');
   assertRange('tankC', tankC, 10, 35, 'C');
   assertRange('coldestRoomC', coldestRoomC, -20, 45, 'C');
@@ -30,7 +34,10 @@ export function degreeCostPerMonth(lossWPerK: number, pricePerKWh: number): numb
 }
 
 /** Flow left at a head: falls straight to nothing at the highest head. A stated estimate; real curves bend. Turnover in tank volumes an hour. */
-export function realFlow(o: { ratedLPerH: number; headCm: number; maxHeadCm: number; netL: number }): { litresPerHour: number; turnover: number } {
+export function realFlow(o: { ratedLPerH: number; headCm: number; maxHeadCm: number; netL: number }): {
+  litresPerHour: number;
+  turnover: number;
+} {
   assertPositive('ratedLPerH', o.ratedLPerH, 'L/h');
   assertPositive('maxHeadCm', o.maxHeadCm, 'cm');
   assertRange('headCm', o.headCm, 0, o.maxHeadCm, 'cm, below the highest the pump reaches');
@@ -40,7 +47,11 @@ export function realFlow(o: { ratedLPerH: number; headCm: number; maxHeadCm: num
 }
 
 /** Sand for a depth, and what it displaces. Check by hand: 4 cm on 100 x 50 at 1.3 kg/L = 26 kg; grains 2.8 kg/L displace 9.29 L. */
-export function sandFor(areaCm2: number, depthCm: number, bulkKgPerL: number): { kg: number; displacesL: number } {
+export function sandFor(
+  areaCm2: number,
+  depthCm: number,
+  bulkKgPerL: number,
+): { kg: number; displacesL: number } {
   assertPositive('areaCm2', areaCm2, 'cm2');
   assertRange('depthCm', depthCm, 0.1, 40, 'cm');
   assertRange('bulkKgPerL', bulkKgPerL, 0.8, 2, 'kg/L');
@@ -64,7 +75,11 @@ export function rockDisplaces(kg: number, closedPoreShare: number): number {
 }
 
 /** Media blocks, by what the maker states a block serves. */
-export function mediaBlocks(netL: number, litresPerBlockLight: number, litresPerBlockHeavy: number): { light: number; heavy: number } {
+export function mediaBlocks(
+  netL: number,
+  litresPerBlockLight: number,
+  litresPerBlockHeavy: number,
+): { light: number; heavy: number } {
   assertPositive('netL', netL, 'L');
   assertPositive('litresPerBlockLight', litresPerBlockLight, 'L a block');
   assertPositive('litresPerBlockHeavy', litresPerBlockHeavy, 'L a block');
@@ -72,7 +87,10 @@ export function mediaBlocks(netL: number, litresPerBlockLight: number, litresPer
 }
 
 /** What drains to the sump when the power goes: display area x (running level - lowest open outlet or lip) + pipes. */
-export function drainDown(o: { areaCm2: number; dropCm: number; pipesL: number; sumpRoomL: number }): { litres: number; spareL: number } {
+export function drainDown(o: { areaCm2: number; dropCm: number; pipesL: number; sumpRoomL: number }): {
+  litres: number;
+  spareL: number;
+} {
   assertPositive('areaCm2', o.areaCm2, 'cm2');
   assertRange('dropCm', o.dropCm, 0, 200, 'cm');
   assertRange('pipesL', o.pipesL, 0, 1000, 'L');
@@ -82,14 +100,24 @@ export function drainDown(o: { areaCm2: number; dropCm: number; pipesL: number; 
 }
 
 /** Mass of the filled system and its load on the floor. Glass 2.5 kg/L. */
-export function systemWeight(o: { netL: number; rockKg: number; sandKg: number; lengthCm: number; widthCm: number; heightCm: number; glassMm: number; standKg: number }): { kg: number; kgPerM2: number; glassKg: number } {
+export function systemWeight(o: {
+  netL: number;
+  rockKg: number;
+  sandKg: number;
+  lengthCm: number;
+  widthCm: number;
+  heightCm: number;
+  glassMm: number;
+  standKg: number;
+}): { kg: number; kgPerM2: number; glassKg: number } {
   assertPositive('netL', o.netL, 'L');
   assertPositive('lengthCm', o.lengthCm, 'cm');
   assertPositive('widthCm', o.widthCm, 'cm');
   assertPositive('heightCm', o.heightCm, 'cm');
   assertRange('glassMm', o.glassMm, 2, 50, 'mm');
   assertRange('standKg', o.standKg, 0, 2000, 'kg');
-  const glassL = ((o.lengthCm * o.widthCm + 2 * (o.lengthCm + o.widthCm) * o.heightCm) * (o.glassMm / 10)) / 1000;
+  const glassL =
+    ((o.lengthCm * o.widthCm + 2 * (o.lengthCm + o.widthCm) * o.heightCm) * (o.glassMm / 10)) / 1000;
   const glassKg = glassL * 2.5;
   const kg = (o.netL * densityKgPerM3(35, 25)) / 1000 + o.rockKg + o.sandKg + glassKg + o.standKg;
   return { kg, kgPerM2: kg / ((o.lengthCm * o.widthCm) / 1e4), glassKg };
@@ -109,11 +137,19 @@ export interface LightStep {
 
 /** A ramp by equal ratios from a start to an end percentage: each step multiplies by the same number, each is held some days.
  *  Check by hand: 20 to 80 in two steps: x2 each: 20, 40, 80. @throws RangeError when it would not rise. */
-export function lightRamp(startPercent: number, endPercent: number, steps: number, holdDays: number): LightStep[] {
+export function lightRamp(
+  startPercent: number,
+  endPercent: number,
+  steps: number,
+  holdDays: number,
+): LightStep[] {
   assertRange('startPercent', startPercent, 1, 100, '%');
   assertRange('endPercent', endPercent, startPercent, 100, '%, at or above the start');
   assertRange('steps', steps, 1, 60, 'steps');
   assertRange('holdDays', holdDays, 1, 60, 'days');
   const ratio = (endPercent / startPercent) ** (1 / steps);
-  return Array.from({ length: steps + 1 }, (_, i) => ({ day: i * holdDays, percent: startPercent * ratio ** i }));
+  return Array.from({ length: steps + 1 }, (_, i) => ({
+    day: i * holdDays,
+    percent: startPercent * ratio ** i,
+  }));
 }

@@ -3,21 +3,60 @@ import { setupLists } from '../setup';
 import { breakingIn, dueUpkeep, money, nextService } from '.';
 
 const part = (patch: Partial<Equipment>): Equipment => ({
-  id: 'e', tankId: 't', name: 'Skimmer', kind: 'skimmer', where: 'sump', sinceDay: '2026-01-01', price: 120, monthly: 2, watts: 10, breakInDays: 14,
-  serviceEveryDays: 30, services: [], settings: [], loan: null, endedDay: null, ...patch,
+  id: 'e',
+  tankId: 't',
+  name: 'Skimmer',
+  kind: 'skimmer',
+  where: 'sump',
+  sinceDay: '2026-01-01',
+  price: 120,
+  monthly: 2,
+  watts: 10,
+  breakInDays: 14,
+  serviceEveryDays: 30,
+  services: [],
+  settings: [],
+  loan: null,
+  endedDay: null,
+  ...patch,
 });
 
 test('service counts from the last one, or from the start; a part that is gone asks for nothing', () => {
   expect(nextService(part({}))).toBe('2026-01-31');
-  expect(nextService(part({ services: [{ day: '2026-02-10', note: '' }, { day: '2026-01-20', note: '' }] }))).toBe('2026-03-12');
+  expect(
+    nextService(
+      part({
+        services: [
+          { day: '2026-02-10', note: '' },
+          { day: '2026-01-20', note: '' },
+        ],
+      }),
+    ),
+  ).toBe('2026-03-12');
   expect(nextService(part({ endedDay: '2026-02-01' }))).toBeNull();
 });
 test('what is due, latest first, loans among it', () => {
-  const due = dueUpkeep([part({}), part({ id: 'l', name: 'Meter', serviceEveryDays: null, loan: { from: 'club', dueDay: '2026-01-15', returnedDay: null } })], '2026-02-02');
-  expect(due.map((x) => [x.kind, x.lateDays])).toEqual([['loanBack', 18], ['service', 2]]);
+  const due = dueUpkeep(
+    [
+      part({}),
+      part({
+        id: 'l',
+        name: 'Meter',
+        serviceEveryDays: null,
+        loan: { from: 'club', dueDay: '2026-01-15', returnedDay: null },
+      }),
+    ],
+    '2026-02-02',
+  );
+  expect(due.map((x) => [x.kind, x.lateDays])).toEqual([
+    ['loanBack', 18],
+    ['service', 2],
+  ]);
 });
-test('money: 10 W for a month are 7.2 kWh', () => expect(money([part({})], 0.5)).toEqual({ spent: 120, perMonth: 2 + 3.6, watts: 10 }));
-test('breaking in ends with its days', () => expect(['2026-01-10', '2026-01-20'].map((day) => breakingIn(part({}), day))).toEqual([true, false]));
+test('money: 10 W for a month are 7.2 kWh', () =>
+  expect(money([part({})], 0.5)).toEqual({ spent: 120, perMonth: 2 + 3.6, watts: 10 }));
+test('breaking in ends with its days', () =>
+  expect(['2026-01-10', '2026-01-20'].map((day) => breakingIn(part({}), day))).toEqual([true, false]));
 test('the lists adapt to sump, sand and school', () => {
   const lists = setupLists({ school: 'watchGlass', sand: 'after', hasSump: false, hasSand: true });
   const items = [...lists.beforeWater, ...lists.filling].map((p) => p.item);

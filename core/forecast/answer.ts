@@ -1,14 +1,16 @@
 /** The whole question in one call: a tank of a document at a moment, under a plan, to dates and bands. The screen's worker and the
  *  headless face both come through here, so that both say the same. */
-import { documentAsOf, type Document } from '../document';
-import { DAY_MS, gatherEvidence, lastOf, proofState } from '../readiness';
+import { documentAsOf, type Document, type Tank } from '../document';
+import { gatherEvidence, lastOf, proofState } from '../evidence';
+import { DAY_MS } from '../time';
+import type { CannotCode, StatementOf } from '../statements';
 import { netVolume } from '../volume';
 import { forecast, type Forecast, type Quantiles } from './forecast';
 import { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
 import { defaultPlan, type CarePlan, type PlanChoice } from './plan';
 import { fitBands, fittedNumbers, nextTest, type FitDay, type Fitted, type NextTest } from './fit';
 import { surprises, type Surprise } from './surprise';
-import { timelineOf } from './timeline';
+import { timelineOf, type Timeline } from './timeline';
 
 export interface Question {
   tankId: string;
@@ -22,33 +24,48 @@ export interface Question {
 }
 
 export type Answer =
-  | { status: 'cannotSay'; because: string }
-  | { status: 'ok'; atMs: number; startMs: number; plan: CarePlan; forecast: Forecast; proved: boolean; readings: number; acceptance: number; surprises: Surprise[]; fit: FitDay[]; fitted: Fitted; loadMgN: number | null; nextTest: NextTest | null };
+  | { status: 'cannotSay'; because: StatementOf<CannotCode> }
+  | {
+      status: 'ok';
+      atMs: number;
+      startMs: number;
+      plan: CarePlan;
+      forecast: Forecast;
+      proved: boolean;
+      readings: number;
+      acceptance: number;
+      surprises: Surprise[];
+      fit: FitDay[];
+      fitted: Fitted;
+      loadMgN: number | null;
+      nextTest: NextTest | null;
+    };
 
 /** Share of the ammonia and nitrite readings that the fit may leave unexplained; above it the log and the kits contradict each other. */
 const TOO_MANY = 0.4;
+/** A cycle's forecast says nothing about a tank older than this, days. */
+const LONGEST_DAYS = 380;
 
 /** Fits and forecasts; yields progress. The posterior is handed out for what-ifs, and for the same question under another plan: given
  *  back as `fitted`, nothing is fitted anew. @throws RangeError for a tank that is not there. */
-export function* answer(doc: Document, q: Question, fitted: Posterior | null = null): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
+export function* answer(
+  doc: Document,
+  q: Question,
+  fitted: Posterior | null = null,
+): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
   const known = documentAsOf(doc, q.atMs);
   const tank = known.tanks[q.tankId];
   if (!tank) throw new RangeError(`there is no tank "${q.tankId}" in the document`);
   const evidence = gatherEvidence(known, q.tankId, q.atMs);
   const volume = netVolume(tank);
   const timeline = timelineOf(evidence, volume.sdL / volume.netL);
-  const nitrogen = timeline.observations.filter((o) => o.what < 2).length;
-  if (nitrogen === 0) {
-    return { answer: { status: 'cannotSay', because: timeline.acts.length === 0 ? 'nothing is logged yet: an ammonia source and a first test of ammonia and nitrite start it.' : 'there is no trusted reading of ammonia or nitrite yet. One sitting with both starts it.' }, posterior: null };
-  }
-  if (timeline.nowDay > 380) return { answer: { status: 'cannotSay', because: 'the log is over a year long: a forecast of a cycle would say nothing about a tank this old.' }, posterior: null };
-  if (timeline.acts.length === 0 && tank.ammoniaSource !== 'dieOff' && timeline.observations.every((o) => o.what > 1 || o.low <= 0)) {
-    return { answer: { status: 'cannotSay', because: 'all readings are zero and nothing to oxidise is logged: a zero before any rise says nothing about bacteria.' }, posterior: null };
-  }
-  const posterior = fitted ?? (yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
+  const silent = whySilent(tank, timeline);
+  if (silent) return { answer: { status: 'cannotSay', because: silent }, posterior: null };
+  const posterior =
+    fitted ?? (yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
   const surprising = surprises(posterior);
   if (surprising.share > TOO_MANY) {
-    return { answer: { status: 'cannotSay', because: 'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.' }, posterior: null };
+    return { answer: { status: 'cannotSay', because: { code: 'readingsContradict' } }, posterior: null };
   }
   const plan = defaultPlan(tank, timeline, q.plan);
   const out = forecast(posterior, plan, { horizonDays: q.horizonDays, seed: q.seed, loadMgN: q.loadMgN });
@@ -59,12 +76,44 @@ export function* answer(doc: Document, q: Question, fitted: Posterior | null = n
   const fresh = (p: { atMs: number } | undefined) => p !== undefined && q.atMs - p.atMs <= 3 * DAY_MS;
   return {
     answer: {
-      status: 'ok', atMs: q.atMs, startMs: timeline.startMs, plan, proved, readings: timeline.observations.length, acceptance: posterior.acceptance, surprises: surprising.recent, fit: fitBands(posterior), fitted: fittedNumbers(posterior), loadMgN: q.loadMgN, nextTest: nextTest(out, timeline),
+      status: 'ok',
+      atMs: q.atMs,
+      startMs: timeline.startMs,
+      plan,
+      proved,
+      readings: timeline.observations.length,
+      acceptance: posterior.acceptance,
+      surprises: surprising.recent,
+      fit: fitBands(posterior),
+      fitted: fittedNumbers(posterior),
+      loadMgN: q.loadMgN,
+      nextTest: nextTest(out, timeline),
       // What a proof has shown is not forecast any more.
-      forecast: proved ? { ...out, ready: now, readyNowShare: 1, neverShare: 0, readyDays: new Float64Array(out.readyDays.length), ammoniaClear: lastA?.zero && fresh(lastA) ? now : out.ammoniaClear, nitriteClear: lastN?.zero && fresh(lastN) ? now : out.nitriteClear } : out,
+      forecast: proved
+        ? {
+            ...out,
+            ready: now,
+            readyNowShare: 1,
+            neverShare: 0,
+            readyDays: new Float64Array(out.readyDays.length),
+            ammoniaClear: lastA?.zero && fresh(lastA) ? now : out.ammoniaClear,
+            nitriteClear: lastN?.zero && fresh(lastN) ? now : out.nitriteClear,
+          }
+        : out,
     },
     posterior,
   };
+}
+
+/** What forbids a forecast before anything is fitted; null when there is something to fit. */
+function whySilent(tank: Tank, timeline: Timeline): StatementOf<CannotCode> | null {
+  const nothingGiven = timeline.acts.length === 0;
+  if (!timeline.observations.some((o) => o.what < 2)) {
+    return { code: nothingGiven ? 'nothingLogged' : 'noTrustedNitrogen' };
+  }
+  if (timeline.nowDay > LONGEST_DAYS) return { code: 'logTooLong' };
+  const neverFound = timeline.observations.every((o) => o.what > 1 || o.low <= 0);
+  return nothingGiven && tank.ammoniaSource !== 'dieOff' && neverFound ? { code: 'onlyZeros' } : null;
 }
 
 /** Runs a question to its end without pauses. */

@@ -14,7 +14,15 @@ export function fitBands(p: Posterior): FitDay[] {
   const every = Math.max(1, Math.ceil(t.nowDay / 120));
   const days: number[] = [];
   for (let d = 0; d < t.nowDay; d += every) days.push(d);
-  const marks: Observation[] = days.map((day) => ({ day, what: 0, low: 0, mid: 0, high: 0, share: 0, floor: 0 }));
+  const marks: Observation[] = days.map((day) => ({
+    day,
+    what: 0,
+    low: 0,
+    mid: 0,
+    high: 0,
+    share: 0,
+    floor: 0,
+  }));
   const m = machineFor(t);
   const plan = planSteps(t.acts, marks, 0, t.nowDay);
   const seen = days.map(() => [2, 3, 4, 7].map(() => new Float64Array(n)));
@@ -23,10 +31,11 @@ export function fitBands(p: Posterior): FitDay[] {
     noiseFrom(p.z, i * DIMENSIONS, m.noise);
     startState(m.state, m.params);
     runPlan(m.state, plan, m.params, m.noise, 0, t, (state, from, count) => {
-      for (let k = from; k < from + count; k++) [2, 3, 4, 7].forEach((slot, j) => {
-        const list = seen[k]?.[j];
-        if (list) list[i] = state[slot] as number;
-      });
+      for (let k = from; k < from + count; k++)
+        [2, 3, 4, 7].forEach((slot, j) => {
+          const list = seen[k]?.[j];
+          if (list) list[i] = state[slot] as number;
+        });
     });
   }
   const band = (list: Float64Array | undefined): [number, number, number] => {
@@ -34,7 +43,13 @@ export function fitBands(p: Posterior): FitDay[] {
     const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
     return [q(0.1), q(0.5), q(0.9)];
   };
-  return days.map((day, k) => ({ day: day - t.nowDay, ammonia: band(seen[k]?.[0]), nitrite: band(seen[k]?.[1]), nitrate: band(seen[k]?.[2]), alkalinity: band(seen[k]?.[3]) }));
+  return days.map((day, k) => ({
+    day: day - t.nowDay,
+    ammonia: band(seen[k]?.[0]),
+    nitrite: band(seen[k]?.[1]),
+    nitrate: band(seen[k]?.[2]),
+    alkalinity: band(seen[k]?.[3]),
+  }));
 }
 
 /** What the fit believes of the tank now, 10, 50 and 90 %: the numbers a derivation is written with. */
@@ -77,8 +92,19 @@ export function fittedNumbers(p: Posterior): Fitted {
     return [q(0.1), q(0.5), q(0.9)];
   };
   return {
-    particles: n, tempC: t.tempC, warmth: warmthAt(t.tempC), believedL: t.believedL, zeroAmmonia: t.zeroAmmonia, zeroNitrite: t.zeroNitrite,
-    muA: triple(lists.muA), muN: triple(lists.muN), ka: triple(lists.ka), kn: triple(lists.kn), capacityA: triple(lists.capacityA), capacityN: triple(lists.capacityN), volume: triple(lists.volume),
+    particles: n,
+    tempC: t.tempC,
+    warmth: warmthAt(t.tempC),
+    believedL: t.believedL,
+    zeroAmmonia: t.zeroAmmonia,
+    zeroNitrite: t.zeroNitrite,
+    muA: triple(lists.muA),
+    muN: triple(lists.muN),
+    ka: triple(lists.ka),
+    kn: triple(lists.kn),
+    capacityA: triple(lists.capacityA),
+    capacityN: triple(lists.capacityN),
+    volume: triple(lists.volume),
   };
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Document } from '../document';
-import { gatherEvidence } from '../readiness';
+import { gatherEvidence } from '../evidence';
 import { History, provedHistory, START_MS, DAY } from '../testing/history';
 import { OTHER_START, otherTank } from '../testing/otherTank';
 import { answer, answerNow, defaultPlan, forecast, gainOf, infer, timelineOf, type Question } from '.';
@@ -9,21 +9,37 @@ import { advance, planSteps, runPlan, S, startState, STATE_SIZE, WEEKS, type Tan
 import { emptyParams } from './prior';
 import { ACT, type Act, type Observation } from './timeline';
 
-const params = (patch: Partial<TankParams> = {}): TankParams => ({ ...emptyParams(), x0: 0.1, y0: 0.05, muA: 0.6, muN: 0.45, ka: 0.3, kn: 0.3, rotFood: 0.3, rotSlow: 0.2, alkalinity: 9, ...patch });
+const params = (patch: Partial<TankParams> = {}): TankParams => ({
+  ...emptyParams(),
+  x0: 0.1,
+  y0: 0.05,
+  muA: 0.6,
+  muN: 0.45,
+  ka: 0.3,
+  kn: 0.3,
+  rotFood: 0.3,
+  rotSlow: 0.2,
+  alkalinity: 9,
+  ...patch,
+});
 const quiet = new Float64Array(2 * WEEKS).fill(1);
-const total = (s: Float64Array) => [S.food, S.slow, S.ammonia, S.nitrite, S.nitrate].reduce<number>((sum, k) => sum + (s[k] ?? 0), 0);
+const total = (s: Float64Array) =>
+  [S.food, S.slow, S.ammonia, S.nitrite, S.nitrate].reduce<number>((sum, k) => sum + (s[k] ?? 0), 0);
 const d = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const FAST = { particles: 120, sweeps: 1 };
 
 describe('the kernel', () => {
   test('conserves nitrogen to 1e-9 in the closed tank and never goes negative', () => {
-    fc.assert(fc.property(d(0, 5), d(0, 5), d(0, 3), d(0.001, 5), d(0.001, 5), (food, ammonia, nitrite, x, y) => {
-      const s = Float64Array.from([food, 0.3, ammonia, nitrite, 0, x, y, 9, 0, 0]);
-      const before = total(s);
-      advance(s, 0.125, 480, params(), 1, 1, 1);
-      expect(Math.abs(total(s) - before)).toBeLessThan(1e-9);
-      for (const v of s) expect(v).toBeGreaterThanOrEqual(0);
-    }), { seed: 1, numRuns: 100 });
+    fc.assert(
+      fc.property(d(0, 5), d(0, 5), d(0, 3), d(0.001, 5), d(0.001, 5), (food, ammonia, nitrite, x, y) => {
+        const s = Float64Array.from([food, 0.3, ammonia, nitrite, 0, x, y, 9, 0, 0]);
+        const before = total(s);
+        advance(s, 0.125, 480, params(), 1, 1, 1);
+        expect(Math.abs(total(s) - before)).toBeLessThan(1e-9);
+        for (const v of s) expect(v).toBeGreaterThanOrEqual(0);
+      }),
+      { seed: 1, numRuns: 100 },
+    );
   });
   /** The same equations in plain form, integrated by the classic Runge-Kutta rule: a twin that shares no code. */
   function rk4(start: number[], h: number, days: number): number[] {
@@ -33,7 +49,13 @@ describe('the kernel', () => {
       const held = 64 / (64 + a * a);
       const qa = (b * x * a) / (p.ka + a);
       const qn = (b * held * y * n) / (p.kn + n);
-      return [-qa, qa - qn, p.muA * qa * (1 - x / p.max) - p.decay * x, p.muN * qn * (1 - y / p.max) - p.decay * y, -0.4 * qa];
+      return [
+        -qa,
+        qa - qn,
+        p.muA * qa * (1 - x / p.max) - p.decay * x,
+        p.muN * qn * (1 - y / p.max) - p.decay * y,
+        -0.4 * qa,
+      ];
     };
     const add = (u: number[], v: number[], k: number) => u.map((z, i) => z + k * (v[i] ?? 0));
     let u = start;
@@ -70,7 +92,10 @@ describe('the kernel', () => {
       return s;
     };
     const one = run([{ day: 3.0601, code: ACT.ammonia, amount: 155 }]);
-    const two = run([{ day: 3.0601, code: ACT.ammonia, amount: 100 }, { day: 3.0601, code: ACT.ammonia, amount: 55 }]);
+    const two = run([
+      { day: 3.0601, code: ACT.ammonia, amount: 100 },
+      { day: 3.0601, code: ACT.ammonia, amount: 55 },
+    ]);
     expect(total(one)).toBeCloseTo(1.55, 9);
     expect(two[S.ammonia]).toBeCloseTo(one[S.ammonia] ?? NaN, 9);
   });
@@ -80,9 +105,17 @@ describe('the kernel', () => {
     const s = new Float64Array(STATE_SIZE);
     startState(s, p);
     let seen = NaN;
-    runPlan(s, planSteps([{ day: 2, code: ACT.ammonia, amount: 155 }], [o], 0, 3), p, quiet, 0, { believedL: 100, tempC: 25 }, (state) => {
-      seen = state[S.ammonia] ?? NaN;
-    });
+    runPlan(
+      s,
+      planSteps([{ day: 2, code: ACT.ammonia, amount: 155 }], [o], 0, 3),
+      p,
+      quiet,
+      0,
+      { believedL: 100, tempC: 25 },
+      (state) => {
+        seen = state[S.ammonia] ?? NaN;
+      },
+    );
     expect(seen).toBeLessThan(0.01);
   });
 });
@@ -100,8 +133,25 @@ describe('what a kit says of the truth', () => {
   });
 });
 
-const question = (patch: Partial<Question> = {}): Question => ({ tankId: 't', atMs: START_MS + 20 * DAY, seed: 3, horizonDays: 60, plan: 'asSoFar', loadMgN: 12, options: FAST, ...patch });
-const middle = () => new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(8, { ammonia: 1, nitrite: 0.5 }).test(12, { ammonia: 0.25, nitrite: 2 }).test(15, { ammonia: 0, nitrite: 5 }).test(18, { ammonia: 0, nitrite: 2 });
+const question = (patch: Partial<Question> = {}): Question => ({
+  tankId: 't',
+  atMs: START_MS + 20 * DAY,
+  seed: 3,
+  horizonDays: 60,
+  plan: 'asSoFar',
+  loadMgN: 12,
+  options: FAST,
+  ...patch,
+});
+const middle = () =>
+  new History()
+    .test(0, { ammonia: 0, nitrite: 0 })
+    .dose(1, 2)
+    .test(2, { ammonia: 2, nitrite: 0 })
+    .test(8, { ammonia: 1, nitrite: 0.5 })
+    .test(12, { ammonia: 0.25, nitrite: 2 })
+    .test(15, { ammonia: 0, nitrite: 5 })
+    .test(18, { ammonia: 0, nitrite: 2 });
 
 describe('the answer', () => {
   const ask = (doc: Document, patch: Partial<Question> = {}) => answerNow(doc, question(patch));
@@ -109,11 +159,12 @@ describe('the answer', () => {
     const one = ask(middle().doc);
     expect(ask(middle().doc)).toEqual(one);
     if (one.status !== 'ok') throw new Error('no answer');
-    for (const b of one.forecast.bands) for (const band of [b.ammonia, b.nitrite, b.nitrate, b.alkalinity]) {
-      expect(band[0]).toBeLessThanOrEqual(band[1]);
-      expect(band[1]).toBeLessThanOrEqual(band[2]);
-      expect(band[0]).toBeGreaterThanOrEqual(0);
-    }
+    for (const b of one.forecast.bands)
+      for (const band of [b.ammonia, b.nitrite, b.nitrate, b.alkalinity]) {
+        expect(band[0]).toBeLessThanOrEqual(band[1]);
+        expect(band[1]).toBeLessThanOrEqual(band[2]);
+        expect(band[0]).toBeGreaterThanOrEqual(0);
+      }
     const q = one.forecast.nitriteClear;
     expect(q.p50 ?? Infinity).toBeGreaterThanOrEqual(q.p10 ?? Infinity);
     expect(one.fit.length).toBeGreaterThan(10);
@@ -128,12 +179,24 @@ describe('the answer', () => {
     }
   });
   test.each<[string, History]>([
-    ['all over the top step, where only 2 mg/L was dosed', [2, 4, 6, 8, 10, 12].reduce((h, day) => h.test(day, { ammonia: 8, nitrite: 5 }), new History().dose(1, 2))],
-    ['to and fro from test to test', [2, 3, 4, 5, 6, 7].reduce((h, day) => h.test(day, day % 2 ? { ammonia: 8, nitrite: 0 } : { ammonia: 0, nitrite: 5 }), new History().dose(1, 2))],
+    [
+      'all over the top step, where only 2 mg/L was dosed',
+      [2, 4, 6, 8, 10, 12].reduce(
+        (h, day) => h.test(day, { ammonia: 8, nitrite: 5 }),
+        new History().dose(1, 2),
+      ),
+    ],
+    [
+      'to and fro from test to test',
+      [2, 3, 4, 5, 6, 7].reduce(
+        (h, day) => h.test(day, day % 2 ? { ammonia: 8, nitrite: 0 } : { ammonia: 0, nitrite: 5 }),
+        new History().dose(1, 2),
+      ),
+    ],
     ['ammonia that came from nothing', new History().test(2, { ammonia: 4, nitrite: 0 })],
   ])('readings that fit no course are not forecast from: %s', (_, h) => {
     const a = ask(h.doc, { atMs: START_MS + 12.5 * DAY });
-    expect(a.status === 'cannotSay' && a.because).toMatch(/fit no course of what is logged/);
+    expect(a.status === 'cannotSay' && a.because.code).toBe('readingsContradict');
   });
   test('what is logged later does not count', () => {
     const later = middle().test(25, { ammonia: 4, nitrite: 5 }).dose(24, 2);
@@ -156,7 +219,8 @@ describe('the answer', () => {
     const t = timelineOf(gatherEvidence(h.doc, 't', START_MS + 31 * DAY), 0.05);
     const tank = h.doc.tanks.t;
     if (!tank) throw new Error('no tank');
-    for (const choice of ['asSoFar', 'dose', 'feed', 'wait'] as const) expect(defaultPlan(tank, t, choice).doseMgNPerL).toBe(0);
+    for (const choice of ['asSoFar', 'dose', 'feed', 'wait'] as const)
+      expect(defaultPlan(tank, t, choice).doseMgNPerL).toBe(0);
   });
   test('more evidence does not widen on average', () => {
     let wide = 0;
@@ -167,7 +231,12 @@ describe('the answer', () => {
         const a = answerNow(tank.doc, question({ atMs: OTHER_START + cut * DAY, horizonDays: 90 }));
         if (a.status !== 'ok') throw new Error('no answer');
         const last = a.fit[a.fit.length - 1];
-        return (last?.nitrite[2] ?? 0) - (last?.nitrite[0] ?? 0) + a.forecast.doublingA[2] - a.forecast.doublingA[0];
+        return (
+          (last?.nitrite[2] ?? 0) -
+          (last?.nitrite[0] ?? 0) +
+          a.forecast.doublingA[2] -
+          a.forecast.doublingA[0]
+        );
       };
       wide += width(4);
       narrow += width(16);
@@ -180,12 +249,41 @@ describe('little or odd evidence gets a sensible answer', () => {
   const odd: [string, History, string][] = [
     ['nothing at all', new History(), 'cannotSay'],
     ['a dose without a test', new History().dose(1, 2), 'cannotSay'],
-    ['all zero, nothing fed', new History().test(1, { ammonia: 0, nitrite: 0 }).test(5, { ammonia: 0, nitrite: 0 }), 'cannotSay'],
+    [
+      'all zero, nothing fed',
+      new History().test(1, { ammonia: 0, nitrite: 0 }).test(5, { ammonia: 0, nitrite: 0 }),
+      'cannotSay',
+    ],
     ['one reading', new History().dose(1, 2).test(2, { ammonia: 2 }), 'ok'],
-    ['all over the top step', new History().dose(1, 4).test(3, { ammonia: 'over', nitrite: 'over' }).test(8, { ammonia: 'over', nitrite: 'over' }), 'ok'],
-    ['contradictory', new History().dose(1, 2).test(2, { ammonia: 0, nitrite: 5 }).test(2.1, { ammonia: 4, nitrite: 0 }).test(2.2, { ammonia: 0, nitrite: 5 }), 'ok'],
-    ['readings before the start', new History().test(-9, { ammonia: 1, nitrite: 0 }).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }), 'ok'],
-    ['a dose of almost nothing', new History().event(1, { kind: 'ammoniaDose', mgN: 0.001, mL: null }).test(2, { ammonia: 0.25, nitrite: 0 }), 'ok'],
+    [
+      'all over the top step',
+      new History()
+        .dose(1, 4)
+        .test(3, { ammonia: 'over', nitrite: 'over' })
+        .test(8, { ammonia: 'over', nitrite: 'over' }),
+      'ok',
+    ],
+    [
+      'contradictory',
+      new History()
+        .dose(1, 2)
+        .test(2, { ammonia: 0, nitrite: 5 })
+        .test(2.1, { ammonia: 4, nitrite: 0 })
+        .test(2.2, { ammonia: 0, nitrite: 5 }),
+      'ok',
+    ],
+    [
+      'readings before the start',
+      new History().test(-9, { ammonia: 1, nitrite: 0 }).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }),
+      'ok',
+    ],
+    [
+      'a dose of almost nothing',
+      new History()
+        .event(1, { kind: 'ammoniaDose', mgN: 0.001, mL: null })
+        .test(2, { ammonia: 0.25, nitrite: 0 }),
+      'ok',
+    ],
   ];
   test.each(odd)('%s', (_name, h, status) => {
     const a = answerNow(h.doc, question());
@@ -199,7 +297,7 @@ describe('little or odd evidence gets a sensible answer', () => {
     const h = new History();
     for (let day = 0; day < 390; day += 10) h.test(day, { ammonia: 0.25, nitrite: 0 });
     const a = answerNow(h.doc, question({ atMs: START_MS + 389 * DAY }));
-    expect(a.status === 'cannotSay' && a.because).toMatch(/over a year/);
+    expect(a.status === 'cannotSay' && a.because.code).toBe('logTooLong');
   });
   test('a clock that was set back does no harm', () => {
     const h = middle();
@@ -210,7 +308,10 @@ describe('little or odd evidence gets a sensible answer', () => {
 
 test('a wild last reading surprises; a usual one does not', () => {
   const calm = answerNow(middle().doc, question({ options: { particles: 250, sweeps: 2 } }));
-  const wild = answerNow(middle().test(19.5, { ammonia: 4, nitrite: 2 }).doc, question({ options: { particles: 250, sweeps: 2 } }));
+  const wild = answerNow(
+    middle().test(19.5, { ammonia: 4, nitrite: 2 }).doc,
+    question({ options: { particles: 250, sweeps: 2 } }),
+  );
   expect(calm.status === 'ok' && calm.surprises).toEqual([]);
   expect(wild.status === 'ok' && wild.surprises.map((s) => s.what)).toContain('ammonia');
 });
@@ -219,7 +320,10 @@ test('inference yields progress that rises and can be left at any time', () => {
   const h = middle();
   const tank = h.doc.tanks.t;
   if (!tank) throw new Error('no tank');
-  const run = infer(tank, timelineOf(gatherEvidence(h.doc, 't', START_MS + 20 * DAY), 0.05), { seed: 1, ...FAST });
+  const run = infer(tank, timelineOf(gatherEvidence(h.doc, 't', START_MS + 20 * DAY), 0.05), {
+    seed: 1,
+    ...FAST,
+  });
   let last = 0;
   let next = run.next();
   while (!next.done) {
@@ -228,5 +332,11 @@ test('inference yields progress that rises and can be left at any time', () => {
     next = run.next();
   }
   expect(next.value.acceptance).toBeGreaterThan(0.05);
-  expect(forecast(next.value, defaultPlan(tank, next.value.timeline, 'wait'), { horizonDays: 5, seed: 1, loadMgN: null }).bands).toHaveLength(6);
+  expect(
+    forecast(next.value, defaultPlan(tank, next.value.timeline, 'wait'), {
+      horizonDays: 5,
+      seed: 1,
+      loadMgN: null,
+    }).bands,
+  ).toHaveLength(6);
 });

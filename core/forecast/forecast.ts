@@ -47,8 +47,13 @@ export interface Forecast {
 
 /** The difference in days that a change of plan makes, over futures that get there under both. */
 export function gainOf(base: Forecast, other: Forecast): { days: Quantiles; reachesMore: number } {
-  const gains = Array.from(base.readyDays, (d, i) => d - (other.readyDays[i] ?? Infinity)).filter(Number.isFinite);
-  return { days: gains.length < 20 ? { p10: null, p50: null, p90: null } : quantilesOf(Float64Array.from(gains)), reachesMore: base.neverShare - other.neverShare };
+  const gains = Array.from(base.readyDays, (d, i) => d - (other.readyDays[i] ?? Infinity)).filter(
+    Number.isFinite,
+  );
+  return {
+    days: gains.length < 20 ? { p10: null, p50: null, p90: null } : quantilesOf(Float64Array.from(gains)),
+    reachesMore: base.neverShare - other.neverShare,
+  };
 }
 
 const HALF = 0.5;
@@ -56,7 +61,7 @@ const HALF = 0.5;
 const DOSE_BELOW_MG_N = 1.5;
 const KEPT_DKH = 6;
 /** A date wanders beyond what the model knows: log-scale spread of the time still to go. */
-export const DATE_SPREAD = 0.1;
+const DATE_SPREAD = 0.1;
 
 const quantile = (sorted: Float64Array, q: number): number | null => {
   const v = sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? Infinity;
@@ -73,7 +78,11 @@ const triple = (values: Float64Array): [number, number, number] => {
 };
 
 /** Runs every particle on under the plan. `loadMgN` is the daily nitrogen of the first animals meant, or null. */
-export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays: number; seed: number; loadMgN: number | null }): Forecast {
+export function forecast(
+  posterior: Posterior,
+  plan: CarePlan,
+  o: { horizonDays: number; seed: number; loadMgN: number | null },
+): Forecast {
   const { particles: n, timeline: t, prior } = posterior;
   const random = seededRandom(o.seed ^ 0x5bd1e995);
   const days = Math.max(1, Math.round(o.horizonDays));
@@ -91,7 +100,10 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
   const kh5 = new Float64Array(n).fill(Infinity);
   const doubleA = new Float64Array(n);
   const doubleN = new Float64Array(n);
-  const series = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity].map((slot) => ({ slot, data: Array.from({ length: days + 1 }, () => new Float64Array(n)) }));
+  const series = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity].map((slot) => ({
+    slot,
+    data: Array.from({ length: days + 1 }, () => new Float64Array(n)),
+  }));
   const lately = latelyOf(t);
   const tempC = t.tempC + (plan.warmerK ?? 0);
   const warmth = warmthAt(tempC);
@@ -112,7 +124,8 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
     const stretch = Math.exp(DATE_SPREAD * normal(random));
     for (let h = 0; h <= halves; h++) {
       const day = h * HALF;
-      if (h % 2 === 0) for (const { slot, data } of series) (data[h / 2] as Float64Array)[i] = s[slot] as number;
+      if (h % 2 === 0)
+        for (const { slot, data } of series) (data[h / 2] as Float64Array)[i] = s[slot] as number;
       const aSeen = (s[S.ammonia] as number) * (bias[0] as number);
       const nSeen = (s[S.nitrite] as number) * (bias[1] as number);
       if (clearA[i] === Infinity && aSeen < t.zeroAmmonia) clearA[i] = day * stretch;
@@ -124,11 +137,18 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
         s[S.alkalinity] = (s[S.alkalinity] as number) + 2;
         buffered += 2;
       }
-      if (ready[i] === Infinity && passes(s, probe, params, bias, noise, t, warmth, day)) ready[i] = day * stretch;
-      if (o.loadMgN !== null && readyLoad[i] === Infinity && carries(s, o.loadMgN, params, t)) readyLoad[i] = day * stretch;
+      if (ready[i] === Infinity && passes(s, probe, params, bias, noise, t, warmth, day))
+        ready[i] = day * stretch;
+      if (o.loadMgN !== null && readyLoad[i] === Infinity && carries(s, o.loadMgN, params, t))
+        readyLoad[i] = day * stretch;
       if (h === halves) break;
       // The person's next half day.
-      if (plan.doseMgNPerL > 0 && (s[S.ammonia] as number) < DOSE_BELOW_MG_N && dosesNow(person, day, aSeen < t.zeroAmmonia, nSeen < t.zeroNitrite)) applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
+      if (
+        plan.doseMgNPerL > 0 &&
+        (s[S.ammonia] as number) < DOSE_BELOW_MG_N &&
+        dosesNow(person, day, aSeen < t.zeroAmmonia, nSeen < t.zeroNitrite)
+      )
+        applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
       if (plan.feedMgNPerDay > 0) applyAct(s, ACT.food, plan.feedMgNPerDay * HALF, params, t.believedL);
       const week = weekOf(t.nowDay + day);
       const gA = noise[week] as number;
@@ -136,16 +156,34 @@ export function forecast(posterior: Posterior, plan: CarePlan, o: { horizonDays:
       advance(s, 0.125, 4, params, warmth, gA, gN);
     }
     // A stretched date may leave the horizon: then it is beyond it.
-    for (const dates of [ready, readyLoad, clearA, clearN]) if ((dates[i] as number) > days) dates[i] = Infinity;
+    for (const dates of [ready, readyLoad, clearA, clearN])
+      if ((dates[i] as number) > days) dates[i] = Infinity;
   }
   const bands = Array.from({ length: days + 1 }, (_, day): DailyBand => {
     const [a, b, c, d] = series.map((x) => triple(x.data[day] as Float64Array));
-    return { day, ammonia: a as [number, number, number], nitrite: b as [number, number, number], nitrate: c as [number, number, number], alkalinity: d as [number, number, number] };
+    return {
+      day,
+      ammonia: a as [number, number, number],
+      nitrite: b as [number, number, number],
+      nitrate: c as [number, number, number],
+      alkalinity: d as [number, number, number],
+    };
   });
   const share = (f: (v: number) => boolean) => ready.reduce((sum, v) => sum + (f(v) ? 1 : 0), 0) / n;
   return {
-    ready: quantilesOf(ready), ammoniaClear: quantilesOf(clearA), nitriteClear: quantilesOf(clearN), readyForLoad: o.loadMgN === null ? null : quantilesOf(readyLoad), bands,
-    doublingA: triple(doubleA), doublingN: triple(doubleN), readyNowShare: share((v) => v === 0), neverShare: share((v) => v === Infinity), alkalinity7: quantilesOf(kh7), alkalinity5: quantilesOf(kh5), horizonDays: days, readyDays: ready,
+    ready: quantilesOf(ready),
+    ammoniaClear: quantilesOf(clearA),
+    nitriteClear: quantilesOf(clearN),
+    readyForLoad: o.loadMgN === null ? null : quantilesOf(readyLoad),
+    bands,
+    doublingA: triple(doubleA),
+    doublingN: triple(doubleN),
+    readyNowShare: share((v) => v === 0),
+    neverShare: share((v) => v === Infinity),
+    alkalinity7: quantilesOf(kh7),
+    alkalinity5: quantilesOf(kh5),
+    horizonDays: days,
+    readyDays: ready,
   };
 }
 
@@ -166,8 +204,10 @@ function latelyOf(t: Timeline): Lately {
     return first === null ? null : first - t.nowDay;
   };
   return {
-    tested: (sittings[sittings.length - 1]?.day ?? t.nowDay) - t.nowDay, dosed: dosed - t.nowDay,
-    ammoniaClearSince: since((s) => s.ammoniaZero), bothClearSince: since((s) => s.ammoniaZero && s.nitriteZero !== false),
+    tested: (sittings[sittings.length - 1]?.day ?? t.nowDay) - t.nowDay,
+    dosed: dosed - t.nowDay,
+    ammoniaClearSince: since((s) => s.ammoniaZero),
+    bothClearSince: since((s) => s.ammoniaZero && s.nitriteZero !== false),
   };
 }
 
@@ -186,14 +226,31 @@ function personFor(plan: CarePlan, lately: Lately, random: Random): Person {
   // Drawn in any case, so that futures of different plans stay comparable one by one.
   const [u, v, w, x] = [random(), random(), random(), random()];
   const { ammoniaClear, bothClear, clock } = plan.when;
-  const habit = u < ammoniaClear ? 'ammoniaClear' : u < ammoniaClear + bothClear ? 'bothClear' : u < ammoniaClear + bothClear + clock ? 'clock' : 'never';
+  const habit =
+    u < ammoniaClear
+      ? 'ammoniaClear'
+      : u < ammoniaClear + bothClear
+        ? 'bothClear'
+        : u < ammoniaClear + bothClear + clock
+          ? 'clock'
+          : 'never';
   const within = ([low, high]: readonly [number, number], share: number) => low + (high - low) * share;
   const testGap = within(plan.rhythm.testGapDays, v);
   const wait = within(habit === 'bothClear' ? plan.rhythm.bothWaitDays : plan.rhythm.waitDays, w);
   const clockGap = within(plan.rhythm.clockDays, x);
-  const since = habit === 'ammoniaClear' ? lately.ammoniaClearSince : habit === 'bothClear' ? lately.bothClearSince : null;
+  const since =
+    habit === 'ammoniaClear'
+      ? lately.ammoniaClearSince
+      : habit === 'bothClear'
+        ? lately.bothClearSince
+        : null;
   return {
-    habit, testGap, wait, clock: clockGap, lastDose: lately.dosed, nextTest: Math.max(0, lately.tested + testGap),
+    habit,
+    testGap,
+    wait,
+    clock: clockGap,
+    lastDose: lately.dosed,
+    nextTest: Math.max(0, lately.tested + testGap),
     doseAt: since === null ? Infinity : Math.max(0.5 * testGap, since + wait),
   };
 }
@@ -237,18 +294,34 @@ function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): 
 }
 
 /** Would 2 mg/L dosed now be cleared in a day, as the person's kits see it? */
-function passes(s: Float64Array, probe: Float64Array, p: TankParams, bias: Float64Array, noise: Float64Array, t: Timeline, warmth: number, day: number): boolean {
+function passes(
+  s: Float64Array,
+  probe: Float64Array,
+  p: TankParams,
+  bias: Float64Array,
+  noise: Float64Array,
+  t: Timeline,
+  warmth: number,
+  day: number,
+): boolean {
   // Far off: not even the capacity for half of it.
   if ((s[S.x] as number) < 0.5 || (s[S.y] as number) < 0.5) return false;
   probe.set(s);
   applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
   const week = weekOf(t.nowDay + day);
   advance(probe, 1 / 32, 32, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
-  return (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia && (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite;
+  return (
+    (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia &&
+    (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite
+  );
 }
 
 /** Could the planned animals be fed with ammonia staying at 0.05 mg N/L and nitrite at 0.1? Uptake at those levels against the load. */
 function carries(s: Float64Array, loadMgN: number, p: TankParams, t: Timeline): boolean {
   const perL = loadMgN / (t.believedL * p.volume);
-  return ((s[S.x] as number) * 0.05) / (p.ka + 0.05) >= perL && ((s[S.y] as number) * 0.1) / (p.kn + 0.1) >= perL && (s[S.ammonia] as number) < 0.1;
+  return (
+    ((s[S.x] as number) * 0.05) / (p.ka + 0.05) >= perL &&
+    ((s[S.y] as number) * 0.1) / (p.kn + 0.1) >= perL &&
+    (s[S.ammonia] as number) < 0.1
+  );
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { gatherEvidence } from '../readiness';
+import { gatherEvidence } from '../evidence';
 import { DAY, History, START_MS } from '../testing/history';
 import { timelineOf } from './timeline';
 import { forecast } from './forecast';
@@ -7,7 +7,8 @@ import { habitOf, rhythmOf, type DoseHabit } from './habits';
 import { infer } from './infer';
 
 const EVEN: DoseHabit = { ammoniaClear: 0.25, bothClear: 0.25, clock: 0.25, never: 0.25 };
-const timeline = (h: History, day: number) => timelineOf(gatherEvidence(h.doc, 't', START_MS + day * DAY), 0.05);
+const timeline = (h: History, day: number) =>
+  timelineOf(gatherEvidence(h.doc, 't', START_MS + day * DAY), 0.05);
 const likeliest = (h: DoseHabit) => Object.entries(h).sort((a, b) => b[1] - a[1])[0]?.[0];
 
 describe('the habit a log tells', () => {
@@ -18,7 +19,11 @@ describe('the habit a log tells', () => {
   });
   test('waits through clear ammonia until nitrite is gone, too: once both are clear', () => {
     const h = new History().dose(0, 2);
-    for (const day of [6, 16]) h.test(day, { ammonia: 0, nitrite: 2 }).test(day + 2, { ammonia: 0, nitrite: 1 }).test(day + 6, { ammonia: 0, nitrite: 0 }).dose(day + 6.3, 2);
+    for (const day of [6, 16])
+      h.test(day, { ammonia: 0, nitrite: 2 })
+        .test(day + 2, { ammonia: 0, nitrite: 1 })
+        .test(day + 6, { ammonia: 0, nitrite: 0 })
+        .dose(day + 6.3, 2);
     expect(likeliest(habitOf(timeline(h, 23), EVEN))).toBe('bothClear');
   });
   test('doses into what is left, every three days: by the clock', () => {
@@ -32,32 +37,49 @@ describe('the habit a log tells', () => {
     expect(likeliest(habitOf(timeline(h, 23), EVEN))).toBe('never');
   });
   test('shares add up to one whatever was logged, and what is ruled out stays out', () => {
-    const act = fc.record({ day: fc.integer({ min: 0, max: 40 }), dose: fc.boolean(), ammonia: fc.constantFrom(0, 0.5, 2), nitrite: fc.constantFrom(0, 1, 5) });
-    fc.assert(fc.property(fc.array(act, { maxLength: 25 }), (acts) => {
-      const h = new History();
-      for (const a of acts) {
-        if (a.dose) h.dose(a.day, 2);
-        else h.test(a.day, { ammonia: a.ammonia, nitrite: a.nitrite });
-      }
-      const t = timeline(h, 41);
-      const habit = habitOf(t, { ...EVEN, clock: 0 });
-      expect(habit.ammoniaClear + habit.bothClear + habit.clock + habit.never).toBeCloseTo(1, 9);
-      expect(habit.clock).toBe(0);
-      for (const [low, high] of Object.values(rhythmOf(t))) expect(low).toBeLessThanOrEqual(high);
-    }), { seed: 11, numRuns: 80 });
+    const act = fc.record({
+      day: fc.integer({ min: 0, max: 40 }),
+      dose: fc.boolean(),
+      ammonia: fc.constantFrom(0, 0.5, 2),
+      nitrite: fc.constantFrom(0, 1, 5),
+    });
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 25 }), (acts) => {
+        const h = new History();
+        for (const a of acts) {
+          if (a.dose) h.dose(a.day, 2);
+          else h.test(a.day, { ammonia: a.ammonia, nitrite: a.nitrite });
+        }
+        const t = timeline(h, 41);
+        const habit = habitOf(t, { ...EVEN, clock: 0 });
+        expect(habit.ammoniaClear + habit.bothClear + habit.clock + habit.never).toBeCloseTo(1, 9);
+        expect(habit.clock).toBe(0);
+        for (const [low, high] of Object.values(rhythmOf(t))) expect(low).toBeLessThanOrEqual(high);
+      }),
+      { seed: 11, numRuns: 80 },
+    );
   });
 });
 
 test('the wait is counted from the test that says clear, for either habit its own', () => {
   const h = new History().dose(0, 2);
-  for (const day of [6, 16, 26]) h.test(day, { ammonia: 0, nitrite: 2 }).test(day + 4, { ammonia: 0, nitrite: 0 }).dose(day + 4.5, 2);
+  for (const day of [6, 16, 26])
+    h.test(day, { ammonia: 0, nitrite: 2 })
+      .test(day + 4, { ammonia: 0, nitrite: 0 })
+      .dose(day + 4.5, 2);
   const r = rhythmOf(timeline(h, 31));
   expect(r.waitDays[0]).toBeGreaterThan(4);
   expect(r.bothWaitDays).toEqual([expect.closeTo(0.5, 6), expect.closeTo(0.5, 6)]);
 });
 
 describe('futures follow the habit', () => {
-  const h = new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(8, { ammonia: 1, nitrite: 0.5 }).test(12, { ammonia: 0, nitrite: 5 }).test(14, { ammonia: 0, nitrite: 5 });
+  const h = new History()
+    .test(0, { ammonia: 0, nitrite: 0 })
+    .dose(1, 2)
+    .test(2, { ammonia: 2, nitrite: 0 })
+    .test(8, { ammonia: 1, nitrite: 0.5 })
+    .test(12, { ammonia: 0, nitrite: 5 })
+    .test(14, { ammonia: 0, nitrite: 5 });
   const tank = h.doc.tanks.t;
   if (!tank) throw new Error('no tank');
   const run = infer(tank, timeline(h, 15), { seed: 5, particles: 120, sweeps: 1 });
@@ -65,13 +87,24 @@ describe('futures follow the habit', () => {
   while (!step.done) step = run.next();
   const posterior = step.value;
   const rhythm = { testGapDays: [1, 1], waitDays: [0, 0], bothWaitDays: [0, 0], clockDays: [2, 2] } as const;
-  const only = (key: keyof DoseHabit): DoseHabit => ({ ammoniaClear: 0, bothClear: 0, clock: 0, never: 0, [key]: 1 });
+  const only = (key: keyof DoseHabit): DoseHabit => ({
+    ammoniaClear: 0,
+    bothClear: 0,
+    clock: 0,
+    never: 0,
+    [key]: 1,
+  });
   /** Nitrogen that must have been given by a day, mg N/L in the middle future: what is found as any of the three. */
   const given = (key: keyof DoseHabit, day: number) => {
-    const band = forecast(posterior, { doseMgNPerL: 1.55, when: only(key), rhythm, feedMgNPerDay: 0 }, { horizonDays: 40, seed: 2, loadMgN: null }).bands[day];
+    const band = forecast(
+      posterior,
+      { doseMgNPerL: 1.55, when: only(key), rhythm, feedMgNPerDay: 0 },
+      { horizonDays: 40, seed: 2, loadMgN: null },
+    ).bands[day];
     return (band?.ammonia[1] ?? NaN) + (band?.nitrite[1] ?? NaN) + (band?.nitrate[1] ?? NaN);
   };
-  test('never is never: what is there stays', () => expect(Math.abs(given('never', 30) - given('never', 0))).toBeLessThan(0.4));
+  test('never is never: what is there stays', () =>
+    expect(Math.abs(given('never', 30) - given('never', 0))).toBeLessThan(0.4));
   test('waiting for nitrite, too, gives less by a day than dosing when ammonia is clear', () => {
     expect(given('bothClear', 20)).toBeLessThan(given('ammoniaClear', 20));
     expect(given('ammoniaClear', 20)).toBeGreaterThan(given('never', 20) + 3);
@@ -82,7 +115,16 @@ describe('futures follow the habit', () => {
     expect(doses).toBeLessThan(11);
   });
   test('a long plan of tests puts the doses further apart', () => {
-    const slow = forecast(posterior, { doseMgNPerL: 1.55, when: only('ammoniaClear'), rhythm: { ...rhythm, testGapDays: [6, 6] }, feedMgNPerDay: 0 }, { horizonDays: 40, seed: 2, loadMgN: null });
+    const slow = forecast(
+      posterior,
+      {
+        doseMgNPerL: 1.55,
+        when: only('ammoniaClear'),
+        rhythm: { ...rhythm, testGapDays: [6, 6] },
+        feedMgNPerDay: 0,
+      },
+      { horizonDays: 40, seed: 2, loadMgN: null },
+    );
     const band = slow.bands[20];
     expect((band?.nitrite[1] ?? NaN) + (band?.nitrate[1] ?? NaN)).toBeLessThan(given('ammoniaClear', 20));
   });

@@ -32,10 +32,16 @@ interface Sitting {
 
 export function sittingsOf(t: Timeline): Sitting[] {
   const nitrites = t.observations.filter((o) => o.what === READ.nitrite);
-  return t.observations.filter((o) => o.what === READ.ammonia).map((a) => {
-    const n = nitrites.find((o) => Math.abs(o.day - a.day) < 0.05);
-    return { day: a.day, ammoniaZero: a.mid <= t.zeroAmmonia, nitriteZero: n ? n.mid <= t.zeroNitrite : null };
-  });
+  return t.observations
+    .filter((o) => o.what === READ.ammonia)
+    .map((a) => {
+      const n = nitrites.find((o) => Math.abs(o.day - a.day) < 0.05);
+      return {
+        day: a.day,
+        ammoniaZero: a.mid <= t.zeroAmmonia,
+        nitriteZero: n ? n.mid <= t.zeroNitrite : null,
+      };
+    });
 }
 
 const doseDaysOf = (t: Timeline): number[] => t.acts.filter((a) => a.code === ACT.ammonia).map((a) => a.day);
@@ -47,7 +53,12 @@ interface Stretch {
 }
 
 /** Stretches in which a condition held since the last dose. */
-function stretches(sittings: readonly Sitting[], doses: readonly number[], nowDay: number, holds: (s: Sitting) => boolean): Stretch[] {
+function stretches(
+  sittings: readonly Sitting[],
+  doses: readonly number[],
+  nowDay: number,
+  holds: (s: Sitting) => boolean,
+): Stretch[] {
   const out: Stretch[] = [];
   let since: number | null = null;
   let d = 0;
@@ -65,8 +76,13 @@ function stretches(sittings: readonly Sitting[], doses: readonly number[], nowDa
   return out;
 }
 
-const quantile = (sorted: readonly number[], q: number): number => sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? NaN;
-const span = (values: readonly number[], otherwise: readonly [number, number], bounds: readonly [number, number]): readonly [number, number] => {
+const quantile = (sorted: readonly number[], q: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? NaN;
+const span = (
+  values: readonly number[],
+  otherwise: readonly [number, number],
+  bounds: readonly [number, number],
+): readonly [number, number] => {
   if (values.length === 0) return otherwise;
   const sorted = [...values].sort((a, b) => a - b);
   const [low, high] = bounds;
@@ -76,22 +92,39 @@ const span = (values: readonly number[], otherwise: readonly [number, number], b
   return values.length < 3 ? [clip(a * 0.7), clip(b * 1.4)] : [a, b];
 };
 
-const gapsOf = (days: readonly number[]): number[] => days.slice(1).map((d, i) => d - (days[i] ?? d)).filter((g) => g > 0.15);
+const gapsOf = (days: readonly number[]): number[] =>
+  days
+    .slice(1)
+    .map((d, i) => d - (days[i] ?? d))
+    .filter((g) => g > 0.15);
 
 export function rhythmOf(t: Timeline): Rhythm {
   const sittings = sittingsOf(t);
   const doses = doseDaysOf(t);
-  const waits = (holds: (s: Sitting) => boolean) => stretches(sittings, doses, t.nowDay, holds).filter((s) => s.dosed).map((s) => s.days).slice(-6);
+  const waits = (holds: (s: Sitting) => boolean) =>
+    stretches(sittings, doses, t.nowDay, holds)
+      .filter((s) => s.dosed)
+      .map((s) => s.days)
+      .slice(-6);
   return {
     testGapDays: span(gapsOf(sittings.map((s) => s.day)).slice(-12), [1, 3], [0.5, 7]),
-    waitDays: span(waits((s) => s.ammoniaZero), [0, 1.5], [0, 5]),
-    bothWaitDays: span(waits((s) => s.ammoniaZero && s.nitriteZero !== false), [0, 1.5], [0, 5]),
+    waitDays: span(
+      waits((s) => s.ammoniaZero),
+      [0, 1.5],
+      [0, 5],
+    ),
+    bothWaitDays: span(
+      waits((s) => s.ammoniaZero && s.nitriteZero !== false),
+      [0, 1.5],
+      [0, 5],
+    ),
     clockDays: span(gapsOf(doses).slice(-6), [2, 5], [0.8, 10]),
   };
 }
 
 /** Chance that someone who doses when clear has not done so `days` after the first clear test. */
-const stillWaiting = (days: number, usualDays: number): number => Math.exp(-((Math.max(0, days) / (2 * usualDays)) ** 2));
+const stillWaiting = (days: number, usualDays: number): number =>
+  Math.exp(-((Math.max(0, days) / (2 * usualDays)) ** 2));
 
 /** Which habit explains the doses so far, and their absence. `prior` is believed before the log speaks. */
 export function habitOf(t: Timeline, prior: DoseHabit): DoseHabit {
@@ -113,14 +146,21 @@ export function habitOf(t: Timeline, prior: DoseHabit): DoseHabit {
     times('never', 0.1);
   }
   // Each stretch that was clear and was not used.
-  for (const s of stretches(sittings, doses, t.nowDay, (x) => x.ammoniaZero && x.nitriteZero === false)) if (!s.dosed) times('ammoniaClear', stillWaiting(s.days, usual));
+  for (const s of stretches(sittings, doses, t.nowDay, (x) => x.ammoniaZero && x.nitriteZero === false))
+    if (!s.dosed) times('ammoniaClear', stillWaiting(s.days, usual));
   for (const s of stretches(sittings, doses, t.nowDay, (x) => x.ammoniaZero && x.nitriteZero !== false)) {
     if (s.dosed) continue;
     times('ammoniaClear', stillWaiting(s.days, usual));
     times('bothClear', stillWaiting(s.days, usual));
   }
   const last = doses[doses.length - 1];
-  if (last !== undefined) times('clock', stillWaiting(t.nowDay - last, doses.length > 1 ? rhythmOf(t).clockDays[1] : 4));
+  if (last !== undefined)
+    times('clock', stillWaiting(t.nowDay - last, doses.length > 1 ? rhythmOf(t).clockDays[1] : 4));
   const sum = chance.ammoniaClear + chance.bothClear + chance.clock + chance.never;
-  return { ammoniaClear: chance.ammoniaClear / sum, bothClear: chance.bothClear / sum, clock: chance.clock / sum, never: chance.never / sum };
+  return {
+    ammoniaClear: chance.ammoniaClear / sum,
+    bothClear: chance.bothClear / sum,
+    clock: chance.clock / sum,
+    never: chance.never / sum,
+  };
 }

@@ -4,8 +4,8 @@ export { defaultPlan, PROOF_MG_N, type CarePlan, type PlanChoice } from './plan'
 export { type DoseHabit } from './habits';
 export { timelineOf, type Timeline } from './timeline';
 export { answer, answerNow, type Answer, type Question } from './answer';
+export { type Fitted } from './fit';
 export { type Surprise } from './surprise';
 export { type FitDay, type NextTest } from './fit';
 export { coursesFor, WHAT_IFS, whatIf, type WhatIf, type WhatIfId } from './whatIf';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
-export { dateWords, derivation, type Derived, expectedWords, headline, planWords, shortDates, whyLong } from './words';

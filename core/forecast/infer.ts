@@ -17,7 +17,7 @@ export interface InferOptions {
 export const DEFAULT_OPTIONS: InferOptions = { seed: 1, particles: 500, sweeps: 3 };
 
 /** Share of a reading's likelihood that counts. */
-export const TEMPER = 0.85;
+const TEMPER = 0.85;
 const TAIL = 0.04;
 const CELL = 0.12;
 
@@ -40,7 +40,8 @@ export interface Progress {
 }
 
 /** Standard normal by Box and Muller; the second number is thrown away to keep the stream simple. */
-export const normal = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const normal = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
@@ -63,11 +64,15 @@ interface Machine {
 }
 
 export const machineFor = (t: Timeline): Machine => ({
-  plan: planSteps(t.acts, t.observations, 0, t.nowDay), params: emptyParams(), bias: new Float64Array(4), noise: new Float64Array(2 * WEEKS), state: new Float64Array(STATE_SIZE),
+  plan: planSteps(t.acts, t.observations, 0, t.nowDay),
+  params: emptyParams(),
+  bias: new Float64Array(4),
+  noise: new Float64Array(2 * WEEKS),
+  state: new Float64Array(STATE_SIZE),
 });
 
 /** Runs one vector to the present; the log likelihood of all readings. The machine's state is then that of the present. */
-export function logLikelihood(z: Float64Array, at: number, prior: Prior, t: Timeline, m: Machine): number {
+function logLikelihood(z: Float64Array, at: number, prior: Prior, t: Timeline, m: Machine): number {
   paramsFrom(z, at, prior, m.params);
   biasFrom(z, at, prior, m.bias);
   noiseFrom(z, at, m.noise);
@@ -86,7 +91,11 @@ export function logLikelihood(z: Float64Array, at: number, prior: Prior, t: Time
 }
 
 /** Draws from the posterior. Yields progress; returns the particles. */
-export function* infer(tank: Tank, t: Timeline, options: InferOptions = DEFAULT_OPTIONS): Generator<Progress, Posterior> {
+export function* infer(
+  tank: Tank,
+  t: Timeline,
+  options: InferOptions = DEFAULT_OPTIONS,
+): Generator<Progress, Posterior> {
   const { particles: n, sweeps } = options;
   const random = seededRandom(options.seed);
   const d = DIMENSIONS;
@@ -111,13 +120,14 @@ export function* infer(tank: Tank, t: Timeline, options: InferOptions = DEFAULT_
     const rest = beta >= TEMPER ? sweeps * 2 : sweeps;
     for (let sweep = 0; sweep < rest; sweep++) {
       for (let i = 0; i < n; i++) {
-        propose(z, i, n, d, trial, random);
+        const keepsPrior = propose(z, i, n, d, trial, random);
         const before = i * d;
         let priorGain = 0;
-        for (let k = 0; k < d; k++) priorGain += ((z[before + k] as number) ** 2 - (trial[k] as number) ** 2) / 2;
+        for (let k = 0; k < d; k++)
+          priorGain += ((z[before + k] as number) ** 2 - (trial[k] as number) ** 2) / 2;
         const next = logLikelihood(trial, 0, prior, t, m);
         tried++;
-        const gain = beta * (next - (ll[i] as number)) + (pcn ? 0 : priorGain);
+        const gain = beta * (next - (ll[i] as number)) + (keepsPrior ? 0 : priorGain);
         if (gain >= 0 || random() < Math.exp(gain)) {
           z.set(trial, before);
           ll[i] = next;
@@ -132,22 +142,35 @@ export function* infer(tank: Tank, t: Timeline, options: InferOptions = DEFAULT_
     ll[i] = logLikelihood(z, i * d, prior, t, m);
     states.set(m.state, i * STATE_SIZE);
   }
-  return { z, particles: n, prior, timeline: t, states, logLikelihood: ll, acceptance: tried > 0 ? taken / tried : 0, rounds };
+  return {
+    z,
+    particles: n,
+    prior,
+    timeline: t,
+    states,
+    logLikelihood: ll,
+    acceptance: tried > 0 ? taken / tried : 0,
+    rounds,
+  };
 }
 
-/** True when the last proposal was a Crank-Nicolson one, which keeps the prior by itself. */
-let pcn = false;
-
-/** A proposal for particle i: the difference of two others, mostly; sometimes a small turn that keeps the prior. */
-function propose(z: Float64Array, i: number, n: number, d: number, out: Float64Array, random: Random): void {
+/** A proposal for particle i: the difference of two others, mostly; sometimes a small turn that keeps the prior by itself (Crank-Nicolson).
+ *  Returns true for such a turn: the prior then has no part in whether it is taken. */
+function propose(
+  z: Float64Array,
+  i: number,
+  n: number,
+  d: number,
+  out: Float64Array,
+  random: Random,
+): boolean {
   const at = i * d;
   const kind = random();
-  pcn = kind < 0.3;
-  if (pcn) {
+  if (kind < 0.3) {
     const beta = kind < 0.1 ? 0.5 : kind < 0.2 ? 0.25 : 0.1;
     const keep = Math.sqrt(1 - beta * beta);
     for (let k = 0; k < d; k++) out[k] = keep * (z[at + k] as number) + beta * normal(random);
-    return;
+    return true;
   }
   const a = Math.floor(random() * n) * d;
   const b = Math.floor(random() * n) * d;
@@ -156,8 +179,11 @@ function propose(z: Float64Array, i: number, n: number, d: number, out: Float64A
   const gamma = kind > 0.95 ? 0.98 : (2.38 / Math.sqrt(2 * d * part)) * (0.5 + random());
   for (let k = 0; k < d; k++) {
     const moved = part === 1 || random() < part;
-    out[k] = (z[at + k] as number) + (moved ? gamma * ((z[a + k] as number) - (z[b + k] as number)) + 0.01 * (random() - 0.5) : 0);
+    out[k] =
+      (z[at + k] as number) +
+      (moved ? gamma * ((z[a + k] as number) - (z[b + k] as number)) + 0.01 * (random() - 0.5) : 0);
   }
+  return false;
 }
 
 /** The next temperature: as far as half the particles still count. Fills the weights. */
@@ -190,7 +216,13 @@ function nextBeta(ll: Float64Array, beta: number, end: number, weights: Float64A
 }
 
 /** Systematic resampling. */
-function resampled(z: Float64Array, ll: Float64Array, weights: Float64Array, d: number, random: Random): { z: Float64Array<ArrayBuffer>; ll: Float64Array<ArrayBuffer> } {
+function resampled(
+  z: Float64Array,
+  ll: Float64Array,
+  weights: Float64Array,
+  d: number,
+  random: Random,
+): { z: Float64Array<ArrayBuffer>; ll: Float64Array<ArrayBuffer> } {
   const n = ll.length;
   let sum = 0;
   for (let i = 0; i < n; i++) sum += weights[i] as number;

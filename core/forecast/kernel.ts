@@ -4,13 +4,19 @@ import { ACT, type Act, type Observation, STEP_DAYS, type Timeline } from './tim
 
 /** What varies from tank to tank; every number in natural units. */
 export interface TankParams {
-  x0: number; y0: number;
-  bottleA: number; bottleN: number;
-  matureA: number; matureN: number;
-  muA: number; muN: number;
-  ka: number; kn: number;
+  x0: number;
+  y0: number;
+  bottleA: number;
+  bottleN: number;
+  matureA: number;
+  matureN: number;
+  muA: number;
+  muN: number;
+  ka: number;
+  kn: number;
   lagDays: number;
-  rotFood: number; rotSlow: number;
+  rotFood: number;
+  rotSlow: number;
   /** mg N/L that rock gives off from day 0. */
   dieOff: number;
   /** Real over believed volume. */
@@ -23,11 +29,23 @@ export interface TankParams {
   decay: number;
   max: number;
   /** Ammonia and nitrite at which their own oxidation slows (Haldane), mg N/L. */
-  kiA: number; kiN: number;
+  kiA: number;
+  kiN: number;
 }
 
 /** Slots of the state. */
-export const S = { food: 0, slow: 1, ammonia: 2, nitrite: 3, nitrate: 4, x: 5, y: 6, alkalinity: 7, load: 8, sinceSeed: 9 } as const;
+export const S = {
+  food: 0,
+  slow: 1,
+  ammonia: 2,
+  nitrite: 3,
+  nitrate: 4,
+  x: 5,
+  y: 6,
+  alkalinity: 7,
+  load: 8,
+  sinceSeed: 9,
+} as const;
 export const STATE_SIZE = 10;
 
 /** Weeks for which growth may wander. */
@@ -47,8 +65,21 @@ export interface Plan {
 }
 
 /** Cuts the time from `fromDay` to `toDay` into runs of steps of at most STEP_DAYS that end exactly at acts and readings. */
-export function planSteps(acts: readonly Act[], observations: readonly Observation[], fromDay: number, toDay: number): Plan {
-  const runs: { dt: number; steps: number; at: number; code: number; amount: number; from: number; count: number }[] = [];
+export function planSteps(
+  acts: readonly Act[],
+  observations: readonly Observation[],
+  fromDay: number,
+  toDay: number,
+): Plan {
+  const runs: {
+    dt: number;
+    steps: number;
+    at: number;
+    code: number;
+    amount: number;
+    from: number;
+    count: number;
+  }[] = [];
   let day = fromDay;
   /** Runs to a day, a day at a time, and says what happens there. */
   const runTo = (target: number, code: number, amount: number, from: number, count: number) => {
@@ -81,8 +112,13 @@ export function planSteps(acts: readonly Act[], observations: readonly Observati
   }
   if (day < toDay) runTo(toDay, ACT.none, 0, 0, 0);
   return {
-    dt: Float64Array.from(runs, (r) => r.dt), steps: Int32Array.from(runs, (r) => r.steps), at: Float64Array.from(runs, (r) => r.at), code: Uint8Array.from(runs, (r) => r.code),
-    amount: Float64Array.from(runs, (r) => r.amount), from: Int32Array.from(runs, (r) => r.from), count: Int32Array.from(runs, (r) => r.count),
+    dt: Float64Array.from(runs, (r) => r.dt),
+    steps: Int32Array.from(runs, (r) => r.steps),
+    at: Float64Array.from(runs, (r) => r.at),
+    code: Uint8Array.from(runs, (r) => r.code),
+    amount: Float64Array.from(runs, (r) => r.amount),
+    from: Int32Array.from(runs, (r) => r.from),
+    count: Int32Array.from(runs, (r) => r.count),
   };
 }
 
@@ -96,7 +132,13 @@ export function startState(state: Float64Array, p: TankParams): void {
 }
 
 /** One act on the state. Amounts in mg N are spread over the real volume. */
-export function applyAct(state: Float64Array, code: number, amount: number, p: TankParams, believedL: number): void {
+export function applyAct(
+  state: Float64Array,
+  code: number,
+  amount: number,
+  p: TankParams,
+  believedL: number,
+): void {
   const perL = amount / (believedL * p.volume);
   switch (code) {
     case ACT.ammonia:
@@ -137,7 +179,15 @@ export function applyAct(state: Float64Array, code: number, amount: number, p: T
 }
 
 /** `steps` steps of `dt` days with growth multipliers gA and gN. The state stays in local numbers from first to last. */
-export function advance(s: Float64Array, dt: number, steps: number, p: TankParams, warmth: number, gA: number, gN: number): void {
+export function advance(
+  s: Float64Array,
+  dt: number,
+  steps: number,
+  p: TankParams,
+  warmth: number,
+  gA: number,
+  gN: number,
+): void {
   let food = s[0] as number;
   let slow = s[1] as number;
   let a = s[2] as number;
@@ -212,7 +262,12 @@ export const warmthAt = (tempC: number): number => 1.1 ** (Math.min(tempC, 32) -
 
 /** Runs a plan; after each step with observations, `compare` sees the state. `noise` holds WEEKS multipliers of growth for each group. */
 export function runPlan(
-  state: Float64Array, plan: Plan, p: TankParams, noise: Float64Array, noiseAt: number, t: Pick<Timeline, 'believedL' | 'tempC'>,
+  state: Float64Array,
+  plan: Plan,
+  p: TankParams,
+  noise: Float64Array,
+  noiseAt: number,
+  t: Pick<Timeline, 'believedL' | 'tempC'>,
   compare: ((state: Float64Array, from: number, count: number) => void) | null,
 ): void {
   const warmth = warmthAt(t.tempC);
@@ -221,10 +276,19 @@ export function runPlan(
     const dt = plan.dt[i] as number;
     if (dt > 0) {
       const week = Math.min(WEEKS - 1, ((plan.at[i] as number) / 7) | 0);
-      advance(state, dt, plan.steps[i] as number, p, warmth, noise[noiseAt + week] as number, noise[noiseAt + WEEKS + week] as number);
+      advance(
+        state,
+        dt,
+        plan.steps[i] as number,
+        p,
+        warmth,
+        noise[noiseAt + week] as number,
+        noise[noiseAt + WEEKS + week] as number,
+      );
     }
     const code = plan.code[i] as number;
     if (code !== 0) applyAct(state, code, plan.amount[i] as number, p, t.believedL);
-    if (compare !== null && (plan.count[i] as number) > 0) compare(state, plan.from[i] as number, plan.count[i] as number);
+    if (compare !== null && (plan.count[i] as number) > 0)
+      compare(state, plan.from[i] as number, plan.count[i] as number);
   }
 }

@@ -1,12 +1,11 @@
 /** The plan a forecast assumes until the person says otherwise: what was done so far goes on. */
 import type { Tank } from '../document';
+import { PRINTED_PER_N } from '../units';
 import { habitOf, rhythmOf, type DoseHabit, type Rhythm } from './habits';
 import { ACT, type Timeline } from './timeline';
 
-/** mg NH4 for each mg N, as most kits state ammonia. */
-export const NH4_PER_N = 1.2878;
 /** The proof: 2 mg/L as NH4. */
-export const PROOF_MG_N = 2 / NH4_PER_N;
+export const PROOF_MG_N = 2 / PRINTED_PER_N.ammonia.ion;
 
 /** What the person will go on doing. */
 export interface CarePlan {
@@ -32,7 +31,9 @@ export type PlanChoice = 'asSoFar' | 'dose' | 'feed' | 'bottle' | 'wait';
 const NEVER: DoseHabit = { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 };
 /** Doses as soon as ammonia is clear, tested daily: the course that grows most bacteria. */
 export const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
-  doseMgNPerL: PROOF_MG_N, when: { ...NEVER, ammoniaClear: 1, never: 0 }, rhythm: { testGapDays: [0.8, 1.2], waitDays: [0, 0.3], bothWaitDays: [0, 0.3], clockDays: [1, 2] },
+  doseMgNPerL: PROOF_MG_N,
+  when: { ...NEVER, ammoniaClear: 1, never: 0 },
+  rhythm: { testGapDays: [0.8, 1.2], waitDays: [0, 0.3], bothWaitDays: [0, 0.3], clockDays: [1, 2] },
 };
 /** Someone who dosed goes on in one way or another; someone who only let things rot or fed doses, at most, for the proof that is asked. */
 const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, never: 0.12 };
@@ -49,8 +50,19 @@ export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoF
   if (choice === 'dose') return { ...waiting, ...KEEN };
   if (choice === 'feed') return { ...waiting, feedMgNPerDay: fed > 0 ? fed : 0.15 * t.believedL };
   if (choice === 'wait') return waiting;
-  const mean = doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
+  const mean =
+    doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
   const doser = doses.length > 0 || tank.ammoniaSource === 'bottled';
-  const feeds = tank.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0 ? 0.15 * t.believedL : recentFood.length >= 2 ? fed : 0;
-  return { ...waiting, doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3), when: habitOf(t, doser ? DOSER : PROVER), feedMgNPerDay: feeds };
+  const feeds =
+    tank.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0
+      ? 0.15 * t.believedL
+      : recentFood.length >= 2
+        ? fed
+        : 0;
+  return {
+    ...waiting,
+    doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3),
+    when: habitOf(t, doser ? DOSER : PROVER),
+    feedMgNPerDay: feeds,
+  };
 }

@@ -7,8 +7,34 @@ import { WEEKS } from './kernel';
 import { ACT, type Timeline } from './timeline';
 
 /** Places in the vector of standard normals. */
-export const PRIMARY = 25;
-export const Z = { x0: 0, y0: 1, bottleA: 2, bottleN: 3, matureA: 4, matureN: 5, muA: 6, muN: 7, ka: 8, kn: 9, lag: 10, rotFood: 11, rotSlow: 12, dieOff: 13, volume: 14, loss: 15, alkalinity: 16, food: 17, decay: 18, kitA: 19, kitN: 20, kitR: 21, max: 22, kiA: 23, kiN: 24 } as const;
+const PRIMARY = 25;
+const Z = {
+  x0: 0,
+  y0: 1,
+  bottleA: 2,
+  bottleN: 3,
+  matureA: 4,
+  matureN: 5,
+  muA: 6,
+  muN: 7,
+  ka: 8,
+  kn: 9,
+  lag: 10,
+  rotFood: 11,
+  rotSlow: 12,
+  dieOff: 13,
+  volume: 14,
+  loss: 15,
+  alkalinity: 16,
+  food: 17,
+  decay: 18,
+  kitA: 19,
+  kitN: 20,
+  kitR: 21,
+  max: 22,
+  kiA: 23,
+  kiN: 24,
+} as const;
 export const DIMENSIONS = PRIMARY + 2 * WEEKS;
 
 /** How far weekly growth wanders (log scale) and how much of it stays from week to week. */
@@ -65,7 +91,8 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
 
 /** Natural units from the standard normals at an offset; fills what is given, so that nothing is allocated. */
 export function paramsFrom(z: Float64Array, at: number, prior: Prior, out: TankParams): void {
-  const v = (i: number) => Math.exp((prior.median[i] as number) + (prior.sd[i] as number) * (z[at + i] as number));
+  const v = (i: number) =>
+    Math.exp((prior.median[i] as number) + (prior.sd[i] as number) * (z[at + i] as number));
   out.x0 = v(Z.x0);
   out.y0 = v(Z.y0);
   out.bottleA = v(Z.bottleA);
@@ -92,7 +119,8 @@ export function paramsFrom(z: Float64Array, at: number, prior: Prior, out: TankP
 
 /** Kit bias multipliers (ammonia, nitrite, nitrate) into `out`. */
 export function biasFrom(z: Float64Array, at: number, prior: Prior, out: Float64Array): void {
-  for (let i = 0; i < 3; i++) out[i] = Math.exp((prior.sd[Z.kitA + i] as number) * (z[at + Z.kitA + i] as number));
+  for (let i = 0; i < 3; i++)
+    out[i] = Math.exp((prior.sd[Z.kitA + i] as number) * (z[at + Z.kitA + i] as number));
   out[3] = 1;
 }
 
@@ -110,5 +138,26 @@ export function noiseFrom(z: Float64Array, at: number, out: Float64Array): void 
 }
 
 export const emptyParams = (): TankParams => ({
-  x0: 0, y0: 0, bottleA: 0, bottleN: 0, matureA: 0, matureN: 0, muA: 0, muN: 0, ka: 1, kn: 1, lagDays: 0, rotFood: 0, rotSlow: 0, dieOff: 0, volume: 1, loss: 0, alkalinity: 8, food: 1, decay: 0.05, max: 8, kiA: 1e9, kiN: 1e9,
+  x0: 0,
+  y0: 0,
+  bottleA: 0,
+  bottleN: 0,
+  matureA: 0,
+  matureN: 0,
+  muA: 0,
+  muN: 0,
+  ka: 1,
+  kn: 1,
+  lagDays: 0,
+  rotFood: 0,
+  rotSlow: 0,
+  dieOff: 0,
+  volume: 1,
+  loss: 0,
+  alkalinity: 8,
+  food: 1,
+  decay: 0.05,
+  max: 8,
+  kiA: 1e9,
+  kiN: 1e9,
 });

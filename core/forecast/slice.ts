@@ -1,27 +1,52 @@
 /** What of a document a forecast of one tank rests on, the load it is asked for, and what tells two such questions apart. */
-import { emptyDocument, type Document } from '../document';
-import { currentPlace } from '../readiness/evidence';
+import { emptyDocument, type Document, currentPlace } from '../document';
 import { groupLoadMgN } from '../stocking/load';
+import { HOUR_MS } from '../time';
 import type { PlanChoice } from './plan';
 
 /** The part of a document that a forecast of one tank rests on. Nothing of other tanks goes to the worker. */
 export function sliceFor(doc: Document, tankId: string): Document {
-  const of = <T extends { tankId: string }>(list: Record<string, T>): Record<string, T> => Object.fromEntries(Object.entries(list).filter(([, e]) => e.tankId === tankId));
+  const of = <T extends { tankId: string }>(list: Record<string, T>): Record<string, T> =>
+    Object.fromEntries(Object.entries(list).filter(([, e]) => e.tankId === tankId));
   const tank = doc.tanks[tankId];
-  return { ...emptyDocument(), tanks: tank ? { [tankId]: tank } : {}, kits: doc.kits, samples: of(doc.samples), events: of(doc.events), animals: of(doc.animals), calibrations: doc.calibrations };
+  return {
+    ...emptyDocument(),
+    tanks: tank ? { [tankId]: tank } : {},
+    kits: doc.kits,
+    samples: of(doc.samples),
+    events: of(doc.events),
+    animals: of(doc.animals),
+    calibrations: doc.calibrations,
+  };
 }
 
 /** The daily load of the first animals meant: those wished for and in quarantine, or two small fish on light feed. */
 export function plannedLoad(doc: Document, tankId: string): { mgN: number; words: string } {
-  const meant = Object.values(doc.animals).filter((a) => a.tankId === tankId && (currentPlace(a).to === 'wish' || currentPlace(a).to === 'quarantine'));
+  const meant = Object.values(doc.animals).filter(
+    (a) => a.tankId === tankId && (currentPlace(a).to === 'wish' || currentPlace(a).to === 'quarantine'),
+  );
   const mgN = meant.reduce((sum, a) => sum + groupLoadMgN(a), 0);
-  return mgN > 0.5 ? { mgN, words: `the ${meant.length === 1 ? 'animal' : 'animals'} you mean to add (${mgN.toFixed(0)} mg N a day)` } : { mgN: 12, words: 'two small fish on light feed (12 mg N a day)' };
+  return mgN > 0.5
+    ? {
+        mgN,
+        words: `the ${meant.length === 1 ? 'animal' : 'animals'} you mean to add (${mgN.toFixed(0)} mg N a day)`,
+      }
+    : { mgN: 12, words: 'two small fish on light feed (12 mg N a day)' };
 }
 
 /** Identity of a question: everything the fit reads, the plan and the hour, as sixteen hex digits (two FNV-1a hashes; no secret). */
 export function inputsOf(slice: Document, plan: PlanChoice, atMs: number): string {
   const { kits, samples, events, animals, calibrations, tanks } = slice;
-  const text = JSON.stringify([plan, Math.floor(atMs / 3_600_000), tanks, kits, samples, events, animals, calibrations]);
+  const text = JSON.stringify([
+    plan,
+    Math.floor(atMs / HOUR_MS),
+    tanks,
+    kits,
+    samples,
+    events,
+    animals,
+    calibrations,
+  ]);
   return fnv1a(text, 0x811c9dc5) + fnv1a(text, 0x01234567);
 }
 

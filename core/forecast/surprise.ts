@@ -38,7 +38,12 @@ function foreseen(p: Posterior): { seen: Float64Array[]; chance: number[] } {
       }
     });
   }
-  return { seen, chance: t.observations.map((o, k) => (seen[k] as Float64Array).reduce((sum, v) => sum + Math.exp(logChance(o, v)), 0) / n) };
+  return {
+    seen,
+    chance: t.observations.map(
+      (o, k) => (seen[k] as Float64Array).reduce((sum, v) => sum + Math.exp(logChance(o, v)), 0) / n,
+    ),
+  };
 }
 
 /** Readings the fitted tanks give no chance. `recent`: those of the last ten days, three at most. `share`: of all ammonia and nitrite
@@ -46,12 +51,16 @@ function foreseen(p: Posterior): { seen: Float64Array[]; chance: number[] } {
 export function surprises(p: Posterior): { recent: Surprise[]; share: number } {
   const { timeline: t } = p;
   const { seen, chance } = foreseen(p);
-  const recent = t.observations.flatMap((o, k): Surprise[] => {
-    if (t.nowDay - o.day > 10 || (chance[k] as number) > NO_CHANCE) return [];
-    const sorted = Float64Array.from(seen[k] as Float64Array).sort();
-    const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
-    return [{ day: o.day, what: NAMES[o.what], expected: [q(0.1), q(0.5), q(0.9)], low: o.low, high: o.high }];
-  }).slice(-3);
+  const recent = t.observations
+    .flatMap((o, k): Surprise[] => {
+      if (t.nowDay - o.day > 10 || (chance[k] as number) > NO_CHANCE) return [];
+      const sorted = Float64Array.from(seen[k] as Float64Array).sort();
+      const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
+      return [
+        { day: o.day, what: NAMES[o.what], expected: [q(0.1), q(0.5), q(0.9)], low: o.low, high: o.high },
+      ];
+    })
+    .slice(-3);
   const nitrogen = t.observations.flatMap((o, k) => (o.what < 2 ? [chance[k] as number] : []));
   return { recent, share: nitrogen.filter((c) => c <= NO_CHANCE).length / Math.max(1, nitrogen.length) };
 }

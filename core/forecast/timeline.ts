@@ -1,12 +1,25 @@
 /** What a person did and read, laid on one line of time for the kernel: steps, acts exactly at their moment, readings to compare with. */
 import { isNitrogen, type Kit } from '../document';
 import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
-import { DAY_MS, type Point, type TankEvidence } from '../readiness/evidence';
+import type { Point, TankEvidence } from '../evidence';
+import { DAY_MS } from '../time';
+import { PRINTED_PER_N } from '../units';
 import { groupLoadMgN } from '../stocking/load';
 
 export const STEP_DAYS = 0.125;
 
-export const ACT = { none: 0, ammonia: 1, food: 2, slow: 3, seafoodOut: 4, bottle: 5, mature: 6, change: 7, alkalinity: 8, load: 9 } as const;
+export const ACT = {
+  none: 0,
+  ammonia: 1,
+  food: 2,
+  slow: 3,
+  seafoodOut: 4,
+  bottle: 5,
+  mature: 6,
+  change: 7,
+  alkalinity: 8,
+  load: 9,
+} as const;
 export type ActCode = (typeof ACT)[keyof typeof ACT];
 
 export interface Act {
@@ -50,7 +63,11 @@ export interface Timeline {
 /** Lays the evidence out. Day 0 is the start day, or the first entry when that is earlier. */
 export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
   const series = [...e.series.ammonia, ...e.series.nitrite, ...e.series.nitrate, ...e.series.alkalinity];
-  const firstMs = Math.min(Date.parse(`${e.tank.startDay}T00:00:00.000Z`), ...series.map((p) => p.atMs), ...e.events.map((x) => Date.parse(x.at)));
+  const firstMs = Math.min(
+    Date.parse(`${e.tank.startDay}T00:00:00.000Z`),
+    ...series.map((p) => p.atMs),
+    ...e.events.map((x) => Date.parse(x.at)),
+  );
   const startMs = Number.isFinite(firstMs) ? Math.max(firstMs, e.nowMs - 400 * DAY_MS) : e.nowMs;
   const dayOf = (ms: number) => (ms - startMs) / DAY_MS;
   const acts: Act[] = [];
@@ -63,13 +80,24 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
         acts.push({ day, code: ACT.ammonia, amount: x.mgN });
         break;
       case 'food':
-        acts.push({ day, code: x.food === 'seafood' ? ACT.slow : ACT.food, amount: x.grams * FOOD_MG_N_PER_G[x.food] });
+        acts.push({
+          day,
+          code: x.food === 'seafood' ? ACT.slow : ACT.food,
+          amount: x.grams * FOOD_MG_N_PER_G[x.food],
+        });
         break;
       case 'seafoodOut':
         acts.push({ day, code: ACT.seafoodOut, amount: 1 });
         break;
       case 'bacteria':
-        acts.push({ day, code: x.seed === 'bottle' || x.seed === 'liveSand' ? ACT.bottle : ACT.mature, amount: (x.seed === 'liveSand' || x.seed === 'oldTank' ? 2 : 1) * (x.keptWet === false ? 0.15 : 1) * (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? 0.3 : 1) });
+        acts.push({
+          day,
+          code: x.seed === 'bottle' || x.seed === 'liveSand' ? ACT.bottle : ACT.mature,
+          amount:
+            (x.seed === 'liveSand' || x.seed === 'oldTank' ? 2 : 1) *
+            (x.keptWet === false ? 0.15 : 1) *
+            (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? 0.3 : 1),
+        });
         break;
       case 'waterChange':
         acts.push({ day, code: ACT.change, amount: Math.min(1, x.litres / e.netL) });
@@ -80,7 +108,9 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
     }
   }
   // Animals feed the filter all day; where feeding is logged, that counts instead.
-  if (!fed) for (const j of e.joined) acts.push({ day: Math.max(0, dayOf(j.atMs)), code: ACT.load, amount: groupLoadMgN(j.animal) });
+  if (!fed)
+    for (const j of e.joined)
+      acts.push({ day: Math.max(0, dayOf(j.atMs)), code: ACT.load, amount: groupLoadMgN(j.animal) });
   acts.sort((a, b) => a.day - b.day);
   const observations: Observation[] = [];
   const take = (points: readonly Point[], what: Observation['what']) => {
@@ -95,11 +125,21 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
   take(e.series.nitrate, READ.nitrate);
   take(e.series.alkalinity, READ.alkalinity);
   observations.sort((a, b) => a.day - b.day);
-  const temps = e.series.temperature.slice(-10).map((p) => p.interval.mid).filter((t) => t > 10 && t < 36);
+  const temps = e.series.temperature
+    .slice(-10)
+    .map((p) => p.interval.mid)
+    .filter((t) => t > 10 && t < 36);
   return {
-    startMs, animalsIn: e.inDisplay.length > 0, nowDay: dayOf(e.nowMs), acts, observations, believedL: e.netL, volumeSdShare,
+    startMs,
+    animalsIn: e.inDisplay.length > 0,
+    nowDay: dayOf(e.nowMs),
+    acts,
+    observations,
+    believedL: e.netL,
+    volumeSdShare,
     tempC: temps.length > 0 ? temps.reduce((a, b) => a + b, 0) / temps.length : 25,
-    zeroAmmonia: zeroLimit(e.series.ammonia, 0.25 / 1.2878), zeroNitrite: zeroLimit(e.series.nitrite, 0.25 / 3.2844),
+    zeroAmmonia: zeroLimit(e.series.ammonia, 0.25 / PRINTED_PER_N.ammonia.ion),
+    zeroNitrite: zeroLimit(e.series.nitrite, 0.25 / PRINTED_PER_N.nitrite.ion),
   };
 }
 
@@ -113,8 +153,12 @@ function intervalOf(p: Point): { low: number; mid: number; high: number } {
 
 /** Reader's error: 20 % + 0.1 mg/L as printed for a chart of colours, half of that once as a standard deviation; 5 % for a meter. */
 function errorOf(kit: Kit): { share: number; floor: number } {
-  const toN = isNitrogen(kit.parameter) ? { ammonia: 1.2878, nitrite: 3.2844, nitrate: 4.4266 }[kit.parameter] : 1;
-  if (kit.scale.kind === 'number') return { share: kit.readerShare ?? 0.05, floor: Math.max(kit.scale.resolution, kit.parameter === 'alkalinity' ? 0.25 : 0.02) / toN };
+  const toN = isNitrogen(kit.parameter) ? PRINTED_PER_N[kit.parameter].ion : 1;
+  if (kit.scale.kind === 'number')
+    return {
+      share: kit.readerShare ?? 0.05,
+      floor: Math.max(kit.scale.resolution, kit.parameter === 'alkalinity' ? 0.25 : 0.02) / toN,
+    };
   const first = kit.scale.steps.find((s) => s > 0) ?? 0.25;
   return { share: 0.12, floor: Math.max(0.06, 0.15 * first) / toN };
 }
@@ -123,7 +167,7 @@ function errorOf(kit: Kit): { share: number; floor: number } {
 function zeroLimit(points: readonly Point[], usualStep: number): number {
   const kit = points[points.length - 1]?.kit;
   if (!kit) return usualStep / 2;
-  const toN = isNitrogen(kit.parameter) ? { ammonia: 1.2878, nitrite: 3.2844, nitrate: 4.4266 }[kit.parameter] : 1;
+  const toN = isNitrogen(kit.parameter) ? PRINTED_PER_N[kit.parameter].ion : 1;
   if (kit.scale.kind === 'steps') return (kit.scale.steps.find((s) => s > 0) ?? 0.25) / 2 / toN;
   return Math.max(kit.scale.resolution, 0.05) / toN;
 }

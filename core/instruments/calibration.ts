@@ -1,10 +1,10 @@
 /** What a calibration says of the readings around it: a correction for those that follow, a doubt for those before. */
 import type { Calibration, Parameter } from '../document';
-
-const HOUR_MS = 3_600_000;
+import { DAY_MS, HOUR_MS } from '../time';
+import { INSTRUMENTS } from './limits';
 
 /** Readings of two standards within this time belong to one calibration. */
-const SESSION_MS = 2 * HOUR_MS;
+const SESSION_MS = INSTRUMENTS.sessionHours * HOUR_MS;
 
 /** Straight line from what is shown to what is true: true = offset + slope * shown. */
 export interface Correction {
@@ -26,13 +26,26 @@ export interface CalibrationSession {
 }
 
 /** How far an instrument may be off before its readings are doubted, stored units; elsewhere 5 % of the standard. */
-const TOLERANCE: Partial<Record<Parameter, number>> = { temperature: 0.5, salinity: 0.5, ph: 0.1, alkalinity: 0.5, orp: 20, oxygen: 0.5, tdsResin: 1, tdsMembrane: 2 };
+const TOLERANCE: Partial<Record<Parameter, number>> = {
+  temperature: INSTRUMENTS.temperature,
+  salinity: INSTRUMENTS.salinity,
+  ph: INSTRUMENTS.ph,
+  alkalinity: INSTRUMENTS.alkalinity,
+  orp: INSTRUMENTS.orp,
+  oxygen: INSTRUMENTS.oxygen,
+  tdsResin: INSTRUMENTS.tdsResin,
+  tdsMembrane: INSTRUMENTS.tdsMembrane,
+};
 
-export const toleranceOf = (parameter: Parameter, value: number): number => TOLERANCE[parameter] ?? Math.abs(value) * 0.05;
+export const toleranceOf = (parameter: Parameter, value: number): number =>
+  TOLERANCE[parameter] ?? Math.abs(value) * INSTRUMENTS.elsewhereShare;
 
 /** Calibrations of one instrument, grouped into sessions, oldest first. One standard allows an offset, two different ones a slope as
  *  well; an instrument set to its standard needs neither from then on. */
-export function calibrationSessions(calibrations: readonly Calibration[], parameter: Parameter): CalibrationSession[] {
+export function calibrationSessions(
+  calibrations: readonly Calibration[],
+  parameter: Parameter,
+): CalibrationSession[] {
   const sorted = calibrations.map((c) => ({ c, atMs: Date.parse(c.at) })).sort((a, b) => a.atMs - b.atMs);
   const groups: { atMs: number; list: Calibration[] }[] = [];
   for (const { c, atMs } of sorted) {
@@ -41,10 +54,20 @@ export function calibrationSessions(calibrations: readonly Calibration[], parame
     else groups.push({ atMs, list: [c] });
   }
   return groups.map(({ atMs, list }) => {
-    const worst = list.reduce((w, c) => (Math.abs(c.reading - c.standard) > Math.abs(w.reading - w.standard) ? c : w));
-    const good = list.every((c) => Math.abs(c.reading - c.standard) <= toleranceOf(parameter, c.standard) + 1e-9);
+    const worst = list.reduce((w, c) =>
+      Math.abs(c.reading - c.standard) > Math.abs(w.reading - w.standard) ? c : w,
+    );
+    const good = list.every(
+      (c) => Math.abs(c.reading - c.standard) <= toleranceOf(parameter, c.standard) + 1e-9,
+    );
     const adjusted = list.some((c) => c.adjusted);
-    return { atMs, error: worst.reading - worst.standard, good, adjusted, correction: adjusted ? NO_CORRECTION : correctionFrom(list) };
+    return {
+      atMs,
+      error: worst.reading - worst.standard,
+      good,
+      adjusted,
+      correction: adjusted ? NO_CORRECTION : correctionFrom(list),
+    };
   });
 }
 
@@ -81,5 +104,5 @@ export function insideDrift(sessions: readonly CalibrationSession[], atMs: numbe
 /** Days since an instrument was last held against a standard; null when never. */
 export function daysSinceCalibration(sessions: readonly CalibrationSession[], nowMs: number): number | null {
   const last = sessions[sessions.length - 1];
-  return last ? Math.floor((nowMs - last.atMs) / (24 * HOUR_MS)) : null;
+  return last ? Math.floor((nowMs - last.atMs) / DAY_MS) : null;
 }

@@ -1,4 +1,13 @@
-export { DEFAULT_PARAMS, EMPTY_STATE, simulateNitrogen, stepNitrogen, type NitrogenInput, type NitrogenParams, type NitrogenState } from './model';
+export {
+  DEFAULT_PARAMS,
+  EMPTY_STATE,
+  simulateNitrogen,
+  stepNitrogen,
+  type NitrogenInput,
+  type NitrogenParams,
+  type NitrogenState,
+} from './model';
 export { FOOD_MG_N_PER_G, nitrogenStrata, type Strata, type StrataLine, type StrataPoint } from './strata';
 export { doseCheck } from './doseCheck';
 export { nitrogenLedger, type Cause, type Ledger } from './ledger';
+export { NITROGEN_LIMITS } from './limits';

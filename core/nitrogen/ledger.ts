@@ -1,15 +1,16 @@
 /** Nitrogen in against nitrogen found, and what explains a gap best. mg N in the whole tank; alkalinity belongs to the account. */
-import { DAY_MS, trusted, type TankEvidence } from '../readiness/evidence';
-import { compoundGrams, dailyUse, movesOf, USUAL_IN_NEW_WATER, withoutMoves } from '../dosing/minerals';
-import { nitrogenStrata, type Strata } from './strata';
-
-export type CauseCode = 'volume' | 'ammoniaBasis' | 'nitrateBasis' | 'expiredKit' | 'nitriteInterference' | 'sourceNitrate' | 'lossOrAlgae' | 'forgottenChange' | 'forgottenInput';
+import { compoundGrams, dailyUse, DOSING, movesOf, USUAL_IN_NEW_WATER, withoutMoves } from '../dosing';
+import { EVIDENCE, lastOf, trusted, type TankEvidence } from '../evidence';
+import type { CauseCode, StatementOf } from '../statements';
+import { DAY_MS } from '../time';
+import { PRINTED_PER_N } from '../units';
+import { NITROGEN } from './limits';
+import { FOOD_MG_N_PER_G, nitrogenStrata, type Strata } from './strata';
 
 export interface Cause {
-  code: CauseCode;
+  says: StatementOf<CauseCode>;
   /** 0 to 1: how well it alone would close the gap, times how common it is. */
   score: number;
-  text: string;
 }
 
 export interface Ledger {
@@ -48,48 +49,125 @@ export function nitrogenLedger(e: TankEvidence, volumeSdShare: number): Ledger {
   const given = { ammonia: 0, food: 0, seafood: 0 };
   for (const x of e.events) {
     if (x.kind === 'ammoniaDose') given.ammonia += x.mgN;
-    if (x.kind === 'food') given[x.food === 'seafood' ? 'seafood' : 'food'] += x.grams * { pellets: 75, frozen: 16, seafood: 27.5 }[x.food];
+    if (x.kind === 'food')
+      given[x.food === 'seafood' ? 'seafood' : 'food'] += x.grams * FOOD_MG_N_PER_G[x.food];
   }
-  const found = last ? { ammonia: last.ammoniaMgN, nitrite: last.nitriteMgN, nitrate: last.nitrateMgN, total: last.ammoniaMgN + last.nitriteMgN + last.nitrateMgN } : { ammonia: 0, nitrite: 0, nitrate: 0, total: 0 };
+  const found = last
+    ? {
+        ammonia: last.ammoniaMgN,
+        nitrite: last.nitriteMgN,
+        nitrate: last.nitrateMgN,
+        total: last.ammoniaMgN + last.nitriteMgN + last.nitrateMgN,
+      }
+    : { ammonia: 0, nitrite: 0, nitrate: 0, total: 0 };
   const putIn = last?.putInMgN ?? 0;
   const gap = putIn - found.total;
   const sure = Math.max(strata.gapSdMgN, 0.05 * putIn);
-  const verdict = !last || (putIn < 1 && found.total < 1) ? 'nothingYet' : Math.abs(gap) <= 2 * sure ? 'fits' : gap > 0 ? 'missing' : 'tooMuch';
+  const verdict =
+    !last || (putIn < 1 && found.total < 1)
+      ? 'nothingYet'
+      : Math.abs(gap) <= 2 * sure
+        ? 'fits'
+        : gap > 0
+          ? 'missing'
+          : 'tooMuch';
   return {
-    given, takenByChanges: Math.max(0, given.ammonia + given.food + given.seafood - putIn), putIn, found, gap, gapSd: sure, verdict,
+    given,
+    takenByChanges: Math.max(0, given.ammonia + given.food + given.seafood - putIn),
+    putIn,
+    found,
+    gap,
+    gapSd: sure,
+    verdict,
     causes: verdict === 'missing' || verdict === 'tooMuch' ? causesOf(e, strata, putIn, found, verdict) : [],
     alkalinity: alkalinityOf(e, strata),
   };
 }
 
-/** The likely causes, best first. Each is asked: if this were so, how far would it be from closing the gap? */
-function causesOf(e: TankEvidence, strata: Strata, putIn: number, found: Ledger['found'], verdict: 'missing' | 'tooMuch'): Cause[] {
+/** The likely causes, best first. Each is asked: if this were so, how far would it be from closing the gap? The scores are stated
+ *  guesses of how common each is; only their order is shown. */
+function causesOf(
+  e: TankEvidence,
+  strata: Strata,
+  putIn: number,
+  found: Ledger['found'],
+  verdict: 'missing' | 'tooMuch',
+): Cause[] {
   const ratio = found.total / Math.max(1e-6, putIn);
+  const own = verdict === 'tooMuch' ? causesOfSurplus(e, strata) : causesOfLack(e, strata, ratio);
+  return [...instrumentCauses(e, putIn, found, ratio), ...own]
+    .filter((c) => c.score > 0.02)
+    .map((c) => ({ ...c, score: Math.min(1, c.score) }))
+    .sort((a, b) => b.score - a.score);
+}
+
+/** A wrong volume, a mixed-up basis or an old kit bends every figure, whichever way the gap lies. */
+function instrumentCauses(e: TankEvidence, putIn: number, found: Ledger['found'], ratio: number): Cause[] {
   const log = Math.log(Math.max(1e-3, ratio));
+  const ammoniaFactor = Math.log(PRINTED_PER_N.ammonia.ion);
+  const mostlyAmmonia = found.ammonia / Math.max(1e-6, found.total) > 0.3;
+  const nitrateScaled = (factor: number) =>
+    Math.log(
+      Math.max(1e-3, (found.ammonia + found.nitrite + found.nitrate * factor) / Math.max(1e-6, putIn)),
+    );
+  const no3 = PRINTED_PER_N.nitrate.ion;
+  const causes: Cause[] = [
+    { says: { code: 'volumeWrong', fitsL: e.netL / ratio, netL: e.netL }, score: bell(log, 0.18) },
+    {
+      says: { code: 'ammoniaBasis' },
+      score:
+        0.8 * bell(log - ammoniaFactor, 0.1) +
+        0.8 * bell(log + ammoniaFactor, 0.1) * (mostlyAmmonia ? 1 : 0.4),
+    },
+    {
+      says: { code: 'nitrateBasis' },
+      score: 0.9 * (bell(nitrateScaled(no3), 0.2) + bell(nitrateScaled(1 / no3), 0.2)),
+    },
+  ];
+  const lately = [...e.series.ammonia, ...e.series.nitrite, ...e.series.nitrate].slice(-9);
+  if (lately.some((p) => p.doubts.includes('expired'))) causes.push({ says: { code: 'oldKit' }, score: 0.6 });
+  return causes;
+}
+
+/** Why more is found than was put in. */
+function causesOfSurplus(e: TankEvidence, strata: Strata): Cause[] {
   const causes: Cause[] = [];
-  const add = (code: CauseCode, score: number, text: string) => {
-    if (score > 0.02) causes.push({ code, score: Math.min(1, score), text });
-  };
-  add('volume', bell(log, 0.18), `The water volume may be wrong: ${(e.netL * (1 / ratio)).toFixed(0)} L instead of ${e.netL.toFixed(0)} L would make it fit.`);
-  const sharesA = found.ammonia / Math.max(1e-6, found.total);
-  add('ammoniaBasis', 0.8 * bell(log - Math.log(1.2878), 0.1) + 0.8 * bell(log + Math.log(1.2878), 0.1) * (sharesA > 0.3 ? 1 : 0.4), 'A kit’s basis may be mixed up: ammonia as N and as NH₄ differ by 1.29. Check the kit’s record.');
-  const nitrateScaled = (k: number) => (found.ammonia + found.nitrite + found.nitrate * k) / Math.max(1e-6, putIn);
-  add('nitrateBasis', 0.9 * (bell(Math.log(Math.max(1e-3, nitrateScaled(4.4266))), 0.2) + bell(Math.log(Math.max(1e-3, nitrateScaled(1 / 4.4266))), 0.2)), 'The nitrate kit’s basis may be mixed up: as N and as NO₃ differ by 4.4.');
-  if ([...e.series.ammonia, ...e.series.nitrite, ...e.series.nitrate].slice(-9).some((p) => p.doubts.includes('expired'))) add('expiredKit', 0.6, 'A kit is past its date: its readings are kept, not trusted.');
-  if (verdict === 'tooMuch') {
-    const nitrite = trusted(e.series.nitrite)[e.series.nitrite.length - 1];
-    if (strata.points.some((p) => p.nitrateEstimated) || (nitrite && nitrite.interval.mid > 0.15)) add('nitriteInterference', 0.5, 'Nitrate kits see nitrite as nitrate: wait for nitrite to clear and read again.');
-    const firstInputMs = Math.min(...e.doses.map((d) => d.atMs), ...e.events.filter((x) => x.kind === 'food').map((x) => Date.parse(x.at)), Infinity);
-    const early = trusted(e.series.nitrate).find((p) => p.atMs <= firstInputMs + DAY_MS && p.interval.mid > 0.5);
-    add('sourceNitrate', early ? 0.85 : 0.15, early ? 'Nitrate was there before anything was put in: it came with the water.' : 'The source water may bring nitrate: test it.');
-    add('forgottenInput', 0.35, 'A dose, food or something that died may not be logged: rock that rots does this too.');
-  } else {
-    const days = (e.nowMs - (strata.points[0]?.atMs ?? e.nowMs)) / DAY_MS;
-    const film = e.events.some((x) => x.kind === 'film' && x.extent >= 2);
-    add('lossOrAlgae', (film ? 0.6 : 0.25) * Math.min(1, days / 30), film ? 'Algae and film have taken some up: they are logged.' : 'Some may have gone to gas in rock and sand, or into algae.');
-    add('forgottenChange', ratio > 0.35 && ratio < 0.92 ? 0.45 : 0.1, `A water change of about ${Math.round((1 - ratio) * 100)} % not logged would explain it.`);
+  const nitrite = lastOf(trusted(e.series.nitrite));
+  const nitriteThere = nitrite !== undefined && nitrite.interval.mid > EVIDENCE.nitriteInterferesMgN;
+  if (nitriteThere || strata.points.some((p) => p.nitrateEstimated)) {
+    causes.push({ says: { code: 'nitriteInterference' }, score: 0.5 });
   }
-  return causes.sort((a, b) => b.score - a.score);
+  const firstInputMs = Math.min(
+    ...e.doses.map((d) => d.atMs),
+    ...e.events.filter((x) => x.kind === 'food').map((x) => Date.parse(x.at)),
+    Infinity,
+  );
+  const fromStart = trusted(e.series.nitrate).some(
+    (p) => p.atMs <= firstInputMs + DAY_MS && p.interval.mid > 0.5,
+  );
+  causes.push(
+    fromStart
+      ? { says: { code: 'nitrateFromStart' }, score: 0.85 }
+      : { says: { code: 'nitrateFromSource' }, score: 0.15 },
+    { says: { code: 'forgottenInput' }, score: 0.35 },
+  );
+  return causes;
+}
+
+/** Why less is found than was put in. */
+function causesOfLack(e: TankEvidence, strata: Strata, ratio: number): Cause[] {
+  const days = (e.nowMs - (strata.points[0]?.atMs ?? e.nowMs)) / DAY_MS;
+  const film = e.events.some((x) => x.kind === 'film' && x.extent >= 2);
+  const monthly = Math.min(1, days / 30);
+  return [
+    film
+      ? { says: { code: 'takenByAlgae' }, score: 0.6 * monthly }
+      : { says: { code: 'lostToGas' }, score: 0.25 * monthly },
+    {
+      says: { code: 'forgottenChange', fraction: 1 - ratio },
+      score: ratio > 0.35 && ratio < 0.92 ? 0.45 : 0.1,
+    },
+  ];
 }
 
 /** mg N turned into nitrite between two moments: what nitrite and nitrate gained from sitting to sitting, changes taken out. */
@@ -99,7 +177,10 @@ function oxidisedBetween(e: TankEvidence, strata: Strata, fromMs: number, toMs: 
   let beforeMs = -Infinity;
   for (const p of strata.points) {
     if (p.atMs > toMs) break;
-    const kept = e.changes.reduce((k, c) => (c.atMs > beforeMs && c.atMs <= p.atMs ? k * (1 - c.fraction) : k), 1);
+    const kept = e.changes.reduce(
+      (k, c) => (c.atMs > beforeMs && c.atMs <= p.atMs ? k * (1 - c.fraction) : k),
+      1,
+    );
     const held = p.nitriteMgN + p.nitrateMgN;
     if (p.atMs > fromMs) sum += Math.max(0, held - before * kept);
     before = held;
@@ -114,20 +195,38 @@ function alkalinityOf(e: TankEvidence, strata: Strata): AlkalinityAccount {
   const first = points[0];
   const last = points[points.length - 1];
   const two = first && last && first !== last;
-  // 2 equivalents for each mole of N oxidised: 0.400 dKH for one mg N/L.
-  const expectedFall = (0.4 * oxidisedBetween(e, strata, two ? first.atMs : -Infinity, two ? last.atMs : Infinity)) / e.netL;
+  const expectedFall =
+    (NITROGEN.dkhPerMgN *
+      oxidisedBetween(e, strata, two ? first.atMs : -Infinity, two ? last.atMs : Infinity)) /
+    e.netL;
   const recent = points.filter((p) => p.atMs >= e.nowMs - 14 * DAY_MS);
   const now = last?.value ?? null;
   const fallPerDay = fallOf(recent, moves);
-  const daysTo = (level: number): number | null => (now === null || fallPerDay === null || fallPerDay < 0.02 ? null : now <= level ? 0 : (now - level) / fallPerDay);
+  const daysTo = (level: number): number | null =>
+    now === null || fallPerDay === null || fallPerDay < DOSING.noUseBelowDkh
+      ? null
+      : now <= level
+        ? 0
+        : (now - level) / fallPerDay;
   return {
-    expectedFall, measuredFall: two ? first.value - (withoutMoves(points, moves).pop()?.value ?? NaN) : null, fallPerDay, now, daysTo7: daysTo(7), daysTo5: daysTo(5),
-    bicarbonateG: now !== null && now < 7.5 ? compoundGrams('bicarbonate', USUAL_IN_NEW_WATER.alkalinity - now, e.netL) : null,
+    expectedFall,
+    measuredFall: two ? first.value - (withoutMoves(points, moves).pop()?.value ?? NaN) : null,
+    fallPerDay,
+    now,
+    daysTo7: daysTo(7),
+    daysTo5: daysTo(5),
+    bicarbonateG:
+      now !== null && now < NITROGEN.bufferBelowDkh
+        ? compoundGrams('bicarbonate', USUAL_IN_NEW_WATER.alkalinity - now, e.netL)
+        : null,
   };
 }
 
 /** The fall a day: a line through three readings or more, else the difference of two over a day apart; never below zero. */
-function fallOf(points: readonly { atMs: number; value: number }[], moves: Parameters<typeof dailyUse>[1]): number | null {
+function fallOf(
+  points: readonly { atMs: number; value: number }[],
+  moves: Parameters<typeof dailyUse>[1],
+): number | null {
   const line = dailyUse(points, moves);
   if (line) return Math.max(0, line.perDay);
   const bare = withoutMoves(points, moves);

@@ -3,6 +3,7 @@
  *  Step: semi-implicit (uptake divided through), so states stay positive and nitrogen is conserved exactly; stable at 0.1 day.
  *  Sources: Monod kinetics; growth and half-saturation ranges for sea water at 25 C: first step doubling 20-50 h, second
  *  30-80 h, Ka and Kn 0.1-1 mg N/L, decay 0.02-0.1 /day; 0.400 dKH used per mg N/L oxidised. */
+import { NITROGEN } from './limits';
 
 export interface NitrogenParams {
   /** Rot of organic N, per day. */
@@ -39,14 +40,28 @@ export type NitrogenInput =
   | { day: number; kind: 'change'; fraction: number; alkalinityDkh: number };
 
 export const DEFAULT_PARAMS: NitrogenParams = {
-  rotPerDay: 0.25, kaMgNPerL: 0.5, knMgNPerL: 0.5, muA: 0.55, muN: 0.42, decayPerDay: 0.05, maxA: 8, maxN: 8, tempC: 25,
+  rotPerDay: 0.25,
+  kaMgNPerL: 0.5,
+  knMgNPerL: 0.5,
+  muA: 0.55,
+  muN: 0.42,
+  decayPerDay: 0.05,
+  maxA: 8,
+  maxN: 8,
+  tempC: 25,
 };
 
 export const EMPTY_STATE: NitrogenState = {
-  organic: 0, ammonia: 0, nitrite: 0, nitrate: 0, capacityA: 0, capacityN: 0, alkalinityDkh: 8,
+  organic: 0,
+  ammonia: 0,
+  nitrite: 0,
+  nitrate: 0,
+  capacityA: 0,
+  capacityN: 0,
+  alkalinityDkh: 8,
 };
 
-const DKH_PER_MG_N = 0.4;
+const DKH_PER_MG_N = NITROGEN.dkhPerMgN;
 
 /** One step of at most `dt` days; returns a new state. Nitrogen in the state is conserved to rounding. */
 export function stepNitrogen(s: NitrogenState, p: NitrogenParams, dt: number): NitrogenState {
@@ -65,8 +80,20 @@ export function stepNitrogen(s: NitrogenState, p: NitrogenParams, dt: number): N
     ammonia: a1,
     nitrite: n1,
     nitrate: s.nitrate + oxidisedN,
-    capacityA: grown(s.capacityA, p.muA * warmth * buffered * (a1 / (p.kaMgNPerL + a1)), p.decayPerDay, p.maxA, dt),
-    capacityN: grown(s.capacityN, p.muN * warmth * buffered * (n1 / (p.knMgNPerL + n1)), p.decayPerDay, p.maxN, dt),
+    capacityA: grown(
+      s.capacityA,
+      p.muA * warmth * buffered * (a1 / (p.kaMgNPerL + a1)),
+      p.decayPerDay,
+      p.maxA,
+      dt,
+    ),
+    capacityN: grown(
+      s.capacityN,
+      p.muN * warmth * buffered * (n1 / (p.knMgNPerL + n1)),
+      p.decayPerDay,
+      p.maxN,
+      dt,
+    ),
     alkalinityDkh: Math.max(0, s.alkalinityDkh - DKH_PER_MG_N * oxidisedA),
   };
 }

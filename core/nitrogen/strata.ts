@@ -1,11 +1,17 @@
 /** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
-import { trusted, type Point, type TankEvidence } from '../readiness/evidence';
+import { trusted, type Point, type TankEvidence } from '../evidence';
+import { DAY_MS } from '../time';
+import { NITROGEN } from './limits';
 
 /** mg N in a gram of food as given. Pellets 7.5 % N, frozen food 1.6 % (10 % protein wet / 6.25), raw seafood 2.75 %. */
-export const FOOD_MG_N_PER_G = { pellets: 75, frozen: 16, seafood: 27.5 } as const;
+export const FOOD_MG_N_PER_G = {
+  pellets: NITROGEN.pelletsMgNPerG,
+  frozen: NITROGEN.frozenMgNPerG,
+  seafood: NITROGEN.seafoodMgNPerG,
+} as const;
 
 /** Rot of food and seafood, per day. */
-export const ROT_PER_DAY = 0.25;
+const ROT_PER_DAY = NITROGEN.rotPerDay;
 
 export interface StrataPoint {
   atMs: number;
@@ -55,7 +61,10 @@ export function nitrogenStrata(e: TankEvidence, volumeSdShare: number): Strata {
     const a = ammonia.interval.mid * e.netL;
     const n = nitrite.interval.mid * e.netL;
     const nitrate = nitrateBySample.get(ammonia.sampleId);
-    const kept = e.changes.reduce((k, c) => (c.atMs > carriedMs && c.atMs <= ammonia.atMs ? k * (1 - c.fraction) : k), 1);
+    const kept = e.changes.reduce(
+      (k, c) => (c.atMs > carriedMs && c.atMs <= ammonia.atMs ? k * (1 - c.fraction) : k),
+      1,
+    );
     const byDifference = Math.max(0, put - a - n);
     let r: number;
     let estimated = true;
@@ -66,8 +75,20 @@ export function nitrogenStrata(e: TankEvidence, volumeSdShare: number): Strata {
     else r = Math.max(carried * kept, byDifference);
     carried = r;
     carriedMs = ammonia.atMs;
-    points.push({ atMs: ammonia.atMs, ammoniaMgN: a, nitriteMgN: n, nitrateMgN: r, nitrateEstimated: estimated, putInMgN: put });
-    lastSd = Math.hypot(spread(ammonia, e.netL), spread(nitrite, e.netL), nitrate && !estimated ? spread(nitrate, e.netL) : 0.3 * r, (a + n + r) * volumeSdShare);
+    points.push({
+      atMs: ammonia.atMs,
+      ammoniaMgN: a,
+      nitriteMgN: n,
+      nitrateMgN: r,
+      nitrateEstimated: estimated,
+      putInMgN: put,
+    });
+    lastSd = Math.hypot(
+      spread(ammonia, e.netL),
+      spread(nitrite, e.netL),
+      nitrate && !estimated ? spread(nitrate, e.netL) : 0.3 * r,
+      (a + n + r) * volumeSdShare,
+    );
   }
   const last = points[points.length - 1];
   const found = last ? last.ammoniaMgN + last.nitriteMgN + last.nitrateMgN : 0;
@@ -91,10 +112,14 @@ function suppliesOf(e: TankEvidence): Supply[] {
       // Food counts as it rots, a slice a day, until it is taken out.
       const total = event.grams * FOOD_MG_N_PER_G[event.food];
       const outMs = event.food === 'seafood' ? (seafoodOutMs.find((t) => t >= atMs) ?? Infinity) : Infinity;
-      for (let day = 1; day <= 21; day++) {
-        const sliceMs = atMs + day * 86_400_000;
+      for (let day = 1; day <= NITROGEN.rotDays; day++) {
+        const sliceMs = atMs + day * DAY_MS;
         if (sliceMs > outMs || sliceMs > e.nowMs) break;
-        out.push({ atMs: sliceMs, add: total * (Math.exp(-ROT_PER_DAY * (day - 1)) - Math.exp(-ROT_PER_DAY * day)), keep: 1 });
+        out.push({
+          atMs: sliceMs,
+          add: total * (Math.exp(-ROT_PER_DAY * (day - 1)) - Math.exp(-ROT_PER_DAY * day)),
+          keep: 1,
+        });
       }
     }
   }

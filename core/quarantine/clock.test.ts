@@ -1,16 +1,29 @@
 import fc from 'fast-check';
-import { addDays } from '../calendar';
+import { addDays } from '../time';
 import type { Look } from '../document';
 import { quarantineClock } from './index';
 
 const START = '2026-03-20';
-const look = (offset: number, result: 'clear' | 'sign' = 'clear'): Look => ({ id: `l${offset}`, quarantineId: 'q', day: addDays(START, offset), result, signs: result === 'sign' ? ['spots'] : [], note: '' });
+const look = (offset: number, result: 'clear' | 'sign' = 'clear'): Look => ({
+  id: `l${offset}`,
+  quarantineId: 'q',
+  day: addDays(START, offset),
+  result,
+  signs: result === 'sign' ? ['spots'] : [],
+  note: '',
+});
 const clear = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => look(from + i));
-const run = (looks: Look[], today: number, joins = [START], days = 28) => quarantineClock(joins, looks, days, addDays(START, today));
+const run = (looks: Look[], today: number, joins = [START], days = 28) =>
+  quarantineClock(joins, looks, days, addDays(START, today));
 
 test('day one is the day of joining; free after 28 clear days, across the change of clocks', () => {
   const clock = run(clear(0, 10), 10);
-  expect(clock).toMatchObject({ status: 'running', clockDay: 11, releaseDay: addDays(START, 28), lookedToday: true });
+  expect(clock).toMatchObject({
+    status: 'running',
+    clockDay: 11,
+    releaseDay: addDays(START, 28),
+    lookedToday: true,
+  });
   expect(run(clear(0, 28), 28).status).toBe('complete');
   expect(run(clear(0, 27), 27).status).toBe('running');
 });
@@ -47,10 +60,16 @@ test('an empty system has no clock', () => expect(quarantineClock([], [], 28, ST
 
 /** Slow twin for looks on every day: days since the last sign. */
 test('with a look every day it counts the days since the last sign', () => {
-  fc.assert(fc.property(fc.array(fc.boolean(), { minLength: 1, maxLength: 60 }), (signs) => {
-    const clock = run(signs.map((s, i) => look(i, s ? 'sign' : 'clear')), signs.length - 1);
-    const sinceSign = signs.length - 1 - signs.lastIndexOf(true);
-    expect(clock.clockDay).toBe(sinceSign);
-    expect(clock.status).toBe(sinceSign === 0 ? 'signPresent' : sinceSign > 28 ? 'complete' : 'running');
-  }), { seed: 81 });
+  fc.assert(
+    fc.property(fc.array(fc.boolean(), { minLength: 1, maxLength: 60 }), (signs) => {
+      const clock = run(
+        signs.map((s, i) => look(i, s ? 'sign' : 'clear')),
+        signs.length - 1,
+      );
+      const sinceSign = signs.length - 1 - signs.lastIndexOf(true);
+      expect(clock.clockDay).toBe(sinceSign);
+      expect(clock.status).toBe(sinceSign === 0 ? 'signPresent' : sinceSign > 28 ? 'complete' : 'running');
+    }),
+    { seed: 81 },
+  );
 });

@@ -2,7 +2,8 @@
  *  starts again at day one when the next look is clear, and starts again when an animal joins.
  *  A day nobody looked counts as passed but stays visible; too many of them (over one in four) and as many days are added,
  *  since "no sign seen" needs someone to have looked. */
-import { addDays, daysBetween } from '../calendar';
+import { addDays, daysBetween } from '../time';
+import { QUARANTINE } from './limits';
 import type { Animal, Look, Quarantine, Sign } from '../document';
 
 export type Bead = { day: string; kind: 'clear' | 'missed' | 'sign' | 'pending'; today: boolean };
@@ -29,10 +30,24 @@ export interface QuarantineClock {
 
 /** @param joinDays days on which animals joined, any order; the first opens the clock.
  *  @param looks looks of this system; the last of a day counts, a sign outweighs a clear on the same day. */
-export function quarantineClock(joinDays: readonly string[], looks: readonly Look[], clockDays: number, today: string): QuarantineClock {
+export function quarantineClock(
+  joinDays: readonly string[],
+  looks: readonly Look[],
+  clockDays: number,
+  today: string,
+): QuarantineClock {
   const joins = [...new Set(joinDays)].sort().filter((d) => d <= today);
   const first = joins[0];
-  if (first === undefined) return { status: 'empty', strings: [], clockDay: 0, clockDays, addedDays: 0, releaseDay: null, lookedToday: false };
+  if (first === undefined)
+    return {
+      status: 'empty',
+      strings: [],
+      clockDay: 0,
+      clockDays,
+      addedDays: 0,
+      releaseDay: null,
+      lookedToday: false,
+    };
   const byDay = new Map<string, Look>();
   for (const look of looks) {
     const present = byDay.get(look.day);
@@ -49,7 +64,10 @@ export function quarantineClock(joinDays: readonly string[], looks: readonly Loo
     }
     if (look?.result === 'sign') {
       if (!inSign || beads.length > 0) {
-        strings.push({ beads: [...beads, { day, kind: 'sign', today: day === today }], broken: { day, by: 'sign', signs: look.signs, note: look.note } });
+        strings.push({
+          beads: [...beads, { day, kind: 'sign', today: day === today }],
+          broken: { day, by: 'sign', signs: look.signs, note: look.note },
+        });
       }
       beads = [];
       inSign = true;
@@ -61,20 +79,41 @@ export function quarantineClock(joinDays: readonly string[], looks: readonly Loo
     else beads.push({ day, kind: look ? 'clear' : 'missed', today: day === today });
   }
   const lookedToday = byDay.has(today);
-  if (inSign) return { status: 'signPresent', strings, clockDay: 0, clockDays, addedDays: 0, releaseDay: null, lookedToday };
+  if (inSign)
+    return {
+      status: 'signPresent',
+      strings,
+      clockDay: 0,
+      clockDays,
+      addedDays: 0,
+      releaseDay: null,
+      lookedToday,
+    };
   const start = beads[0]?.day ?? today;
   const missed = beads.filter((b) => b.kind === 'missed').length;
-  const addedDays = Math.max(0, missed - Math.floor(clockDays / 4));
+  const addedDays = Math.max(0, missed - Math.floor(clockDays * QUARANTINE.missedShare));
   const releaseDay = addDays(start, clockDays + addedDays);
   const clockDay = daysBetween(start, today) + 1;
   // Free the morning after the last clear day, and only after a look on that day or the one before.
   const lately = byDay.get(today)?.result === 'clear' || byDay.get(addDays(today, -1))?.result === 'clear';
   const status = today >= releaseDay && lately ? 'complete' : 'running';
-  return { status, strings: [...strings, { beads, broken: null }], clockDay, clockDays, addedDays, releaseDay, lookedToday };
+  return {
+    status,
+    strings: [...strings, { beads, broken: null }],
+    clockDay,
+    clockDays,
+    addedDays,
+    releaseDay,
+    lookedToday,
+  };
 }
 
 /** Days on which animals joined a system: its opening and every later move of one of its animals into quarantine. */
-export function quarantineJoinDays(quarantine: Quarantine, animals: readonly Animal[], dayOfMs: (ms: number) => string): string[] {
+export function quarantineJoinDays(
+  quarantine: Quarantine,
+  animals: readonly Animal[],
+  dayOfMs: (ms: number) => string,
+): string[] {
   const days = animals
     .filter((a) => a.quarantineId === quarantine.id)
     .flatMap((a) => a.moves.filter((m) => m.to === 'quarantine').map((m) => dayOfMs(Date.parse(m.at))));

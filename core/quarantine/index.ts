@@ -1,1 +1,8 @@
-export { quarantineClock, quarantineJoinDays, type Bead, type BeadString, type QuarantineClock } from './clock';
+export {
+  quarantineClock,
+  quarantineJoinDays,
+  type Bead,
+  type BeadString,
+  type QuarantineClock,
+} from './clock';
+export { QUARANTINE_LIMITS } from './limits';

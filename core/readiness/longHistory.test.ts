@@ -3,26 +3,30 @@ import fc from 'fast-check';
 import { remembered } from '../remembered';
 import { documents } from '../testing/arbitraries';
 import { History, START_MS, DAY } from '../testing/history';
-import { assessTank, gatherEvidence } from '.';
+import { assessTank } from '.';
+import { gatherEvidence } from '../evidence';
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 test('evidence gathered again, with all that is remembered, equals evidence of a fresh copy', () => {
-  fc.assert(fc.property(documents, (doc) => {
-    const nowMs = Date.UTC(2026, 10, 2);
-    for (const id of Object.keys(doc.tanks)) {
-      const gather = (d: typeof doc) => {
-        try {
-          return JSON.stringify(gatherEvidence(d, id, nowMs));
-        } catch (error) {
-          return String(error);
-        }
-      };
-      const once = gather(doc);
-      expect(gather(doc)).toBe(once);
-      expect(gather(copy(doc))).toBe(once);
-    }
-  }), { seed: 9, numRuns: 60 });
+  fc.assert(
+    fc.property(documents, (doc) => {
+      const nowMs = Date.UTC(2026, 10, 2);
+      for (const id of Object.keys(doc.tanks)) {
+        const gather = (d: typeof doc) => {
+          try {
+            return JSON.stringify(gatherEvidence(d, id, nowMs));
+          } catch (error) {
+            return String(error);
+          }
+        };
+        const once = gather(doc);
+        expect(gather(doc)).toBe(once);
+        expect(gather(copy(doc))).toBe(once);
+      }
+    }),
+    { seed: 9, numRuns: 60 },
+  );
 });
 test('a changed kit, sample or calibration is seen at once', () => {
   const h = new History().water(0, { ammonia: 0.5, nitrite: 0 });
@@ -36,8 +40,12 @@ test('a changed kit, sample or calibration is seen at once', () => {
 });
 test('ten years of readings twice a day are judged like the last weeks of them', () => {
   const word = (from: number) => {
-    const h = new History().test(from, { ammonia: 0, nitrite: 0 }).dose(from + 1, 2).test(from + 2, { ammonia: 2, nitrite: 0 });
-    for (let day = Math.max(from + 20, 3600 - (from === 0 ? 3600 : 60)); day < 3650; day += 0.5) if (day > from + 20) h.water(day, { ammonia: 0, nitrite: 0, nitrate: 10, ph: 8.1 });
+    const h = new History()
+      .test(from, { ammonia: 0, nitrite: 0 })
+      .dose(from + 1, 2)
+      .test(from + 2, { ammonia: 2, nitrite: 0 });
+    for (let day = Math.max(from + 20, 3600 - (from === 0 ? 3600 : 60)); day < 3650; day += 0.5)
+      if (day > from + 20) h.water(day, { ammonia: 0, nitrite: 0, nitrate: 10, ph: 8.1 });
     return assessTank(h.doc, 't', START_MS + 3650 * DAY).fish.word;
   };
   expect(word(0)).toBe(word(3560));
@@ -63,5 +71,7 @@ test('what was laid out once serves later moments, and a moment before the last 
   expect(at(6).series).toBe(whole.series);
   expect(h.test(6, { ammonia: 0 }) && at(7).series.ammonia.map((p) => p.text)).toEqual(['2', '1', '0']);
   const kits = { ...h.doc.kits, 'kit-ammonia': { ...h.doc.kits['kit-ammonia']!, expires: '2025-01-01' } };
-  expect(gatherEvidence({ ...h.doc, kits }, 't', START_MS + 7 * DAY).series.ammonia[0]?.doubts).toEqual(['expired']);
+  expect(gatherEvidence({ ...h.doc, kits }, 't', START_MS + 7 * DAY).series.ammonia[0]?.doubts).toEqual([
+    'expired',
+  ]);
 });

@@ -3,7 +3,9 @@ import { SCHOOLS, STARTER_KITS } from '../document';
 import { documents } from '../testing/arbitraries';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
 import { METRIC } from '../units';
-import { assessTank, besides, gatherEvidence, meantAsProof, nothingLeft, sentence, type Assessment } from './index';
+import { gatherEvidence, meantAsProof, nothingLeft } from '../evidence';
+import { sentence } from '../words';
+import { assessTank, besides, type Assessment } from './index';
 
 const judge = (h: History, day: number): Assessment => assessTank(h.doc, 't', START_MS + day * DAY);
 const here = (a: Assessment) => a.gates.find((g) => g.status === 'here')?.id;
@@ -13,10 +15,13 @@ describe('the way through the gates by the 24-hour proof', () => {
   test('an empty log asks for sea water first', () => {
     const a = judge(new History(), 0);
     expect(here(a)).toBe('seaWater');
-    expect(a.fish).toMatchObject({ word: 'test', opens: { p: ['temperature', 'salinity'] } });
+    expect(a.fish).toMatchObject({ word: 'test', opens: { parameters: ['temperature', 'salinity'] } });
   });
   test('zeros on day one mean nothing', () => {
-    const a = judge(new History().water(0, { ammonia: 0, nitrite: 0 }).water(1, { ammonia: 0, nitrite: 0, nitrate: 5 }), 1.1);
+    const a = judge(
+      new History().water(0, { ammonia: 0, nitrite: 0 }).water(1, { ammonia: 0, nitrite: 0, nitrate: 5 }),
+      1.1,
+    );
     expect(here(a)).toBe('ammoniaFalling');
     expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'zeroMeansNothing' } });
   });
@@ -27,17 +32,33 @@ describe('the way through the gates by the 24-hour proof', () => {
     expect(here(judge(h.test(12, { ammonia: 0, nitrite: 1 }), 12.1))).toBe('bothClear');
   });
   test('a fall that a water change explains is no fall', () => {
-    const h = new History().water(0).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).event(3, { kind: 'waterChange', litres: 50 }).test(3.1, { ammonia: 1, nitrite: 0 });
+    const h = new History()
+      .water(0)
+      .dose(1, 2)
+      .test(2, { ammonia: 2, nitrite: 0 })
+      .event(3, { kind: 'waterChange', litres: 50 })
+      .test(3.1, { ammonia: 1, nitrite: 0 });
     expect(here(judge(h, 3.2))).toBe('ammoniaFalling');
   });
   test('both clear needs two sittings a day apart with nitrate to show for it', () => {
-    const h = new History().water(0).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(10, { ammonia: 0.25, nitrite: 2 }).test(15, { ammonia: 0, nitrite: 0, nitrate: 10 });
+    const h = new History()
+      .water(0)
+      .dose(1, 2)
+      .test(2, { ammonia: 2, nitrite: 0 })
+      .test(10, { ammonia: 0.25, nitrite: 2 })
+      .test(15, { ammonia: 0, nitrite: 0, nitrate: 10 });
     expect(judge(h, 15.1).fish).toMatchObject({ word: 'wait', reason: { code: 'oneZeroOfTwo' } });
     expect(here(judge(h.test(15.3, { ammonia: 0, nitrite: 0 }), 15.4))).toBe('bothClear');
     expect(here(judge(h.test(16, { ammonia: 0, nitrite: 0 }), 16.1))).toBe('proof');
   });
   test('two zeros without nitrate ask for nitrate', () => {
-    const h = new History().water(0).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(10, { ammonia: 0.25, nitrite: 2 }).test(15, { ammonia: 0, nitrite: 0, nitrate: 0 }).test(17, { ammonia: 0, nitrite: 0, nitrate: 0 });
+    const h = new History()
+      .water(0)
+      .dose(1, 2)
+      .test(2, { ammonia: 2, nitrite: 0 })
+      .test(10, { ammonia: 0.25, nitrite: 2 })
+      .test(15, { ammonia: 0, nitrite: 0, nitrate: 0 })
+      .test(17, { ammonia: 0, nitrite: 0, nitrate: 0 });
     expect(judge(h, 17.1).fish).toMatchObject({ word: 'test', reason: { code: 'noNitrateYet' } });
   });
   test('the proof passes at 24 h, waits while it runs, fails when something is left', () => {
@@ -60,7 +81,10 @@ describe('the way through the gates by the 24-hour proof', () => {
     expect(judge(h, 50.1).fish.reason.code).toBe('proofFaded');
   });
   test('proof and reset done, the first small step may go', () => {
-    expect(judge(provedHistory(), 28.1)).toMatchObject({ fish: { word: 'goSmall' }, coral: { word: 'goSmall' } });
+    expect(judge(provedHistory(), 28.1)).toMatchObject({
+      fish: { word: 'goSmall' },
+      coral: { word: 'goSmall' },
+    });
   });
   test('after the first animals: tests on days 1, 3 and 7, a week between steps', () => {
     const h = provedHistory().animal(29, 'turban-snail', 3);
@@ -86,7 +110,14 @@ describe('what makes the judgement more careful', () => {
     expect(a.alarms.some((f) => f.code === 'expiredKit')).toBe(true);
   });
   test('nitrate read while nitrite is present is not counted', () => {
-    const a = judge(new History().water(0).dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(9, { ammonia: 0.25, nitrite: 2, nitrate: 40 }), 9.1);
+    const a = judge(
+      new History()
+        .water(0)
+        .dose(1, 2)
+        .test(2, { ammonia: 2, nitrite: 0 })
+        .test(9, { ammonia: 0.25, nitrite: 2, nitrate: 40 }),
+      9.1,
+    );
     expect(a.alarms.map((f) => f.code)).toContain('nitrateDoubted');
   });
   test('alkalinity under 7 dKH', () => {
@@ -95,20 +126,35 @@ describe('what makes the judgement more careful', () => {
     expect(a.coral.word).toBe('wait');
   });
   test('free ammonia with animals in the tank: act now', () => {
-    const h = provedHistory().animal(29, 'ocellaris-clownfish').water(31, { ammonia: 2, nitrite: 0, ph: 8.2 });
-    expect(judge(h, 31.1)).toMatchObject({ fish: { word: 'actNow', reason: { code: 'freeAmmoniaAct' } }, coral: { word: 'actNow' } });
+    const h = provedHistory()
+      .animal(29, 'ocellaris-clownfish')
+      .water(31, { ammonia: 2, nitrite: 0, ph: 8.2 });
+    expect(judge(h, 31.1)).toMatchObject({
+      fish: { word: 'actNow', reason: { code: 'freeAmmoniaAct' } },
+      coral: { word: 'actNow' },
+    });
   });
   test('ammonia at 5 mg/L or more: dose no more', () => {
-    expect(judge(new History().water(0).dose(1, 6).test(2, { ammonia: 'over', nitrite: 0 }), 2.1).alarms.map((f) => f.code)).toContain('ammoniaTooHigh');
+    expect(
+      judge(new History().water(0).dose(1, 6).test(2, { ammonia: 'over', nitrite: 0 }), 2.1).alarms.map(
+        (f) => f.code,
+      ),
+    ).toContain('ammoniaTooHigh');
   });
   test('a dose after the last test, or nitrogen in it, is no go', () => {
     expect(judge(provedHistory().dose(28.2, 1), 28.4).fish.word).toBe('test');
-    expect(judge(provedHistory().dose(28.2, 1).test(28.4, { ammonia: 0.5, nitrite: 0 }), 28.5).fish.word).toBe('wait');
+    expect(
+      judge(provedHistory().dose(28.2, 1).test(28.4, { ammonia: 0.5, nitrite: 0 }), 28.5).fish.word,
+    ).toBe('wait');
   });
   test('a death asks for an ammonia test', () => {
     const h = provedHistory().animal(29, 'turban-snail').water(30, { ammonia: 0, nitrite: 0 });
     const animal = Object.values(h.doc.animals)[0];
-    if (animal) h.doc.animals[animal.id] = { ...animal, moves: [...animal.moves, { to: 'gone', at: h.at(30.5), why: 'died' }] };
+    if (animal)
+      h.doc.animals[animal.id] = {
+        ...animal,
+        moves: [...animal.moves, { to: 'gone', at: h.at(30.5), why: 'died' }],
+      };
     expect(judge(h, 30.6).fish.reason.code).toBe('deathAsksTest');
   });
   test('a trace between 0 and the first step is not a zero', () => {
@@ -130,11 +176,21 @@ describe('schools', () => {
     expect(here(judge(until26('proof24'), 28.1))).toBe('proof');
   });
   test('what another school would count is shown all the same', () => {
-    const at = (school: Parameters<typeof provedHistory>[0], day: number) => besides(gatherEvidence(provedHistory(school).event(20, { kind: 'film', film: 'green', extent: 2 }).event(1, { kind: 'bacteria', seed: 'bottle', mL: 50 }).doc, 't', START_MS + day * DAY));
+    const at = (school: Parameters<typeof provedHistory>[0], day: number) =>
+      besides(
+        gatherEvidence(
+          provedHistory(school)
+            .event(20, { kind: 'film', film: 'green', extent: 2 })
+            .event(1, { kind: 'bacteria', seed: 'bottle', mL: 50 }).doc,
+          't',
+          START_MS + day * DAY,
+        ),
+      );
     expect(at('zeroZero', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria', 'proof']);
     expect(at('proof24', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria']);
     expect(at('firstFish', 28.1).map((g) => g.id)).toContain('proof');
-    for (const school of SCHOOLS) for (const g of at(school, 28.1)) expect(sentence(g.finding, context)).not.toMatch(/undefined|NaN/);
+    for (const school of SCHOOLS)
+      for (const g of at(school, 28.1)) expect(sentence(g.finding, context)).not.toMatch(/undefined|NaN/);
   });
   test('mature transfer: moved, fed, three daily zeros', () => {
     const h = new History('matureTransfer').water(0).event(1, { kind: 'bacteria', seed: 'media', mL: null });
@@ -159,33 +215,57 @@ describe('schools', () => {
 
 describe('whatever was logged', () => {
   test('every finding has words and no go is said on unmeasured or stale nitrogen', () => {
-    fc.assert(fc.property(documents, fc.constantFrom(...SCHOOLS), (doc, school) => {
-      for (const tank of Object.values(doc.tanks)) {
-        const nowMs = Date.UTC(2026, 10, 2);
-        let assessment: Assessment;
-        try {
-          assessment = assessTank({ ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } }, tank.id, nowMs);
-        } catch (error) {
-          // Rock that fills the tank is refused by the form; nothing else may throw.
-          expect(String(error)).toContain('displace more');
-          continue;
+    fc.assert(
+      fc.property(documents, fc.constantFrom(...SCHOOLS), (doc, school) => {
+        for (const tank of Object.values(doc.tanks)) {
+          const nowMs = Date.UTC(2026, 10, 2);
+          let assessment: Assessment;
+          try {
+            assessment = assessTank(
+              { ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } },
+              tank.id,
+              nowMs,
+            );
+          } catch (error) {
+            // Rock that fills the tank is refused by the form; nothing else may throw.
+            expect(String(error)).toContain('displace more');
+            continue;
+          }
+          for (const f of [
+            assessment.fish.reason,
+            assessment.fish.opens,
+            assessment.coral.reason,
+            assessment.coral.opens,
+            ...assessment.alarms,
+            ...assessment.gates.map((g) => g.finding),
+          ]) {
+            const words = sentence(f, context);
+            expect(words.length).toBeGreaterThan(3);
+            expect(words).not.toMatch(/NaN|undefined|Infinity/);
+          }
+          if (assessment.fish.word === 'go' || assessment.fish.word === 'goSmall') {
+            const fresh = Object.values(doc.samples).some(
+              (s) =>
+                s.tankId === tank.id &&
+                nowMs - Date.parse(s.at) <= 3 * DAY &&
+                s.readings.some((r) => r.parameter === 'ammonia' && r.value.kind === 'exact'),
+            );
+            expect(fresh).toBe(true);
+          }
         }
-        for (const f of [assessment.fish.reason, assessment.fish.opens, assessment.coral.reason, assessment.coral.opens, ...assessment.alarms, ...assessment.gates.map((g) => g.finding)]) {
-          const words = sentence(f, context);
-          expect(words.length).toBeGreaterThan(3);
-          expect(words).not.toMatch(/NaN|undefined|Infinity/);
-        }
-        if (assessment.fish.word === 'go' || assessment.fish.word === 'goSmall') {
-          const fresh = Object.values(doc.samples).some((s) => s.tankId === tank.id && nowMs - Date.parse(s.at) <= 3 * DAY && s.readings.some((r) => r.parameter === 'ammonia' && r.value.kind === 'exact'));
-          expect(fresh).toBe(true);
-        }
-      }
-    }), { seed: 71, numRuns: 150 });
+      }),
+      { seed: 71, numRuns: 150 },
+    );
   });
 });
 
 test('a dose into what is left to clear was not meant as a proof; one after both read zero was', () => {
-  const early = new History().dose(1, 2).test(2, { ammonia: 2, nitrite: 0 }).test(8, { ammonia: 0, nitrite: 2 }).dose(8.1, 2).test(9.1, { ammonia: 0, nitrite: 5 });
+  const early = new History()
+    .dose(1, 2)
+    .test(2, { ammonia: 2, nitrite: 0 })
+    .test(8, { ammonia: 0, nitrite: 2 })
+    .dose(8.1, 2)
+    .test(9.1, { ammonia: 0, nitrite: 5 });
   const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
   expect(meantAsProof(at(early, 10), START_MS + 8.1 * DAY)).toBe(false);
   expect(nothingLeft(at(early, 10))).toBe(false);
@@ -193,5 +273,7 @@ test('a dose into what is left to clear was not meant as a proof; one after both
   expect(nothingLeft(at(early, 22))).toBe(true);
   expect(meantAsProof(at(early, 22), START_MS + 21 * DAY)).toBe(true);
   // A zero before any rise says nothing, here either.
-  expect(meantAsProof(at(new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2), 2), START_MS + DAY)).toBe(false);
+  expect(
+    meantAsProof(at(new History().test(0, { ammonia: 0, nitrite: 0 }).dose(1, 2), 2), START_MS + DAY),
+  ).toBe(false);
 });

@@ -3,9 +3,6 @@
  *  0.15 pK units over salinity 25..40 and 15..32 C (part of the gap is the pH scale; hobby meters read NBS). */
 import { assertRange } from '../check';
 
-/** Working limits for free ammonia, mg NH3-N/L. Guides, not toxicology. */
-export const FREE_AMMONIA_LIMITS = { longTerm: 0.02, act: 0.05, emergency: 0.2 } as const;
-
 /** pKa of ammonium. Check: (25, 35) -> 9.3609. */
 export function ammoniumPKa(tempC: number, salinity: number): number {
   assertRange('tempC', tempC, 10, 35, 'C');
@@ -23,7 +20,9 @@ export function freeAmmoniaFraction(ph: number, tempC: number, salinity: number)
 export function ammoniumPKYaoMillero(tempC: number, salinity: number): number {
   const tk = tempC + 273.15;
   const lnK =
-    -0.25444 - 6285.33 / tk + 0.0001635 * tk +
+    -0.25444 -
+    6285.33 / tk +
+    0.0001635 * tk +
     (0.46532 - 123.7184 / tk) * Math.sqrt(salinity) +
     (-0.01992 + 3.17556 / tk) * salinity;
   return -lnK / Math.LN10;

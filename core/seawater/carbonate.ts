@@ -21,8 +21,17 @@ export function carbonateConstants(salinity: number, tempC: number): CarbonateCo
     pK2: 471.78 / tk + 25.929 - 3.16967 * lnT - 0.01781 * salinity + 0.0001122 * salinity ** 2,
     lnKB:
       (-8966.9 - 2890.53 * root - 77.942 * salinity + 1.728 * salinity ** 1.5 - 0.0996 * salinity ** 2) / tk +
-      148.0248 + 137.1942 * root + 1.62142 * salinity - (24.4344 + 25.085 * root + 0.2474 * salinity) * lnT + 0.053105 * root * tk,
-    lnKW: 148.9652 - 13847.26 / tk - 23.6521 * lnT + (118.67 / tk - 5.977 + 1.0495 * lnT) * root - 0.01615 * salinity,
+      148.0248 +
+      137.1942 * root +
+      1.62142 * salinity -
+      (24.4344 + 25.085 * root + 0.2474 * salinity) * lnT +
+      0.053105 * root * tk,
+    lnKW:
+      148.9652 -
+      13847.26 / tk -
+      23.6521 * lnT +
+      (118.67 / tk - 5.977 + 1.0495 * lnT) * root -
+      0.01615 * salinity,
   };
 }
 

@@ -4,7 +4,7 @@ import { assertRange } from '../check';
 import { bisect } from './density';
 
 /** Conductivity of salinity 35 at 15 C and one atmosphere, mS/cm. */
-export const C_35_15 = 42.914;
+const C_35_15 = 42.914;
 
 const A = [0.008, -0.1692, 25.3851, 14.0941, -7.0261, 2.7081] as const;
 const B = [0.0005, -0.0056, -0.0066, -0.0375, 0.0636, -0.0144] as const;

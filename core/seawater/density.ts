@@ -7,7 +7,8 @@ import { assertRange } from '../check';
 export type SgReference = '20/20' | '25/25';
 
 const pureWater = (t: number): number =>
-  999.842594 + t * (6.793952e-2 + t * (-9.09529e-3 + t * (1.001685e-4 + t * (-1.120083e-6 + t * 6.536332e-9))));
+  999.842594 +
+  t * (6.793952e-2 + t * (-9.09529e-3 + t * (1.001685e-4 + t * (-1.120083e-6 + t * 6.536332e-9))));
 
 /** Density in kg/m3. @param salinity practical, 0..42  @param tempC -2..40
  *  Check: (35, 25) 1023.34306, (0, 25) 997.04796. */
@@ -38,7 +39,13 @@ export function salinityFromSpecificGravity(sg: number, reference: SgReference):
 /** Practical salinity of water of a given density at its temperature. Check: 1023.343 kg/m3 at 25 C -> 35.
  *  @throws RangeError outside what salinity 0..42 weighs. */
 export function salinityFromDensity(kgPerM3: number, tempC: number): number {
-  assertRange('density', kgPerM3, densityKgPerM3(0, tempC), densityKgPerM3(42, tempC), `kg/m3 at ${tempC.toFixed(1)} C (salinity 0 to 42)`);
+  assertRange(
+    'density',
+    kgPerM3,
+    densityKgPerM3(0, tempC),
+    densityKgPerM3(42, tempC),
+    `kg/m3 at ${tempC.toFixed(1)} C (salinity 0 to 42)`,
+  );
   return bisect((s) => densityKgPerM3(s, tempC) - kgPerM3, 0, 42);
 }
 

@@ -1,5 +1,13 @@
-export { densityKgPerM3, specificGravity, salinityFromSpecificGravity, salinityFromDensity, hydrometerShows, type SgReference } from './density';
+export {
+  densityKgPerM3,
+  specificGravity,
+  salinityFromSpecificGravity,
+  salinityFromDensity,
+  hydrometerShows,
+  type SgReference,
+} from './density';
 export { salinityFromRatio, salinityFromConductivity, conductivityMSPerCm } from './conductivity';
-export { FREE_AMMONIA_LIMITS, ammoniumPKa, ammoniumPKYaoMillero, freeAmmoniaFraction } from './ammonia';
+export { FREE_AMMONIA, FREE_AMMONIA_LIMITS } from './limits';
+export { ammoniumPKa, ammoniumPKYaoMillero, freeAmmoniaFraction } from './ammonia';
 export { alkalinityAt, carbonateConstants, phOf } from './carbonate';
 export { NACL_SLOPE, refractometerShows, refractometerTrue, type Refractometer } from './refractometer';

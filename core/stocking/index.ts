@@ -1,3 +1,15 @@
-export { SPECIES, speciesById, speciesSchema, type Species } from './species';
-export { capacityAt, dailyLoadMgN, displayLoadAt, fishMassG, groupLoadMgN, loadStair, peakAfterStep, provedCapacity, NEAR_ZERO_MG_N, type Capacity, type StairStep } from './load';
+export {
+  capacityAt,
+  dailyLoadMgN,
+  displayLoadAt,
+  fishMassG,
+  groupLoadMgN,
+  loadStair,
+  peakAfterStep,
+  provedCapacity,
+  NEAR_ZERO_MG_N,
+  type Capacity,
+  type StairStep,
+} from './load';
+export { STOCKING, STOCKING_LIMITS } from './limits';
 export { additionWarnings, isComing, type AdditionForecast, type Warning } from './warnings';

@@ -2,16 +2,17 @@
  *  Load: feed (g dry/day) x protein x 0.092 = g N/day (Timmons & Ebeling). Mass W = a L^b, b = 3, g and cm.
  *  Capacity: a dose C0 cleared to the limit of the kit C1 in t days under Monod uptake gives X from the integrated law
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
-import type { Animal } from '../document';
-import { currentPlace, type TankEvidence } from '../readiness/evidence';
-import { proofState } from '../readiness/rules';
+import { type Animal, currentPlace } from '../document';
+import { type TankEvidence, proofState } from '../evidence';
+import { speciesById, type Species } from '../species';
+import { DAY_MS } from '../time';
+import { STOCKING } from './limits';
 import { simulateNitrogen, DEFAULT_PARAMS, EMPTY_STATE } from '../nitrogen/model';
-import { speciesById, type Species } from './species';
 
 const KA_MG_N = DEFAULT_PARAMS.kaMgNPerL;
 /** Total ammonia animals should live in: below what a kit shows, mg N/L. */
-export const NEAR_ZERO_MG_N = 0.05;
-const FADE_PER_DAY = 0.05;
+export const NEAR_ZERO_MG_N = STOCKING.nearZeroMgN;
+const FADE_PER_DAY = STOCKING.fadePerDay;
 
 /** Mass in grams at a length. Check: a 0.013, 10 cm -> 13 g. */
 export const fishMassG = (massA: number, lengthCm: number): number => massA * lengthCm ** 3;
@@ -20,7 +21,7 @@ export const fishMassG = (massA: number, lengthCm: number): number => massA * le
 export function dailyLoadMgN(species: Species, lengthCm: number): number {
   if (species.load.kind === 'fixed') return species.load.mgNPerDay;
   const feedG = fishMassG(species.load.massA, lengthCm) * (species.load.rationPercent / 100);
-  return feedG * (species.load.proteinPercent / 100) * 0.092 * 1000;
+  return feedG * (species.load.proteinPercent / 100) * STOCKING.proteinToTan * 1000;
 }
 
 /** mg N a day of a group now: at arrival size. */
@@ -64,10 +65,12 @@ export function capacityAt(provedMgN: number, provedMs: number, e: TankEvidence,
   let capacity = provedMgN;
   let fromMs = provedMs;
   const doses = e.doses.filter((d) => d.atMs > provedMs && d.atMs <= atMs).map((d) => d.atMs);
-  const marks = [...doses, ...e.joined.map((j) => j.atMs).filter((t) => t > provedMs && t < atMs), atMs].sort((a, b) => a - b);
+  const marks = [...doses, ...e.joined.map((j) => j.atMs).filter((t) => t > provedMs && t < atMs), atMs].sort(
+    (a, b) => a - b,
+  );
   for (const mark of marks) {
-    const kept = Math.min(capacity, 1.5 * displayLoadAt(e, fromMs));
-    const days = (mark - fromMs) / 86_400_000;
+    const kept = Math.min(capacity, STOCKING.keptOverLoad * displayLoadAt(e, fromMs));
+    const days = (mark - fromMs) / DAY_MS;
     capacity = kept + (capacity - kept) * Math.exp(-FADE_PER_DAY * days);
     fromMs = mark;
   }
@@ -92,14 +95,28 @@ export interface StairStep {
 }
 
 /** The stair of daily load: past steps from the moves, planned ones from plannedDay of animals not yet in. */
-export function loadStair(e: TankEvidence, animals: readonly Animal[], plannedMs: (a: Animal) => number | null, untilMs: number): StairStep[] {
+export function loadStair(
+  e: TankEvidence,
+  animals: readonly Animal[],
+  plannedMs: (a: Animal) => number | null,
+  untilMs: number,
+): StairStep[] {
   const changes = e.joined
     .flatMap(({ animal }) => {
       const label = speciesById(animal.speciesId).common;
       return animal.moves.flatMap((m, i) => {
         const was = animal.moves[i - 1]?.to === 'display';
         const is = m.to === 'display';
-        return was === is ? [] : [{ atMs: Date.parse(m.at), mgN: (is ? 1 : -1) * groupLoadMgN(animal), label: is ? label : '', planned: false }];
+        return was === is
+          ? []
+          : [
+              {
+                atMs: Date.parse(m.at),
+                mgN: (is ? 1 : -1) * groupLoadMgN(animal),
+                label: is ? label : '',
+                planned: false,
+              },
+            ];
       });
     })
     .filter((c) => c.atMs <= e.nowMs);
@@ -107,7 +124,16 @@ export function loadStair(e: TankEvidence, animals: readonly Animal[], plannedMs
     .filter((a) => ['wish', 'quarantine'].includes(currentPlace(a).to))
     .flatMap((a) => {
       const atMs = plannedMs(a);
-      return atMs === null ? [] : [{ atMs: Math.max(atMs, e.nowMs), mgN: groupLoadMgN(a), label: speciesById(a.speciesId).common, planned: true }];
+      return atMs === null
+        ? []
+        : [
+            {
+              atMs: Math.max(atMs, e.nowMs),
+              mgN: groupLoadMgN(a),
+              label: speciesById(a.speciesId).common,
+              planned: true,
+            },
+          ];
     });
   const all = [...changes, ...planned].sort((a, b) => a.atMs - b.atMs);
   const steps: StairStep[] = [];
@@ -125,10 +151,15 @@ export function loadStair(e: TankEvidence, animals: readonly Animal[], plannedMs
 
 /** Peak of total ammonia, mg N/L, in the three weeks after a step in load, with the bacteria growing into it.
  *  The capacity given is at near-zero ammonia, mg N a day in the whole tank. */
-export function peakAfterStep(nearZeroMgN: number, presentMgN: number, addedMgN: number, netL: number): number {
+export function peakAfterStep(
+  nearZeroMgN: number,
+  presentMgN: number,
+  addedMgN: number,
+  netL: number,
+): number {
   const x = (nearZeroMgN / netL) * ((KA_MG_N + NEAR_ZERO_MG_N) / NEAR_ZERO_MG_N);
   const perHour = (presentMgN + addedMgN) / netL / 24;
-  const hours = Array.from({ length: 21 * 24 }, (_, i) => i / 24);
+  const hours = Array.from({ length: STOCKING.peakDays * 24 }, (_, i) => i / 24);
   const states = simulateNitrogen(
     { ...EMPTY_STATE, capacityA: x, capacityN: x },
     DEFAULT_PARAMS,

@@ -1,28 +1,52 @@
 import { z } from 'zod';
-import { assessTank, gatherEvidence } from '../readiness';
+import { assessTank } from '../readiness';
+import { gatherEvidence } from '../evidence';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
-import raw from './species.json';
-import { additionWarnings, dailyLoadMgN, displayLoadAt, fishMassG, loadStair, peakAfterStep, provedCapacity, SPECIES, speciesById, speciesSchema } from './index';
+import raw from '../species/species.json';
+import { SPECIES, speciesById } from '../species';
+import { speciesSchema } from '../species/schema';
+import {
+  additionWarnings,
+  dailyLoadMgN,
+  displayLoadAt,
+  fishMassG,
+  loadStair,
+  peakAfterStep,
+  provedCapacity,
+} from './index';
 
 const warn = (h: History, day: number, species: string, count = 1) => {
   const nowMs = START_MS + day * DAY;
-  return additionWarnings(gatherEvidence(h.doc, 't', nowMs), assessTank(h.doc, 't', nowMs), speciesById(species), count);
+  return additionWarnings(
+    gatherEvidence(h.doc, 't', nowMs),
+    assessTank(h.doc, 't', nowMs),
+    speciesById(species),
+    count,
+  );
 };
-const codes = (h: History, day: number, species: string, count = 1) => warn(h, day, species, count).warnings.map((w) => w.code);
-const settled = () => provedHistory().animal(29, 'turban-snail', 5).water(30, { ammonia: 0, nitrite: 0 }).water(32, { ammonia: 0, nitrite: 0 }).water(36, { ammonia: 0, nitrite: 0 });
+const codes = (h: History, day: number, species: string, count = 1) =>
+  warn(h, day, species, count).warnings.map((w) => w.says.code);
+const settled = () =>
+  provedHistory()
+    .animal(29, 'turban-snail', 5)
+    .water(30, { ammonia: 0, nitrite: 0 })
+    .water(32, { ammonia: 0, nitrite: 0 })
+    .water(36, { ammonia: 0, nitrite: 0 });
 
 describe('the species file', () => {
   test('every entry is valid, ids are unique, and there are fish, invertebrates and corals', () => {
     const list = z.array(speciesSchema).parse(raw);
     expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
     expect(list.length).toBeGreaterThanOrEqual(30);
-    for (const group of ['fish', 'invertebrate', 'coral'] as const) expect(list.filter((s) => s.group === group).length).toBeGreaterThanOrEqual(8);
+    for (const group of ['fish', 'invertebrate', 'coral'] as const)
+      expect(list.filter((s) => s.group === group).length).toBeGreaterThanOrEqual(8);
     for (const s of list) expect(s.arrivalCm).toBeLessThanOrEqual(s.adultCm);
   });
 });
 
 describe('load', () => {
-  test('a fusiform fish of 10 cm weighs 13 g (a 0.013, b 3)', () => expect(fishMassG(0.013, 10)).toBeCloseTo(13, 9));
+  test('a fusiform fish of 10 cm weighs 13 g (a 0.013, b 3)', () =>
+    expect(fishMassG(0.013, 10)).toBeCloseTo(13, 9));
   test('13 g at 2.5 % ration and 48 % protein make 14.4 mg N a day (by hand: 0.325 g x 0.48 x 92)', () => {
     const gramma = speciesById('royal-gramma');
     expect(dailyLoadMgN(gramma, 10)).toBeCloseTo(14.35, 1);
@@ -32,8 +56,21 @@ describe('load', () => {
     const e = gatherEvidence(h.doc, 't', START_MS + 37 * DAY);
     expect(displayLoadAt(e, START_MS + 28 * DAY)).toBe(0);
     expect(displayLoadAt(e, e.nowMs)).toBeCloseTo(2.5, 9);
-    const wished = { id: 'w', tankId: 't', speciesId: 'neon-goby', count: 1, moves: [{ to: 'wish' as const, at: h.at(30), why: '' }], quarantineId: null, plannedDay: '2026-03-01' };
-    const steps = loadStair(e, [...Object.values(h.doc.animals), wished], () => START_MS + 50 * DAY, START_MS + 60 * DAY);
+    const wished = {
+      id: 'w',
+      tankId: 't',
+      speciesId: 'neon-goby',
+      count: 1,
+      moves: [{ to: 'wish' as const, at: h.at(30), why: '' }],
+      quarantineId: null,
+      plannedDay: '2026-03-01',
+    };
+    const steps = loadStair(
+      e,
+      [...Object.values(h.doc.animals), wished],
+      () => START_MS + 50 * DAY,
+      START_MS + 60 * DAY,
+    );
     expect(steps[steps.length - 1]).toMatchObject({ planned: true, label: 'Neon cleaner goby' });
     expect(steps[0]).toMatchObject({ planned: false, mgN: 2.5 });
   });
@@ -47,48 +84,57 @@ describe('capacity', () => {
     expect(c?.nearZeroProvedMgN).toBeCloseTo((3.22 * 0.05 * 100) / 0.55, 0);
   });
   test('fades unfed, and less with animals to feed it', () => {
-    const at = (h: History, day: number) => provedCapacity(gatherEvidence(h.doc, 't', START_MS + day * DAY))?.nearZeroNowMgN ?? 0;
+    const at = (h: History, day: number) =>
+      provedCapacity(gatherEvidence(h.doc, 't', START_MS + day * DAY))?.nearZeroNowMgN ?? 0;
     expect(at(provedHistory(), 40)).toBeLessThan(at(provedHistory(), 30));
     expect(at(settled(), 48)).toBeGreaterThan(at(provedHistory(), 48));
   });
-  test('nothing proved, nothing known', () => expect(provedCapacity(gatherEvidence(new History().doc, 't', START_MS))).toBeNull());
-  test('a bigger step has a higher peak', () => expect(peakAfterStep(20, 2, 15, 100)).toBeGreaterThan(peakAfterStep(20, 2, 3, 100)));
+  test('nothing proved, nothing known', () =>
+    expect(provedCapacity(gatherEvidence(new History().doc, 't', START_MS))).toBeNull());
+  test('a bigger step has a higher peak', () =>
+    expect(peakAfterStep(20, 2, 15, 100)).toBeGreaterThan(peakAfterStep(20, 2, 3, 100)));
 });
 
 describe('warnings', () => {
-  test('nothing speaks against a small gentle fish when the gate is open', () => expect(codes(settled(), 36.2, 'neon-goby')).toEqual([]));
-  test('adult size against the tank', () => expect(codes(settled(), 36.2, 'yellow-tang')).toContain('size'));
+  test('nothing speaks against a small gentle fish when the gate is open', () =>
+    expect(codes(settled(), 36.2, 'neon-goby')).toEqual([]));
+  test('adult size against the tank', () =>
+    expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
   test('a jumper without a lid', () => {
     const h = settled();
     if (h.doc.tanks.t) h.doc.tanks.t = { ...h.doc.tanks.t, hasLid: false };
-    expect(codes(h, 36.2, 'firefish')).toContain('lid');
+    expect(codes(h, 36.2, 'firefish')).toContain('jumpsNoLid');
   });
   test('rivals, and too many of a kind', () => {
     const h = settled().animal(29, 'royal-gramma');
-    expect(codes(h, 36.2, 'royal-gramma')).toContain('tooMany');
+    expect(codes(h, 36.2, 'royal-gramma')).toContain('tooManyOfKind');
     const blenny = settled().animal(29, 'tailspot-blenny');
     expect(codes(blenny, 36.2, 'lawnmower-blenny')).toContain('rival');
   });
   test('who eats whom, both ways', () => {
-    expect(codes(settled(), 36.2, 'scarlet-hermit')).toContain('eatsCrew');
-    expect(codes(settled().animal(29, 'longnose-hawkfish'), 36.2, 'cleaner-shrimp')).toContain('eatenBy');
+    expect(codes(settled(), 36.2, 'scarlet-hermit')).toContain('eatsResident');
+    expect(codes(settled().animal(29, 'longnose-hawkfish'), 36.2, 'cleaner-shrimp')).toContain(
+      'eatenByResident',
+    );
   });
   test('too early: before the gate, and before the tank is old enough', () => {
-    expect(codes(new History().water(0), 0.1, 'neon-goby')).toContain('tooEarly');
+    expect(codes(new History().water(0), 0.1, 'neon-goby')).toContain('gateShut');
     expect(codes(settled(), 36.2, 'mandarin-dragonet')).toContain('youngTank');
   });
   test('more than double in a month, and two fish in a week', () => {
-    expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('doubling');
+    expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('moreThanDouble');
     const h = settled().animal(35, 'neon-goby');
     expect(codes(h, 36.2, 'clown-goby')).toContain('twoInAWeek');
   });
   test('a load above the ceiling is stopped with its predicted peak', () => {
     const { warnings, forecast } = warn(settled(), 36.2, 'green-chromis', 80);
-    expect(warnings.map((w) => w.code)).toEqual(expect.arrayContaining(['ceiling', 'peak']));
+    expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));
     expect(forecast.peakNh3MgN).toBeGreaterThan(0.02);
   });
   test('the most severe come first', () => {
-    const order = warn(settled(), 36.2, 'yellow-tang').warnings.map((w) => ['stop', 'caution', 'note'].indexOf(w.severity));
+    const order = warn(settled(), 36.2, 'yellow-tang').warnings.map((w) =>
+      ['stop', 'caution', 'note'].indexOf(w.severity),
+    );
     expect(order).toEqual([...order].sort());
   });
   test('every species can be judged', () => {

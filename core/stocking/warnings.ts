@@ -1,14 +1,17 @@
 /** What speaks against an addition, each with its reason. The choice stays with the person. */
-import { freeAmmoniaFraction, FREE_AMMONIA_LIMITS } from '../seawater';
-import { currentPlace, DAY_MS, lastOf, type TankEvidence } from '../readiness/evidence';
-import type { Assessment } from '../readiness';
+import { currentPlace } from '../document';
+import { lastOf, type TankEvidence } from '../evidence';
+import { RULES, type Assessment } from '../readiness';
+import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
+import { speciesById, type PreyKind, type Species } from '../species';
+import type { StatementOf, WarningCode } from '../statements';
+import { DAY_MS } from '../time';
+import { STOCKING } from './limits';
 import { dailyLoadMgN, displayLoadAt, peakAfterStep, provedCapacity } from './load';
-import { speciesById, type PreyKind, type Species } from './species';
 
 export interface Warning {
-  code: string;
   severity: 'stop' | 'caution' | 'note';
-  text: string;
+  says: StatementOf<WarningCode>;
 }
 
 export interface AdditionForecast {
@@ -18,95 +21,147 @@ export interface AdditionForecast {
   peakNh3MgN: number | null;
 }
 
-const PREY_OF: Record<PreyKind, string> = { snails: 'snail', shrimp: 'shrimp', crabs: 'crab', smallFish: 'smallFish', corals: 'coral', worms: 'worm' };
+const PREY_OF: Record<PreyKind, string> = {
+  snails: 'snail',
+  shrimp: 'shrimp',
+  crabs: 'crab',
+  smallFish: 'smallFish',
+  corals: 'coral',
+  worms: 'worm',
+};
 
-/** First addition: nothing to double, so a small allowance, mg N a day (two small fish on light feed are about 12). */
-export const FIRST_STEP_MG_N = 12;
+const ORDER: Record<Warning['severity'], number> = { stop: 0, caution: 1, note: 2 };
+const stop = (says: Warning['says']): Warning => ({ severity: 'stop', says });
+const caution = (says: Warning['says']): Warning => ({ severity: 'caution', says });
 
 /** Judges adding `count` of a species to a tank now. Warnings most severe first. */
-export function additionWarnings(e: TankEvidence, assessment: Assessment, species: Species, count: number): { warnings: Warning[]; forecast: AdditionForecast } {
+export function additionWarnings(
+  e: TankEvidence,
+  assessment: Assessment,
+  species: Species,
+  count: number,
+): { warnings: Warning[]; forecast: AdditionForecast } {
+  const residents = e.inDisplay.map((a) => ({ species: speciesById(a.speciesId), count: a.count }));
+  const forecast = forecastAddition(e, assessment, species, count);
+  const warnings = [
+    ...ofTheGlass(e, species),
+    ...ofTheCompany(species, count, residents),
+    ...ofTheTime(e, assessment, species),
+    ...ofThePace(e, species, forecast),
+  ];
+  return { warnings: warnings.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]), forecast };
+}
+
+/** Room and lid. */
+function ofTheGlass(e: TankEvidence, species: Species): Warning[] {
+  const { adultCm, minTankL } = species;
   const warnings: Warning[] = [];
-  const warn = (severity: Warning['severity'], code: string, text: string) => warnings.push({ code, severity, text });
-  const residents = e.inDisplay.map((a) => ({ animal: a, species: speciesById(a.speciesId) }));
-  const name = species.common;
+  if (e.netL < minTankL) warnings.push(stop({ code: 'tooLargeForTank', adultCm, minTankL, netL: e.netL }));
+  if (e.tank.hasLid) return warnings;
+  if (species.jumps) warnings.push(stop({ code: 'jumpsNoLid', name: species.common }));
+  else if (species.group === 'fish') warnings.push(caution({ code: 'noLid' }));
+  return warnings;
+}
 
-  if (e.netL < species.minTankL) {
-    warn('stop', 'size', `Grows to ${species.adultCm} cm and wants ${species.minTankL} L; this tank holds ${Math.round(e.netL)} L. Judge it by its adult size, not the size in the shop.`);
-  }
-  if (species.jumps && !e.tank.hasLid) warn('stop', 'lid', `${name} jumps, new ones most of all, and no lid is noted for this tank.`);
-  else if (species.group === 'fish' && !e.tank.hasLid) warn('caution', 'lid', 'No lid is noted for this tank. Nearly every fish may jump in its first days.');
+type Resident = { species: Species; count: number };
 
-  const rivals = residents.filter((r) => species.rivalKey !== null && r.species.rivalKey === species.rivalKey);
-  const same = residents.filter((r) => r.species.id === species.id).reduce((sum, r) => sum + r.animal.count, 0);
+/** Rivals, territory and who eats whom. */
+function ofTheCompany(species: Species, count: number, residents: readonly Resident[]): Warning[] {
+  const warnings: Warning[] = [];
+  const same = residents.filter((r) => r.species.id === species.id).reduce((sum, r) => sum + r.count, 0);
   if (species.maxPerTank !== null && same + count > species.maxPerTank) {
-    warn('stop', 'tooMany', `At most ${species.maxPerTank} of its kind to a tank; this would make ${same + count}.`);
-  }
-  for (const rival of rivals.filter((r) => r.species.id !== species.id)) {
-    warn('stop', 'rival', `${rival.species.common} claims the same ground (${species.rivalKey}): expect a fight.`);
-  }
-  const territorial = residents.find((r) => r.species.temperament === 'territorial' && species.group === 'fish');
-  if (territorial) warn('caution', 'lateComer', `${territorial.species.common} is territorial and already at home: a newcomer has it hard.`);
-  if (species.group === 'fish' && species.temperament === 'territorial' && !residents.some((r) => r.species.group === 'fish')) {
-    warn('caution', 'territorialFirst', 'Territorial fish go in last: as the first they own the tank.');
-  }
-  for (const prey of species.eats) {
-    const eaten = residents.find((r) => r.species.is.includes(PREY_OF[prey]));
-    if (eaten) warn('caution', 'eatsCrew', `May eat or harass ${eaten.species.common}, which lives here.`);
+    warnings.push(stop({ code: 'tooManyOfKind', most: species.maxPerTank, would: same + count }));
   }
   for (const r of residents) {
-    if (r.species.eats.some((prey) => species.is.includes(PREY_OF[prey]))) warn('caution', 'eatenBy', `${r.species.common} in this tank may eat it.`);
+    const ground = species.rivalKey;
+    if (ground !== null && r.species.rivalKey === ground && r.species.id !== species.id) {
+      warnings.push(stop({ code: 'rival', name: r.species.common, ground }));
+    }
   }
-  if (species.reefSafe === 'caution' && residents.some((r) => r.species.group === 'coral')) warn('caution', 'reef', 'Not always safe with corals and clams.');
-  if (species.reefSafe === 'no') warn('caution', 'reef', 'Not safe with corals.');
-
-  tooEarly(e, assessment, species, warn);
-  const forecast = pace(e, assessment, species, count, warn);
-  const order = { stop: 0, caution: 1, note: 2 };
-  warnings.sort((a, b) => order[a.severity] - order[b.severity]);
-  return { warnings, forecast };
+  if (species.group === 'fish') warnings.push(...ofTheTerritory(species, residents));
+  for (const prey of species.eats) {
+    const eaten = residents.find((r) => r.species.is.includes(PREY_OF[prey]));
+    if (eaten) warnings.push(caution({ code: 'eatsResident', name: eaten.species.common }));
+  }
+  for (const r of residents) {
+    if (r.species.eats.some((prey) => species.is.includes(PREY_OF[prey]))) {
+      warnings.push(caution({ code: 'eatenByResident', name: r.species.common }));
+    }
+  }
+  if (species.reefSafe === 'caution' && residents.some((r) => r.species.group === 'coral')) {
+    warnings.push(caution({ code: 'notAlwaysReefSafe' }));
+  }
+  if (species.reefSafe === 'no') warnings.push(caution({ code: 'notReefSafe' }));
+  return warnings;
 }
 
-type Warn = (severity: Warning['severity'], code: string, text: string) => void;
+function ofTheTerritory(species: Species, residents: readonly Resident[]): Warning[] {
+  const warnings: Warning[] = [];
+  const owner = residents.find((r) => r.species.temperament === 'territorial');
+  if (owner) warnings.push(caution({ code: 'lateComer', name: owner.species.common }));
+  const first = !residents.some((r) => r.species.group === 'fish');
+  if (first && species.temperament === 'territorial') warnings.push(caution({ code: 'territorialFirst' }));
+  return warnings;
+}
 
-function tooEarly(e: TankEvidence, assessment: Assessment, species: Species, warn: Warn): void {
+/** Whether the gate is open, and the tank old enough. */
+function ofTheTime(e: TankEvidence, assessment: Assessment, species: Species): Warning[] {
+  const warnings: Warning[] = [];
   const judgement = species.group === 'coral' ? assessment.coral : assessment.fish;
-  const gate = assessment.gates.find((g) => g.status === 'here');
   if (judgement.word === 'wait' || judgement.word === 'actNow') {
-    const early = gate?.id !== 'nextStep' || species.group === 'coral';
-    warn('stop', 'tooEarly', early ? 'The gate before it is not open yet: see Today.' : 'The last addition is still settling: see Today.');
+    const at = assessment.gates.find((g) => g.status === 'here')?.id;
+    const settling = at === 'nextStep' && species.group !== 'coral';
+    warnings.push(stop({ code: settling ? 'lastStillSettling' : 'gateShut' }));
   }
-  if (judgement.word === 'test') warn('caution', 'testFirst', 'A test is due before anything goes in: see Today.');
+  if (judgement.word === 'test') warnings.push(caution({ code: 'testFirst' }));
   const ageDays = Math.floor((e.nowMs - Date.parse(`${e.tank.startDay}T00:00:00Z`)) / DAY_MS);
   if (ageDays < species.minTankAgeDays) {
-    warn('caution', 'youngTank', `Wants a tank settled for about ${species.minTankAgeDays} days; this is day ${ageDays}.`);
+    warnings.push(caution({ code: 'youngTank', wantsDays: species.minTankAgeDays, ageDays }));
   }
-  if (species.sensitivities.includes('needs pods')) warn('note', 'finicky', 'Lives on pods: be sure the tank feeds it before it comes home.');
+  if (species.sensitivities.includes('needs pods')) {
+    warnings.push({ severity: 'note', says: { code: 'livesOnPods' } });
+  }
+  return warnings;
 }
 
-function pace(e: TankEvidence, assessment: Assessment, species: Species, count: number, warn: Warn): AdditionForecast {
+/** Load against a month ago, against the last addition and against what the filter has proved. */
+function ofThePace(e: TankEvidence, species: Species, forecast: AdditionForecast): Warning[] {
+  const warnings: Warning[] = [];
+  const mgN = forecast.presentMgN + forecast.addedMgN;
+  const monthAgo = displayLoadAt(e, e.nowMs - STOCKING.growthDays * DAY_MS);
+  const allowedMgN = Math.max(STOCKING.mostGrowth * monthAgo, STOCKING.firstStepMgN);
+  if (mgN > allowedMgN + 1e-9) warnings.push(caution({ code: 'moreThanDouble', mgN, allowedMgN }));
+  const isFish = species.group === 'fish';
+  const lately = lastOf(e.joined.filter((j) => speciesById(j.animal.speciesId).group === 'fish'));
+  if (isFish && lately && e.nowMs - lately.atMs < STOCKING.betweenFishDays * DAY_MS) {
+    warnings.push(stop({ code: 'twoInAWeek' }));
+  }
+  const capacity = provedCapacity(e);
+  if (!capacity) return isFish ? [...warnings, caution({ code: 'noProof' })] : warnings;
+  const carriesMgN = capacity.nearZeroNowMgN;
+  if (mgN > carriesMgN) warnings.push(stop({ code: 'overCeiling', mgN, carriesMgN }));
+  const nh3MgN = forecast.peakNh3MgN ?? 0;
+  if (nh3MgN > FREE_AMMONIA.longTerm) warnings.push(stop({ code: 'ammoniaPeak', nh3MgN }));
+  return warnings;
+}
+
+function forecastAddition(
+  e: TankEvidence,
+  assessment: Assessment,
+  species: Species,
+  count: number,
+): AdditionForecast {
   const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
   const presentMgN = displayLoadAt(e, e.nowMs);
-  const monthAgo = displayLoadAt(e, e.nowMs - 30 * DAY_MS);
-  const allowed = Math.max(2 * monthAgo, FIRST_STEP_MG_N);
-  if (presentMgN + addedMgN > allowed + 1e-9) {
-    warn('caution', 'doubling', `Would bring the daily load to ${(presentMgN + addedMgN).toFixed(1)} mg N; no more than ${allowed.toFixed(1)} within a month keeps the filter in step.`);
-  }
-  const lately = lastOf(e.joined.filter((j) => speciesById(j.animal.speciesId).group === 'fish'));
-  if (species.group === 'fish' && lately && e.nowMs - lately.atMs < 7 * DAY_MS) warn('stop', 'twoInAWeek', 'Fish joined less than a week ago. One step at a time.');
   const capacity = provedCapacity(e);
-  if (!capacity) {
-    if (species.group === 'fish') warn('caution', 'noProof', 'No proof is logged, so nobody knows what this filter can carry.');
-    return { addedMgN, presentMgN, peakNh3MgN: null };
-  }
-  if (presentMgN + addedMgN > capacity.nearZeroNowMgN) {
-    warn('stop', 'ceiling', `The filter carries about ${capacity.nearZeroNowMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${(presentMgN + addedMgN).toFixed(1)}.`);
-  }
+  if (!capacity) return { addedMgN, presentMgN, peakNh3MgN: null };
   const peak = peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL);
-  const water = assessment.freeAmmonia;
-  const peakNh3MgN = peak * (water?.fraction ?? freeAmmoniaFraction(8.2, 25, 35));
-  if (peakNh3MgN > FREE_AMMONIA_LIMITS.longTerm) warn('stop', 'peak', `Free ammonia is predicted to reach ${peakNh3MgN.toFixed(3)} mg/L NH₃-N; 0.02 is the limit for long.`);
-  return { addedMgN, presentMgN, peakNh3MgN };
+  const fraction =
+    assessment.freeAmmonia?.fraction ??
+    freeAmmoniaFraction(RULES.assumedPh, RULES.assumedTempC, RULES.assumedSalinity);
+  return { addedMgN, presentMgN, peakNh3MgN: peak * fraction };
 }
 
 /** True for the places an animal can still come from. */
-export const isComing = (animal: Parameters<typeof currentPlace>[0]): boolean => ['wish', 'quarantine'].includes(currentPlace(animal).to);
+export const isComing = (animal: Parameters<typeof currentPlace>[0]): boolean =>
+  ['wish', 'quarantine'].includes(currentPlace(animal).to);

@@ -1,14 +1,30 @@
 /** Histories of a tank written as a story, for tests of judgement. */
-import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Kit, type Parameter, type ReadingValue, type School, type TankEvent } from '../document';
+import { DAY_MS } from '../time';
+import {
+  DEFAULT_SETTINGS,
+  emptyDocument,
+  STARTER_KITS,
+  type Document,
+  type Kit,
+  type Parameter,
+  type ReadingValue,
+  type School,
+  type TankEvent,
+} from '../document';
 import { toMgNPerL } from '../units';
 
 export const START_MS = Date.UTC(2026, 0, 1, 20);
-export const DAY = 86_400_000;
+export const DAY = DAY_MS;
 
 type Value = number | 'over' | [number, number];
 export type Readings = Partial<Record<Parameter, Value>>;
 
-const valueOf = (v: Value): ReadingValue => (v === 'over' ? { kind: 'over', low: 5 } : Array.isArray(v) ? { kind: 'between', low: v[0], high: v[1] } : { kind: 'exact', value: v });
+const valueOf = (v: Value): ReadingValue =>
+  v === 'over'
+    ? { kind: 'over', low: 5 }
+    : Array.isArray(v)
+      ? { kind: 'between', low: v[0], high: v[1] }
+      : { kind: 'exact', value: v };
 
 /** A 100 L tank (by volume, nothing displaced) whose log is told day by day. */
 export class History {
@@ -17,8 +33,24 @@ export class History {
 
   constructor(school: School = 'proof24', kits: readonly Kit[] = STARTER_KITS) {
     this.doc = {
-      ...emptyDocument(), settings: { person: DEFAULT_SETTINGS }, kits: Object.fromEntries(kits.map((k) => [k.id, k])),
-      tanks: { t: { id: 't', name: 'Test', startDay: '2026-01-01', display: { kind: 'volume', volumeL: 100 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled', bacteriaSource: 'bottle', school } },
+      ...emptyDocument(),
+      settings: { person: DEFAULT_SETTINGS },
+      kits: Object.fromEntries(kits.map((k) => [k.id, k])),
+      tanks: {
+        t: {
+          id: 't',
+          name: 'Test',
+          startDay: '2026-01-01',
+          display: { kind: 'volume', volumeL: 100 },
+          sumpL: 0,
+          rockKg: 0,
+          sandKg: 0,
+          hasLid: true,
+          ammoniaSource: 'bottled',
+          bacteriaSource: 'bottle',
+          school,
+        },
+      },
     };
   }
 
@@ -28,14 +60,29 @@ export class History {
 
   test(day: number, readings: Readings): this {
     const id = `s${this.n++}`;
-    this.doc.samples = { ...this.doc.samples, [id]: {
-      id, tankId: 't', at: this.at(day), note: '',
-      readings: Object.entries(readings).map(([parameter, v]) => ({ parameter: parameter as Parameter, kitId: `kit-${parameter}`, value: valueOf(v) })),
-    } };
+    this.doc.samples = {
+      ...this.doc.samples,
+      [id]: {
+        id,
+        tankId: 't',
+        at: this.at(day),
+        note: '',
+        readings: Object.entries(readings).map(([parameter, v]) => ({
+          parameter: parameter as Parameter,
+          kitId: `kit-${parameter}`,
+          value: valueOf(v),
+        })),
+      },
+    };
     return this;
   }
 
-  event(day: number, event: { [K in TankEvent['kind']]: Omit<Extract<TankEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'> }[TankEvent['kind']]): this {
+  event(
+    day: number,
+    event: {
+      [K in TankEvent['kind']]: Omit<Extract<TankEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'>;
+    }[TankEvent['kind']],
+  ): this {
     const id = `e${this.n++}`;
     this.doc.events[id] = { id, tankId: 't', at: this.at(day), note: '', ...event } as TankEvent;
     return this;
@@ -48,7 +95,15 @@ export class History {
 
   animal(day: number, speciesId: string, count = 1): this {
     const id = `a${this.n++}`;
-    this.doc.animals[id] = { id, tankId: 't', speciesId, count, moves: [{ to: 'display', at: this.at(day), why: '' }], quarantineId: null, plannedDay: null };
+    this.doc.animals[id] = {
+      id,
+      tankId: 't',
+      speciesId,
+      count,
+      moves: [{ to: 'display', at: this.at(day), why: '' }],
+      quarantineId: null,
+      plannedDay: null,
+    };
     return this;
   }
 

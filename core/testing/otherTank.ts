@@ -1,10 +1,29 @@
 /** Tanks of another making, for judging forecasts: a world (otherWorld.ts), a person with habits who doses, feeds, tests, misses days and
  *  believes a wrong volume, kits with steps and readers with an eye of their own. Seven sources. */
-import { DEFAULT_SETTINGS, emptyDocument, STARTER_KITS, type Document, type Kit, type Parameter, type ReadingValue, type Sample, type TankEvent } from '../document';
+import { DAY_MS } from '../time';
+import {
+  DEFAULT_SETTINGS,
+  emptyDocument,
+  STARTER_KITS,
+  type Document,
+  type Kit,
+  type Parameter,
+  type ReadingValue,
+  type Sample,
+  type TankEvent,
+} from '../document';
 import { seededRandom } from '../random';
 import { drawFrom, DT, otherWorld, type Draw } from './otherWorld';
 
-export const METHODS = ['bottled', 'bottledNoBacteria', 'seafood', 'feeding', 'dieOff', 'media', 'fish'] as const;
+export const METHODS = [
+  'bottled',
+  'bottledNoBacteria',
+  'seafood',
+  'feeding',
+  'dieOff',
+  'media',
+  'fish',
+] as const;
 export type Method = (typeof METHODS)[number];
 
 /** When the person doses ammonia (again). `once`: never again; `prove`: once both read zero, as a proof is asked for. */
@@ -27,7 +46,6 @@ export interface OtherTank {
 }
 
 export const OTHER_START = Date.UTC(2026, 2, 1, 19);
-const DAY = 86_400_000;
 const PROOF_MG_N = 2 / 1.2878;
 const ZERO = { ammonia: 0.125 / 1.2878, nitrite: 0.125 / 3.2844 };
 
@@ -42,8 +60,17 @@ const pick = <T>(d: Draw, options: readonly (readonly [T, number])[]): T => {
 
 function habitOf(method: Method, d: Draw): Habit {
   if (method === 'fish') return 'none';
-  if (method === 'seafood' || method === 'dieOff' || method === 'feeding') return pick(d, [['prove', 0.75], ['none', 0.25]] as const);
-  return pick(d, [['ammoniaZero', 0.47], ['bothZero', 0.33], ['clockwork', 0.14], ['once', 0.06]] as const);
+  if (method === 'seafood' || method === 'dieOff' || method === 'feeding')
+    return pick(d, [
+      ['prove', 0.75],
+      ['none', 0.25],
+    ] as const);
+  return pick(d, [
+    ['ammoniaZero', 0.47],
+    ['bothZero', 0.33],
+    ['clockwork', 0.14],
+    ['once', 0.06],
+  ] as const);
 }
 
 /** One tank, its log told by a person, and its truth. */
@@ -57,7 +84,11 @@ export function otherTank(seed: number): OtherTank {
   const world = otherWorld(d);
   const w = world.pools;
   if (method === 'dieOff') w.flesh = between(0.8, 5);
-  const eye = { ammonia: Math.exp(0.1 * gauss()), nitrite: Math.exp(0.1 * gauss()), nitrate: Math.exp(0.2 * gauss()) };
+  const eye = {
+    ammonia: Math.exp(0.1 * gauss()),
+    nitrite: Math.exp(0.1 * gauss()),
+    nitrate: Math.exp(0.2 * gauss()),
+  };
   const every = between(0.8, 2.8);
   const doseMgN = between(1.4, 2.4) / 1.2878;
   const patience = between(0, 1.5);
@@ -68,14 +99,32 @@ export function otherTank(seed: number): OtherTank {
   const changesNitrateAt = random() < 0.3 ? between(8, 20) : Infinity;
 
   const doc: Document = {
-    ...emptyDocument(), settings: { person: DEFAULT_SETTINGS }, kits: Object.fromEntries(STARTER_KITS.map((k) => [k.id, k])),
-    tanks: { t: {
-      id: 't', name: `Tank ${seed}`, startDay: new Date(OTHER_START).toISOString().slice(0, 10), display: { kind: 'volume', volumeL: believedL }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true,
-      ammoniaSource: method === 'bottledNoBacteria' || method === 'media' ? 'bottled' : method, bacteriaSource: method === 'media' ? 'media' : method === 'bottled' || method === 'fish' || method === 'feeding' ? 'bottle' : 'none', school: 'proof24',
-    } },
+    ...emptyDocument(),
+    settings: { person: DEFAULT_SETTINGS },
+    kits: Object.fromEntries(STARTER_KITS.map((k) => [k.id, k])),
+    tanks: {
+      t: {
+        id: 't',
+        name: `Tank ${seed}`,
+        startDay: new Date(OTHER_START).toISOString().slice(0, 10),
+        display: { kind: 'volume', volumeL: believedL },
+        sumpL: 0,
+        rockKg: 0,
+        sandKg: 0,
+        hasLid: true,
+        ammoniaSource: method === 'bottledNoBacteria' || method === 'media' ? 'bottled' : method,
+        bacteriaSource:
+          method === 'media'
+            ? 'media'
+            : method === 'bottled' || method === 'fish' || method === 'feeding'
+              ? 'bottle'
+              : 'none',
+        school: 'proof24',
+      },
+    },
   };
   let n = 0;
-  const at = (day: number) => new Date(Math.round(OTHER_START + day * DAY)).toISOString();
+  const at = (day: number) => new Date(Math.round(OTHER_START + day * DAY_MS)).toISOString();
   const log = (day: number, e: object): void => {
     const id = `e${n++}`;
     doc.events[id] = { id, tankId: 't', at: at(day), note: '', ...e } as TankEvent;
@@ -100,9 +149,19 @@ export function otherTank(seed: number): OtherTank {
   const begin = (day: number): void => {
     if (method === 'bottled' || method === 'bottledNoBacteria' || method === 'media') dose(day);
     if (method === 'seafood') seafood(day);
-    if (method === 'bottled' || method === 'fish' || method === 'feeding') bacteria(day, 'bottle', world.bottle());
+    if (method === 'bottled' || method === 'fish' || method === 'feeding')
+      bacteria(day, 'bottle', world.bottle());
     if (method === 'media') bacteria(day, 'media', world.media());
-    if (method === 'fish') doc.animals.f = { id: 'f', tankId: 't', speciesId: 'ocellaris-clownfish', count: 1, moves: [{ to: 'display', at: at(day + 1.4), why: '' }], quarantineId: null, plannedDay: null };
+    if (method === 'fish')
+      doc.animals.f = {
+        id: 'f',
+        tankId: 't',
+        speciesId: 'ocellaris-clownfish',
+        count: 1,
+        moves: [{ to: 'display', at: at(day + 1.4), why: '' }],
+        quarantineId: null,
+        plannedDay: null,
+      };
   };
   const wouldPass = (day: number): boolean => {
     if (w.first < 0.3) return false;
@@ -138,7 +197,8 @@ export function otherTank(seed: number): OtherTank {
     }
     if (method === 'fish' && day > 2) {
       w.ammonium += (fishMgN / trueL) * DT;
-      if (i % 100 === 50 && random() < 0.9) log(day, { kind: 'food', food: 'frozen', grams: Math.round((fishMgN / 16) * 100) / 100 });
+      if (i % 100 === 50 && random() < 0.9)
+        log(day, { kind: 'food', food: 'frozen', grams: Math.round((fishMgN / 16) * 100) / 100 });
     }
     if (day >= nextTest) {
       nextTest = day + every * between(0.7, 1.3) + (random() < 0.12 ? between(2, 5) : 0);
@@ -152,13 +212,23 @@ export function otherTank(seed: number): OtherTank {
       if (!clear) clearSince = Infinity;
       else if (clearSince === Infinity) clearSince = day;
       if (w.nitrate > changesNitrateAt && clear) {
-        for (const p of ['ammonium', 'nitrite', 'nitrate'] as const) w[p] *= 1 - Math.min(1, (0.4 * believedL) / trueL);
+        for (const p of ['ammonium', 'nitrite', 'nitrate'] as const)
+          w[p] *= 1 - Math.min(1, (0.4 * believedL) / trueL);
         w.dkh += 0.4 * (8.5 - w.dkh);
         log(day, { kind: 'waterChange', litres: Math.round(0.4 * believedL) });
       }
     }
     // A habit of doses begins with a dose; proving begins when both have read zero, a fortnight in at the earliest.
-    if (habit === 'clockwork' ? day > 1 && day - lastDose > clockwork && told.a < 1 : habit !== 'once' && habit !== 'none' && (habit !== 'prove' || day > 14) && day > 1 && day - clearSince > patience && clearSince > lastDose) {
+    if (
+      habit === 'clockwork'
+        ? day > 1 && day - lastDose > clockwork && told.a < 1
+        : habit !== 'once' &&
+          habit !== 'none' &&
+          (habit !== 'prove' || day > 14) &&
+          day > 1 &&
+          day - clearSince > patience &&
+          clearSince > lastDose
+    ) {
       dose(day);
       clearSince = Infinity;
     }
@@ -175,20 +245,46 @@ export function otherTank(seed: number): OtherTank {
     world.step(day);
   }
   const firstBelow = (course: number[], limit: number) => (from: number) => {
-    for (let k = Math.ceil(from * 10); k < course.length; k++) if ((course[k] ?? Infinity) < limit) return k / 10;
+    for (let k = Math.ceil(from * 10); k < course.length; k++)
+      if ((course[k] ?? Infinity) < limit) return k / 10;
     return Infinity;
   };
-  return { method, habit, doc, startMs: OTHER_START, readyDay, ammoniaClearDay: firstBelow(courseA, ZERO.ammonia), nitriteClearDay: firstBelow(courseN, ZERO.nitrite), testDays, readyAtTest, capacities };
+  return {
+    method,
+    habit,
+    doc,
+    startMs: OTHER_START,
+    readyDay,
+    ammoniaClearDay: firstBelow(courseA, ZERO.ammonia),
+    nitriteClearDay: firstBelow(courseN, ZERO.nitrite),
+    testDays,
+    readyAtTest,
+    capacities,
+  };
 }
 
 /** One sitting at the tank; what it tells the person of ammonia and nitrite, 1 standing for "something". */
-function sitting(d: Draw, w: { ammonium: number; nitrite: number; nitrate: number; dkh: number }, eye: { ammonia: number; nitrite: number; nitrate: number }, tempC: number): { readings: Sample['readings']; ammonia: number; nitrite: number } {
+function sitting(
+  d: Draw,
+  w: { ammonium: number; nitrite: number; nitrate: number; dkh: number },
+  eye: { ammonia: number; nitrite: number; nitrate: number },
+  tempC: number,
+): { readings: Sample['readings']; ammonia: number; nitrite: number } {
   const kit = (p: Parameter): Kit => STARTER_KITS.find((k) => k.parameter === p) as Kit;
   const ammonia = seen(kit('ammonia'), w.ammonium * 1.2878 * eye.ammonia, d);
   const nitrite = seen(kit('nitrite'), w.nitrite * 3.2844 * eye.nitrite, d);
-  const readings: Sample['readings'] = [{ parameter: 'ammonia', kitId: 'kit-ammonia', value: ammonia }, { parameter: 'nitrite', kitId: 'kit-nitrite', value: nitrite }];
-  if (d.random() < 0.6) readings.push({ parameter: 'nitrate', kitId: 'kit-nitrate', value: seen(kit('nitrate'), (w.nitrate * 4.4266 + 8 * w.nitrite) * eye.nitrate, d) });
-  const exact = (parameter: Parameter, value: number) => readings.push({ parameter, kitId: `kit-${parameter}`, value: { kind: 'exact', value } });
+  const readings: Sample['readings'] = [
+    { parameter: 'ammonia', kitId: 'kit-ammonia', value: ammonia },
+    { parameter: 'nitrite', kitId: 'kit-nitrite', value: nitrite },
+  ];
+  if (d.random() < 0.6)
+    readings.push({
+      parameter: 'nitrate',
+      kitId: 'kit-nitrate',
+      value: seen(kit('nitrate'), (w.nitrate * 4.4266 + 8 * w.nitrite) * eye.nitrate, d),
+    });
+  const exact = (parameter: Parameter, value: number) =>
+    readings.push({ parameter, kitId: `kit-${parameter}`, value: { kind: 'exact', value } });
   if (d.random() < 0.3) exact('alkalinity', Math.max(0, Math.round((w.dkh + 0.2 * d.gauss()) * 10) / 10));
   if (d.random() < 0.4) {
     exact('temperature', Math.round((tempC + 0.1 * d.gauss()) * 10) / 10);
@@ -204,7 +300,8 @@ function seen(kit: Kit, truth: number, d: Draw): ReadingValue {
   if (kit.scale.kind === 'number') return { kind: 'exact', value: misread };
   const { steps } = kit.scale;
   const top = steps[steps.length - 1] ?? 0;
-  if (misread > top * 1.1) return d.random() < 0.5 ? { kind: 'over', low: top } : { kind: 'exact', value: top };
+  if (misread > top * 1.1)
+    return d.random() < 0.5 ? { kind: 'over', low: top } : { kind: 'exact', value: top };
   const above = steps.find((s) => s >= misread) ?? top;
   const below = [...steps].reverse().find((s) => s <= misread) ?? 0;
   const share = above === below ? 0 : (misread - below) / (above - below);

@@ -5,7 +5,16 @@ import type { Random } from '../random';
 
 export const DT = 0.01;
 
-export interface Pools { litter: number; flesh: number; ammonium: number; nitrite: number; nitrate: number; first: number; second: number; dkh: number }
+export interface Pools {
+  litter: number;
+  flesh: number;
+  ammonium: number;
+  nitrite: number;
+  nitrate: number;
+  first: number;
+  second: number;
+  dkh: number;
+}
 
 export interface Draw {
   random: Random;
@@ -17,7 +26,12 @@ export interface Draw {
 
 export function drawFrom(random: Random): Draw {
   const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(6.283185307179586 * random());
-  return { random, gauss, between: (a, b) => a + (b - a) * random(), spread: (median, sd) => median * Math.exp(sd * gauss()) };
+  return {
+    random,
+    gauss,
+    between: (a, b) => a + (b - a) * random(),
+    spread: (median, sd) => median * Math.exp(sd * gauss()),
+  };
 }
 
 export interface OtherWorld {
@@ -54,15 +68,28 @@ export function otherWorld(d: Draw): OtherWorld {
   const lag1 = between(0, 4);
   const lag2 = between(0, 5);
   const gas = random() < 0.3 ? between(0.005, 0.03) : 0.003;
-  const pools: Pools = { litter: 0, flesh: 0, ammonium: 0, nitrite: 0, nitrate: random() < 0.2 ? between(0.3, 2) : 0, first: spread(0.004, 1), second: spread(0.0015, 1.1), dkh: between(7, 10.5) };
+  const pools: Pools = {
+    litter: 0,
+    flesh: 0,
+    ammonium: 0,
+    nitrite: 0,
+    nitrate: random() < 0.2 ? between(0.3, 2) : 0,
+    first: spread(0.004, 1),
+    second: spread(0.0015, 1.1),
+    dkh: between(7, 10.5),
+  };
   const dead = random() < 0.2;
   let wander1 = 0;
   let wander2 = 0;
   const advance = (s: Pools, day: number): void => {
     const oxygen = 0.92 + 0.08 * Math.sin(6.283185 * day);
     const buffer = s.dkh / (s.dkh + 0.7);
-    const q1 = (s.first * oxygen * buffer * s.ammonium) / (half1 + s.ammonium + (s.ammonium * s.ammonium) / inhibit1);
-    const q2 = (s.second * oxygen * buffer * s.nitrite) / (half2 + s.nitrite + (s.nitrite * s.nitrite) / inhibit2) / (1 + (s.ammonium / held2) ** 2);
+    const q1 =
+      (s.first * oxygen * buffer * s.ammonium) / (half1 + s.ammonium + (s.ammonium * s.ammonium) / inhibit1);
+    const q2 =
+      (s.second * oxygen * buffer * s.nitrite) /
+      (half2 + s.nitrite + (s.nitrite * s.nitrite) / inhibit2) /
+      (1 + (s.ammonium / held2) ** 2);
     const eaten1 = Math.min(q1 * DT, s.ammonium);
     const eaten2 = Math.min(q2 * DT, s.nitrite + eaten1);
     const rotted = (rotLitter * s.litter + rotFlesh * s.flesh) * DT;
@@ -72,12 +99,19 @@ export function otherWorld(d: Draw): OtherWorld {
     s.nitrite += eaten1 - eaten2;
     s.nitrate += eaten2 * 0.97 - gas * s.nitrate * DT;
     // Growth on what is eaten; a thick film sheds, and starves deep down.
-    s.first += (grow1 * (day < lag1 ? 0.1 : 1) * Math.exp(wander1) * q1 - starve * s.first * (1 + (s.first / ceiling1) ** 2)) * DT;
-    s.second += (grow2 * (day < lag2 ? 0.1 : 1) * Math.exp(wander2) * q2 - starve * s.second * (1 + (s.second / ceiling2) ** 2)) * DT;
+    s.first +=
+      (grow1 * (day < lag1 ? 0.1 : 1) * Math.exp(wander1) * q1 -
+        starve * s.first * (1 + (s.first / ceiling1) ** 2)) *
+      DT;
+    s.second +=
+      (grow2 * (day < lag2 ? 0.1 : 1) * Math.exp(wander2) * q2 -
+        starve * s.second * (1 + (s.second / ceiling2) ** 2)) *
+      DT;
     s.dkh = Math.max(0, s.dkh - 0.4 * eaten1);
   };
   return {
-    pools, tempC,
+    pools,
+    tempC,
     bottle: () => (dead ? [0, 0] : [spread(0.2, 0.9), spread(0.08, 1.1)]),
     media: () => [spread(1.8, 0.7), spread(1.5, 0.7)],
     step: (day) => advance(pools, day),

@@ -8,14 +8,40 @@ import * as units from '../units';
 import * as volume from '../volume';
 import cases from './workedCases.json';
 
-const FUNCTIONS: Record<string, unknown> = { ...dilution, ...dosing, ...equipment, ...rodi, ...seawater, ...units, ...volume };
+const FUNCTIONS: Record<string, unknown> = {
+  ...dilution,
+  ...dosing,
+  ...equipment,
+  ...rodi,
+  ...seawater,
+  ...units,
+  ...volume,
+};
 /** These take one record or list as their only argument. */
-const ONE_ARGUMENT = new Set(['netVolume', 'combineVolumes', 'learnedStrength', 'salinityPlan', 'stuckOn', 'production', 'resinLitresLeft', 'realFlow', 'drainDown']);
+const ONE_ARGUMENT = new Set([
+  'netVolume',
+  'combineVolumes',
+  'learnedStrength',
+  'salinityPlan',
+  'stuckOn',
+  'production',
+  'resinLitresLeft',
+  'realFlow',
+  'drainDown',
+]);
 
 function pick(result: unknown, path: string[]): number {
   let value = result;
   for (const key of path) {
-    if (Array.isArray(value)) value = key === 'last' ? value[value.length - 1] : key === 'length' ? value.length : key === 'first' ? value[0] : (value[1] as { percent: number }).percent;
+    if (Array.isArray(value))
+      value =
+        key === 'last'
+          ? value[value.length - 1]
+          : key === 'length'
+            ? value.length
+            : key === 'first'
+              ? value[0]
+              : (value[1] as { percent: number }).percent;
     else value = (value as Record<string, unknown>)[key];
   }
   return value as number;

@@ -27,7 +27,9 @@ export function readEntry(text: string, rule: EntryRule): Entry {
   const parsed = parseDecimal(text);
   if (!parsed.ok) {
     if (parsed.why === 'empty') {
-      return rule.whenEmpty === undefined ? { ok: false, message: `${rule.name} is missing: enter a number.` } : { ok: true, value: rule.whenEmpty };
+      return rule.whenEmpty === undefined
+        ? { ok: false, message: `${rule.name} is missing: enter a number.` }
+        : { ok: true, value: rule.whenEmpty };
     }
     const shown = text.trim().slice(0, 20);
     const why = {
@@ -41,12 +43,24 @@ export function readEntry(text: string, rule: EntryRule): Entry {
   try {
     value = rule.unit === null ? parsed.value : fromUnit(rule.unit, parsed.value);
   } catch {
-    return { ok: false, message: `${rule.name} of ${formatDecimal(parsed.value, 4)} is off the scale of ${unitLabel(rule.unit ?? '')}. ${rule.hint ?? ''}`.trim() };
+    return {
+      ok: false,
+      message:
+        `${rule.name} of ${formatDecimal(parsed.value, 4)} is off the scale of ${unitLabel(rule.unit ?? '')}. ${rule.hint ?? ''}`.trim(),
+    };
   }
   if (value < rule.min || value > rule.max || (rule.above && value <= rule.min)) {
-    return { ok: false, message: `${rule.name} must be ${limits(rule)}, not ${formatDecimal(parsed.value, 4)}. ${rule.hint ?? ''}`.trim() };
+    return {
+      ok: false,
+      message:
+        `${rule.name} must be ${limits(rule)}, not ${formatDecimal(parsed.value, 4)}. ${rule.hint ?? ''}`.trim(),
+    };
   }
-  if (rule.whole && !Number.isInteger(value)) return { ok: false, message: `${rule.name} must be a whole number, not ${formatDecimal(parsed.value, 4)}.` };
+  if (rule.whole && !Number.isInteger(value))
+    return {
+      ok: false,
+      message: `${rule.name} must be a whole number, not ${formatDecimal(parsed.value, 4)}.`,
+    };
   return { ok: true, value };
 }
 
@@ -60,5 +74,7 @@ function limits(rule: EntryRule): string {
     }
   };
   const unit = rule.unit === null ? '' : ` ${unitLabel(rule.unit)}`;
-  return rule.above && rule.min === 0 ? `above 0 and at most ${show(rule.max)}${unit}` : `between ${show(rule.min)} and ${show(rule.max)}${unit}`;
+  return rule.above && rule.min === 0
+    ? `above 0 and at most ${show(rule.max)}${unit}`
+    : `between ${show(rule.min)} and ${show(rule.max)}${unit}`;
 }

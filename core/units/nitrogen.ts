@@ -17,7 +17,8 @@ export const NH4CL_PER_N = 3.8189;
 
 function factor(species: NitrogenSpecies, basis: NitrogenBasis): number {
   const f = PRINTED_PER_N[species][basis];
-  if (!Number.isFinite(f)) throw new RangeError(`"basis" ${basis} is for ammonia only, got it for ${species}`);
+  if (!Number.isFinite(f))
+    throw new RangeError(`"basis" ${basis} is for ammonia only, got it for ${species}`);
   return f;
 }
 

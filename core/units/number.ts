@@ -1,8 +1,7 @@
 /** Reading a number a person typed. The whole text is read: "12mg" is not 12. */
 
 export type ParsedNumber =
-  | { ok: true; value: number }
-  | { ok: false; why: 'empty' | 'not-a-number' | 'two-separators' | 'too-long' };
+  { ok: true; value: number } | { ok: false; why: 'empty' | 'not-a-number' | 'two-separators' | 'too-long' };
 
 const PLAIN = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 

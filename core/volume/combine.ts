@@ -1,5 +1,6 @@
 /** Several estimates of one volume into one: the inverse-variance mean, with outliers named, not hidden. */
 import { assertPositive } from '../check';
+import { VOLUME } from './limits';
 
 export interface VolumeEstimate {
   from: string;
@@ -33,7 +34,7 @@ export function combineVolumes(estimates: readonly VolumeEstimate[]): CombinedVo
         return { e, z: Math.abs(e.litres - rest.litres) / Math.hypot(e.sdL, rest.sdL) };
       })
       .reduce((a, b) => (b.z > a.z ? b : a));
-    if (worst.z <= 2.5) break;
+    if (worst.z <= VOLUME.outlierSigma) break;
     outliers.push(worst.e.from);
     used = used.filter((e) => e !== worst.e);
   }
@@ -45,7 +46,10 @@ export function combineVolumes(estimates: readonly VolumeEstimate[]): CombinedVo
 
 function weighted(estimates: readonly VolumeEstimate[]): { litres: number; sdL: number } {
   const weight = estimates.reduce((s, e) => s + 1 / e.sdL ** 2, 0);
-  return { litres: estimates.reduce((s, e) => s + e.litres / e.sdL ** 2, 0) / weight, sdL: 1 / Math.sqrt(weight) };
+  return {
+    litres: estimates.reduce((s, e) => s + e.litres / e.sdL ** 2, 0) / weight,
+    sdL: 1 / Math.sqrt(weight),
+  };
 }
 
 /** Litres from a flow and the time it ran; both inputs good to about 5 %. */
@@ -53,16 +57,21 @@ export function volumeFromProduction(litresPerHour: number, minutes: number): Vo
   assertPositive('litresPerHour', litresPerHour, 'L/h');
   assertPositive('minutes', minutes, 'min');
   const litres = (litresPerHour * minutes) / 60;
-  return { from: 'production', litres, sdL: litres * 0.07 };
+  return { from: 'production', litres, sdL: litres * VOLUME.productionSd };
 }
 
 /** Litres from the salt that went in and the salinity it made: grams / (grams a litre at 35 x S/35). The strength of the mix is the doubt. */
-export function volumeFromSalt(grams: number, salinity: number, gramsPerLitreAt35: number, strengthSdShare: number): VolumeEstimate {
+export function volumeFromSalt(
+  grams: number,
+  salinity: number,
+  gramsPerLitreAt35: number,
+  strengthSdShare: number,
+): VolumeEstimate {
   assertPositive('grams', grams, 'g');
   assertPositive('salinity', salinity, 'practical salinity');
   assertPositive('gramsPerLitreAt35', gramsPerLitreAt35, 'g/L');
   const litres = grams / ((gramsPerLitreAt35 * salinity) / 35);
-  return { from: 'salt', litres, sdL: litres * Math.hypot(strengthSdShare, 0.015) };
+  return { from: 'salt', litres, sdL: litres * Math.hypot(strengthSdShare, VOLUME.salinitySd) };
 }
 
 /** Litres from ammonia dosed and the rise a kit showed for it: V = mg N / (mg N/L). The kit is the doubt: 15 % and 0.08 mg N/L.
@@ -71,5 +80,9 @@ export function volumeFromDose(mgN: number, riseMgNPerL: number): VolumeEstimate
   assertPositive('mgN', mgN, 'mg N');
   assertPositive('riseMgNPerL', riseMgNPerL, 'mg N/L');
   const litres = mgN / riseMgNPerL;
-  return { from: 'ammonia dose', litres, sdL: litres * Math.hypot(0.15, 0.08 / riseMgNPerL) };
+  return {
+    from: 'ammonia dose',
+    litres,
+    sdL: litres * Math.hypot(VOLUME.doseSd, VOLUME.doseSdMgN / riseMgNPerL),
+  };
 }

@@ -1,2 +1,18 @@
-export { netVolume, ROCK_KG_PER_L, SAND_KG_PER_L, type NetVolume, type VolumeLine, type VolumeInput, type DisplaySize } from './netVolume';
-export { combineVolumes, volumeFromDose, volumeFromProduction, volumeFromSalt, type CombinedVolume, type VolumeEstimate } from './combine';
+export {
+  netVolume,
+  ROCK_KG_PER_L,
+  SAND_KG_PER_L,
+  type NetVolume,
+  type VolumeLine,
+  type VolumeInput,
+  type DisplaySize,
+} from './netVolume';
+export {
+  combineVolumes,
+  volumeFromDose,
+  volumeFromProduction,
+  volumeFromSalt,
+  type CombinedVolume,
+  type VolumeEstimate,
+} from './combine';
+export { VOLUME_LIMITS } from './limits';

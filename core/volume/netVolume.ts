@@ -3,6 +3,7 @@
  *  pores the water does not reach bring it down), 15 % either way. Sand grains 2.8 kg/L, 5 %.
  *  Uncertainties are standard deviations, combined as independent. */
 import { assertPositive, assertRange } from '../check';
+import { VOLUME } from './limits';
 
 export type DisplaySize =
   | { kind: 'dimensions'; lengthCm: number; widthCm: number; waterHeightCm: number }
@@ -38,8 +39,8 @@ export interface NetVolume {
   byParts: { netL: number; sdL: number };
 }
 
-export const ROCK_KG_PER_L = 2.4;
-export const SAND_KG_PER_L = 2.8;
+export const ROCK_KG_PER_L = VOLUME.rockKgPerL;
+export const SAND_KG_PER_L = VOLUME.sandKgPerL;
 
 /** Net volume with its standard deviation and the arithmetic, one line a part.
  *  Check by hand: 100 x 50 x 48 cm = 240 L; 24 kg rock -> -10 L; 28 kg sand -> -10 L; net 220 L.
@@ -55,7 +56,9 @@ export function netVolume(input: VolumeInput): NetVolume {
   assertRange('rockKg', input.rockKg, 0, 1e6, 'kg');
   assertRange('sandKg', input.sandKg, 0, 1e6, 'kg');
   const grossL =
-    display.kind === 'dimensions' ? (display.lengthCm * display.widthCm * display.waterHeightCm) / 1000 : display.volumeL;
+    display.kind === 'dimensions'
+      ? (display.lengthCm * display.widthCm * display.waterHeightCm) / 1000
+      : display.volumeL;
   const rockDensity = input.rockKgPerL ?? ROCK_KG_PER_L;
   const sandDensity = input.sandKgPerL ?? SAND_KG_PER_L;
   assertPositive('rockKgPerL', rockDensity, 'kg/L');
@@ -64,14 +67,27 @@ export function netVolume(input: VolumeInput): NetVolume {
   const sandL = input.sandKg / sandDensity;
   const lines: VolumeLine[] = [
     // A tape measure outside the glass, a guessed water line: 3 %. A volume off a label: 6 %.
-    { part: 'display', litres: grossL, sdL: grossL * (display.kind === 'dimensions' ? 0.03 : 0.06) },
-    { part: 'sump', litres: input.sumpL, sdL: input.sumpL * 0.1 },
-    { part: 'rock', litres: -rockL, sdL: rockL * 0.15 },
-    { part: 'sand', litres: -sandL, sdL: sandL * 0.05 },
+    {
+      part: 'display',
+      litres: grossL,
+      sdL: grossL * (display.kind === 'dimensions' ? VOLUME.tapeSd : VOLUME.labelSd),
+    },
+    { part: 'sump', litres: input.sumpL, sdL: input.sumpL * VOLUME.sumpSd },
+    { part: 'rock', litres: -rockL, sdL: rockL * VOLUME.rockSd },
+    { part: 'sand', litres: -sandL, sdL: sandL * VOLUME.sandSd },
   ];
   const netL = lines.reduce((sum, line) => sum + line.litres, 0);
-  if (netL <= 0) throw new RangeError(`"rockKg" and "sandKg" displace more than the tank holds: ${netL.toFixed(1)} L left`);
+  if (netL <= 0)
+    throw new RangeError(
+      `"rockKg" and "sandKg" displace more than the tank holds: ${netL.toFixed(1)} L left`,
+    );
   const sdL = Math.sqrt(lines.reduce((sum, line) => sum + line.sdL ** 2, 0));
   const used = input.volumeInUse;
-  return { netL: used?.litres ?? netL, sdL: used?.sdL ?? sdL, from: used?.from ?? 'dimensions, rock and sand', byParts: { netL, sdL }, lines: lines.filter((line) => line.litres !== 0) };
+  return {
+    netL: used?.litres ?? netL,
+    sdL: used?.sdL ?? sdL,
+    from: used?.from ?? 'dimensions, rock and sand',
+    byParts: { netL, sdL },
+    lines: lines.filter((line) => line.litres !== 0),
+  };
 }

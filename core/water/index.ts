@@ -1,1 +1,9 @@
-export { median, stability, standing, type Range, type Stability, type Standing, type TimedValue } from './stability';
+export {
+  median,
+  stability,
+  standing,
+  type Range,
+  type Stability,
+  type Standing,
+  type TimedValue,
+} from './stability';

@@ -1,4 +1,6 @@
 /** Steadiness before deviation: how far a parameter wanders in a week and how much it jumps about, and whether the last number is odd. */
+import { DAY_MS } from '../time';
+
 export interface Stability {
   /** Readings looked at. */
   count: number;
@@ -16,14 +18,14 @@ export interface TimedValue {
   value: number;
 }
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 
 /** Steadiness of readings in time order; null with fewer than three or within less than two days. At most the last 60 count. */
 export function stability(points: readonly TimedValue[]): Stability | null {
   const used = points.slice(-60);
   const last = used[used.length - 1];
   const first = used[0];
-  if (!last || !first || used.length < 3 || last.atMs - first.atMs < 2 * 86_400_000) return null;
+  if (!last || !first || used.length < 3 || last.atMs - first.atMs < 2 * DAY_MS) return null;
   const before = used.slice(0, -1);
   const slope = theilSen(used);
   const residuals = (list: readonly TimedValue[], s: number) => {
@@ -31,7 +33,9 @@ export function stability(points: readonly TimedValue[]): Stability | null {
     const mid = median(raw);
     return { mid, left: raw.map((r) => r - mid) };
   };
-  const all = residuals(used, slope).left.map(Math.abs).sort((a, b) => a - b);
+  const all = residuals(used, slope)
+    .left.map(Math.abs)
+    .sort((a, b) => a - b);
   const spread = all[Math.min(all.length - 1, Math.floor(all.length * 0.8))] ?? 0;
   let lastIsOdd = false;
   if (before.length >= 4) {
@@ -46,16 +50,22 @@ export function stability(points: readonly TimedValue[]): Stability | null {
 
 function theilSen(points: readonly TimedValue[]): number {
   const slopes: number[] = [];
-  points.forEach((a, i) => points.slice(i + 1).forEach((b) => {
-    if (b.atMs > a.atMs) slopes.push((b.value - a.value) / (b.atMs - a.atMs));
-  }));
+  points.forEach((a, i) =>
+    points.slice(i + 1).forEach((b) => {
+      if (b.atMs > a.atMs) slopes.push((b.value - a.value) / (b.atMs - a.atMs));
+    }),
+  );
   return slopes.length > 0 ? median(slopes) : 0;
 }
 
 export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const mid = Math.floor(sorted.length / 2);
-  return sorted.length === 0 ? NaN : sorted.length % 2 === 1 ? (sorted[mid] ?? NaN) : ((sorted[mid - 1] ?? NaN) + (sorted[mid] ?? NaN)) / 2;
+  return sorted.length === 0
+    ? NaN
+    : sorted.length % 2 === 1
+      ? (sorted[mid] ?? NaN)
+      : ((sorted[mid - 1] ?? NaN) + (sorted[mid] ?? NaN)) / 2;
 }
 
 export interface Range {
@@ -68,16 +78,24 @@ export interface Range {
 export type Standing = 'unknown' | 'steady' | 'drifting' | 'odd' | 'off' | 'alarm';
 
 /** Where a parameter stands. A single number outside never alarms: it asks for a repeat; two in a row outside the alarm do. */
-export function standing(points: readonly TimedValue[], range: Range | null): { standing: Standing; stability: Stability | null } {
+export function standing(
+  points: readonly TimedValue[],
+  range: Range | null,
+): { standing: Standing; stability: Stability | null } {
   const s = stability(points);
   const last = points[points.length - 1];
   const before = points[points.length - 2];
   if (!last) return { standing: 'unknown', stability: null };
   const outside = (v: number) => range !== null && (v < range.alarmLow || v > range.alarmHigh);
-  if (outside(last.value)) return { standing: before && outside(before.value) && !(s?.lastIsOdd ?? false) ? 'alarm' : 'odd', stability: s };
+  if (outside(last.value))
+    return {
+      standing: before && outside(before.value) && !(s?.lastIsOdd ?? false) ? 'alarm' : 'odd',
+      stability: s,
+    };
   if (s?.lastIsOdd) return { standing: 'odd', stability: s };
   // Drifting: at this pace a week takes it across half its target.
-  if (s && range && Math.abs(s.driftPerWeek) > (range.high - range.low) / 2) return { standing: 'drifting', stability: s };
+  if (s && range && Math.abs(s.driftPerWeek) > (range.high - range.low) / 2)
+    return { standing: 'drifting', stability: s };
   if (range && (last.value < range.low || last.value > range.high)) return { standing: 'off', stability: s };
   return { standing: s ? 'steady' : 'unknown', stability: s };
 }

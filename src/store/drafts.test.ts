@@ -1,31 +1,48 @@
-import { forecastKept, readDrafts, type KeptForecast } from './draftsSlice';
+import { readDrafts } from './drafts';
+import { forecastKept, type KeptForecast } from './draftsSlice';
 import { memoryStorage } from './storage';
 import { makeStore, openStore } from './store';
 
 const noTabs = { post: () => undefined, listen: () => undefined };
 const kept: KeptForecast = {
-  inputs: '0123456789abcdef', atMs: 1_800_000_000_000, horizonDays: 90, proved: false, ready: { p10: 3, p50: 9, p90: null }, bothClear: { p10: 1, p50: 2, p90: 4 },
-  nextTest: { what: 'nitrite', day: 2 }, surprises: [{ what: 'ammonia', atMs: 1_799_000_000_000, expected: '0.2 mg/L NH₄' }],
+  inputs: '0123456789abcdef',
+  atMs: 1_800_000_000_000,
+  horizonDays: 90,
+  proved: false,
+  ready: { p10: 3, p50: 9, p90: null },
+  bothClear: { p10: 1, p50: 2, p90: 4 },
+  nextTest: { what: 'nitrite', day: 2 },
+  surprises: [{ what: 'ammonia', atMs: 1_799_000_000_000, expected: '0.2 mg/L NH₄' }],
 };
 
 test('a forecast is kept through a reload, with the inputs it came from', async () => {
   const storage = memoryStorage();
   const made = makeStore(storage, noTabs);
-  await openStore(made, async () => null);
+  await (
+    await openStore(made, async () => null)
+  ).whole;
   made.store.dispatch(forecastKept({ tankId: 't', forecast: kept }));
   await made.settled();
   const again = makeStore(storage, noTabs);
-  await openStore(again, async () => null);
+  await (
+    await openStore(again, async () => null)
+  ).whole;
   expect(again.store.getState().drafts.forecasts).toEqual({ t: kept });
 });
 
 test.each([
-  ['no JSON', '{"half'], ['another form', JSON.stringify({ ...kept, inputs: 'short' })], ['a missing date', JSON.stringify({ ...kept, ready: undefined })], ['an unknown key', JSON.stringify({ ...kept, more: 1 })],
+  ['no JSON', '{"half'],
+  ['another form', JSON.stringify({ ...kept, inputs: 'short' })],
+  ['a missing date', JSON.stringify({ ...kept, ready: undefined })],
+  ['an unknown key', JSON.stringify({ ...kept, more: 1 })],
 ])('what cannot be read back is dropped, not believed: %s', (_what, raw) => {
-  expect(readDrafts({ 'draft/forecast/t': raw, 'draft/place/tank': '"t"' })).toMatchObject({ forecasts: {}, lastTankId: 't' });
+  expect(readDrafts({ 'draft/forecast/t': raw, 'draft/place/tank': '"t"' })).toMatchObject({
+    forecasts: {},
+    lastTankId: 't',
+  });
 });
 
 test('"cannot say" is kept, too, so that it is not asked again and again', () => {
-  const said: KeptForecast = { inputs: '0123456789abcdef', cannotSay: 'nothing is logged yet.' };
+  const said: KeptForecast = { inputs: '0123456789abcdef', cannotSay: true };
   expect(readDrafts({ 'draft/forecast/t': JSON.stringify(said) }).forecasts.t).toEqual(said);
 });

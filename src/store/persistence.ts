@@ -1,9 +1,17 @@
 /** Effects of the store: every act becomes one storage transaction, in order; drafts follow; other tabs are told. */
 import { createListenerMiddleware, isAnyOf, type Dispatch, type TypedStartListening } from '@reduxjs/toolkit';
-import { reversed, VERSION, type Change } from '../../core/document';
-import { actCommitted, actRedone, actUndone, changesArrived, saveFailed, saveSucceeded, type DocumentState } from './documentSlice';
+import { reversed, type Change } from '../../core/document';
+import {
+  actCommitted,
+  actRedone,
+  actUndone,
+  changesArrived,
+  saveFailed,
+  saveSucceeded,
+  type DocumentState,
+} from './documentSlice';
 import { dropsCounted, forecastKept, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
-import { DRAFT, entityKey, META_KEY } from './load';
+import { DRAFT, entityKey, META, META_KEY } from './keys';
 import type { Storage } from './storage';
 
 interface PersistedState {
@@ -28,8 +36,8 @@ export function browserTabs(): Tabs {
 }
 
 /** Entries to write for some changes: as many as there are changes, whatever the history. */
-export function entriesOf(changes: readonly Change[]): Record<string, string | null> {
-  const entries: Record<string, string | null> = { [META_KEY]: JSON.stringify({ version: VERSION }) };
+function entriesOf(changes: readonly Change[]): Record<string, string | null> {
+  const entries: Record<string, string | null> = { [META_KEY]: META };
   for (const c of changes) entries[entityKey(c.collection, c.id)] = c.after ? JSON.stringify(c.after) : null;
   return entries;
 }
@@ -50,14 +58,16 @@ export function persistence(storage: Storage, tabs: Tabs) {
           : (before.redo[before.redo.length - 1]?.changes ?? []);
       if (changes.length === 0) return;
       tabs.post(changes);
-      queue = queue.then(() => storage.setMany(entriesOf(changes))).then(
-        () => {
-          if (api.getState().document.saveError) api.dispatch(saveSucceeded());
-        },
-        (error: unknown) => {
-          api.dispatch(saveFailed(error instanceof Error ? error.message : String(error)));
-        },
-      );
+      queue = queue
+        .then(() => storage.setMany(entriesOf(changes)))
+        .then(
+          () => {
+            if (api.getState().document.saveError) api.dispatch(saveSucceeded());
+          },
+          (error: unknown) => {
+            api.dispatch(saveFailed(error instanceof Error ? error.message : String(error)));
+          },
+        );
     },
   });
 
@@ -65,7 +75,9 @@ export function persistence(storage: Storage, tabs: Tabs) {
     matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, tankVisited),
     effect: (action, api) => {
       const drafts = api.getState().drafts;
-      const entry = (key: string, value: unknown) => ({ [DRAFT + key]: value === undefined ? null : JSON.stringify(value) });
+      const entry = (key: string, value: unknown) => ({
+        [DRAFT + key]: value === undefined ? null : JSON.stringify(value),
+      });
       const entries = sampleDrafted.match(action)
         ? entry(`sample/${action.payload.tankId}`, drafts.samples[action.payload.tankId])
         : dropsCounted.match(action)
@@ -78,5 +90,10 @@ export function persistence(storage: Storage, tabs: Tabs) {
     },
   });
 
-  return { middleware: middleware.middleware, settled: () => queue, listenToTabs: (dispatch: (action: ReturnType<typeof changesArrived>) => void) => tabs.listen((changes) => dispatch(changesArrived(changes))) };
+  return {
+    middleware: middleware.middleware,
+    settled: () => queue,
+    listenToTabs: (dispatch: (action: ReturnType<typeof changesArrived>) => void) =>
+      tabs.listen((changes) => dispatch(changesArrived(changes))),
+  };
 }

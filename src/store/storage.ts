@@ -21,7 +21,9 @@ export function browserStorage(): Storage {
 }
 
 /** Storage in memory, for tests and for a browser that refuses to store. */
-export function memoryStorage(initial: Record<string, string | null> = {}): Storage & { entries: Map<string, string | null>; writes: number } {
+export function memoryStorage(
+  initial: Record<string, string | null> = {},
+): Storage & { entries: Map<string, string | null>; writes: number } {
   const entries = new Map(Object.entries(initial));
   return {
     entries,

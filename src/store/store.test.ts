@@ -1,9 +1,18 @@
 import fc from 'fast-check';
 import { documents } from '../../core/testing/arbitraries';
-import { emptyDocument, STARTER_KITS, VERSION, writeDocument, type Change, type Document, type Sample } from '../../core/document';
+import {
+  emptyDocument,
+  STARTER_KITS,
+  VERSION,
+  type Change,
+  type Document,
+  type Sample,
+} from '../../core/document';
+import { writeDocument } from '../../core/document/checks';
 import { actRedone } from './documentSlice';
 import { sampleDrafted } from './draftsSlice';
-import { entityKey, loadDocument, META_KEY } from './load';
+import { entityKey, META, META_KEY } from './keys';
+import { isEmpty, readStored } from './load';
 import type { Tabs } from './persistence';
 import { memoryStorage } from './storage';
 import { commit, makeStore, openStore, replaceDocument, undo } from './store';
@@ -11,30 +20,63 @@ import { commit, makeStore, openStore, replaceDocument, undo } from './store';
 const noTabs: Tabs = { post: () => undefined, listen: () => undefined };
 const nothing = async () => null;
 const kit = STARTER_KITS[0]!;
-const tank = { id: 't', name: 'T', startDay: '2026-01-01', display: { kind: 'volume' as const, volumeL: 100 }, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true, ammoniaSource: 'bottled' as const, bacteriaSource: 'bottle' as const, school: 'proof24' as const };
-const sample = (id: string): Sample => ({ id, tankId: 't', at: '2026-01-02T20:00:00.000Z', note: '', readings: [{ parameter: 'ammonia', kitId: kit.id, value: { kind: 'exact', value: 1 } }] });
+const tank = {
+  id: 't',
+  name: 'T',
+  startDay: '2026-01-01',
+  display: { kind: 'volume' as const, volumeL: 100 },
+  sumpL: 0,
+  rockKg: 0,
+  sandKg: 0,
+  hasLid: true,
+  ammoniaSource: 'bottled' as const,
+  bacteriaSource: 'bottle' as const,
+  school: 'proof24' as const,
+};
+const sample = (id: string): Sample => ({
+  id,
+  tankId: 't',
+  at: '2026-01-02T20:00:00.000Z',
+  note: '',
+  readings: [{ parameter: 'ammonia', kitId: kit.id, value: { kind: 'exact', value: 1 } }],
+});
 
 async function opened(storage = memoryStorage(), tabs = noTabs) {
   const made = makeStore(storage, tabs);
-  await openStore(made, nothing);
+  await (
+    await openStore(made, nothing)
+  ).whole;
   return made;
 }
 
 test('what was committed is there after opening again', async () => {
   const storage = memoryStorage();
   const made = await opened(storage);
-  made.store.dispatch(commit('Tank', [{ put: 'kits', entity: kit }, { put: 'tanks', entity: tank }]));
+  made.store.dispatch(
+    commit('Tank', [
+      { put: 'kits', entity: kit },
+      { put: 'tanks', entity: tank },
+    ]),
+  );
   made.store.dispatch(commit('Sample', [{ put: 'samples', entity: sample('s') }]));
   await made.settled();
   const again = await opened(storage);
-  expect(writeDocument(again.store.getState().document.entities)).toBe(writeDocument(made.store.getState().document.entities));
+  expect(writeDocument(again.store.getState().document.entities)).toBe(
+    writeDocument(made.store.getState().document.entities),
+  );
 });
 
 test('one act is one transaction of a size that does not depend on history', async () => {
   const writesFor = async (history: number) => {
     const storage = memoryStorage();
     const made = await opened(storage);
-    made.store.dispatch(commit('History', [{ put: 'kits', entity: kit }, { put: 'tanks', entity: tank }, ...Array.from({ length: history }, (_, i) => ({ put: 'samples' as const, entity: sample(`h${i}`) }))]));
+    made.store.dispatch(
+      commit('History', [
+        { put: 'kits', entity: kit },
+        { put: 'tanks', entity: tank },
+        ...Array.from({ length: history }, (_, i) => ({ put: 'samples' as const, entity: sample(`h${i}`) })),
+      ]),
+    );
     await made.settled();
     const sizes: number[] = [];
     const setMany = storage.setMany.bind(storage);
@@ -52,24 +94,28 @@ test('one act is one transaction of a size that does not depend on history', asy
 });
 
 test('any sequence of acts is undone back to the start and done again to the end', async () => {
-  await fc.assert(fc.asyncProperty(fc.array(documents, { minLength: 1, maxLength: 5 }), async (docs) => {
-    const made = await opened();
-    const texts = [writeDocument(emptyDocument())];
-    for (const doc of docs) {
-      made.store.dispatch(replaceDocument(doc, 'step'));
-      texts.push(writeDocument(made.store.getState().document.entities));
-    }
-    const acts = made.store.getState().document.undo.length;
-    for (let i = 0; i < acts; i++) made.store.dispatch(undo());
-    expect(writeDocument(made.store.getState().document.entities)).toBe(texts[0]);
-    for (let i = 0; i < acts; i++) made.store.dispatch(actRedone());
-    expect(writeDocument(made.store.getState().document.entities)).toBe(texts[texts.length - 1]);
-  }), { seed: 111, numRuns: 20 });
+  await fc.assert(
+    fc.asyncProperty(fc.array(documents, { minLength: 1, maxLength: 5 }), async (docs) => {
+      const made = await opened();
+      const texts = [writeDocument(emptyDocument())];
+      for (const doc of docs) {
+        made.store.dispatch(replaceDocument(doc, 'step'));
+        texts.push(writeDocument(made.store.getState().document.entities));
+      }
+      const acts = made.store.getState().document.undo.length;
+      for (let i = 0; i < acts; i++) made.store.dispatch(undo());
+      expect(writeDocument(made.store.getState().document.entities)).toBe(texts[0]);
+      for (let i = 0; i < acts; i++) made.store.dispatch(actRedone());
+      expect(writeDocument(made.store.getState().document.entities)).toBe(texts[texts.length - 1]);
+    }),
+    { seed: 111, numRuns: 20 },
+  );
 });
 
 test('at least fifty acts can be undone', async () => {
   const made = await opened();
-  for (let i = 0; i < 60; i++) made.store.dispatch(commit(`k${i}`, [{ put: 'kits', entity: { ...kit, id: `k${i}` } }]));
+  for (let i = 0; i < 60; i++)
+    made.store.dispatch(commit(`k${i}`, [{ put: 'kits', entity: { ...kit, id: `k${i}` } }]));
   for (let i = 0; i < 60; i++) made.store.dispatch(undo());
   expect(Object.keys(made.store.getState().document.entities.kits)).toHaveLength(0);
 });
@@ -80,33 +126,113 @@ test('an undone act is undone in storage too', async () => {
   made.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
   made.store.dispatch(undo());
   await made.settled();
-  expect((await loadDocument(storage)).status).toBe('absent');
+  expect(isEmpty(await readStored(storage))).toBe(true);
 });
+
+const damaged = () => ({
+  [entityKey('kits', kit.id)]: JSON.stringify(kit),
+  [entityKey('tanks', 't')]: JSON.stringify({ ...tank, sumpL: -3 }),
+  [entityKey('tanks', 'u')]: JSON.stringify({ ...tank, id: 'u' }),
+  [entityKey('samples', 's')]: JSON.stringify(sample('s')),
+});
+const documentOf = (made: ReturnType<typeof makeStore>) => made.store.getState().document;
 
 test('a damaged entry is set aside with what refers to it, word for word; the rest opens', async () => {
   const storage = memoryStorage({
     [META_KEY]: JSON.stringify({ version: VERSION }),
-    [entityKey('kits', kit.id)]: JSON.stringify(kit),
-    [entityKey('tanks', 't')]: JSON.stringify({ ...tank, sumpL: -3 }),
-    [entityKey('tanks', 'u')]: JSON.stringify({ ...tank, id: 'u' }),
-    [entityKey('samples', 's')]: JSON.stringify(sample('s')),
+    ...damaged(),
     [entityKey('samples', 'broken')]: '{"half',
   });
-  const loaded = await loadDocument(storage);
-  if (loaded.status !== 'ok') throw new Error(loaded.status);
-  expect(Object.keys(loaded.document.tanks)).toEqual(['u']);
-  expect(loaded.aside.map((a) => a.key).sort()).toEqual(['e/samples/broken', 'e/samples/s', 'e/tanks/t']);
+  const made = await opened(storage);
+  const { entities, aside } = documentOf(made);
+  expect(Object.keys(entities.tanks)).toEqual(['u']);
+  expect(aside.map((a) => a.key).sort()).toEqual(['e/samples/broken', 'e/samples/s', 'e/tanks/t']);
   expect(storage.entries.get('aside/e/samples/broken')).toBe('{"half');
-  expect((await loadDocument(storage)).status).toBe('ok');
+  const again = documentOf(await opened(storage));
+  expect(again.status.kind).toBe('ready');
+  expect(again.aside.map((a) => a.why)).toEqual(Array(3).fill('set aside earlier'));
+});
+
+describe('what passed every check before', () => {
+  const waiting = () => {
+    let go = (): void => undefined;
+    const idle = new Promise<void>((done) => {
+      go = done;
+    });
+    return { go: () => go(), idle: () => idle };
+  };
+  test('is shown as it stands, and checked again when the page is idle', async () => {
+    const storage = memoryStorage({ [META_KEY]: META, ...damaged() });
+    const made = makeStore(storage, noTabs);
+    const { go, idle } = waiting();
+    const { whole } = await openStore(made, nothing, idle);
+    expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['t', 'u']);
+    expect(storage.writes).toBe(0);
+    go();
+    await whole;
+    expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['u']);
+    expect(documentOf(made).entities.samples).toEqual({});
+    expect(
+      documentOf(made)
+        .aside.map((a) => a.key)
+        .sort(),
+    ).toEqual(['e/samples/s', 'e/tanks/t']);
+    expect(storage.entries.get(entityKey('tanks', 't'))).toBeNull();
+    expect(storage.entries.get('aside/e/tanks/t')).toBe(JSON.stringify({ ...tank, sumpL: -3 }));
+  });
+  test('what was put right in the meantime is not set aside', async () => {
+    const storage = memoryStorage({ [META_KEY]: META, ...damaged() });
+    const made = makeStore(storage, noTabs);
+    const { go, idle } = waiting();
+    const { whole } = await openStore(made, nothing, idle);
+    made.store.dispatch(commit('Tank edited', [{ put: 'tanks', entity: tank }]));
+    go();
+    await whole;
+    await made.settled();
+    expect(documentOf(made).entities.tanks['t']).toEqual(tank);
+    expect(storage.entries.get(entityKey('tanks', 't'))).toBe(JSON.stringify(tank));
+  });
+  test.each([
+    ['no JSON', entityKey('samples', 'broken'), '{"half'],
+    ['a wrong id', entityKey('tanks', 'v'), JSON.stringify({ ...tank, id: 'w' })],
+    ['an unknown kind', 'e/wishes/x', JSON.stringify({ id: 'x' })],
+  ])('%s among it has everything checked before anything is shown', async (_what, key, raw) => {
+    const storage = memoryStorage({
+      [META_KEY]: META,
+      [entityKey('kits', kit.id)]: JSON.stringify(kit),
+      [key]: raw,
+    });
+    const made = makeStore(storage, noTabs);
+    await openStore(made, nothing, () => new Promise(() => undefined));
+    expect(documentOf(made).aside.map((a) => a.key)).toEqual([key]);
+    expect(Object.keys(documentOf(made).entities.kits)).toEqual([kit.id]);
+  });
+  test('the mark is set once everything passed, and kept by every act', async () => {
+    const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION }), ...damaged() });
+    const made = await opened(storage);
+    expect(storage.entries.get(META_KEY)).toBe(META);
+    made.store.dispatch(commit('Kit', [{ put: 'kits', entity: { ...kit, id: 'k2' } }]));
+    await made.settled();
+    expect(storage.entries.get(META_KEY)).toBe(META);
+    expect((await readStored(storage)).checked).toBe(true);
+  });
+  test('the mark of another version counts for nothing', async () => {
+    const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION, checked: VERSION - 1 }) });
+    expect((await readStored(storage)).checked).toBe(false);
+  });
 });
 
 test('what an older version wrote opens and is stored in today’s form, in one write', async () => {
-  const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: 1 }), [entityKey('kits', kit.id)]: JSON.stringify(kit), [entityKey('tanks', 't')]: JSON.stringify(tank) });
-  const loaded = await loadDocument(storage);
-  expect(loaded.status === 'ok' && Object.keys(loaded.document.tanks)).toEqual(['t']);
+  const storage = memoryStorage({
+    [META_KEY]: JSON.stringify({ version: 1 }),
+    [entityKey('kits', kit.id)]: JSON.stringify(kit),
+    [entityKey('tanks', 't')]: JSON.stringify(tank),
+  });
+  const made = await opened(storage);
+  expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['t']);
   expect(storage.writes).toBe(1);
-  expect(storage.entries.get(META_KEY)).toBe(JSON.stringify({ version: VERSION }));
-  await loadDocument(storage);
+  expect(storage.entries.get(META_KEY)).toBe(META);
+  await opened(storage);
   expect(storage.writes).toBe(1);
 });
 
@@ -135,7 +261,10 @@ test('storage that cannot be read ends in a sentence, and nothing is written', a
   const storage = memoryStorage();
   storage.getAllKeys = async () => Promise.reject(new Error('denied'));
   const made = await opened(storage);
-  expect(made.store.getState().document.status).toMatchObject({ kind: 'failed', message: expect.stringContaining('denied') });
+  expect(made.store.getState().document.status).toMatchObject({
+    kind: 'failed',
+    message: expect.stringContaining('denied'),
+  });
   expect(storage.writes).toBe(0);
 });
 
@@ -151,7 +280,15 @@ test('another tab sees the act', async () => {
 test('a half-entered sample survives; an unreadable draft is dropped', async () => {
   const storage = memoryStorage({ 'draft/drops/t': '{"target":-1}' });
   const made = await opened(storage);
-  const draft = { readings: [], texts: { ph: '8,1' }, atText: '', note: '', timers: {}, shown: [], doubted: [] };
+  const draft = {
+    readings: [],
+    texts: { ph: '8,1' },
+    atText: '',
+    note: '',
+    timers: {},
+    shown: [],
+    doubted: [],
+  };
   made.store.dispatch(sampleDrafted({ tankId: 't', draft }));
   await made.settled();
   const again = await opened(storage);
@@ -166,6 +303,8 @@ test('the demo is offered only to empty storage', async () => {
   await first.settled();
   expect(first.store.getState().document.entities.kits).toEqual(demo.kits);
   const second = makeStore(storage, noTabs);
-  await openStore(second, async () => { throw new Error('must not be asked'); });
+  await openStore(second, async () => {
+    throw new Error('must not be asked');
+  });
   expect(second.store.getState().document.status.kind).toBe('ready');
 });

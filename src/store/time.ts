@@ -1,5 +1,6 @@
 /** Times as people see them, in the browser's own zone. date-fns does the calendar. */
 // By path: the bundler would otherwise take the whole library along.
+import { DAY_MS } from '../../core/time';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parse } from 'date-fns/parse';
@@ -31,8 +32,8 @@ export function readFieldTime(text: string): number | null {
 export function agoWords(ms: number, nowMs: number): string {
   const day = localDay(ms);
   if (day === localDay(nowMs)) return clockTime(ms);
-  if (day === localDay(nowMs - 86_400_000)) return 'yesterday';
-  return nowMs - ms < 6 * 86_400_000 ? format(ms, 'EEEE') : shortDay(ms);
+  if (day === localDay(nowMs - DAY_MS)) return 'yesterday';
+  return nowMs - ms < 6 * DAY_MS ? format(ms, 'EEEE') : shortDay(ms);
 }
 
 export const isoOf = (ms: number): string => new Date(ms).toISOString();

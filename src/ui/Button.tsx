@@ -20,14 +20,35 @@ interface Props {
 }
 
 /** Colours of a button by kind and state; pure, so that it can be tested without rendering. */
-export function buttonColours(roles: Roles, kind: ButtonKind, state: { pressed: boolean; hovered: boolean; disabled: boolean }): { fill: string; edge: string; ink: keyof Roles } {
-  if (state.disabled) return { fill: kind === 'quiet' ? 'transparent' : roles.sand, edge: 'transparent', ink: 'second' };
-  if (kind === 'primary') return { fill: state.pressed ? roles.ink : roles.action, edge: 'transparent', ink: state.pressed ? 'ground' : 'onAction' };
+export function buttonColours(
+  roles: Roles,
+  kind: ButtonKind,
+  state: { pressed: boolean; hovered: boolean; disabled: boolean },
+): { fill: string; edge: string; ink: keyof Roles } {
+  if (state.disabled)
+    return { fill: kind === 'quiet' ? 'transparent' : roles.sand, edge: 'transparent', ink: 'second' };
+  if (kind === 'primary')
+    return {
+      fill: state.pressed ? roles.ink : roles.action,
+      edge: 'transparent',
+      ink: state.pressed ? 'ground' : 'onAction',
+    };
   const fill = state.pressed ? roles.sand : state.hovered ? roles.wash : 'transparent';
-  return kind === 'outline' ? { fill, edge: roles.edge, ink: 'ink' } : { fill, edge: 'transparent', ink: 'action' };
+  return kind === 'outline'
+    ? { fill, edge: roles.edge, ink: 'ink' }
+    : { fill, edge: 'transparent', ink: 'action' };
 }
 
-export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled = false, name, expanded, grow }: Props) {
+export function Button({
+  label,
+  onPress,
+  kind = 'outline',
+  icon: Icon,
+  disabled = false,
+  name,
+  expanded,
+  grow,
+}: Props) {
   const { roles } = useTheme();
   return (
     <Pressable
@@ -38,8 +59,17 @@ export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled 
       disabled={disabled}
       onPress={onPress}
       style={(state) => {
-        const c = buttonColours(roles, kind, { pressed: state.pressed, hovered: Boolean((state as { hovered?: boolean }).hovered), disabled });
-        return [styles.base, kind === 'quiet' && styles.quiet, grow && styles.grow, { backgroundColor: c.fill, borderColor: c.edge }];
+        const c = buttonColours(roles, kind, {
+          pressed: state.pressed,
+          hovered: Boolean((state as { hovered?: boolean }).hovered),
+          disabled,
+        });
+        return [
+          styles.base,
+          kind === 'quiet' && styles.quiet,
+          grow && styles.grow,
+          { backgroundColor: c.fill, borderColor: c.edge },
+        ];
       }}
     >
       {(state) => {
@@ -47,7 +77,9 @@ export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled 
         return (
           <View style={styles.inside}>
             {Icon ? <Icon size={20} color={roles[c.ink]} /> : null}
-            <Txt kind="row" tone={c.ink} style={styles.label}>{label}</Txt>
+            <Txt kind="row" tone={c.ink} style={styles.label}>
+              {label}
+            </Txt>
           </View>
         );
       }}
@@ -56,9 +88,22 @@ export function Button({ label, onPress, kind = 'outline', icon: Icon, disabled 
 }
 
 const styles = StyleSheet.create({
-  base: { maxWidth: '100%', minHeight: TARGET + 4, borderRadius: RADIUS, borderWidth: 1.5, paddingHorizontal: space(5), justifyContent: 'center' },
+  base: {
+    maxWidth: '100%',
+    minHeight: TARGET + 4,
+    borderRadius: RADIUS,
+    borderWidth: 1.5,
+    paddingHorizontal: space(5),
+    justifyContent: 'center',
+  },
   quiet: { paddingHorizontal: space(2), minHeight: TARGET, alignSelf: 'flex-start', marginLeft: -space(2) },
   grow: { flex: 1 },
-  inside: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: space(2), paddingVertical: space(2) },
+  inside: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: space(2),
+    paddingVertical: space(2),
+  },
   label: { textAlign: 'center', flexShrink: 1 },
 });

@@ -11,7 +11,15 @@ export interface TableColumn {
 }
 
 /** A small table with real roles, for evidence and beside each chart. */
-export function Table({ caption, columns, rows }: { caption: string; columns: TableColumn[]; rows: string[][] }) {
+export function Table({
+  caption,
+  columns,
+  rows,
+}: {
+  caption: string;
+  columns: TableColumn[];
+  rows: string[][];
+}) {
   const { roles } = useTheme();
   const cell = (c: TableColumn) => ({ flex: c.flex ?? 1 });
   return (
@@ -19,7 +27,9 @@ export function Table({ caption, columns, rows }: { caption: string; columns: Ta
       <View role="row" style={[styles.row, { borderColor: roles.hairline }]}>
         {columns.map((c) => (
           <View role="columnheader" key={c.title} style={cell(c)}>
-            <Txt kind="small" tone="second" style={c.numeric && styles.right}>{c.title}</Txt>
+            <Txt kind="small" tone="second" style={c.numeric && styles.right}>
+              {c.title}
+            </Txt>
           </View>
         ))}
       </View>
@@ -27,7 +37,9 @@ export function Table({ caption, columns, rows }: { caption: string; columns: Ta
         <View role="row" key={i} style={[styles.row, { borderColor: roles.hairline }]}>
           {columns.map((c, j) => (
             <View role="cell" key={c.title} style={cell(c)}>
-              <Txt kind="small" style={c.numeric && styles.right}>{row[j] ?? ''}</Txt>
+              <Txt kind="small" style={c.numeric && styles.right}>
+                {row[j] ?? ''}
+              </Txt>
             </View>
           ))}
         </View>

@@ -1,6 +1,6 @@
-import { createElement, useId, useState, type ReactNode } from 'react';
+import { createElement, useId, useRef, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, TextInput, View } from 'react-native';
-import { parseDecimal } from '../../core/units';
+import { focusedRadio, onKey, radioAfter, radiosOf } from './keys';
 import { useTheme } from './theme';
 import { FONTS, RADIUS, space, TARGET, TYPE } from './tokens';
 import { Txt } from './Txt';
@@ -18,10 +18,24 @@ interface FieldFrameProps {
 function FieldFrame({ id, label, hint, error, question, children }: FieldFrameProps) {
   return (
     <View style={styles.field}>
-      <Txt kind="label" tone="second" id={`${id}-label`}>{label}</Txt>
+      <Txt kind="label" tone="second" id={`${id}-label`}>
+        {label}
+      </Txt>
       {children}
       <View id={`${id}-message`} aria-live="polite">
-        {error ? <Txt kind="small" tone="ammonia">{error}</Txt> : question ? <Txt kind="small" tone="nitrite">{question}</Txt> : hint ? <Txt kind="small" tone="second">{hint}</Txt> : null}
+        {error ? (
+          <Txt kind="small" tone="ammonia">
+            {error}
+          </Txt>
+        ) : question ? (
+          <Txt kind="small" tone="nitrite">
+            {question}
+          </Txt>
+        ) : hint ? (
+          <Txt kind="small" tone="second">
+            {hint}
+          </Txt>
+        ) : null}
       </View>
     </View>
   );
@@ -46,13 +60,37 @@ interface TextFieldProps {
 }
 
 /** One line (or several) of text. For numbers pass numeric: the text stays as typed, the caller parses it. */
-export function TextField({ label, value, onChange, onBlur, hint, error, question, unit, numeric, multiline, placeholder, big, maxLength = 5000 }: TextFieldProps) {
+export function TextField({
+  label,
+  value,
+  onChange,
+  onBlur,
+  hint,
+  error,
+  question,
+  unit,
+  numeric,
+  multiline,
+  placeholder,
+  big,
+  maxLength = 5000,
+}: TextFieldProps) {
   const { roles } = useTheme();
   const id = useId();
   const [focused, setFocused] = useState(false);
   return (
     <FieldFrame id={id} label={label} hint={hint} error={error} question={question}>
-      <View style={[styles.box, { backgroundColor: roles.paper, borderColor: error ? roles.ammonia : focused ? roles.action : roles.edge }, focused && styles.ring, focused && { outlineColor: roles.action }]}>
+      <View
+        style={[
+          styles.box,
+          {
+            backgroundColor: roles.paper,
+            borderColor: error ? roles.ammonia : focused ? roles.action : roles.edge,
+          },
+          focused && styles.ring,
+          focused && { outlineColor: roles.action },
+        ]}
+      >
         <TextInput
           aria-label={unit ? `${label}, ${unit}` : label}
           aria-describedby={`${id}-message`}
@@ -69,24 +107,22 @@ export function TextField({ label, value, onChange, onBlur, hint, error, questio
           placeholder={placeholder}
           placeholderTextColor={roles.second}
           maxLength={maxLength}
-          style={[TYPE.body, styles.input, multiline && styles.multiline, big && styles.big, { color: roles.ink }]}
+          style={[
+            TYPE.body,
+            styles.input,
+            multiline && styles.multiline,
+            big && styles.big,
+            { color: roles.ink },
+          ]}
         />
-        {unit ? <Txt tone="second" style={styles.unit}>{unit}</Txt> : null}
+        {unit ? (
+          <Txt tone="second" style={styles.unit}>
+            {unit}
+          </Txt>
+        ) : null}
       </View>
     </FieldFrame>
   );
-}
-
-/** Why a typed number was not understood, as a sentence. */
-export function numberFault(text: string): string | null {
-  const parsed = parseDecimal(text);
-  if (parsed.ok) return null;
-  return {
-    empty: 'Enter a number.',
-    'not-a-number': `“${text.trim().slice(0, 20)}” is not a number. Use digits with a point or a comma.`,
-    'two-separators': 'Use one decimal point or comma, and none for thousands.',
-    'too-long': 'That is too long for a number.',
-  }[parsed.why];
 }
 
 interface ChoiceProps<T extends string> {
@@ -101,23 +137,57 @@ interface ChoiceProps<T extends string> {
 /** One of a few. */
 export function Choice<T extends string>({ label, options, value, onChange, stacked }: ChoiceProps<T>) {
   const { roles } = useTheme();
+  const group = useRef<View>(null);
+  const chosenAt = options.findIndex((o) => o.value === value);
+  const keys = onKey((key) => {
+    const to =
+      key === ' ' ? focusedRadio(group.current) : radioAfter(key, Math.max(0, chosenAt), options.length);
+    const option = to === null ? undefined : options[to];
+    if (to === null || !option) return false;
+    onChange(option.value);
+    radiosOf(group.current)[to]?.focus();
+    return true;
+  });
   return (
     <View style={styles.field}>
-      <Txt kind="label" tone="second">{label}</Txt>
-      <View role="radiogroup" aria-label={label} style={[styles.options, stacked && styles.stacked]}>
-        {options.map((o) => {
+      <Txt kind="label" tone="second">
+        {label}
+      </Txt>
+      <View
+        ref={group}
+        role="radiogroup"
+        aria-label={label}
+        style={[styles.options, stacked && styles.stacked]}
+        {...keys}
+      >
+        {options.map((o, i) => {
           const chosen = o.value === value;
           return (
             <Pressable
               key={o.value}
               role="radio"
               aria-checked={chosen}
+              // One stop of the tab key for the whole group.
+              tabIndex={i === Math.max(0, chosenAt) ? 0 : -1}
               aria-label={o.note ? `${o.label}. ${o.note}` : o.label}
               onPress={() => onChange(o.value)}
-              style={[styles.option, stacked && styles.optionStacked, { borderColor: chosen ? roles.ink : roles.edge, backgroundColor: chosen ? roles.ink : 'transparent' }]}
+              style={[
+                styles.option,
+                stacked && styles.optionStacked,
+                {
+                  borderColor: chosen ? roles.ink : roles.edge,
+                  backgroundColor: chosen ? roles.ink : 'transparent',
+                },
+              ]}
             >
-              <Txt kind={stacked ? 'row' : 'strong'} tone={chosen ? 'ground' : 'ink'}>{o.label}</Txt>
-              {o.note ? <Txt kind="small" tone={chosen ? 'ground' : 'second'}>{o.note}</Txt> : null}
+              <Txt kind={stacked ? 'row' : 'strong'} tone={chosen ? 'ground' : 'ink'}>
+                {o.label}
+              </Txt>
+              {o.note ? (
+                <Txt kind="small" tone={chosen ? 'ground' : 'second'}>
+                  {o.note}
+                </Txt>
+              ) : null}
             </Pressable>
           );
         })}
@@ -127,23 +197,76 @@ export function Choice<T extends string>({ label, options, value, onChange, stac
 }
 
 /** On or off, as a box with a tick; the state is also in words. */
-export function Check({ label, name, checked, onChange, note }: { label: string; /** Spoken name where the label alone would be ambiguous; contains it. */ name?: string; checked: boolean; onChange: (on: boolean) => void; note?: string }) {
+export function Check({
+  label,
+  name,
+  checked,
+  onChange,
+  note,
+}: {
+  label: string;
+  /** Spoken name where the label alone would be ambiguous; contains it. */ name?: string;
+  checked: boolean;
+  onChange: (on: boolean) => void;
+  note?: string;
+}) {
   const { roles } = useTheme();
+  const keys = onKey((key) => {
+    if (key !== ' ') return false;
+    onChange(!checked);
+    return true;
+  });
   return (
-    <Pressable role="checkbox" aria-checked={checked} aria-label={name ?? label} onPress={() => onChange(!checked)} style={styles.check}>
-      <View style={[styles.tick, { borderColor: checked ? roles.go : roles.edge, backgroundColor: checked ? roles.go : 'transparent' }]}>
-        <Txt kind="label" tone="ground">{checked ? '✓' : ' '}</Txt>
-      </View>
-      <View style={styles.shrink}>
-        <Txt>{label}</Txt>
-        {note ? <Txt kind="small" tone="second">{note}</Txt> : null}
-      </View>
-    </Pressable>
+    <View {...keys}>
+      <Pressable
+        role="checkbox"
+        aria-checked={checked}
+        aria-label={name ?? label}
+        onPress={() => onChange(!checked)}
+        style={styles.check}
+      >
+        <View
+          style={[
+            styles.tick,
+            {
+              borderColor: checked ? roles.go : roles.edge,
+              backgroundColor: checked ? roles.go : 'transparent',
+            },
+          ]}
+        >
+          <Txt kind="label" tone="ground">
+            {checked ? '✓' : ' '}
+          </Txt>
+        </View>
+        <View style={styles.shrink}>
+          <Txt>{label}</Txt>
+          {note ? (
+            <Txt kind="small" tone="second">
+              {note}
+            </Txt>
+          ) : null}
+        </View>
+      </Pressable>
+    </View>
   );
 }
 
 /** A day, or a day with a time, in the browser's own field. */
-export function WhenField({ label, value, onChange, kind, error, hint }: { label: string; value: string; onChange: (text: string) => void; kind: 'date' | 'datetime-local'; error?: string | null; hint?: string }) {
+export function WhenField({
+  label,
+  value,
+  onChange,
+  kind,
+  error,
+  hint,
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  kind: 'date' | 'datetime-local';
+  error?: string | null;
+  hint?: string;
+}) {
   const { roles, dark } = useTheme();
   const id = useId();
   return (
@@ -156,8 +279,17 @@ export function WhenField({ label, value, onChange, kind, error, hint }: { label
         'aria-invalid': Boolean(error),
         onChange: (event: { target: { value: string } }) => onChange(event.target.value),
         style: {
-          fontFamily: FONTS.text, fontSize: 17, minHeight: TARGET, padding: '0 12px', boxSizing: 'border-box', width: '100%',
-          borderRadius: RADIUS, border: `1.5px solid ${error ? roles.ammonia : roles.edge}`, backgroundColor: roles.paper, color: roles.ink, colorScheme: dark ? 'dark' : 'light',
+          fontFamily: FONTS.text,
+          fontSize: 17,
+          minHeight: TARGET,
+          padding: '0 12px',
+          boxSizing: 'border-box',
+          width: '100%',
+          borderRadius: RADIUS,
+          border: `1.5px solid ${error ? roles.ammonia : roles.edge}`,
+          backgroundColor: roles.paper,
+          color: roles.ink,
+          colorScheme: dark ? 'dark' : 'light',
         },
       })}
     </FieldFrame>
@@ -168,16 +300,43 @@ const styles = StyleSheet.create({
   field: { gap: space(1) },
   /** Round the whole field, unit included; the page's style leaves the text itself without one. */
   ring: { outlineStyle: 'solid', outlineWidth: 3, outlineOffset: 1 },
-  box: { flexDirection: 'row', alignItems: 'center', borderWidth: 1.5, borderRadius: RADIUS, minHeight: TARGET },
+  box: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderWidth: 1.5,
+    borderRadius: RADIUS,
+    minHeight: TARGET,
+  },
   input: { flex: 1, minWidth: 0, paddingHorizontal: space(3), paddingVertical: space(2) },
   big: { fontFamily: FONTS.displayHeavy, fontSize: 32, lineHeight: 38 },
   multiline: { minHeight: 96, textAlignVertical: 'top' },
   unit: { paddingRight: space(3) },
   options: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
   stacked: { flexDirection: 'column' },
-  option: { maxWidth: '100%', minHeight: TARGET, borderWidth: 1.5, borderRadius: RADIUS, paddingHorizontal: space(4), paddingVertical: space(2), justifyContent: 'center' },
+  option: {
+    maxWidth: '100%',
+    minHeight: TARGET,
+    borderWidth: 1.5,
+    borderRadius: RADIUS,
+    paddingHorizontal: space(4),
+    paddingVertical: space(2),
+    justifyContent: 'center',
+  },
   optionStacked: { alignItems: 'flex-start' },
-  check: { flexDirection: 'row', alignItems: 'center', gap: space(3), minHeight: TARGET, paddingVertical: space(1) },
-  tick: { width: 28, height: 28, borderRadius: 8, borderWidth: 2, alignItems: 'center', justifyContent: 'center' },
+  check: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space(3),
+    minHeight: TARGET,
+    paddingVertical: space(1),
+  },
+  tick: {
+    width: 28,
+    height: 28,
+    borderRadius: 8,
+    borderWidth: 2,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   shrink: { flexShrink: 1 },
 });

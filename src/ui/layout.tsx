@@ -23,16 +23,30 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
       <View style={styles.columns}>
         <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
           {children}
-          {!wide && aside ? <View style={[styles.asideBelow, { borderColor: roles.hairline }]}><Later>{aside}</Later></View> : null}
+          {!wide && aside ? (
+            <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>
+              <Later>{aside}</Later>
+            </View>
+          ) : null}
         </ScrollView>
         {wide && aside ? (
           // Reachable by keyboard: what scrolls must be.
-          <ScrollView tabIndex={0} role="region" aria-label={`${title}: evidence`} style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]} contentContainerStyle={styles.asideInside}>
+          <ScrollView
+            tabIndex={0}
+            role="region"
+            aria-label={`${title}: evidence`}
+            style={[styles.aside, { backgroundColor: roles.paper, borderColor: roles.hairline }]}
+            contentContainerStyle={styles.asideInside}
+          >
             <Later>{aside}</Later>
           </ScrollView>
         ) : null}
       </View>
-      {footer ? <View style={[styles.footer, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>{footer}</View> : null}
+      {footer ? (
+        <View style={[styles.footer, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>
+          {footer}
+        </View>
+      ) : null}
     </View>
   );
 }
@@ -59,19 +73,33 @@ export function Steadily({ rows, step }: { rows: readonly ReactNode[]; step: num
   return (
     <>
       {rows.slice(0, step)}
-      {rows.length > step ? <Later><Steadily rows={rows.slice(step)} step={step} /></Later> : null}
+      {rows.length > step ? (
+        <Later>
+          <Steadily rows={rows.slice(step)} step={step} />
+        </Later>
+      ) : null}
     </>
   );
 }
 
 /** A part under a hairline with its own heading. */
-export function Section({ title, right, children }: { title?: string; right?: ReactNode; children: ReactNode }) {
+export function Section({
+  title,
+  right,
+  children,
+}: {
+  title?: string;
+  right?: ReactNode;
+  children: ReactNode;
+}) {
   const { roles } = useTheme();
   return (
     <View style={[styles.section, { borderColor: roles.hairline }]}>
       {title ? (
         <View style={styles.between}>
-          <Txt kind="section" heading={2} style={styles.shrink}>{title}</Txt>
+          <Txt kind="section" heading={2} style={styles.shrink}>
+            {title}
+          </Txt>
           {right}
         </View>
       ) : null}
@@ -80,7 +108,15 @@ export function Section({ title, right, children }: { title?: string; right?: Re
   );
 }
 
-export function Row({ children, style, wrap }: { children: ReactNode; style?: StyleProp<ViewStyle>; wrap?: boolean }) {
+export function Row({
+  children,
+  style,
+  wrap,
+}: {
+  children: ReactNode;
+  style?: StyleProp<ViewStyle>;
+  wrap?: boolean;
+}) {
   return <View style={[styles.row, wrap && styles.wrap, style]}>{children}</View>;
 }
 
@@ -99,26 +135,63 @@ export function Line({ name, value, tone = 'ink' }: { name: string; value: React
   return (
     <View style={[styles.line, { borderColor: roles.hairline }]}>
       <Txt style={styles.shrink}>{name}</Txt>
-      {typeof value === 'string' ? <Txt kind="strong" tone={tone} style={styles.value}>{value}</Txt> : value}
+      {typeof value === 'string' ? (
+        <Txt kind="strong" tone={tone} style={styles.value}>
+          {value}
+        </Txt>
+      ) : (
+        value
+      )}
     </View>
   );
 }
 
 /** A link to another place of the app, as text with a full-height target. */
-export function Go({ href, children, name, kind = 'inline' }: { href: Href; children: string; name?: string; kind?: 'inline' | 'row' }) {
+export function Go({
+  href,
+  children,
+  name,
+  kind = 'inline',
+}: {
+  href: Href;
+  children: string;
+  name?: string;
+  kind?: 'inline' | 'row';
+}) {
   const { roles } = useTheme();
   return (
-    <Link href={href} aria-label={name ?? children} style={[TYPE.strong, styles.link, kind === 'row' && styles.linkRow, { color: roles.action, borderColor: roles.hairline }]}>
+    <Link
+      href={href}
+      aria-label={name ?? children}
+      style={[
+        TYPE.strong,
+        styles.link,
+        kind === 'row' && styles.linkRow,
+        { color: roles.action, borderColor: roles.hairline },
+      ]}
+    >
       {children}
     </Link>
   );
 }
 
 /** Two quiet lines and a way on, where there is nothing yet; `alone` when it is the whole screen. */
-export function Empty({ title, text, alone, children }: { title: string; text: string; alone?: boolean; children?: ReactNode }) {
+export function Empty({
+  title,
+  text,
+  alone,
+  children,
+}: {
+  title: string;
+  text: string;
+  alone?: boolean;
+  children?: ReactNode;
+}) {
   return (
     <View style={styles.empty}>
-      <Txt kind={alone ? 'title' : 'section'} heading={alone ? 1 : 2}>{title}</Txt>
+      <Txt kind={alone ? 'title' : 'section'} heading={alone ? 1 : 2}>
+        {title}
+      </Txt>
       <Txt tone="second">{text}</Txt>
       {children}
     </View>
@@ -130,7 +203,12 @@ export function Caution({ children }: { children: string }) {
   const { roles } = useTheme();
   return (
     <View role="note" style={[styles.caution, { borderColor: roles.ammonia }]}>
-      <Txt kind="small"><Txt kind="label" tone="ammonia">Take care. </Txt>{children}</Txt>
+      <Txt kind="small">
+        <Txt kind="label" tone="ammonia">
+          Take care.{' '}
+        </Txt>
+        {children}
+      </Txt>
     </View>
   );
 }
@@ -145,13 +223,25 @@ const styles = StyleSheet.create({
   asideInside: { padding: space(8), gap: space(3) },
   asideBelow: { borderTopWidth: 1, paddingTop: space(4), gap: space(3) },
   footer: { borderTopWidth: 1, paddingHorizontal: space(5), paddingVertical: space(3) },
-  section: { borderTopWidth: 1, paddingTop: space(4), paddingBottom: space(2), gap: space(2), marginTop: space(2) },
+  section: {
+    borderTopWidth: 1,
+    paddingTop: space(4),
+    paddingBottom: space(2),
+    gap: space(2),
+    marginTop: space(2),
+  },
   between: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: space(3) },
   row: { flexDirection: 'row', alignItems: 'center', gap: space(3) },
   wrap: { flexWrap: 'wrap' },
   fields: { alignItems: 'flex-start' },
   field: { flexGrow: 1, flexBasis: 140 },
-  line: { flexDirection: 'row', justifyContent: 'space-between', gap: space(4), paddingVertical: space(2), borderBottomWidth: 1 },
+  line: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    gap: space(4),
+    paddingVertical: space(2),
+    borderBottomWidth: 1,
+  },
   shrink: { flexShrink: 1 },
   value: { textAlign: 'right', flexShrink: 0, maxWidth: '60%' },
   link: { textDecorationLine: 'underline', paddingVertical: space(3), lineHeight: 24, minHeight: TARGET },

@@ -5,7 +5,13 @@ import { DARK, LIGHT, WIDE, type Roles } from './tokens';
 const ThemeContext = createContext<{ roles: Roles; dark: boolean } | null>(null);
 
 /** Roles of the chosen theme; "system" follows the device. Also colours the page behind the app. */
-export function ThemeProvider({ theme, children }: { theme: 'system' | 'light' | 'dark'; children: ReactNode }) {
+export function ThemeProvider({
+  theme,
+  children,
+}: {
+  theme: 'system' | 'light' | 'dark';
+  children: ReactNode;
+}) {
   const scheme = useColorScheme();
   const dark = theme === 'dark' || (theme === 'system' && scheme === 'dark');
   useEffect(() => {
@@ -14,7 +20,9 @@ export function ThemeProvider({ theme, children }: { theme: 'system' | 'light' |
     document.body.style.backgroundColor = (dark ? DARK : LIGHT).ground;
     document.documentElement.style.setProperty('--focus', (dark ? DARK : LIGHT).action);
   }, [dark]);
-  return <ThemeContext.Provider value={{ roles: dark ? DARK : LIGHT, dark }}>{children}</ThemeContext.Provider>;
+  return (
+    <ThemeContext.Provider value={{ roles: dark ? DARK : LIGHT, dark }}>{children}</ThemeContext.Provider>
+  );
 }
 
 /** @throws when no ThemeProvider is above. */
@@ -28,6 +36,8 @@ export const useWide = (): boolean => useWindowDimensions().width >= WIDE;
 
 /** True when the person asked for less motion. */
 export function useReducedMotion(): boolean {
-  const [reduced] = useState(() => typeof matchMedia === 'function' && matchMedia('(prefers-reduced-motion: reduce)').matches);
+  const [reduced] = useState(
+    () => typeof matchMedia === 'function' && matchMedia('(prefers-reduced-motion: reduce)').matches,
+  );
   return reduced;
 }

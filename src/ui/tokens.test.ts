@@ -17,11 +17,20 @@ test('black on white is 21', () => expect(contrast('#000000', '#FFFFFF')).toBeCl
 
 const text: Role[] = ['ink', 'second', 'action', 'go', 'ammonia', 'nitrite', 'nitrate'];
 const grounds: Role[] = ['ground', 'paper', 'wash'];
-describe.each([['light', LIGHT], ['dark', DARK]] as [string, Roles][])('%s', (_name, roles) => {
+describe.each([
+  ['light', LIGHT],
+  ['dark', DARK],
+] as [string, Roles][])('%s', (_name, roles) => {
   test.each(text.flatMap((t) => grounds.map((g) => [t, g] as const)))('%s on %s reads (4.5)', (t, g) => {
     expect(contrast(roles[t], roles[g])).toBeGreaterThanOrEqual(4.5);
   });
-  test.each([['onAction', 'action'], ['ground', 'ink'], ['ground', 'go'], ['second', 'sand'], ['action', 'sand']] as const)('%s on %s reads (4.5)', (t, g) => {
+  test.each([
+    ['onAction', 'action'],
+    ['ground', 'ink'],
+    ['ground', 'go'],
+    ['second', 'sand'],
+    ['action', 'sand'],
+  ] as const)('%s on %s reads (4.5)', (t, g) => {
     expect(contrast(roles[t], roles[g])).toBeGreaterThanOrEqual(4.5);
   });
   test('edges of controls show (3)', () => {

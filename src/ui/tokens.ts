@@ -25,13 +25,35 @@ export interface Roles {
 }
 
 export const LIGHT: Roles = {
-  ...limestone, edge: '#857F6E', ink: '#15231E', second: '#4B5A52', action: '#9E2459', onAction: '#FFF7F2', go: '#2B6847', wash: '#E7EEE6',
-  ammonia: '#A8402A', nitrite: '#7D5F0B', nitriteFill: '#D9B24A', nitrate: '#14606C', nitrateFill: '#6FA9AC',
+  ...limestone,
+  edge: '#857F6E',
+  ink: '#15231E',
+  second: '#4B5A52',
+  action: '#9E2459',
+  onAction: '#FFF7F2',
+  go: '#2B6847',
+  wash: '#E7EEE6',
+  ammonia: '#A8402A',
+  nitrite: '#7D5F0B',
+  nitriteFill: '#D9B24A',
+  nitrate: '#14606C',
+  nitrateFill: '#6FA9AC',
 };
 
 export const DARK: Roles = {
-  ...kelp, edge: '#6F8078', ink: '#EFE9DB', second: '#A6B2A8', action: '#E384AE', onAction: '#2A0716', go: '#82C8A0', wash: '#17302A',
-  ammonia: '#E38D69', nitrite: '#E0B95F', nitriteFill: '#8C6E22', nitrate: '#6BBAC2', nitrateFill: '#235C62',
+  ...kelp,
+  edge: '#6F8078',
+  ink: '#EFE9DB',
+  second: '#A6B2A8',
+  action: '#E384AE',
+  onAction: '#2A0716',
+  go: '#82C8A0',
+  wash: '#17302A',
+  ammonia: '#E38D69',
+  nitrite: '#E0B95F',
+  nitriteFill: '#8C6E22',
+  nitrate: '#6BBAC2',
+  nitrateFill: '#235C62',
 };
 
 export type Role = keyof Roles;

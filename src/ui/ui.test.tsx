@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { buttonColours, Button } from './Button';
 import { Check, Choice, TextField } from './fields';
@@ -32,7 +32,17 @@ test('a field keeps the text as typed and shows the fault instead of the hint', 
 });
 test('one of a choice is chosen, and a press says which', () => {
   const change = jest.fn();
-  show(<Choice label="Unit" options={[{ value: 'C', label: '°C' }, { value: 'F', label: '°F' }]} value="C" onChange={change} />);
+  show(
+    <Choice
+      label="Unit"
+      options={[
+        { value: 'C', label: '°C' },
+        { value: 'F', label: '°F' },
+      ]}
+      value="C"
+      onChange={change}
+    />,
+  );
   fireEvent.click(screen.getByText('°F'));
   expect(change).toHaveBeenCalledWith('F');
 });
@@ -42,21 +52,100 @@ test('a check turns over', () => {
   fireEvent.click(screen.getByText('Lid on'));
   expect(change).toHaveBeenCalledWith(true);
 });
+test('Space turns a check over once; other keys do not', () => {
+  const change = jest.fn();
+  show(<Check label="Lid on" checked onChange={change} />);
+  fireEvent.keyDown(screen.getByRole('checkbox'), { key: 'a' });
+  expect(change).not.toHaveBeenCalled();
+  fireEvent.keyDown(screen.getByRole('checkbox'), { key: ' ' });
+  expect(change.mock.calls).toEqual([[false]]);
+});
+describe('keys of a choice', () => {
+  const group = (value: string) => {
+    const change = jest.fn();
+    show(
+      <Choice
+        label="Unit"
+        options={['one', 'two', 'three'].map((v) => ({ value: v, label: v }))}
+        value={value}
+        onChange={change}
+      />,
+    );
+    return { change, radio: (name: string) => screen.getByRole('radio', { name }) };
+  };
+  test('one stop of the tab key: the chosen one, or the first', () => {
+    const { radio } = group('two');
+    expect(['one', 'two', 'three'].map((name) => radio(name).tabIndex)).toEqual([-1, 0, -1]);
+  });
+  test('the first, where none is chosen', () => {
+    expect(group('none').radio('one').tabIndex).toBe(0);
+  });
+  test.each([
+    ['one', 'ArrowRight', 'two'],
+    ['one', 'ArrowDown', 'two'],
+    ['three', 'ArrowRight', 'one'],
+    ['two', 'ArrowLeft', 'one'],
+    ['one', 'ArrowUp', 'three'],
+  ])('from %s, %s chooses %s and takes the focus there', (from, key, to) => {
+    const { change, radio } = group(from);
+    fireEvent.keyDown(radio(from), { key });
+    expect(change.mock.calls).toEqual([[to]]);
+    expect(document.activeElement).toBe(radio(to));
+  });
+  test('Space chooses the one in focus; a letter chooses nothing', () => {
+    const { change, radio } = group('one');
+    act(() => radio('three').focus());
+    fireEvent.keyDown(radio('three'), { key: 'x' });
+    expect(change).not.toHaveBeenCalled();
+    fireEvent.keyDown(radio('three'), { key: ' ' });
+    expect(change.mock.calls).toEqual([['three']]);
+  });
+});
 test('the staff shows two gates ahead and names the others', () => {
-  const mark = (id: string, status: 'passed' | 'here' | 'ahead') => ({ id, title: id, note: `${id} note`, status, open: false, evidence: null });
+  const mark = (id: string, status: 'passed' | 'here' | 'ahead') => ({
+    id,
+    title: id,
+    note: `${id} note`,
+    status,
+    open: false,
+    evidence: null,
+  });
   const toggle = jest.fn();
-  show(<TideStaff bleed={0} onToggle={toggle} marks={[mark('one', 'passed'), mark('two', 'here'), mark('three', 'ahead'), mark('four', 'ahead'), mark('five', 'ahead'), mark('six', 'ahead')]} />);
+  show(
+    <TideStaff
+      bleed={0}
+      onToggle={toggle}
+      marks={[
+        mark('one', 'passed'),
+        mark('two', 'here'),
+        mark('three', 'ahead'),
+        mark('four', 'ahead'),
+        mark('five', 'ahead'),
+        mark('six', 'ahead'),
+      ]}
+    />,
+  );
   expect(screen.getByText('higher up: six, five')).toBeTruthy();
   fireEvent.click(screen.getByText('two'));
   expect(toggle).toHaveBeenCalledWith('two');
 });
 test('beads begin a new row for each string and wrap', () => {
   const bead = { kind: 'clear' as const, today: false };
-  const placed = placeBeads([{ beads: Array(5).fill(bead), brokenBy: 'sign, 5th day' }, { beads: Array(8).fill(bead), brokenBy: null }], 4, 10);
+  const placed = placeBeads(
+    [
+      { beads: Array(5).fill(bead), brokenBy: 'sign, 5th day' },
+      { beads: Array(8).fill(bead), brokenBy: null },
+    ],
+    4,
+    10,
+  );
   expect(placed.rows).toBe(3);
   expect(placed.beads).toHaveLength(17);
 });
 test('labels of the stair never overlap, the biggest rise first', () => {
-  const steps = [{ fromMs: 0, toMs: 1, mgN: 1, label: 'A snail', planned: false }, { fromMs: 1, toMs: 2, mgN: 9, label: 'Two cardinalfish', planned: true }];
+  const steps = [
+    { fromMs: 0, toMs: 1, mgN: 1, label: 'A snail', planned: false },
+    { fromMs: 1, toMs: 2, mgN: 9, label: 'Two cardinalfish', planned: true },
+  ];
   expect(stairLabels(steps, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['cardinalfish']);
 });

@@ -1,5 +1,14 @@
 /** A door to the forecast: fits off the main thread, tells its progress, keeps the particles for what-ifs. Stopped by being terminated. */
-import { answer, coursesFor, inputsOf, whatIf, type Answer, type Posterior, type Question, type WhatIf } from '../../core/forecast';
+import {
+  answer,
+  coursesFor,
+  inputsOf,
+  whatIf,
+  type Answer,
+  type Posterior,
+  type Question,
+  type WhatIf,
+} from '../../core/forecast';
 import type { Ask, Told } from './messages';
 
 let kept: { answer: Answer; posterior: Posterior; question: Question; fitOf: string } | null = null;
@@ -28,7 +37,8 @@ function ask({ document, question }: Extract<Ask, { kind: 'ask' }>): void {
     }
     next = run.next();
   }
-  if (next.value.posterior) kept = { answer: next.value.answer, posterior: next.value.posterior, question, fitOf };
+  if (next.value.posterior)
+    kept = { answer: next.value.answer, posterior: next.value.posterior, question, fitOf };
   tell({ kind: 'answer', answer: next.value.answer });
 }
 

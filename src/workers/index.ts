@@ -1,1 +1,1 @@
-export { useForecast, useQuietForecast, type ForecastState } from './useForecast';
+export { useForecast, useQuietForecast } from './useForecast';

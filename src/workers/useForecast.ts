@@ -1,6 +1,14 @@
+import { HOUR_MS } from '../../core/time';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Document } from '../../core/document';
-import { inputsOf, plannedLoad, sliceFor, type Answer, type PlanChoice, type WhatIf } from '../../core/forecast';
+import {
+  inputsOf,
+  plannedLoad,
+  sliceFor,
+  type Answer,
+  type PlanChoice,
+  type WhatIf,
+} from '../../core/forecast';
 import { forecastClient, type ForecastClient } from './forecastClient';
 import type { Told } from './messages';
 
@@ -15,9 +23,16 @@ const HORIZON_DAYS = 90;
 const SEED = 1;
 
 /** Asked as of the coming full hour, so that two screens that ask within the same hour get the same answer; what was logged so far counts. */
-const asOf = (nowMs: number): number => Math.ceil(nowMs / 3_600_000) * 3_600_000;
+const asOf = (nowMs: number): number => Math.ceil(nowMs / HOUR_MS) * HOUR_MS;
 
-const questionFor = (doc: Document, tankId: string, plan: PlanChoice, nowMs: number) => ({ tankId, atMs: asOf(nowMs), seed: SEED, horizonDays: HORIZON_DAYS, plan, loadMgN: plannedLoad(doc, tankId).mgN });
+const questionFor = (doc: Document, tankId: string, plan: PlanChoice, nowMs: number) => ({
+  tankId,
+  atMs: asOf(nowMs),
+  seed: SEED,
+  horizonDays: HORIZON_DAYS,
+  plan,
+  loadMgN: plannedLoad(doc, tankId).mgN,
+});
 
 /** Asks the worker on demand. */
 export function useForecast(doc: Document, tankId: string, nowMs: number) {
@@ -42,10 +57,13 @@ export function useForecast(doc: Document, tankId: string, nowMs: number) {
     client.current = made;
     return () => made.stop();
   }, [hear]);
-  const run = useCallback((plan: PlanChoice) => {
-    setState({ kind: 'running', done: 0 });
-    client.current?.ask(sliceFor(doc, tankId), questionFor(doc, tankId, plan, nowMs));
-  }, [doc, tankId, nowMs]);
+  const run = useCallback(
+    (plan: PlanChoice) => {
+      setState({ kind: 'running', done: 0 });
+      client.current?.ask(sliceFor(doc, tankId), questionFor(doc, tankId, plan, nowMs));
+    },
+    [doc, tankId, nowMs],
+  );
   const stop = useCallback(() => {
     client.current?.stop();
     setState({ kind: 'stopped' });
@@ -64,7 +82,14 @@ const PAUSE_MS = 700;
 
 /** Works the forecast out by itself, once the screen has been standing for a moment, when nothing is kept for these inputs. Silent on
  *  failure: it is an addition, and the forecast's own page says what went wrong. Returns the inputs' identity, null while off. */
-export function useQuietForecast(o: { doc: Document; tankId: string; nowMs: number; on: boolean; keptInputs: string | null; onAnswer: (inputs: string, answer: Answer) => void }): string | null {
+export function useQuietForecast(o: {
+  doc: Document;
+  tankId: string;
+  nowMs: number;
+  on: boolean;
+  keptInputs: string | null;
+  onAnswer: (inputs: string, answer: Answer) => void;
+}): string | null {
   const { doc, tankId, nowMs, on, keptInputs, onAnswer } = o;
   const hour = asOf(nowMs);
   const asked = useMemo(() => {
@@ -82,7 +107,10 @@ export function useQuietForecast(o: { doc: Document; tankId: string; nowMs: numb
     const client = forecastClient((told) => {
       if (told.kind === 'answer') tell.current(asked.inputs, told.answer);
     });
-    const timer = setTimeout(() => client.ask(asked.slice, questionFor(asked.slice, tankId, 'asSoFar', hour)), PAUSE_MS);
+    const timer = setTimeout(
+      () => client.ask(asked.slice, questionFor(asked.slice, tankId, 'asSoFar', hour)),
+      PAUSE_MS,
+    );
     return () => {
       clearTimeout(timer);
       client.stop();

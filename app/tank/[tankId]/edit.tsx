@@ -1,5 +1,1 @@
-import { EditTankScreen } from '../../../src/features/tanks';
-
-export default function Route() {
-  return <EditTankScreen />;
-}
+export { EditTankScreen as default } from '../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { TodayScreen } from '../../../src/features/today';
-
-export default function Route() {
-  return <TodayScreen />;
-}
+export { TodayScreen as default } from '../../../src/features/today/TodayScreen';

@@ -1,5 +1,1 @@
-import { SchoolScreen } from '../../../src/features/tanks';
-
-export default function Route() {
-  return <SchoolScreen />;
-}
+export { SchoolScreen as default } from '../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { SetupScreen } from '../../../src/features/upkeep';
-
-export default function Route() {
-  return <SetupScreen />;
-}
+export { SetupScreen as default } from '../../../src/features/screens';

@@ -1,23 +1,27 @@
+import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Drip, DripCheck, Edit, Tank } from '../../../core/document';
+import { type Drip, type DripCheck, type Edit, type Tank, currentPlace } from '../../../core/document';
 import { dripAt, dripPlan, dripWaterUsedL, NEAR_C } from '../../../core/acclimation';
-import { currentPlace } from '../../../core/readiness';
-import { speciesById } from '../../../core/stocking';
+import { speciesById } from '../../../core/species';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
-import { clockTime, commit, isoOf, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
+import {
+  clockTime,
+  commit,
+  isoOf,
+  selectDocument,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { Button, Check, Row, Screen, Section, space, Txt } from '../../ui';
-import { ConvergeChart } from '../../ui/charts';
+import { ConvergeChart } from '../../ui/charts/ConvergeChart';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
 import { DropPulse } from './DropPulse';
 
 export function DripScreen() {
-  return (
-    <WithTank>
-      {(tank) => <Resolve tank={tank} />}
-    </WithTank>
-  );
+  return <WithTank>{(tank) => <Resolve tank={tank} />}</WithTank>;
 }
 
 function Resolve({ tank }: { tank: Tank }) {
@@ -50,11 +54,24 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
   const plan = useMemo(() => dripPlan(drip), [drip]);
   const startMs = drip.startedAt === null ? null : Date.parse(drip.startedAt);
   const endMs = drip.finishedAt === null ? now : Date.parse(drip.finishedAt);
-  const minutes = startMs === null ? 0 : Math.max(0, (endMs - startMs) / 60_000);
+  const minutes = startMs === null ? 0 : Math.max(0, (endMs - startMs) / MINUTE_MS);
   const at = dripAt(plan, Math.min(minutes, 240));
-  const who = drip.animalIds.flatMap((id) => (doc.animals[id] ? [`${doc.animals[id].count > 1 ? `${doc.animals[id].count} × ` : ''}${speciesById(doc.animals[id].speciesId).common}`] : [])).join(', ');
-  const put = (label: string, entity: Drip, more: Edit[] = []) => dispatch(commit(label, [{ put: 'drips', entity }, ...more]));
-  const check = (id: DripCheck, label: string, on: boolean) => put(on ? `${label} ✓` : `${label}: taken back`, { ...drip, checks: { ...drip.checks, [id]: on ? isoOf(Date.now()) : null } });
+  const who = drip.animalIds
+    .flatMap((id) =>
+      doc.animals[id]
+        ? [
+            `${doc.animals[id].count > 1 ? `${doc.animals[id].count} × ` : ''}${speciesById(doc.animals[id].speciesId).common}`,
+          ]
+        : [],
+    )
+    .join(', ');
+  const put = (label: string, entity: Drip, more: Edit[] = []) =>
+    dispatch(commit(label, [{ put: 'drips', entity }, ...more]));
+  const check = (id: DripCheck, label: string, on: boolean) =>
+    put(on ? `${label} ✓` : `${label}: taken back`, {
+      ...drip,
+      checks: { ...drip.checks, [id]: on ? isoOf(Date.now()) : null },
+    });
   const missing = BEFORE.filter((c) => c.needed && drip.checks[c.id] === null);
   // Where temperature never comes near (an open bucket in a cool room) the salinity still tells how long the drip takes.
   const heatLate = plan.readyMinutes === null && plan.salinityReadyMinutes !== null;
@@ -67,52 +84,120 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
     const moves = drip.animalIds.flatMap((id): Edit[] => {
       const animal = doc.animals[id];
       if (!animal || currentPlace(animal).to === 'display') return [];
-      return [{ put: 'animals', entity: { ...animal, moves: [...animal.moves, { to: 'display', at: time, why: '' }], plannedDay: null } }];
+      return [
+        {
+          put: 'animals',
+          entity: {
+            ...animal,
+            moves: [...animal.moves, { to: 'display', at: time, why: '' }],
+            plannedDay: null,
+          },
+        },
+      ];
     });
     put(`${who} moved in`, { ...drip, finishedAt: time }, moves);
   };
-  const clockAt = (m: number) => (startMs === null ? `${Math.round(m)} min` : clockTime(startMs + m * 60_000));
+  const clockAt = (m: number) =>
+    startMs === null ? `${Math.round(m)} min` : clockTime(startMs + m * MINUTE_MS);
   const end = Math.min(240, Math.max(30, (aim ?? 90) * 1.25, minutes + 5));
   const saltUnit = unitLabel(units.salinity);
   const salt = (v: number) => shownOr(units.salinity, v);
   const colder = at.tempC < drip.tank.tempC - NEAR_C;
   const done = drip.finishedAt !== null;
-  const toPutBack = AFTER.filter((c) => drip.checks[c.id] === null && !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null));
+  const toPutBack = AFTER.filter(
+    (c) => drip.checks[c.id] === null && !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null),
+  );
 
   return (
     <Screen title="Drip">
       <Row style={styles.between} wrap>
         <Txt kind="section" heading={1} style={styles.shrink}>{`Drip · ${who}`}</Txt>
-        <Txt kind="small" tone="second">{tank.name}</Txt>
+        <Txt kind="small" tone="second">
+          {tank.name}
+        </Txt>
       </Row>
       {startMs === null ? (
         <>
-          <Txt kind="title">{aim === null ? 'More than four hours' : `About ${Math.ceil(aim)} min${heatLate ? ', floated' : ''}`}</Txt>
+          <Txt kind="title">
+            {aim === null
+              ? 'More than four hours'
+              : `About ${Math.ceil(aim)} min${heatLate ? ', floated' : ''}`}
+          </Txt>
           <Section title="Before the valve opens">
-            {BEFORE.map((c) => <Check key={c.id} label={c.label} checked={drip.checks[c.id] !== null} onChange={(on) => check(c.id, c.label, on)} />)}
-            <Button kind="primary" label="Start the drip" disabled={missing.length > 0} onPress={() => put('Drip started', { ...drip, startedAt: isoOf(Date.now()) })} />
-            {missing.length > 0 ? <Txt kind="small" tone="second">{`Still open: ${missing.map((m) => m.label.toLowerCase()).join('; ')}.`}</Txt> : null}
+            {BEFORE.map((c) => (
+              <Check
+                key={c.id}
+                label={c.label}
+                checked={drip.checks[c.id] !== null}
+                onChange={(on) => check(c.id, c.label, on)}
+              />
+            ))}
+            <Button
+              kind="primary"
+              label="Start the drip"
+              disabled={missing.length > 0}
+              onPress={() => put('Drip started', { ...drip, startedAt: isoOf(Date.now()) })}
+            />
+            {missing.length > 0 ? (
+              <Txt
+                kind="small"
+                tone="second"
+              >{`Still open: ${missing.map((m) => m.label.toLowerCase()).join('; ')}.`}</Txt>
+            ) : null}
           </Section>
         </>
       ) : done ? (
         <>
-          <Txt kind="title">{toPutBack.length === 0 ? 'All done' : toPutBack.length === 1 ? 'One thing left' : 'Two things left'}</Txt>
+          <Txt kind="title">
+            {toPutBack.length === 0
+              ? 'All done'
+              : toPutBack.length === 1
+                ? 'One thing left'
+                : 'Two things left'}
+          </Txt>
           <Txt tone="second">{`${who} went in at ${clockTime(endMs)} after ${Math.round(minutes)} min. None of the bag water went along.`}</Txt>
           <Section title="Put back">
-            {AFTER.map((c) => <Check key={c.id} label={c.id === 'dripWaterReplaced' ? `${c.label}: ${showQuantity('volume', usedL, units)}` : c.label} checked={drip.checks[c.id] !== null} onChange={(on) => check(c.id, c.label, on)} />)}
+            {AFTER.map((c) => (
+              <Check
+                key={c.id}
+                label={
+                  c.id === 'dripWaterReplaced'
+                    ? `${c.label}: ${showQuantity('volume', usedL, units)}`
+                    : c.label
+                }
+                checked={drip.checks[c.id] !== null}
+                onChange={(on) => check(c.id, c.label, on)}
+              />
+            ))}
           </Section>
-          {toPutBack.length > 0 ? <Txt tone="ammonia">Today keeps asking until it is done.</Txt> : <Button label="To the stock" onPress={() => router.push(`/tank/${tank.id}/stock` as Href)} />}
-          <Txt kind="small" tone="second">Light feeding, lights low today; ammonia tests on days 1, 3 and 7.</Txt>
+          {toPutBack.length > 0 ? (
+            <Txt tone="ammonia">Today keeps asking until it is done.</Txt>
+          ) : (
+            <Button label="To the stock" onPress={() => router.push(`/tank/${tank.id}/stock` as Href)} />
+          )}
+          <Txt kind="small" tone="second">
+            Light feeding, lights low today; ammonia tests on days 1, 3 and 7.
+          </Txt>
         </>
       ) : (
         <>
           <Row style={styles.clock}>
             <Row style={styles.minutes}>
-              <Txt kind="word" live={near}>{left === null ? '–' : near ? 'Near' : String(Math.ceil(left))}</Txt>
+              <Txt kind="word" live={near}>
+                {left === null ? '–' : near ? 'Near' : String(Math.ceil(left))}
+              </Txt>
               <Txt kind="title">{left === null || near ? '' : 'min'}</Txt>
             </Row>
             <View style={styles.ready}>
-              <Txt kind="small" tone="second">{near ? (heatLate ? 'salinity near since' : 'near enough since') : heatLate ? 'salinity near about' : 'ready about'}</Txt>
+              <Txt kind="small" tone="second">
+                {near
+                  ? heatLate
+                    ? 'salinity near since'
+                    : 'near enough since'
+                  : heatLate
+                    ? 'salinity near about'
+                    : 'ready about'}
+              </Txt>
               <Txt kind="title">{aim === null ? 'not in 4 h' : clockAt(aim)}</Txt>
             </View>
           </Row>
@@ -121,8 +206,14 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       <ConvergeChart
         course={plan.points.map((p) => ({ minutes: p.minutes, value: toUnitOr(units.salinity, p.salinity) }))}
         now={startMs === null ? null : { minutes, value: toUnitOr(units.salinity, at.salinity) }}
-        tank={toUnitOr(units.salinity, drip.tank.salinity)} near={nearInUnit(units.salinity, drip.tank.salinity)} readyMinutes={plan.salinityReadyMinutes} endMinutes={end}
-        format={salt} unit={saltUnit} timeLabel={clockAt} containerWord="container"
+        tank={toUnitOr(units.salinity, drip.tank.salinity)}
+        near={nearInUnit(units.salinity, drip.tank.salinity)}
+        readyMinutes={plan.salinityReadyMinutes}
+        endMinutes={end}
+        format={salt}
+        unit={saltUnit}
+        timeLabel={clockAt}
+        containerWord="container"
         summary={`Container at ${salt(toUnitOr(units.salinity, at.salinity))} ${saltUnit}, tank at ${salt(toUnitOr(units.salinity, drip.tank.salinity))}; near enough ${plan.salinityReadyMinutes === null ? 'not within four hours' : `after ${Math.ceil(plan.salinityReadyMinutes)} minutes`}.`}
       />
       <Txt tone={colder ? 'ammonia' : 'ink'} live>
@@ -130,18 +221,36 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       </Txt>
       {!done ? (
         <Row wrap>
-          <Button kind="quiet" label={drip.floating ? 'It no longer floats' : 'It floats now'} onPress={() => put(drip.floating ? 'Container taken out' : 'Container floated', { ...drip, floating: !drip.floating })} />
+          <Button
+            kind="quiet"
+            label={drip.floating ? 'It no longer floats' : 'It floats now'}
+            onPress={() =>
+              put(drip.floating ? 'Container taken out' : 'Container floated', {
+                ...drip,
+                floating: !drip.floating,
+              })
+            }
+          />
         </Row>
       ) : null}
       {!done ? (
         <Section title={`${drip.dropsPerSecond.toFixed(1)} drops a second`}>
-          <DropPulse dropsPerSecond={drip.dropsPerSecond} onMeasured={(rate) => put(`Drip rate ${rate.toFixed(1)} a second`, { ...drip, dropsPerSecond: rate })} />
+          <DropPulse
+            dropsPerSecond={drip.dropsPerSecond}
+            onMeasured={(rate) =>
+              put(`Drip rate ${rate.toFixed(1)} a second`, { ...drip, dropsPerSecond: rate })
+            }
+          />
         </Section>
       ) : null}
       {running ? (
         <Section title="Then">
           <Txt>{`${showQuantity('volume', usedL, units)} of tank water used so far: have as much salt water ready. A cup is kinder than a net; none of the bag water goes in.`}</Txt>
-          <Button kind="primary" label={near && !heatLate ? 'They are in the tank' : 'They are in the tank already'} onPress={finish} />
+          <Button
+            kind="primary"
+            label={near && !heatLate ? 'They are in the tank' : 'They are in the tank already'}
+            onPress={finish}
+          />
         </Section>
       ) : null}
     </Screen>
@@ -157,7 +266,8 @@ const toUnitOr = (unit: string, stored: number): number => {
 };
 const shownOr = (unit: string, shown: number): string => shown.toFixed(Math.min(4, unitDecimals(unit)));
 /** 0.001 of specific gravity in the unit shown, about 1.31 ppt. */
-const nearInUnit = (unit: string, salinity: number): number => Math.abs(toUnitOr(unit, salinity) - toUnitOr(unit, salinity - 1.31));
+const nearInUnit = (unit: string, salinity: number): number =>
+  Math.abs(toUnitOr(unit, salinity) - toUnitOr(unit, salinity - 1.31));
 
 const styles = StyleSheet.create({
   between: { justifyContent: 'space-between' },

@@ -5,7 +5,13 @@ import { tappedDropsPerSecond } from '../../../core/acclimation';
 import { Button, Row, space, Txt, useReducedMotion, useTheme } from '../../ui';
 
 /** A pulse to match the valve to; tap along with the drops to measure the real rate. */
-export function DropPulse({ dropsPerSecond, onMeasured }: { dropsPerSecond: number; onMeasured: (rate: number) => void }) {
+export function DropPulse({
+  dropsPerSecond,
+  onMeasured,
+}: {
+  dropsPerSecond: number;
+  onMeasured: (rate: number) => void;
+}) {
   const { roles } = useTheme();
   const still = useReducedMotion();
   const pulse = useRef(new Animated.Value(0)).current;
@@ -15,21 +21,37 @@ export function DropPulse({ dropsPerSecond, onMeasured }: { dropsPerSecond: numb
     // Above three a second it would flicker: show every second or third drop instead.
     const shown = dropsPerSecond / Math.ceil(dropsPerSecond / 3);
     if (still) return;
-    const loop = Animated.loop(Animated.timing(pulse, { toValue: 1, duration: 1000 / shown, useNativeDriver: false }));
+    const loop = Animated.loop(
+      Animated.timing(pulse, { toValue: 1, duration: 1000 / shown, useNativeDriver: false }),
+    );
     loop.start();
     return () => loop.stop();
   }, [dropsPerSecond, pulse, still]);
-  const tap = () => setTaps((was) => {
-    const seconds = Date.now() / 1000;
-    const last = was[was.length - 1];
-    // A pause of five seconds starts a new measurement.
-    return last !== undefined && seconds - last > 5 ? [seconds] : [...was, seconds].slice(-12);
-  });
-  const advice = measured === null ? null : measured < dropsPerSecond * 0.93 ? 'open the valve a little.' : measured > dropsPerSecond * 1.07 ? 'close the valve a little.' : 'as planned.';
+  const tap = () =>
+    setTaps((was) => {
+      const seconds = Date.now() / 1000;
+      const last = was[was.length - 1];
+      // A pause of five seconds starts a new measurement.
+      return last !== undefined && seconds - last > 5 ? [seconds] : [...was, seconds].slice(-12);
+    });
+  const advice =
+    measured === null
+      ? null
+      : measured < dropsPerSecond * 0.93
+        ? 'open the valve a little.'
+        : measured > dropsPerSecond * 1.07
+          ? 'close the valve a little.'
+          : 'as planned.';
   return (
     <Row style={styles.row}>
       <Pressable role="button" aria-label="A drop fell: tap with each one" onPress={tap} style={styles.drop}>
-        <Animated.View style={{ transform: [{ scale: pulse.interpolate({ inputRange: [0, 0.15, 1], outputRange: [0.88, 1, 0.88] }) }] }}>
+        <Animated.View
+          style={{
+            transform: [
+              { scale: pulse.interpolate({ inputRange: [0, 0.15, 1], outputRange: [0.88, 1, 0.88] }) },
+            ],
+          }}
+        >
           <Svg width={88} height={88} viewBox="0 0 88 88" aria-hidden>
             <Circle cx={44} cy={44} r={42} fill="none" stroke={roles.edge} strokeWidth={2} />
             <Circle cx={44} cy={44} r={32} fill={roles.nitrateFill} fillOpacity={0.5} />
@@ -38,11 +60,25 @@ export function DropPulse({ dropsPerSecond, onMeasured }: { dropsPerSecond: numb
         </Animated.View>
       </Pressable>
       <View style={styles.words}>
-        <Txt>{measured === null ? `Tap the drop with each fall to measure yours${taps.length > 0 ? ` (${taps.length})` : ''}.` : ''}</Txt>
+        <Txt>
+          {measured === null
+            ? `Tap the drop with each fall to measure yours${taps.length > 0 ? ` (${taps.length})` : ''}.`
+            : ''}
+        </Txt>
         {measured === null ? null : (
           <>
-            <Txt live><Txt kind="strong">{`Now ${measured.toFixed(1)} a second`}</Txt>{`: ${advice}`}</Txt>
-            {advice === 'as planned.' ? null : <Button kind="quiet" label="Reckon with mine" name={`Reckon with ${measured.toFixed(1)} drops a second from the start`} onPress={() => onMeasured(Math.min(50, measured))} />}
+            <Txt live>
+              <Txt kind="strong">{`Now ${measured.toFixed(1)} a second`}</Txt>
+              {`: ${advice}`}
+            </Txt>
+            {advice === 'as planned.' ? null : (
+              <Button
+                kind="quiet"
+                label="Reckon with mine"
+                name={`Reckon with ${measured.toFixed(1)} drops a second from the start`}
+                onPress={() => onMeasured(Math.min(50, measured))}
+              />
+            )}
           </>
         )}
       </View>

@@ -1,11 +1,27 @@
+import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import type { Animal, Tank } from '../../../core/document';
-import { dripPlan } from '../../../core/acclimation';
-import { currentPlace, lastOf, trusted } from '../../../core/readiness';
-import { speciesById } from '../../../core/stocking';
-import { formatDecimal, toUnit, unitDecimals, unitLabel } from '../../../core/units';
-import { commit, newId, selectDocument, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { type Animal, type Tank, currentPlace } from '../../../core/document';
+import { dripPlan, NEAR_C } from '../../../core/acclimation';
+import { lastOf, trusted } from '../../../core/evidence';
+import { speciesById } from '../../../core/species';
+import {
+  formatDecimal,
+  toUnit,
+  unitDecimals,
+  unitLabel,
+  showDifference,
+  showQuantity,
+} from '../../../core/units';
+import {
+  commit,
+  newId,
+  selectDocument,
+  selectEvidence,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { Button, Check, Line, FieldRow, Screen, Section, TextField, Txt } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { readDrip, type DripTexts } from './dripForm';
@@ -17,33 +33,47 @@ export function NewDripScreen() {
 /** What came in the bag, what is in the tank, how fast it drips: and from that how long. */
 function NewDrip({ tank }: { tank: Tank }) {
   const units = useUnits();
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const series = useAppSelector((s) => selectEvidence(s, tank.id, now).series);
   const asked = useParam('animals').split(',').filter(Boolean);
-  const coming = Object.values(doc.animals).filter((a) => a.tankId === tank.id && ['wish', 'quarantine'].includes(currentPlace(a).to));
-  const [chosen, setChosen] = useState<string[]>(() => coming.filter((a) => asked.includes(a.id)).map((a) => a.id));
+  const coming = Object.values(doc.animals).filter(
+    (a) => a.tankId === tank.id && ['wish', 'quarantine'].includes(currentPlace(a).to),
+  );
+  const [chosen, setChosen] = useState<string[]>(() =>
+    coming.filter((a) => asked.includes(a.id)).map((a) => a.id),
+  );
   const [texts, setTexts] = useState<DripTexts>(() => {
-    const show = (unit: string, stored: number | undefined) => (stored === undefined ? '' : formatDecimal(toUnit(unit, stored), unitDecimals(unit)));
+    const show = (unit: string, stored: number | undefined) =>
+      stored === undefined ? '' : formatDecimal(toUnit(unit, stored), unitDecimals(unit));
     return {
-      bagSalinity: '', bagTemp: '', bagVolume: '',
+      bagSalinity: '',
+      bagTemp: '',
+      bagVolume: '',
       tankSalinity: show(units.salinity, lastOf(trusted(series.salinity))?.interval.mid),
       tankTemp: show(units.temperature, lastOf(trusted(series.temperature))?.interval.mid),
-      roomTemp: show(units.temperature, 21), container: '', dropsPerSecond: '2', dropsPerMl: '20', floating: false,
+      roomTemp: show(units.temperature, 21),
+      container: '',
+      dropsPerSecond: '2',
+      dropsPerMl: '20',
+      floating: false,
     };
   });
   const [tried, setTried] = useState(false);
   const change = (patch: Partial<DripTexts>) => setTexts((t) => ({ ...t, ...patch }));
   const context = { id: 'new', tankId: tank.id, animalIds: chosen, units };
   const read = readDrip(texts, context);
-  const fault = (field: keyof DripTexts) => (!read.ok && (tried || texts[field] !== '') ? (read.faults[field] ?? null) : null);
+  const fault = (field: keyof DripTexts) =>
+    !read.ok && (tried || texts[field] !== '') ? (read.faults[field] ?? null) : null;
   const plan = read.ok ? dripPlan(read.drip) : null;
   const salt = unitLabel(units.salinity);
   const heat = unitLabel(units.temperature);
   const litres = unitLabel(units.volume);
-  const sensitive = coming.filter((a) => chosen.includes(a.id) && speciesById(a.speciesId).sensitivities.includes('salinity'));
+  const sensitive = coming.filter(
+    (a) => chosen.includes(a.id) && speciesById(a.speciesId).sensitivities.includes('salinity'),
+  );
   const save = () => {
     setTried(true);
     const final = readDrip(texts, { ...context, id: newId() });
@@ -57,50 +87,171 @@ function NewDrip({ tank }: { tank: Tank }) {
       footer={<Button kind="primary" label="Go to the drip" onPress={save} />}
       aside={
         <>
-          <Txt kind="section" heading={2}>How long</Txt>
+          <Txt kind="section" heading={2}>
+            How long
+          </Txt>
           {plan ? (
             <>
-              <Txt kind="number">{plan.readyMinutes === null ? 'over 4 h' : `${Math.ceil(plan.readyMinutes)} min`}</Txt>
-              <Line name="Salinity within 0.001 SG" value={plan.salinityReadyMinutes === null ? 'not in 4 h' : `${Math.ceil(plan.salinityReadyMinutes)} min`} />
-              <Line name="Temperature within 0.5 °C" value={plan.temperatureReadyMinutes === null ? 'not in 4 h' : `${Math.ceil(plan.temperatureReadyMinutes)} min`} />
-              <Line name="Drip" value={`${plan.litresPerHour.toFixed(2)} L an hour`} />
-              <Line name="Pour off" value={plan.pourOffMinutes.length === 0 ? 'not needed' : `at ${plan.pourOffMinutes.slice(0, 3).map((m) => `${Math.round(m)}`).join(', ')} min`} />
-              {plan.temperatureReadyMinutes === null ? <Txt tone="nitrite">An open container follows the room: it cools as it drips. Float it.</Txt> : null}
+              <Txt kind="number">
+                {plan.readyMinutes === null ? 'over 4 h' : `${Math.ceil(plan.readyMinutes)} min`}
+              </Txt>
+              <Line
+                name="Salinity within 0.001 SG"
+                value={
+                  plan.salinityReadyMinutes === null
+                    ? 'not in 4 h'
+                    : `${Math.ceil(plan.salinityReadyMinutes)} min`
+                }
+              />
+              <Line
+                name={`Temperature within ${showDifference('temperature', NEAR_C, units)}`}
+                value={
+                  plan.temperatureReadyMinutes === null
+                    ? 'not in 4 h'
+                    : `${Math.ceil(plan.temperatureReadyMinutes)} min`
+                }
+              />
+              <Line name="Drip" value={`${showQuantity('volume', plan.litresPerHour, units, 2)} an hour`} />
+              <Line
+                name="Pour off"
+                value={
+                  plan.pourOffMinutes.length === 0
+                    ? 'not needed'
+                    : `at ${plan.pourOffMinutes
+                        .slice(0, 3)
+                        .map((m) => `${Math.round(m)}`)
+                        .join(', ')} min`
+                }
+              />
+              {plan.temperatureReadyMinutes === null ? (
+                <Txt tone="nitrite">An open container follows the room: it cools as it drips. Float it.</Txt>
+              ) : null}
             </>
-          ) : <Txt tone="second">It appears when bag and tank are in.</Txt>}
-          <Txt kind="small" tone="second">From 15 minutes (local, same water) to an hour or more for snails, shrimp and corals from far. After a long journey, opened bag water turns toxic as its pH climbs: then a quicker move is the kinder one.</Txt>
+          ) : (
+            <Txt tone="second">It appears when bag and tank are in.</Txt>
+          )}
+          <Txt kind="small" tone="second">
+            From 15 minutes (local, same water) to an hour or more for snails, shrimp and corals from far.
+            After a long journey, opened bag water turns toxic as its pH climbs: then a quicker move is the
+            kinder one.
+          </Txt>
         </>
       }
     >
-      <Txt kind="title" heading={1}>Plan a drip</Txt>
-      {coming.length === 0 ? <Txt tone="second">No animal is wished for or in quarantine. Find one under Stock first.</Txt> : null}
-      {coming.map((a) => <Check key={a.id} label={words(a)} note={currentPlace(a).to === 'quarantine' ? 'from quarantine' : 'wished'} checked={chosen.includes(a.id)} onChange={(on) => setChosen(on ? [...chosen, a.id] : chosen.filter((x) => x !== a.id))} />)}
-      {tried && !read.ok && read.faults.animals ? <Txt tone="ammonia" live>{read.faults.animals}</Txt> : null}
-      {sensitive.length > 0 ? <Txt tone="nitrite">{`${sensitive.map(words).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt> : null}
+      <Txt kind="title" heading={1}>
+        Plan a drip
+      </Txt>
+      {coming.length === 0 ? (
+        <Txt tone="second">No animal is wished for or in quarantine. Find one under Stock first.</Txt>
+      ) : null}
+      {coming.map((a) => (
+        <Check
+          key={a.id}
+          label={words(a)}
+          note={currentPlace(a).to === 'quarantine' ? 'from quarantine' : 'wished'}
+          checked={chosen.includes(a.id)}
+          onChange={(on) => setChosen(on ? [...chosen, a.id] : chosen.filter((x) => x !== a.id))}
+        />
+      ))}
+      {tried && !read.ok && read.faults.animals ? (
+        <Txt tone="ammonia" live>
+          {read.faults.animals}
+        </Txt>
+      ) : null}
+      {sensitive.length > 0 ? (
+        <Txt tone="nitrite">{`${sensitive.map(words).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt>
+      ) : null}
       <Section title="In the bag">
         <FieldRow>
-          <TextField numeric label="Bag salinity" unit={salt} value={texts.bagSalinity} onChange={(bagSalinity) => change({ bagSalinity })} error={fault('bagSalinity')} />
-          <TextField numeric label="Bag temperature" unit={heat} value={texts.bagTemp} onChange={(bagTemp) => change({ bagTemp })} error={fault('bagTemp')} />
-          <TextField numeric label="Water in the bag" unit={litres} value={texts.bagVolume} onChange={(bagVolume) => change({ bagVolume })} error={fault('bagVolume')} />
+          <TextField
+            numeric
+            label="Bag salinity"
+            unit={salt}
+            value={texts.bagSalinity}
+            onChange={(bagSalinity) => change({ bagSalinity })}
+            error={fault('bagSalinity')}
+          />
+          <TextField
+            numeric
+            label="Bag temperature"
+            unit={heat}
+            value={texts.bagTemp}
+            onChange={(bagTemp) => change({ bagTemp })}
+            error={fault('bagTemp')}
+          />
+          <TextField
+            numeric
+            label="Water in the bag"
+            unit={litres}
+            value={texts.bagVolume}
+            onChange={(bagVolume) => change({ bagVolume })}
+            error={fault('bagVolume')}
+          />
         </FieldRow>
       </Section>
       <Section title="Tank and room">
         <FieldRow>
-          <TextField numeric label="Tank salinity" unit={salt} value={texts.tankSalinity} onChange={(tankSalinity) => change({ tankSalinity })} error={fault('tankSalinity')} />
-          <TextField numeric label="Tank temperature" unit={heat} value={texts.tankTemp} onChange={(tankTemp) => change({ tankTemp })} error={fault('tankTemp')} />
-          <TextField numeric label="Room temperature" unit={heat} value={texts.roomTemp} onChange={(roomTemp) => change({ roomTemp })} error={fault('roomTemp')} />
+          <TextField
+            numeric
+            label="Tank salinity"
+            unit={salt}
+            value={texts.tankSalinity}
+            onChange={(tankSalinity) => change({ tankSalinity })}
+            error={fault('tankSalinity')}
+          />
+          <TextField
+            numeric
+            label="Tank temperature"
+            unit={heat}
+            value={texts.tankTemp}
+            onChange={(tankTemp) => change({ tankTemp })}
+            error={fault('tankTemp')}
+          />
+          <TextField
+            numeric
+            label="Room temperature"
+            unit={heat}
+            value={texts.roomTemp}
+            onChange={(roomTemp) => change({ roomTemp })}
+            error={fault('roomTemp')}
+          />
         </FieldRow>
       </Section>
       <Section title="The drip">
         <FieldRow>
-          <TextField numeric label="Container holds" unit={litres} value={texts.container} onChange={(container) => change({ container })} error={fault('container')} />
-          <TextField numeric label="Drops a second" value={texts.dropsPerSecond} onChange={(dropsPerSecond) => change({ dropsPerSecond })} error={fault('dropsPerSecond')} />
-          <TextField numeric label="Drops in a millilitre" value={texts.dropsPerMl} onChange={(dropsPerMl) => change({ dropsPerMl })} error={fault('dropsPerMl')} />
+          <TextField
+            numeric
+            label="Container holds"
+            unit={litres}
+            value={texts.container}
+            onChange={(container) => change({ container })}
+            error={fault('container')}
+          />
+          <TextField
+            numeric
+            label="Drops a second"
+            value={texts.dropsPerSecond}
+            onChange={(dropsPerSecond) => change({ dropsPerSecond })}
+            error={fault('dropsPerSecond')}
+          />
+          <TextField
+            numeric
+            label="Drops in a millilitre"
+            value={texts.dropsPerMl}
+            onChange={(dropsPerMl) => change({ dropsPerMl })}
+            error={fault('dropsPerMl')}
+          />
         </FieldRow>
-        <Check label="The container floats in the tank or sump" checked={texts.floating} onChange={(floating) => change({ floating })} note="An open bucket in a cool room ends colder than the tank." />
+        <Check
+          label="The container floats in the tank or sump"
+          checked={texts.floating}
+          onChange={(floating) => change({ floating })}
+          note="An open bucket in a cool room ends colder than the tank."
+        />
       </Section>
     </Screen>
   );
 }
 
-const words = (a: Animal): string => `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;
+const words = (a: Animal): string =>
+  `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;

@@ -1,13 +1,23 @@
 import { screen } from '@testing-library/react';
 import { allText, demo, onScreen, press, says, tick, type } from '../shell/testing';
-import { DripScreen, NewDripScreen } from '.';
+import { DripScreen } from './DripScreen';
+import { NewDripScreen } from './NewDripScreen';
 
 const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
 
 function planned() {
   const shown = onScreen(<NewDripScreen />, { doc: demo(), params: north() });
   tick(/Banggai cardinalfish/);
-  for (const [label, value] of [['Bag salinity, ppt', '32'], ['Bag temperature, °C', '23'], ['Water in the bag, L', '0.6'], ['Container holds, L', '3'], ['Drops a second', '3.4'], ['Tank salinity, ppt', '35'], ['Tank temperature, °C', '25.2']] as const) type(label, value);
+  for (const [label, value] of [
+    ['Bag salinity, ppt', '32'],
+    ['Bag temperature, °C', '23'],
+    ['Water in the bag, L', '0.6'],
+    ['Container holds, L', '3'],
+    ['Drops a second', '3.4'],
+    ['Tank salinity, ppt', '35'],
+    ['Tank temperature, °C', '25.2'],
+  ] as const)
+    type(label, value);
   return shown;
 }
 
@@ -33,7 +43,12 @@ test('it starts only with its checks made, runs by the clock, and asks for the t
   const shown = onScreen(<DripScreen />, { doc, params: north({ dripId: id }) });
   const start = () => screen.getByRole('button', { name: 'Start the drip' });
   expect(start().getAttribute('aria-disabled')).toBe('true');
-  for (const name of ['Tank is topped off and at its usual salinity', 'Automatic top-off is unplugged, or there is none', 'Lid is on or within reach']) tick(name);
+  for (const name of [
+    'Tank is topped off and at its usual salinity',
+    'Automatic top-off is unplugged, or there is none',
+    'Lid is on or within reach',
+  ])
+    tick(name);
   press('Start the drip');
   expect(shown.doc().drips[id]?.startedAt).not.toBeNull();
   shown.settle(10 * 60_000);

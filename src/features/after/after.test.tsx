@@ -1,5 +1,5 @@
 import { demo, onScreen, press, says } from '../shell/testing';
-import { AfterScreen } from '.';
+import { AfterScreen } from './AfterScreen';
 
 test('too little film for the grazers: none more, and seaweed planned once', () => {
   const { doc } = onScreen(<AfterScreen />, { doc: demo(), params: { tankId: 'north-window' } });
@@ -12,9 +12,19 @@ test('too little film for the grazers: none more, and seaweed planned once', () 
 
 test('a tank with much nitrate is told how much to change, in litres and to what', () => {
   const doc = demo();
-  const last = Object.values(doc.samples).filter((s) => s.tankId === 'north-window').sort((a, b) => (a.at < b.at ? 1 : -1))[0];
+  const last = Object.values(doc.samples)
+    .filter((s) => s.tankId === 'north-window')
+    .sort((a, b) => (a.at < b.at ? 1 : -1))[0];
   if (!last) throw new Error('no sample');
-  doc.samples = { ...doc.samples, [last.id]: { ...last, readings: last.readings.map((r) => (r.parameter === 'nitrate' ? { ...r, value: { kind: 'exact', value: 80 } } : r)) } };
+  doc.samples = {
+    ...doc.samples,
+    [last.id]: {
+      ...last,
+      readings: last.readings.map((r) =>
+        r.parameter === 'nitrate' ? { ...r, value: { kind: 'exact', value: 80 } } : r,
+      ),
+    },
+  };
   onScreen(<AfterScreen />, { doc, params: { tankId: 'north-window' } });
   expect(says(/^\d\d %, \d+ L$/)).toBe(true);
   expect(says(/^80 → \d+ mg\/L$/)).toBe(true);

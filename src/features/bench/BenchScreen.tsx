@@ -14,30 +14,61 @@ export function BenchScreen() {
 function TankBench({ tank }: { tank: Tank }) {
   const units = useUnits();
   const volume = useAppSelector((s) => selectVolume(s, tank.id));
-  return <Bench base={`/tank/${tank.id}`} lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${tank.name}, by ${volume.from}.`} tank />;
+  return (
+    <Bench
+      base={`/tank/${tank.id}`}
+      lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${tank.name}, by ${volume.from}.`}
+      tank
+    />
+  );
 }
 
 /** The bench without any tank. */
 export function LoneBenchScreen() {
-  return <Bench base="" lede="Each tool works on its own; with a tank described it starts from your log and ends in it." />;
+  return (
+    <Bench
+      base=""
+      lede="Each tool works on its own; with a tank described it starts from your log and ends in it."
+    />
+  );
 }
 
 function Bench({ base, lede, tank }: { base: string; lede: string; tank?: boolean }) {
   return (
     <Screen title="Bench">
-      <Txt kind="title" heading={1}>Bench</Txt>
+      <Txt kind="title" heading={1}>
+        Bench
+      </Txt>
       <Txt tone="second">{lede}</Txt>
       {tank ? (
         <Section title="This tank">
-          <ToolLink href={`${base}/setup`} title="Setting up" lede="Before water and filling, point by point, dated." />
-          <ToolLink href={`${base}/equipment`} title="Equipment and consumables" lede="What, where, since when; service, settings, loans, money." />
-          <ToolLink href={`${base}/cycle/dose`} title="Ammonia dose" lede="From the bottle’s strength to millilitres and drops, with a counter." />
-          <ToolLink href="/kits" title="Kits and instruments" lede="Steps, basis, dates, calibrations: what every reading rests on." />
+          <ToolLink
+            href={`${base}/setup`}
+            title="Setting up"
+            lede="Before water and filling, point by point, dated."
+          />
+          <ToolLink
+            href={`${base}/equipment`}
+            title="Equipment and consumables"
+            lede="What, where, since when; service, settings, loans, money."
+          />
+          <ToolLink
+            href={`${base}/cycle/dose`}
+            title="Ammonia dose"
+            lede="From the bottle’s strength to millilitres and drops, with a counter."
+          />
+          <ToolLink
+            href="/kits"
+            title="Kits and instruments"
+            lede="Steps, basis, dates, calibrations: what every reading rests on."
+          />
         </Section>
       ) : null}
       {TOOL_GROUPS.map((g) => (
         <Section key={g.title} title={g.title}>
-          {g.tools.map((t) => <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />)}
+          {g.tools.map((t) => (
+            <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
+          ))}
         </Section>
       ))}
     </Screen>
@@ -50,7 +81,9 @@ function ToolLink({ href, title, lede }: { href: string; title: string; lede: st
     <Link href={href as Href} style={[styles.tool, { borderColor: roles.hairline }]}>
       <View style={styles.inside}>
         <Txt kind="row">{title}</Txt>
-        <Txt kind="small" tone="second">{lede}</Txt>
+        <Txt kind="small" tone="second">
+          {lede}
+        </Txt>
       </View>
     </Link>
   );

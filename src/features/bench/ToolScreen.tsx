@@ -3,10 +3,34 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { commit, useAppDispatch } from '../../store';
-import { Button, Caution, Choice, FieldRow, Go, Line, Screen, Section, space, Table, TextField, Txt, useWide } from '../../ui';
-import { Curves, StepBars } from '../../ui/charts';
+import {
+  Button,
+  Caution,
+  Choice,
+  FieldRow,
+  Go,
+  Line,
+  Screen,
+  Section,
+  space,
+  Table,
+  TextField,
+  Txt,
+  useWide,
+} from '../../ui';
+import { Curves } from '../../ui/charts/Curves';
+import { StepBars } from '../../ui/charts/StepBars';
 import { NotHere, useParam, WithTank } from '../shell';
-import { shownText, unitOf, workTool, type Choices, type Result, type Tool, type ToolContext, type ToolField } from './tool';
+import {
+  shownText,
+  unitOf,
+  workTool,
+  type Choices,
+  type Result,
+  type Tool,
+  type ToolContext,
+  type ToolField,
+} from './tool';
 import { TOOLS } from './tools';
 import { useToolContext } from './useToolContext';
 
@@ -23,7 +47,11 @@ export function LoneToolScreen() {
 function Chosen({ tank }: { tank: Tank | null }) {
   const id = useParam('tool');
   const tool = TOOLS.find((t) => t.id === id);
-  return tool ? <ToolPage key={`${tank?.id ?? ''}/${tool.id}`} tool={tool} tank={tank} /> : <NotHere what="tool" />;
+  return tool ? (
+    <ToolPage key={`${tank?.id ?? ''}/${tool.id}`} tool={tool} tank={tank} />
+  ) : (
+    <NotHere what="tool" />
+  );
 }
 
 /** Fields that start from the log, the answer with its arithmetic, and what to do with it. */
@@ -44,50 +72,71 @@ function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
   const faults = read.ok ? {} : read.faults;
   // What the log or common practice already answers stands below the answer; what a person came to enter stands above it.
   const entered = fields.filter((f): f is ToolField => f.kind === 'field');
-  const assumed = new Set(entered.slice(4).filter((f) => shownText(f, context) !== '').map((f) => f.key));
-  const isBelow = (f: (typeof fields)[number]) => (f.below === true || (f.kind === 'field' && assumed.has(f.key)));
+  const assumed = new Set(
+    entered
+      .slice(4)
+      .filter((f) => shownText(f, context) !== '')
+      .map((f) => f.key),
+  );
+  const isBelow = (f: (typeof fields)[number]) =>
+    f.below === true || (f.kind === 'field' && assumed.has(f.key));
   const above = inRows(fields.filter((f) => !isBelow(f)));
   const below = inRows(fields.filter(isBelow));
   const rows = (groups: FieldGroup[]) =>
     groups.map((g) =>
-        g.kind === 'choice' ? (
-          <Choice key={g.key} label={g.label} options={g.options} value={choices[g.key] ?? g.start} onChange={(value) => setChosen((all) => ({ ...all, [g.key]: value }))} />
-        ) : (
-          <FieldRow key={g.fields[0]?.key}>
-            {g.fields.map((f) => (
-              <TextField
-                key={f.key}
-                numeric
-                label={f.optional ? `${f.label} (if known)` : f.label}
-                unit={unitOf(f, context) || undefined}
-                value={texts[f.key] ?? shownText(f, context)}
-                onChange={(text) => setTexts((all) => ({ ...all, [f.key]: text }))}
-                error={faults[f.key] ?? null}
-                hint={f.hint}
-              />
-            ))}
-          </FieldRow>
-        ),
-      );
+      g.kind === 'choice' ? (
+        <Choice
+          key={g.key}
+          label={g.label}
+          options={g.options}
+          value={choices[g.key] ?? g.start}
+          onChange={(value) => setChosen((all) => ({ ...all, [g.key]: value }))}
+        />
+      ) : (
+        <FieldRow key={g.fields[0]?.key}>
+          {g.fields.map((f) => (
+            <TextField
+              key={f.key}
+              numeric
+              label={f.optional ? `${f.label} (if known)` : f.label}
+              unit={unitOf(f, context) || undefined}
+              value={texts[f.key] ?? shownText(f, context)}
+              onChange={(text) => setTexts((all) => ({ ...all, [f.key]: text }))}
+              error={faults[f.key] ?? null}
+              hint={f.hint}
+            />
+          ))}
+        </FieldRow>
+      ),
+    );
   const answer = (
     <View aria-live="polite" style={styles.answer}>
-      {read.ok ? <Answer result={read.result} context={context} title={tool.title} /> : <Txt tone="second">{read.message ?? 'Mend the marked field to see the answer.'}</Txt>}
+      {read.ok ? (
+        <Answer result={read.result} context={context} title={tool.title} />
+      ) : (
+        <Txt tone="second">{read.message ?? 'Mend the marked field to see the answer.'}</Txt>
+      )}
     </View>
   );
   return (
     <Screen title={tool.title} aside={wide ? answer : undefined}>
-      <Txt kind="title" heading={1}>{tool.title}</Txt>
+      <Txt kind="title" heading={1}>
+        {tool.title}
+      </Txt>
       <Txt tone="second">{tool.lede}</Txt>
       {tool.caution ? <Caution>{tool.caution}</Caution> : null}
       {rows(above)}
       {wide ? null : answer}
-      {below.length > 0 ? <Section title={tool.belowTitle ?? 'It reckons with'}>{rows(below)}</Section> : null}
+      {below.length > 0 ? (
+        <Section title={tool.belowTitle ?? 'It reckons with'}>{rows(below)}</Section>
+      ) : null}
       <Go href={(tank ? `/tank/${tank.id}/bench` : '/bench') as Href}>All tools</Go>
     </Screen>
   );
 }
 
-type FieldGroup = Extract<ReturnType<Tool['fields']>[number], { kind: 'choice' }> | { kind: 'fields'; fields: ToolField[] };
+type FieldGroup =
+  Extract<ReturnType<Tool['fields']>[number], { kind: 'choice' }> | { kind: 'fields'; fields: ToolField[] };
 
 /** Fields two by two, choices on their own. */
 function inRows(fields: ReturnType<Tool['fields']>): FieldGroup[] {
@@ -108,16 +157,53 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
   const d = result.drawing;
   return (
     <>
-      <Txt kind="section" heading={2}>Answer</Txt>
-      {result.lines.map((l) => <Line key={l.name} name={l.name} value={l.strong ? <Txt kind="row" style={styles.value}>{l.value}</Txt> : l.value} />)}
-      {(result.warnings ?? []).map((w) => <Txt key={w} tone="ammonia">{w}</Txt>)}
+      <Txt kind="section" heading={2}>
+        Answer
+      </Txt>
+      {result.lines.map((l) => (
+        <Line
+          key={l.name}
+          name={l.name}
+          value={
+            l.strong ? (
+              <Txt kind="row" style={styles.value}>
+                {l.value}
+              </Txt>
+            ) : (
+              l.value
+            )
+          }
+        />
+      ))}
+      {(result.warnings ?? []).map((w) => (
+        <Txt key={w} tone="ammonia">
+          {w}
+        </Txt>
+      ))}
       {d ? (
         <View style={styles.drawing}>
-          <Txt kind="label" tone="second">{d.title}</Txt>
-          {d.kind === 'bars' ? <StepBars bars={d.bars} unit={d.unit} goal={d.goal} summary={`${d.title}: ${d.bars.map((b) => `${b.label} ${b.shown} ${d.unit}`).join(', ')}`} /> : <Curves curves={d.curves} xLabel={d.xLabel} yLabel={d.yLabel} mark={d.mark} summary={d.title} />}
+          <Txt kind="label" tone="second">
+            {d.title}
+          </Txt>
+          {d.kind === 'bars' ? (
+            <StepBars
+              bars={d.bars}
+              unit={d.unit}
+              goal={d.goal}
+              summary={`${d.title}: ${d.bars.map((b) => `${b.label} ${b.shown} ${d.unit}`).join(', ')}`}
+            />
+          ) : (
+            <Curves curves={d.curves} xLabel={d.xLabel} yLabel={d.yLabel} mark={d.mark} summary={d.title} />
+          )}
         </View>
       ) : null}
-      {result.steps ? <Table caption={result.steps.caption} columns={result.steps.columns.map((name, i) => ({ title: name, flex: i === 1 ? 2.4 : 0.8 }))} rows={result.steps.rows} /> : null}
+      {result.steps ? (
+        <Table
+          caption={result.steps.caption}
+          columns={result.steps.columns.map((name, i) => ({ title: name, flex: i === 1 ? 2.4 : 0.8 }))}
+          rows={result.steps.rows}
+        />
+      ) : null}
       <View style={styles.acts}>
         {result.acts.map((a) => (
           <Button
@@ -134,11 +220,23 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
           />
         ))}
         {done ? <Txt tone="go" live>{`${done}.`}</Txt> : null}
-        {context.tank === null ? <Txt kind="small" tone="second">With a tank described, the result can be logged or planned from here.</Txt> : null}
+        {context.tank === null ? (
+          <Txt kind="small" tone="second">
+            With a tank described, the result can be logged or planned from here.
+          </Txt>
+        ) : null}
       </View>
       <Section title="The arithmetic">
-        {result.formula.map((f) => <Txt key={f} kind="small">{f}</Txt>)}
-        {(result.notes ?? []).map((n) => <Txt key={n} kind="small" tone="second">{n}</Txt>)}
+        {result.formula.map((f) => (
+          <Txt key={f} kind="small">
+            {f}
+          </Txt>
+        ))}
+        {(result.notes ?? []).map((n) => (
+          <Txt key={n} kind="small" tone="second">
+            {n}
+          </Txt>
+        ))}
       </Section>
     </>
   );

@@ -1,22 +1,29 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { allText, choose, demo, onScreen, press, says, type } from '../shell/testing';
-import { LoneToolScreen, TankToolScreen } from '.';
+import { LoneToolScreen, TankToolScreen } from './ToolScreen';
 import { TOOLS } from './tools';
 
-test.each(TOOLS.map((t) => [t.id, t] as const))('%s opens with a tank and without one, each field with its unit', (tool, { title }) => {
-  onScreen(<TankToolScreen />, { doc: demo(), params: { tankId: 'north-window', tool } });
-  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(title);
-  expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
-  document.body.innerHTML = '';
-  onScreen(<LoneToolScreen />, { doc: emptyDocument(), params: { tool } });
-  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(title);
-  expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
-});
+test.each(TOOLS.map((t) => [t.id, t] as const))(
+  '%s opens with a tank and without one, each field with its unit',
+  (tool, { title }) => {
+    onScreen(<TankToolScreen />, { doc: demo(), params: { tankId: 'north-window', tool } });
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(title);
+    expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+    document.body.innerHTML = '';
+    onScreen(<LoneToolScreen />, { doc: emptyDocument(), params: { tool } });
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(title);
+    expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+  },
+);
 
 test('an answer ends in something logged, and says that it was', () => {
-  const { doc } = onScreen(<TankToolScreen />, { doc: demo(), params: { tankId: 'north-window', tool: 'change' } });
-  const changes = () => Object.values(doc().events).filter((e) => e.kind === 'waterChange' && e.tankId === 'north-window').length;
+  const { doc } = onScreen(<TankToolScreen />, {
+    doc: demo(),
+    params: { tankId: 'north-window', tool: 'change' },
+  });
+  const changes = () =>
+    Object.values(doc().events).filter((e) => e.kind === 'waterChange' && e.tankId === 'north-window').length;
   const before = changes();
   type('Aim, mg/L NO₃', '5');
   press('It is done: log it');

@@ -5,8 +5,27 @@ import { provedHistory } from '../../../core/testing/history';
 export function makeDemoForTests(nowMs: number): Document {
   const { doc } = provedHistory();
   const shift = nowMs - Date.UTC(2026, 0, 31, 20);
-  const moved = <T extends { at: string }>(list: Record<string, T>): Record<string, T> => Object.fromEntries(Object.entries(list).map(([id, e]) => [id, { ...e, at: new Date(Date.parse(e.at) + shift).toISOString() }]));
+  const moved = <T extends { at: string }>(list: Record<string, T>): Record<string, T> =>
+    Object.fromEntries(
+      Object.entries(list).map(([id, e]) => [
+        id,
+        { ...e, at: new Date(Date.parse(e.at) + shift).toISOString() },
+      ]),
+    );
   const tank = doc.tanks.t;
   if (!tank) throw new Error('no tank');
-  return { ...doc, samples: moved(doc.samples), events: moved(doc.events), tanks: { t: { ...tank, display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 }, rockKg: 20, sandKg: 20, sumpL: 30 } } };
+  return {
+    ...doc,
+    samples: moved(doc.samples),
+    events: moved(doc.events),
+    tanks: {
+      t: {
+        ...tank,
+        display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
+        rockKg: 20,
+        sandKg: 20,
+        sumpL: 30,
+      },
+    },
+  };
 }

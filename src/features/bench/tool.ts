@@ -1,7 +1,15 @@
 /** What a bench tool is: fields that start from the log, one piece of core arithmetic, and something to do with the result. */
 import type { Document, Edit, Parameter, Tank } from '../../../core/document';
-import { lastOf, trusted, type TankEvidence } from '../../../core/readiness';
-import { formatDecimal, readEntry, showQuantity, toUnit, unitLabel, type UnitPreferences } from '../../../core/units';
+import { lastOf, trusted, type TankEvidence } from '../../../core/evidence';
+import {
+  formatDecimal,
+  readEntry,
+  showDifference,
+  showQuantity,
+  toUnit,
+  unitLabel,
+  type UnitPreferences,
+} from '../../../core/units';
 import type { NetVolume } from '../../../core/volume';
 
 export type FieldQuantity = 'volume' | 'temperature' | 'salinity' | 'length' | 'mass' | 'number';
@@ -59,7 +67,14 @@ export interface Bar {
 
 export type Drawing =
   | { kind: 'bars'; title: string; unit: string; bars: Bar[]; goal?: { value: number; label: string } }
-  | { kind: 'curves'; title: string; xLabel: string; yLabel: string; curves: { label: string; points: { x: number; y: number }[] }[]; mark?: { x: number; label: string } };
+  | {
+      kind: 'curves';
+      title: string;
+      xLabel: string;
+      yLabel: string;
+      curves: { label: string; points: { x: number; y: number }[] }[];
+      mark?: { x: number; label: string };
+    };
 
 export interface Act {
   label: string;
@@ -96,16 +111,49 @@ export interface Tool {
   belowTitle?: string;
   fields: (c: ToolContext, choices: Choices) => (ToolField | ToolChoice)[];
   /** @throws RangeError for what cannot be; the sentence is shown. */
-  work: (v: (key: string) => number, has: (key: string) => boolean, choices: Choices, c: ToolContext) => Result;
+  work: (
+    v: (key: string) => number,
+    has: (key: string) => boolean,
+    choices: Choices,
+    c: ToolContext,
+  ) => Result;
 }
 
-export const field = (key: string, label: string, quantity: FieldQuantity, min: number, max: number, more: Partial<ToolField> = {}): ToolField => ({ kind: 'field', key, label, quantity, min, max, ...more });
-export const choice = (key: string, label: string, options: readonly (readonly [string, string])[], start: string, more: { below?: boolean } = {}): ToolChoice => ({ kind: 'choice', key, label, options: options.map(([value, text]) => ({ value, label: text })), start, ...more });
+export const field = (
+  key: string,
+  label: string,
+  quantity: FieldQuantity,
+  min: number,
+  max: number,
+  more: Partial<ToolField> = {},
+): ToolField => ({ kind: 'field', key, label, quantity, min, max, ...more });
+export const choice = (
+  key: string,
+  label: string,
+  options: readonly (readonly [string, string])[],
+  start: string,
+  more: { below?: boolean } = {},
+): ToolChoice => ({
+  kind: 'choice',
+  key,
+  label,
+  options: options.map(([value, text]) => ({ value, label: text })),
+  start,
+  ...more,
+});
 
 /** Litres that a tool starts from. */
-export const netField = (c: ToolContext, key = 'netL'): ToolField => field(key, 'Real water volume', 'volume', 0, 100000, { above: true, start: c.volume?.netL ?? null, hint: c.volume ? `From ${c.volume.from}, ± ${showQuantity('volume', c.volume.sdL, c.units, 0)}.` : undefined });
+export const netField = (c: ToolContext, key = 'netL'): ToolField =>
+  field(key, 'Real water volume', 'volume', 0, 100000, {
+    above: true,
+    start: c.volume?.netL ?? null,
+    hint: c.volume
+      ? `From ${c.volume.from}, ± ${showQuantity('volume', c.volume.sdL, c.units, 0)}.`
+      : undefined,
+  });
 
-export const lastValue = (c: ToolContext, p: Parameter): number | null => (c.evidence ? (lastOf(trusted(c.evidence.series[p]))?.interval.mid ?? null) : null);
+export const lastValue = (c: ToolContext, p: Parameter): number | null =>
+  c.evidence ? (lastOf(trusted(c.evidence.series[p]))?.interval.mid ?? null) : null;
 
 /** A stored value as text in the person's unit. */
 export function shownText(f: ToolField, c: ToolContext): string {
@@ -113,18 +161,28 @@ export function shownText(f: ToolField, c: ToolContext): string {
   if (f.start === undefined || f.start === null) return '';
   if (f.quantity === 'number') return formatDecimal(f.start, f.decimals ?? 2);
   try {
-    return formatDecimal(toUnit(c.units[f.quantity], f.start), f.quantity === 'salinity' && c.units.salinity.startsWith('sg') ? 4 : f.quantity === 'volume' ? 1 : 2);
+    return formatDecimal(
+      toUnit(c.units[f.quantity], f.start),
+      f.quantity === 'salinity' && c.units.salinity.startsWith('sg') ? 4 : f.quantity === 'volume' ? 1 : 2,
+    );
   } catch {
     return '';
   }
 }
 
-export const unitOf = (f: ToolField, c: ToolContext): string => (f.quantity === 'number' ? (f.unit ?? '') : unitLabel(c.units[f.quantity]));
+export const unitOf = (f: ToolField, c: ToolContext): string =>
+  f.quantity === 'number' ? (f.unit ?? '') : unitLabel(c.units[f.quantity]);
 
-export type Reading = { ok: true; result: Result } | { ok: false; faults: Record<string, string>; message: string | null };
+export type Reading =
+  { ok: true; result: Result } | { ok: false; faults: Record<string, string>; message: string | null };
 
 /** Reads the texts and works the tool. An empty needed field is no fault, only not enough yet. */
-export function workTool(tool: Tool, texts: Record<string, string>, choices: Choices, c: ToolContext): Reading {
+export function workTool(
+  tool: Tool,
+  texts: Record<string, string>,
+  choices: Choices,
+  c: ToolContext,
+): Reading {
   const faults: Record<string, string> = {};
   const values: Values = {};
   let missing: string | null = null;
@@ -136,7 +194,15 @@ export function workTool(tool: Tool, texts: Record<string, string>, choices: Cho
       if (!f.optional) missing ??= f.label;
       continue;
     }
-    const read = readEntry(text, { name: f.label, unit: f.quantity === 'number' ? null : c.units[f.quantity], min: f.min, max: f.max, above: f.above, whole: f.whole, hint: f.quantity === 'salinity' ? 'The scale runs from 2 to 42 practical salinity.' : undefined });
+    const read = readEntry(text, {
+      name: f.label,
+      unit: f.quantity === 'number' ? null : c.units[f.quantity],
+      min: f.min,
+      max: f.max,
+      above: f.above,
+      whole: f.whole,
+      hint: f.quantity === 'salinity' ? 'The scale runs from 2 to 42 practical salinity.' : undefined,
+    });
     if (read.ok) values[f.key] = read.value;
     else faults[f.key] = read.message;
   }
@@ -148,27 +214,46 @@ export function workTool(tool: Tool, texts: Record<string, string>, choices: Cho
       if (value === null || value === undefined) throw new RangeError(`${key} is missing`);
       return value;
     };
-    return { ok: true, result: tool.work(need, (key) => values[key] !== null && values[key] !== undefined, choices, c) };
+    return {
+      ok: true,
+      result: tool.work(need, (key) => values[key] !== null && values[key] !== undefined, choices, c),
+    };
   } catch (error) {
-    if (error instanceof RangeError) return { ok: false, faults, message: sentenceOf(error.message, tool.fields(c, choices)) };
+    if (error instanceof RangeError)
+      return { ok: false, faults, message: sentenceOf(error.message, tool.fields(c, choices)) };
     throw error;
   }
 }
 
 /** A range error of the core in the words on the screen: its argument becomes the field's label. */
 function sentenceOf(message: string, fields: readonly (ToolField | ToolChoice)[]): string {
-  const named = message.replace(/"(\w+)"/g, (_, key: string) => fields.find((f) => f.key === key)?.label ?? key.replace(/([A-Z])/g, ' $1').toLowerCase());
+  const named = message.replace(
+    /"(\w+)"/g,
+    (_, key: string) =>
+      fields.find((f) => f.key === key)?.label ?? key.replace(/([A-Z])/g, ' $1').toLowerCase(),
+  );
   return `${named.charAt(0).toUpperCase()}${named.slice(1)}.`.replace(/(\d\.\d{3})\d+/g, '$1');
 }
 
 /** Quantities in the person's units. */
 export function shows(c: ToolContext) {
   return {
-    volume: (litres: number, decimals?: number) => (c.units.volume === 'L' && litres < 10 && decimals === undefined ? `${litres.toFixed(2)} L` : showQuantity('volume', litres, c.units, decimals)),
+    volume: (litres: number, decimals?: number) =>
+      c.units.volume === 'L' && litres < 10 && decimals === undefined
+        ? `${litres.toFixed(2)} L`
+        : showQuantity('volume', litres, c.units, decimals),
     salinity: (s: number) => showQuantity('salinity', s, c.units),
     temperature: (t: number) => showQuantity('temperature', t, c.units),
+    /** A difference of salinity or temperature. */
+    by: (quantity: 'salinity' | 'temperature', difference: number) =>
+      showDifference(quantity, difference, c.units),
     length: (cm: number) => showQuantity('length', cm, c.units),
-    grams: (g: number) => (c.units.mass === 'lb' && g >= 100 ? showQuantity('mass', g, c.units) : g >= 1000 ? `${(g / 1000).toFixed(2)} kg` : `${formatDecimal(g, g < 10 ? 2 : 0)} g`),
+    grams: (g: number) =>
+      c.units.mass === 'lb' && g >= 100
+        ? showQuantity('mass', g, c.units)
+        : g >= 1000
+          ? `${(g / 1000).toFixed(2)} kg`
+          : `${formatDecimal(g, g < 10 ? 2 : 0)} g`,
     number: (x: number, decimals = 2) => formatDecimal(x, decimals),
   };
 }
@@ -177,13 +262,36 @@ const at = (nowMs: number): string => new Date(nowMs).toISOString();
 
 type NewEvent = Extract<Edit, { put: 'events' }>['entity'];
 /** An edit that logs an event now. Only for a tank. */
-export function logNow(c: ToolContext, event: { [K in NewEvent['kind']]: Omit<Extract<NewEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'> }[NewEvent['kind']], note = ''): Edit[] {
+export function logNow(
+  c: ToolContext,
+  event: {
+    [K in NewEvent['kind']]: Omit<Extract<NewEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'>;
+  }[NewEvent['kind']],
+  note = '',
+): Edit[] {
   if (!c.tank) return [];
-  return [{ put: 'events', entity: { id: c.newId(), tankId: c.tank.id, at: at(c.nowMs), note, ...event } as NewEvent }];
+  return [
+    {
+      put: 'events',
+      entity: { id: c.newId(), tankId: c.tank.id, at: at(c.nowMs), note, ...event } as NewEvent,
+    },
+  ];
 }
 
 /** An edit that plans something for a day. */
 export function planTask(c: ToolContext, day: string, title: string, note = ''): Edit[] {
   if (!c.tank) return [];
-  return [{ put: 'tasks', entity: { id: c.newId(), tankId: c.tank.id, day, title: title.slice(0, 80), note: note.slice(0, 2000), doneAt: null } }];
+  return [
+    {
+      put: 'tasks',
+      entity: {
+        id: c.newId(),
+        tankId: c.tank.id,
+        day,
+        title: title.slice(0, 80),
+        note: note.slice(0, 2000),
+        doneAt: null,
+      },
+    },
+  ];
 }

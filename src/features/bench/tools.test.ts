@@ -1,6 +1,6 @@
 import { vessels } from './tools/water';
 import { emptyDocument, type Document } from '../../../core/document';
-import { gatherEvidence } from '../../../core/readiness';
+import { gatherEvidence } from '../../../core/evidence';
 import { METRIC, toUnit, type UnitPreferences } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
 import { makeDemoForTests } from './testing';
@@ -14,20 +14,41 @@ function context(units: UnitPreferences, doc: Document | null): ToolContext {
   const tank = doc ? (Object.values(doc.tanks)[0] ?? null) : null;
   let n = 0;
   return {
-    tank, volume: tank ? netVolume(tank) : null, evidence: tank && doc ? gatherEvidence(doc, tank.id, NOW) : null, doc: doc ?? emptyDocument(), units, nowMs: NOW, today: '2026-05-01', newId: () => `id${n++}`, dayLabel: (d) => d,
+    tank,
+    volume: tank ? netVolume(tank) : null,
+    evidence: tank && doc ? gatherEvidence(doc, tank.id, NOW) : null,
+    doc: doc ?? emptyDocument(),
+    units,
+    nowMs: NOW,
+    today: '2026-05-01',
+    newId: () => `id${n++}`,
+    dayLabel: (d) => d,
   };
 }
 
 /** What a person would type in each tool, in stored units; everything else starts from the log or common practice. */
 const TYPED: Record<string, Record<string, number>> = {
-  volume: { metered: 232, lengthCm: 100, widthCm: 50, waterCm: 48, sumpL: 30, rockKg: 20, sandKg: 20 }, salinity: { salinity: 37, netL: 200 }, salt: { measured: 34.2 }, change: { 'before-nitrate': 40, 'aim-nitrate': 10, netL: 200 }, evaporation: { perDay: 2, netL: 200 },
-  rodi: { sourceTds: 280, membraneTds: 6 }, minerals: { 'now-alkalinity': 7, 'aim-alkalinity': 8.5, netL: 200 }, heat: { lengthCm: 100, widthCm: 50, heightCm: 48, netL: 200 }, flow: { netL: 200 },
-  sand: { lengthCm: 100, widthCm: 50 }, media: { netL: 200 }, power: { lengthCm: 100, widthCm: 50, sumpRoomL: 15 }, weight: { netL: 200, lengthCm: 100, widthCm: 50, heightCm: 48 }, nitrogen: {}, light: {},
+  volume: { metered: 232, lengthCm: 100, widthCm: 50, waterCm: 48, sumpL: 30, rockKg: 20, sandKg: 20 },
+  salinity: { salinity: 37, netL: 200 },
+  salt: { measured: 34.2 },
+  change: { 'before-nitrate': 40, 'aim-nitrate': 10, netL: 200 },
+  evaporation: { perDay: 2, netL: 200 },
+  rodi: { sourceTds: 280, membraneTds: 6 },
+  minerals: { 'now-alkalinity': 7, 'aim-alkalinity': 8.5, netL: 200 },
+  heat: { lengthCm: 100, widthCm: 50, heightCm: 48, netL: 200 },
+  flow: { netL: 200 },
+  sand: { lengthCm: 100, widthCm: 50 },
+  media: { netL: 200 },
+  power: { lengthCm: 100, widthCm: 50, sumpRoomL: 15 },
+  weight: { netL: 200, lengthCm: 100, widthCm: 50, heightCm: 48 },
+  nitrogen: {},
+  light: {},
 };
 
 function choicesOf(tool: Tool, c: ToolContext): Choices {
   const choices: Choices = {};
-  for (let pass = 0; pass < 2; pass++) for (const f of tool.fields(c, choices)) if (f.kind === 'choice') choices[f.key] ??= f.start;
+  for (let pass = 0; pass < 2; pass++)
+    for (const f of tool.fields(c, choices)) if (f.kind === 'choice') choices[f.key] ??= f.start;
   return choices;
 }
 
@@ -36,12 +57,16 @@ function run(tool: Tool, c: ToolContext, typed: Record<string, number>): Reading
   const texts: Record<string, string> = {};
   for (const f of tool.fields(c, choices)) {
     const value = typed[f.key];
-    if (f.kind === 'field' && value !== undefined) texts[f.key] = f.quantity === 'number' ? String(value) : toUnit(c.units[f.quantity], value).toFixed(6);
+    if (f.kind === 'field' && value !== undefined)
+      texts[f.key] = f.quantity === 'number' ? String(value) : toUnit(c.units[f.quantity], value).toFixed(6);
   }
   return workTool(tool, texts, choices, c);
 }
 
-const wordsOf = (r: Reading): string => (r.ok ? JSON.stringify([r.result.lines, r.result.formula, r.result.steps ?? null, r.result.drawing ?? null]) : '');
+const wordsOf = (r: Reading): string =>
+  r.ok
+    ? JSON.stringify([r.result.lines, r.result.formula, r.result.steps ?? null, r.result.drawing ?? null])
+    : '';
 
 describe.each(TOOLS.map((t) => [t.id, t] as const))('%s', (id, tool) => {
   test('answers without a tank, with no number that is none', () => {
@@ -63,35 +88,70 @@ describe.each(TOOLS.map((t) => [t.id, t] as const))('%s', (id, tool) => {
       const r = run(tool, context(units, doc), TYPED[id] ?? {});
       return r.ok ? r.result.acts.flatMap((a) => a.edits?.() ?? []) : [];
     };
-    const numbers = (value: unknown): number[] => (typeof value === 'number' ? [value] : value && typeof value === 'object' ? Object.entries(value).flatMap(([k, v]) => (k === 'note' || k === 'title' ? [] : numbers(v))) : []);
+    const numbers = (value: unknown): number[] =>
+      typeof value === 'number'
+        ? [value]
+        : value && typeof value === 'object'
+          ? Object.entries(value).flatMap(([k, v]) => (k === 'note' || k === 'title' ? [] : numbers(v)))
+          : [];
     const [metric, us] = [numbers(edits(METRIC)), numbers(edits(US))];
     expect(us.length).toBe(metric.length);
     // Shown starts are rounded in either system: half a percent.
-    metric.forEach((x, i) => expect(Math.abs((us[i] ?? NaN) - x)).toBeLessThanOrEqual(Math.max(0.02, Math.abs(x) * 0.006)));
+    metric.forEach((x, i) =>
+      expect(Math.abs((us[i] ?? NaN) - x)).toBeLessThanOrEqual(Math.max(0.02, Math.abs(x) * 0.006)),
+    );
   });
   test('an impossible entry gets a sentence, an empty one waits', () => {
     const c = context(METRIC, null);
     const choices = choicesOf(tool, c);
     for (const f of tool.fields(c, choices)) {
       if (f.kind !== 'field') continue;
-      const bad = workTool(tool, { ...Object.fromEntries(Object.entries(TYPED[id] ?? {}).map(([k, v]) => [k, String(v)])), [f.key]: '-9999999' }, choices, c);
+      const bad = workTool(
+        tool,
+        {
+          ...Object.fromEntries(Object.entries(TYPED[id] ?? {}).map(([k, v]) => [k, String(v)])),
+          [f.key]: '-9999999',
+        },
+        choices,
+        c,
+      );
       expect(bad.ok).toBe(false);
       expect(!bad.ok && bad.faults[f.key]).toMatch(/must be|off the scale/);
-      if (shownText(f, c) === '' && !f.optional) expect(workTool(tool, {}, choices, c)).toMatchObject({ ok: false, message: expect.stringMatching(/Fill in/) });
+      if (shownText(f, c) === '' && !f.optional)
+        expect(workTool(tool, {}, choices, c)).toMatchObject({
+          ok: false,
+          message: expect.stringMatching(/Fill in/),
+        });
     }
   });
 });
 
 test('the volume by its parts is that of the tank with those parts', () => {
   const tool = TOOLS.find((t) => t.id === 'volume') as Tool;
-  const r = run(tool, context(METRIC, null), { lengthCm: 100, widthCm: 50, waterCm: 48, sumpL: 0, rockKg: 24, sandKg: 28, doseMgN: 340, rise: 2 });
+  const r = run(tool, context(METRIC, null), {
+    lengthCm: 100,
+    widthCm: 50,
+    waterCm: 48,
+    sumpL: 0,
+    rockKg: 24,
+    sandKg: 28,
+    doseMgN: 340,
+    rise: 2,
+  });
   // By hand: 240 L, less 24 kg / 2.93 / 0.82 = 10.0 L and 28 kg / (1.3 / 0.46) = 9.9 L; the dose: 340 mg N / (2 / 1.2878) = 218.9 L.
-  expect(r.ok && r.result.lines.map((l) => `${l.name}: ${l.value}`)).toEqual(['Together: 220 L ± 7 L', 'dimensions, rock and sand: 220 L ± 7 L', 'ammonia dose: 219 L ± 35 L']);
+  expect(r.ok && r.result.lines.map((l) => `${l.name}: ${l.value}`)).toEqual([
+    'Together: 220 L ± 7 L',
+    'dimensions, rock and sand: 220 L ± 7 L',
+    'ammonia dose: 219 L ± 35 L',
+  ]);
 });
 
 test('half of a pair is said, not swallowed', () => {
   const tool = TOOLS.find((t) => t.id === 'volume') as Tool;
-  const said = (typed: Record<string, number>) => { const r = run(tool, context(METRIC, null), { metered: 200, ...typed }); return r.ok ? (r.result.warnings ?? []) : []; };
+  const said = (typed: Record<string, number>) => {
+    const r = run(tool, context(METRIC, null), { metered: 200, ...typed });
+    return r.ok ? (r.result.warnings ?? []) : [];
+  };
   expect(said({})).toEqual([]);
   expect(said({ lengthCm: 100 })).toEqual([expect.stringContaining('length, width and height')]);
   expect(said({ litresPerHour: 6 })).toEqual([expect.stringContaining('Output and minutes')]);
@@ -103,11 +163,27 @@ test('one water, known in any scale, is one salinity', () => {
   const tool = TOOLS.find((t) => t.id === 'salinity') as Tool;
   const c = context(METRIC, null);
   // UNESCO 1983: 53.065 mS/cm and 1023.343 kg/m3 at 25 C are 35; 1.02637 at 25/25; a plain salt scale set on water shows 36.5.
-  for (const [from, key, text, more] of [['salinity', 'salinity', '35', {}], ['sg2525', 'sg2525', '1.02637', {}], ['conductivity', 'conductivity', '53.065', {}], ['density', 'density', '1023.343', {}], ['refractometer', 'shown', '36.5', { scale: 'plainSalt', setOn: 'plainWater' }]] as const) {
-    const r = workTool(tool, { [key]: text, tempC: '25', netL: '100', target: '35' }, { ...choicesOf(tool, c), from, ...more }, c);
+  for (const [from, key, text, more] of [
+    ['salinity', 'salinity', '35', {}],
+    ['sg2525', 'sg2525', '1.02637', {}],
+    ['conductivity', 'conductivity', '53.065', {}],
+    ['density', 'density', '1023.343', {}],
+    ['refractometer', 'shown', '36.5', { scale: 'plainSalt', setOn: 'plainWater' }],
+  ] as const) {
+    const r = workTool(
+      tool,
+      { [key]: text, tempC: '25', netL: '100', target: '35' },
+      { ...choicesOf(tool, c), from, ...more },
+      c,
+    );
     expect(r.ok && r.result.lines[0]?.value).toBe('35.00 ppt');
   }
-  const off = workTool(tool, { conductivity: '90', tempC: '25', netL: '100' }, { ...choicesOf(tool, c), from: 'conductivity' }, c);
+  const off = workTool(
+    tool,
+    { conductivity: '90', tempC: '25', netL: '100' },
+    { ...choicesOf(tool, c), from: 'conductivity' },
+    c,
+  );
   expect(!off.ok && off.message).toMatch(/between 2 and 42 practical salinity/);
 });
 
@@ -116,10 +192,24 @@ test('a log of nearly fresh, cold water opens the salinity tool all the same', (
   const doc = makeDemoForTests(NOW);
   const sample = Object.values(doc.samples)[0];
   if (!sample) throw new Error('no sample');
-  const kits = ['salinity', 'temperature'].map((p) => Object.values(doc.kits).find((k) => k.parameter === p)?.id ?? '');
-  doc.samples = { ...doc.samples, fresh: { ...sample, id: 'fresh', at: new Date(NOW - 1000).toISOString(), readings: [{ parameter: 'salinity', kitId: kits[0] ?? '', value: { kind: 'exact', value: 0.5 } }, { parameter: 'temperature', kitId: kits[1] ?? '', value: { kind: 'exact', value: 36 } }] } };
+  const kits = ['salinity', 'temperature'].map(
+    (p) => Object.values(doc.kits).find((k) => k.parameter === p)?.id ?? '',
+  );
+  doc.samples = {
+    ...doc.samples,
+    fresh: {
+      ...sample,
+      id: 'fresh',
+      at: new Date(NOW - 1000).toISOString(),
+      readings: [
+        { parameter: 'salinity', kitId: kits[0] ?? '', value: { kind: 'exact', value: 0.5 } },
+        { parameter: 'temperature', kitId: kits[1] ?? '', value: { kind: 'exact', value: 36 } },
+      ],
+    },
+  };
   const c = context(METRIC, doc);
-  for (const from of ['salinity', 'sg2525', 'conductivity', 'density']) expect(() => workTool(tool, {}, { ...choicesOf(tool, c), from }, c)).not.toThrow();
+  for (const from of ['salinity', 'sg2525', 'conductivity', 'density'])
+    expect(() => workTool(tool, {}, { ...choicesOf(tool, c), from }, c)).not.toThrow();
 });
 
 test('what cannot be is said in the words on the screen', () => {
@@ -131,7 +221,13 @@ test('what cannot be is said in the words on the screen', () => {
   expect(!swapped.ok && swapped.message).toMatch(/^After the membrane must be .*swapped/);
 });
 
-test.each([[75, 10, 2, '7 buckets and 3 jugs'], [10, 10, 2, '1 bucket'], [1.5, 10, 2, '1 jug'], [0, 10, 2, 'none'], [20.1, 10, 2, '2 buckets and 1 jug']])('%d L in buckets of %d and jugs of %d', (litres, bucket, jug, words) => {
+test.each([
+  [75, 10, 2, '7 buckets and 3 jugs'],
+  [10, 10, 2, '1 bucket'],
+  [1.5, 10, 2, '1 jug'],
+  [0, 10, 2, 'none'],
+  [20.1, 10, 2, '2 buckets and 1 jug'],
+])('%d L in buckets of %d and jugs of %d', (litres, bucket, jug, words) => {
   expect(vessels(litres, bucket, jug)).toBe(words);
   const [, b = '0'] = /(\d+) bucket/.exec(vessels(litres, bucket, jug)) ?? [];
   const [, j = '0'] = /(\d+) jug/.exec(vessels(litres, bucket, jug)) ?? [];

@@ -1,15 +1,38 @@
+import { MINUTE_MS } from '../../../core/time';
 import { useMemo } from 'react';
 import type { Tank } from '../../../core/document';
-import { localDay, newId, selectDocument, selectEvidence, selectVolume, shortWrittenDay, useAppSelector, useNow } from '../../store';
+import {
+  localDay,
+  newId,
+  selectDocument,
+  selectEvidence,
+  selectVolume,
+  shortWrittenDay,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { useUnits } from '../shell';
 import type { ToolContext } from './tool';
 
 /** What the tools start from; without a tank only the person's units and the fields. */
 export function useToolContext(tank: Tank | null): ToolContext {
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const units = useUnits();
   const doc = useAppSelector(selectDocument);
   const volume = useAppSelector((s) => (tank ? selectVolume(s, tank.id) : null));
   const evidence = useAppSelector((s) => (tank ? selectEvidence(s, tank.id, now) : null));
-  return useMemo(() => ({ tank, volume, evidence, doc, units, nowMs: now, today: localDay(now), newId, dayLabel: shortWrittenDay }), [tank, volume, evidence, doc, units, now]);
+  return useMemo(
+    () => ({
+      tank,
+      volume,
+      evidence,
+      doc,
+      units,
+      nowMs: now,
+      today: localDay(now),
+      newId,
+      dayLabel: shortWrittenDay,
+    }),
+    [tank, volume, evidence, doc, units, now],
+  );
 }

@@ -1,13 +1,48 @@
+import { sentence } from '../../../core/words';
+import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
-import { lastOf } from '../../../core/readiness';
-import { basisLabel, formatDecimal, fromMgNPerL, NH4CL_PER_N, showQuantity, toUnit, unitLabel } from '../../../core/units';
-import { commit, dropsCounted, isoOf, newId, selectEvidence, selectVolume, useAppDispatch, useAppSelector, useNow, type DropCount } from '../../store';
-import { Button, Caution, Choice, Line, RADIUS, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { lastOf } from '../../../core/evidence';
+import {
+  basisLabel,
+  formatDecimal,
+  fromMgNPerL,
+  NH4CL_PER_N,
+  showQuantity,
+  toUnit,
+  unitLabel,
+} from '../../../core/units';
+import {
+  commit,
+  dropsCounted,
+  isoOf,
+  newId,
+  selectEvidence,
+  selectVolume,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type DropCount,
+} from '../../store';
+import {
+  Button,
+  Caution,
+  Choice,
+  Line,
+  RADIUS,
+  FieldRow,
+  Row,
+  Screen,
+  Section,
+  space,
+  TextField,
+  Txt,
+  useTheme,
+} from '../../ui';
+import { useWords, WithTank } from '../shell';
 import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
@@ -16,22 +51,50 @@ export function DoseScreen() {
 
 /** From a target and the bottle's strength to mL and drops; a counter that can be left and taken up again; logs the dose. */
 function DoseSheet({ tank }: { tank: Tank }) {
-  const units = useUnits();
-  const now = useNow(60_000);
+  const words = useWords();
+  const { units } = words;
+  const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const router = useRouter();
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
-  const present = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia)?.interval.mid ?? 0);
+  const present = useAppSelector(
+    (s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia)?.interval.mid ?? 0,
+  );
   const living = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
   const count = useAppSelector((s) => s.drafts.drops[tank.id]);
-  const lastProduct = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).events.flatMap((x) => (x.kind === 'ammoniaDose' && x.product ? [x.product] : []))));
-  const [texts, setTexts] = useState<DoseTexts>(() => textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)));
+  const lastProduct = useAppSelector((s) =>
+    lastOf(
+      selectEvidence(s, tank.id, now).events.flatMap((x) =>
+        x.kind === 'ammoniaDose' && x.product ? [x.product] : [],
+      ),
+    ),
+  );
+  const [texts, setTexts] = useState<DoseTexts>(() =>
+    textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)),
+  );
   const change = (patch: Partial<DoseTexts>) => setTexts((t) => ({ ...t, ...patch }));
   const read = readDose(texts, netL, units.volume);
-  const faultOf = (field: keyof DoseTexts) => (!read.ok && texts[field] !== '' ? (read.faults[field] ?? null) : null);
+  const faultOf = (field: keyof DoseTexts) =>
+    !read.ok && texts[field] !== '' ? (read.faults[field] ?? null) : null;
   // A count taken up again after a reload may be of another bottle than the fields now show.
   const log = (mgN: number, mL: number) => {
-    dispatch(commit('Ammonia dose logged', [{ put: 'events', entity: { id: newId(), tankId: tank.id, at: isoOf(Date.now()), note: '', kind: 'ammoniaDose', mgN, mL, ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}) } }]));
+    dispatch(
+      commit('Ammonia dose logged', [
+        {
+          put: 'events',
+          entity: {
+            id: newId(),
+            tankId: tank.id,
+            at: isoOf(Date.now()),
+            note: '',
+            kind: 'ammoniaDose',
+            mgN,
+            mL,
+            ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}),
+          },
+        },
+      ]),
+    );
     dispatch(dropsCounted({ tankId: tank.id, count: null }));
     router.push(`/tank/${tank.id}/cycle` as Href);
   };
@@ -43,49 +106,158 @@ function DoseSheet({ tank }: { tank: Tank }) {
       title="Ammonia dose"
       aside={
         <>
-          <Txt kind="section" heading={2}>How it is worked out</Txt>
+          <Txt kind="section" heading={2}>
+            How it is worked out
+          </Txt>
           <Txt kind="small">{`Everything passes through nitrogen. 2 mg/L as NH₄ is 2 / 1.2878 = 1.553 mg N/L. Times ${showQuantity('volume', netL, units, 0)} of real water gives the milligrams.`}</Txt>
           <Txt kind="small">{`NH₄Cl: 1 g holds 1000 / ${NH4CL_PER_N} = 261.9 mg N. NH₃ solution: 1 % by mass holds 10 / 1.2159 = 8.22 mg N in a millilitre.`}</Txt>
-          <Txt kind="small">About 20 drops make a millilitre; count your bottle’s drops into 10 mL once and enter the number.</Txt>
-          <Caution>Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from children.</Caution>
+          <Txt kind="small">
+            About 20 drops make a millilitre; count your bottle’s drops into 10 mL once and enter the number.
+          </Txt>
+          <Caution>
+            Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from
+            children.
+          </Caution>
         </>
       }
     >
-      <Txt kind="title" heading={1}>Ammonia dose</Txt>
-      {count ? <Counter count={count} onCount={(next) => dispatch(dropsCounted({ tankId: tank.id, count: next }))} onDone={() => log(count.mgN, count.mL)} /> : null}
+      <Txt kind="title" heading={1}>
+        Ammonia dose
+      </Txt>
+      {count ? (
+        <Counter
+          count={count}
+          onCount={(next) => dispatch(dropsCounted({ tankId: tank.id, count: next }))}
+          onDone={() => log(count.mgN, count.mL)}
+        />
+      ) : null}
       {living ? <Txt tone="ammonia">Animals live in this tank: dosing ammonia would harm them.</Txt> : null}
       <FieldRow>
-        <TextField big numeric label="Raise ammonia by" unit={`mg/L ${basisLabel('ammonia', texts.basis)}`} value={texts.target} onChange={(target) => change({ target })} error={faultOf('target')} />
+        <TextField
+          big
+          numeric
+          label="Raise ammonia by"
+          unit={`mg/L ${basisLabel('ammonia', texts.basis)}`}
+          value={texts.target}
+          onChange={(target) => change({ target })}
+          error={faultOf('target')}
+        />
       </FieldRow>
-      <Choice label="Counted as" options={[{ value: 'ion', label: 'NH₄, as most kits' }, { value: 'NH3', label: 'NH₃' }, { value: 'N', label: 'N' }]} value={texts.basis} onChange={(basis) => change({ basis })} />
+      <Choice
+        label="Counted as"
+        options={[
+          { value: 'ion', label: 'NH₄, as most kits' },
+          { value: 'NH3', label: 'NH₃' },
+          { value: 'N', label: 'N' },
+        ]}
+        value={texts.basis}
+        onChange={(basis) => change({ basis })}
+      />
       <Choice
         label="The bottle states"
-        options={[{ value: 'gramsNH4ClPerL', label: 'g NH₄Cl per litre' }, { value: 'percentNH3', label: '% NH₃' }, { value: 'drops', label: 'drops per volume' }]}
+        options={[
+          { value: 'gramsNH4ClPerL', label: 'g NH₄Cl per litre' },
+          { value: 'percentNH3', label: '% NH₃' },
+          { value: 'drops', label: 'drops per volume' },
+        ]}
         value={texts.strengthKind}
         onChange={(strengthKind) => change({ strengthKind })}
       />
-      {texts.strengthKind === 'gramsNH4ClPerL' ? <TextField numeric label="Ammonium chloride" unit="g/L" value={texts.grams} onChange={(grams) => change({ grams })} error={faultOf('grams')} hint="A dose without a strength cannot be worked out: it stands on the label." /> : null}
-      {texts.strengthKind === 'percentNH3' ? <TextField numeric label="Ammonia" unit="% NH₃" value={texts.percent} onChange={(percent) => change({ percent })} error={faultOf('percent')} hint="It stands on the label." /> : null}
+      {texts.strengthKind === 'gramsNH4ClPerL' ? (
+        <TextField
+          numeric
+          label="Ammonium chloride"
+          unit="g/L"
+          value={texts.grams}
+          onChange={(grams) => change({ grams })}
+          error={faultOf('grams')}
+          hint="A dose without a strength cannot be worked out: it stands on the label."
+        />
+      ) : null}
+      {texts.strengthKind === 'percentNH3' ? (
+        <TextField
+          numeric
+          label="Ammonia"
+          unit="% NH₃"
+          value={texts.percent}
+          onChange={(percent) => change({ percent })}
+          error={faultOf('percent')}
+          hint="It stands on the label."
+        />
+      ) : null}
       {texts.strengthKind === 'drops' ? (
         <FieldRow>
-          <TextField numeric label="So many drops" value={texts.drops} onChange={(drops) => change({ drops })} error={faultOf('drops')} />
-          <TextField numeric label="in" unit={unitLabel(units.volume)} value={texts.perLitres} onChange={(perLitres) => change({ perLitres })} error={faultOf('perLitres')} />
-          <TextField numeric label="raise it by" unit={`mg/L ${basisLabel('ammonia', texts.basis)}`} value={texts.raises} onChange={(raises) => change({ raises })} error={faultOf('raises')} />
+          <TextField
+            numeric
+            label="So many drops"
+            value={texts.drops}
+            onChange={(drops) => change({ drops })}
+            error={faultOf('drops')}
+          />
+          <TextField
+            numeric
+            label="in"
+            unit={unitLabel(units.volume)}
+            value={texts.perLitres}
+            onChange={(perLitres) => change({ perLitres })}
+            error={faultOf('perLitres')}
+          />
+          <TextField
+            numeric
+            label="raise it by"
+            unit={`mg/L ${basisLabel('ammonia', texts.basis)}`}
+            value={texts.raises}
+            onChange={(raises) => change({ raises })}
+            error={faultOf('raises')}
+          />
         </FieldRow>
       ) : null}
-      <TextField numeric label="Drops in a millilitre" value={texts.dropsPerMl} onChange={(dropsPerMl) => change({ dropsPerMl })} error={faultOf('dropsPerMl')} />
+      <TextField
+        numeric
+        label="Drops in a millilitre"
+        value={texts.dropsPerMl}
+        onChange={(dropsPerMl) => change({ dropsPerMl })}
+        error={faultOf('dropsPerMl')}
+      />
       {read.ok ? (
         <Section title="The dose">
           <Row style={styles.result}>
-            <View><Txt kind="number">{formatDecimal(read.dose.mL, read.dose.mL < 10 ? 2 : 1)}</Txt><Txt tone="second">mL</Txt></View>
-            <View><Txt kind="number">{String(read.dose.drops)}</Txt><Txt tone="second">drops</Txt></View>
+            <View>
+              <Txt kind="number">{formatDecimal(read.dose.mL, read.dose.mL < 10 ? 2 : 1)}</Txt>
+              <Txt tone="second">mL</Txt>
+            </View>
+            <View>
+              <Txt kind="number">{String(read.dose.drops)}</Txt>
+              <Txt tone="second">drops</Txt>
+            </View>
           </Row>
           <Line name="Nitrogen in it" value={`${read.dose.mgN.toFixed(0)} mg N`} />
-          <Line name="Ammonia after it, about" value={`${fromMgNPerL('ammonia', 'ion', after).toFixed(1)} mg/L NH₄`} />
-          {guard ? <Txt tone={guard.kind === 'tooMuch' ? 'ammonia' : 'nitrite'}>{guard.text}</Txt> : null}
+          <Line
+            name="Ammonia after it, about"
+            value={`${fromMgNPerL('ammonia', 'ion', after).toFixed(1)} mg/L NH₄`}
+          />
+          {guard ? (
+            <Txt tone={guard.code === 'doseTooMuch' ? 'ammonia' : 'nitrite'}>{sentence(guard, words)}</Txt>
+          ) : null}
           <Row wrap>
-            {guard?.kind === 'tooMuch' ? null : <Button label="Count the drops" onPress={() => dispatch(dropsCounted({ tankId: tank.id, count: { target: read.dose.drops, counted: 0, mgN: read.dose.mgN, mL: read.dose.mL } }))} />}
-            <Button kind={guard ? undefined : 'primary'} label="It is in: log it" onPress={() => log(read.dose.mgN, read.dose.mL)} />
+            {guard?.code === 'doseTooMuch' ? null : (
+              <Button
+                label="Count the drops"
+                onPress={() =>
+                  dispatch(
+                    dropsCounted({
+                      tankId: tank.id,
+                      count: { target: read.dose.drops, counted: 0, mgN: read.dose.mgN, mL: read.dose.mL },
+                    }),
+                  )
+                }
+              />
+            )}
+            <Button
+              kind={guard ? undefined : 'primary'}
+              label="It is in: log it"
+              onPress={() => log(read.dose.mgN, read.dose.mL)}
+            />
           </Row>
         </Section>
       ) : (
@@ -96,7 +268,15 @@ function DoseSheet({ tank }: { tank: Tank }) {
 }
 
 /** Counts drops with a large target; the count is kept through calls, reloads and dinner. */
-function Counter({ count, onCount, onDone }: { count: DropCount; onCount: (next: DropCount | null) => void; onDone: () => void }) {
+function Counter({
+  count,
+  onCount,
+  onDone,
+}: {
+  count: DropCount;
+  onCount: (next: DropCount | null) => void;
+  onDone: () => void;
+}) {
   const { roles } = useTheme();
   const left = Math.max(0, count.target - count.counted);
   const add = (n: number) => onCount({ ...count, counted: Math.max(0, count.counted + n) });
@@ -104,7 +284,9 @@ function Counter({ count, onCount, onDone }: { count: DropCount; onCount: (next:
     <View style={[styles.counter, { borderColor: roles.edge }]}>
       <Pressable role="button" onPress={() => add(1)} style={[styles.tap, { backgroundColor: roles.wash }]}>
         <Txt kind="word">{String(count.counted)}</Txt>
-        <Txt live>{left > 0 ? `of ${count.target} drops. Tap with each one.` : `${count.target} drops are in.`}</Txt>
+        <Txt live>
+          {left > 0 ? `of ${count.target} drops. Tap with each one.` : `${count.target} drops are in.`}
+        </Txt>
       </Pressable>
       <Row wrap>
         <Button label="One back" onPress={() => add(-1)} />
@@ -119,5 +301,11 @@ function Counter({ count, onCount, onDone }: { count: DropCount; onCount: (next:
 const styles = StyleSheet.create({
   result: { gap: space(10) },
   counter: { borderWidth: 1.5, borderRadius: RADIUS, padding: space(3), gap: space(3) },
-  tap: { borderRadius: RADIUS, minHeight: 180, alignItems: 'center', justifyContent: 'center', gap: space(2) },
+  tap: {
+    borderRadius: RADIUS,
+    minHeight: 180,
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: space(2),
+  },
 });

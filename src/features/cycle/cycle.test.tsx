@@ -2,12 +2,19 @@ import { screen } from '@testing-library/react';
 import { provedHistory, History, START_MS, DAY } from '../../../core/testing/history';
 import type { Document } from '../../../core/document';
 import { allText, choose, demo, NOW, onScreen, press, says, type } from '../shell/testing';
-import { CycleScreen, DoseScreen } from '.';
+import { CycleScreen } from './CycleScreen';
+import { DoseScreen } from './DoseScreen';
 
 /** A told history moved so that its day falls on the frozen evening. */
 function until(h: History, day: number): Document {
   const shift = NOW - (START_MS + day * DAY);
-  const moved = <T extends { at: string }>(list: Record<string, T>) => Object.fromEntries(Object.entries(list).map(([id, e]) => [id, { ...e, at: new Date(Date.parse(e.at) + shift).toISOString() }]));
+  const moved = <T extends { at: string }>(list: Record<string, T>) =>
+    Object.fromEntries(
+      Object.entries(list).map(([id, e]) => [
+        id,
+        { ...e, at: new Date(Date.parse(e.at) + shift).toISOString() },
+      ]),
+    );
   return { ...h.doc, samples: moved(h.doc.samples), events: moved(h.doc.events) };
 }
 
@@ -21,7 +28,10 @@ test('a dose is worked out from strength and water, with its drops, and logged a
   expect(allText()).toMatch(/32/);
   expect(allText()).not.toMatch(/NaN|Infinity/);
   const before = Object.values(doc().events).filter((e) => e.kind === 'ammoniaDose').length;
-  const log = screen.getAllByRole('button').map((b) => b.textContent ?? '').find((t) => /log/i.test(t));
+  const log = screen
+    .getAllByRole('button')
+    .map((b) => b.textContent ?? '')
+    .find((t) => /log/i.test(t));
   if (log) {
     press(log);
     settle();
@@ -65,8 +75,13 @@ test('the verdict of the proof, with what it carries in words', () => {
 test('what is left after a day fails the strict proof and says what next', () => {
   const h = provedHistory();
   delete h.doc.samples[Object.keys(h.doc.samples).pop() ?? ''];
-  onScreen(<CycleScreen />, { doc: until(h.test(28, { ammonia: 0, nitrite: 0.5 }), 28.2), params: { tankId: 't' } });
-  expect(says(/The last proof dose was not cleared\. Wait until both are zero, then dose again\./)).toBe(true);
+  onScreen(<CycleScreen />, {
+    doc: until(h.test(28, { ammonia: 0, nitrite: 0.5 }), 28.2),
+    params: { tankId: 't' },
+  });
+  expect(says(/The last proof dose was not cleared\. Wait until both are zero, then dose again\./)).toBe(
+    true,
+  );
   expect(screen.queryByRole('button', { name: 'Dose for the proof' })).toBeNull();
 });
 
@@ -77,7 +92,10 @@ test('the ledger adds up, or names what would explain the gap, best first', () =
   document.body.innerHTML = '';
   const short = new History();
   for (const day of [1, 5, 9, 13]) short.dose(day, 2);
-  onScreen(<CycleScreen />, { doc: until(short.test(25, { ammonia: 0, nitrite: 0, nitrate: 5 }), 26), params: { tankId: 't' } });
+  onScreen(<CycleScreen />, {
+    doc: until(short.test(25, { ammonia: 0, nitrite: 0, nitrate: 5 }), 26),
+    params: { tankId: 't' },
+  });
   expect(says(/mg N are missing\. Likely, best first:/)).toBe(true);
   expect(says(/^1\. The nitrate kit’s basis may be mixed up/)).toBe(true);
 });

@@ -1,8 +1,14 @@
 /** The cycle screen as plain data. */
-import { basisLabel, fromMgNPerL, type NitrogenSpecies } from '../../../core/units';
+import {
+  basisLabel,
+  fromMgNPerL,
+  type NitrogenSpecies,
+  showQuantity,
+  type UnitPreferences,
+} from '../../../core/units';
 import type { Strata } from '../../../core/nitrogen';
-import type { TankEvidence } from '../../../core/readiness';
-import type { StripSeries } from '../../ui/charts';
+import type { TankEvidence } from '../../../core/evidence';
+import { type StripSeries } from '../../ui/charts/NitrogenStrips';
 
 const SPECIES: readonly NitrogenSpecies[] = ['ammonia', 'nitrite', 'nitrate'];
 
@@ -15,7 +21,13 @@ export function stripSeries(e: TankEvidence): StripSeries[] {
     return {
       species,
       unit: `mg/L ${basisLabel(species, basis)}`,
-      points: points.map((p) => ({ atMs: p.atMs, low: shown(p.interval.low), mid: shown(p.interval.mid), high: shown(p.interval.high), doubted: p.doubts.length > 0 })),
+      points: points.map((p) => ({
+        atMs: p.atMs,
+        low: shown(p.interval.low),
+        mid: shown(p.interval.mid),
+        high: shown(p.interval.high),
+        doubted: p.doubts.length > 0,
+      })),
     };
   });
 }
@@ -38,12 +50,19 @@ export function nitrogenEvents(e: TankEvidence): { atMs: number; label: string }
 }
 
 /** Whether nitrogen put in and found add up, in words; null with nothing put in. */
-export function gapWords(strata: Strata, netL: number): { title: string; text: string } | null {
+export function gapWords(
+  strata: Strata,
+  netL: number,
+  units: UnitPreferences,
+): { title: string; text: string } | null {
   const last = strata.points[strata.points.length - 1];
   if (!last || last.putInMgN <= 0) return null;
   const { gapMgN, gapSdMgN } = strata;
   if (last.nitrateEstimated) {
-    return { title: 'Not to be weighed yet.', text: `${last.putInMgN.toFixed(0)} mg N were put in. While nitrite is present nitrate cannot be read, so it stands here as what is left over.` };
+    return {
+      title: 'Not to be weighed yet.',
+      text: `${last.putInMgN.toFixed(0)} mg N were put in. While nitrite is present nitrate cannot be read, so it stands here as what is left over.`,
+    };
   }
   if (Math.abs(gapMgN) <= 2 * gapSdMgN) {
     return {
@@ -53,17 +72,26 @@ export function gapWords(strata: Strata, netL: number): { title: string; text: s
   }
   const found = last.putInMgN - gapMgN;
   if (gapMgN > 0) {
-    return { title: `${gapMgN.toFixed(0)} mg are missing.`, text: 'Most likely first: a kit past its best, loss to gas and algae, a change that was not logged, or a dose weaker than its label.' };
+    return {
+      title: `${gapMgN.toFixed(0)} mg are missing.`,
+      text: 'Most likely first: a kit past its best, loss to gas and algae, a change that was not logged, or a dose weaker than its label.',
+    };
   }
   return {
     title: `${(-gapMgN).toFixed(0)} mg more than was put in.`,
-    text: `Most likely first: the real volume is nearer ${((netL * last.putInMgN) / found).toFixed(0)} L, something rots that was not logged, or a kit prints another basis than noted.`,
+    text: `Most likely first: the real volume is nearer ${showQuantity('volume', (netL * last.putInMgN) / found, units, 0)}, something rots that was not logged, or a kit prints another basis than noted.`,
   };
 }
 
 /** Rows of the strata for the table, newest first. */
 export function strataRows(strata: Strata, day: (ms: number) => string): string[][] {
-  return [...strata.points].reverse().map((p) => [
-    day(p.atMs), p.ammoniaMgN.toFixed(0), p.nitriteMgN.toFixed(0), `${p.nitrateMgN.toFixed(0)}${p.nitrateEstimated ? ' ?' : ''}`, p.putInMgN.toFixed(0),
-  ]);
+  return [...strata.points]
+    .reverse()
+    .map((p) => [
+      day(p.atMs),
+      p.ammoniaMgN.toFixed(0),
+      p.nitriteMgN.toFixed(0),
+      `${p.nitrateMgN.toFixed(0)}${p.nitrateEstimated ? ' ?' : ''}`,
+      p.putInMgN.toFixed(0),
+    ]);
 }

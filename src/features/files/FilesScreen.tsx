@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { createElement, useRef, useState } from 'react';
-import { writeDocument } from '../../../core/document';
+import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
 import { previewImport, type Preview } from './importText';
@@ -31,13 +31,29 @@ export function FilesScreen() {
   const choose = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > MAX_BYTES) {
-      setPreview({ name: file.name, result: { ok: false, title: 'The file is too large', lines: [`It has ${(file.size / 1048576).toFixed(0)} MB; 64 MB is the most. It is not one this app made.`] } });
+      setPreview({
+        name: file.name,
+        result: {
+          ok: false,
+          title: 'The file is too large',
+          lines: [
+            `It has ${(file.size / 1048576).toFixed(0)} MB; 64 MB is the most. It is not one this app made.`,
+          ],
+        },
+      });
       return;
     }
     try {
       setPreview({ name: file.name, result: previewImport(await file.text(), doc) });
     } catch {
-      setPreview({ name: file.name, result: { ok: false, title: 'The file cannot be read', lines: ['The browser could not open it. Copy it to this device and choose it again.'] } });
+      setPreview({
+        name: file.name,
+        result: {
+          ok: false,
+          title: 'The file cannot be read',
+          lines: ['The browser could not open it. Copy it to this device and choose it again.'],
+        },
+      });
     }
   };
   const exportCsv = async () => {
@@ -47,20 +63,37 @@ export function FilesScreen() {
 
   return (
     <Screen title="Files">
-      <Txt kind="title" heading={1}>Files</Txt>
+      <Txt kind="title" heading={1}>
+        Files
+      </Txt>
       <Txt tone="second">What you enter lives in this browser. A file is the copy that outlives it.</Txt>
       <Section title="Export">
         <Row wrap>
-          <Button kind="primary" label="Export everything" disabled={empty} onPress={() => download(`zoarium-${day}.json`, 'application/json', writeDocument(doc))} />
+          <Button
+            kind="primary"
+            label="Export everything"
+            disabled={empty}
+            onPress={() => download(`zoarium-${day}.json`, 'application/json', writeDocument(doc))}
+          />
           <Button label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
         </Row>
-        {empty ? <Txt kind="small" tone="second">Nothing to export yet.</Txt> : null}
+        {empty ? (
+          <Txt kind="small" tone="second">
+            Nothing to export yet.
+          </Txt>
+        ) : null}
       </Section>
       <Section title="Import">
-        <Txt>A file replaces what is here, all or nothing, after you have seen what it will do. It can be undone.</Txt>
+        <Txt>
+          A file replaces what is here, all or nothing, after you have seen what it will do. It can be undone.
+        </Txt>
         <Button label="Choose a file" onPress={() => input.current?.click()} />
         {createElement('input', {
-          ref: input, type: 'file', accept: '.json,application/json', 'aria-label': 'File to import', style: { display: 'none' },
+          ref: input,
+          type: 'file',
+          accept: '.json,application/json',
+          'aria-label': 'File to import',
+          style: { display: 'none' },
           onChange: (event: { target: HTMLInputElement }) => {
             void choose(event.target.files?.[0]);
             event.target.value = '';
@@ -68,16 +101,27 @@ export function FilesScreen() {
         })}
         {preview ? (
           <Section title={preview.result.ok ? 'What it will do' : preview.result.title}>
-            <Txt kind="small" tone="second">{preview.name.slice(0, 80)}</Txt>
-            {preview.result.lines.map((l) => <Txt key={l} tone={preview.result.ok ? 'ink' : 'ammonia'}>{l}</Txt>)}
+            <Txt kind="small" tone="second">
+              {preview.name.slice(0, 80)}
+            </Txt>
+            {preview.result.lines.map((l) => (
+              <Txt key={l} tone={preview.result.ok ? 'ink' : 'ammonia'}>
+                {l}
+              </Txt>
+            ))}
             {!preview.result.ok ? <Txt>Nothing was changed.</Txt> : null}
             <Row wrap>
               {preview.result.ok ? (
-                <Button kind="primary" label="Import it" onPress={() => {
-                  if (preview.result.ok) dispatch(replaceDocument(preview.result.document, 'File imported'));
-                  setPreview(null);
-                  router.push('/tanks');
-                }} />
+                <Button
+                  kind="primary"
+                  label="Import it"
+                  onPress={() => {
+                    if (preview.result.ok)
+                      dispatch(replaceDocument(preview.result.document, 'File imported'));
+                    setPreview(null);
+                    router.push('/tanks');
+                  }}
+                />
               ) : null}
               <Button kind="quiet" label="Leave everything as it is" onPress={() => setPreview(null)} />
             </Row>
@@ -87,8 +131,15 @@ export function FilesScreen() {
       {aside.length > 0 ? (
         <Section title={`${aside.length} stored ${aside.length === 1 ? 'entry' : 'entries'} set aside`}>
           <Txt>They could not be read and are kept word for word; everything else opened.</Txt>
-          {aside.slice(0, 20).map((a) => <Txt key={a.key} kind="small" tone="second">{`${a.key.replace(/^aside\//, '')}: ${a.why}`}</Txt>)}
-          <Button label="Save them as a file" onPress={() => download(`zoarium-set-aside-${day}.json`, 'application/json', JSON.stringify(aside, null, 1))} />
+          {aside.slice(0, 20).map((a) => (
+            <Txt key={a.key} kind="small" tone="second">{`${a.key.replace(/^aside\//, '')}: ${a.why}`}</Txt>
+          ))}
+          <Button
+            label="Save them as a file"
+            onPress={() =>
+              download(`zoarium-set-aside-${day}.json`, 'application/json', JSON.stringify(aside, null, 1))
+            }
+          />
         </Section>
       ) : null}
     </Screen>

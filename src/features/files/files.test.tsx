@@ -1,10 +1,13 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { emptyDocument, writeDocument } from '../../../core/document';
+import { emptyDocument } from '../../../core/document';
+import { writeDocument } from '../../../core/document/checks';
 import { demo, flush, onScreen, press, says } from '../shell/testing';
-import { FilesScreen } from '.';
+import { FilesScreen } from './FilesScreen';
 
 const give = async (text: string) => {
-  const file = Object.assign(new File([text], 'tanks.json', { type: 'application/json' }), { text: async () => text });
+  const file = Object.assign(new File([text], 'tanks.json', { type: 'application/json' }), {
+    text: async () => text,
+  });
   fireEvent.change(screen.getByLabelText('File to import'), { target: { files: [file] } });
   await flush();
 };
@@ -19,7 +22,11 @@ test('an import says what it will do, does all of it, and goes to the tanks', as
   expect(went()).toEqual(['/tanks']);
 });
 
-test.each([['half a file', writeDocument(demo()).slice(0, 5000)], ['another kind', '{"a":1}'], ['nothing', '']])('%s changes nothing and says why', async (_, text) => {
+test.each([
+  ['half a file', writeDocument(demo()).slice(0, 5000)],
+  ['another kind', '{"a":1}'],
+  ['nothing', ''],
+])('%s changes nothing and says why', async (_, text) => {
   const before = demo();
   const { doc } = onScreen(<FilesScreen />, { doc: before });
   await give(text);

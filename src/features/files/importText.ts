@@ -1,14 +1,27 @@
 /** An import explained before it happens. */
-import { COLLECTION_NAMES, readDocument, type CollectionName, type Document, type LoadResult } from '../../../core/document';
+import { COLLECTION_NAMES, type CollectionName, type Document } from '../../../core/document';
+import { readDocument, type LoadResult } from '../../../core/document/checks';
 
-export const COLLECTION_WORDS: Record<CollectionName, string> = {
-  settings: 'settings', tanks: 'tanks', kits: 'kits', samples: 'samples', events: 'events', quarantines: 'quarantine systems', animals: 'animals', looks: 'quarantine looks', drips: 'drips',
-  calibrations: 'calibrations', targets: 'targets', ownParameters: 'own parameters', tasks: 'tasks', setup: 'setting-up points', equipment: 'equipment',
+const COLLECTION_WORDS: Record<CollectionName, string> = {
+  settings: 'settings',
+  tanks: 'tanks',
+  kits: 'kits',
+  samples: 'samples',
+  events: 'events',
+  quarantines: 'quarantine systems',
+  animals: 'animals',
+  looks: 'quarantine looks',
+  drips: 'drips',
+  calibrations: 'calibrations',
+  targets: 'targets',
+  ownParameters: 'own parameters',
+  tasks: 'tasks',
+  setup: 'setting-up points',
+  equipment: 'equipment',
 };
 
 export type Preview =
-  | { ok: true; document: Document; lines: string[] }
-  | { ok: false; title: string; lines: string[] };
+  { ok: true; document: Document; lines: string[] } | { ok: false; title: string; lines: string[] };
 
 /** What an import would do, or why it cannot be done, place by place. Nothing is changed here. */
 export function previewImport(text: string, present: Document): Preview {
@@ -29,17 +42,31 @@ export function previewImport(text: string, present: Document): Preview {
 function whyNot(read: Exclude<LoadResult, { status: 'ok' }>): { title: string; lines: string[] } {
   switch (read.status) {
     case 'not-json':
-      return { title: 'The file cannot be read', lines: [`It is not whole JSON: ${read.message}. It may be cut off or of another kind. Export it again and choose that file.`] };
+      return {
+        title: 'The file cannot be read',
+        lines: [
+          `It is not whole JSON: ${read.message}. It may be cut off or of another kind. Export it again and choose that file.`,
+        ],
+      };
     case 'not-ours':
-      return { title: 'Not a Zoarium file', lines: [`${read.message}. Choose a file that Files → Export made.`] };
+      return {
+        title: 'Not a Zoarium file',
+        lines: [`${read.message}. Choose a file that Files → Export made.`],
+      };
     case 'too-new':
-      return { title: 'From a newer Zoarium', lines: [`${read.message}. Reload to get the newer app, then import again.`] };
+      return {
+        title: 'From a newer Zoarium',
+        lines: [`${read.message}. Reload to get the newer app, then import again.`],
+      };
     case 'migration-failed':
       return { title: 'An older file that could not be brought up to date', lines: [read.message] };
     case 'invalid':
       return {
         title: `${read.faults.length} fault${read.faults.length === 1 ? '' : 's'} in the file`,
-        lines: [...read.faults.slice(0, 12).map((f) => `${f.path}: ${f.message}`), ...(read.faults.length > 12 ? [`and ${read.faults.length - 12} more`] : [])],
+        lines: [
+          ...read.faults.slice(0, 12).map((f) => `${f.path}: ${f.message}`),
+          ...(read.faults.length > 12 ? [`and ${read.faults.length - 12} more`] : []),
+        ],
       };
   }
 }

@@ -1,7 +1,7 @@
 import { act, screen } from '@testing-library/react';
 import type { Ask, Told } from '../../workers/messages';
 import { demo, onScreen, press, says } from '../shell/testing';
-import { ForecastScreen } from '.';
+import { ForecastScreen } from './ForecastScreen';
 
 /** A worker that the test speaks for. */
 class SpokenFor {
@@ -33,9 +33,11 @@ test('progress is told, and the work can be stopped with nothing lost', () => {
 test('what cannot be said is said with its reason and a way on', () => {
   show();
   press('Work it out');
-  say({ kind: 'answer', answer: { status: 'cannotSay', because: 'there is no trusted reading yet.' } });
-  expect(says('Cannot say yet: there is no trusted reading yet.')).toBe(true);
-  expect(screen.getByRole('link', { name: 'Log a sample' }).getAttribute('href')).toBe('/tank/pantry-cube/log');
+  say({ kind: 'answer', answer: { status: 'cannotSay', because: { code: 'noTrustedNitrogen' } } });
+  expect(says(/^Cannot say yet: there is no trusted reading of ammonia or nitrite yet/)).toBe(true);
+  expect(screen.getByRole('link', { name: 'Log a sample' }).getAttribute('href')).toBe(
+    '/tank/pantry-cube/log',
+  );
 });
 
 test('a worker that ends is said so; running it again asks anew', () => {

@@ -9,8 +9,18 @@ import { typedUnit } from './sampleForm';
 
 /** ", calibrated 12 days ago" for a list; nothing when never. */
 export function calibratedWords(kit: Kit, calibrations: Record<string, Calibration>): string {
-  const days = daysSinceCalibration(calibrationSessions(Object.values(calibrations).filter((c) => c.kitId === kit.id), kit.parameter), Date.now());
-  return days === null ? '' : days === 0 ? ', calibrated today' : `, calibrated ${days} day${days === 1 ? '' : 's'} ago`;
+  const days = daysSinceCalibration(
+    calibrationSessions(
+      Object.values(calibrations).filter((c) => c.kitId === kit.id),
+      kit.parameter,
+    ),
+    Date.now(),
+  );
+  return days === null
+    ? ''
+    : days === 0
+      ? ', calibrated today'
+      : `, calibrated ${days} day${days === 1 ? '' : 's'} ago`;
 }
 
 /** An instrument against its standards: what was found, what follows for the readings before and after. */
@@ -18,7 +28,9 @@ export function Calibrations({ kit }: { kit: Kit }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const all = useAppSelector((s) => s.document.entities.calibrations);
-  const mine = Object.values(all).filter((c) => c.kitId === kit.id).sort((a, b) => (a.at < b.at ? 1 : -1));
+  const mine = Object.values(all)
+    .filter((c) => c.kitId === kit.id)
+    .sort((a, b) => (a.at < b.at ? 1 : -1));
   const sessions = calibrationSessions(mine, kit.parameter);
   const last = sessions[sessions.length - 1];
   const { key, label } = typedUnit(kit, units);
@@ -35,24 +47,96 @@ export function Calibrations({ kit }: { kit: Kit }) {
   const save = () => {
     const standard = readEntry(texts.standard, { name: 'Standard', unit: key, min: -5, max: 100000 });
     const reading = readEntry(texts.reading, { name: 'What it shows', unit: key, min: -5, max: 100000 });
-    const temp = readEntry(texts.temp, { name: 'Temperature', unit: units.temperature, min: -5, max: 60, whenEmpty: NaN });
-    setFaults({ ...(standard.ok ? {} : { standard: standard.message }), ...(reading.ok ? {} : { reading: reading.message }), ...(temp.ok ? {} : { temp: temp.message }) });
+    const temp = readEntry(texts.temp, {
+      name: 'Temperature',
+      unit: units.temperature,
+      min: -5,
+      max: 60,
+      whenEmpty: NaN,
+    });
+    setFaults({
+      ...(standard.ok ? {} : { standard: standard.message }),
+      ...(reading.ok ? {} : { reading: reading.message }),
+      ...(temp.ok ? {} : { temp: temp.message }),
+    });
     if (!standard.ok || !reading.ok || !temp.ok) return;
-    dispatch(commit(`${kit.name} calibrated`, [{ put: 'calibrations', entity: { id: newId(), kitId: kit.id, at: new Date().toISOString(), standard: standard.value, reading: reading.value, tempC: Number.isNaN(temp.value) ? null : temp.value, adjusted, note: '' } }]));
+    dispatch(
+      commit(`${kit.name} calibrated`, [
+        {
+          put: 'calibrations',
+          entity: {
+            id: newId(),
+            kitId: kit.id,
+            at: new Date().toISOString(),
+            standard: standard.value,
+            reading: reading.value,
+            tempC: Number.isNaN(temp.value) ? null : temp.value,
+            adjusted,
+            note: '',
+          },
+        },
+      ]),
+    );
     setTexts({ standard: '', reading: '', temp: '' });
   };
   return (
     <Section title="Calibrations">
       {last ? (
         <Txt tone={last.good ? 'go' : 'nitrite'}>
-          {last.good ? `Last one good, off by ${shown(Math.abs(last.error))}.` : `Last one found a drift: readings since the good one before are kept, not trusted.${last.adjusted ? ' It was then set to the standard.' : last.correction.from === 'slope' ? ' Later readings are corrected by slope and offset.' : ' Later readings are corrected by the offset.'}`}
+          {last.good
+            ? `Last one good, off by ${shown(Math.abs(last.error))}.`
+            : `Last one found a drift: readings since the good one before are kept, not trusted.${last.adjusted ? ' It was then set to the standard.' : last.correction.from === 'slope' ? ' Later readings are corrected by slope and offset.' : ' Later readings are corrected by the offset.'}`}
         </Txt>
-      ) : <Txt kind="small" tone="second">One standard allows an offset, two within two hours a slope as well.</Txt>}
-      {mine.length > 0 ? <Table caption="Calibrations, newest first" columns={[{ title: 'when', flex: 1.4 }, { title: 'standard' }, { title: 'it showed' }, { title: 'then' }]} rows={mine.slice(0, 12).map((c) => [dayAndHour(Date.parse(c.at)), shown(c.standard), shown(c.reading), c.adjusted ? 'set to it' : 'left as is'])} /> : null}
+      ) : (
+        <Txt kind="small" tone="second">
+          One standard allows an offset, two within two hours a slope as well.
+        </Txt>
+      )}
+      {mine.length > 0 ? (
+        <Table
+          caption="Calibrations, newest first"
+          columns={[
+            { title: 'when', flex: 1.4 },
+            { title: 'standard' },
+            { title: 'it showed' },
+            { title: 'then' },
+          ]}
+          rows={mine
+            .slice(0, 12)
+            .map((c) => [
+              dayAndHour(Date.parse(c.at)),
+              shown(c.standard),
+              shown(c.reading),
+              c.adjusted ? 'set to it' : 'left as is',
+            ])}
+        />
+      ) : null}
       <FieldRow>
-        <TextField numeric label="Standard" unit={label || undefined} value={texts.standard} onChange={(standard) => setTexts((t) => ({ ...t, standard }))} error={faults.standard} />
-        <TextField numeric label="It shows" unit={label || undefined} value={texts.reading} onChange={(reading) => setTexts((t) => ({ ...t, reading }))} error={faults.reading} />
-        <TextField numeric label="Temperature of the standard" unit={units.temperature === 'C' ? '°C' : '°F'} value={texts.temp} onChange={(temp) => setTexts((t) => ({ ...t, temp }))} error={faults.temp} hint="If known." />
+        <TextField
+          numeric
+          label="Standard"
+          unit={label || undefined}
+          value={texts.standard}
+          onChange={(standard) => setTexts((t) => ({ ...t, standard }))}
+          error={faults.standard}
+        />
+        <TextField
+          numeric
+          label="It shows"
+          unit={label || undefined}
+          value={texts.reading}
+          onChange={(reading) => setTexts((t) => ({ ...t, reading }))}
+          error={faults.reading}
+        />
+        <TextField
+          numeric
+          label="Temperature of the standard"
+          unit={units.temperature === 'C' ? '°C' : '°F'}
+          value={texts.temp}
+          onChange={(temp) => setTexts((t) => ({ ...t, temp }))}
+          error={faults.temp}
+          hint="If known."
+        />
       </FieldRow>
       <Check label="I then set it to the standard" checked={adjusted} onChange={setAdjusted} />
       <Button label="Log the calibration" onPress={save} />

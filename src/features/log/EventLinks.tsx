@@ -10,7 +10,9 @@ export const EventLinks = memo(function EventLinks({ tankId }: { tankId: string 
     <Section title="Or log what you did">
       <View style={styles.links}>
         {LOGGABLE.map((kind) => (
-          <Go key={kind} href={`/tank/${tankId}/log/event?kind=${kind}` as Href}>{EVENT_WORDS[kind]}</Go>
+          <Go key={kind} href={`/tank/${tankId}/log/event?kind=${kind}` as Href}>
+            {EVENT_WORDS[kind]}
+          </Go>
         ))}
         <Go href={`/tank/${tankId}/log/history` as Href}>History</Go>
       </View>

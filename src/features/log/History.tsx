@@ -1,22 +1,55 @@
 import { useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { parameterName, type Kit, type OwnParameterSpec, type Sample, type Tank } from '../../../core/document';
+import {
+  parameterName,
+  type Kit,
+  type OwnParameterSpec,
+  type Sample,
+  type Tank,
+} from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
-import { commit, dayAndHour, selectDocument, selectVolume, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Choice, Empty, Go, Later, Row, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
+import {
+  commit,
+  dayAndHour,
+  selectDocument,
+  selectVolume,
+  useAppDispatch,
+  useAppSelector,
+} from '../../store';
+import {
+  Button,
+  Choice,
+  Empty,
+  Go,
+  Later,
+  Row,
+  Screen,
+  space,
+  Steadily,
+  TextField,
+  Txt,
+  useTheme,
+} from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { entriesOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventForm';
 import { shownValue, typedUnit } from './sampleForm';
 
 /** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */
-export function sampleWords(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences, own: Record<string, OwnParameterSpec> = {}): string {
+function sampleWords(
+  sample: Sample,
+  kits: Record<string, Kit>,
+  units: UnitPreferences,
+  own: Record<string, OwnParameterSpec> = {},
+): string {
   return sample.readings
     .map((r) => {
       const kit = kits[r.kitId];
       const name = parameterName(r.parameter, own);
-      return kit ? `${name} ${shownValue(r.value, kit, units)}${r.doubted ? ' (not trusted)' : ''} ${typedUnit(kit, units, own).label}`.trimEnd() : name;
+      return kit
+        ? `${name} ${shownValue(r.value, kit, units)}${r.doubted ? ' (not trusted)' : ''} ${typedUnit(kit, units, own).label}`.trimEnd()
+        : name;
     })
     .join(', ');
 }
@@ -33,7 +66,13 @@ function useEntryWords(tank: Tank): (e: Entry) => string {
   const kits = useAppSelector((s) => s.document.entities.kits);
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
-  return useCallback((e) => (e.kind === 'sample' ? `sample ${sampleWords(e.sample, kits, units, own)} ${e.sample.note}` : `${EVENT_WORDS[e.event.kind]} ${eventWords(e.event, netL, units)} ${e.event.note}`), [units, kits, own, netL]);
+  return useCallback(
+    (e) =>
+      e.kind === 'sample'
+        ? `sample ${sampleWords(e.sample, kits, units, own)} ${e.sample.note}`
+        : `${EVENT_WORDS[e.event.kind]} ${eventWords(e.event, netL, units)} ${e.event.note}`,
+    [units, kits, own, netL],
+  );
 }
 
 export function HistoryScreen() {
@@ -41,9 +80,13 @@ export function HistoryScreen() {
     <WithTank>
       {(tank) => (
         <Screen title="History">
-          <Txt kind="title" heading={1}>History</Txt>
+          <Txt kind="title" heading={1}>
+            History
+          </Txt>
           {/* The last screen is taken down in the task that opens this one: the list waits for the next. */}
-          <Later><History tank={tank} /></Later>
+          <Later>
+            <History tank={tank} />
+          </Later>
         </Screen>
       )}
     </WithTank>
@@ -53,11 +96,24 @@ export function HistoryScreen() {
 /** Entries in words, worked out in slices so that typing never waits for a long history. */
 function useSearchIndex(entries: readonly Entry[], tank: Tank, wanted: boolean): readonly string[] {
   const words = useEntryWords(tank);
-  const [built, setBuilt] = useState<{ of: readonly Entry[]; index: readonly string[] }>({ of: [], index: [] });
+  const [built, setBuilt] = useState<{ of: readonly Entry[]; index: readonly string[] }>({
+    of: [],
+    index: [],
+  });
   const index = built.of === entries ? built.index : NOTHING;
   useEffect(() => {
     if (!wanted || index.length >= entries.length) return;
-    const timer = setTimeout(() => setBuilt({ of: entries, index: [...index, ...entries.slice(index.length, index.length + SLICE).map((e) => words(e).toLowerCase())] }), 0);
+    const timer = setTimeout(
+      () =>
+        setBuilt({
+          of: entries,
+          index: [
+            ...index,
+            ...entries.slice(index.length, index.length + SLICE).map((e) => words(e).toLowerCase()),
+          ],
+        }),
+      0,
+    );
     return () => clearTimeout(timer);
   }, [wanted, entries, index, words]);
   return index;
@@ -77,26 +133,61 @@ function History({ tank }: { tank: Tank }) {
   const index = useSearchIndex(entries, tank, query !== '');
   // Typing comes first; the list follows in slices.
   const q = useDeferredValue(query).trim().toLowerCase();
-  const filtered = useMemo(() => entries.filter((e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q))), [entries, what, q, index]);
-  const row = (e: Entry) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />;
+  const filtered = useMemo(
+    () =>
+      entries.filter(
+        (e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q)),
+      ),
+    [entries, what, q, index],
+  );
+  const row = (e: Entry) => (
+    <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />
+  );
   return (
     <>
-      <Choice label="Show" options={[{ value: 'all', label: 'Everything' }, { value: 'sample', label: 'Samples' }, { value: 'event', label: 'Events' }]} value={what} onChange={setWhat} />
-      <TextField label="Search: a parameter, a kind, a word of a note" value={query} onChange={(text) => {
-        setQuery(text);
-        setShown(PAGE);
-      }} />
-      {q !== '' && index.length < entries.length ? <Txt kind="small" tone="second">{`Searched ${index.length} of ${entries.length} entries so far.`}</Txt> : null}
-      {filtered.length === 0 && entries.length > 0 && (q === '' || index.length === entries.length) ? <Txt tone="second">Nothing matches. Clear the search or choose Everything.</Txt> : null}
+      <Choice
+        label="Show"
+        options={[
+          { value: 'all', label: 'Everything' },
+          { value: 'sample', label: 'Samples' },
+          { value: 'event', label: 'Events' },
+        ]}
+        value={what}
+        onChange={setWhat}
+      />
+      <TextField
+        label="Search: a parameter, a kind, a word of a note"
+        value={query}
+        onChange={(text) => {
+          setQuery(text);
+          setShown(PAGE);
+        }}
+      />
+      {q !== '' && index.length < entries.length ? (
+        <Txt
+          kind="small"
+          tone="second"
+        >{`Searched ${index.length} of ${entries.length} entries so far.`}</Txt>
+      ) : null}
+      {filtered.length === 0 && entries.length > 0 && (q === '' || index.length === entries.length) ? (
+        <Txt tone="second">Nothing matches. Clear the search or choose Everything.</Txt>
+      ) : null}
       {entries.length === 0 ? (
         <Empty title="Nothing logged yet" text="A sample takes a minute: test, tap, save.">
           <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
         </Empty>
       ) : null}
       <View role="list" aria-label="Entries, newest first">
-        <Later><Steadily rows={filtered.slice(0, shown).map(row)} step={STEP} /></Later>
+        <Later>
+          <Steadily rows={filtered.slice(0, shown).map(row)} step={STEP} />
+        </Later>
       </View>
-      {filtered.length > shown ? <Button label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
+      {filtered.length > shown ? (
+        <Button
+          label={`Show ${Math.min(PAGE, filtered.length - shown)} more of ${filtered.length}`}
+          onPress={() => setShown(shown + PAGE)}
+        />
+      ) : null}
     </>
   );
 }
@@ -106,15 +197,31 @@ export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank 
   const entries = useEntries(tank.id).slice(0, 6);
   return (
     <>
-      <Txt kind="section" heading={2}>Last entries</Txt>
+      <Txt kind="section" heading={2}>
+        Last entries
+      </Txt>
       {entries.length === 0 ? <Txt tone="second">None yet.</Txt> : null}
-      <View role="list" aria-label="Last entries">{entries.map((e) => <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} />)}</View>
-      {entries.length > 0 ? <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, edit and delete</Go> : null}
+      <View role="list" aria-label="Last entries">
+        {entries.map((e) => (
+          <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} />
+        ))}
+      </View>
+      {entries.length > 0 ? (
+        <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, edit and delete</Go>
+      ) : null}
     </>
   );
 });
 
-const EntryRow = memo(function EntryRow({ entry, tank, editable }: { entry: Entry; tank: Tank; editable?: boolean }) {
+const EntryRow = memo(function EntryRow({
+  entry,
+  tank,
+  editable,
+}: {
+  entry: Entry;
+  tank: Tank;
+  editable?: boolean;
+}) {
   const { roles } = useTheme();
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -125,28 +232,55 @@ const EntryRow = memo(function EntryRow({ entry, tank, editable }: { entry: Entr
   const when = dayAndHour(Date.parse(entry.at));
   const editedAt = entry.kind === 'sample' ? entry.sample.editedAt : entry.event.editedAt;
   const title = entry.kind === 'sample' ? 'Sample' : EVENT_WORDS[entry.event.kind];
-  const text = entry.kind === 'sample' ? sampleWords(entry.sample, kits, units, own) : eventWords(entry.event, netL, units);
+  const text =
+    entry.kind === 'sample'
+      ? sampleWords(entry.sample, kits, units, own)
+      : eventWords(entry.event, netL, units);
   const note = entry.kind === 'sample' ? entry.sample.note : entry.event.note;
   const id = entry.kind === 'sample' ? entry.sample.id : entry.event.id;
-  const path = entry.kind === 'sample' ? `/tank/${tank.id}/log?edit=${id}` : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
+  const path =
+    entry.kind === 'sample'
+      ? `/tank/${tank.id}/log?edit=${id}`
+      : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
   const canEdit = editable && !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
   return (
     <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
       <Row style={styles.between}>
         <Txt kind="row">{title}</Txt>
-        <Txt kind="small" tone="second">{when}</Txt>
+        <Txt kind="small" tone="second">
+          {when}
+        </Txt>
       </Row>
       {text ? <Txt kind={editable ? 'body' : 'small'}>{text}</Txt> : null}
-      {note ? <Txt kind="small" tone="second">{note}</Txt> : null}
-      {editedAt ? <Txt kind="small" tone="nitrite">{`corrected ${dayAndHour(Date.parse(editedAt))}`}</Txt> : null}
+      {note ? (
+        <Txt kind="small" tone="second">
+          {note}
+        </Txt>
+      ) : null}
+      {editedAt ? (
+        <Txt kind="small" tone="nitrite">{`corrected ${dayAndHour(Date.parse(editedAt))}`}</Txt>
+      ) : null}
       {editable ? (
         <Row>
-          {canEdit ? <Button kind="quiet" label="Edit" name={`Edit ${title.toLowerCase()} of ${when}`} onPress={() => router.push(path as Href)} /> : null}
+          {canEdit ? (
+            <Button
+              kind="quiet"
+              label="Edit"
+              name={`Edit ${title.toLowerCase()} of ${when}`}
+              onPress={() => router.push(path as Href)}
+            />
+          ) : null}
           <Button
             kind="quiet"
             label="Delete"
             name={`Delete ${title.toLowerCase()} of ${when}`}
-            onPress={() => dispatch(commit(`${title} of ${when} deleted`, [{ remove: entry.kind === 'sample' ? 'samples' : 'events', id }]))}
+            onPress={() =>
+              dispatch(
+                commit(`${title} of ${when} deleted`, [
+                  { remove: entry.kind === 'sample' ? 'samples' : 'events', id },
+                ]),
+              )
+            }
           />
         </Row>
       ) : null}
@@ -158,4 +292,3 @@ const styles = StyleSheet.create({
   entry: { borderBottomWidth: 1, paddingVertical: space(2), gap: 2 },
   between: { justifyContent: 'space-between', alignItems: 'baseline' },
 });
-

@@ -1,11 +1,35 @@
+import { MINUTE_MS } from '../../../core/time';
 import { memo, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { isNitrogen, type Kit, type Reading, parameterName } from '../../../core/document';
-import { type Point } from '../../../core/readiness';
+import type { Point } from '../../../core/evidence';
 import { agoWords, selectSettings, useAppSelector, type SampleDraft } from '../../store';
-import { Button, Check, chime, Choice, Mark, RADIUS, Row, space, TARGET, TextField, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Check,
+  chime,
+  Choice,
+  Mark,
+  RADIUS,
+  Row,
+  space,
+  TARGET,
+  TextField,
+  Txt,
+  useTheme,
+} from '../../ui';
 import { useUnits } from '../shell';
-import { capital, kitDoubt, questionOf, readingWords, readNumberText, selectedSteps, shownValue, tapStep, typedUnit } from './sampleForm';
+import {
+  capital,
+  kitDoubt,
+  questionOf,
+  readingWords,
+  readNumberText,
+  selectedSteps,
+  shownValue,
+  tapStep,
+  typedUnit,
+} from './sampleForm';
 
 interface Props {
   kit: Kit;
@@ -23,14 +47,33 @@ interface Props {
 /** A row is drawn again only when something of its own parameter changed: a keystroke in one leaves the others alone. */
 const sameRow = (a: Props, b: Props): boolean => {
   const p = b.kit.parameter;
-  return a.kit === b.kit && a.tankId === b.tankId && a.due === b.due && a.last === b.last && a.fault === b.fault && a.nitritePresent === b.nitritePresent
-    && Math.floor(a.now / 60_000) === Math.floor(b.now / 60_000) && a.onChange === b.onChange
-    && a.draft.readings.find((r) => r.parameter === p) === b.draft.readings.find((r) => r.parameter === p)
-    && a.draft.texts[p] === b.draft.texts[p] && a.draft.timers[p] === b.draft.timers[p] && a.draft.doubted.includes(p) === b.draft.doubted.includes(p);
+  return (
+    a.kit === b.kit &&
+    a.tankId === b.tankId &&
+    a.due === b.due &&
+    a.last === b.last &&
+    a.fault === b.fault &&
+    a.nitritePresent === b.nitritePresent &&
+    Math.floor(a.now / MINUTE_MS) === Math.floor(b.now / MINUTE_MS) &&
+    a.onChange === b.onChange &&
+    a.draft.readings.find((r) => r.parameter === p) === b.draft.readings.find((r) => r.parameter === p) &&
+    a.draft.texts[p] === b.draft.texts[p] &&
+    a.draft.timers[p] === b.draft.timers[p] &&
+    a.draft.doubted.includes(p) === b.draft.doubted.includes(p)
+  );
 };
 
 /** One parameter of the sheet: name, last value, the kit's own steps or a number, and what to doubt. */
-export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault, nitritePresent, now, onChange }: Props) {
+export const SampleRow = memo(function SampleRow({
+  kit,
+  draft,
+  due,
+  last,
+  fault,
+  nitritePresent,
+  now,
+  onChange,
+}: Props) {
   const { roles } = useTheme();
   const units = useUnits();
   const p = kit.parameter;
@@ -45,10 +88,14 @@ export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault,
   const question = questionOf(value, kit, isNitrogen(p) ? undefined : last?.interval.mid);
   const doubted = draft.doubted.includes(p);
   const doubt = kitDoubt(kit, new Date(now).toISOString(), nitritePresent);
-  const lastWords = last ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}` : 'never tested';
+  const lastWords = last
+    ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}`
+    : 'never tested';
 
   const setReading = (next: Reading | null) =>
-    onChange((d) => ({ readings: [...d.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])] }));
+    onChange((d) => ({
+      readings: [...d.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])],
+    }));
   const useKit = (kitId: string) => {
     const next = kits[kitId];
     if (!next) return;
@@ -56,18 +103,36 @@ export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault,
     onChange((d) => {
       const texts = { ...d.texts };
       delete texts[p];
-      return { readings: [...d.readings.filter((r) => r.parameter !== p), ...(next.scale.kind === 'steps' ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }] : [])], texts };
+      return {
+        readings: [
+          ...d.readings.filter((r) => r.parameter !== p),
+          ...(next.scale.kind === 'steps'
+            ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }]
+            : []),
+        ],
+        texts,
+      };
     });
   };
 
   return (
-    <View style={[styles.row, { borderColor: roles.hairline }, due && value === undefined && { backgroundColor: roles.wash }]}>
+    <View
+      style={[
+        styles.row,
+        { borderColor: roles.hairline },
+        due && value === undefined && { backgroundColor: roles.wash },
+      ]}
+    >
       <Row style={styles.between}>
         <Row style={styles.name}>
           {isNitrogen(p) ? <Mark of={p} size={18} /> : null}
-          <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>{capital(name)}</Txt>
+          <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>
+            {capital(name)}
+          </Txt>
         </Row>
-        <Txt kind="small" tone="second" style={styles.right}>{lastWords}</Txt>
+        <Txt kind="small" tone="second" style={styles.right}>
+          {lastWords}
+        </Txt>
       </Row>
       {kit.scale.kind === 'steps' ? (
         <View role="group" aria-label={`${name}, ${typedUnit(kit, units, own).label}`} style={styles.steps}>
@@ -86,7 +151,15 @@ export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault,
                   const next = tapStep(kit, reading?.value, i);
                   setReading(next ? { parameter: p, kitId: kit.id, value: next } : null);
                 }}
-                style={[styles.step, { borderColor: on ? roles.ink : roles.edge, backgroundColor: on && !between ? roles.ink : 'transparent', borderStyle: between ? 'dashed' : 'solid', borderWidth: between ? 2.5 : 1.5 }]}
+                style={[
+                  styles.step,
+                  {
+                    borderColor: on ? roles.ink : roles.edge,
+                    backgroundColor: on && !between ? roles.ink : 'transparent',
+                    borderStyle: between ? 'dashed' : 'solid',
+                    borderWidth: between ? 2.5 : 1.5,
+                  },
+                ]}
               >
                 <Txt kind="row" tone={on && !between ? 'ground' : 'ink'}>{`${step}${top ? '+' : ''}`}</Txt>
               </Pressable>
@@ -103,37 +176,89 @@ export const SampleRow = memo(function SampleRow({ kit, draft, due, last, fault,
           onChange={(next) => onChange((d) => ({ texts: { ...d.texts, [p]: next.slice(0, 60) } }))}
           error={fault}
           question={question?.text ?? null}
-          hint={value?.kind === 'repeats' ? `Mean of ${value.values.length}: ${shownValue(value, kit, units)}` : undefined}
+          hint={
+            value?.kind === 'repeats'
+              ? `Mean of ${value.values.length}: ${shownValue(value, kit, units)}`
+              : undefined
+          }
         />
       )}
       <Row style={styles.between} wrap>
         {kit.scale.kind === 'steps' ? (
           <Txt kind="small" tone={reading ? 'ink' : 'second'} style={styles.shrink}>
-            {reading ? readingWords(reading, kit, units, own) : `${typedUnit(kit, units, own).label} · two neighbours make “between”`}
+            {reading
+              ? readingWords(reading, kit, units, own)
+              : `${typedUnit(kit, units, own).label} · two neighbours make “between”`}
           </Txt>
         ) : null}
-        {kit.waitMinutes !== null && !reading ? <Timer minutes={kit.waitMinutes} name={name} endMs={draft.timers[p] ?? null} onSet={(endMs) => onChange((d) => {
-          const timers = { ...d.timers };
-          if (endMs === null) delete timers[p];
-          else timers[p] = endMs;
-          return { timers };
-        })} /> : null}
+        {kit.waitMinutes !== null && !reading ? (
+          <Timer
+            minutes={kit.waitMinutes}
+            name={name}
+            endMs={draft.timers[p] ?? null}
+            onSet={(endMs) =>
+              onChange((d) => {
+                const timers = { ...d.timers };
+                if (endMs === null) delete timers[p];
+                else timers[p] = endMs;
+                return { timers };
+              })
+            }
+          />
+        ) : null}
       </Row>
-      {kit.scale.kind === 'steps' && question ? <Txt kind="small" tone="nitrite" live>{question.text}</Txt> : null}
+      {kit.scale.kind === 'steps' && question ? (
+        <Txt kind="small" tone="nitrite" live>
+          {question.text}
+        </Txt>
+      ) : null}
       {question?.jump || doubted ? (
-        <Check label="Keep it, do not trust it" name={`Keep it, do not trust it: ${name}`} checked={doubted} onChange={(on) => onChange((d) => ({ doubted: on ? [...d.doubted, p] : d.doubted.filter((x) => x !== p) }))} />
+        <Check
+          label="Keep it, do not trust it"
+          name={`Keep it, do not trust it: ${name}`}
+          checked={doubted}
+          onChange={(on) =>
+            onChange((d) => ({ doubted: on ? [...d.doubted, p] : d.doubted.filter((x) => x !== p) }))
+          }
+        />
       ) : null}
       {kit.scale.kind === 'number' && value !== undefined && !text.includes('/') ? (
-        <Button kind="quiet" label="Repeat it" name={`Repeat it: ${name}`} onPress={() => onChange((d) => ({ texts: { ...d.texts, [p]: `${text.trim()} / ` } }))} />
+        <Button
+          kind="quiet"
+          label="Repeat it"
+          name={`Repeat it: ${name}`}
+          onPress={() => onChange((d) => ({ texts: { ...d.texts, [p]: `${text.trim()} / ` } }))}
+        />
       ) : null}
-      {doubt ? <Txt kind="small" tone={doubt.startsWith('This kit') ? 'ammonia' : 'second'}>{doubt}</Txt> : null}
-      {others.length > 1 ? <Choice label={`Read with`} options={others.map((k) => ({ value: k.id, label: k.name }))} value={kit.id} onChange={useKit} /> : null}
+      {doubt ? (
+        <Txt kind="small" tone={doubt.startsWith('This kit') ? 'ammonia' : 'second'}>
+          {doubt}
+        </Txt>
+      ) : null}
+      {others.length > 1 ? (
+        <Choice
+          label={`Read with`}
+          options={others.map((k) => ({ value: k.id, label: k.name }))}
+          value={kit.id}
+          onChange={useKit}
+        />
+      ) : null}
     </View>
   );
 }, sameRow);
 
 /** A reagent's wait: the end is remembered, so it survives a reload. */
-function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string; endMs: number | null; onSet: (endMs: number | null) => void }) {
+function Timer({
+  minutes,
+  name,
+  endMs,
+  onSet,
+}: {
+  minutes: number;
+  name: string;
+  endMs: number | null;
+  onSet: (endMs: number | null) => void;
+}) {
   const { roles } = useTheme();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -149,30 +274,57 @@ function Timer({ minutes, name, endMs, onSet }: { minutes: number; name: string;
     if (rung && waited.current && sound) chime();
     waited.current = endMs !== null && !rung;
   }, [rung, endMs, sound]);
-  if (endMs === null) return <Button kind="quiet" label={`Wait ${minutes} min`} name={`Wait ${minutes} min for ${name}`} onPress={() => onSet(Date.now() + minutes * 60_000)} />;
-  const left = Math.min(minutes * 60_000, Math.max(0, endMs - now));
+  if (endMs === null)
+    return (
+      <Button
+        kind="quiet"
+        label={`Wait ${minutes} min`}
+        name={`Wait ${minutes} min for ${name}`}
+        onPress={() => onSet(Date.now() + minutes * MINUTE_MS)}
+      />
+    );
+  const left = Math.min(minutes * MINUTE_MS, Math.max(0, endMs - now));
   const done = left === 0;
-  const share = 1 - left / (minutes * 60_000);
+  const share = 1 - left / (minutes * MINUTE_MS);
   return (
     <View style={styles.timer}>
       <Row style={styles.between}>
-        <Txt kind="strong" tone={done ? 'action' : 'ink'}>{done ? 'Read it now' : `${Math.floor(left / 60_000)}:${String(Math.floor((left % 60_000) / 1000)).padStart(2, '0')} of ${minutes}:00`}</Txt>
+        <Txt kind="strong" tone={done ? 'action' : 'ink'}>
+          {done
+            ? 'Read it now'
+            : `${Math.floor(left / MINUTE_MS)}:${String(Math.floor((left % MINUTE_MS) / 1000)).padStart(2, '0')} of ${minutes}:00`}
+        </Txt>
         <Button kind="quiet" label="Stop" name={`Stop waiting for ${name}`} onPress={() => onSet(null)} />
       </Row>
       <View style={[styles.track, { backgroundColor: roles.hairline }]}>
-        <View style={[styles.bar, { backgroundColor: roles.nitrate, width: `${Math.min(100, share * 100)}%` }]} />
+        <View
+          style={[styles.bar, { backgroundColor: roles.nitrate, width: `${Math.min(100, share * 100)}%` }]}
+        />
       </View>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { borderBottomWidth: 1, paddingVertical: space(3), gap: space(2), marginHorizontal: -space(5), paddingHorizontal: space(5) },
+  row: {
+    borderBottomWidth: 1,
+    paddingVertical: space(3),
+    gap: space(2),
+    marginHorizontal: -space(5),
+    paddingHorizontal: space(5),
+  },
   between: { justifyContent: 'space-between' },
   name: { gap: space(2), flexShrink: 0 },
   right: { textAlign: 'right', flexShrink: 1 },
   steps: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
-  step: { flexGrow: 1, flexBasis: 46, minHeight: TARGET + 6, borderRadius: RADIUS, alignItems: 'center', justifyContent: 'center' },
+  step: {
+    flexGrow: 1,
+    flexBasis: 46,
+    minHeight: TARGET + 6,
+    borderRadius: RADIUS,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   shrink: { flexShrink: 1 },
   timer: { flexGrow: 1, gap: space(1) },
   track: { height: 8, borderRadius: 4, overflow: 'hidden' },

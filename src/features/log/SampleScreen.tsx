@@ -1,8 +1,28 @@
 import { useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { isOwnParameter, parameterName, PARAMETERS, type Edit, type Parameter, type Tank } from '../../../core/document';
-import { commit, dayAndHour, fieldTime, newId, readFieldTime, sampleDrafted, selectAssessment, selectEvidence, useAppDispatch, useAppSelector, useNow, type SampleDraft } from '../../store';
+import {
+  isOwnParameter,
+  parameterName,
+  PARAMETERS,
+  type Edit,
+  type Parameter,
+  type Tank,
+} from '../../../core/document';
+import {
+  commit,
+  dayAndHour,
+  fieldTime,
+  newId,
+  readFieldTime,
+  sampleDrafted,
+  selectAssessment,
+  selectEvidence,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type SampleDraft,
+} from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { EventLinks } from './EventLinks';
@@ -24,7 +44,11 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const wide = useWide();
   const now = useNow(15_000);
   const kits = useAppSelector((s) => s.document.entities.kits);
-  const edited = useAppSelector((s) => (editId && Object.hasOwn(s.document.entities.samples, editId) ? s.document.entities.samples[editId] : undefined));
+  const edited = useAppSelector((s) =>
+    editId && Object.hasOwn(s.document.entities.samples, editId)
+      ? s.document.entities.samples[editId]
+      : undefined,
+  );
   const draftKey = edited?.id ?? tank.id;
   const stored = useAppSelector((s) => s.drafts.samples[draftKey]);
   const draft: SampleDraft = stored ?? (edited ? draftOf(edited, kits, units, fieldTime) : EMPTY_DRAFT);
@@ -32,7 +56,9 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const series = useAppSelector((s) => selectEvidence(s, tank.id, now).series);
   const kitFor = useKitFor(tank.id);
   const kitOf = (p: Parameter) => {
-    const id = edited?.readings.find((r) => r.parameter === p)?.kitId ?? draft.readings.find((r) => r.parameter === p)?.kitId;
+    const id =
+      edited?.readings.find((r) => r.parameter === p)?.kitId ??
+      draft.readings.find((r) => r.parameter === p)?.kitId;
     return (id ? kits[id] : undefined) ?? kitFor(p);
   };
   const own = useAppSelector((s) => s.document.entities.ownParameters);
@@ -43,33 +69,70 @@ function SampleSheet({ tank }: { tank: Tank }) {
   useEffect(() => {
     current.current = draft;
   });
-  const alter = useCallback((of: (draft: SampleDraft) => Partial<SampleDraft>) => {
-    current.current = { ...current.current, ...of(current.current) };
-    dispatch(sampleDrafted({ tankId: draftKey, draft: current.current }));
-  }, [dispatch, draftKey]);
+  const alter = useCallback(
+    (of: (draft: SampleDraft) => Partial<SampleDraft>) => {
+      current.current = { ...current.current, ...of(current.current) };
+      dispatch(sampleDrafted({ tankId: draftKey, draft: current.current }));
+    },
+    [dispatch, draftKey],
+  );
   const change = (patch: Partial<SampleDraft>) => alter(() => patch);
-  const read = readSampleDraft(draft, { id: edited?.id ?? 'new', tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
+  const read = readSampleDraft(draft, {
+    id: edited?.id ?? 'new',
+    tankId: tank.id,
+    kitOf,
+    units,
+    nowMs: Date.now(),
+    own,
+    readTime: readFieldTime,
+    before: edited,
+  });
   const faults = read.ok ? {} : read.faults;
-  const rows = edited ? rowsToShow(edited.readings.map((r) => r.parameter), draft) : rowsToShow(due, { ...draft, shown: [...draft.shown, ...asked] });
-  const hidden = PARAMETERS_IN_HAND.filter((p) => !rows.includes(p) && (!isOwnParameter(p) || Object.hasOwn(own, p)));
+  const rows = edited
+    ? rowsToShow(
+        edited.readings.map((r) => r.parameter),
+        draft,
+      )
+    : rowsToShow(due, { ...draft, shown: [...draft.shown, ...asked] });
+  const hidden = PARAMETERS_IN_HAND.filter(
+    (p) => !rows.includes(p) && (!isOwnParameter(p) || Object.hasOwn(own, p)),
+  );
   const count = read.ok ? read.sample.readings.length : 0;
 
   const save = () => {
     setTried(true);
-    const final = readSampleDraft(draft, { id: edited?.id ?? newId(), tankId: tank.id, kitOf, units, nowMs: Date.now(), own, readTime: readFieldTime });
+    const final = readSampleDraft(draft, {
+      id: edited?.id ?? newId(),
+      tankId: tank.id,
+      kitOf,
+      units,
+      nowMs: Date.now(),
+      own,
+      readTime: readFieldTime,
+      before: edited,
+    });
     if (!final.ok) return;
     const n = final.sample.readings.length;
-    dispatch(commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [
-      { put: 'samples', entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample },
-      ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
-    ]));
+    dispatch(
+      commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [
+        {
+          put: 'samples',
+          entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample,
+        },
+        ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
+      ]),
+    );
     dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
     setTried(false);
     // The sheet is cleared first; the next screen is drawn in a task of its own.
-    setTimeout(() => router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href)), 0);
+    setTimeout(
+      () => router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href)),
+      0,
+    );
   };
 
-  const label = count === 0 ? 'Save' : edited ? 'Save the correction' : `Save ${count} reading${count === 1 ? '' : 's'}`;
+  const label =
+    count === 0 ? 'Save' : edited ? 'Save the correction' : `Save ${count} reading${count === 1 ? '' : 's'}`;
   const nitritePresent = (series.nitrite[series.nitrite.length - 1]?.interval.mid ?? 0) > 0.15;
   return (
     <Screen
@@ -77,18 +140,32 @@ function SampleSheet({ tank }: { tank: Tank }) {
       aside={<RecentEntries tank={tank} />}
       footer={
         <View style={styles.footer}>
-          {tried && !read.ok ? <Txt tone="ammonia" kind="small" live>{Object.values(read.faults)[0] ?? ''}</Txt> : null}
+          {tried && !read.ok ? (
+            <Txt tone="ammonia" kind="small" live>
+              {Object.values(read.faults)[0] ?? ''}
+            </Txt>
+          ) : null}
           <Button kind="primary" label={label} onPress={save} />
         </View>
       }
     >
       <Row style={styles.between} wrap>
-        <Txt kind="title" heading={1}>{edited ? 'Correct a sample' : 'A sample'}</Txt>
-        <Txt kind="small" tone="second">{draft.atText === '' ? `now, ${dayAndHour(now)}` : ''}</Txt>
+        <Txt kind="title" heading={1}>
+          {edited ? 'Correct a sample' : 'A sample'}
+        </Txt>
+        <Txt kind="small" tone="second">
+          {draft.atText === '' ? `now, ${dayAndHour(now)}` : ''}
+        </Txt>
       </Row>
       {rows.map((p) => {
         const kit = kitOf(p);
-        if (!kit) return <Go key={p} href={`/kits/new?parameter=${p}` as Href}>{`Add a kit for ${parameterName(p, own)}`}</Go>;
+        if (!kit)
+          return (
+            <Go
+              key={p}
+              href={`/kits/new?parameter=${p}` as Href}
+            >{`Add a kit for ${parameterName(p, own)}`}</Go>
+          );
         return (
           <SampleRow
             key={p}
@@ -106,31 +183,73 @@ function SampleSheet({ tank }: { tank: Tank }) {
       })}
       {hidden.length > 0 ? (
         <Row wrap>
-          {hidden.map((p) => <AddRow key={p} parameter={p} name={parameterName(p, own)} onAdd={alter} />)}
+          {hidden.map((p) => (
+            <AddRow key={p} parameter={p} name={parameterName(p, own)} onAdd={alter} />
+          ))}
         </Row>
       ) : null}
       <Row wrap style={styles.top}>
         {draft.atText === '' ? (
-          <Button kind="quiet" label="Taken earlier?" onPress={() => change({ atText: fieldTime(Date.now()) })} />
+          <Button
+            kind="quiet"
+            label="Taken earlier?"
+            onPress={() => change({ atText: fieldTime(Date.now()) })}
+          />
         ) : (
-          <WhenField kind="datetime-local" label="Taken at" value={draft.atText} onChange={(atText) => change({ atText })} error={faults.at} />
+          <WhenField
+            kind="datetime-local"
+            label="Taken at"
+            value={draft.atText}
+            onChange={(atText) => change({ atText })}
+            error={faults.at}
+          />
         )}
         {draft.note === '' && !draft.shown.includes('note') ? (
-          <Button kind="quiet" label="Add a note" onPress={() => change({ shown: [...draft.shown, 'note'] })} />
+          <Button
+            kind="quiet"
+            label="Add a note"
+            onPress={() => change({ shown: [...draft.shown, 'note'] })}
+          />
         ) : null}
       </Row>
-      {draft.note !== '' || draft.shown.includes('note') ? <TextField label="Note" multiline value={draft.note} onChange={(note) => change({ note })} error={faults.note} /> : null}
-      {!edited ? <Later><EventLinks tankId={tank.id} /></Later> : null}
-      <Go href={`/tank/${tank.id}/log/readings` as Href}>Readings by parameter: charts, targets, steadiness</Go>
+      {draft.note !== '' || draft.shown.includes('note') ? (
+        <TextField
+          label="Note"
+          multiline
+          value={draft.note}
+          onChange={(note) => change({ note })}
+          error={faults.note}
+        />
+      ) : null}
+      {!edited ? (
+        <Later>
+          <EventLinks tankId={tank.id} />
+        </Later>
+      ) : null}
+      <Go href={`/tank/${tank.id}/log/readings` as Href}>
+        Readings by parameter: charts, targets, steadiness
+      </Go>
       {wide ? null : <Go href="/kits">Kits and instruments</Go>}
     </Screen>
   );
 }
 
 /** Brings a row that is not due onto the sheet. */
-const AddRow = memo(function AddRow({ parameter, name, onAdd }: { parameter: Parameter; name: string; onAdd: (change: (draft: SampleDraft) => Partial<SampleDraft>) => void }) {
+const AddRow = memo(function AddRow({
+  parameter,
+  name,
+  onAdd,
+}: {
+  parameter: Parameter;
+  name: string;
+  onAdd: (change: (draft: SampleDraft) => Partial<SampleDraft>) => void;
+}) {
   return (
-    <Pressable role="button" onPress={() => onAdd((d) => ({ shown: [...d.shown, parameter] }))} style={styles.add}>
+    <Pressable
+      role="button"
+      onPress={() => onAdd((d) => ({ shown: [...d.shown, parameter] }))}
+      style={styles.add}
+    >
       <Txt tone="second">{`+ ${name}`}</Txt>
     </Pressable>
   );

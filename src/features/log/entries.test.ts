@@ -5,14 +5,22 @@ import { entriesOf } from './entries';
 const key = (e: ReturnType<typeof entriesOf>[number]) => (e.kind === 'sample' ? e.sample.id : e.event.id);
 
 test('the merged list is the list sorted whole, for every tank, and the same again when asked again', () => {
-  fc.assert(fc.property(documents, (doc) => {
-    for (const tankId of [...Object.keys(doc.tanks), 'nowhere']) {
-      const plain = [
-        ...Object.values(doc.samples).filter((s) => s.tankId === tankId).map((s) => ({ at: s.at, id: s.id })), ...Object.values(doc.events).filter((e) => e.tankId === tankId).map((e) => ({ at: e.at, id: e.id })),
-      ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-      const merged = entriesOf(doc.samples, doc.events, tankId);
-      expect(merged.map(key)).toEqual(plain.map((e) => e.id));
-      expect(entriesOf(doc.samples, doc.events, tankId).map(key)).toEqual(merged.map(key));
-    }
-  }), { seed: 31, numRuns: 60 });
+  fc.assert(
+    fc.property(documents, (doc) => {
+      for (const tankId of [...Object.keys(doc.tanks), 'nowhere']) {
+        const plain = [
+          ...Object.values(doc.samples)
+            .filter((s) => s.tankId === tankId)
+            .map((s) => ({ at: s.at, id: s.id })),
+          ...Object.values(doc.events)
+            .filter((e) => e.tankId === tankId)
+            .map((e) => ({ at: e.at, id: e.id })),
+        ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+        const merged = entriesOf(doc.samples, doc.events, tankId);
+        expect(merged.map(key)).toEqual(plain.map((e) => e.id));
+        expect(entriesOf(doc.samples, doc.events, tankId).map(key)).toEqual(merged.map(key));
+      }
+    }),
+    { seed: 31, numRuns: 60 },
+  );
 });

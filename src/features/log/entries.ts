@@ -2,22 +2,35 @@
 import type { Sample, TankEvent } from '../../../core/document';
 import { remembered } from '../../../core/remembered';
 
-export type Entry = { kind: 'sample'; at: string; sample: Sample } | { kind: 'event'; at: string; event: TankEvent };
+export type Entry =
+  { kind: 'sample'; at: string; sample: Sample } | { kind: 'event'; at: string; event: TankEvent };
 
 const byNewest = (a: Entry, b: Entry): number => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0);
-const perTank = <T extends { tankId: string }>(entry: (e: T) => Entry) => remembered((list: Record<string, T>) => {
-  const sorted = new Map<string, readonly Entry[]>();
-  return (tankId: string): readonly Entry[] => {
-    let mine = sorted.get(tankId);
-    if (!mine) sorted.set(tankId, (mine = Object.values(list).filter((e) => e.tankId === tankId).map(entry).sort(byNewest)));
-    return mine;
-  };
-});
+const perTank = <T extends { tankId: string }>(entry: (e: T) => Entry) =>
+  remembered((list: Record<string, T>) => {
+    const sorted = new Map<string, readonly Entry[]>();
+    return (tankId: string): readonly Entry[] => {
+      let mine = sorted.get(tankId);
+      if (!mine)
+        sorted.set(
+          tankId,
+          (mine = Object.values(list)
+            .filter((e) => e.tankId === tankId)
+            .map(entry)
+            .sort(byNewest)),
+        );
+      return mine;
+    };
+  });
 const samplesBy = perTank((sample: Sample): Entry => ({ kind: 'sample', at: sample.at, sample }));
 const eventsBy = perTank((event: TankEvent): Entry => ({ kind: 'event', at: event.at, event }));
 
 /** Samples and events of a tank, newest first. Each collection is sorted once as long as it stands; here the two are merged. */
-export function entriesOf(samples: Record<string, Sample>, events: Record<string, TankEvent>, tankId: string): Entry[] {
+export function entriesOf(
+  samples: Record<string, Sample>,
+  events: Record<string, TankEvent>,
+  tankId: string,
+): Entry[] {
   const [a, b] = [samplesBy(samples)(tankId), eventsBy(events)(tankId)];
   const out: Entry[] = [];
   let j = 0;

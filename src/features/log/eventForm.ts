@@ -1,25 +1,104 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
-import { CLARITIES, FILMS, FOODS, MAX_NAME, MAX_NOTE, SEEDS, SMELLS, SOUNDS, DOSED, type EventKind, type TankEvent } from '../../../core/document';
-import { SCHOOL_WORDS } from '../../../core/readiness';
-import { formatDecimal, fromMgNPerL, readEntry, showQuantity, toMgNPerL, toUnit, type UnitPreferences } from '../../../core/units';
+import { MINUTE_MS } from '../../../core/time';
+import {
+  CLARITIES,
+  FILMS,
+  FOODS,
+  MAX_NAME,
+  MAX_NOTE,
+  SEEDS,
+  SMELLS,
+  SOUNDS,
+  DOSED,
+  type EventKind,
+  type TankEvent,
+} from '../../../core/document';
+import { SCHOOL_WORDS } from '../../../core/words';
+import {
+  formatDecimal,
+  fromMgNPerL,
+  readEntry,
+  showQuantity,
+  toMgNPerL,
+  toUnit,
+  type UnitPreferences,
+} from '../../../core/units';
 
-export const LOGGABLE = ['ammoniaDose', 'bacteria', 'food', 'seafoodOut', 'waterChange', 'topOff', 'dose', 'observation', 'film', 'saltMixed', 'waterMade', 'note'] as const;
+export const LOGGABLE = [
+  'ammoniaDose',
+  'bacteria',
+  'food',
+  'seafoodOut',
+  'waterChange',
+  'topOff',
+  'dose',
+  'observation',
+  'film',
+  'saltMixed',
+  'waterMade',
+  'note',
+] as const;
 export type Loggable = (typeof LOGGABLE)[number];
 
 export const EVENT_WORDS: Record<EventKind, string> = {
-  ammoniaDose: 'Ammonia dose', bacteria: 'Bacteria added', food: 'Food or seafood in', seafoodOut: 'Seafood out', waterChange: 'Water change',
-  topOff: 'Top-off', film: 'Film on glass and rock', note: 'Note', schoolChanged: 'School changed', observation: 'What you notice',
-  saltMixed: 'Salt water mixed', waterMade: 'RO/DI water made', dose: 'Alkalinity, calcium, magnesium dosed',
+  ammoniaDose: 'Ammonia dose',
+  bacteria: 'Bacteria added',
+  food: 'Food or seafood in',
+  seafoodOut: 'Seafood out',
+  waterChange: 'Water change',
+  topOff: 'Top-off',
+  film: 'Film on glass and rock',
+  note: 'Note',
+  schoolChanged: 'School changed',
+  observation: 'What you notice',
+  saltMixed: 'Salt water mixed',
+  waterMade: 'RO/DI water made',
+  dose: 'Alkalinity, calcium, magnesium dosed',
 };
-export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = { bottle: 'Bottle', media: 'Media from a running tank', rock: 'Rock from a running tank', liveSand: 'Live sand', oldTank: 'A whole old tank moved over' };
-export const FOOD_WORDS: Record<(typeof FOODS)[number], string> = { pellets: 'Pellets, dry', frozen: 'Frozen', seafood: 'Raw seafood' };
-export const FILM_WORDS: Record<(typeof FILMS)[number], string> = { brown: 'Brown film', green: 'Green film', hair: 'Hair algae', slime: 'Slime', stringy: 'Stringy brown', coralline: 'Coralline' };
+export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = {
+  bottle: 'Bottle',
+  media: 'Media from a running tank',
+  rock: 'Rock from a running tank',
+  liveSand: 'Live sand',
+  oldTank: 'A whole old tank moved over',
+};
+export const FOOD_WORDS: Record<(typeof FOODS)[number], string> = {
+  pellets: 'Pellets, dry',
+  frozen: 'Frozen',
+  seafood: 'Raw seafood',
+};
+export const FILM_WORDS: Record<(typeof FILMS)[number], string> = {
+  brown: 'Brown film',
+  green: 'Green film',
+  hair: 'Hair algae',
+  slime: 'Slime',
+  stringy: 'Stringy brown',
+  coralline: 'Coralline',
+};
 
-export const SMELL_WORDS: Record<(typeof SMELLS)[number], string> = { none: 'none', sea: 'of the sea', earthy: 'earthy', rotten: 'rotten', chemical: 'chemical' };
-export const SOUND_WORDS: Record<(typeof SOUNDS)[number], string> = { usual: 'as usual', gurgling: 'gurgling', rattling: 'rattling', silent: 'silent' };
-export const CLARITY_WORDS: Record<(typeof CLARITIES)[number], string> = { clear: 'clear', hazy: 'hazy', cloudy: 'cloudy', yellow: 'yellowish' };
+export const SMELL_WORDS: Record<(typeof SMELLS)[number], string> = {
+  none: 'none',
+  sea: 'of the sea',
+  earthy: 'earthy',
+  rotten: 'rotten',
+  chemical: 'chemical',
+};
+export const SOUND_WORDS: Record<(typeof SOUNDS)[number], string> = {
+  usual: 'as usual',
+  gurgling: 'gurgling',
+  rattling: 'rattling',
+  silent: 'silent',
+};
+export const CLARITY_WORDS: Record<(typeof CLARITIES)[number], string> = {
+  clear: 'clear',
+  hazy: 'hazy',
+  cloudy: 'cloudy',
+  yellow: 'yellowish',
+};
 export const DOSED_WORDS: Record<(typeof DOSED)[number], { title: string; unit: string; max: number }> = {
-  alkalinity: { title: 'Alkalinity', unit: 'dKH', max: 10 }, calcium: { title: 'Calcium', unit: 'mg/L', max: 200 }, magnesium: { title: 'Magnesium', unit: 'mg/L', max: 500 },
+  alkalinity: { title: 'Alkalinity', unit: 'dKH', max: 10 },
+  calcium: { title: 'Calcium', unit: 'mg/L', max: 200 },
+  magnesium: { title: 'Magnesium', unit: 'mg/L', max: 500 },
 };
 
 export interface EventTexts {
@@ -52,10 +131,38 @@ export interface EventTexts {
   note: string;
 }
 
-export const emptyEvent = (kind: Loggable): EventTexts => ({ kind, amount: '', seed: 'bottle', food: 'pellets', film: 'brown', extent: '1', smell: 'none', sound: 'usual', clarity: 'clear', missing: '', seen: '', what: 'alkalinity', grams: '', salinity: '', from: '', expires: '', ranDays: '', keptWet: true, sumpPercent: '', label: '', storage: '', atText: '', note: '' });
+export const emptyEvent = (kind: Loggable): EventTexts => ({
+  kind,
+  amount: '',
+  seed: 'bottle',
+  food: 'pellets',
+  film: 'brown',
+  extent: '1',
+  smell: 'none',
+  sound: 'usual',
+  clarity: 'clear',
+  missing: '',
+  seen: '',
+  what: 'alkalinity',
+  grams: '',
+  salinity: '',
+  from: '',
+  expires: '',
+  ranDays: '',
+  keptWet: true,
+  sumpPercent: '',
+  label: '',
+  storage: '',
+  atText: '',
+  note: '',
+});
 
 /** Label and unit of the amount, null where there is none. */
-export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof DOSED)[number] = 'alkalinity'): { label: string; unit: string; optional: boolean } | null {
+export function amountOf(
+  kind: Loggable,
+  units: UnitPreferences,
+  what: (typeof DOSED)[number] = 'alkalinity',
+): { label: string; unit: string; optional: boolean } | null {
   switch (kind) {
     case 'ammoniaDose':
       return { label: 'Rise it should make', unit: 'mg/L NH₄', optional: false };
@@ -76,15 +183,38 @@ export function amountOf(kind: Loggable, units: UnitPreferences, what: (typeof D
 }
 
 export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
-export interface EventFaults { from?: string; label?: string; storage?: string; ranDays?: string; sumpPercent?: string; amount?: string; grams?: string; salinity?: string; missing?: string; seen?: string; at?: string; note?: string }
+export interface EventFaults {
+  from?: string;
+  label?: string;
+  storage?: string;
+  ranDays?: string;
+  sumpPercent?: string;
+  amount?: string;
+  grams?: string;
+  salinity?: string;
+  missing?: string;
+  seen?: string;
+  at?: string;
+  note?: string;
+}
 
-export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: number; units: UnitPreferences; nowMs: number; readTime: (text: string) => number | null }): ReadEvent {
+export function readEvent(
+  t: EventTexts,
+  c: {
+    id: string;
+    tankId: string;
+    netL: number;
+    units: UnitPreferences;
+    nowMs: number;
+    readTime: (text: string) => number | null;
+  },
+): ReadEvent {
   const faults: EventFaults = {};
   let atMs = c.nowMs;
   if (t.atText !== '') {
     const read = c.readTime(t.atText);
     if (read === null) faults.at = 'That is no date and time. Choose both.';
-    else if (read > c.nowMs + 60_000) faults.at = 'That lies in the future. Log it when it is done.';
+    else if (read > c.nowMs + MINUTE_MS) faults.at = 'That lies in the future. Log it when it is done.';
     else atMs = read;
   }
   if (t.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;
@@ -96,8 +226,27 @@ export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: 
     if (!(spec.optional && t.amount.trim() === '')) {
       const made = t.kind === 'saltMixed' || t.kind === 'waterMade';
       const volume = t.kind === 'waterChange' || t.kind === 'topOff' || made;
-      const max = t.kind === 'ammoniaDose' ? 20 : t.kind === 'dose' ? DOSED_WORDS[t.what].max : volume && !made ? c.netL * (t.kind === 'topOff' ? 0.3 : 1.001) : 100000;
-      const entry = readEntry(t.amount, { name, unit: volume ? c.units.volume : null, min: 0, max, above: true, hint: volume && !made ? (t.kind === 'topOff' ? 'A top-off of nearly a third of the tank would be a water change.' : `The tank holds ${showQuantity('volume', c.netL, c.units, 0)}.`) : undefined });
+      const max =
+        t.kind === 'ammoniaDose'
+          ? 20
+          : t.kind === 'dose'
+            ? DOSED_WORDS[t.what].max
+            : volume && !made
+              ? c.netL * (t.kind === 'topOff' ? 0.3 : 1.001)
+              : 100000;
+      const entry = readEntry(t.amount, {
+        name,
+        unit: volume ? c.units.volume : null,
+        min: 0,
+        max,
+        above: true,
+        hint:
+          volume && !made
+            ? t.kind === 'topOff'
+              ? 'A top-off of nearly a third of the tank would be a water change.'
+              : `The tank holds ${showQuantity('volume', c.netL, c.units, 0)}.`
+            : undefined,
+      });
       if (entry.ok) amount = entry.value;
       else faults.amount = entry.message;
     }
@@ -109,10 +258,20 @@ export function readEvent(t: EventTexts, c: { id: string; tankId: string; netL: 
 }
 
 /** The second amounts, each where its kind has one. */
-function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): { grams: number | null; salinity: number | null } {
+function readExtra(
+  t: EventTexts,
+  units: UnitPreferences,
+  faults: EventFaults,
+): { grams: number | null; salinity: number | null } {
   const extra: { grams: number | null; salinity: number | null } = { grams: null, salinity: null };
   if (t.kind === 'saltMixed' || (t.kind === 'dose' && t.grams.trim() !== '')) {
-    const grams = readEntry(t.grams, { name: t.kind === 'dose' ? 'Powder' : 'Salt', unit: null, min: 0, max: 1e6, above: true });
+    const grams = readEntry(t.grams, {
+      name: t.kind === 'dose' ? 'Powder' : 'Salt',
+      unit: null,
+      min: 0,
+      max: 1e6,
+      above: true,
+    });
     if (grams.ok) extra.grams = grams.value;
     else faults.grams = grams.message;
   }
@@ -122,7 +281,12 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     else faults.grams = minutes.message;
   }
   if (t.kind === 'saltMixed' || (t.kind === 'waterChange' && t.salinity.trim() !== '')) {
-    const salinity = readEntry(t.salinity, { name: 'Salinity of the new water', unit: units.salinity, min: 2, max: 42 });
+    const salinity = readEntry(t.salinity, {
+      name: 'Salinity of the new water',
+      unit: units.salinity,
+      min: 2,
+      max: 42,
+    });
     if (salinity.ok) extra.salinity = salinity.value;
     else faults.salinity = salinity.message;
   }
@@ -130,17 +294,37 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     if (t.label.length > MAX_NAME) faults.label = `Too long: ${MAX_NAME} characters is the most.`;
     if (t.storage.length > MAX_NAME) faults.storage = `Too long: ${MAX_NAME} characters is the most.`;
     if (t.from.length > MAX_NAME) faults.from = `Too long: ${MAX_NAME} characters is the most.`;
-    const ran = readEntry(t.ranDays, { name: 'Days it ran there', unit: null, min: 0, max: 10000, whenEmpty: 0 });
+    const ran = readEntry(t.ranDays, {
+      name: 'Days it ran there',
+      unit: null,
+      min: 0,
+      max: 10000,
+      whenEmpty: 0,
+    });
     if (!ran.ok) faults.ranDays = ran.message;
-    const share = readEntry(t.sumpPercent, { name: 'Share into the sump', unit: null, min: 0, max: 100, whenEmpty: 0 });
+    const share = readEntry(t.sumpPercent, {
+      name: 'Share into the sump',
+      unit: null,
+      min: 0,
+      max: 100,
+      whenEmpty: 0,
+    });
     if (!share.ok) faults.sumpPercent = share.message;
   }
-  if (t.kind === 'observation' && t.missing.length > 200) faults.missing = 'Too long: 200 characters is the most.';
+  if (t.kind === 'observation' && t.missing.length > 200)
+    faults.missing = 'Too long: 200 characters is the most.';
   if (t.kind === 'observation' && t.seen.length > 200) faults.seen = 'Too long: 200 characters is the most.';
   return extra;
 }
 
-function build(t: EventTexts, base: { id: string; tankId: string; at: string; note: string }, amount: number, optional: number | null, netL: number, extra: { grams: number | null; salinity: number | null }): TankEvent {
+function build(
+  t: EventTexts,
+  base: { id: string; tankId: string; at: string; note: string },
+  amount: number,
+  optional: number | null,
+  netL: number,
+  extra: { grams: number | null; salinity: number | null },
+): TankEvent {
   switch (t.kind) {
     case 'ammoniaDose':
       return { ...base, kind: 'ammoniaDose', mgN: toMgNPerL('ammonia', 'ion', amount) * netL, mL: null };
@@ -151,11 +335,30 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
     case 'seafoodOut':
       return { ...base, kind: 'seafoodOut' };
     case 'waterChange':
-      return { ...base, kind: 'waterChange', litres: Math.min(amount, netL), ...(extra.salinity === null ? {} : { salinity: extra.salinity }) };
+      return {
+        ...base,
+        kind: 'waterChange',
+        litres: Math.min(amount, netL),
+        ...(extra.salinity === null ? {} : { salinity: extra.salinity }),
+      };
     case 'observation':
-      return { ...base, kind: 'observation', smell: t.smell, sound: t.sound, clarity: t.clarity, missing: t.missing.trim(), ...(t.seen.trim() === '' ? {} : { seen: t.seen.trim() }) };
+      return {
+        ...base,
+        kind: 'observation',
+        smell: t.smell,
+        sound: t.sound,
+        clarity: t.clarity,
+        missing: t.missing.trim(),
+        ...(t.seen.trim() === '' ? {} : { seen: t.seen.trim() }),
+      };
     case 'saltMixed':
-      return { ...base, kind: 'saltMixed', litres: amount, grams: extra.grams ?? 0, salinity: extra.salinity ?? 0 };
+      return {
+        ...base,
+        kind: 'saltMixed',
+        litres: amount,
+        grams: extra.grams ?? 0,
+        salinity: extra.salinity ?? 0,
+      };
     case 'waterMade':
       return { ...base, kind: 'waterMade', litres: amount, minutes: extra.grams };
     case 'dose':
@@ -170,12 +373,24 @@ function build(t: EventTexts, base: { id: string; tankId: string; at: string; no
 }
 
 /** What is known of a bottle or of moved media; nothing is stored for what was left empty. */
-function originOf(t: EventTexts): { from?: string; expires?: string; ranDays?: number; keptWet?: boolean; toSumpShare?: number; label?: string; storage?: string } {
+function originOf(t: EventTexts): {
+  from?: string;
+  expires?: string;
+  ranDays?: number;
+  keptWet?: boolean;
+  toSumpShare?: number;
+  label?: string;
+  storage?: string;
+} {
   const number = (text: string) => Number(text.trim().replace(',', '.'));
   return {
-    ...(t.from.trim() === '' ? {} : { from: t.from.trim() }), ...(t.seed === 'bottle' && /^\d{4}-\d{2}-\d{2}$/.test(t.expires) ? { expires: t.expires } : {}),
-    ...(t.seed === 'bottle' && t.label.trim() !== '' ? { label: t.label.trim() } : {}), ...(t.seed === 'bottle' && t.storage.trim() !== '' ? { storage: t.storage.trim() } : {}),
-    ...(t.seed !== 'bottle' && t.ranDays.trim() !== '' ? { ranDays: number(t.ranDays) } : {}), ...(t.seed !== 'bottle' ? { keptWet: t.keptWet } : {}), ...(t.sumpPercent.trim() === '' ? {} : { toSumpShare: number(t.sumpPercent) / 100 }),
+    ...(t.from.trim() === '' ? {} : { from: t.from.trim() }),
+    ...(t.seed === 'bottle' && /^\d{4}-\d{2}-\d{2}$/.test(t.expires) ? { expires: t.expires } : {}),
+    ...(t.seed === 'bottle' && t.label.trim() !== '' ? { label: t.label.trim() } : {}),
+    ...(t.seed === 'bottle' && t.storage.trim() !== '' ? { storage: t.storage.trim() } : {}),
+    ...(t.seed !== 'bottle' && t.ranDays.trim() !== '' ? { ranDays: number(t.ranDays) } : {}),
+    ...(t.seed !== 'bottle' ? { keptWet: t.keptWet } : {}),
+    ...(t.sumpPercent.trim() === '' ? {} : { toSumpShare: number(t.sumpPercent) / 100 }),
   };
 }
 
@@ -185,7 +400,18 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
     case 'ammoniaDose':
       return `+${formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1)} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`})`;
     case 'bacteria':
-      return [SEED_WORDS[e.seed], e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`, e.from ? `from ${e.from}` : '', e.label ?? '', e.storage ? `kept: ${e.storage}` : '', e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`, e.keptWet === false ? 'fell dry' : '', e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : ''].filter(Boolean).join(', ');
+      return [
+        SEED_WORDS[e.seed],
+        e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`,
+        e.from ? `from ${e.from}` : '',
+        e.label ?? '',
+        e.storage ? `kept: ${e.storage}` : '',
+        e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`,
+        e.keptWet === false ? 'fell dry' : '',
+        e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : '',
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'food':
       return `${FOOD_WORDS[e.food]}, ${formatDecimal(e.grams, 1)} g`;
     case 'waterChange':
@@ -197,7 +423,13 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
     case 'schoolChanged':
       return `${SCHOOL_WORDS[e.from].title} → ${SCHOOL_WORDS[e.to].title}`;
     case 'observation': {
-      const told = [e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`, e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`, `water ${CLARITY_WORDS[e.clarity]}`, e.seen ? `seen: ${e.seen}` : '', e.missing ? `missing: ${e.missing}` : ''];
+      const told = [
+        e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`,
+        e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`,
+        `water ${CLARITY_WORDS[e.clarity]}`,
+        e.seen ? `seen: ${e.seen}` : '',
+        e.missing ? `missing: ${e.missing}` : '',
+      ];
       return told.filter(Boolean).join(', ');
     }
     case 'saltMixed':
@@ -213,20 +445,72 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
 }
 
 /** Texts that show a stored event for editing; null for kinds that are not edited. */
-export function eventTextsOf(e: TankEvent, netL: number, units: UnitPreferences, fieldTime: (ms: number) => string): EventTexts | null {
+export function eventTextsOf(
+  e: TankEvent,
+  netL: number,
+  units: UnitPreferences,
+  fieldTime: (ms: number) => string,
+): EventTexts | null {
   if (e.kind === 'schoolChanged') return null;
   const t: EventTexts = { ...emptyEvent(e.kind), atText: fieldTime(Date.parse(e.at)), note: e.note };
   if (e.kind === 'ammoniaDose') t.amount = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 3);
-  if (e.kind === 'bacteria') Object.assign(t, { seed: e.seed, amount: e.mL === null ? '' : String(e.mL), from: e.from ?? '', expires: e.expires ?? '', ranDays: e.ranDays === undefined ? '' : String(e.ranDays), keptWet: e.keptWet ?? true, sumpPercent: e.toSumpShare === undefined ? '' : String(e.toSumpShare * 100), label: e.label ?? '', storage: e.storage ?? '' });
+  if (e.kind === 'bacteria')
+    Object.assign(t, {
+      seed: e.seed,
+      amount: e.mL === null ? '' : String(e.mL),
+      from: e.from ?? '',
+      expires: e.expires ?? '',
+      ranDays: e.ranDays === undefined ? '' : String(e.ranDays),
+      keptWet: e.keptWet ?? true,
+      sumpPercent: e.toSumpShare === undefined ? '' : String(e.toSumpShare * 100),
+      label: e.label ?? '',
+      storage: e.storage ?? '',
+    });
   if (e.kind === 'food') Object.assign(t, { food: e.food, amount: String(e.grams) });
-  if (e.kind === 'waterChange' || e.kind === 'topOff') t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
+  if (e.kind === 'waterChange' || e.kind === 'topOff')
+    t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);
-  if (e.kind === 'observation') Object.assign(t, { smell: e.smell, sound: e.sound, clarity: e.clarity, missing: e.missing, seen: e.seen ?? '' });
-  if (e.kind === 'saltMixed') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: formatDecimal(e.grams, 1), salinity: shownIn(units.salinity, e.salinity) });
-  if (e.kind === 'waterMade') Object.assign(t, { amount: shownIn(units.volume, e.litres), grams: e.minutes === null ? '' : formatDecimal(e.minutes, 1) });
-  if (e.kind === 'dose') Object.assign(t, { what: e.what, amount: formatDecimal(e.rise, 3), grams: e.grams === null ? '' : formatDecimal(e.grams, 2) });
+  if (e.kind === 'observation')
+    Object.assign(t, {
+      smell: e.smell,
+      sound: e.sound,
+      clarity: e.clarity,
+      missing: e.missing,
+      seen: e.seen ?? '',
+    });
+  if (e.kind === 'saltMixed')
+    Object.assign(t, {
+      amount: shownIn(units.volume, e.litres),
+      grams: formatDecimal(e.grams, 1),
+      salinity: shownIn(units.salinity, e.salinity),
+    });
+  if (e.kind === 'waterMade')
+    Object.assign(t, {
+      amount: shownIn(units.volume, e.litres),
+      grams: e.minutes === null ? '' : formatDecimal(e.minutes, 1),
+    });
+  if (e.kind === 'dose')
+    Object.assign(t, {
+      what: e.what,
+      amount: formatDecimal(e.rise, 3),
+      grams: e.grams === null ? '' : formatDecimal(e.grams, 2),
+    });
   if (e.kind === 'film') Object.assign(t, { film: e.film, extent: String(e.extent) });
   return t;
 }
 
 const shownIn = (unit: string, stored: number): string => formatDecimal(toUnit(unit, stored), 4);
+
+/** A corrected event: where no more than note and moment were touched, every amount stays as it was stored, not as it was shown. */
+export function keepingAmounts(
+  before: TankEvent,
+  shown: EventTexts,
+  typed: EventTexts,
+  read: TankEvent,
+): TankEvent {
+  const at = shown.atText === typed.atText ? before.at : read.at;
+  const amountsTouched = (Object.keys(typed) as (keyof EventTexts)[]).some(
+    (key) => key !== 'note' && key !== 'atText' && typed[key] !== shown[key],
+  );
+  return amountsTouched ? { ...read, at } : { ...before, at, note: read.note };
+}

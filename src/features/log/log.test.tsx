@@ -1,13 +1,17 @@
 import { screen } from '@testing-library/react';
 import { STARTER_KITS, type Document } from '../../../core/document';
 import { allText, choose, demo, NOW, onScreen, press, says, tick, type } from '../shell/testing';
-import { EventScreen, HistoryScreen, KitScreen, KitsScreen, SampleScreen } from '.';
+import { EventScreen } from './EventScreen';
+import { HistoryScreen } from './History';
+import { KitScreen, KitsScreen } from './KitsScreens';
+import { SampleScreen } from './SampleScreen';
 
 const pantry = (more: Record<string, string> = {}) => ({ tankId: 'pantry-cube', ...more });
 const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.tankId === 'pantry-cube');
 
 describe('the sample sheet', () => {
-  const show = () => onScreen(<SampleScreen />, { doc: demo(), params: pantry({ show: 'ammonia,nitrite,ph' }) });
+  const show = () =>
+    onScreen(<SampleScreen />, { doc: demo(), params: pantry({ show: 'ammonia,nitrite,ph' }) });
   test('taps and texts become one sample; the sheet is empty after it', () => {
     const { doc, settle, went } = show();
     const before = samplesOf(doc()).length;
@@ -19,18 +23,26 @@ describe('the sample sheet', () => {
     settle();
     const newest = samplesOf(doc()).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
     expect(samplesOf(doc())).toHaveLength(before + 1);
-    expect(newest?.readings.map((r) => [r.parameter, r.value.kind])).toEqual([['ammonia', 'between'], ['nitrite', 'exact'], ['ph', 'exact']]);
+    expect(newest?.readings.map((r) => [r.parameter, r.value.kind])).toEqual([
+      ['ammonia', 'between'],
+      ['nitrite', 'exact'],
+      ['ph', 'exact'],
+    ]);
     expect(went()).toEqual(['/tank/pantry-cube']);
   });
   test('an unlikely jump is questioned and stored only as the person decides', () => {
     const { doc, settle } = show();
     type(/^pH/, '7.5');
-    expect(says(/^A big step since the last reading\. Likely: .*Repeat the test before acting on it\.$/)).toBe(true);
+    expect(
+      says(/^A big step since the last reading\. Likely: .*Repeat the test before acting on it\.$/),
+    ).toBe(true);
     tick('Keep it, do not trust it: pH');
     press('Save 1 reading');
     settle();
     const newest = samplesOf(doc()).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
-    expect(newest?.readings).toEqual([{ parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 7.5 }, doubted: true }]);
+    expect(newest?.readings).toEqual([
+      { parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 7.5 }, doubted: true },
+    ]);
   });
   test('text that is no number stays, is marked, and saves nothing', () => {
     const { doc } = show();
@@ -50,7 +62,15 @@ test('what was noticed needs no number, and something missing is kept by name', 
   type('Animals seen', 'a bristle worm');
   type('Animals not seen', 'the snail');
   press('Log it');
-  expect(Object.values(doc().events).find((e) => e.kind === 'observation' && e.tankId === 'pantry-cube')).toMatchObject({ smell: 'earthy', sound: 'gurgling', clarity: 'hazy', seen: 'a bristle worm', missing: 'the snail' });
+  expect(
+    Object.values(doc().events).find((e) => e.kind === 'observation' && e.tankId === 'pantry-cube'),
+  ).toMatchObject({
+    smell: 'earthy',
+    sound: 'gurgling',
+    clarity: 'hazy',
+    seen: 'a bristle worm',
+    missing: 'the snail',
+  });
 });
 
 test('an event without its amount is refused with a sentence', () => {
@@ -75,7 +95,11 @@ describe('kits', () => {
     type('It shows, ppt', '37.5');
     tick(/^I then set it to the standard/);
     press('Log the calibration');
-    expect(Object.values(doc().calibrations).find((c) => c.reading === 37.5)).toMatchObject({ kitId: 'kit-salinity', standard: 35, adjusted: true });
+    expect(Object.values(doc().calibrations).find((c) => c.reading === 37.5)).toMatchObject({
+      kitId: 'kit-salinity',
+      standard: 35,
+      adjusted: true,
+    });
     expect(allText()).toMatch(/off by 2\.5|drift|doubt/i);
   });
   test('a kit is described with its state; half a test left is none', () => {
@@ -87,9 +111,13 @@ describe('kits', () => {
     type('Kept where', 'cool and dark');
     type('Good until', '2026-04-01');
     press('Keep the changes');
-    expect(doc().kits['kit-ammonia']).toMatchObject({ testsLeft: 12, storage: 'cool and dark', expires: '2026-04-01' });
+    expect(doc().kits['kit-ammonia']).toMatchObject({
+      testsLeft: 12,
+      storage: 'cool and dark',
+      expires: '2026-04-01',
+    });
   });
-  test('a new kit of one\'s own with steps', () => {
+  test("a new kit of one's own with steps", () => {
     const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'new', parameter: 'silicate' } });
     press('Add it');
     expect(says(/name/i)).toBe(true);
@@ -98,7 +126,10 @@ describe('kits', () => {
     choose('Steps of a chart');
     type(/^Steps, lowest first/, '0 0.5 1 2');
     press('Add it');
-    expect(Object.values(doc().kits).find((k) => k.name === 'Silicate drops')).toMatchObject({ parameter: 'silicate', scale: { kind: 'steps', steps: [0, 0.5, 1, 2] } });
+    expect(Object.values(doc().kits).find((k) => k.name === 'Silicate drops')).toMatchObject({
+      parameter: 'silicate',
+      scale: { kind: 'steps', steps: [0, 0.5, 1, 2] },
+    });
   });
 });
 
@@ -108,7 +139,13 @@ describe('history', () => {
     for (let i = 0; i < 12; i++) settle();
     const rows = () => screen.queryAllByRole('listitem').length;
     const all = rows();
-    expect(all).toBe(Math.min(30, samplesOf(doc()).length + Object.values(doc().events).filter((e) => e.tankId === 'pantry-cube').length));
+    expect(all).toBe(
+      Math.min(
+        30,
+        samplesOf(doc()).length +
+          Object.values(doc().events).filter((e) => e.tankId === 'pantry-cube').length,
+      ),
+    );
     choose('Events');
     settle();
     expect(rows()).toBeLessThan(all);

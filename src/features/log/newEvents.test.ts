@@ -5,7 +5,14 @@ import { questionOf, readNumberText } from './sampleForm';
 import { STARTER_KITS, type Kit } from '../../../core/document';
 
 const NOW = Date.UTC(2026, 4, 1, 18);
-const c = { id: 'e', tankId: 't', netL: 200, units: METRIC, nowMs: NOW, readTime: (t: string) => Date.parse(`${t}:00.000Z`) };
+const c = {
+  id: 'e',
+  tankId: 't',
+  netL: 200,
+  units: METRIC,
+  nowMs: NOW,
+  readTime: (t: string) => Date.parse(`${t}:00.000Z`),
+};
 const texts = (kind: Loggable, patch: Partial<EventTexts>): EventTexts => ({ ...emptyEvent(kind), ...patch });
 const fieldTime = (ms: number) => new Date(ms).toISOString().slice(0, 16);
 
@@ -14,20 +21,36 @@ describe('events of the water', () => {
     ['saltMixed', { amount: '20', grams: '760', salinity: '35.2' }, '20 L with 760 g to 35.2 ppt'],
     ['waterMade', { amount: '40', grams: '420' }, '40 L in 420 min'],
     ['dose', { what: 'calcium', amount: '15', grams: '11' }, 'Calcium +15 mg/L, 11 g'],
-    ['observation', { smell: 'rotten', clarity: 'cloudy', missing: 'one goby' }, 'smell rotten, water cloudy, missing: one goby'],
-    ['bacteria', { seed: 'media', from: 'a neighbour', ranDays: '400', keptWet: false }, 'Media from a running tank, from a neighbour, ran 400 days there, fell dry'],
+    [
+      'observation',
+      { smell: 'rotten', clarity: 'cloudy', missing: 'one goby' },
+      'smell rotten, water cloudy, missing: one goby',
+    ],
+    [
+      'bacteria',
+      { seed: 'media', from: 'a neighbour', ranDays: '400', keptWet: false },
+      'Media from a running tank, from a neighbour, ran 400 days there, fell dry',
+    ],
     ['waterChange', { amount: '40', salinity: '35' }, '40 L, 20 %'],
-  ] as [Loggable, Partial<EventTexts>, string][])('%s in words, and back to the same', (kind, patch, words) => {
-    const read = readEvent(texts(kind, patch), c);
-    if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    expect(eventWords(read.event, 200, METRIC)).toBe(words);
-    const back = eventTextsOf(read.event, 200, METRIC, fieldTime);
-    const again = back && readEvent(back, c);
-    expect(again && again.ok && again.event).toEqual(read.event);
-  });
+  ] as [Loggable, Partial<EventTexts>, string][])(
+    '%s in words, and back to the same',
+    (kind, patch, words) => {
+      const read = readEvent(texts(kind, patch), c);
+      if (!read.ok) throw new Error(JSON.stringify(read.faults));
+      expect(eventWords(read.event, 200, METRIC)).toBe(words);
+      const back = eventTextsOf(read.event, 200, METRIC, fieldTime);
+      const again = back && readEvent(back, c);
+      expect(again && again.ok && again.event).toEqual(read.event);
+    },
+  );
   test.each([
-    ['saltMixed', { amount: '20' }, 'grams'], ['saltMixed', { amount: '20', grams: '700', salinity: '350' }, 'salinity'], ['dose', { amount: '50' }, 'amount'], ['waterMade', { amount: '-1' }, 'amount'],
-    ['observation', { missing: 'x'.repeat(201) }, 'missing'], ['bacteria', { sumpPercent: '140' }, 'sumpPercent'], ['bacteria', { from: 'x'.repeat(81) }, 'from'],
+    ['saltMixed', { amount: '20' }, 'grams'],
+    ['saltMixed', { amount: '20', grams: '700', salinity: '350' }, 'salinity'],
+    ['dose', { amount: '50' }, 'amount'],
+    ['waterMade', { amount: '-1' }, 'amount'],
+    ['observation', { missing: 'x'.repeat(201) }, 'missing'],
+    ['bacteria', { sumpPercent: '140' }, 'sumpPercent'],
+    ['bacteria', { from: 'x'.repeat(81) }, 'from'],
   ] as [Loggable, Partial<EventTexts>, string][])('%s with %p is a fault at %s', (kind, patch, key) => {
     const read = readEvent(texts(kind, patch), c);
     expect(!read.ok && (read.faults as Record<string, string>)[key]).toBeTruthy();
@@ -36,22 +59,43 @@ describe('events of the water', () => {
 
 describe('kits', () => {
   test('the register keeps opening day, tests left, storage, error and shop', () => {
-    const read = readKit('k', { ...NEW_KIT, name: 'Slip', parameter: 'calcium', scaleKind: 'number', opened: '2026-04-01', testsLeft: '12', storage: 'dark, cool', readerPercent: '2,5', shop: true });
+    const read = readKit('k', {
+      ...NEW_KIT,
+      name: 'Slip',
+      parameter: 'calcium',
+      scaleKind: 'number',
+      opened: '2026-04-01',
+      testsLeft: '12',
+      storage: 'dark, cool',
+      readerPercent: '2,5',
+      shop: true,
+    });
     if (!read.ok) throw new Error('not read');
-    expect(read.kit).toMatchObject({ opened: '2026-04-01', testsLeft: 12, storage: 'dark, cool', readerShare: 0.025, shop: true });
+    expect(read.kit).toMatchObject({
+      opened: '2026-04-01',
+      testsLeft: 12,
+      storage: 'dark, cool',
+      readerShare: 0.025,
+      shop: true,
+    });
     const again = readKit('k', textsOfKit(read.kit));
     expect(again.ok && again.kit).toEqual(read.kit);
   });
   test('what was left empty is not stored', () => {
     const read = readKit('k', { ...NEW_KIT, name: 'Meter', parameter: 'calcium', scaleKind: 'number' });
-    expect(read.ok && Object.keys(read.kit)).not.toEqual(expect.arrayContaining(['opened', 'testsLeft', 'shop']));
+    expect(read.ok && Object.keys(read.kit)).not.toEqual(
+      expect.arrayContaining(['opened', 'testsLeft', 'shop']),
+    );
   });
 });
 
 describe('repeats and questions', () => {
   const alkalinity = STARTER_KITS.find((k) => k.parameter === 'alkalinity') as Kit;
   test('repeats stand with a slash; a half-typed one is still one', () => {
-    expect(readNumberText('8,2 / 8.4', alkalinity, METRIC).value).toEqual({ kind: 'repeats', values: [8.2, 8.4] });
+    expect(readNumberText('8,2 / 8.4', alkalinity, METRIC).value).toEqual({
+      kind: 'repeats',
+      values: [8.2, 8.4],
+    });
     expect(readNumberText('8.2 / ', alkalinity, METRIC).value).toEqual({ kind: 'exact', value: 8.2 });
     expect(readNumberText('8/8/8/8/8/8', alkalinity, METRIC).fault).toMatch(/Five repeats/);
     expect(readNumberText('8 / x', alkalinity, METRIC).fault).toMatch(/not a number/);

@@ -1,13 +1,45 @@
 /** The sample sheet as plain functions: what a tap on a step means, what a typed number means, and from a draft to a sample. */
+import { MINUTE_MS } from '../../../core/time';
 import {
-  isNitrogen, kitExpired, LIMITS, MAX_NOTE, OWN_PARAMETERS, parameterName, parameterUnit, plausibility, readingText, PARAMETERS,
-  type Kit, type OwnParameterSpec, type Parameter, type Reading, type ReadingValue, type Sample } from '../../../core/document';
-import { basisLabel, formatDecimal, readEntry, toUnit, unitDecimals, unitLabel, type UnitPreferences } from '../../../core/units';
+  isNitrogen,
+  kitExpired,
+  LIMITS,
+  MAX_NOTE,
+  OWN_PARAMETERS,
+  parameterName,
+  parameterUnit,
+  plausibility,
+  readingText,
+  PARAMETERS,
+  type Kit,
+  type OwnParameterSpec,
+  type Parameter,
+  type Reading,
+  type ReadingValue,
+  type Sample,
+} from '../../../core/document';
+import {
+  basisLabel,
+  formatDecimal,
+  readEntry,
+  toUnit,
+  unitDecimals,
+  unitLabel,
+  type UnitPreferences,
+} from '../../../core/units';
 import type { SampleDraft } from '../../store';
 
 type OwnSpecs = Record<string, OwnParameterSpec>;
 
-export const EMPTY_DRAFT: SampleDraft = { readings: [], texts: {}, atText: '', note: '', timers: {}, shown: [], doubted: [] };
+export const EMPTY_DRAFT: SampleDraft = {
+  readings: [],
+  texts: {},
+  atText: '',
+  note: '',
+  timers: {},
+  shown: [],
+  doubted: [],
+};
 
 /** A tap on a step: the same step again clears, its neighbour makes "between", anything else moves. The open top reads "over". */
 export function tapStep(kit: Kit, current: ReadingValue | undefined, index: number): ReadingValue | null {
@@ -35,28 +67,53 @@ export function selectedSteps(kit: Kit, value: ReadingValue | undefined): number
   if (!value || kit.scale.kind !== 'steps') return [];
   const { steps } = kit.scale;
   const at = (x: number) => steps.indexOf(x);
-  const found = value.kind === 'exact' ? [at(value.value)] : value.kind === 'between' ? [at(value.low), at(value.high)] : value.kind === 'over' ? [at(value.low)] : [];
+  const found =
+    value.kind === 'exact'
+      ? [at(value.value)]
+      : value.kind === 'between'
+        ? [at(value.low), at(value.high)]
+        : value.kind === 'over'
+          ? [at(value.low)]
+          : [];
   return found.filter((i) => i >= 0);
 }
 
 /** Unit a number is typed in: the instrument's own marks for salinity, the person's for temperature. */
-export function typedUnit(kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): { key: string | null; label: string } {
+export function typedUnit(
+  kit: Kit,
+  units: UnitPreferences,
+  own: OwnSpecs = {},
+): { key: string | null; label: string } {
   const p = kit.parameter;
   if (p === 'temperature') return { key: units.temperature, label: unitLabel(units.temperature) };
   if (p === 'salinity') {
     const key = kit.salinityUnit ?? units.salinity;
     return { key, label: unitLabel(key) };
   }
-  return { key: null, label: isNitrogen(p) ? `mg/L ${basisLabel(p, kit.basis ?? 'ion')}` : parameterUnit(p, own) };
+  return {
+    key: null,
+    label: isNitrogen(p) ? `mg/L ${basisLabel(p, kit.basis ?? 'ion')}` : parameterUnit(p, own),
+  };
 }
 
 /** Typed number -> value, fault, or nothing when left empty. Repeats of one test stand with a slash between: "8.2 / 8.4". */
-export function readNumberText(text: string, kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): { value?: ReadingValue; fault?: string } {
+export function readNumberText(
+  text: string,
+  kit: Kit,
+  units: UnitPreferences,
+  own: OwnSpecs = {},
+): { value?: ReadingValue; fault?: string } {
   if (text.trim() === '') return {};
   const { possible, hint } = LIMITS[kit.parameter];
   const spec = own[kit.parameter];
   const name = parameterName(kit.parameter, own);
-  const rule = { name: capital(name), unit: typedUnit(kit, units).key, min: spec?.min ?? possible[0], max: spec?.max ?? possible[1], hint: spec ? 'That is the range you gave it.' : hint };
+  const rule = {
+    name: capital(name),
+    unit: typedUnit(kit, units).key,
+    min: spec?.min ?? possible[0],
+    max: spec?.max ?? possible[1],
+    hint: spec ? 'That is the range you gave it.' : hint,
+  };
   const parts = text.split('/').map((t) => t.trim());
   const values: number[] = [];
   for (const part of parts) {
@@ -76,17 +133,20 @@ export const capital = (s: string): string => (s === 'pH' ? s : s.charAt(0).toUp
 /** A reading as the person sees it, with unit: "between 0.5 and 1 mg/L NO₂", "35.2 ppt". */
 export function readingWords(reading: Reading, kit: Kit, units: UnitPreferences, own: OwnSpecs = {}): string {
   const unit = typedUnit(kit, units, own);
-  if (reading.value.kind === 'between') return `between ${reading.value.low} and ${reading.value.high} ${unit.label}`.trim();
+  if (reading.value.kind === 'between')
+    return `between ${reading.value.low} and ${reading.value.high} ${unit.label}`.trim();
   return `${shownValue(reading.value, kit, units)} ${unit.label}`.trim();
 }
 
 /** The same without unit. */
 export function shownValue(value: ReadingValue, kit: Kit, units: UnitPreferences): string {
   const { key } = typedUnit(kit, units);
-  const shown = (x: number) => (key === null ? formatDecimal(x, 2) : formatDecimal(toUnit(key, x), unitDecimals(key)));
+  const shown = (x: number) =>
+    key === null ? formatDecimal(x, 2) : formatDecimal(toUnit(key, x), unitDecimals(key));
   try {
     if (value.kind === 'exact') return shown(value.value);
-    if (value.kind === 'repeats') return `${shown(value.values.reduce((a, b) => a + b, 0) / value.values.length)} (mean of ${value.values.map(shown).join(', ')})`;
+    if (value.kind === 'repeats')
+      return `${shown(value.values.reduce((a, b) => a + b, 0) / value.values.length)} (mean of ${value.values.map(shown).join(', ')})`;
   } catch {
     return readingText(value);
   }
@@ -96,7 +156,10 @@ export function shownValue(value: ReadingValue, kit: Kit, units: UnitPreferences
 /** A step since the last reading that asks for a second look, and what usually lies behind one. */
 const JUMPS: Partial<Record<Parameter, { step: number; causes: string }>> = {
   temperature: { step: 3, causes: 'a thermometer out of the water, a heater stuck on or off' },
-  salinity: { step: 2, causes: 'an instrument out of calibration, a bubble on the probe, a top-off stuck on' },
+  salinity: {
+    step: 2,
+    causes: 'an instrument out of calibration, a bubble on the probe, a top-off stuck on',
+  },
   ph: { step: 0.6, causes: 'a probe not calibrated, another hour of the day' },
   alkalinity: { step: 2.5, causes: 'drops miscounted, a wrong sample volume, a dose or change not logged' },
   calcium: { step: 80, causes: 'salinity changed, a titration overshot' },
@@ -113,13 +176,31 @@ export interface Question {
 }
 
 /** What to ask about a value before believing it: off the usual range, or a jump from the last one. One odd number asks for a repeat, never for action. */
-export function questionOf(value: ReadingValue | undefined, kit: Kit, last: number | undefined): Question | null {
+export function questionOf(
+  value: ReadingValue | undefined,
+  kit: Kit,
+  last: number | undefined,
+): Question | null {
   if (!value) return null;
-  const number = value.kind === 'exact' ? value.value : value.kind === 'repeats' ? value.values.reduce((a, b) => a + b, 0) / value.values.length : value.low;
-  if (plausibility(kit.parameter, number) === 'unusual') return { text: `That is unusual. ${LIMITS[kit.parameter].hint} It is kept as you enter it.`, jump: true };
+  const number =
+    value.kind === 'exact'
+      ? value.value
+      : value.kind === 'repeats'
+        ? value.values.reduce((a, b) => a + b, 0) / value.values.length
+        : value.low;
+  if (plausibility(kit.parameter, number) === 'unusual')
+    return { text: `That is unusual. ${LIMITS[kit.parameter].hint} It is kept as you enter it.`, jump: true };
   const rule = JUMPS[kit.parameter];
-  if (rule && last !== undefined && (value.kind === 'exact' || value.kind === 'repeats') && Math.abs(number - last) > rule.step) {
-    return { text: `A big step since the last reading. Likely: ${rule.causes}. Repeat the test before acting on it.`, jump: true };
+  if (
+    rule &&
+    last !== undefined &&
+    (value.kind === 'exact' || value.kind === 'repeats') &&
+    Math.abs(number - last) > rule.step
+  ) {
+    return {
+      text: `A big step since the last reading. Likely: ${rule.causes}. Repeat the test before acting on it.`,
+      jump: true,
+    };
   }
   return null;
 }
@@ -128,21 +209,54 @@ export function questionOf(value: ReadingValue | undefined, kit: Kit, last: numb
 export function rowsToShow(due: readonly Parameter[], draft: SampleDraft): Parameter[] {
   const first = PARAMETERS_IN_HAND.filter((p) => due.includes(p));
   const base = first.length > 0 ? first : PARAMETERS_IN_HAND.slice(0, 5);
-  const extra = PARAMETERS_IN_HAND.filter((p) => !base.includes(p) && (draft.shown.includes(p) || draft.texts[p] || draft.readings.some((r) => r.parameter === p)));
+  const extra = PARAMETERS_IN_HAND.filter(
+    (p) =>
+      !base.includes(p) &&
+      (draft.shown.includes(p) || draft.texts[p] || draft.readings.some((r) => r.parameter === p)),
+  );
   return [...base, ...extra];
 }
 
 /** Order on the sheet: what a cycle turns on first. */
 export const PARAMETERS_IN_HAND: readonly Parameter[] = [
-  'ammonia', 'nitrite', 'nitrate', 'salinity', 'temperature', 'alkalinity', 'ph', 'phosphate', 'calcium', 'magnesium', 'silicate', 'oxygen', 'orp', 'par',
-  'tdsSource', 'tdsMembrane', 'tdsResin', ...OWN_PARAMETERS,
+  'ammonia',
+  'nitrite',
+  'nitrate',
+  'salinity',
+  'temperature',
+  'alkalinity',
+  'ph',
+  'phosphate',
+  'calcium',
+  'magnesium',
+  'silicate',
+  'oxygen',
+  'orp',
+  'par',
+  'tdsSource',
+  'tdsMembrane',
+  'tdsResin',
+  ...OWN_PARAMETERS,
 ];
 
-export type ReadSample = { ok: true; sample: Sample } | { ok: false; faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> };
+export type ReadSample =
+  | { ok: true; sample: Sample }
+  | { ok: false; faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> };
 
 /** From a draft to a sample. Typed numbers are read here; a time in the future is refused. */
 export function readSampleDraft(
-  draft: SampleDraft, context: { id: string; tankId: string; kitOf: (p: Parameter) => Kit | undefined; units: UnitPreferences; own?: OwnSpecs; nowMs: number; readTime: (text: string) => number | null },
+  draft: SampleDraft,
+  context: {
+    id: string;
+    tankId: string;
+    kitOf: (p: Parameter) => Kit | undefined;
+    units: UnitPreferences;
+    own?: OwnSpecs;
+    nowMs: number;
+    readTime: (text: string) => number | null;
+    /** The sample being corrected: what is typed as it was shown stays as it was stored. */
+    before?: Sample;
+  },
 ): ReadSample {
   const faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> = {};
   const readings = new Map<Parameter, Reading>(draft.readings.map((r) => [r.parameter, r]));
@@ -150,6 +264,11 @@ export function readSampleDraft(
     const p = PARAMETERS.find((x) => x === name);
     const kit = p && context.kitOf(p);
     if (!p || !kit || kit.scale.kind !== 'number') continue;
+    const stored = context.before?.readings.find((r) => r.parameter === p && r.kitId === kit.id);
+    if (stored && text === typedText(stored.value, kit, context.units)) {
+      readings.set(p, stored);
+      continue;
+    }
     const read = readNumberText(text, kit, context.units, context.own);
     if (read.fault) faults[p] = read.fault;
     else if (read.value) readings.set(p, { parameter: p, kitId: kit.id, value: read.value });
@@ -158,14 +277,31 @@ export function readSampleDraft(
   if (draft.atText !== '') {
     const read = context.readTime(draft.atText);
     if (read === null) faults.at = 'That is no date and time. Choose both.';
-    else if (read > context.nowMs + 60_000) faults.at = 'That lies in the future. A reading is logged when it is taken.';
+    else if (read > context.nowMs + MINUTE_MS)
+      faults.at = 'That lies in the future. A reading is logged when it is taken.';
     else if (read < Date.UTC(1980, 0, 1)) faults.at = 'That is too long ago. Check the year.';
-    else atMs = read;
+    else atMs = sameMinute(read, context.before) ?? read;
   }
   if (draft.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;
-  if (readings.size === 0 && Object.keys(faults).length === 0) faults.all = 'Nothing to save yet: enter at least one reading.';
+  if (readings.size === 0 && Object.keys(faults).length === 0)
+    faults.all = 'Nothing to save yet: enter at least one reading.';
   if (Object.keys(faults).length > 0) return { ok: false, faults };
-  return { ok: true, sample: { id: context.id, tankId: context.tankId, at: new Date(atMs).toISOString(), readings: [...readings.values()].map((r) => trustOf(r, draft)), note: draft.note } };
+  return {
+    ok: true,
+    sample: {
+      id: context.id,
+      tankId: context.tankId,
+      at: new Date(atMs).toISOString(),
+      readings: [...readings.values()].map((r) => trustOf(r, draft)),
+      note: draft.note,
+    },
+  };
+}
+
+/** The stored moment when the field, which shows whole minutes, still shows its minute. */
+function sameMinute(readMs: number, before: { at: string } | undefined): number | null {
+  const storedMs = before ? Date.parse(before.at) : NaN;
+  return Math.floor(storedMs / MINUTE_MS) === Math.floor(readMs / MINUTE_MS) ? storedMs : null;
 }
 
 /** A reading with the person's own doubt on or off. */
@@ -173,17 +309,36 @@ function trustOf({ doubted: _, ...reading }: Reading, draft: SampleDraft): Readi
   return draft.doubted.includes(reading.parameter) ? { ...reading, doubted: true } : reading;
 }
 
+/** What the field of a meter shows for a stored value; null for what is not typed as a number. */
+function typedText(value: ReadingValue, kit: Kit, units: UnitPreferences): string | null {
+  if (value.kind === 'exact') return shownValue(value, kit, units);
+  if (value.kind !== 'repeats') return null;
+  return value.values.map((x) => shownValue({ kind: 'exact', value: x }, kit, units)).join(' / ');
+}
+
 /** A draft that shows a stored sample for editing. */
-export function draftOf(sample: Sample, kits: Record<string, Kit>, units: UnitPreferences, fieldTime: (ms: number) => string): SampleDraft {
+export function draftOf(
+  sample: Sample,
+  kits: Record<string, Kit>,
+  units: UnitPreferences,
+  fieldTime: (ms: number) => string,
+): SampleDraft {
   const texts: Record<string, string> = {};
   const readings: Reading[] = [];
   for (const r of sample.readings) {
     const kit = kits[r.kitId];
-    if (kit?.scale.kind === 'number' && r.value.kind === 'exact') texts[r.parameter] = shownValue(r.value, kit, units);
-    else if (kit?.scale.kind === 'number' && r.value.kind === 'repeats') texts[r.parameter] = r.value.values.map((value) => shownValue({ kind: 'exact', value }, kit, units)).join(' / ');
-    else readings.push(r);
+    const text = kit?.scale.kind === 'number' ? typedText(r.value, kit, units) : null;
+    if (text === null) readings.push(r);
+    else texts[r.parameter] = text;
   }
-  return { ...EMPTY_DRAFT, texts, readings, atText: fieldTime(Date.parse(sample.at)), note: sample.note, doubted: sample.readings.filter((r) => r.doubted).map((r) => r.parameter) };
+  return {
+    ...EMPTY_DRAFT,
+    texts,
+    readings,
+    atText: fieldTime(Date.parse(sample.at)),
+    note: sample.note,
+    doubted: sample.readings.filter((r) => r.doubted).map((r) => r.parameter),
+  };
 }
 
 /** Kits that count their tests, with what a new sample used up taken off: a test for each repeat, none below zero. */
@@ -191,7 +346,12 @@ export function usedUp(sample: Sample, kits: Record<string, Kit>): Kit[] {
   return sample.readings.flatMap((r) => {
     const kit = kits[r.kitId];
     if (kit?.testsLeft === undefined || kit.testsLeft === 0) return [];
-    return [{ ...kit, testsLeft: Math.max(0, kit.testsLeft - (r.value.kind === 'repeats' ? r.value.values.length : 1)) }];
+    return [
+      {
+        ...kit,
+        testsLeft: Math.max(0, kit.testsLeft - (r.value.kind === 'repeats' ? r.value.values.length : 1)),
+      },
+    ];
   });
 }
 
@@ -199,7 +359,7 @@ export function usedUp(sample: Sample, kits: Record<string, Kit>): Kit[] {
 export function kitDoubt(kit: Kit, atIso: string, nitritePresent: boolean): string | null {
   if (kit.testsLeft === 0) return 'By your count this kit is used up: enter a new one under Kits.';
   if (kitExpired(kit, atIso)) return 'This kit is past its date: the reading is kept, not trusted.';
-  if (kit.parameter === 'nitrate' && nitritePresent) return 'While nitrite is in the water this kit reads too high: kept, not trusted.';
+  if (kit.parameter === 'nitrate' && nitritePresent)
+    return 'While nitrite is in the water this kit reads too high: kept, not trusted.';
   return null;
 }
-

@@ -1,10 +1,34 @@
+import { MINUTE_MS } from '../../../core/time';
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { isNitrogen, OWN_PARAMETERS, parameterName, parameterUnit, PARAMETERS, TARGET_PRESETS, type Edit, type Parameter, type Tank, type TargetPreset } from '../../../core/document';
+import {
+  isNitrogen,
+  OWN_PARAMETERS,
+  parameterName,
+  parameterUnit,
+  PARAMETERS,
+  TARGET_PRESETS,
+  type Edit,
+  type Parameter,
+  type Tank,
+  type TargetPreset,
+} from '../../../core/document';
 import { basisLabel, formatDecimal, parseDecimal } from '../../../core/units';
 import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Choice,
+  Empty,
+  FieldRow,
+  Go,
+  Screen,
+  Section,
+  space,
+  TextField,
+  Txt,
+  useTheme,
+} from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
 
@@ -14,16 +38,28 @@ export function ParametersScreen() {
 
 /** Every parameter ever read, with its last value and how steady it is. */
 function Parameters({ tank }: { tank: Tank }) {
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const known = PARAMETERS.filter((p) => evidence.series[p].length > 0);
   return (
     <Screen title="Readings by parameter">
-      <Txt kind="title" heading={1}>Readings</Txt>
-      <Txt tone="second">Steadiness first: how far each wanders in a week. One odd number asks for a repeat, never for action.</Txt>
-      {known.length === 0 ? <Empty title="Nothing read yet" text="The first sample fills this page."><Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go></Empty> : null}
-      <View>{known.map((p) => <ParameterRow key={p} tank={tank} parameter={p} now={now} />)}</View>
+      <Txt kind="title" heading={1}>
+        Readings
+      </Txt>
+      <Txt tone="second">
+        Steadiness first: how far each wanders in a week. One odd number asks for a repeat, never for action.
+      </Txt>
+      {known.length === 0 ? (
+        <Empty title="Nothing read yet" text="The first sample fills this page.">
+          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+        </Empty>
+      ) : null}
+      <View>
+        {known.map((p) => (
+          <ParameterRow key={p} tank={tank} parameter={p} now={now} />
+        ))}
+      </View>
       <Presets tank={tank} />
       <OwnParameters known={Object.keys(own)} />
     </Screen>
@@ -40,20 +76,38 @@ function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Para
   const last = evidence.series[p][evidence.series[p].length - 1];
   const scale = shownScale(p, units);
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
-  const drift = stability ? scale.show(stability.last + stability.driftPerWeek) - scale.show(stability.last) : null;
+  const drift = stability
+    ? scale.show(stability.last + stability.driftPerWeek) - scale.show(stability.last)
+    : null;
   if (!last) return null;
   return (
-    <Link href={`/tank/${tank.id}/log/readings/${p}` as Href} style={[styles.row, { borderColor: roles.hairline }]}>
+    <Link
+      href={`/tank/${tank.id}/log/readings/${p}` as Href}
+      style={[styles.row, { borderColor: roles.hairline }]}
+    >
       <View style={styles.inside}>
         <View style={styles.shrink}>
           <Txt kind="row">{parameterName(p, own)}</Txt>
-          <Txt kind="small" tone={standing === 'alarm' ? 'ammonia' : standing === 'odd' || standing === 'drifting' ? 'nitrite' : 'second'}>
+          <Txt
+            kind="small"
+            tone={
+              standing === 'alarm'
+                ? 'ammonia'
+                : standing === 'odd' || standing === 'drifting'
+                  ? 'nitrite'
+                  : 'second'
+            }
+          >
             {`${STANDING_WORDS[standing]}${drift !== null && Math.abs(drift) >= 10 ** -scale.decimals ? `, ${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), scale.decimals)} a week` : ''}`}
           </Txt>
         </View>
         <View style={styles.value}>
-          <Txt kind="row">{`${isNitrogen(p) ? last.text : formatDecimal(scale.show(last.interval.mid), scale.decimals)} ${unit}`.trim()}</Txt>
-          <Txt kind="small" tone="second">{agoWords(last.atMs, now)}</Txt>
+          <Txt kind="row">
+            {`${isNitrogen(p) ? last.text : formatDecimal(scale.show(last.interval.mid), scale.decimals)} ${unit}`.trim()}
+          </Txt>
+          <Txt kind="small" tone="second">
+            {agoWords(last.atMs, now)}
+          </Txt>
         </View>
       </View>
     </Link>
@@ -68,13 +122,31 @@ function Presets({ tank }: { tank: Tank }) {
   const [preset, setPreset] = useState<TargetPreset>('reef');
   const take = () => {
     const edits: Edit[] = mine.map((t) => ({ remove: 'targets', id: t.id }));
-    for (const [p, range] of Object.entries(TARGET_PRESETS[preset].ranges)) edits.push({ put: 'targets', entity: { id: newId(), tankId: tank.id, parameter: p as Parameter, ...range } });
+    for (const [p, range] of Object.entries(TARGET_PRESETS[preset].ranges))
+      edits.push({
+        put: 'targets',
+        entity: { id: newId(), tankId: tank.id, parameter: p as Parameter, ...range },
+      });
     dispatch(commit(`Targets: ${TARGET_PRESETS[preset].title}`, edits));
   };
   return (
     <Section title="Targets">
-      <Txt kind="small" tone="second">{mine.length === 0 ? 'Mixed reef values are used until you choose.' : `${mine.length} targets are your own for this tank; each can be changed on its page.`}</Txt>
-      <Choice label="Start from" options={(Object.keys(TARGET_PRESETS) as TargetPreset[]).map((value) => ({ value, label: TARGET_PRESETS[value].title, note: TARGET_PRESETS[value].reason }))} value={preset} onChange={setPreset} stacked />
+      <Txt kind="small" tone="second">
+        {mine.length === 0
+          ? 'Mixed reef values are used until you choose.'
+          : `${mine.length} targets are your own for this tank; each can be changed on its page.`}
+      </Txt>
+      <Choice
+        label="Start from"
+        options={(Object.keys(TARGET_PRESETS) as TargetPreset[]).map((value) => ({
+          value,
+          label: TARGET_PRESETS[value].title,
+          note: TARGET_PRESETS[value].reason,
+        }))}
+        value={preset}
+        onChange={setPreset}
+        stacked
+      />
       <Button label="Take these targets" onPress={take} />
     </Section>
   );
@@ -92,13 +164,38 @@ function OwnParameters({ known }: { known: string[] }) {
     if (!free) return;
     if (texts.name.trim() === '' || texts.name.length > 80) setFault('Give it a name of 1 to 80 characters.');
     else if (texts.unit.length > 20) setFault('The unit is too long: 20 characters is the most.');
-    else if (!min.ok || !max.ok || max.value <= min.value) setFault('Give a lowest and a highest value, the highest above the lowest.');
+    else if (!min.ok || !max.ok || max.value <= min.value)
+      setFault('Give a lowest and a highest value, the highest above the lowest.');
     else {
       setFault(null);
-      dispatch(commit(`${texts.name.trim()} added`, [
-        { put: 'ownParameters', entity: { id: free, name: texts.name.trim(), unit: texts.unit.trim(), min: min.value, max: max.value } },
-        { put: 'kits', entity: { id: newId(), name: texts.name.trim(), parameter: free, scale: { kind: 'number', resolution: 0.01 }, basis: null, salinityUnit: null, expires: null, waitMinutes: null, archived: false } },
-      ]));
+      dispatch(
+        commit(`${texts.name.trim()} added`, [
+          {
+            put: 'ownParameters',
+            entity: {
+              id: free,
+              name: texts.name.trim(),
+              unit: texts.unit.trim(),
+              min: min.value,
+              max: max.value,
+            },
+          },
+          {
+            put: 'kits',
+            entity: {
+              id: newId(),
+              name: texts.name.trim(),
+              parameter: free,
+              scale: { kind: 'number', resolution: 0.01 },
+              basis: null,
+              salinityUnit: null,
+              expires: null,
+              waitMinutes: null,
+              archived: false,
+            },
+          },
+        ]),
+      );
       setTexts({ name: '', unit: '', min: '0', max: '100' });
     }
   };
@@ -107,22 +204,47 @@ function OwnParameters({ known }: { known: string[] }) {
       {free ? (
         <>
           <FieldRow>
-            <TextField label="Parameter name" value={texts.name} onChange={(name) => change({ name })} placeholder="Strontium" />
-            <TextField label="Unit" value={texts.unit} onChange={(unit) => change({ unit })} placeholder="mg/L" />
+            <TextField
+              label="Parameter name"
+              value={texts.name}
+              onChange={(name) => change({ name })}
+              placeholder="Strontium"
+            />
+            <TextField
+              label="Unit"
+              value={texts.unit}
+              onChange={(unit) => change({ unit })}
+              placeholder="mg/L"
+            />
             <TextField numeric label="Lowest" value={texts.min} onChange={(min) => change({ min })} />
             <TextField numeric label="Highest" value={texts.max} onChange={(max) => change({ max })} />
           </FieldRow>
-          {fault ? <Txt tone="ammonia" kind="small" live>{fault}</Txt> : null}
+          {fault ? (
+            <Txt tone="ammonia" kind="small" live>
+              {fault}
+            </Txt>
+          ) : null}
           <Button kind="quiet" label="Add the parameter" onPress={add} />
         </>
-      ) : <Txt kind="small" tone="second">Six are the most, and all are used.</Txt>}
+      ) : (
+        <Txt kind="small" tone="second">
+          Six are the most, and all are used.
+        </Txt>
+      )}
     </Section>
   );
 }
 
 const styles = StyleSheet.create({
   row: { display: 'flex', borderBottomWidth: 1 },
-  inside: { flex: 1, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space(3), paddingVertical: space(3) },
+  inside: {
+    flex: 1,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: space(3),
+    paddingVertical: space(3),
+  },
   shrink: { flexShrink: 1 },
   value: { alignItems: 'flex-end', flexShrink: 0 },
 });

@@ -1,12 +1,31 @@
+import { MINUTE_MS } from '../../../core/time';
 import { type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { isNitrogen, parameterName, parameterUnit, PARAMETERS, type Calibration, type Parameter, type Tank } from '../../../core/document';
+import {
+  isNitrogen,
+  parameterName,
+  parameterUnit,
+  PARAMETERS,
+  type Calibration,
+  type Parameter,
+  type Tank,
+} from '../../../core/document';
 import { disagreement } from '../../../core/instruments';
-import { trusted } from '../../../core/readiness';
+import { trusted } from '../../../core/evidence';
 import { basisLabel, formatDecimal, parseDecimal, type UnitPreferences } from '../../../core/units';
-import { commit, dayAndHour, localMidnight, newId, selectEvidence, shortDay, useAppDispatch, useAppSelector, useNow } from '../../store';
+import {
+  commit,
+  dayAndHour,
+  localMidnight,
+  newId,
+  selectEvidence,
+  shortDay,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, TextField, Txt } from '../../ui';
-import { TimeChart } from '../../ui/charts';
+import { TimeChart } from '../../ui/charts/TimeChart';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
 import { DOUBT_WORDS, shownScale, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
 
@@ -17,14 +36,18 @@ export function ReadingsScreen() {
 function Chosen({ tank }: { tank: Tank }) {
   const id = useParam('parameter');
   const parameter = PARAMETERS.find((p) => p === id);
-  return parameter ? <Readings key={parameter} tank={tank} parameter={parameter} /> : <NotHere what="parameter" />;
+  return parameter ? (
+    <Readings key={parameter} tank={tank} parameter={parameter} />
+  ) : (
+    <NotHere what="parameter" />
+  );
 }
 
 const PAGE = 20;
 
 /** One parameter through time: steadiness, chart, targets, and every reading with the state of its kit. */
 function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) {
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const units = useUnits();
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
@@ -37,39 +60,137 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
   const { range } = targetOf(targets, tank.id, p);
   // Targets of nitrogen are written on the ion basis, as shown; others are stored values.
-  const shownRange = range && !isNitrogen(p) ? { low: scale.show(range.low), high: scale.show(range.high), alarmLow: scale.show(range.alarmLow), alarmHigh: scale.show(range.alarmHigh) } : range;
+  const shownRange =
+    range && !isNitrogen(p)
+      ? {
+          low: scale.show(range.low),
+          high: scale.show(range.high),
+          alarmLow: scale.show(range.alarmLow),
+          alarmHigh: scale.show(range.alarmHigh),
+        }
+      : range;
   const { standing, stability } = standingOf(evidence, p, range);
   const format = (x: number) => formatDecimal(x, scale.decimals);
-  const delta = (stored: number) => format(Math.abs(scale.show((stability?.last ?? 0) + stored) - scale.show(stability?.last ?? 0)));
-  const marks = useMemo(() => [
-    ...evidence.events.filter((e) => e.kind === 'waterChange' || e.kind === 'dose' || e.kind === 'ammoniaDose').map((e) => ({ atMs: Date.parse(e.at), label: '', kind: 'event' as const })),
-    ...Object.values(calibrations).filter((c) => kits[c.kitId]?.parameter === p).map((c) => ({ atMs: Date.parse(c.at), label: 'calibrated', kind: 'calibration' as const })),
-  ], [evidence, calibrations, kits, p]);
-  const apart = disagreement(p, trusted(evidence.series[p]).slice(-40).map((x) => ({ kitId: x.kit.id, kitName: x.kit.name, shop: x.kit.shop === true, atMs: x.atMs, value: x.interval.mid, half: Number.isFinite(x.interval.high) ? (x.interval.high - x.interval.low) / 2 : x.interval.mid })));
+  const delta = (stored: number) =>
+    format(Math.abs(scale.show((stability?.last ?? 0) + stored) - scale.show(stability?.last ?? 0)));
+  const marks = useMemo(
+    () => [
+      ...evidence.events
+        .filter((e) => e.kind === 'waterChange' || e.kind === 'dose' || e.kind === 'ammoniaDose')
+        .map((e) => ({ atMs: Date.parse(e.at), label: '', kind: 'event' as const })),
+      ...Object.values(calibrations)
+        .filter((c) => kits[c.kitId]?.parameter === p)
+        .map((c) => ({ atMs: Date.parse(c.at), label: 'calibrated', kind: 'calibration' as const })),
+    ],
+    [evidence, calibrations, kits, p],
+  );
+  const apart = disagreement(
+    p,
+    trusted(evidence.series[p])
+      .slice(-40)
+      .map((x) => ({
+        kitId: x.kit.id,
+        kitName: x.kit.name,
+        shop: x.kit.shop === true,
+        atMs: x.atMs,
+        value: x.interval.mid,
+        half: Number.isFinite(x.interval.high) ? (x.interval.high - x.interval.low) / 2 : x.interval.mid,
+      })),
+  );
 
   return (
-    <Screen title={name} aside={<Targets key={range ? `${range.low}/${range.high}` : 'none'} tank={tank} parameter={p} units={units} unit={unit} />}>
+    <Screen
+      title={name}
+      aside={
+        <Targets
+          key={range ? `${range.low}/${range.high}` : 'none'}
+          tank={tank}
+          parameter={p}
+          units={units}
+          unit={unit}
+        />
+      }
+    >
       <Txt kind="title" heading={1}>{`${name.charAt(0).toUpperCase()}${name.slice(1)}`}</Txt>
-      <Txt kind="row" tone={standing === 'alarm' ? 'ammonia' : standing === 'steady' ? 'go' : standing === 'odd' || standing === 'drifting' ? 'nitrite' : 'ink'}>{`${STANDING_WORDS[standing].charAt(0).toUpperCase()}${STANDING_WORDS[standing].slice(1)}`}</Txt>
+      <Txt
+        kind="row"
+        tone={
+          standing === 'alarm'
+            ? 'ammonia'
+            : standing === 'steady'
+              ? 'go'
+              : standing === 'odd' || standing === 'drifting'
+                ? 'nitrite'
+                : 'ink'
+        }
+      >{`${STANDING_WORDS[standing].charAt(0).toUpperCase()}${STANDING_WORDS[standing].slice(1)}`}</Txt>
       {stability ? (
         <>
-          <Line name="Wanders in a week" value={`${delta(stability.driftPerWeek) === '0' ? '' : stability.driftPerWeek > 0 ? '+' : '−'}${delta(stability.driftPerWeek)} ${unit}`} />
-          <Line name="Jumps about by" value={`± ${delta(stability.spread)} ${unit}, ${stability.count} readings in four weeks`} />
+          <Line
+            name="Wanders in a week"
+            value={`${delta(stability.driftPerWeek) === '0' ? '' : stability.driftPerWeek > 0 ? '+' : '−'}${delta(stability.driftPerWeek)} ${unit}`}
+          />
+          <Line
+            name="Jumps about by"
+            value={`± ${delta(stability.spread)} ${unit}, ${stability.count} readings in four weeks`}
+          />
         </>
-      ) : <Txt kind="small" tone="second">Three readings over two days or more say how steady it is.</Txt>}
-      {apart ? <Txt tone="nitrite">{`${apart.one.kitName} and ${apart.other.kitName} disagree by ${delta(apart.difference)} ${unit}. Calibrate or ask a third before acting.`}</Txt> : null}
-      {points.length > 0 ? (
-        <TimeChart points={points} band={shownRange} marks={marks} unit={unit || name} format={format} midnight={localMidnight} dayLabel={shortDay} nowMs={now} summary={`${name}: ${points.length} readings, last ${format(points[points.length - 1]?.mid ?? 0)} ${unit}.`} />
       ) : (
-        <Empty title="No reading yet" text="It appears with the next sample."><Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go></Empty>
+        <Txt kind="small" tone="second">
+          Three readings over two days or more say how steady it is.
+        </Txt>
       )}
-      <Txt kind="small" tone="second">The washed band is the aim. Dotted uprights are changes and doses, dashed ones calibrations; open rings are a before and after around a change; “?” is kept, not trusted.</Txt>
-      <ReadingTable tank={tank} parameter={p} now={now} format={format} show={scale.show} calibrations={calibrations} />
+      {apart ? (
+        <Txt tone="nitrite">{`${apart.one.kitName} and ${apart.other.kitName} disagree by ${delta(apart.difference)} ${unit}. Calibrate or ask a third before acting.`}</Txt>
+      ) : null}
+      {points.length > 0 ? (
+        <TimeChart
+          points={points}
+          band={shownRange}
+          marks={marks}
+          unit={unit || name}
+          format={format}
+          midnight={localMidnight}
+          dayLabel={shortDay}
+          nowMs={now}
+          summary={`${name}: ${points.length} readings, last ${format(points[points.length - 1]?.mid ?? 0)} ${unit}.`}
+        />
+      ) : (
+        <Empty title="No reading yet" text="It appears with the next sample.">
+          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+        </Empty>
+      )}
+      <Txt kind="small" tone="second">
+        The washed band is the aim. Dotted uprights are changes and doses, dashed ones calibrations; open
+        rings are a before and after around a change; “?” is kept, not trusted.
+      </Txt>
+      <ReadingTable
+        tank={tank}
+        parameter={p}
+        now={now}
+        format={format}
+        show={scale.show}
+        calibrations={calibrations}
+      />
     </Screen>
   );
 }
 
-function ReadingTable({ tank, parameter, now, format, show, calibrations }: { tank: Tank; parameter: Parameter; now: number; format: (x: number) => string; show: (x: number) => number; calibrations: Record<string, Calibration> }) {
+function ReadingTable({
+  tank,
+  parameter,
+  now,
+  format,
+  show,
+  calibrations,
+}: {
+  tank: Tank;
+  parameter: Parameter;
+  now: number;
+  format: (x: number) => string;
+  show: (x: number) => number;
+  calibrations: Record<string, Calibration>;
+}) {
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const samples = useAppSelector((s) => s.document.entities.samples);
   const [which, setWhich] = useState<'all' | 'trusted' | 'doubted'>('all');
@@ -81,8 +202,14 @@ function ReadingTable({ tank, parameter, now, format, show, calibrations }: { ta
     const matches: (typeof all)[number][] = [];
     for (let i = all.length - 1; i >= 0; i--) {
       const x = all[i];
-      if (!x || (which === 'trusted' && x.doubts.length > 0) || (which === 'doubted' && x.doubts.length === 0)) continue;
-      if (q && !`${x.kit.name} ${samples[x.sampleId]?.note ?? ''} ${x.text}`.toLowerCase().includes(q)) continue;
+      if (
+        !x ||
+        (which === 'trusted' && x.doubts.length > 0) ||
+        (which === 'doubted' && x.doubts.length === 0)
+      )
+        continue;
+      if (q && !`${x.kit.name} ${samples[x.sampleId]?.note ?? ''} ${x.text}`.toLowerCase().includes(q))
+        continue;
       matches.push(x);
     }
     return matches;
@@ -90,54 +217,160 @@ function ReadingTable({ tank, parameter, now, format, show, calibrations }: { ta
   const mine = Object.values(calibrations).length;
   return (
     <Section title="Readings">
-      <Choice label="Show" options={[{ value: 'all', label: 'All' }, { value: 'trusted', label: 'Trusted' }, { value: 'doubted', label: 'Doubted' }]} value={which} onChange={setWhich} />
+      <Choice
+        label="Show"
+        options={[
+          { value: 'all', label: 'All' },
+          { value: 'trusted', label: 'Trusted' },
+          { value: 'doubted', label: 'Doubted' },
+        ]}
+        value={which}
+        onChange={setWhich}
+      />
       <TextField label="Search kit, note or value" value={query} onChange={setQuery} />
-      {rows.length === 0 ? <Txt tone="second">None of that kind.</Txt> : (
+      {rows.length === 0 ? (
+        <Txt tone="second">None of that kind.</Txt>
+      ) : (
         <Table
           caption="Readings, newest first"
-          columns={[{ title: 'read', flex: 1.3 }, { title: 'value', flex: 1 }, { title: 'with', flex: 1.2 }, { title: 'state', flex: 1.3 }]}
-          rows={rows.slice(0, shown).map((x) => [
-            dayAndHour(x.atMs), isNitrogen(parameter) || !Number.isFinite(show(x.interval.mid)) ? x.text : format(show(x.interval.mid)), `${x.kit.name}${x.kit.shop ? ' (shop)' : ''}`,
-            [...x.doubts.map((d) => DOUBT_WORDS[d]), x.corrected ? 'corrected by calibration' : '', samples[x.sampleId]?.editedAt ? 'edited' : ''].filter(Boolean).join(', ') || 'trusted',
-          ])}
+          columns={[
+            { title: 'read', flex: 1.3 },
+            { title: 'value', flex: 1 },
+            { title: 'with', flex: 1.2 },
+            { title: 'state', flex: 1.3 },
+          ]}
+          rows={rows
+            .slice(0, shown)
+            .map((x) => [
+              dayAndHour(x.atMs),
+              isNitrogen(parameter) || !Number.isFinite(show(x.interval.mid))
+                ? x.text
+                : format(show(x.interval.mid)),
+              `${x.kit.name}${x.kit.shop ? ' (shop)' : ''}`,
+              [
+                ...x.doubts.map((d) => DOUBT_WORDS[d]),
+                x.corrected ? 'corrected by calibration' : '',
+                samples[x.sampleId]?.editedAt ? 'edited' : '',
+              ]
+                .filter(Boolean)
+                .join(', ') || 'trusted',
+            ])}
         />
       )}
-      {rows.length > shown ? <Button kind="quiet" label={`Show ${Math.min(PAGE, rows.length - shown)} more of ${rows.length}`} onPress={() => setShown(shown + PAGE)} /> : null}
-      {mine > 0 ? null : <Txt kind="small" tone="second">Calibrations are logged with the instrument, under Kits and instruments.</Txt>}
+      {rows.length > shown ? (
+        <Button
+          kind="quiet"
+          label={`Show ${Math.min(PAGE, rows.length - shown)} more of ${rows.length}`}
+          onPress={() => setShown(shown + PAGE)}
+        />
+      ) : null}
+      {mine > 0 ? null : (
+        <Txt kind="small" tone="second">
+          Calibrations are logged with the instrument, under Kits and instruments.
+        </Txt>
+      )}
       <Go href={`/tank/${tank.id}/log/history` as Href}>Edit or delete in the history</Go>
     </Section>
   );
 }
 
 /** Aim and alarms of this parameter, changeable. */
-function Targets({ tank, parameter, units, unit }: { tank: Tank; parameter: Parameter; units: UnitPreferences; unit: string }) {
+function Targets({
+  tank,
+  parameter,
+  units,
+  unit,
+}: {
+  tank: Tank;
+  parameter: Parameter;
+  units: UnitPreferences;
+  unit: string;
+}) {
   const dispatch = useAppDispatch();
   const targets = useAppSelector((s) => s.document.entities.targets);
   const { range, own } = targetOf(targets, tank.id, parameter);
   const text = (x: number | undefined) => (x === undefined ? '' : formatDecimal(x, 3));
-  const [texts, setTexts] = useState({ alarmLow: text(range?.alarmLow), low: text(range?.low), high: text(range?.high), alarmHigh: text(range?.alarmHigh) });
+  const [texts, setTexts] = useState({
+    alarmLow: text(range?.alarmLow),
+    low: text(range?.low),
+    high: text(range?.high),
+    alarmHigh: text(range?.alarmHigh),
+  });
   const [fault, setFault] = useState<string | null>(null);
-  const converted = parameter === 'temperature' ? units.temperature !== 'C' : parameter === 'salinity' ? units.salinity !== 'ppt' : false;
+  const converted =
+    parameter === 'temperature'
+      ? units.temperature !== 'C'
+      : parameter === 'salinity'
+        ? units.salinity !== 'ppt'
+        : false;
   const save = () => {
-    const read = { alarmLow: parseDecimal(texts.alarmLow), low: parseDecimal(texts.low), high: parseDecimal(texts.high), alarmHigh: parseDecimal(texts.alarmHigh) };
-    if (!read.alarmLow.ok || !read.low.ok || !read.high.ok || !read.alarmHigh.ok) return setFault('Enter all four as numbers.');
-    const [alarmLow, low, high, alarmHigh] = [read.alarmLow.value, read.low.value, read.high.value, read.alarmHigh.value];
-    if (!(alarmLow <= low && low < high && high <= alarmHigh)) return setFault('They must rise: low alarm, aim from, aim to, high alarm.');
+    const read = {
+      alarmLow: parseDecimal(texts.alarmLow),
+      low: parseDecimal(texts.low),
+      high: parseDecimal(texts.high),
+      alarmHigh: parseDecimal(texts.alarmHigh),
+    };
+    if (!read.alarmLow.ok || !read.low.ok || !read.high.ok || !read.alarmHigh.ok)
+      return setFault('Enter all four as numbers.');
+    const [alarmLow, low, high, alarmHigh] = [
+      read.alarmLow.value,
+      read.low.value,
+      read.high.value,
+      read.alarmHigh.value,
+    ];
+    if (!(alarmLow <= low && low < high && high <= alarmHigh))
+      return setFault('They must rise: low alarm, aim from, aim to, high alarm.');
     if (alarmLow < -5 || alarmHigh > 100000) return setFault('That is out of all range.');
     setFault(null);
-    dispatch(commit('Target changed', [{ put: 'targets', entity: { id: own?.id ?? newId(), tankId: tank.id, parameter, alarmLow, low, high, alarmHigh } }]));
+    dispatch(
+      commit('Target changed', [
+        {
+          put: 'targets',
+          entity: { id: own?.id ?? newId(), tankId: tank.id, parameter, alarmLow, low, high, alarmHigh },
+        },
+      ]),
+    );
   };
   return (
     <>
-      <Txt kind="section" heading={2}>Aim and alarms</Txt>
-      <Txt kind="small" tone="second">{`${own ? 'Your own.' : range ? 'The usual for a mixed reef; make it yours.' : 'None usual.'} In ${converted ? (parameter === 'temperature' ? '°C' : 'ppt') : unit || 'the kit’s unit'}. An alarm needs two readings in a row.`}</Txt>
+      <Txt kind="section" heading={2}>
+        Aim and alarms
+      </Txt>
+      <Txt
+        kind="small"
+        tone="second"
+      >{`${own ? 'Your own.' : range ? 'The usual for a mixed reef; make it yours.' : 'None usual.'} In ${converted ? (parameter === 'temperature' ? '°C' : 'ppt') : unit || 'the kit’s unit'}. An alarm needs two readings in a row.`}</Txt>
       <FieldRow>
-        <TextField numeric label="Low alarm" value={texts.alarmLow} onChange={(alarmLow) => setTexts((t) => ({ ...t, alarmLow }))} />
-        <TextField numeric label="Aim from" value={texts.low} onChange={(low) => setTexts((t) => ({ ...t, low }))} />
-        <TextField numeric label="Aim to" value={texts.high} onChange={(high) => setTexts((t) => ({ ...t, high }))} />
-        <TextField numeric label="High alarm" value={texts.alarmHigh} onChange={(alarmHigh) => setTexts((t) => ({ ...t, alarmHigh }))} />
+        <TextField
+          numeric
+          label="Low alarm"
+          value={texts.alarmLow}
+          onChange={(alarmLow) => setTexts((t) => ({ ...t, alarmLow }))}
+        />
+        <TextField
+          numeric
+          label="Aim from"
+          value={texts.low}
+          onChange={(low) => setTexts((t) => ({ ...t, low }))}
+        />
+        <TextField
+          numeric
+          label="Aim to"
+          value={texts.high}
+          onChange={(high) => setTexts((t) => ({ ...t, high }))}
+        />
+        <TextField
+          numeric
+          label="High alarm"
+          value={texts.alarmHigh}
+          onChange={(alarmHigh) => setTexts((t) => ({ ...t, alarmHigh }))}
+        />
       </FieldRow>
-      {fault ? <Txt tone="ammonia" kind="small" live>{fault}</Txt> : null}
+      {fault ? (
+        <Txt tone="ammonia" kind="small" live>
+          {fault}
+        </Txt>
+      ) : null}
       <Button label="Keep the target" onPress={save} />
     </>
   );

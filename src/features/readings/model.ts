@@ -1,16 +1,32 @@
 /** One parameter's readings as they are drawn, tabled and judged. */
 import { DEFAULT_TARGETS, isNitrogen, type Parameter, type Target } from '../../../core/document';
-import { DAY_MS, trusted, type Doubt, type Point, type TankEvidence } from '../../../core/readiness';
+import { trusted, type Doubt, type Point, type TankEvidence } from '../../../core/evidence';
+import { DAY_MS } from '../../../core/time';
 import { fromMgNPerL, toUnit, unitLabel, type UnitPreferences } from '../../../core/units';
 import { standing, type Range, type Stability, type Standing } from '../../../core/water';
-import type { TimePoint } from '../../ui/charts';
+import { type TimePoint } from '../../ui/charts/thinning';
 
-export const DOUBT_WORDS: Record<Doubt, string> = { expired: 'kit past its date', nitriteInterferes: 'nitrite present', drift: 'instrument had drifted', byPerson: 'marked by you' };
+export const DOUBT_WORDS: Record<Doubt, string> = {
+  expired: 'kit past its date',
+  nitriteInterferes: 'nitrite present',
+  drift: 'instrument had drifted',
+  byPerson: 'marked by you',
+};
 
-export const STANDING_WORDS: Record<Standing, string> = { unknown: 'too few readings to say', steady: 'steady', drifting: 'drifting', odd: 'last one odd: repeat it', off: 'off the aim, steady', alarm: 'alarm, twice in a row' };
+export const STANDING_WORDS: Record<Standing, string> = {
+  unknown: 'too few readings to say',
+  steady: 'steady',
+  drifting: 'drifting',
+  odd: 'last one odd: repeat it',
+  off: 'off the aim, steady',
+  alarm: 'alarm, twice in a row',
+};
 
 /** Values as shown: nitrogen on the ion basis, temperature and salinity in the person's units. */
-export function shownScale(p: Parameter, units: UnitPreferences): { label: string; show: (stored: number) => number; decimals: number } {
+export function shownScale(
+  p: Parameter,
+  units: UnitPreferences,
+): { label: string; show: (stored: number) => number; decimals: number } {
   if (isNitrogen(p)) return { label: '', show: (x) => fromMgNPerL(p, 'ion', x), decimals: 2 };
   const unit = p === 'temperature' ? units.temperature : p === 'salinity' ? units.salinity : null;
   if (unit === null) return { label: '', show: (x) => x, decimals: p === 'ph' || p === 'phosphate' ? 2 : 1 };
@@ -39,7 +55,15 @@ export function timePoints(e: TankEvidence, p: Parameter, show: (x: number) => n
       joined.add(before);
     }
   }
-  return series.map((x) => ({ atMs: x.atMs, low: show(x.interval.low), mid: show(x.interval.mid), high: show(x.interval.high), doubted: x.doubts.length > 0, ...(joined.has(x) ? { joined: true } : {}) }))
+  return series
+    .map((x) => ({
+      atMs: x.atMs,
+      low: show(x.interval.low),
+      mid: show(x.interval.mid),
+      high: show(x.interval.high),
+      doubted: x.doubts.length > 0,
+      ...(joined.has(x) ? { joined: true } : {}),
+    }))
     .filter((x) => Number.isFinite(x.mid));
 }
 
@@ -52,22 +76,40 @@ function lastBefore(series: readonly Point[], atMs: number): Point | undefined {
 }
 
 /** The person's target or the usual one, stored units; nitrate's usual is written as NO3 and turned into N. */
-export function targetOf(targets: Record<string, Target>, tankId: string, p: Parameter): { range: Range | null; own: Target | null } {
+export function targetOf(
+  targets: Record<string, Target>,
+  tankId: string,
+  p: Parameter,
+): { range: Range | null; own: Target | null } {
   const own = Object.values(targets).find((t) => t.tankId === tankId && t.parameter === p) ?? null;
   const usual = own ?? DEFAULT_TARGETS[p] ?? null;
   if (!usual) return { range: null, own: null };
-  return { range: { low: usual.low, high: usual.high, alarmLow: usual.alarmLow, alarmHigh: usual.alarmHigh }, own };
+  return {
+    range: { low: usual.low, high: usual.high, alarmLow: usual.alarmLow, alarmHigh: usual.alarmHigh },
+    own,
+  };
 }
 
 /** Targets of nitrogen stand on the ion basis, readings as N: the range in the readings' unit. */
 export function rangeAsStored(range: Range | null, p: Parameter): Range | null {
   if (!range || !isNitrogen(p)) return range;
   const k = fromMgNPerL(p, 'ion', 1);
-  return { low: range.low / k, high: range.high / k, alarmLow: range.alarmLow / k, alarmHigh: range.alarmHigh / k };
+  return {
+    low: range.low / k,
+    high: range.high / k,
+    alarmLow: range.alarmLow / k,
+    alarmHigh: range.alarmHigh / k,
+  };
 }
 
 /** Judged over the trusted readings of the last four weeks. */
-export function standingOf(e: TankEvidence, p: Parameter, range: Range | null): { standing: Standing; stability: Stability | null } {
-  const recent = trusted(e.series[p]).filter((x) => x.atMs >= e.nowMs - 28 * DAY_MS).map((x) => ({ atMs: x.atMs, value: x.interval.mid }));
+export function standingOf(
+  e: TankEvidence,
+  p: Parameter,
+  range: Range | null,
+): { standing: Standing; stability: Stability | null } {
+  const recent = trusted(e.series[p])
+    .filter((x) => x.atMs >= e.nowMs - 28 * DAY_MS)
+    .map((x) => ({ atMs: x.atMs, value: x.interval.mid }));
   return standing(recent, rangeAsStored(range, p));
 }

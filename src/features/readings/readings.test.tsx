@@ -1,5 +1,6 @@
 import { allText, choose, demo, onScreen, press, says, type } from '../shell/testing';
-import { ParametersScreen, ReadingsScreen } from '.';
+import { ParametersScreen } from './ParametersScreen';
+import { ReadingsScreen } from './ReadingsScreen';
 
 const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
 
@@ -9,7 +10,7 @@ test('every parameter says how steady it is before how far off', () => {
   for (const p of ['temperature', 'salinity', 'alkalinity', 'ammonia']) expect(says(p)).toBe(true);
 });
 
-test('a preset is taken whole, and one of its targets made the person\'s own', () => {
+test("a preset is taken whole, and one of its targets made the person's own", () => {
   const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
   const targets = () => Object.values(doc().targets).filter((t) => t.tankId === 'north-window');
   choose(/^During the cycle/);
@@ -24,12 +25,20 @@ test('a preset is taken whole, and one of its targets made the person\'s own', (
   type('Low alarm', '9');
   press('Keep the target');
   expect(says('They must rise: low alarm, aim from, aim to, high alarm.')).toBe(true);
-  for (const [label, value] of [['Low alarm', '6,5'], ['Aim from', '7,5'], ['Aim to', '9'], ['High alarm', '11']] as const) type(label, value);
+  for (const [label, value] of [
+    ['Low alarm', '6,5'],
+    ['Aim from', '7,5'],
+    ['Aim to', '9'],
+    ['High alarm', '11'],
+  ] as const)
+    type(label, value);
   press('Keep the target');
-  expect(Object.values(one.doc().targets).find((t) => t.parameter === 'alkalinity' && t.tankId === 'north-window')).toMatchObject({ alarmLow: 6.5, low: 7.5, high: 9, alarmHigh: 11 });
+  expect(
+    Object.values(one.doc().targets).find((t) => t.parameter === 'alkalinity' && t.tankId === 'north-window'),
+  ).toMatchObject({ alarmLow: 6.5, low: 7.5, high: 9, alarmHigh: 11 });
 });
 
-test('a parameter of one\'s own brings a kit for it; six are the most', () => {
+test("a parameter of one's own brings a kit for it; six are the most", () => {
   const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
   press('Add the parameter');
   expect(says('Give it a name of 1 to 80 characters.')).toBe(true);

@@ -10,24 +10,48 @@ import { Provider } from 'react-redux';
 import { selectSettings, useAppSelector } from '../../store';
 import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
 import { Frame } from './Frame';
-import { started } from './started';
+import { Boundary } from './Boundary';
+import { LastResort } from './LastResort';
+import { keepOffline } from './offline';
+import { pictureStands, started, whole } from './started';
 
-const FACES = { BricolageGrotesque_600SemiBold, BricolageGrotesque_800ExtraBold, AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold };
+const FACES = {
+  BricolageGrotesque_600SemiBold,
+  BricolageGrotesque_800ExtraBold,
+  AtkinsonHyperlegibleNext_400Regular,
+  AtkinsonHyperlegibleNext_700Bold,
+};
 
-/** Store, theme, fonts and the frame around every route. */
-export function AppRoot() {
+/** Store, theme, fonts and the frame around every route. `whenIdle` runs once the page stands and everything stored is read. */
+export function AppRoot({ whenIdle }: { whenIdle: () => void }) {
+  useEffect(() => {
+    pictureStands();
+    void whole.then(() => {
+      whenIdle();
+      keepOffline();
+    });
+  }, [whenIdle]);
   useEffect(() => {
     // The server asks for the faces with the page. Where another one does not, they are fetched here, after the first picture.
-    const there = new Set(Array.from(document.fonts as unknown as Iterable<FontFace>, (face) => face.family.replace(/["']/g, '')));
+    const there = new Set(
+      Array.from(document.fonts as unknown as Iterable<FontFace>, (face) => face.family.replace(/["']/g, '')),
+    );
     const missing = Object.entries(FACES).filter(([name]) => !there.has(name));
     if (missing.length === 0) return;
-    const frame = requestAnimationFrame(() => void loadAsync(Object.fromEntries(missing.map(([name, uri]) => [name, { uri, display: FontDisplay.SWAP }]))).catch(() => undefined));
+    const frame = requestAnimationFrame(
+      () =>
+        void loadAsync(
+          Object.fromEntries(missing.map(([name, uri]) => [name, { uri, display: FontDisplay.SWAP }])),
+        ).catch(() => undefined),
+    );
     return () => cancelAnimationFrame(frame);
   }, []);
   return (
-    <Provider store={started.store}>
-      <Themed />
-    </Provider>
+    <LastResort>
+      <Provider store={started.store}>
+        <Themed />
+      </Provider>
+    </LastResort>
   );
 }
 
@@ -43,21 +67,29 @@ function Themed() {
 function Opened() {
   const { roles } = useTheme();
   const status = useAppSelector((s) => s.document.status);
-  if (status.kind === 'loading') return <View style={[styles.fill, { backgroundColor: roles.ground }]} aria-busy aria-label="Opening" />;
+  if (status.kind === 'loading')
+    return <View style={[styles.fill, { backgroundColor: roles.ground }]} aria-busy aria-label="Opening" />;
   if (status.kind === 'failed') {
     return (
       <View role="main" style={[styles.fill, styles.failed, { backgroundColor: roles.ground }]}>
-        <Txt kind="title" heading={1}>Zoarium could not open</Txt>
+        <Txt kind="title" heading={1}>
+          Zoarium could not open
+        </Txt>
         <Txt>{status.message}</Txt>
         <Button label="Reload" kind="primary" onPress={() => window.location.reload()} />
       </View>
     );
   }
   return (
-    <Frame>
-      <Slot />
-    </Frame>
+    <Boundary>
+      <Frame>
+        <Slot />
+      </Frame>
+    </Boundary>
   );
 }
 
-const styles = StyleSheet.create({ fill: { flex: 1, minHeight: '100%' }, failed: { padding: 24, gap: 16, maxWidth: 640 } });
+const styles = StyleSheet.create({
+  fill: { flex: 1, minHeight: '100%' },
+  failed: { padding: 24, gap: 16, maxWidth: 640 },
+});

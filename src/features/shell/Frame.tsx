@@ -1,7 +1,20 @@
+import { showQuantity } from '../../../core/units';
+import { MINUTE_MS } from '../../../core/time';
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { actRedone, selectLastTank, selectTanks, selectVolume, tankVisited, undo, useAppDispatch, useAppSelector, useNow } from '../../store';
+import {
+  actRedone,
+  selectLastTank,
+  selectTanks,
+  selectVolume,
+  tankVisited,
+  undo,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  selectSettings,
+} from '../../store';
 import { space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { PLACES, placeOf, tankIdOf } from './places';
 import { tankAgeDays } from './tank';
@@ -53,7 +66,13 @@ export function Frame({ children }: { children: ReactNode }) {
         <UndoNotice />
       </View>
       {tank ? (
-        <View role="navigation" aria-label="Places" style={[styles.bar, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>{places}</View>
+        <View
+          role="navigation"
+          aria-label="Places"
+          style={[styles.bar, { backgroundColor: roles.paper, borderColor: roles.hairline }]}
+        >
+          {places}
+        </View>
       ) : null}
     </View>
   );
@@ -62,16 +81,22 @@ export function Frame({ children }: { children: ReactNode }) {
 function TankName({ tankId, name }: { tankId: string; name: string }) {
   const { roles } = useTheme();
   const wide = useWide();
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const tank = useAppSelector((s) => s.document.entities.tanks[tankId]);
   const volume = useAppSelector((s) => (tank ? selectVolume(s, tankId) : null));
-  const units = useAppSelector((s) => s.document.entities.settings.person?.units);
+  const { units } = useAppSelector(selectSettings);
   const age = tank ? `day ${tankAgeDays(tank.startDay, now)}` : '';
-  const litres = volume ? (units?.volume === 'gal' ? `${(volume.netL / 3.785411784).toFixed(0)} gal` : `${volume.netL.toFixed(0)} L`) : '';
+  const litres = volume ? showQuantity('volume', volume.netL, units, 0) : '';
   return (
     <View style={[styles.name, wide && styles.nameWide]}>
-      <Link href="/tanks" aria-label={`${name}, switch tank or settings`} style={[TYPE.row, styles.nameLink, wide && styles.nameLinkWide, { color: roles.ink }]} numberOfLines={wide ? 2 : 1}>
-        {name}{"\u00a0▾"}
+      <Link
+        href="/tanks"
+        aria-label={`${name}, switch tank or settings`}
+        style={[TYPE.row, styles.nameLink, wide && styles.nameLinkWide, { color: roles.ink }]}
+        numberOfLines={wide ? 2 : 1}
+      >
+        {name}
+        {'\u00a0▾'}
       </Link>
       <Txt kind="small" tone="second" style={styles.noWrap}>{`${age} · ${litres}`}</Txt>
     </View>
@@ -93,8 +118,19 @@ function Places({ tankId, here, wide }: { tankId: string; here: string | null; w
             style={wide ? styles.railPlace : styles.barPlace}
           >
             <View style={wide ? styles.railInside : styles.barInside}>
-              <View style={[wide ? styles.railMark : styles.barMark, { backgroundColor: on ? roles.action : 'transparent' }]} />
-              <Txt kind={on ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'} tone={on ? 'ink' : 'second'} style={wide ? undefined : styles.barLabel}>{p.label}</Txt>
+              <View
+                style={[
+                  wide ? styles.railMark : styles.barMark,
+                  { backgroundColor: on ? roles.action : 'transparent' },
+                ]}
+              />
+              <Txt
+                kind={on ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'}
+                tone={on ? 'ink' : 'second'}
+                style={wide ? undefined : styles.barLabel}
+              >
+                {p.label}
+              </Txt>
             </View>
           </Link>
         );
@@ -105,7 +141,11 @@ function Places({ tankId, here, wide }: { tankId: string; here: string | null; w
 
 function RailLink({ href, label }: { href: Href; label: string }) {
   const { roles } = useTheme();
-  return <Link href={href} style={[TYPE.small, styles.railLink, { color: roles.second }]}>{label}</Link>;
+  return (
+    <Link href={href} style={[TYPE.small, styles.railLink, { color: roles.second }]}>
+      {label}
+    </Link>
+  );
 }
 
 /** Single keys, off while typing; none that the browser uses. Listed under "?". */

@@ -1,7 +1,10 @@
-import { useEffect } from 'react';
+import { usePathname } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { noticeDismissed, undo, useAppDispatch, useAppSelector } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
+import { useNewVersion } from './offline';
+import { started } from './started';
 
 /** Says what was done and offers to take it back; also says when saving failed. */
 export function UndoNotice() {
@@ -16,15 +19,22 @@ export function UndoNotice() {
   }, [dispatch, lastLabel, revision]);
   if (saveError) {
     return (
-      <View role="alert" style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.ammonia }]}>
-        <Txt style={styles.text}>{`Not saved: ${saveError}. What you see is kept while this page is open; export it under Files before closing.`}</Txt>
+      <View
+        role="alert"
+        style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.ammonia }]}
+      >
+        <Txt
+          style={styles.text}
+        >{`Not saved: ${saveError}. What you see is kept while this page is open; export it under Files before closing.`}</Txt>
       </View>
     );
   }
-  if (!lastLabel) return null;
+  if (!lastLabel) return <NewVersion />;
   return (
     <View role="status" style={[styles.notice, { backgroundColor: roles.ink, borderColor: roles.ink }]}>
-      <Txt tone="ground" style={styles.text} live>{lastLabel}</Txt>
+      <Txt tone="ground" style={styles.text} live>
+        {lastLabel}
+      </Txt>
       {canUndo && !lastLabel.startsWith('Undone') ? (
         <View style={[styles.undo, { backgroundColor: roles.ground }]}>
           <Button label="Undo" kind="quiet" name={`Undo: ${lastLabel}`} onPress={() => dispatch(undo())} />
@@ -34,10 +44,49 @@ export function UndoNotice() {
   );
 }
 
+/** Offers a newer version where nothing is being typed; taking it waits until everything is stored. */
+function NewVersion() {
+  const { roles } = useTheme();
+  const path = usePathname();
+  const take = useNewVersion();
+  const [later, setLater] = useState(false);
+  if (!take || later || !nothingTyped(path)) return null;
+  return (
+    <View role="status" style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.edge }]}>
+      <Txt style={styles.text}>A newer Zoarium is here.</Txt>
+      <View style={styles.ways}>
+        <Button label="Later" kind="quiet" onPress={() => setLater(true)} />
+        <Button
+          label="Take it"
+          name="Take the newer Zoarium"
+          onPress={() => void started.settled().then(take)}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** The places that only show: a reload there loses no half-typed form. */
+const nothingTyped = (path: string): boolean =>
+  /^\/(tanks|files|tank\/[^/]+(\/(cycle|stock|bench))?)?$/.test(path) && path !== '/tank/new';
+
 const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', gap: space(1) },
   notice: {
-    position: 'absolute', left: space(3), right: space(3), bottom: space(3), borderRadius: RADIUS, borderWidth: 1.5, paddingLeft: space(4), paddingRight: space(2),
-    minHeight: 60, flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space(3), maxWidth: 560,
+    position: 'absolute',
+    left: space(3),
+    right: space(3),
+    bottom: space(3),
+    borderRadius: RADIUS,
+    borderWidth: 1.5,
+    paddingLeft: space(4),
+    paddingRight: space(2),
+    minHeight: 60,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space(3),
+    maxWidth: 560,
   },
   text: { flexShrink: 1, paddingVertical: space(2) },
   undo: { borderRadius: RADIUS },

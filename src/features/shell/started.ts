@@ -9,7 +9,30 @@ async function demoIfServed(): Promise<Document | null> {
   return makeDemo(Date.now(), localDay);
 }
 
+/** Called by the root once its first picture is committed. */
+export let pictureStands = (): void => undefined;
+const picture = new Promise<void>((done) => {
+  pictureStands = done;
+});
+
+/** Resolves when the first picture is on the screen and the page has nothing better to do. */
+const idle = async (): Promise<void> => {
+  await picture;
+  await new Promise<void>((done) => {
+    requestAnimationFrame(() => setTimeout(done, 0));
+  });
+  await new Promise<void>((done) => {
+    if (typeof requestIdleCallback === 'function') requestIdleCallback(() => done(), { timeout: 1000 });
+    else setTimeout(done, 50);
+  });
+};
+
 /** The one store of the page, already being filled. Failures show in its status. */
 export const started = makeStore();
-/** Resolved when it is filled or has failed; never rejected. */
-export const opened = openStore(started, demoIfServed);
+const opening = openStore(started, demoIfServed, idle);
+/** Resolved when the document can be shown or its opening has failed; never rejected. */
+export const opened: Promise<unknown> = opening;
+/** Resolved when half-done entries have been read. */
+export const draftsRead: Promise<void> = opening.then((o) => o.draftsRead);
+/** Resolved when everything stored has been checked as well. */
+export const whole: Promise<void> = opening.then((o) => o.whole);

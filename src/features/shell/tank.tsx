@@ -1,13 +1,14 @@
 import { useLocalSearchParams } from 'expo-router';
 import type { ReactNode } from 'react';
 import type { Tank } from '../../../core/document';
-import { daysBetween } from '../../../core/calendar';
+import { daysBetween } from '../../../core/time';
+import type { WordsContext } from '../../../core/words';
 import type { UnitPreferences } from '../../../core/units';
-import { type WordsContext } from '../../../core/readiness';
 import { localDay, selectLastTank, selectSettings, shortDay, useAppSelector, weekdayHour } from '../../store';
 import { Empty, Go, Screen } from '../../ui';
 
-export const tankAgeDays = (startDay: string, nowMs: number): number => daysBetween(startDay, localDay(nowMs));
+export const tankAgeDays = (startDay: string, nowMs: number): number =>
+  daysBetween(startDay, localDay(nowMs));
 
 /** A route parameter as one string; an absent or repeated one is empty. */
 export function useParam(name: string): string {
@@ -19,7 +20,9 @@ export function useParam(name: string): string {
 export function WithTank({ children }: { children: (tank: Tank) => ReactNode }) {
   const inPath = useParam('tankId');
   const last = useAppSelector(selectLastTank);
-  const named = useAppSelector((s) => (Object.hasOwn(s.document.entities.tanks, inPath) ? s.document.entities.tanks[inPath] : undefined));
+  const named = useAppSelector((s) =>
+    Object.hasOwn(s.document.entities.tanks, inPath) ? s.document.entities.tanks[inPath] : undefined,
+  );
   const tank = inPath === '' ? last : named;
   if (!tank) return <NotHere what="tank" />;
   return <>{children(tank)}</>;
@@ -29,7 +32,11 @@ export function WithTank({ children }: { children: (tank: Tank) => ReactNode }) 
 export function NotHere({ what }: { what: string }) {
   return (
     <Screen title={`No such ${what}`}>
-      <Empty alone title={`There is no such ${what} here`} text="It may have been removed, or the address belongs to another browser: what you enter stays in the browser you entered it in.">
+      <Empty
+        alone
+        title={`There is no such ${what} here`}
+        text="It may have been removed, or the address belongs to another browser: what you enter stays in the browser you entered it in."
+      >
         <Go href="/tanks">To your tanks</Go>
       </Empty>
     </Screen>

@@ -1,12 +1,25 @@
+import { inUnits, sentence } from '../../../core/words';
+import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Animal, Place, Tank } from '../../../core/document';
-import { currentPlace } from '../../../core/readiness';
-import { additionWarnings, speciesById } from '../../../core/stocking';
-import { commit, dayAndHour, isoOf, localDay, selectAssessment, selectDocument, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { type Animal, type Place, type Tank, currentPlace } from '../../../core/document';
+import { speciesById } from '../../../core/species';
+import { additionWarnings } from '../../../core/stocking';
+import {
+  commit,
+  dayAndHour,
+  isoOf,
+  localDay,
+  selectAssessment,
+  selectDocument,
+  selectEvidence,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { Button, Go, Line, Row, Screen, Section, TextField, Txt, WhenField } from '../../ui';
-import { NotHere, useParam, WithTank } from '../shell';
+import { NotHere, useParam, useWords, WithTank } from '../shell';
 import { Arrival } from './Arrival';
 import { animalWords, loadWords, moved, PLACE_WORDS } from './model';
 
@@ -17,7 +30,8 @@ export function AnimalScreen() {
 /** One animal or group: where it has been, and where it may go next. */
 function AnimalPage({ tank }: { tank: Tank }) {
   const id = useParam('animalId');
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
+  const words = useWords();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
@@ -28,13 +42,27 @@ function AnimalPage({ tank }: { tank: Tank }) {
   if (!animal || animal.tankId !== tank.id) return <NotHere what="animal" />;
   const species = speciesById(animal.speciesId);
   const place = currentPlace(animal).to;
-  const systems = Object.values(doc.quarantines).filter((q) => q.tankId === tank.id && q.closedDay === null && q.group === species.group);
+  const systems = Object.values(doc.quarantines).filter(
+    (q) => q.tankId === tank.id && q.closedDay === null && q.group === species.group,
+  );
   const put = (label: string, entity: Animal) => dispatch(commit(label, [{ put: 'animals', entity }]));
-  const move = (to: Place, quarantineId: string | null = null, reason = '') => put(`${animalWords(animal)}: ${PLACE_WORDS[to].toLowerCase()}`, moved(animal, to, isoOf(Date.now()), reason.slice(0, 2000), quarantineId));
-  const warnings = place === 'wish' || place === 'quarantine' ? additionWarnings(evidence, assessment, species, animal.count).warnings : [];
+  const move = (to: Place, quarantineId: string | null = null, reason = '') =>
+    put(
+      `${animalWords(animal)}: ${PLACE_WORDS[to].toLowerCase()}`,
+      moved(animal, to, isoOf(Date.now()), reason.slice(0, 2000), quarantineId),
+    );
+  const warnings =
+    place === 'wish' || place === 'quarantine'
+      ? additionWarnings(evidence, assessment, species, animal.count).warnings
+      : [];
   const remove = () => {
     const used = Object.values(doc.drips).filter((d) => d.animalIds.includes(animal.id));
-    dispatch(commit(`${animalWords(animal)} removed`, [...used.map((d) => ({ remove: 'drips' as const, id: d.id })), { remove: 'animals' as const, id: animal.id }]));
+    dispatch(
+      commit(`${animalWords(animal)} removed`, [
+        ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
+        { remove: 'animals' as const, id: animal.id },
+      ]),
+    );
     router.push(`/tank/${tank.id}/stock` as Href);
   };
   return (
@@ -42,54 +70,104 @@ function AnimalPage({ tank }: { tank: Tank }) {
       title={species.common}
       aside={
         <>
-          <Txt kind="section" heading={2}>Where it has been</Txt>
-          {animal.moves.map((m, i) => <Line key={i} name={PLACE_WORDS[m.to]} value={dayAndHour(Date.parse(m.at))} />)}
-          {animal.moves.filter((m) => m.why).map((m, i) => <Txt key={i} kind="small" tone="second">{m.why}</Txt>)}
+          <Txt kind="section" heading={2}>
+            Where it has been
+          </Txt>
+          {animal.moves.map((m, i) => (
+            <Line key={i} name={PLACE_WORDS[m.to]} value={dayAndHour(Date.parse(m.at))} />
+          ))}
+          {animal.moves
+            .filter((m) => m.why)
+            .map((m, i) => (
+              <Txt key={i} kind="small" tone="second">
+                {m.why}
+              </Txt>
+            ))}
           <Line name="Makes" value={loadWords(animal)} />
-          <Txt>{species.care}</Txt>
+          <Txt>{inUnits(species.care, words.units)}</Txt>
           <Button kind="quiet" label="Entered by mistake: remove" onPress={remove} />
         </>
       }
     >
-      <Txt kind="title" heading={1}>{animalWords(animal)}</Txt>
-      <Txt tone="second" style={{ fontStyle: 'italic' }}>{species.scientific}</Txt>
+      <Txt kind="title" heading={1}>
+        {animalWords(animal)}
+      </Txt>
+      <Txt tone="second" style={{ fontStyle: 'italic' }}>
+        {species.scientific}
+      </Txt>
       <Txt kind="section">{PLACE_WORDS[place]}</Txt>
-      {place === 'quarantine' && animal.quarantineId ? <Go href={`/tank/${tank.id}/quarantine/${animal.quarantineId}` as Href}>To its quarantine</Go> : null}
+      {place === 'quarantine' && animal.quarantineId ? (
+        <Go href={`/tank/${tank.id}/quarantine/${animal.quarantineId}` as Href}>To its quarantine</Go>
+      ) : null}
       {place === 'wish' || place === 'quarantine' ? (
         <>
-          <WhenField kind="date" label="Meant to join the display on" value={animal.plannedDay ?? ''} hint="Planned steps are dashed in the stair."
+          <WhenField
+            kind="date"
+            label="Meant to join the display on"
+            value={animal.plannedDay ?? ''}
+            hint="Planned steps are dashed in the stair."
             onChange={(day) => {
-              if (day === '' || /^\d{4}-\d{2}-\d{2}$/.test(day)) put('Plan changed', { ...animal, plannedDay: day === '' ? null : day });
+              if (day === '' || /^\d{4}-\d{2}-\d{2}$/.test(day))
+                put('Plan changed', { ...animal, plannedDay: day === '' ? null : day });
             }}
-            error={animal.plannedDay && animal.plannedDay < localDay(now) ? 'That day has passed. Choose a new one.' : null}
+            error={
+              animal.plannedDay && animal.plannedDay < localDay(now)
+                ? 'That day has passed. Choose a new one.'
+                : null
+            }
           />
-          {warnings.map((w) => <Txt key={w.code + w.text} tone={w.severity === 'stop' ? 'ammonia' : 'nitrite'}>{w.text}</Txt>)}
+          {warnings.map((w) => (
+            <Txt key={sentence(w.says, words)} tone={w.severity === 'stop' ? 'ammonia' : 'nitrite'}>
+              {sentence(w.says, words)}
+            </Txt>
+          ))}
         </>
       ) : null}
       {place === 'wish' ? (
         <Section title="Bring it home">
           {species.group !== 'coral' || systems.length > 0 ? (
             <View style={{ gap: 12 }}>
-              {systems.map((q) => <Button key={q.id} label={`Book into ${q.name}`} onPress={() => move('quarantine', q.id)} />)}
-              <Button kind={systems.length === 0 ? 'primary' : 'outline'} label="Open a new quarantine" onPress={() => router.push(`/tank/${tank.id}/quarantine/new?animal=${animal.id}` as Href)} />
+              {systems.map((q) => (
+                <Button key={q.id} label={`Book into ${q.name}`} onPress={() => move('quarantine', q.id)} />
+              ))}
+              <Button
+                kind={systems.length === 0 ? 'primary' : 'outline'}
+                label="Open a new quarantine"
+                onPress={() => router.push(`/tank/${tank.id}/quarantine/new?animal=${animal.id}` as Href)}
+              />
             </View>
           ) : (
             <Txt>Corals are dipped and watched for pests in a system of their own.</Txt>
           )}
-          <Button label="Straight to a drip" onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)} />
+          <Button
+            label="Straight to a drip"
+            onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
+          />
         </Section>
       ) : null}
       {place === 'quarantine' ? (
         <Section title="Let it in">
-          <Button kind="primary" label="Plan the drip" onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)} />
+          <Button
+            kind="primary"
+            label="Plan the drip"
+            onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
+          />
           <Button label="It is in the display" onPress={() => move('display')} />
         </Section>
       ) : null}
       {place !== 'gone' && place !== 'wish' ? <Arrival animal={animal} onPut={put} /> : null}
       {place !== 'gone' ? (
         <Section title="It is gone">
-          <TextField label="Why" value={why} onChange={setWhy} placeholder="Given away, died, unknown" error={why.length > 2000 ? 'The note is too long: 2000 characters is the most.' : null} />
-          <Row wrap><Button label="Log that it is gone" onPress={() => move('gone', null, why)} /></Row>
+          <TextField
+            label="Why"
+            value={why}
+            onChange={setWhy}
+            placeholder="Given away, died, unknown"
+            error={why.length > 2000 ? 'The note is too long: 2000 characters is the most.' : null}
+          />
+          <Row wrap>
+            <Button label="Log that it is gone" onPress={() => move('gone', null, why)} />
+          </Row>
         </Section>
       ) : (
         <Button label="It is back in the display" onPress={() => move('display')} />

@@ -1,12 +1,18 @@
 import { useState } from 'react';
 import type { Animal } from '../../../core/document';
-import { speciesById } from '../../../core/stocking';
+import { speciesById } from '../../../core/species';
 import { readEntry } from '../../../core/units';
 import { localDay, shortWrittenDay } from '../../store';
 import { Button, FieldRow, Line, Section, TextField, Txt, WhenField } from '../../ui';
 
 /** The look into each animal on arrival, counted, and whether it is only on loan. */
-export function Arrival({ animal, onPut }: { animal: Animal; onPut: (label: string, entity: Animal) => void }) {
+export function Arrival({
+  animal,
+  onPut,
+}: {
+  animal: Animal;
+  onPut: (label: string, entity: Animal) => void;
+}) {
   const species = speciesById(animal.speciesId);
   const [aside, setAside] = useState('0');
   const [from, setFrom] = useState('');
@@ -24,28 +30,80 @@ export function Arrival({ animal, onPut }: { animal: Animal; onPut: (label: stri
   };
   return (
     <Section title="On arrival">
-      {inspection ? <Line name={`Inspected ${shortWrittenDay(inspection.day)}`} value={`${inspection.sound} sound, ${inspection.setAside} set aside`} /> : (
+      {inspection ? (
+        <Line
+          name={`Inspected ${shortWrittenDay(inspection.day)}`}
+          value={`${inspection.sound} sound, ${inspection.setAside} set aside`}
+        />
+      ) : (
         <>
-          <Txt kind="small" tone="second">{species.crew ? 'Look into each shell: parasitic snails at the lip, egg jelly, an empty one.' : 'Look at each from all sides before it goes in: pests, eggs, torn fins, spots.'}</Txt>
-          <FieldRow><TextField numeric label="Set aside" unit={`of ${animal.count}`} value={aside} onChange={setAside} error={entry.ok ? null : entry.message} /></FieldRow>
-          <Button label="All looked at" onPress={() => {
-            if (!entry.ok) return;
-            onPut('Inspection logged', { ...animal, inspection: { day: localDay(Date.now()), sound: animal.count - entry.value, setAside: entry.value } });
-          }} />
+          <Txt kind="small" tone="second">
+            {species.crew
+              ? 'Look into each shell: parasitic snails at the lip, egg jelly, an empty one.'
+              : 'Look at each from all sides before it goes in: pests, eggs, torn fins, spots.'}
+          </Txt>
+          <FieldRow>
+            <TextField
+              numeric
+              label="Set aside"
+              unit={`of ${animal.count}`}
+              value={aside}
+              onChange={setAside}
+              error={entry.ok ? null : entry.message}
+            />
+          </FieldRow>
+          <Button
+            label="All looked at"
+            onPress={() => {
+              if (!entry.ok) return;
+              onPut('Inspection logged', {
+                ...animal,
+                inspection: {
+                  day: localDay(Date.now()),
+                  sound: animal.count - entry.value,
+                  setAside: entry.value,
+                },
+              });
+            }}
+          />
         </>
       )}
       {loan ? (
         <>
-          <Line name={`On loan from ${loan.from}`} value={loan.returnedDay ? `back ${shortWrittenDay(loan.returnedDay)}` : `until ${shortWrittenDay(loan.dueDay)}`} />
-          {loan.returnedDay ? null : <Button kind="quiet" label="Given back today" onPress={() => onPut('Given back', { ...animal, loan: { ...loan, returnedDay: localDay(Date.now()) } })} />}
+          <Line
+            name={`On loan from ${loan.from}`}
+            value={
+              loan.returnedDay
+                ? `back ${shortWrittenDay(loan.returnedDay)}`
+                : `until ${shortWrittenDay(loan.dueDay)}`
+            }
+          />
+          {loan.returnedDay ? null : (
+            <Button
+              kind="quiet"
+              label="Given back today"
+              onPress={() =>
+                onPut('Given back', { ...animal, loan: { ...loan, returnedDay: localDay(Date.now()) } })
+              }
+            />
+          )}
         </>
       ) : (
         <>
           <FieldRow>
-            <TextField label="On loan from" value={from} onChange={setFrom} placeholder="Nobody: it is yours" />
+            <TextField
+              label="On loan from"
+              value={from}
+              onChange={setFrom}
+              placeholder="Nobody: it is yours"
+            />
             <WhenField kind="date" label="Goes back" value={due} onChange={setDue} />
           </FieldRow>
-          {fault ? <Txt tone="ammonia" kind="small" live>{fault}</Txt> : null}
+          {fault ? (
+            <Txt tone="ammonia" kind="small" live>
+              {fault}
+            </Txt>
+          ) : null}
           {from !== '' ? <Button kind="quiet" label="Note the loan" onPress={lend} /> : null}
         </>
       )}

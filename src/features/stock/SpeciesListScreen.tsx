@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
-import { SPECIES, type Species } from '../../../core/stocking';
+import { SPECIES, type Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
 import { Choice, Empty, Screen, space, TextField, Txt, useTheme } from '../../ui';
@@ -11,11 +11,16 @@ import { useUnits, WithTank } from '../shell';
 type Group = Species['group'] | 'crew';
 
 /** Species that match a search and a group (any group for null), those that fit the tank first. */
-export function findSpecies(all: readonly Species[], query: string, group: Group | null, netL: number): Species[] {
+function findSpecies(all: readonly Species[], query: string, group: Group | null, netL: number): Species[] {
   const wanted = query.trim().toLowerCase();
   return all
-    .filter((s) => (group === null || (group === 'crew' ? s.crew : s.group === group)))
-    .filter((s) => wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted))
+    .filter((s) => group === null || (group === 'crew' ? s.crew : s.group === group))
+    .filter(
+      (s) =>
+        wanted === '' ||
+        s.common.toLowerCase().includes(wanted) ||
+        s.scientific.toLowerCase().includes(wanted),
+    )
     .sort((a, b) => Number(a.minTankL > netL) - Number(b.minTankL > netL) || (a.common < b.common ? -1 : 1));
 }
 
@@ -34,21 +39,50 @@ function SpeciesList({ tank }: { tank: Tank }) {
   const found = here.length > 0 || query.trim() === '' ? here : findSpecies(SPECIES, query, null, netL);
   return (
     <Screen title="Find an animal">
-      <Txt kind="title" heading={1}>Find an animal</Txt>
-      <Choice label="Kind" options={[{ value: 'crew', label: 'Clean-up crew' }, { value: 'fish', label: 'Fish' }, { value: 'invertebrate', label: 'Invertebrates' }, { value: 'coral', label: 'Corals' }]} value={group} onChange={setGroup} />
+      <Txt kind="title" heading={1}>
+        Find an animal
+      </Txt>
+      <Choice
+        label="Kind"
+        options={[
+          { value: 'crew', label: 'Clean-up crew' },
+          { value: 'fish', label: 'Fish' },
+          { value: 'invertebrate', label: 'Invertebrates' },
+          { value: 'coral', label: 'Corals' },
+        ]}
+        value={group}
+        onChange={setGroup}
+      />
       <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
-      {here.length === 0 && found.length > 0 ? <Txt kind="small" tone="second">None of this kind; of another:</Txt> : null}
-      {found.length === 0 ? <Empty title="None by that name" text="Try part of the scientific name. The list holds common, traceable species." /> : null}
+      {here.length === 0 && found.length > 0 ? (
+        <Txt kind="small" tone="second">
+          None of this kind; of another:
+        </Txt>
+      ) : null}
+      {found.length === 0 ? (
+        <Empty
+          title="None by that name"
+          text="Try part of the scientific name. The list holds common, traceable species."
+        />
+      ) : null}
       <View>
         {found.map((s) => (
-          <Link key={s.id} href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href} style={[styles.item, { borderColor: roles.hairline }]}>
+          <Link
+            key={s.id}
+            href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href}
+            style={[styles.item, { borderColor: roles.hairline }]}
+          >
             <View style={styles.inside}>
               <View style={styles.shrink}>
                 <Txt kind="row">{s.common}</Txt>
-                <Txt kind="small" tone="second" style={styles.italic}>{s.scientific}</Txt>
+                <Txt kind="small" tone="second" style={styles.italic}>
+                  {s.scientific}
+                </Txt>
               </View>
               <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
-                {s.minTankL > netL ? `wants ${showQuantity('volume', s.minTankL, units, 0)}` : `to ${showQuantity('length', s.adultCm, units, 0)}`}
+                {s.minTankL > netL
+                  ? `wants ${showQuantity('volume', s.minTankL, units, 0)}`
+                  : `to ${showQuantity('length', s.adultCm, units, 0)}`}
               </Txt>
             </View>
           </Link>
@@ -60,7 +94,14 @@ function SpeciesList({ tank }: { tank: Tank }) {
 
 const styles = StyleSheet.create({
   item: { display: 'flex', borderBottomWidth: 1 },
-  inside: { flex: 1, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space(3), paddingVertical: space(3) },
+  inside: {
+    flex: 1,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: space(3),
+    paddingVertical: space(3),
+  },
   shrink: { flexShrink: 1 },
   italic: { fontStyle: 'italic' },
   right: { flexShrink: 0, textAlign: 'right' },

@@ -1,6 +1,10 @@
 import { screen } from '@testing-library/react';
 import { allText, choose, demo, onScreen, press, says, tick, type } from '../shell/testing';
-import { AddAnimalScreen, AnimalScreen, NewQuarantineScreen, QuarantineScreen, SpeciesListScreen, StockScreen } from '.';
+import { AddAnimalScreen } from './AddAnimalScreen';
+import { AnimalScreen } from './AnimalScreen';
+import { NewQuarantineScreen, QuarantineScreen } from './QuarantineScreens';
+import { SpeciesListScreen } from './SpeciesListScreen';
+import { StockScreen } from './StockScreen';
 
 const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
 
@@ -15,7 +19,10 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
 });
 
 test('a species too big for the tank is warned of in words, with the numbers, and may be wished all the same', () => {
-  const { doc, went } = onScreen(<AddAnimalScreen />, { doc: demo(), params: north({ species: 'yellow-tang' }) });
+  const { doc, went } = onScreen(<AddAnimalScreen />, {
+    doc: demo(),
+    params: north({ species: 'yellow-tang' }),
+  });
   expect(says(/Grows to 20 cm and wants 450 L; this tank holds 238 L/)).toBe(true);
   expect(screen.getByText('Predicted peak of free ammonia')).toBeTruthy();
   press('Wish for it');
@@ -25,7 +32,10 @@ test('a species too big for the tank is warned of in words, with the numbers, an
 });
 
 test('a count that is none is refused with a sentence and nothing is added', () => {
-  const { doc } = onScreen(<AddAnimalScreen />, { doc: demo(), params: north({ species: 'nassarius-snail' }) });
+  const { doc } = onScreen(<AddAnimalScreen />, {
+    doc: demo(),
+    params: north({ species: 'nassarius-snail' }),
+  });
   const before = Object.keys(doc().animals).length;
   for (const bad of ['0', '-3', 'two', '2.5']) {
     type('How many', bad);
@@ -34,7 +44,10 @@ test('a count that is none is refused with a sentence and nothing is added', () 
   }
   type('How many', '3');
   press(/^It is in the display/);
-  expect(Object.values(doc().animals).find((a) => a.speciesId === 'nassarius-snail')).toMatchObject({ count: 3, moves: [{ to: 'display' }] });
+  expect(Object.values(doc().animals).find((a) => a.speciesId === 'nassarius-snail')).toMatchObject({
+    count: 3,
+    moves: [{ to: 'display' }],
+  });
 });
 
 test('an animal is looked at on arrival, lent, and gone with a reason', () => {
@@ -51,7 +64,10 @@ test('an animal is looked at on arrival, lent, and gone with a reason', () => {
   expect(cardinals()?.loan?.returnedDay).toBe('2026-05-01');
   type('Why', 'moved to another tank');
   press('Log that it is gone');
-  expect(cardinals()?.moves[cardinals()!.moves.length - 1]).toMatchObject({ to: 'gone', why: 'moved to another tank' });
+  expect(cardinals()?.moves[cardinals()!.moves.length - 1]).toMatchObject({
+    to: 'gone',
+    why: 'moved to another tank',
+  });
 });
 
 test('more set aside than there are is questioned', () => {
@@ -62,7 +78,10 @@ test('more set aside than there are is questioned', () => {
 });
 
 test('a clear look is logged once a day', () => {
-  const { doc, settle } = onScreen(<QuarantineScreen />, { doc: demo(), params: north({ quarantineId: 'north-qt' }) });
+  const { doc, settle } = onScreen(<QuarantineScreen />, {
+    doc: demo(),
+    params: north({ quarantineId: 'north-qt' }),
+  });
   const looks = () => Object.values(doc().looks).filter((l) => l.quarantineId === 'north-qt').length;
   const before = looks();
   expect(says(/Day 12 of 28 clear/)).toBe(true);
@@ -72,7 +91,7 @@ test('a clear look is logged once a day', () => {
   expect(says('Looked today ✓')).toBe(true);
 });
 
-test('a new quarantine system: its clock is the person\'s own within reason', () => {
+test("a new quarantine system: its clock is the person's own within reason", () => {
   const { doc } = onScreen(<NewQuarantineScreen />, { doc: demo(), params: north() });
   const count = Object.keys(doc().quarantines).length;
   press('Open the system');
@@ -81,7 +100,11 @@ test('a new quarantine system: its clock is the person\'s own within reason', ()
   choose('Corals');
   type('Volume, L', '40');
   press('Open the system');
-  expect(Object.values(doc().quarantines).find((q) => q.name === 'Coral box')).toMatchObject({ group: 'coral', volumeL: 40, clockDays: 28 });
+  expect(Object.values(doc().quarantines).find((q) => q.name === 'Coral box')).toMatchObject({
+    group: 'coral',
+    volumeL: 40,
+    clockDays: 28,
+  });
 });
 
 test('the species list is searched by either name', () => {
@@ -99,7 +122,10 @@ test('the species list is searched by either name', () => {
 });
 
 test('a sign is logged with what was seen, never empty, and the clock stands', () => {
-  const { doc } = onScreen(<QuarantineScreen />, { doc: demo(), params: north({ quarantineId: 'north-qt', look: 'sign' }) });
+  const { doc } = onScreen(<QuarantineScreen />, {
+    doc: demo(),
+    params: north({ quarantineId: 'north-qt', look: 'sign' }),
+  });
   const signs = () => Object.values(doc().looks).filter((l) => l.result === 'sign').length;
   const before = signs();
   const log = screen.getAllByRole('button').find((b) => /log/i.test(b.textContent ?? ''));

@@ -19,18 +19,33 @@ function Welcome() {
   };
   return (
     <Screen title="Welcome">
-      <Txt kind="word" heading={1}>Begin</Txt>
-      <Txt style={styles.lead}>A reef tank starts with weeks of waiting and one question: may I go on yet, and why?</Txt>
-      <Txt style={styles.lead}>Describe your tank, log what you test, and Zoarium answers from your own readings.</Txt>
+      <Txt kind="word" heading={1}>
+        Begin
+      </Txt>
+      <Txt style={styles.lead}>
+        A reef tank starts with weeks of waiting and one question: may I go on yet, and why?
+      </Txt>
+      <Txt style={styles.lead}>
+        Describe your tank, log what you test, and Zoarium answers from your own readings.
+      </Txt>
       <View style={styles.actions}>
         <Button kind="primary" label="Describe your tank" onPress={() => router.push('/tank/new')} />
         <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
-        <Button kind="quiet" label="Only the bench: calculators without a tank" onPress={() => router.push('/bench')} />
+        <Button
+          kind="quiet"
+          label="Only the bench: calculators without a tank"
+          onPress={() => router.push('/bench')}
+        />
         <Button kind="quiet" label="Open a file" onPress={() => router.push('/files')} />
       </View>
-      <Txt kind="small" tone="second">What you enter stays in this browser. Export it under Files to keep a copy.</Txt>
+      <Txt kind="small" tone="second">
+        What you enter stays in this browser. Export it under Files to keep a copy.
+      </Txt>
     </Screen>
   );
 }
 
-const styles = StyleSheet.create({ lead: { fontSize: 19, lineHeight: 28 }, actions: { gap: space(3), marginTop: space(4), alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  lead: { fontSize: 19, lineHeight: 28 },
+  actions: { gap: space(3), marginTop: space(4), alignItems: 'flex-start' },
+});

@@ -1,6 +1,8 @@
+import { MINUTE_MS } from '../../../core/time';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { SCHOOLS, type School, type Tank } from '../../../core/document';
-import { assessTank, GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/readiness';
+import { assessTank } from '../../../core/readiness';
+import { GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/words';
 import { commit, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { RADIUS, Screen, space, Txt, useTheme } from '../../ui';
 import { WithTank } from '../shell';
@@ -14,22 +16,34 @@ export function SchoolScreen() {
 function Schools({ tank }: { tank: Tank }) {
   const { roles } = useTheme();
   const doc = useAppSelector(selectDocument);
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const choose = (school: School) => {
     if (school === tank.school) return;
-    dispatch(commit(`School changed to ${SCHOOL_WORDS[school].title.toLowerCase()}`, [
-      { put: 'tanks', entity: { ...tank, school } }, ...schoolChange(tank, school),
-    ]));
+    dispatch(
+      commit(`School changed to ${SCHOOL_WORDS[school].title.toLowerCase()}`, [
+        { put: 'tanks', entity: { ...tank, school } },
+        ...schoolChange(tank, school),
+      ]),
+    );
   };
   return (
     <Screen title="Schools of cycling">
-      <Txt kind="title" heading={1}>Seven schools, one tank</Txt>
-      <Txt tone="second">Practitioners disagree on when a tank is ready. Each school looks at the same readings by its own rule. Choose one; it is then held for this tank.</Txt>
+      <Txt kind="title" heading={1}>
+        Seven schools, one tank
+      </Txt>
+      <Txt tone="second">
+        Practitioners disagree on when a tank is ready. Each school looks at the same readings by its own
+        rule. Choose one; it is then held for this tank.
+      </Txt>
       <View role="radiogroup" aria-label="School" style={styles.list}>
         {SCHOOLS.map((school) => {
           const chosen = school === tank.school;
-          const view = assessTank({ ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } }, tank.id, now);
+          const view = assessTank(
+            { ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } },
+            tank.id,
+            now,
+          );
           const here = view.gates.find((g) => g.status === 'here');
           const verdict = `${WORDS[view.fish.word]}${here ? `, at ${GATE_NAMES[here.id].title.toLowerCase()}` : ''}`;
           return (
@@ -39,12 +53,27 @@ function Schools({ tank }: { tank: Tank }) {
               aria-checked={chosen}
               aria-label={`${SCHOOL_WORDS[school].title}. Says ${verdict}.`}
               onPress={() => choose(school)}
-              style={[styles.school, { borderColor: chosen ? roles.ink : roles.hairline, backgroundColor: chosen ? roles.paper : 'transparent' }]}
+              style={[
+                styles.school,
+                {
+                  borderColor: chosen ? roles.ink : roles.hairline,
+                  backgroundColor: chosen ? roles.paper : 'transparent',
+                },
+              ]}
             >
-              <Txt kind="section">{SCHOOL_WORDS[school].title}{school === 'proof24' ? ' · our default' : ''}{chosen ? ' ✓' : ''}</Txt>
+              <Txt kind="section">
+                {SCHOOL_WORDS[school].title}
+                {school === 'proof24' ? ' · our default' : ''}
+                {chosen ? ' ✓' : ''}
+              </Txt>
               <Txt>{SCHOOL_WORDS[school].rule}</Txt>
-              <Txt tone="second" kind="small">{SCHOOL_WORDS[school].reason}</Txt>
-              <Txt kind="strong" tone={view.fish.word === 'go' || view.fish.word === 'goSmall' ? 'go' : 'ink'}>{`It says: ${verdict}`}</Txt>
+              <Txt tone="second" kind="small">
+                {SCHOOL_WORDS[school].reason}
+              </Txt>
+              <Txt
+                kind="strong"
+                tone={view.fish.word === 'go' || view.fish.word === 'goSmall' ? 'go' : 'ink'}
+              >{`It says: ${verdict}`}</Txt>
             </Pressable>
           );
         })}

@@ -1,29 +1,57 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { Controller, useForm, type Control, type Resolver } from 'react-hook-form';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '../../../core/document';
-import { SCHOOL_WORDS } from '../../../core/readiness';
+import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Caution, Check, Choice, FieldRow, Screen, Section, TextField, Txt, WhenField } from '../../ui';
+import {
+  Button,
+  Caution,
+  Check,
+  Choice,
+  FieldRow,
+  Screen,
+  Section,
+  TextField,
+  Txt,
+  WhenField,
+} from '../../ui';
 import { useUnits, WithTank } from '../shell';
+import { formSchema } from '../shell/formSchema';
 import { schoolChange } from './schoolChange';
 import { keepingVolume, massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
 
 const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: string }[] = [
-  { value: 'bottled', label: 'Bottled ammonia', note: 'Ammonium chloride to about 2 mg/L: exact, and it can be repeated for the proof.' },
+  {
+    value: 'bottled',
+    label: 'Bottled ammonia',
+    note: 'Ammonium chloride to about 2 mg/L: exact, and it can be repeated for the proof.',
+  },
   { value: 'seafood', label: 'Raw seafood', note: 'Taken out after some days; cloudy and hard to dose.' },
   { value: 'feeding', label: 'Feeding the empty tank', note: 'Small daily pinches; slow and gentle.' },
   { value: 'dieOff', label: 'Die-off from rock', note: 'Rots on its own; phosphate comes with it.' },
-  { value: 'fish', label: 'Fish', note: 'Discouraged: ammonia burns gills, and the first fish is often regretted.' },
+  {
+    value: 'fish',
+    label: 'Fish',
+    note: 'Discouraged: ammonia burns gills, and the first fish is often regretted.',
+  },
 ];
 const BACTERIA: readonly { value: Tank['bacteriaSource']; label: string }[] = [
-  { value: 'bottle', label: 'Bottle' }, { value: 'media', label: 'Running media or rock' }, { value: 'liveSand', label: 'Live sand' }, { value: 'none', label: 'Nothing' },
+  { value: 'bottle', label: 'Bottle' },
+  { value: 'media', label: 'Running media or rock' },
+  { value: 'liveSand', label: 'Live sand' },
+  { value: 'none', label: 'Nothing' },
 ];
 
 const ROCK: readonly { value: TankTexts['rockKind']; label: string }[] = [
-  { value: 'unknown', label: 'Not said' }, { value: 'dryMade', label: 'Dry, mined or made' }, { value: 'cured', label: 'Cured live rock' }, { value: 'driedOcean', label: 'Ocean rock, dried out' }, { value: 'running', label: 'From a running tank' },
+  { value: 'unknown', label: 'Not said' },
+  { value: 'dryMade', label: 'Dry, mined or made' },
+  { value: 'cured', label: 'Cured live rock' },
+  { value: 'driedOcean', label: 'Ocean rock, dried out' },
+  { value: 'running', label: 'From a running tank' },
 ];
 
 export function NewTankScreen() {
@@ -34,11 +62,21 @@ export function NewTankScreen() {
   const [id] = useState(newId);
   const save = (tank: Tank) => {
     // The first tank brings plain kits along, so that a first reading needs no form.
-    const starters: Edit[] = Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
+    const starters: Edit[] =
+      Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
     dispatch(commit(`${tank.name} added`, [...starters, { put: 'tanks', entity: tank }]));
     router.replace(`/tank/${tank.id}` as Href);
   };
-  return <TankForm key={units.length + units.volume} title="New tank" id={id} start={{ ...NEW_TANK, startDay: localDay(Date.now()) }} submit="Add the tank" onSave={save} />;
+  return (
+    <TankForm
+      key={units.length + units.volume}
+      title="New tank"
+      id={id}
+      start={{ ...NEW_TANK, startDay: localDay(Date.now()) }}
+      submit="Add the tank"
+      onSave={save}
+    />
+  );
 }
 
 export function EditTankScreen() {
@@ -51,7 +89,12 @@ function EditTank({ tank }: { tank: Tank }) {
   const router = useRouter();
   const doc = useAppSelector(selectDocument);
   const save = (next: Tank) => {
-    dispatch(commit(`${next.name} changed`, [{ put: 'tanks', entity: keepingVolume(tank, next) }, ...schoolChange(tank, next.school)]));
+    dispatch(
+      commit(`${next.name} changed`, [
+        { put: 'tanks', entity: keepingVolume(tank, next) },
+        ...schoolChange(tank, next.school),
+      ]),
+    );
     router.push(`/tank/${tank.id}` as Href);
   };
   const remove = () => {
@@ -59,7 +102,13 @@ function EditTank({ tank }: { tank: Tank }) {
     router.replace('/tanks');
   };
   return (
-    <TankForm title={tank.name} id={tank.id} start={textsOf(tank, units)} submit="Keep the changes" onSave={save}>
+    <TankForm
+      title={tank.name}
+      id={tank.id}
+      start={textsOf(tank, units)}
+      submit="Keep the changes"
+      onSave={save}
+    >
       <Section title="Remove">
         <Txt tone="second">Takes the tank with its readings, events and animals. It can be undone.</Txt>
         <Button label="Remove this tank" onPress={remove} />
@@ -80,25 +129,35 @@ interface FormProps {
 function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
   const units = useUnits();
   const today = localDay(Date.now());
-  const resolver: Resolver<TankTexts> = (values) => {
-    const read = readTank(id, values, units, today);
-    if (read.ok) return { values, errors: {} };
-    return { values: {}, errors: Object.fromEntries(Object.entries(read.faults).map(([k, message]) => [k, { type: 'entry', message }])) };
-  };
-  const { control, handleSubmit, watch, formState } = useForm<TankTexts>({ defaultValues: start, resolver, mode: 'onTouched' });
+  const schema = formSchema((texts: TankTexts) => {
+    const read = readTank(id, texts, units, today);
+    return read.ok ? { ok: true, value: read.tank } : read;
+  });
+  const { control, handleSubmit, watch, formState } = useForm<TankTexts, unknown, Tank>({
+    defaultValues: start,
+    resolver: zodResolver(schema),
+    mode: 'onTouched',
+  });
   const values = watch();
   const read = readTank(id, values, units, today);
-  const submitForm = handleSubmit((texts) => {
-    const result = readTank(id, texts, units, today);
-    if (result.ok) onSave(result.tank);
-  });
+  const submitForm = handleSubmit(onSave);
   const length = unitLabel(units.length);
   const volume = unitLabel(units.volume);
   return (
     <Screen title={title} aside={<VolumeArithmetic read={read} />}>
-      <Txt kind="title" heading={1}>{title}</Txt>
+      <Txt kind="title" heading={1}>
+        {title}
+      </Txt>
       <Text1 control={control} name="name" label="Name" placeholder="What you call it" />
-      <Pick control={control} name="displayKind" label="Size of the display" options={[{ value: 'dimensions', label: 'By its sides' }, { value: 'volume', label: 'By volume' }]} />
+      <Pick
+        control={control}
+        name="displayKind"
+        label="Size of the display"
+        options={[
+          { value: 'dimensions', label: 'By its sides' },
+          { value: 'volume', label: 'By volume' },
+        ]}
+      />
       {values.displayKind === 'dimensions' ? (
         <FieldRow>
           <Text1 control={control} name="length" label="Length inside" unit={length} />
@@ -113,34 +172,136 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
         <Text1 control={control} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
         <Text1 control={control} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
       </FieldRow>
-      {Number(values.rock.replace(',', '.')) > 0 ? <Pick control={control} name="rockKind" label="What rock" options={ROCK} /> : null}
-      {values.rockKind === 'driedOcean' ? <Txt kind="small" tone="second">It rots at first: ammonia, phosphate and a smell. Carbon helps with the smell.</Txt> : null}
-      <Controller control={control} name="startDay" render={({ field, fieldState }) => (
-        <WhenField kind="date" label="First filled on" value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
-      )} />
-      <Controller control={control} name="hasLid" render={({ field }) => (
-        <Check label="A lid or net is on" checked={field.value} onChange={field.onChange} note="Nearly every fish jumps, new ones most." />
-      )} />
-      <Pick control={control} name="ammoniaSource" label="Where ammonia comes from" options={AMMONIA} stacked />
-      {values.ammoniaSource === 'bottled' ? <Caution>Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from children.</Caution> : null}
+      {Number(values.rock.replace(',', '.')) > 0 ? (
+        <Pick control={control} name="rockKind" label="What rock" options={ROCK} />
+      ) : null}
+      {values.rockKind === 'driedOcean' ? (
+        <Txt kind="small" tone="second">
+          It rots at first: ammonia, phosphate and a smell. Carbon helps with the smell.
+        </Txt>
+      ) : null}
+      <Controller
+        control={control}
+        name="startDay"
+        render={({ field, fieldState }) => (
+          <WhenField
+            kind="date"
+            label="First filled on"
+            value={field.value}
+            onChange={field.onChange}
+            error={fieldState.error?.message}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="hasLid"
+        render={({ field }) => (
+          <Check
+            label="A lid or net is on"
+            checked={field.value}
+            onChange={field.onChange}
+            note="Nearly every fish jumps, new ones most."
+          />
+        )}
+      />
+      <Pick
+        control={control}
+        name="ammoniaSource"
+        label="Where ammonia comes from"
+        options={AMMONIA}
+        stacked
+      />
+      {values.ammoniaSource === 'bottled' ? (
+        <Caution>
+          Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from
+          children.
+        </Caution>
+      ) : null}
       <Pick control={control} name="bacteriaSource" label="Where bacteria come from" options={BACTERIA} />
-      <Pick control={control} name="school" label="How you judge that it is ready" stacked options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_WORDS[s].title + (s === 'proof24' ? ' · our default' : ''), note: `${SCHOOL_WORDS[s].rule} ${SCHOOL_WORDS[s].reason}` }))} />
-      {formState.isSubmitted && !read.ok ? <Txt tone="ammonia" live>{`Not saved yet: ${Object.values(read.faults)[0]}`}</Txt> : null}
+      <Pick
+        control={control}
+        name="school"
+        label="How you judge that it is ready"
+        stacked
+        options={SCHOOLS.map((s) => ({
+          value: s,
+          label: SCHOOL_WORDS[s].title + (s === 'proof24' ? ' · our default' : ''),
+          note: `${SCHOOL_WORDS[s].rule} ${SCHOOL_WORDS[s].reason}`,
+        }))}
+      />
+      {formState.isSubmitted && !read.ok ? (
+        <Txt tone="ammonia" live>{`Not saved yet: ${Object.values(read.faults)[0]}`}</Txt>
+      ) : null}
       <Button kind="primary" label={submit} onPress={() => void submitForm()} />
-      <Caution>Mains power near water: drip loops, a residual-current device and a licensed electrician, by your local code. A full tank is heavy; ask a structural professional about the floor.</Caution>
+      <Caution>
+        Mains power near water: drip loops, a residual-current device and a licensed electrician, by your
+        local code. A full tank is heavy; ask a structural professional about the floor.
+      </Caution>
       {children}
     </Screen>
   );
 }
 
-function Text1({ control, name, label, unit, placeholder }: { control: Control<TankTexts>; name: 'name' | 'length' | 'width' | 'height' | 'volume' | 'sump' | 'rock' | 'sand'; label: string; unit?: string; placeholder?: string }) {
+function Text1({
+  control,
+  name,
+  label,
+  unit,
+  placeholder,
+}: {
+  control: Control<TankTexts, unknown, Tank>;
+  name: 'name' | 'length' | 'width' | 'height' | 'volume' | 'sump' | 'rock' | 'sand';
+  label: string;
+  unit?: string;
+  placeholder?: string;
+}) {
   return (
-    <Controller control={control} name={name} render={({ field, fieldState }) => (
-      <TextField label={label} unit={unit} numeric={unit !== undefined} placeholder={placeholder} value={field.value} onChange={field.onChange} onBlur={field.onBlur} error={fieldState.error?.message} />
-    )} />
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <TextField
+          label={label}
+          unit={unit}
+          numeric={unit !== undefined}
+          placeholder={placeholder}
+          value={field.value}
+          onChange={field.onChange}
+          onBlur={field.onBlur}
+          error={fieldState.error?.message}
+        />
+      )}
+    />
   );
 }
 
-function Pick<K extends 'displayKind' | 'rockKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({ control, name, label, options, stacked }: { control: Control<TankTexts>; name: K; label: string; options: readonly { value: TankTexts[K]; label: string; note?: string }[]; stacked?: boolean }) {
-  return <Controller control={control} name={name} render={({ field }) => <Choice label={label} options={options} value={field.value as TankTexts[K]} onChange={field.onChange} stacked={stacked} />} />;
+function Pick<K extends 'displayKind' | 'rockKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({
+  control,
+  name,
+  label,
+  options,
+  stacked,
+}: {
+  control: Control<TankTexts, unknown, Tank>;
+  name: K;
+  label: string;
+  options: readonly { value: TankTexts[K]; label: string; note?: string }[];
+  stacked?: boolean;
+}) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Choice
+          label={label}
+          options={options}
+          value={field.value as TankTexts[K]}
+          onChange={field.onChange}
+          stacked={stacked}
+        />
+      )}
+    />
+  );
 }

@@ -1,7 +1,9 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { choose, demo, flush, onScreen, press, says, tick, type } from '../shell/testing';
-import { EditTankScreen, NewTankScreen, SchoolScreen, SwitcherScreen } from '.';
+import { EditTankScreen, NewTankScreen } from './TankFormScreen';
+import { SchoolScreen } from './SchoolScreen';
+import { SwitcherScreen } from './SwitcherScreen';
 
 test('a tank is described, its water worked out with its doubt, and kept with kits to begin with', async () => {
   const { doc, went } = onScreen(<NewTankScreen />, { doc: emptyDocument() });
@@ -10,13 +12,26 @@ test('a tank is described, its water worked out with its doubt, and kept with ki
   await flush();
   expect(Object.keys(doc().tanks)).toHaveLength(0);
   type('Name', 'Hall tank');
-  for (const [label, value] of [['Length inside, cm', '100'], ['Width inside, cm', '50'], ['Water height, cm', '48'], ['Water in the sump, L', '0'], ['Rock, kg', '24'], ['Sand, kg', '28']] as const) type(label, value);
+  for (const [label, value] of [
+    ['Length inside, cm', '100'],
+    ['Width inside, cm', '50'],
+    ['Water height, cm', '48'],
+    ['Water in the sump, L', '0'],
+    ['Rock, kg', '24'],
+    ['Sand, kg', '28'],
+  ] as const)
+    type(label, value);
   // By hand: 240 L less 10 L of rock and 10 L of sand.
   expect(says(/220 L/)).toBe(true);
   press(primary);
   await flush();
   const tank = Object.values(doc().tanks)[0];
-  expect(tank).toMatchObject({ name: 'Hall tank', display: { kind: 'dimensions', lengthCm: 100 }, rockKg: 24, school: 'proof24' });
+  expect(tank).toMatchObject({
+    name: 'Hall tank',
+    display: { kind: 'dimensions', lengthCm: 100 },
+    rockKg: 24,
+    school: 'proof24',
+  });
   expect(Object.keys(doc().kits).length).toBeGreaterThan(4);
   expect(went().length).toBeGreaterThan(0);
 });
@@ -24,7 +39,13 @@ test('a tank is described, its water worked out with its doubt, and kept with ki
 test('rock that leaves no water is refused in words', async () => {
   const { doc } = onScreen(<NewTankScreen />, { doc: emptyDocument() });
   type('Name', 'Full of rock');
-  for (const [label, value] of [['Length inside, cm', '40'], ['Width inside, cm', '40'], ['Water height, cm', '40'], ['Rock, kg', '500']] as const) type(label, value);
+  for (const [label, value] of [
+    ['Length inside, cm', '40'],
+    ['Width inside, cm', '40'],
+    ['Water height, cm', '40'],
+    ['Rock, kg', '500'],
+  ] as const)
+    type(label, value);
   press(screen.getAllByRole('button').pop()?.textContent ?? '');
   await flush();
   expect(Object.keys(doc().tanks)).toHaveLength(0);
@@ -35,13 +56,23 @@ test('an edit keeps what was entered elsewhere', async () => {
   const before = demo();
   const north = before.tanks['north-window'];
   if (!north) throw new Error('no tank');
-  const doc0 = { ...before, tanks: { ...before.tanks, 'north-window': { ...north, volumeInUse: { litres: 230, sdL: 4, from: 'metered in' } } } };
+  const doc0 = {
+    ...before,
+    tanks: {
+      ...before.tanks,
+      'north-window': { ...north, volumeInUse: { litres: 230, sdL: 4, from: 'metered in' } },
+    },
+  };
   const { doc } = onScreen(<EditTankScreen />, { doc: doc0, params: { tankId: 'north-window' } });
   type('Name', 'North Window, moved');
   tick(/^A lid or net is on/);
   press(/Keep|Save/);
   await flush();
-  expect(doc().tanks['north-window']).toMatchObject({ name: 'North Window, moved', hasLid: !north.hasLid, volumeInUse: { litres: 230 } });
+  expect(doc().tanks['north-window']).toMatchObject({
+    name: 'North Window, moved',
+    hasLid: !north.hasLid,
+    volumeInUse: { litres: 230 },
+  });
 });
 
 test('seven schools judge the same readings; the change is logged', () => {
@@ -50,10 +81,14 @@ test('seven schools judge the same readings; the change is logged', () => {
   expect(screen.getByRole('radio', { name: /^24-hour proof\. Says Go/ })).toBeTruthy();
   choose(/^Watch the glass\. Says Wait/);
   expect(doc().tanks['north-window']?.school).toBe('watchGlass');
-  expect(Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged')).toHaveLength(1);
+  expect(
+    Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged'),
+  ).toHaveLength(1);
   // Chosen again it is no change.
   choose(/^Watch the glass/);
-  expect(Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged')).toHaveLength(1);
+  expect(
+    Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged'),
+  ).toHaveLength(1);
 });
 
 test('the switcher names each tank', () => {

@@ -1,58 +1,118 @@
+import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { Drip, Tank, Task } from '../../../core/document';
+import { type Drip, type Tank, type Task, currentPlace } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
 import { quarantineClock, quarantineJoinDays } from '../../../core/quarantine';
-import { currentPlace } from '../../../core/readiness';
-import { speciesById } from '../../../core/stocking';
+import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
 
 /** A top-off left unplugged after a drip, or drip water not replaced: asked until it is done. */
-export const dripLeftOpen = (d: Drip): boolean =>
-  d.finishedAt !== null && ((d.checks.topOffUnplugged !== null && d.checks.topOffBackOn === null) || d.checks.dripWaterReplaced === null);
+const dripLeftOpen = (d: Drip): boolean =>
+  d.finishedAt !== null &&
+  ((d.checks.topOffUnplugged !== null && d.checks.topOffBackOn === null) ||
+    d.checks.dripWaterReplaced === null);
 
 /** What is half done or waits for a look, each with its own way on. */
 export function Reminders({ tank }: { tank: Tank }) {
   const { roles } = useTheme();
   const router = useRouter();
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const doc = useAppSelector((s) => s.document.entities);
   const drips = Object.values(doc.drips).filter((d) => d.tankId === tank.id);
-  const quarantines = Object.values(doc.quarantines).filter((q) => q.tankId === tank.id && q.closedDay === null);
+  const quarantines = Object.values(doc.quarantines).filter(
+    (q) => q.tankId === tank.id && q.closedDay === null,
+  );
   const items: { key: string; text: string; label: string; href: string }[] = [];
   for (const d of drips) {
-    if (d.startedAt && !d.finishedAt) items.push({ key: d.id, text: 'A drip is running.', label: 'To the drip', href: `/tank/${tank.id}/drip/${d.id}` });
-    else if (dripLeftOpen(d)) items.push({ key: d.id, text: d.checks.topOffUnplugged && !d.checks.topOffBackOn ? 'The top-off is still unplugged.' : 'The drip water is not replaced yet.', label: 'Put it right', href: `/tank/${tank.id}/drip/${d.id}` });
+    if (d.startedAt && !d.finishedAt)
+      items.push({
+        key: d.id,
+        text: 'A drip is running.',
+        label: 'To the drip',
+        href: `/tank/${tank.id}/drip/${d.id}`,
+      });
+    else if (dripLeftOpen(d))
+      items.push({
+        key: d.id,
+        text:
+          d.checks.topOffUnplugged && !d.checks.topOffBackOn
+            ? 'The top-off is still unplugged.'
+            : 'The drip water is not replaced yet.',
+        label: 'Put it right',
+        href: `/tank/${tank.id}/drip/${d.id}`,
+      });
   }
   for (const q of quarantines) {
-    const animals = Object.values(doc.animals).filter((a) => a.quarantineId === q.id && currentPlace(a).to === 'quarantine');
+    const animals = Object.values(doc.animals).filter(
+      (a) => a.quarantineId === q.id && currentPlace(a).to === 'quarantine',
+    );
     if (animals.length === 0) continue;
     const looks = Object.values(doc.looks).filter((l) => l.quarantineId === q.id);
-    const clock = quarantineClock(quarantineJoinDays(q, Object.values(doc.animals), localDay), looks, q.clockDays, localDay(now));
-    if (!clock.lookedToday) items.push({ key: q.id, text: `${q.name}: no look yet today.`, label: 'Look', href: `/tank/${tank.id}/quarantine/${q.id}` });
+    const clock = quarantineClock(
+      quarantineJoinDays(q, Object.values(doc.animals), localDay),
+      looks,
+      q.clockDays,
+      localDay(now),
+    );
+    if (!clock.lookedToday)
+      items.push({
+        key: q.id,
+        text: `${q.name}: no look yet today.`,
+        label: 'Look',
+        href: `/tank/${tank.id}/quarantine/${q.id}`,
+      });
   }
   const today = localDay(now);
-  for (const d of dueUpkeep(Object.values(doc.equipment).filter((e) => e.tankId === tank.id), today)) {
-    items.push({ key: d.equipmentId + d.kind, text: `${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} is due.`, label: 'To the part', href: `/tank/${tank.id}/equipment/${d.equipmentId}` });
+  for (const d of dueUpkeep(
+    Object.values(doc.equipment).filter((e) => e.tankId === tank.id),
+    today,
+  )) {
+    items.push({
+      key: d.equipmentId + d.kind,
+      text: `${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} is due.`,
+      label: 'To the part',
+      href: `/tank/${tank.id}/equipment/${d.equipmentId}`,
+    });
   }
   for (const a of Object.values(doc.animals)) {
-    if (a.tankId === tank.id && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today) items.push({ key: `loan-${a.id}`, text: `${speciesById(a.speciesId).common}: the loan from ${a.loan.from} ends.`, label: 'To the animal', href: `/tank/${tank.id}/stock/${a.id}` });
+    if (a.tankId === tank.id && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today)
+      items.push({
+        key: `loan-${a.id}`,
+        text: `${speciesById(a.speciesId).common}: the loan from ${a.loan.from} ends.`,
+        label: 'To the animal',
+        href: `/tank/${tank.id}/stock/${a.id}`,
+      });
   }
-  const tasks = Object.values(doc.tasks).filter((t) => t.tankId === tank.id && t.doneAt === null).sort((a, b) => (a.day < b.day ? -1 : 1));
+  const tasks = Object.values(doc.tasks)
+    .filter((t) => t.tankId === tank.id && t.doneAt === null)
+    .sort((a, b) => (a.day < b.day ? -1 : 1));
   const due = tasks.filter((t) => t.day <= today);
   const ahead = tasks.filter((t) => t.day > today);
   if (items.length === 0 && tasks.length === 0) return null;
   return (
     <View style={styles.list}>
-      {due.map((t) => <TaskRow key={t.id} task={t} late={t.day < today} />)}
+      {due.map((t) => (
+        <TaskRow key={t.id} task={t} late={t.day < today} />
+      ))}
       {items.map((i) => (
         <View key={i.key} style={[styles.item, { backgroundColor: roles.sand }]}>
           <Txt style={styles.text}>{i.text}</Txt>
-          <Button kind="quiet" label={i.label} name={`${i.text} ${i.label}`} onPress={() => router.push(i.href as Href)} />
+          <Button
+            kind="quiet"
+            label={i.label}
+            name={`${i.text} ${i.label}`}
+            onPress={() => router.push(i.href as Href)}
+          />
         </View>
       ))}
-      {ahead.length > 0 ? <Txt kind="small" tone="second">{`Planned: ${ahead.slice(0, 3).map((t) => `${shortWrittenDay(t.day)} ${t.title}`).join('; ')}${ahead.length > 3 ? `; ${ahead.length - 3} more` : ''}.`}</Txt> : null}
+      {ahead.length > 0 ? (
+        <Txt kind="small" tone="second">{`Planned: ${ahead
+          .slice(0, 3)
+          .map((t) => `${shortWrittenDay(t.day)} ${t.title}`)
+          .join('; ')}${ahead.length > 3 ? `; ${ahead.length - 3} more` : ''}.`}</Txt>
+      ) : null}
     </View>
   );
 }
@@ -65,12 +125,32 @@ function TaskRow({ task, late }: { task: Task; late: boolean }) {
     <View style={[styles.item, { backgroundColor: roles.sand }]}>
       <View style={styles.text}>
         <Txt kind="strong">{task.title}</Txt>
-        {task.note ? <Txt kind="small" tone="second">{task.note}</Txt> : null}
+        {task.note ? (
+          <Txt kind="small" tone="second">
+            {task.note}
+          </Txt>
+        ) : null}
         {late ? <Txt kind="small" tone="second">{`planned for ${shortWrittenDay(task.day)}`}</Txt> : null}
       </View>
       <View>
-        <Button kind="quiet" label="Done" name={`Done: ${task.title}`} onPress={() => dispatch(commit(`${task.title}: done`, [{ put: 'tasks', entity: { ...task, doneAt: new Date().toISOString() } }]))} />
-        <Button kind="quiet" label="Drop" name={`Drop: ${task.title}`} onPress={() => dispatch(commit(`${task.title}: dropped`, [{ remove: 'tasks', id: task.id }]))} />
+        <Button
+          kind="quiet"
+          label="Done"
+          name={`Done: ${task.title}`}
+          onPress={() =>
+            dispatch(
+              commit(`${task.title}: done`, [
+                { put: 'tasks', entity: { ...task, doneAt: new Date().toISOString() } },
+              ]),
+            )
+          }
+        />
+        <Button
+          kind="quiet"
+          label="Drop"
+          name={`Drop: ${task.title}`}
+          onPress={() => dispatch(commit(`${task.title}: dropped`, [{ remove: 'tasks', id: task.id }]))}
+        />
       </View>
     </View>
   );
@@ -78,6 +158,14 @@ function TaskRow({ task, late }: { task: Task; late: boolean }) {
 
 const styles = StyleSheet.create({
   list: { gap: space(2), marginBottom: space(4) },
-  item: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space(2), borderRadius: RADIUS, paddingLeft: space(4), paddingRight: space(1) },
+  item: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space(2),
+    borderRadius: RADIUS,
+    paddingLeft: space(4),
+    paddingRight: space(1),
+  },
   text: { flexShrink: 1, paddingVertical: space(2) },
 });

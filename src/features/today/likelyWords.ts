@@ -1,32 +1,61 @@
 /** What Today keeps and says of a forecast, as plain data. */
-import { expectedWords, shortDates, type Answer, type Quantiles } from '../../../core/forecast';
+import { DAY_MS } from '../../../core/time';
+import { type Answer, type Quantiles } from '../../../core/forecast';
+import { expectedWords, shortDates } from '../../../core/words/forecast';
 import type { KeptForecast } from '../../store';
+import type { Likely } from './likely';
 
-const DAY = 86_400_000;
 /** Days under which a date is "now". */
 export const SOON = 0.6;
 
-export type Likely = Extract<KeptForecast, { atMs: number }>;
-
 /** What is kept of an answer: the two dates Today speaks of, the test that tells most, what surprised. */
 export function keptOf(inputs: string, a: Answer): KeptForecast {
-  if (a.status === 'cannotSay') return { inputs, cannotSay: a.because.slice(0, 400) };
+  if (a.status === 'cannotSay') return { inputs, cannotSay: true };
   return {
-    inputs, atMs: a.atMs, horizonDays: a.forecast.horizonDays, proved: a.proved, ready: a.forecast.ready, bothClear: a.forecast.nitriteClear, nextTest: a.nextTest,
-    surprises: a.surprises.map((s) => ({ what: s.what, atMs: a.startMs + s.day * DAY, expected: expectedWords(s) })),
+    inputs,
+    atMs: a.atMs,
+    horizonDays: a.forecast.horizonDays,
+    proved: a.proved,
+    ready: a.forecast.ready,
+    bothClear: a.forecast.nitriteClear,
+    nextTest: a.nextTest,
+    surprises: a.surprises.map((s) => ({
+      what: s.what,
+      atMs: a.startMs + s.day * DAY_MS,
+      expected: expectedWords(s),
+    })),
   };
 }
 
 const soon = (d: number | null): boolean => d !== null && d < SOON;
 
 /** The date that matters at the gate, in words, and what comes after it. Once both read zero it is the proof that is waited for. */
-export function likelyWords(l: Likely, atProof: boolean, day: (ms: number) => string): { q: Quantiles; said: string; more: string } {
+export function likelyWords(
+  l: Likely,
+  atProof: boolean,
+  day: (ms: number) => string,
+): { q: Quantiles; said: string; more: string } {
   const proof = atProof || soon(l.bothClear.p50);
   const q = proof ? l.ready : l.bothClear;
   const words = shortDates(q, l.atMs, day);
   const later = shortDates(l.ready, l.atMs, day);
-  if (words === null) return { q, said: `${proof ? 'A proof' : 'Both clear'}: not in sight within ${l.horizonDays} days as things go.`, more: '' };
-  if (!proof) return { q, said: `Both clear ${words}`, more: later ? `A proof of 2 mg/L would pass ${later}.` : '' };
-  if (soon(q.p50)) return { q, said: 'A proof dose would likely be cleared now', more: 'Once both read zero, dose 2 mg/L and test a day later.' };
-  return { q, said: `Proof passes ${words}`, more: soon(q.p10) ? 'It may be ready today: a proof dose, once both read zero, would tell.' : '' };
+  if (words === null)
+    return {
+      q,
+      said: `${proof ? 'A proof' : 'Both clear'}: not in sight within ${l.horizonDays} days as things go.`,
+      more: '',
+    };
+  if (!proof)
+    return { q, said: `Both clear ${words}`, more: later ? `A proof of 2 mg/L would pass ${later}.` : '' };
+  if (soon(q.p50))
+    return {
+      q,
+      said: 'A proof dose would likely be cleared now',
+      more: 'Once both read zero, dose 2 mg/L and test a day later.',
+    };
+  return {
+    q,
+    said: `Proof passes ${words}`,
+    more: soon(q.p10) ? 'It may be ready today: a proof dose, once both read zero, would tell.' : '',
+  };
 }

@@ -1,7 +1,10 @@
 /** Today's screen as plain data: rows of evidence from the tank's history. Tested without rendering. */
+import { DAY_MS } from '../../../core/time';
 import { PARAMETER_NAMES, type Kit, type Parameter } from '../../../core/document';
 import { basisLabel } from '../../../core/units';
-import { GATE_NAMES, sentence, type Assessment, type Gate, type Point, type TankEvidence, type WordsContext } from '../../../core/readiness';
+import { type Assessment, type Gate } from '../../../core/readiness';
+import type { Point, TankEvidence } from '../../../core/evidence';
+import { GATE_NAMES, sentence, type WordsContext } from '../../../core/words';
 
 export interface EvidenceRow {
   atMs: number;
@@ -15,17 +18,25 @@ const shown = (p: Point | undefined): string => (p ? `${p.text}${p.doubts.length
 /** The last few sittings with any nitrogen reading, newest first. "?" marks a reading kept but not trusted. */
 export function evidenceRows(e: TankEvidence, count: number): EvidenceRow[] {
   const atBySample = new Map<string, number>();
-  const find = (points: readonly Point[]) => new Map(points.slice(-3 * count).map((p) => {
-    atBySample.set(p.sampleId, p.atMs);
-    return [p.sampleId, p];
-  }));
+  const find = (points: readonly Point[]) =>
+    new Map(
+      points.slice(-3 * count).map((p) => {
+        atBySample.set(p.sampleId, p.atMs);
+        return [p.sampleId, p];
+      }),
+    );
   const ammonia = find(e.series.ammonia);
   const nitrite = find(e.series.nitrite);
   const nitrate = find(e.series.nitrate);
   return [...atBySample.entries()]
     .sort((a, b) => b[1] - a[1])
     .slice(0, count)
-    .map(([id, atMs]) => ({ atMs, ammonia: shown(ammonia.get(id)), nitrite: shown(nitrite.get(id)), nitrate: shown(nitrate.get(id)) }));
+    .map(([id, atMs]) => ({
+      atMs,
+      ammonia: shown(ammonia.get(id)),
+      nitrite: shown(nitrite.get(id)),
+      nitrate: shown(nitrate.get(id)),
+    }));
 }
 
 /** "mg/L as NH₄, NO₂, NO₃ · ? kept, not trusted", from the kits last used. */
@@ -34,7 +45,9 @@ export function evidenceFootnote(e: TankEvidence): string {
     const last = e.series[s][e.series[s].length - 1];
     return basisLabel(s, last?.kit.basis ?? 'ion');
   };
-  const doubted = (['ammonia', 'nitrite', 'nitrate'] as const).some((s) => e.series[s].some((p) => p.doubts.length > 0));
+  const doubted = (['ammonia', 'nitrite', 'nitrate'] as const).some((s) =>
+    e.series[s].some((p) => p.doubts.length > 0),
+  );
   return `mg/L as ${label('ammonia')}, ${label('nitrite')}, ${label('nitrate')}${doubted ? ' · ? kept, not trusted' : ''}`;
 }
 
@@ -51,36 +64,70 @@ export function staffRows(assessment: Assessment, words: WordsContext): StaffRow
     id: g.id,
     title: GATE_NAMES[g.id].title,
     status: g.status,
-    note: g.status === 'ahead' ? GATE_NAMES[g.id].ahead : g.status === 'passed' ? `${sentence(g.finding, words)}${g.passedMs && !['bothClear', 'firstAnimals'].includes(g.id) ? ` · ${words.day(g.passedMs)}` : ''}` : sentence(g.finding, words),
+    note:
+      g.status === 'ahead'
+        ? GATE_NAMES[g.id].ahead
+        : g.status === 'passed'
+          ? `${sentence(g.finding, words)}${g.passedMs && !['bothClear', 'firstAnimals'].includes(g.id) ? ` · ${words.day(g.passedMs)}` : ''}`
+          : sentence(g.finding, words),
   }));
 }
 
 /** What the log holds besides, in one line; null when the school asks for all there is. */
 export function besidesWords(gates: readonly Gate[], words: WordsContext): string | null {
-  const found = gates.map((g) => `${GATE_NAMES[g.id].title.toLowerCase()} (${sentence(g.finding, words).replace(/[.\s]+$/, '')}${g.passedMs ? `, ${words.day(g.passedMs)}` : ''})`);
+  const found = gates.map(
+    (g) =>
+      `${GATE_NAMES[g.id].title.toLowerCase()} (${sentence(g.finding, words).replace(/[.\s]+$/, '')}${g.passedMs ? `, ${words.day(g.passedMs)}` : ''})`,
+  );
   return found.length === 0 ? null : `Also in the log, not asked by this school: ${found.join('; ')}.`;
 }
 
 /** The next sitting in two lines: what to test, and why or with how many tests left. `telling` is the test the forecast would learn most
  *  from; `weekday` names a day ("Fri 27 Nov"). */
 export function testWords(
-  due: readonly Parameter[], kitOf: (p: Parameter) => Kit | undefined, telling: { what: Parameter; atMs: number } | null, nowMs: number, weekday: (ms: number) => string,
+  due: readonly Parameter[],
+  kitOf: (p: Parameter) => Kit | undefined,
+  telling: { what: Parameter; atMs: number } | null,
+  nowMs: number,
+  weekday: (ms: number) => string,
 ): { title: string; text: string } {
-  const tellsNow = telling !== null && telling.atMs - nowMs < 86_400_000;
+  const tellsNow = telling !== null && telling.atMs - nowMs < DAY_MS;
   if (due.length === 0) {
-    return telling ? { title: `Test ${PARAMETER_NAMES[telling.what]} ${tellsNow ? 'tomorrow' : `on ${weekday(telling.atMs)}`}`, text: 'No test is due; this one tells the most.' } : { title: 'No test is due', text: 'A reading is welcome all the same.' };
+    return telling
+      ? {
+          title: `Test ${PARAMETER_NAMES[telling.what]} ${tellsNow ? 'tomorrow' : `on ${weekday(telling.atMs)}`}`,
+          text: 'No test is due; this one tells the most.',
+        }
+      : { title: 'No test is due', text: 'A reading is welcome all the same.' };
   }
   // The one that tells most is named first.
-  const order = telling && due.includes(telling.what) ? [telling.what, ...due.filter((p) => p !== telling.what)] : [...due];
+  const order =
+    telling && due.includes(telling.what)
+      ? [telling.what, ...due.filter((p) => p !== telling.what)]
+      : [...due];
   const rest = order.slice(2).map((p) => PARAMETER_NAMES[p]);
   const waits = order.slice(0, 2).flatMap((p) => kitOf(p)?.waitMinutes ?? []);
   const few = order.flatMap((p) => {
     const left = kitOf(p)?.testsLeft;
-    return left !== undefined && left <= 5 ? [`${left} ${PARAMETER_NAMES[p]} test${left === 1 ? '' : 's'} left`] : [];
+    return left !== undefined && left <= 5
+      ? [`${left} ${PARAMETER_NAMES[p]} test${left === 1 ? '' : 's'} left`]
+      : [];
   });
   const parts = [
-    ...(rest.length > 0 ? [`and ${rest.slice(0, 3).join(', ')}${rest.length > 3 ? `, ${rest.length - 3} more` : ''}`] : []), ...(tellsNow && telling && order[0] === telling.what ? [`${PARAMETER_NAMES[telling.what]} tells the most`] : []),
-    ...(waits.length > 0 && rest.length === 0 ? [`${Math.max(...waits)} min`] : []), ...few,
+    ...(rest.length > 0
+      ? [`and ${rest.slice(0, 3).join(', ')}${rest.length > 3 ? `, ${rest.length - 3} more` : ''}`]
+      : []),
+    ...(tellsNow && telling && order[0] === telling.what
+      ? [`${PARAMETER_NAMES[telling.what]} tells the most`]
+      : []),
+    ...(waits.length > 0 && rest.length === 0 ? [`${Math.max(...waits)} min`] : []),
+    ...few,
   ];
-  return { title: `Test ${order.slice(0, 2).map((p) => PARAMETER_NAMES[p]).join(' and ')}${order.length > 2 ? '' : ' today'}`, text: parts.join(' · ') || 'One sitting, kits in date.' };
+  return {
+    title: `Test ${order
+      .slice(0, 2)
+      .map((p) => PARAMETER_NAMES[p])
+      .join(' and ')}${order.length > 2 ? '' : ' today'}`,
+    text: parts.join(' · ') || 'One sitting, kits in date.',
+  };
 }

@@ -1,14 +1,16 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument, type Document } from '../../../core/document';
 import { allText, demo, NOW, onScreen, press, says } from '../shell/testing';
-import { TodayScreen } from '.';
+import { TodayScreen } from './TodayScreen';
 
 const pantry = { tankId: 'pantry-cube' };
 
 test('one word, one sentence why, what opens it, the next test; every gate opens its evidence', () => {
   onScreen(<TodayScreen />, { doc: demo(), params: pantry });
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait');
-  expect(says(/Nitrite is over 5 mg\/L NO₂ and not falling yet\. A reading a third lower opens this gate\./)).toBe(true);
+  expect(
+    says(/Nitrite is over 5 mg\/L NO₂ and not falling yet\. A reading a third lower opens this gate\./),
+  ).toBe(true);
   expect(says(/^Corals: wait\./)).toBe(true);
   expect(says(/Judged by 24-hour proof/)).toBe(true);
   const gate = screen.getByRole('button', { name: /^Ammonia falling/ });
@@ -20,9 +22,30 @@ test('one word, one sentence why, what opens it, the next test; every gate opens
 test('what is planned for today is done or dropped; what lies ahead is only named', () => {
   const doc = demo();
   doc.tasks = {
-    now: { id: 'now', tankId: 'pantry-cube', day: '2026-05-01', title: 'Rinse the carbon', note: '', doneAt: null },
-    late: { id: 'late', tankId: 'pantry-cube', day: '2026-04-28', title: 'Order salt', note: '', doneAt: null },
-    ahead: { id: 'ahead', tankId: 'pantry-cube', day: '2026-05-09', title: 'Raise the light', note: '', doneAt: null },
+    now: {
+      id: 'now',
+      tankId: 'pantry-cube',
+      day: '2026-05-01',
+      title: 'Rinse the carbon',
+      note: '',
+      doneAt: null,
+    },
+    late: {
+      id: 'late',
+      tankId: 'pantry-cube',
+      day: '2026-04-28',
+      title: 'Order salt',
+      note: '',
+      doneAt: null,
+    },
+    ahead: {
+      id: 'ahead',
+      tankId: 'pantry-cube',
+      day: '2026-05-09',
+      title: 'Raise the light',
+      note: '',
+      doneAt: null,
+    },
   };
   const shown = onScreen(<TodayScreen />, { doc, params: pantry });
   shown.settle();
@@ -37,7 +60,10 @@ test('a service, a loan and a drip left open stand on Today until they are put r
   const doc: Document = demo();
   const shrimp = doc.animals['north-shrimp'];
   if (!shrimp) throw new Error('the demo has a shrimp');
-  doc.animals = { ...doc.animals, 'north-shrimp': { ...shrimp, loan: { from: 'a friend', dueDay: '2026-04-30', returnedDay: null } } };
+  doc.animals = {
+    ...doc.animals,
+    'north-shrimp': { ...shrimp, loan: { from: 'a friend', dueDay: '2026-04-30', returnedDay: null } },
+  };
   const shown = onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
   shown.settle();
   expect(says('Filter socks: service is due.')).toBe(true);
@@ -48,9 +74,20 @@ test('a service, a loan and a drip left open stand on Today until they are put r
 
 test('with animals in and free ammonia in the water the word is to act, and what to do', () => {
   const doc = demo();
-  doc.samples = { ...doc.samples, bad: { id: 'bad', tankId: 'north-window', at: new Date(NOW - 3_600_000).toISOString(), note: '', readings: [
-    { parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 4 } }, { parameter: 'nitrite', kitId: 'kit-nitrite', value: { kind: 'exact', value: 0 } }, { parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 8.3 } },
-  ] } };
+  doc.samples = {
+    ...doc.samples,
+    bad: {
+      id: 'bad',
+      tankId: 'north-window',
+      at: new Date(NOW - 3_600_000).toISOString(),
+      note: '',
+      readings: [
+        { parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 4 } },
+        { parameter: 'nitrite', kitId: 'kit-nitrite', value: { kind: 'exact', value: 0 } },
+        { parameter: 'ph', kitId: 'kit-ph', value: { kind: 'exact', value: 8.3 } },
+      ],
+    },
+  };
   onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Act now');
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);

@@ -5,7 +5,23 @@ import { EQUIPMENT_KINDS, type Equipment, type Tank } from '../../../core/docume
 import { breakingIn, dueUpkeep, money, nextService } from '../../../core/equipment';
 import { readEntry } from '../../../core/units';
 import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Check, Choice, Empty, FieldRow, Line, Row, Screen, Section, space, Table, TextField, Txt, useTheme, WhenField } from '../../ui';
+import {
+  Button,
+  Check,
+  Choice,
+  Empty,
+  FieldRow,
+  Line,
+  Row,
+  Screen,
+  Section,
+  space,
+  Table,
+  TextField,
+  Txt,
+  useTheme,
+  WhenField,
+} from '../../ui';
 import { NotHere, useParam, WithTank } from '../shell';
 import { KIND_WORDS, newPart, readPart, textsOfPart, withKind, type PartTexts } from './partForm';
 
@@ -17,23 +33,62 @@ function EquipmentList({ tank }: { tank: Tank }) {
   const router = useRouter();
   const today = localDay(Date.now());
   const all = useAppSelector((s) => s.document.entities.equipment);
-  const parts = Object.values(all).filter((e) => e.tankId === tank.id).sort((a, b) => (a.name < b.name ? -1 : 1));
+  const parts = Object.values(all)
+    .filter((e) => e.tankId === tank.id)
+    .sort((a, b) => (a.name < b.name ? -1 : 1));
   const [price, setPrice] = useState('0.30');
   const kWh = readEntry(price, { name: 'Price', unit: null, min: 0, max: 10 });
   const sum = money(parts, kWh.ok ? kWh.value : 0);
   const due = dueUpkeep(parts, today);
   return (
-    <Screen title="Equipment" footer={<Button kind="primary" label="Add a part" onPress={() => router.push(`/tank/${tank.id}/equipment/new` as Href)} />}>
-      <Txt kind="title" heading={1}>Equipment and consumables</Txt>
-      {parts.length === 0 ? <Empty title="Nothing noted yet" text="A heater, a pump, the RO/DI stages: with a day and an interval each, and services come up on Today by themselves." /> : null}
-      {due.map((d) => <Txt key={d.equipmentId + d.kind} tone="nitrite">{`${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} due ${d.lateDays === 0 ? 'today' : `since ${shortWrittenDay(d.day)}`}`}</Txt>)}
-      <View>{parts.map((e) => <PartRow key={e.id} part={e} today={today} />)}</View>
+    <Screen
+      title="Equipment"
+      footer={
+        <Button
+          kind="primary"
+          label="Add a part"
+          onPress={() => router.push(`/tank/${tank.id}/equipment/new` as Href)}
+        />
+      }
+    >
+      <Txt kind="title" heading={1}>
+        Equipment and consumables
+      </Txt>
+      {parts.length === 0 ? (
+        <Empty
+          title="Nothing noted yet"
+          text="A heater, a pump, the RO/DI stages: with a day and an interval each, and services come up on Today by themselves."
+        />
+      ) : null}
+      {due.map((d) => (
+        <Txt
+          key={d.equipmentId + d.kind}
+          tone="nitrite"
+        >{`${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} due ${d.lateDays === 0 ? 'today' : `since ${shortWrittenDay(d.day)}`}`}</Txt>
+      ))}
+      <View>
+        {parts.map((e) => (
+          <PartRow key={e.id} part={e} today={today} />
+        ))}
+      </View>
       {parts.length > 0 ? (
         <Section title="Money">
-          <TextField numeric label="Current costs" unit="a kWh" value={price} onChange={setPrice} error={kWh.ok ? null : kWh.message} />
+          <TextField
+            numeric
+            label="Current costs"
+            unit="a kWh"
+            value={price}
+            onChange={setPrice}
+            error={kWh.ok ? null : kWh.message}
+          />
           <Line name="Spent so far" value={sum.spent.toFixed(2)} />
-          <Line name="Running, a month" value={`${sum.perMonth.toFixed(2)} (${sum.watts.toFixed(0)} W and what is stated)`} />
-          <Txt kind="small" tone="second">In your own currency. Watts are reckoned as if they ran all day.</Txt>
+          <Line
+            name="Running, a month"
+            value={`${sum.perMonth.toFixed(2)} (${sum.watts.toFixed(0)} W and what is stated)`}
+          />
+          <Txt kind="small" tone="second">
+            In your own currency. Watts are reckoned as if they ran all day.
+          </Txt>
         </Section>
       ) : null}
     </Screen>
@@ -43,15 +98,34 @@ function EquipmentList({ tank }: { tank: Tank }) {
 function PartRow({ part, today }: { part: Equipment; today: string }) {
   const { roles } = useTheme();
   const next = nextService(part);
-  const state = part.endedDay ? `out since ${shortWrittenDay(part.endedDay)}` : breakingIn(part, today) ? 'breaking in' : next ? `service ${shortWrittenDay(next)}` : `since ${shortWrittenDay(part.sinceDay)}`;
+  const state = part.endedDay
+    ? `out since ${shortWrittenDay(part.endedDay)}`
+    : breakingIn(part, today)
+      ? 'breaking in'
+      : next
+        ? `service ${shortWrittenDay(next)}`
+        : `since ${shortWrittenDay(part.sinceDay)}`;
   return (
-    <Link href={`/tank/${part.tankId}/equipment/${part.id}` as Href} style={[styles.part, { borderColor: roles.hairline }]}>
+    <Link
+      href={`/tank/${part.tankId}/equipment/${part.id}` as Href}
+      style={[styles.part, { borderColor: roles.hairline }]}
+    >
       <View style={styles.inside}>
         <View style={styles.shrink}>
           <Txt kind="row">{part.name}</Txt>
-          <Txt kind="small" tone="second">{[KIND_WORDS[part.kind], part.where, part.loan && !part.loan.returnedDay ? `on loan from ${part.loan.from}` : ''].filter(Boolean).join(' · ')}</Txt>
+          <Txt kind="small" tone="second">
+            {[
+              KIND_WORDS[part.kind],
+              part.where,
+              part.loan && !part.loan.returnedDay ? `on loan from ${part.loan.from}` : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Txt>
         </View>
-        <Txt kind="small" tone={next !== null && next <= today ? 'nitrite' : 'second'} style={styles.right}>{state}</Txt>
+        <Txt kind="small" tone={next !== null && next <= today ? 'nitrite' : 'second'} style={styles.right}>
+          {state}
+        </Txt>
       </View>
     </Link>
   );
@@ -83,28 +157,105 @@ function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
     setTried(true);
     const final = readPart(texts, { id: part?.id ?? newId(), tankId: tank.id, before: part });
     if (!final.ok) return;
-    dispatch(commit(`${final.part.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity: final.part }]));
+    dispatch(
+      commit(`${final.part.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity: final.part }]),
+    );
     router.push(back);
   };
   return (
-    <Screen title={part?.name ?? 'New part'} footer={<Button kind="primary" label={part ? 'Keep the changes' : 'Add it'} onPress={save} />} aside={part ? <Upkeep part={part} today={today} /> : undefined}>
-      <Txt kind="title" heading={1}>{part?.name ?? 'New part'}</Txt>
-      <TextField label="Name" value={texts.name} onChange={(name) => change({ name })} error={faults.name} placeholder="As you call it" />
-      <Choice label="Kind" options={EQUIPMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))} value={texts.kind} onChange={(kind) => setTexts((t) => (part ? { ...t, kind } : withKind(t, kind)))} />
+    <Screen
+      title={part?.name ?? 'New part'}
+      footer={<Button kind="primary" label={part ? 'Keep the changes' : 'Add it'} onPress={save} />}
+      aside={part ? <Upkeep part={part} today={today} /> : undefined}
+    >
+      <Txt kind="title" heading={1}>
+        {part?.name ?? 'New part'}
+      </Txt>
+      <TextField
+        label="Name"
+        value={texts.name}
+        onChange={(name) => change({ name })}
+        error={faults.name}
+        placeholder="As you call it"
+      />
+      <Choice
+        label="Kind"
+        options={EQUIPMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+        value={texts.kind}
+        onChange={(kind) => setTexts((t) => (part ? { ...t, kind } : withKind(t, kind)))}
+      />
       <FieldRow>
-        <TextField label="Where" value={texts.where} onChange={(where) => change({ where })} error={faults.where} placeholder="Sump, back wall" />
-        <WhenField kind="date" label="Since" value={texts.sinceDay} onChange={(sinceDay) => change({ sinceDay })} error={faults.sinceDay} />
-        <TextField numeric label="Price" value={texts.price} onChange={(price) => change({ price })} error={faults.price} />
-        <TextField numeric label="Costs a month" value={texts.monthly} onChange={(monthly) => change({ monthly })} error={faults.monthly} />
-        <TextField numeric label="Power" unit="W" value={texts.watts} onChange={(watts) => change({ watts })} error={faults.watts} />
-        <TextField numeric label="Break-in" unit="days" value={texts.breakIn} onChange={(breakIn) => change({ breakIn })} error={faults.breakIn} hint="No verdict before." />
-        <TextField numeric label="Service every" unit="days" value={texts.service} onChange={(service) => change({ service })} error={faults.service} hint="Empty: none." />
+        <TextField
+          label="Where"
+          value={texts.where}
+          onChange={(where) => change({ where })}
+          error={faults.where}
+          placeholder="Sump, back wall"
+        />
+        <WhenField
+          kind="date"
+          label="Since"
+          value={texts.sinceDay}
+          onChange={(sinceDay) => change({ sinceDay })}
+          error={faults.sinceDay}
+        />
+        <TextField
+          numeric
+          label="Price"
+          value={texts.price}
+          onChange={(price) => change({ price })}
+          error={faults.price}
+        />
+        <TextField
+          numeric
+          label="Costs a month"
+          value={texts.monthly}
+          onChange={(monthly) => change({ monthly })}
+          error={faults.monthly}
+        />
+        <TextField
+          numeric
+          label="Power"
+          unit="W"
+          value={texts.watts}
+          onChange={(watts) => change({ watts })}
+          error={faults.watts}
+        />
+        <TextField
+          numeric
+          label="Break-in"
+          unit="days"
+          value={texts.breakIn}
+          onChange={(breakIn) => change({ breakIn })}
+          error={faults.breakIn}
+          hint="No verdict before."
+        />
+        <TextField
+          numeric
+          label="Service every"
+          unit="days"
+          value={texts.service}
+          onChange={(service) => change({ service })}
+          error={faults.service}
+          hint="Empty: none."
+        />
       </FieldRow>
       <Check label="It is on loan" checked={texts.onLoan} onChange={(onLoan) => change({ onLoan })} />
       {texts.onLoan ? (
         <FieldRow>
-          <TextField label="Whose" value={texts.loanFrom} onChange={(loanFrom) => change({ loanFrom })} error={faults.loanFrom} />
-          <WhenField kind="date" label="Goes back" value={texts.loanDue} onChange={(loanDue) => change({ loanDue })} error={faults.loanDue} />
+          <TextField
+            label="Whose"
+            value={texts.loanFrom}
+            onChange={(loanFrom) => change({ loanFrom })}
+            error={faults.loanFrom}
+          />
+          <WhenField
+            kind="date"
+            label="Goes back"
+            value={texts.loanDue}
+            onChange={(loanDue) => change({ loanDue })}
+            error={faults.loanDue}
+          />
         </FieldRow>
       ) : null}
     </Screen>
@@ -116,34 +267,85 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
   const dispatch = useAppDispatch();
   const [what, setWhat] = useState('');
   const [value, setValue] = useState('');
-  const put = (patch: Partial<Equipment>, label: string) => dispatch(commit(label, [{ put: 'equipment', entity: { ...part, ...patch } }]));
+  const put = (patch: Partial<Equipment>, label: string) =>
+    dispatch(commit(label, [{ put: 'equipment', entity: { ...part, ...patch } }]));
   const ready = what.trim() !== '' && what.length <= 80 && value.trim() !== '' && value.length <= 80;
   const lastService = [...part.services].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
   const next = nextService(part);
   return (
     <>
-      <Txt kind="section" heading={2}>Upkeep</Txt>
+      <Txt kind="section" heading={2}>
+        Upkeep
+      </Txt>
       <Line name="Last service" value={lastService ? shortWrittenDay(lastService.day) : 'none yet'} />
       <Line name="Next" value={next ? shortWrittenDay(next) : 'no interval'} />
-      {breakingIn(part, today) ? <Txt tone="second">Still breaking in: a poor week now is no fault of the part.</Txt> : null}
+      {breakingIn(part, today) ? (
+        <Txt tone="second">Still breaking in: a poor week now is no fault of the part.</Txt>
+      ) : null}
       <Row wrap>
-        <Button label="Serviced today" onPress={() => put({ services: [...part.services, { day: today, note: '' }] }, `${part.name} serviced`)} />
-        {part.loan && !part.loan.returnedDay ? <Button label="Given back today" onPress={() => part.loan && put({ loan: { ...part.loan, returnedDay: today }, endedDay: today }, `${part.name} given back`)} /> : null}
-        {part.endedDay === null ? <Button kind="quiet" label="Out of use" onPress={() => put({ endedDay: today }, `${part.name} out of use`)} /> : <Button kind="quiet" label="In use again" onPress={() => put({ endedDay: null }, `${part.name} in use again`)} />}
-        <Button kind="quiet" label="Remove" onPress={() => dispatch(commit(`${part.name} removed`, [{ remove: 'equipment', id: part.id }]))} />
+        <Button
+          label="Serviced today"
+          onPress={() =>
+            put({ services: [...part.services, { day: today, note: '' }] }, `${part.name} serviced`)
+          }
+        />
+        {part.loan && !part.loan.returnedDay ? (
+          <Button
+            label="Given back today"
+            onPress={() =>
+              part.loan &&
+              put({ loan: { ...part.loan, returnedDay: today }, endedDay: today }, `${part.name} given back`)
+            }
+          />
+        ) : null}
+        {part.endedDay === null ? (
+          <Button
+            kind="quiet"
+            label="Out of use"
+            onPress={() => put({ endedDay: today }, `${part.name} out of use`)}
+          />
+        ) : (
+          <Button
+            kind="quiet"
+            label="In use again"
+            onPress={() => put({ endedDay: null }, `${part.name} in use again`)}
+          />
+        )}
+        <Button
+          kind="quiet"
+          label="Remove"
+          onPress={() => dispatch(commit(`${part.name} removed`, [{ remove: 'equipment', id: part.id }]))}
+        />
       </Row>
       <Section title="Settings, dated">
-        {part.settings.length > 0 ? <Table caption="Settings" columns={[{ title: 'since', flex: 0.8 }, { title: 'what' }, { title: 'set to' }]} rows={[...part.settings].reverse().map((s) => [shortWrittenDay(s.day), s.what, s.value])} /> : <Txt kind="small" tone="second">Pump percent, skimmer height, light percent: what was it before?</Txt>}
+        {part.settings.length > 0 ? (
+          <Table
+            caption="Settings"
+            columns={[{ title: 'since', flex: 0.8 }, { title: 'what' }, { title: 'set to' }]}
+            rows={[...part.settings].reverse().map((s) => [shortWrittenDay(s.day), s.what, s.value])}
+          />
+        ) : (
+          <Txt kind="small" tone="second">
+            Pump percent, skimmer height, light percent: what was it before?
+          </Txt>
+        )}
         <FieldRow>
           <TextField label="What" value={what} onChange={setWhat} placeholder="Pump" />
           <TextField label="Set to" value={value} onChange={setValue} placeholder="60 %" />
         </FieldRow>
-        <Button kind="quiet" label="Note the setting" onPress={() => {
-          if (!ready) return;
-          put({ settings: [...part.settings, { day: today, what: what.trim(), value: value.trim() }] }, `${part.name}: ${what.trim()} noted`);
-          setWhat('');
-          setValue('');
-        }} />
+        <Button
+          kind="quiet"
+          label="Note the setting"
+          onPress={() => {
+            if (!ready) return;
+            put(
+              { settings: [...part.settings, { day: today, what: what.trim(), value: value.trim() }] },
+              `${part.name}: ${what.trim()} noted`,
+            );
+            setWhat('');
+            setValue('');
+          }}
+        />
       </Section>
     </>
   );
@@ -151,7 +353,14 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
 
 const styles = StyleSheet.create({
   part: { display: 'flex', borderBottomWidth: 1 },
-  inside: { flex: 1, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space(3), paddingVertical: space(3) },
+  inside: {
+    flex: 1,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: space(3),
+    paddingVertical: space(3),
+  },
   shrink: { flexShrink: 1 },
   right: { textAlign: 'right', flexShrink: 0 },
 });

@@ -1,10 +1,20 @@
+import { inUnits } from '../../../core/words';
+import { MINUTE_MS } from '../../../core/time';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { SetupItem, Tank } from '../../../core/document';
-import { lastOf, trusted, type TankEvidence } from '../../../core/readiness';
+import { lastOf, trusted, type TankEvidence } from '../../../core/evidence';
 import { setupLists, type SandSchool, type SetupPoint } from '../../../core/setup';
 import { showQuantity } from '../../../core/units';
-import { commit, localDay, selectEvidence, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
+import {
+  commit,
+  localDay,
+  selectEvidence,
+  shortWrittenDay,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import { Caution, Check, Choice, Screen, Section, space, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 
@@ -14,41 +24,110 @@ export function SetupScreen() {
 
 /** Two ordered lists; each point with its reason, its evidence and the day it was done. */
 function Setup({ tank }: { tank: Tank }) {
-  const now = useNow(60_000);
+  const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const setup = useAppSelector((s) => s.document.entities.setup);
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const done = new Map(Object.values(setup).filter((s) => s.tankId === tank.id).map((s) => [s.item, s]));
+  const done = new Map(
+    Object.values(setup)
+      .filter((s) => s.tankId === tank.id)
+      .map((s) => [s.item, s]),
+  );
   const [sand, setSand] = useState<SandSchool>(() => (done.has('sandAfter') ? 'after' : 'before'));
   const lists = setupLists({ school: tank.school, sand, hasSump: tank.sumpL > 0, hasSand: tank.sandKg > 0 });
   const toggle = (item: SetupItem, on: boolean) => {
     const id = `${tank.id.slice(0, 48)}-${item}`;
-    dispatch(commit(on ? 'Point of setting up dated' : 'Point of setting up open again', on ? [{ put: 'setup', entity: { id, tankId: tank.id, item, doneDay: localDay(Date.now()) } }] : [{ remove: 'setup', id: done.get(item)?.id ?? id }]));
+    dispatch(
+      commit(
+        on ? 'Point of setting up dated' : 'Point of setting up open again',
+        on
+          ? [{ put: 'setup', entity: { id, tankId: tank.id, item, doneDay: localDay(Date.now()) } }]
+          : [{ remove: 'setup', id: done.get(item)?.id ?? id }],
+      ),
+    );
   };
   const all = [...lists.beforeWater, ...lists.filling];
   const left = all.filter((p) => !done.has(p.item)).length;
-  const part = (points: SetupPoint[]) => points.map((p, i) => <Point key={p.item} n={i + 1} point={p} doneDay={done.get(p.item)?.doneDay ?? null} evidence={evidence} onToggle={(on) => toggle(p.item, on)} />);
+  const part = (points: SetupPoint[]) =>
+    points.map((p, i) => (
+      <Point
+        key={p.item}
+        n={i + 1}
+        point={p}
+        doneDay={done.get(p.item)?.doneDay ?? null}
+        evidence={evidence}
+        onToggle={(on) => toggle(p.item, on)}
+      />
+    ));
   return (
     <Screen title="Setting up">
-      <Txt kind="title" heading={1}>Setting up</Txt>
-      <Txt tone="second">{left === 0 ? 'All points are dated.' : `${all.length - left} of ${all.length} points dated. Once begun, the essential ones hold the sea water gate until they are done.`}</Txt>
-      <Caution>Mains power and salt water meet here: a licensed electrician, a residual-current device, drip loops, the local code. Lift with two people.</Caution>
-      {tank.sandKg > 0 ? <Choice label="Sand" options={[{ value: 'before', label: 'before the water', note: 'Our default: it clouds least.' }, { value: 'after', label: 'days later', note: 'Rock is set firm on glass first.' }]} value={sand} onChange={setSand} stacked /> : null}
+      <Txt kind="title" heading={1}>
+        Setting up
+      </Txt>
+      <Txt tone="second">
+        {left === 0
+          ? 'All points are dated.'
+          : `${all.length - left} of ${all.length} points dated. Once begun, the essential ones hold the sea water gate until they are done.`}
+      </Txt>
+      <Caution>
+        Mains power and salt water meet here: a licensed electrician, a residual-current device, drip loops,
+        the local code. Lift with two people.
+      </Caution>
+      {tank.sandKg > 0 ? (
+        <Choice
+          label="Sand"
+          options={[
+            { value: 'before', label: 'before the water', note: 'Our default: it clouds least.' },
+            { value: 'after', label: 'days later', note: 'Rock is set firm on glass first.' },
+          ]}
+          value={sand}
+          onChange={setSand}
+          stacked
+        />
+      ) : null}
       <Section title="Before water">{part(lists.beforeWater)}</Section>
       <Section title="Filling">{part(lists.filling)}</Section>
     </Screen>
   );
 }
 
-function Point({ n, point, doneDay, evidence, onToggle }: { n: number; point: SetupPoint; doneDay: string | null; evidence: TankEvidence; onToggle: (on: boolean) => void }) {
+function Point({
+  n,
+  point,
+  doneDay,
+  evidence,
+  onToggle,
+}: {
+  n: number;
+  point: SetupPoint;
+  doneDay: string | null;
+  evidence: TankEvidence;
+  onToggle: (on: boolean) => void;
+}) {
   const { roles } = useTheme();
+  const units = useUnits();
   const found = useEvidenceWords(point, evidence);
   return (
     <View style={[styles.point, { borderColor: roles.hairline }]}>
-      <Check label={`${n}. ${point.title}`} checked={doneDay !== null} onChange={onToggle} note={point.reason} />
+      <Check
+        label={`${n}. ${inUnits(point.title, units)}`}
+        checked={doneDay !== null}
+        onChange={onToggle}
+        note={inUnits(point.reason, units)}
+      />
       <View style={styles.under}>
-        {doneDay ? <Txt kind="small" tone="go">{`done ${shortWrittenDay(doneDay)}`}</Txt> : point.essential ? <Txt kind="small" tone="second">essential</Txt> : null}
-        {found ? <Txt kind="small" tone="second">{found}</Txt> : null}
+        {doneDay ? (
+          <Txt kind="small" tone="go">{`done ${shortWrittenDay(doneDay)}`}</Txt>
+        ) : point.essential ? (
+          <Txt kind="small" tone="second">
+            essential
+          </Txt>
+        ) : null}
+        {found ? (
+          <Txt kind="small" tone="second">
+            {found}
+          </Txt>
+        ) : null}
       </View>
     </View>
   );
@@ -60,11 +139,15 @@ function useEvidenceWords(point: SetupPoint, e: TankEvidence): string | null {
   switch (point.evidence) {
     case 'temperature': {
       const t = lastOf(trusted(e.series.temperature));
-      return t ? `logged: ${showQuantity('temperature', t.interval.mid, units)}` : 'no temperature logged yet';
+      return t
+        ? `logged: ${showQuantity('temperature', t.interval.mid, units)}`
+        : 'no temperature logged yet';
     }
     case 'salinity': {
       const s = lastOf(trusted(e.series.salinity));
-      return s ? `logged: ${showQuantity('salinity', s.interval.mid, units)} with ${s.kit.name}` : 'no salinity logged yet';
+      return s
+        ? `logged: ${showQuantity('salinity', s.interval.mid, units)} with ${s.kit.name}`
+        : 'no salinity logged yet';
     }
     case 'waterMade': {
       const made = e.events.reduce((sum, x) => (x.kind === 'waterMade' ? sum + x.litres : sum), 0);

@@ -1,43 +1,110 @@
 /** A part of the equipment as texts, and from texts to the entity or to faults. */
-import { EQUIPMENT_KINDS, equipmentSchema, MAX_NAME, type Equipment } from '../../../core/document';
+import { EQUIPMENT_KINDS, MAX_NAME, type Equipment } from '../../../core/document';
+import { equipmentSchema } from '../../../core/document/checks';
 import { readEntry } from '../../../core/units';
 
 export const KIND_WORDS: Record<(typeof EQUIPMENT_KINDS)[number], string> = {
-  heater: 'heater', pump: 'pump', skimmer: 'skimmer', light: 'light', filter: 'filter, socks, carbon', topOff: 'top-off', rodi: 'RO/DI stage', probe: 'probe', consumable: 'consumable', other: 'other',
+  heater: 'heater',
+  pump: 'pump',
+  skimmer: 'skimmer',
+  light: 'light',
+  filter: 'filter, socks, carbon',
+  topOff: 'top-off',
+  rodi: 'RO/DI stage',
+  probe: 'probe',
+  consumable: 'consumable',
+  other: 'other',
 };
 /** Break-in and service intervals people usually take, days; a start. */
 const USUAL: Partial<Record<(typeof EQUIPMENT_KINDS)[number], { breakIn: string; service: string }>> = {
-  skimmer: { breakIn: '14', service: '30' }, filter: { breakIn: '0', service: '10' }, rodi: { breakIn: '0', service: '180' }, pump: { breakIn: '0', service: '120' }, probe: { breakIn: '2', service: '30' }, heater: { breakIn: '1', service: '180' },
+  skimmer: { breakIn: '14', service: '30' },
+  filter: { breakIn: '0', service: '10' },
+  rodi: { breakIn: '0', service: '180' },
+  pump: { breakIn: '0', service: '120' },
+  probe: { breakIn: '2', service: '30' },
+  heater: { breakIn: '1', service: '180' },
 };
 
 export interface PartTexts {
-  name: string; kind: (typeof EQUIPMENT_KINDS)[number]; where: string; sinceDay: string; price: string; monthly: string; watts: string; breakIn: string; service: string;
-  onLoan: boolean; loanFrom: string; loanDue: string;
+  name: string;
+  kind: (typeof EQUIPMENT_KINDS)[number];
+  where: string;
+  sinceDay: string;
+  price: string;
+  monthly: string;
+  watts: string;
+  breakIn: string;
+  service: string;
+  onLoan: boolean;
+  loanFrom: string;
+  loanDue: string;
 }
 
-export const newPart = (today: string): PartTexts => ({ name: '', kind: 'skimmer', where: '', sinceDay: today, price: '', monthly: '', watts: '', breakIn: '14', service: '30', onLoan: false, loanFrom: '', loanDue: '' });
+export const newPart = (today: string): PartTexts => ({
+  name: '',
+  kind: 'skimmer',
+  where: '',
+  sinceDay: today,
+  price: '',
+  monthly: '',
+  watts: '',
+  breakIn: '14',
+  service: '30',
+  onLoan: false,
+  loanFrom: '',
+  loanDue: '',
+});
 
 /** The usual intervals when the kind is chosen. */
-export const withKind = (t: PartTexts, kind: PartTexts['kind']): PartTexts => ({ ...t, kind, breakIn: USUAL[kind]?.breakIn ?? '0', service: USUAL[kind]?.service ?? '' });
+export const withKind = (t: PartTexts, kind: PartTexts['kind']): PartTexts => ({
+  ...t,
+  kind,
+  breakIn: USUAL[kind]?.breakIn ?? '0',
+  service: USUAL[kind]?.service ?? '',
+});
 
 const text = (x: number | null): string => (x === null ? '' : String(x));
 export const textsOfPart = (e: Equipment): PartTexts => ({
-  name: e.name, kind: e.kind, where: e.where, sinceDay: e.sinceDay, price: text(e.price), monthly: text(e.monthly), watts: text(e.watts), breakIn: String(e.breakInDays), service: text(e.serviceEveryDays),
-  onLoan: e.loan !== null, loanFrom: e.loan?.from ?? '', loanDue: e.loan?.dueDay ?? '',
+  name: e.name,
+  kind: e.kind,
+  where: e.where,
+  sinceDay: e.sinceDay,
+  price: text(e.price),
+  monthly: text(e.monthly),
+  watts: text(e.watts),
+  breakIn: String(e.breakInDays),
+  service: text(e.serviceEveryDays),
+  onLoan: e.loan !== null,
+  loanFrom: e.loan?.from ?? '',
+  loanDue: e.loan?.dueDay ?? '',
 });
 
 export type PartFaults = Partial<Record<keyof PartTexts, string>>;
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
-export function readPart(t: PartTexts, base: { id: string; tankId: string; before: Equipment | null }): { ok: true; part: Equipment } | { ok: false; faults: PartFaults } {
+export function readPart(
+  t: PartTexts,
+  base: { id: string; tankId: string; before: Equipment | null },
+): { ok: true; part: Equipment } | { ok: false; faults: PartFaults } {
   const faults: PartFaults = {};
   if (t.name.trim() === '') faults.name = 'Give the part a name.';
-  else if (t.name.length > MAX_NAME) faults.name = `The name is too long: ${MAX_NAME} characters is the most.`;
+  else if (t.name.length > MAX_NAME)
+    faults.name = `The name is too long: ${MAX_NAME} characters is the most.`;
   if (t.where.length > MAX_NAME) faults.where = `Too long: ${MAX_NAME} characters is the most.`;
   if (!DAY.test(t.sinceDay)) faults.sinceDay = 'Choose the day it went in.';
-  const number = (key: 'price' | 'monthly' | 'watts' | 'breakIn' | 'service', name: string, max: number): number | null => {
+  const number = (
+    key: 'price' | 'monthly' | 'watts' | 'breakIn' | 'service',
+    name: string,
+    max: number,
+  ): number | null => {
     if (t[key].trim() === '') return null;
-    const entry = readEntry(t[key], { name, unit: null, min: 0, max, whole: key === 'breakIn' || key === 'service' });
+    const entry = readEntry(t[key], {
+      name,
+      unit: null,
+      min: 0,
+      max,
+      whole: key === 'breakIn' || key === 'service',
+    });
     if (entry.ok) return entry.value;
     faults[key] = entry.message;
     return null;
@@ -54,9 +121,23 @@ export function readPart(t: PartTexts, base: { id: string; tankId: string; befor
   return {
     ok: true,
     part: equipmentSchema.parse({
-      id: base.id, tankId: base.tankId, name: t.name.trim(), kind: t.kind, where: t.where.trim(), sinceDay: t.sinceDay, price, monthly, watts, breakInDays: breakIn ?? 0,
-      serviceEveryDays: service === null || service < 1 ? null : service, services: before?.services ?? [], settings: before?.settings ?? [], endedDay: before?.endedDay ?? null,
-      loan: t.onLoan ? { from: t.loanFrom.trim(), dueDay: t.loanDue, returnedDay: before?.loan?.returnedDay ?? null } : null,
+      id: base.id,
+      tankId: base.tankId,
+      name: t.name.trim(),
+      kind: t.kind,
+      where: t.where.trim(),
+      sinceDay: t.sinceDay,
+      price,
+      monthly,
+      watts,
+      breakInDays: breakIn ?? 0,
+      serviceEveryDays: service === null || service < 1 ? null : service,
+      services: before?.services ?? [],
+      settings: before?.settings ?? [],
+      endedDay: before?.endedDay ?? null,
+      loan: t.onLoan
+        ? { from: t.loanFrom.trim(), dueDay: t.loanDue, returnedDay: before?.loan?.returnedDay ?? null }
+        : null,
     }),
   };
 }

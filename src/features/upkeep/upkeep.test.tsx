@@ -1,13 +1,17 @@
 import { screen } from '@testing-library/react';
 import { allText, choose, demo, onScreen, press, says, tick, type } from '../shell/testing';
-import { EquipmentScreen, PartScreen, SetupScreen } from '.';
+import { EquipmentScreen, PartScreen } from './EquipmentScreens';
+import { SetupScreen } from './SetupScreen';
 
 const pantry = (more: Record<string, string> = {}) => ({ tankId: 'pantry-cube', ...more });
 const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
 
 test('a point of setting up is dated by a tick and open again by another', () => {
   const { doc } = onScreen(<SetupScreen />, { doc: demo(), params: pantry() });
-  const dated = () => Object.values(doc().setup).filter((s) => s.tankId === 'pantry-cube').map((s) => [s.item, s.doneDay]);
+  const dated = () =>
+    Object.values(doc().setup)
+      .filter((s) => s.tankId === 'pantry-cube')
+      .map((s) => [s.item, s.doneDay]);
   tick(/Leak test/);
   expect(dated()).toEqual([['leakTest', '2026-05-01']]);
   expect(says('done 1 May')).toBe(true);
@@ -19,7 +23,13 @@ test('the lists keep their order and follow the school of sand', () => {
   onScreen(<SetupScreen />, { doc: demo(), params: pantry() });
   const order = () => {
     const text = allText();
-    return ['Leak test in plain water', 'Sand in', 'Salt mixed', 'Brought to temperature before the salt test', 'Salinity tested'].map((t) => text.indexOf(t));
+    return [
+      'Leak test in plain water',
+      'Sand in',
+      'Salt mixed',
+      'Brought to temperature before the salt test',
+      'Salinity tested',
+    ].map((t) => text.indexOf(t));
   };
   expect(order()).toEqual([...order()].sort((a, b) => a - b));
   choose(/^days later/);
@@ -44,7 +54,13 @@ test('a part without a name, with a price that is none or with half a day is ref
   type('Service every, days', '90');
   type('Power, W', '100');
   press('Add it');
-  expect(Object.values(doc().equipment).find((e) => e.name === 'Second heater')).toMatchObject({ kind: 'heater', price: 24.5, watts: 100, serviceEveryDays: 90, tankId: 'pantry-cube' });
+  expect(Object.values(doc().equipment).find((e) => e.name === 'Second heater')).toMatchObject({
+    kind: 'heater',
+    price: 24.5,
+    watts: 100,
+    serviceEveryDays: 90,
+    tankId: 'pantry-cube',
+  });
   expect(went()).toEqual(['/tank/pantry-cube/equipment']);
 });
 

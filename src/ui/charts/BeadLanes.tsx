@@ -31,7 +31,11 @@ interface Placed {
 }
 
 /** Lays beads out in rows of `perRow`, a new row for each string. */
-export function placeBeads(lanes: readonly BeadLane[], toCome: number, perRow: number): { beads: Placed[]; rows: number; ends: { lane: number; x: number; y: number }[] } {
+export function placeBeads(
+  lanes: readonly BeadLane[],
+  toCome: number,
+  perRow: number,
+): { beads: Placed[]; rows: number; ends: { lane: number; x: number; y: number }[] } {
   const beads: Placed[] = [];
   const ends: { lane: number; x: number; y: number }[] = [];
   let row = 0;
@@ -39,7 +43,13 @@ export function placeBeads(lanes: readonly BeadLane[], toCome: number, perRow: n
     const kinds: { kind: Placed['kind']; today: boolean }[] = [...lane.beads];
     if (i === lanes.length - 1) for (let d = 0; d < toCome; d++) kinds.push({ kind: 'toCome', today: false });
     kinds.forEach((bead, j) => {
-      beads.push({ x: (j % perRow) * PITCH + R + 5, y: (row + Math.floor(j / perRow)) * ROW + ROW / 2, lane: i, kind: bead.kind, today: bead.today });
+      beads.push({
+        x: (j % perRow) * PITCH + R + 5,
+        y: (row + Math.floor(j / perRow)) * ROW + ROW / 2,
+        lane: i,
+        kind: bead.kind,
+        today: bead.today,
+      });
     });
     const used = Math.max(1, Math.ceil(kinds.length / perRow));
     const last = Math.max(0, kinds.length - 1);
@@ -61,26 +71,77 @@ export function BeadLanes({ lanes, toCome, clockDays, summary }: Props) {
         <Svg width={width} height={rows * ROW} aria-hidden>
           {beads.map((b, i) => {
             const next = beads[i + 1];
-            const joined = next && next.lane === b.lane && next.y === b.y && next.kind !== 'toCome' && next.kind !== 'sign' && b.kind !== 'sign';
-            return joined ? <Line key={i} x1={b.x + R} x2={next.x - R} y1={b.y} y2={b.y} stroke={roles.go} strokeWidth={2.5} /> : null;
+            const joined =
+              next &&
+              next.lane === b.lane &&
+              next.y === b.y &&
+              next.kind !== 'toCome' &&
+              next.kind !== 'sign' &&
+              b.kind !== 'sign';
+            return joined ? (
+              <Line
+                key={i}
+                x1={b.x + R}
+                x2={next.x - R}
+                y1={b.y}
+                y2={b.y}
+                stroke={roles.go}
+                strokeWidth={2.5}
+              />
+            ) : null;
           })}
           {beads.map((b, i) => (
             <G key={i}>
-              {b.today ? <Circle cx={b.x} cy={b.y} r={R + 4} fill="none" stroke={roles.ink} strokeWidth={2} /> : null}
+              {b.today ? (
+                <Circle cx={b.x} cy={b.y} r={R + 4} fill="none" stroke={roles.ink} strokeWidth={2} />
+              ) : null}
               {b.kind === 'clear' ? <Circle cx={b.x} cy={b.y} r={R} fill={roles.go} /> : null}
-              {b.kind === 'missed' ? <Circle cx={b.x} cy={b.y} r={R - 1} fill={roles.ground} stroke={roles.go} strokeWidth={2.5} /> : null}
-              {b.kind === 'pending' ? <Circle cx={b.x} cy={b.y} r={R - 5} fill="none" stroke={roles.go} strokeWidth={2} strokeDasharray="3 3" /> : null}
+              {b.kind === 'missed' ? (
+                <Circle cx={b.x} cy={b.y} r={R - 1} fill={roles.ground} stroke={roles.go} strokeWidth={2.5} />
+              ) : null}
+              {b.kind === 'pending' ? (
+                <Circle
+                  cx={b.x}
+                  cy={b.y}
+                  r={R - 5}
+                  fill="none"
+                  stroke={roles.go}
+                  strokeWidth={2}
+                  strokeDasharray="3 3"
+                />
+              ) : null}
               {b.kind === 'toCome' ? <Circle cx={b.x} cy={b.y} r={5} fill={roles.hairline} /> : null}
-              {b.kind === 'sign' ? <Path d={`M${b.x - 10} ${b.y - 10}l20 20m0-20l-20 20`} stroke={roles.ammonia} strokeWidth={4} /> : null}
+              {b.kind === 'sign' ? (
+                <Path
+                  d={`M${b.x - 10} ${b.y - 10}l20 20m0-20l-20 20`}
+                  stroke={roles.ammonia}
+                  strokeWidth={4}
+                />
+              ) : null}
             </G>
           ))}
           {ends.map((e) => {
             const words = lanes[e.lane]?.brokenBy;
             if (words) {
               const fits = e.x + R + 10 + words.length * 8 < width;
-              return <ChartText key={e.lane} x={fits ? e.x + R + 10 : width - 4} y={fits ? e.y + 5 : e.y + ROW / 2} anchor={fits ? 'start' : 'end'} tone="ammonia" bold>{words}</ChartText>;
+              return (
+                <ChartText
+                  key={e.lane}
+                  x={fits ? e.x + R + 10 : width - 4}
+                  y={fits ? e.y + 5 : e.y + ROW / 2}
+                  anchor={fits ? 'start' : 'end'}
+                  tone="ammonia"
+                  bold
+                >
+                  {words}
+                </ChartText>
+              );
             }
-            return e.lane === lanes.length - 1 ? <ChartText key={e.lane} x={e.x + 10} y={e.y + 6}>{String(clockDays)}</ChartText> : null;
+            return e.lane === lanes.length - 1 ? (
+              <ChartText key={e.lane} x={e.x + 10} y={e.y + 6}>
+                {String(clockDays)}
+              </ChartText>
+            ) : null;
           })}
         </Svg>
       ) : null}

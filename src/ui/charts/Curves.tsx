@@ -29,7 +29,12 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
   const x = linear([x0, x1], [LEFT, Math.max(LEFT + 1, width - RIGHT)]);
   const y = linear([0, top], [HEIGHT - BOTTOM, TOP]);
-  const ends = spreadLabels(curves.map((c) => y(c.points[c.points.length - 1]?.y ?? 0) + 5), 17, TOP + 6, HEIGHT - BOTTOM);
+  const ends = spreadLabels(
+    curves.map((c) => y(c.points[c.points.length - 1]?.y ?? 0) + 5),
+    17,
+    TOP + 6,
+    HEIGHT - BOTTOM,
+  );
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: HEIGHT }}>
       {width > 0 ? (
@@ -38,24 +43,51 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
             <Line key={t} x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} stroke={roles.hairline} />
           ))}
           {niceTicks(0, top, 4).map((t) => (
-            <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">{String(Number(t.toPrecision(3)))}</ChartText>
+            <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">
+              {String(Number(t.toPrecision(3)))}
+            </ChartText>
           ))}
-          <ChartText x={4} y={13}>{yLabel}</ChartText>
+          <ChartText x={4} y={13}>
+            {yLabel}
+          </ChartText>
           {niceTicks(x0, x1, width < 420 ? 4 : 7).map((t) => (
-            <ChartText key={t} x={x(t)} y={HEIGHT - 14} anchor="middle">{String(Number(t.toFixed(2)))}</ChartText>
+            <ChartText key={t} x={x(t)} y={HEIGHT - 14} anchor="middle">
+              {String(Number(t.toFixed(2)))}
+            </ChartText>
           ))}
-          <ChartText x={width - RIGHT + 8} y={HEIGHT - 14}>{xLabel}</ChartText>
+          <ChartText x={width - RIGHT + 8} y={HEIGHT - 14}>
+            {xLabel}
+          </ChartText>
           {mark && mark.x >= x0 && mark.x <= x1 ? (
             <>
-              <Line x1={x(mark.x)} x2={x(mark.x)} y1={TOP} y2={HEIGHT - BOTTOM} stroke={roles.action} strokeWidth={2} strokeDasharray="6 4" />
-              <ChartText x={x(mark.x) - 6} y={TOP + 10} anchor="end" tone="action" bold>{mark.label}</ChartText>
+              <Line
+                x1={x(mark.x)}
+                x2={x(mark.x)}
+                y1={TOP}
+                y2={HEIGHT - BOTTOM}
+                stroke={roles.action}
+                strokeWidth={2}
+                strokeDasharray="6 4"
+              />
+              <ChartText x={x(mark.x) - 6} y={TOP + 10} anchor="end" tone="action" bold>
+                {mark.label}
+              </ChartText>
             </>
           ) : null}
           {curves.map((c, i) => (
-            <Path key={c.label} d={linePath(c.points.map((p) => ({ x: x(p.x), y: y(p.y) })))} fill="none" stroke={roles.ink} strokeWidth={2.5} strokeDasharray={DASHES[i % DASHES.length]} />
+            <Path
+              key={c.label}
+              d={linePath(c.points.map((p) => ({ x: x(p.x), y: y(p.y) })))}
+              fill="none"
+              stroke={roles.ink}
+              strokeWidth={2.5}
+              strokeDasharray={DASHES[i % DASHES.length]}
+            />
           ))}
           {curves.map((c, i) => (
-            <ChartText key={c.label} x={width - RIGHT + 8} y={ends[i] ?? 0} tone="ink" bold>{c.label}</ChartText>
+            <ChartText key={c.label} x={width - RIGHT + 8} y={ends[i] ?? 0} tone="ink" bold>
+              {c.label}
+            </ChartText>
           ))}
         </Svg>
       ) : null}

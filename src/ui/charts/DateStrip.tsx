@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../../core/time';
 import { useId } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, LinearGradient, Rect, Stop } from 'react-native-svg';
@@ -20,7 +21,6 @@ interface Props {
 
 const HEIGHT = 62;
 const LINE = 22;
-const DAY = 86_400_000;
 const EDGE = 6;
 /** Days shown at least, and at the most when the end is open. */
 const SHORTEST = 10;
@@ -31,7 +31,8 @@ export function DateStrip({ nowMs, lowMs, midMs, highMs, summary, midnight, dayL
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
   const id = useId();
-  const endMs = nowMs + Math.max(SHORTEST * DAY, ((highMs ?? nowMs + (midMs - nowMs) * OPEN) - nowMs) * 1.12);
+  const endMs =
+    nowMs + Math.max(SHORTEST * DAY_MS, ((highMs ?? nowMs + (midMs - nowMs) * OPEN) - nowMs) * 1.12);
   const x = linear([nowMs, endMs], [EDGE, Math.max(EDGE + 1, width - EDGE)]);
   const low = x(lowMs);
   const high = highMs === null ? width : x(highMs);
@@ -47,15 +48,34 @@ export function DateStrip({ nowMs, lowMs, midMs, highMs, summary, midnight, dayL
             </LinearGradient>
           </Defs>
           <Line x1={0} x2={width} y1={LINE} y2={LINE} stroke={roles.hairline} strokeWidth={2} />
-          <Rect x={low} y={LINE - 11} width={Math.max(10, high - low)} height={22} rx={11} fill={highMs === null ? `url(#${id}-open)` : roles.nitriteFill} fillOpacity={highMs === null ? 1 : 0.6} />
+          <Rect
+            x={low}
+            y={LINE - 11}
+            width={Math.max(10, high - low)}
+            height={22}
+            rx={11}
+            fill={highMs === null ? `url(#${id}-open)` : roles.nitriteFill}
+            fillOpacity={highMs === null ? 1 : 0.6}
+          />
           {ticks.map((t) => (
             <G key={t}>
               <Line x1={x(t)} x2={x(t)} y1={LINE - 6} y2={LINE + 6} stroke={roles.second} strokeWidth={2} />
-              {x(t) > 22 && x(t) < width - 20 ? <ChartText x={x(t)} y={HEIGHT - 8} anchor="middle">{dayLabel(t)}</ChartText> : null}
+              {x(t) > 22 && x(t) < width - 20 ? (
+                <ChartText x={x(t)} y={HEIGHT - 8} anchor="middle">
+                  {dayLabel(t)}
+                </ChartText>
+              ) : null}
             </G>
           ))}
           <Circle cx={EDGE} cy={LINE} r={EDGE} fill={roles.ink} />
-          <Rect x={Math.min(x(midMs), width - 4) - 2} y={LINE - 20} width={4} height={40} rx={2} fill={roles.ink} />
+          <Rect
+            x={Math.min(x(midMs), width - 4) - 2}
+            y={LINE - 20}
+            width={4}
+            height={40}
+            rx={2}
+            fill={roles.ink}
+          />
         </Svg>
       ) : null}
     </View>

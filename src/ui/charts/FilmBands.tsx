@@ -26,35 +26,73 @@ export function FilmBands({ rows, light, fromMs, toMs, midnight, dayLabel, summa
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: height }}>
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          <ChartText x={0} y={18}>light</ChartText>
-          {light.filter((l) => l.atMs >= fromMs && l.atMs <= toMs).map((l, i) => (
-            <G key={i}>
-              <Line x1={x(l.atMs)} x2={x(l.atMs)} y1={6} y2={height - 26} stroke={roles.edge} strokeDasharray="2 5" />
-              <ChartText x={x(l.atMs) + 4} y={18} tone="ink" bold>{l.label}</ChartText>
-            </G>
-          ))}
+          <ChartText x={0} y={18}>
+            light
+          </ChartText>
+          {light
+            .filter((l) => l.atMs >= fromMs && l.atMs <= toMs)
+            .map((l, i) => (
+              <G key={i}>
+                <Line
+                  x1={x(l.atMs)}
+                  x2={x(l.atMs)}
+                  y1={6}
+                  y2={height - 26}
+                  stroke={roles.edge}
+                  strokeDasharray="2 5"
+                />
+                <ChartText x={x(l.atMs) + 4} y={18} tone="ink" bold>
+                  {l.label}
+                </ChartText>
+              </G>
+            ))}
           {rows.map((r, i) => {
             const middle = TOP + ROW * i + ROW / 2;
             return (
               <G key={r.label}>
-                <ChartText x={0} y={middle + 5} tone="ink">{r.label}</ChartText>
+                <ChartText x={0} y={middle + 5} tone="ink">
+                  {r.label}
+                </ChartText>
                 <Line x1={LEFT} x2={width - RIGHT} y1={middle} y2={middle} stroke={roles.hairline} />
                 {r.steps.map((s, j) => {
                   const h = s.extent * 8;
                   const w = Math.max(3, x(Math.min(s.toMs, toMs)) - x(Math.max(s.fromMs, fromMs)));
                   return s.extent > 0 ? (
                     <G key={j}>
-                      <Rect x={x(Math.max(s.fromMs, fromMs))} y={middle - h / 2} width={w} height={h} fill={roles.nitrite} fillOpacity={0.35} stroke={roles.nitrite} strokeWidth={1.5} />
-                      {w > 16 ? <ChartText x={x(Math.max(s.fromMs, fromMs)) + w / 2} y={middle + 5} anchor="middle" tone="ink" bold>{String(s.extent)}</ChartText> : null}
+                      <Rect
+                        x={x(Math.max(s.fromMs, fromMs))}
+                        y={middle - h / 2}
+                        width={w}
+                        height={h}
+                        fill={roles.nitrite}
+                        fillOpacity={0.35}
+                        stroke={roles.nitrite}
+                        strokeWidth={1.5}
+                      />
+                      {w > 16 ? (
+                        <ChartText
+                          x={x(Math.max(s.fromMs, fromMs)) + w / 2}
+                          y={middle + 5}
+                          anchor="middle"
+                          tone="ink"
+                          bold
+                        >
+                          {String(s.extent)}
+                        </ChartText>
+                      ) : null}
                     </G>
                   ) : null;
                 })}
               </G>
             );
           })}
-          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).filter((t) => x(t) < width - 24).map((t) => (
-            <ChartText key={t} x={x(t)} y={height - 6} anchor="middle">{dayLabel(t)}</ChartText>
-          ))}
+          {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight)
+            .filter((t) => x(t) < width - 24)
+            .map((t) => (
+              <ChartText key={t} x={x(t)} y={height - 6} anchor="middle">
+                {dayLabel(t)}
+              </ChartText>
+            ))}
         </Svg>
       ) : null}
     </View>

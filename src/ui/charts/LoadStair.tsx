@@ -36,25 +36,73 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
             <Line key={t} x1={LEFT} x2={width} y1={y(t)} y2={y(t)} stroke={roles.hairline} />
           ))}
           <Path d={areaPath(roof)} fill={roles.sand} />
-          <Path d={linePath(roof.map((p) => ({ x: p.x, y: p.y1 })))} fill="none" stroke={roles.ink} strokeWidth={3} />
+          <Path
+            d={linePath(roof.map((p) => ({ x: p.x, y: p.y1 })))}
+            fill="none"
+            stroke={roles.ink}
+            strokeWidth={3}
+          />
           {steps.map((s, i) => (
-            <Rect key={i} x={x(s.fromMs)} y={y(s.mgN)} width={Math.max(0, x(s.toMs) - x(s.fromMs))} height={HEIGHT - BOTTOM - y(s.mgN)} fill={roles.go} fillOpacity={s.planned ? 0.22 : 0.8} />
+            <Rect
+              key={i}
+              x={x(s.fromMs)}
+              y={y(s.mgN)}
+              width={Math.max(0, x(s.toMs) - x(s.fromMs))}
+              height={HEIGHT - BOTTOM - y(s.mgN)}
+              fill={roles.go}
+              fillOpacity={s.planned ? 0.22 : 0.8}
+            />
           ))}
           <Path
-            d={linePath(steps.filter((s) => s.planned).flatMap((s) => [{ x: x(s.fromMs), y: y(s.mgN) }, { x: x(s.toMs), y: y(s.mgN) }]))}
-            fill="none" stroke={roles.go} strokeWidth={2.5} strokeDasharray="7 5"
+            d={linePath(
+              steps
+                .filter((s) => s.planned)
+                .flatMap((s) => [
+                  { x: x(s.fromMs), y: y(s.mgN) },
+                  { x: x(s.toMs), y: y(s.mgN) },
+                ]),
+            )}
+            fill="none"
+            stroke={roles.go}
+            strokeWidth={2.5}
+            strokeDasharray="7 5"
           />
-          <Line x1={x(nowMs)} x2={x(nowMs)} y1={TOP - 4} y2={HEIGHT - BOTTOM} stroke={roles.ink} strokeWidth={1.5} strokeDasharray="2 4" />
-          <ChartText x={x(nowMs) + 6} y={16}>today</ChartText>
+          <Line
+            x1={x(nowMs)}
+            x2={x(nowMs)}
+            y1={TOP - 4}
+            y2={HEIGHT - BOTTOM}
+            stroke={roles.ink}
+            strokeWidth={1.5}
+            strokeDasharray="2 4"
+          />
+          <ChartText x={x(nowMs) + 6} y={16}>
+            today
+          </ChartText>
           {niceTicks(0, top, 3).map((t) => (
-            <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">{String(t)}</ChartText>
+            <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">
+              {String(t)}
+            </ChartText>
           ))}
-          {last ? <ChartText x={width - 14} y={y(last.mgN) - 10} tone="ink" bold anchor="end" size={15}>{`the filter can carry ${last.mgN.toFixed(0)}`}</ChartText> : null}
+          {last ? (
+            <ChartText
+              x={width - 14}
+              y={y(last.mgN) - 10}
+              tone="ink"
+              bold
+              anchor="end"
+              size={15}
+            >{`the filter can carry ${last.mgN.toFixed(0)}`}</ChartText>
+          ) : null}
           {stairLabels(steps, x, width).map((l) => (
-            <ChartText key={l.x} x={l.x} y={y(l.mgN) - 7} tone="go" bold>{l.text}</ChartText>
+            <ChartText key={l.x} x={l.x} y={y(l.mgN) - 7} tone="go" bold>
+              {l.text}
+            </ChartText>
           ))}
           {dayTicks(fromMs, toMs, Math.max(2, Math.floor((width - LEFT) / 70)), midnight).map((t) => (
-            <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">{dayLabel(t)}</ChartText>
+            <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">
+              {dayLabel(t)}
+            </ChartText>
           ))}
         </Svg>
       ) : null}
@@ -63,9 +111,16 @@ export function LoadStair({ steps, ceiling, nowMs, fromMs, toMs, midnight, dayLa
 }
 
 /** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. */
-export function stairLabels(steps: Props['steps'], x: (ms: number) => number, width: number): { x: number; mgN: number; text: string }[] {
+export function stairLabels(
+  steps: Props['steps'],
+  x: (ms: number) => number,
+  width: number,
+): { x: number; mgN: number; text: string }[] {
   const taken: { from: number; to: number }[] = [];
-  const wanted = steps.map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) })).filter(({ s }) => s.label !== '').sort((a, b) => b.rise - a.rise);
+  const wanted = steps
+    .map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) }))
+    .filter(({ s }) => s.label !== '')
+    .sort((a, b) => b.rise - a.rise);
   return wanted.flatMap(({ s }) => {
     const text = s.label.split(' ').slice(-1)[0] ?? s.label;
     const wide = text.length * 8;

@@ -37,19 +37,54 @@ export function StepBars({ bars, unit, goal, summary }: Props) {
         <Svg width={width} height={HEIGHT} aria-hidden>
           {goal ? (
             <>
-              <Line x1={4} x2={width - 4} y1={y(goal.value)} y2={y(goal.value)} stroke={roles.go} strokeWidth={2.5} strokeDasharray="8 5" />
-              <ChartText x={width - 6} y={y(goal.value) - 6 < TOP ? y(goal.value) + 16 : y(goal.value) - 6} anchor="end" tone="go" bold>{goal.label}</ChartText>
+              <Line
+                x1={4}
+                x2={width - 4}
+                y1={y(goal.value)}
+                y2={y(goal.value)}
+                stroke={roles.go}
+                strokeWidth={2.5}
+                strokeDasharray="8 5"
+              />
+              <ChartText
+                x={width - 6}
+                y={y(goal.value) - 6 < TOP ? y(goal.value) + 16 : y(goal.value) - 6}
+                anchor="end"
+                tone="go"
+                bold
+              >
+                {goal.label}
+              </ChartText>
             </>
           ) : null}
-          <ChartText x={4} y={13}>{cut ? `${unit}, from ${base.toFixed(1)}` : unit}</ChartText>
+          <ChartText x={4} y={13}>
+            {cut ? `${unit}, from ${base.toFixed(1)}` : unit}
+          </ChartText>
           {bars.map((b, i) => {
             const x = 4 + slot * i + (slot - bar) / 2;
             const h = Math.max(2, y(base) - y(b.value));
             return (
               <G key={i}>
-                <Rect x={x} y={y(b.value)} width={bar} height={h} fill={b.planned ? roles.wash : roles.nitrate} stroke={roles.nitrate} strokeWidth={2} strokeDasharray={b.planned ? '6 4' : undefined} />
-                {i % every === 0 || i === bars.length - 1 ? <ChartText x={x + bar / 2} y={y(b.value) - 5} anchor="middle" tone="ink" bold>{b.shown}</ChartText> : null}
-                {i % every === 0 ? <ChartText x={x + bar / 2} y={HEIGHT - 7} anchor="middle">{b.label}</ChartText> : null}
+                <Rect
+                  x={x}
+                  y={y(b.value)}
+                  width={bar}
+                  height={h}
+                  fill={b.planned ? roles.wash : roles.nitrate}
+                  stroke={roles.nitrate}
+                  strokeWidth={2}
+                  strokeDasharray={b.planned ? '6 4' : undefined}
+                />
+                {i % every === 0 || i === bars.length - 1 ? (
+                  <ChartText x={x + bar / 2} y={y(b.value) - 5} anchor="middle" tone="ink" bold>
+                    {b.shown}
+                  </ChartText>
+                ) : null}
+                {i % every === 0 ? (
+                  <ChartText x={x + bar / 2} y={HEIGHT - 7} anchor="middle">
+                    {b.label}
+                  </ChartText>
+                ) : null}
               </G>
             );
           })}

@@ -5,7 +5,7 @@ import { useTheme } from '../theme';
 import { space } from '../tokens';
 import { Txt } from '../Txt';
 import { useWidth } from '../useWidth';
-import { wavePath } from './geometry';
+import { wavePath } from './wave';
 
 export interface StaffMark {
   id: string;
@@ -59,7 +59,10 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
           </Svg>
         ) : null}
         <View style={styles.words}>
-          <Txt kind={here ? 'title' : 'row'}>{mark.title}{mark.status === 'passed' ? ' ✓' : ''}</Txt>
+          <Txt kind={here ? 'title' : 'row'}>
+            {mark.title}
+            {mark.status === 'passed' ? ' ✓' : ''}
+          </Txt>
           <Txt kind={here ? 'body' : 'small'} tone={here ? 'ink' : 'second'}>
             {here ? `${mark.note}  ` : mark.note}
             {here ? <Txt style={styles.why}>why</Txt> : null}
@@ -74,30 +77,64 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
 /** The tide staff: what is passed lies under water, the gate you stand at is just above it, what comes is higher up.
  *  Marks come bottom to top; the next `aheadShown` ahead have a mark each, what lies beyond them is named in one line.
  *  `bleed` is how far the water reaches beyond the column, px. */
-export function TideStaff({ marks, onToggle, bleed, aheadShown = 2 }: { marks: StaffMark[]; onToggle: (id: string) => void; bleed: number; aheadShown?: number }) {
+export function TideStaff({
+  marks,
+  onToggle,
+  bleed,
+  aheadShown = 2,
+}: {
+  marks: StaffMark[];
+  onToggle: (id: string) => void;
+  bleed: number;
+  aheadShown?: number;
+}) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
   const ahead = marks.filter((m) => m.status === 'ahead');
-  const beyond = ahead.slice(aheadShown).map((m) => m.title.toLowerCase()).reverse();
+  const beyond = ahead
+    .slice(aheadShown)
+    .map((m) => m.title.toLowerCase())
+    .reverse();
   const above = [...marks.filter((m) => m.status === 'here'), ...ahead.slice(0, aheadShown)].reverse();
   const below = marks.filter((m) => m.status === 'passed').reverse();
   return (
     <View onLayout={onLayout} role="list" aria-label="Gates, the furthest first">
       <View style={styles.part}>
         <Staff left={4} />
-        {beyond.length > 0 ? <Txt kind="small" tone="second" style={styles.beyond}>{`higher up: ${beyond.join(', ')}`}</Txt> : null}
+        {beyond.length > 0 ? (
+          <Txt kind="small" tone="second" style={styles.beyond}>{`higher up: ${beyond.join(', ')}`}</Txt>
+        ) : null}
         {above.map((m) => (
-          <View role="listitem" key={m.id}><MarkRow mark={m} onToggle={onToggle} /></View>
+          <View role="listitem" key={m.id}>
+            <MarkRow mark={m} onToggle={onToggle} />
+          </View>
         ))}
       </View>
-      <View style={[styles.part, styles.water, { backgroundColor: roles.wash, marginHorizontal: -bleed, paddingHorizontal: bleed }]}>
+      <View
+        style={[
+          styles.part,
+          styles.water,
+          { backgroundColor: roles.wash, marginHorizontal: -bleed, paddingHorizontal: bleed },
+        ]}
+      >
         <Staff left={bleed + 4} />
         <Svg width={width + 2 * bleed} height={16} style={styles.wave} aria-hidden>
-          <Path d={`${wavePath(width + 2 * bleed, 8, 5, 80)}`} fill="none" stroke={roles.go} strokeWidth={2.5} />
+          <Path
+            d={`${wavePath(width + 2 * bleed, 8, 5, 80)}`}
+            fill="none"
+            stroke={roles.go}
+            strokeWidth={2.5}
+          />
         </Svg>
-        {below.length === 0 ? <Txt kind="small" tone="second" style={styles.dry}>nothing passed yet</Txt> : null}
+        {below.length === 0 ? (
+          <Txt kind="small" tone="second" style={styles.dry}>
+            nothing passed yet
+          </Txt>
+        ) : null}
         {below.map((m) => (
-          <View role="listitem" key={m.id}><MarkRow mark={m} onToggle={onToggle} /></View>
+          <View role="listitem" key={m.id}>
+            <MarkRow mark={m} onToggle={onToggle} />
+          </View>
         ))}
       </View>
     </View>

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../../core/time';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
@@ -22,31 +23,39 @@ interface Props {
   nowMs: number;
 }
 
-const DAY = 86_400_000;
 const HEIGHT = 260;
 const LEFT = 50;
 const RIGHT = 12;
 const TOP = 24;
 const BOTTOM = 30;
-const RANGES = [{ days: 14, label: '2 weeks' }, { days: 90, label: '3 months' }, { days: 365, label: 'a year' }] as const;
+const RANGES = [
+  { days: 14, label: '2 weeks' },
+  { days: 90, label: '3 months' },
+  { days: 365, label: 'a year' },
+] as const;
 
 /** One parameter through time: band, readings with what they leave open, events and calibrations. Drag or arrow keys move the window,
  *  plus and minus change its width. Only what is in the window is drawn, thinned to the pixels there are. */
 export function TimeChart({ points, band, marks, unit, format, midnight, dayLabel, summary, nowMs }: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
-  const first = points[0]?.atMs ?? nowMs - 14 * DAY;
-  const last = Math.max(points[points.length - 1]?.atMs ?? nowMs, first + DAY);
-  const [view, setView] = useState(() => ({ from: Math.max(first - DAY / 2, last - 90 * DAY), to: last + DAY / 2 }));
+  const first = points[0]?.atMs ?? nowMs - 14 * DAY_MS;
+  const last = Math.max(points[points.length - 1]?.atMs ?? nowMs, first + DAY_MS);
+  const [view, setView] = useState(() => ({
+    from: Math.max(first - DAY_MS / 2, last - 90 * DAY_MS),
+    to: last + DAY_MS / 2,
+  }));
   const span = view.to - view.from;
-  const move = (by: number) => setView((v) => {
-    const shift = Math.min(Math.max(by, first - DAY - v.from), last + DAY - v.to);
-    return first - DAY > v.from && last + DAY < v.to ? v : { from: v.from + shift, to: v.to + shift };
-  });
-  const zoom = (days: number) => setView((v) => {
-    const end = Math.min(v.to, last + DAY / 2);
-    return { from: Math.max(end - days * DAY, first - DAY / 2), to: end };
-  });
+  const move = (by: number) =>
+    setView((v) => {
+      const shift = Math.min(Math.max(by, first - DAY_MS - v.from), last + DAY_MS - v.to);
+      return first - DAY_MS > v.from && last + DAY_MS < v.to ? v : { from: v.from + shift, to: v.to + shift };
+    });
+  const zoom = (days: number) =>
+    setView((v) => {
+      const end = Math.min(v.to, last + DAY_MS / 2);
+      return { from: Math.max(end - days * DAY_MS, first - DAY_MS / 2), to: end };
+    });
   const drag = useDrag((pixels) => move((-pixels / Math.max(1, width - LEFT - RIGHT)) * span));
 
   // The web's own event, which the typed View does not list.
@@ -55,8 +64,8 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
       const key = event.nativeEvent.key;
       if (key === 'ArrowLeft') move(-span / 4);
       else if (key === 'ArrowRight') move(span / 4);
-      else if (key === '+') zoom(span / DAY / 1.6);
-      else if (key === '-') zoom((span / DAY) * 1.6);
+      else if (key === '+') zoom(span / DAY_MS / 1.6);
+      else if (key === '-') zoom((span / DAY_MS) * 1.6);
       else return;
       event.preventDefault();
     },
@@ -75,13 +84,25 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
   const clampY = (v: number) => Math.min(HEIGHT - BOTTOM, Math.max(TOP, y(v)));
   const few = drawn.length <= 90;
   const trusted = drawn.filter((p) => !p.doubted);
-  const whiskers = drawn.map((p) => `M${x(p.atMs).toFixed(1)} ${clampY(p.low).toFixed(1)}V${clampY(Number.isFinite(p.high) ? p.high : p.mid * 1.3).toFixed(1)}`).join('');
+  const whiskers = drawn
+    .map(
+      (p) =>
+        `M${x(p.atMs).toFixed(1)} ${clampY(p.low).toFixed(1)}V${clampY(Number.isFinite(p.high) ? p.high : p.mid * 1.3).toFixed(1)}`,
+    )
+    .join('');
 
   return (
     <View style={styles.all}>
       <Row wrap>
-        {RANGES.map((r) => <Button key={r.days} kind="quiet" label={r.label} onPress={() => zoom(r.days)} />)}
-        <Button kind="quiet" label="all" name="all: show the whole history" onPress={() => setView({ from: first - DAY / 2, to: last + DAY / 2 })} />
+        {RANGES.map((r) => (
+          <Button key={r.days} kind="quiet" label={r.label} onPress={() => zoom(r.days)} />
+        ))}
+        <Button
+          kind="quiet"
+          label="all"
+          name="all: show the whole history"
+          onPress={() => setView({ from: first - DAY_MS / 2, to: last + DAY_MS / 2 })}
+        />
       </Row>
       <View
         onLayout={onLayout}
@@ -94,27 +115,85 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
       >
         {width > 0 ? (
           <Svg width={width} height={HEIGHT} aria-hidden>
-            {band ? <Rect x={LEFT} y={clampY(band.high)} width={Math.max(1, width - LEFT - RIGHT)} height={Math.max(1, clampY(band.low) - clampY(band.high))} fill={roles.wash} /> : null}
+            {band ? (
+              <Rect
+                x={LEFT}
+                y={clampY(band.high)}
+                width={Math.max(1, width - LEFT - RIGHT)}
+                height={Math.max(1, clampY(band.low) - clampY(band.high))}
+                fill={roles.wash}
+              />
+            ) : null}
             {niceTicks(min - pad, max + pad, 4).map((t) => (
               <G key={t}>
                 <Line x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} stroke={roles.hairline} />
-                <ChartText x={LEFT - 6} y={y(t) + 5} anchor="end">{format(t)}</ChartText>
+                <ChartText x={LEFT - 6} y={y(t) + 5} anchor="end">
+                  {format(t)}
+                </ChartText>
               </G>
             ))}
-            {band && clampY(band.high) > TOP ? <ChartText x={width - RIGHT - 4} y={clampY(band.high) + 14} anchor="end" tone="go" bold>aim</ChartText> : null}
-            <ChartText x={4} y={14}>{unit}</ChartText>
-            {marks.filter((m) => m.atMs >= view.from && m.atMs <= view.to).slice(-60).map((m, i) => (
-              <G key={i}>
-                <Line x1={x(m.atMs)} x2={x(m.atMs)} y1={TOP} y2={HEIGHT - BOTTOM} stroke={m.kind === 'calibration' ? roles.action : roles.edge} strokeWidth={m.kind === 'calibration' ? 2 : 1} strokeDasharray={m.kind === 'calibration' ? '6 3' : '1 4'} />
-                {m.kind === 'calibration' ? <ChartText x={x(m.atMs) + 4} y={TOP + 10} tone="action" bold>{m.label}</ChartText> : null}
-              </G>
-            ))}
+            {band && clampY(band.high) > TOP ? (
+              <ChartText x={width - RIGHT - 4} y={clampY(band.high) + 14} anchor="end" tone="go" bold>
+                aim
+              </ChartText>
+            ) : null}
+            <ChartText x={4} y={14}>
+              {unit}
+            </ChartText>
+            {marks
+              .filter((m) => m.atMs >= view.from && m.atMs <= view.to)
+              .slice(-60)
+              .map((m, i) => (
+                <G key={i}>
+                  <Line
+                    x1={x(m.atMs)}
+                    x2={x(m.atMs)}
+                    y1={TOP}
+                    y2={HEIGHT - BOTTOM}
+                    stroke={m.kind === 'calibration' ? roles.action : roles.edge}
+                    strokeWidth={m.kind === 'calibration' ? 2 : 1}
+                    strokeDasharray={m.kind === 'calibration' ? '6 3' : '1 4'}
+                  />
+                  {m.kind === 'calibration' ? (
+                    <ChartText x={x(m.atMs) + 4} y={TOP + 10} tone="action" bold>
+                      {m.label}
+                    </ChartText>
+                  ) : null}
+                </G>
+              ))}
             <Path d={whiskers} stroke={roles.nitrate} strokeWidth={1.5} strokeOpacity={0.55} />
-            <Path d={linePath(trusted.map((p) => ({ x: x(p.atMs), y: y(p.mid) })))} fill="none" stroke={roles.nitrate} strokeWidth={2.5} />
-            {few ? drawn.map((p, i) => (p.doubted ? <ChartText key={i} x={x(p.atMs)} y={y(p.mid) + 5} anchor="middle" tone="nitrite" bold>?</ChartText> : <Circle key={i} cx={x(p.atMs)} cy={y(p.mid)} r={4.5} fill={p.joined ? roles.ground : roles.nitrate} stroke={roles.nitrate} strokeWidth={2} />)) : null}
-            {dayTicks(view.from, view.to, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).map((t) => (
-              <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">{dayLabel(t)}</ChartText>
-            ))}
+            <Path
+              d={linePath(trusted.map((p) => ({ x: x(p.atMs), y: y(p.mid) })))}
+              fill="none"
+              stroke={roles.nitrate}
+              strokeWidth={2.5}
+            />
+            {few
+              ? drawn.map((p, i) =>
+                  p.doubted ? (
+                    <ChartText key={i} x={x(p.atMs)} y={y(p.mid) + 5} anchor="middle" tone="nitrite" bold>
+                      ?
+                    </ChartText>
+                  ) : (
+                    <Circle
+                      key={i}
+                      cx={x(p.atMs)}
+                      cy={y(p.mid)}
+                      r={4.5}
+                      fill={p.joined ? roles.ground : roles.nitrate}
+                      stroke={roles.nitrate}
+                      strokeWidth={2}
+                    />
+                  ),
+                )
+              : null}
+            {dayTicks(view.from, view.to, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).map(
+              (t) => (
+                <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">
+                  {dayLabel(t)}
+                </ChartText>
+              ),
+            )}
           </Svg>
         ) : null}
       </View>

@@ -1,4 +1,5 @@
 /** Geometry of the drawings: plain functions from numbers to numbers and path strings, on typed d3 wrappers. */
+import { DAY_MS } from '../../../core/time';
 import { ticks } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
@@ -21,7 +22,9 @@ export interface XY {
 /** A straight scale from a domain to pixels; a domain of no width maps to the middle. */
 export function linear(domain: readonly [number, number], range: readonly [number, number]): Scale {
   if (domain[0] === domain[1]) return () => (range[0] + range[1]) / 2;
-  const scale = scaleLinear().domain([...domain]).range([...range]);
+  const scale = scaleLinear()
+    .domain([...domain])
+    .range([...range]);
   return (value) => scale(value);
 }
 
@@ -37,10 +40,15 @@ export function niceTop(highest: number, count = 3): number {
 }
 
 export const linePath = (points: readonly XY[]): string =>
-  line<XY>().x((p) => p.x).y((p) => p.y)([...points]) ?? '';
+  line<XY>()
+    .x((p) => p.x)
+    .y((p) => p.y)([...points]) ?? '';
 
 export const areaPath = (points: readonly { x: number; y0: number; y1: number }[]): string =>
-  area<{ x: number; y0: number; y1: number }>().x((p) => p.x).y0((p) => p.y0).y1((p) => p.y1)([...points]) ?? '';
+  area<{ x: number; y0: number; y1: number }>()
+    .x((p) => p.x)
+    .y0((p) => p.y0)
+    .y1((p) => p.y1)([...points]) ?? '';
 
 /** Moves labels apart vertically so that none is nearer than `gap`; keeps their order and stays inside [top, bottom]. */
 export function spreadLabels(wanted: readonly number[], gap: number, top: number, bottom: number): number[] {
@@ -61,20 +69,16 @@ export function spreadLabels(wanted: readonly number[], gap: number, top: number
 }
 
 /** Days to mark on a time axis: about `count`, at local midnights given by `midnight`. */
-export function dayTicks(fromMs: number, toMs: number, count: number, midnight: (ms: number) => number): number[] {
-  const day = 86_400_000;
+export function dayTicks(
+  fromMs: number,
+  toMs: number,
+  count: number,
+  midnight: (ms: number) => number,
+): number[] {
+  const day = DAY_MS;
   const days = Math.max(1, (toMs - fromMs) / day);
   const every = [1, 2, 3, 4, 7, 14, 28, 56, 112].find((n) => days / n <= count) ?? 224;
   const out: number[] = [];
   for (let t = midnight(fromMs + day - 1); t <= toMs; t = midnight(t + every * day + day / 2)) out.push(t);
   return out;
-}
-
-/** Wave path of the waterline over a width. */
-export function wavePath(width: number, middle: number, amplitude: number, length: number): string {
-  let d = `M0 ${middle}`;
-  for (let x = 0; x < width; x += length) {
-    d += ` q${length / 4} ${-amplitude * 2} ${length / 2} 0 t${length / 2} 0`;
-  }
-  return d;
 }

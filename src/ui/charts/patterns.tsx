@@ -6,7 +6,13 @@ export function NitrogenPatterns({ prefix }: { prefix: string }) {
   const { roles } = useTheme();
   return (
     <Defs>
-      <Pattern id={`${prefix}-hatch`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <Pattern
+        id={`${prefix}-hatch`}
+        width={9}
+        height={9}
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
         <Rect width={9} height={9} fill={roles.nitriteFill} fillOpacity={0.55} />
         <Line x1={1} y1={0} x2={1} y2={9} stroke={roles.nitrite} strokeWidth={1.6} />
       </Pattern>

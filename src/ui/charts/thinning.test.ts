@@ -1,25 +1,47 @@
 import fc from 'fast-check';
 import { firstAt, inWindow, thinned, type TimePoint } from './thinning';
 
-const series = fc.array(fc.tuple(fc.integer({ min: 0, max: 10_000 }), fc.double({ min: 0, max: 50, noNaN: true })), { minLength: 1, maxLength: 600 })
-  .map((list): TimePoint[] => list.sort((a, b) => a[0] - b[0]).map(([atMs, mid]) => ({ atMs, low: mid, mid, high: mid, doubted: false })));
+const series = fc
+  .array(fc.tuple(fc.integer({ min: 0, max: 10_000 }), fc.double({ min: 0, max: 50, noNaN: true })), {
+    minLength: 1,
+    maxLength: 600,
+  })
+  .map((list): TimePoint[] =>
+    list
+      .sort((a, b) => a[0] - b[0])
+      .map(([atMs, mid]) => ({ atMs, low: mid, mid, high: mid, doubted: false })),
+  );
 
 test('the window is found as a plain search finds it', () => {
-  fc.assert(fc.property(series, fc.integer({ min: -100, max: 10_100 }), (points, at) => {
-    const plain = points.findIndex((p) => p.atMs >= at);
-    expect(firstAt(points, at)).toBe(plain === -1 ? points.length : plain);
-  }), { seed: 1 });
+  fc.assert(
+    fc.property(series, fc.integer({ min: -100, max: 10_100 }), (points, at) => {
+      const plain = points.findIndex((p) => p.atMs >= at);
+      expect(firstAt(points, at)).toBe(plain === -1 ? points.length : plain);
+    }),
+    { seed: 1 },
+  );
 });
 test('thinning keeps order, extremes and its bound', () => {
-  fc.assert(fc.property(series, fc.integer({ min: 20, max: 300 }), (points, pixels) => {
-    const out = thinned(points, 0, 10_000, pixels);
-    expect(out.length).toBeLessThanOrEqual(Math.max(points.length <= pixels ? points.length : pixels + 4, 1));
-    expect(Math.max(...out.map((p) => p.mid))).toBe(Math.max(...points.map((p) => p.mid)));
-    expect(Math.min(...out.map((p) => p.mid))).toBe(Math.min(...points.map((p) => p.mid)));
-    out.slice(1).forEach((p, i) => expect(p.atMs).toBeGreaterThanOrEqual(out[i]?.atMs ?? 0));
-  }), { seed: 2 });
+  fc.assert(
+    fc.property(series, fc.integer({ min: 20, max: 300 }), (points, pixels) => {
+      const out = thinned(points, 0, 10_000, pixels);
+      expect(out.length).toBeLessThanOrEqual(
+        Math.max(points.length <= pixels ? points.length : pixels + 4, 1),
+      );
+      expect(Math.max(...out.map((p) => p.mid))).toBe(Math.max(...points.map((p) => p.mid)));
+      expect(Math.min(...out.map((p) => p.mid))).toBe(Math.min(...points.map((p) => p.mid)));
+      out.slice(1).forEach((p, i) => expect(p.atMs).toBeGreaterThanOrEqual(out[i]?.atMs ?? 0));
+    }),
+    { seed: 2 },
+  );
 });
 test('one neighbour stays on each side', () => {
-  const points = [0, 10, 20, 30, 40].map((atMs): TimePoint => ({ atMs, low: 0, mid: 0, high: 0, doubted: false }));
+  const points = [0, 10, 20, 30, 40].map((atMs): TimePoint => ({
+    atMs,
+    low: 0,
+    mid: 0,
+    high: 0,
+    doubted: false,
+  }));
   expect(inWindow(points, 15, 25).map((p) => p.atMs)).toEqual([10, 20, 30]);
 });

@@ -26,7 +26,12 @@ export const inWindow = (points: readonly TimePoint[], fromMs: number, toMs: num
   points.slice(Math.max(0, firstAt(points, fromMs) - 1), firstAt(points, toMs) + 1);
 
 /** At most the lowest and the highest of each two pixels; extremes are never lost. */
-export function thinned(points: readonly TimePoint[], fromMs: number, toMs: number, pixels: number): readonly TimePoint[] {
+export function thinned(
+  points: readonly TimePoint[],
+  fromMs: number,
+  toMs: number,
+  pixels: number,
+): readonly TimePoint[] {
   if (points.length <= pixels) return points;
   const width = (toMs - fromMs) / Math.max(1, pixels / 2);
   const out: TimePoint[] = [];

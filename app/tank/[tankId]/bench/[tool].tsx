@@ -1,5 +1,1 @@
-import { TankToolScreen } from '../../../../src/features/bench';
-
-export default function Route() {
-  return <TankToolScreen />;
-}
+export { TankToolScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { BenchScreen } from '../../../../src/features/bench';
-
-export default function Route() {
-  return <BenchScreen />;
-}
+export { BenchScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { AfterScreen } from '../../../../src/features/after';
-
-export default function Route() {
-  return <AfterScreen />;
-}
+export { AfterScreen as default } from '../../../../src/features/screens';

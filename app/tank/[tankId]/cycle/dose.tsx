@@ -1,5 +1,1 @@
-import { DoseScreen } from '../../../../src/features/cycle';
-
-export default function Route() {
-  return <DoseScreen />;
-}
+export { DoseScreen as default } from '../../../../src/features/screens';

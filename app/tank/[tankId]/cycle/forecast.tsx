@@ -1,5 +1,1 @@
-import { ForecastScreen } from '../../../../src/features/forecast';
-
-export default function Route() {
-  return <ForecastScreen />;
-}
+export { ForecastScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { CycleScreen } from '../../../../src/features/cycle';
-
-export default function Route() {
-  return <CycleScreen />;
-}
+export { CycleScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { DripScreen } from '../../../../src/features/acclimation';
-
-export default function Route() {
-  return <DripScreen />;
-}
+export { DripScreen as default } from '../../../../src/features/screens';

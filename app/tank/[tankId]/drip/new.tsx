@@ -1,5 +1,1 @@
-import { NewDripScreen } from '../../../../src/features/acclimation';
-
-export default function Route() {
-  return <NewDripScreen />;
-}
+export { NewDripScreen as default } from '../../../../src/features/screens';

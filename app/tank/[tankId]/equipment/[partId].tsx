@@ -1,5 +1,1 @@
-import { PartScreen } from '../../../../src/features/upkeep';
-
-export default function Route() {
-  return <PartScreen />;
-}
+export { PartScreen as default } from '../../../../src/features/screens';

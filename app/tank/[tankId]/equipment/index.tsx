@@ -1,5 +1,1 @@
-import { EquipmentScreen } from '../../../../src/features/upkeep';
-
-export default function Route() {
-  return <EquipmentScreen />;
-}
+export { EquipmentScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { EventScreen } from '../../../../src/features/log';
-
-export default function Route() {
-  return <EventScreen />;
-}
+export { EventScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { HistoryScreen } from '../../../../src/features/log';
-
-export default function Route() {
-  return <HistoryScreen />;
-}
+export { HistoryScreen as default } from '../../../../src/features/screens';

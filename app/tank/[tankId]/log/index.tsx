@@ -1,5 +1,1 @@
-import { SampleScreen } from '../../../../src/features/log';
-
-export default function Route() {
-  return <SampleScreen />;
-}
+export { SampleScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { QuarantineScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <QuarantineScreen />;
-}
+export { QuarantineScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { NewQuarantineScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <NewQuarantineScreen />;
-}
+export { NewQuarantineScreen as default } from '../../../../src/features/screens';

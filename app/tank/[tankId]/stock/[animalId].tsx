@@ -1,5 +1,1 @@
-import { AnimalScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <AnimalScreen />;
-}
+export { AnimalScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { AddAnimalScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <AddAnimalScreen />;
-}
+export { AddAnimalScreen as default } from '../../../../src/features/screens';

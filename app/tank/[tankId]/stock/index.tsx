@@ -1,5 +1,1 @@
-import { StockScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <StockScreen />;
-}
+export { StockScreen as default } from '../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { SpeciesListScreen } from '../../../../src/features/stock';
-
-export default function Route() {
-  return <SpeciesListScreen />;
-}
+export { SpeciesListScreen as default } from '../../../../src/features/screens';

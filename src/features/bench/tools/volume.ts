@@ -3,7 +3,15 @@ import { learnedStrength } from '../../../../core/dosing';
 import { rockDisplaces, sandKgPerL } from '../../../../core/equipment';
 import { doseCheck } from '../../../../core/nitrogen';
 import { toMgNPerL } from '../../../../core/units';
-import { combineVolumes, netVolume, volumeFromDose, volumeFromProduction, volumeFromSalt, type NetVolume, type VolumeEstimate } from '../../../../core/volume';
+import {
+  combineVolumes,
+  netVolume,
+  volumeFromDose,
+  volumeFromProduction,
+  volumeFromSalt,
+  type NetVolume,
+  type VolumeEstimate,
+} from '../../../../core/volume';
 import { choice, field, shows, type Tool, type ToolContext, type ToolField } from '../tool';
 import { batchesOf } from './water';
 
@@ -11,21 +19,65 @@ import { batchesOf } from './water';
 const PARTS = (c: ToolContext): ToolField[] => {
   const d = c.tank?.display.kind === 'dimensions' ? c.tank.display : null;
   return [
-    field('lengthCm', 'Length inside', 'length', 0, 2000, { above: true, optional: true, start: d?.lengthCm ?? null }),
-    field('widthCm', 'Width inside', 'length', 0, 2000, { above: true, optional: true, start: d?.widthCm ?? null }),
-    field('waterCm', 'Height of the water', 'length', 0, 500, { above: true, optional: true, start: d?.waterHeightCm ?? null }),
-    field('sumpL', 'Water in the running sump', 'volume', 0, 10000, { optional: true, start: c.tank?.sumpL ?? null }),
-    field('rockKg', 'Dry rock', 'number', 0, 5000, { unit: 'kg', optional: true, decimals: 1, start: c.tank?.rockKg ?? null }),
-    field('rockPores', 'Pores the water does not enter', 'number', 0, 60, { unit: '%', optional: true, start: 18, decimals: 0, hint: 'Solid 2.93 kg/L; 18 % closed makes 2.4.' }),
-    field('sandKg', 'Dry sand', 'number', 0, 5000, { unit: 'kg', optional: true, decimals: 1, start: c.tank?.sandKg ?? null }),
-    field('sandBulk', 'A litre of that sand weighs', 'number', 0.5, 2.5, { unit: 'kg', optional: true, start: 1.3 }),
-    field('sandPores', 'Of that litre, pores', 'number', 0, 80, { unit: '%', optional: true, start: 54, decimals: 0, hint: 'Litres of water that fill a full litre of it.' }),
+    field('lengthCm', 'Length inside', 'length', 0, 2000, {
+      above: true,
+      optional: true,
+      start: d?.lengthCm ?? null,
+    }),
+    field('widthCm', 'Width inside', 'length', 0, 2000, {
+      above: true,
+      optional: true,
+      start: d?.widthCm ?? null,
+    }),
+    field('waterCm', 'Height of the water', 'length', 0, 500, {
+      above: true,
+      optional: true,
+      start: d?.waterHeightCm ?? null,
+    }),
+    field('sumpL', 'Water in the running sump', 'volume', 0, 10000, {
+      optional: true,
+      start: c.tank?.sumpL ?? null,
+    }),
+    field('rockKg', 'Dry rock', 'number', 0, 5000, {
+      unit: 'kg',
+      optional: true,
+      decimals: 1,
+      start: c.tank?.rockKg ?? null,
+    }),
+    field('rockPores', 'Pores the water does not enter', 'number', 0, 60, {
+      unit: '%',
+      optional: true,
+      start: 18,
+      decimals: 0,
+      hint: 'Solid 2.93 kg/L; 18 % closed makes 2.4.',
+    }),
+    field('sandKg', 'Dry sand', 'number', 0, 5000, {
+      unit: 'kg',
+      optional: true,
+      decimals: 1,
+      start: c.tank?.sandKg ?? null,
+    }),
+    field('sandBulk', 'A litre of that sand weighs', 'number', 0.5, 2.5, {
+      unit: 'kg',
+      optional: true,
+      start: 1.3,
+    }),
+    field('sandPores', 'Of that litre, pores', 'number', 0, 80, {
+      unit: '%',
+      optional: true,
+      start: 54,
+      decimals: 0,
+      hint: 'Litres of water that fill a full litre of it.',
+    }),
   ];
 };
 
 /** What tells something only together: one alone is not swallowed in silence. */
 const PAIRS: readonly { keys: readonly string[]; says: string }[] = [
-  { keys: ['lengthCm', 'widthCm', 'waterCm'], says: 'By size it takes length, width and height of the water: one is missing, so none counts.' },
+  {
+    keys: ['lengthCm', 'widthCm', 'waterCm'],
+    says: 'By size it takes length, width and height of the water: one is missing, so none counts.',
+  },
   { keys: ['litresPerHour', 'minutes'], says: 'Output and minutes count together: enter both.' },
   { keys: ['grams', 'salinity'], says: 'Salt and the salinity it reached count together: enter both.' },
   { keys: ['doseMgN', 'rise'], says: 'The dose and the rise it made count together: enter both.' },
@@ -34,8 +86,17 @@ const PAIRS: readonly { keys: readonly string[]; says: string }[] = [
 function bySize(v: (key: string) => number, has: (key: string) => boolean): NetVolume {
   const or = (key: string, otherwise: number) => (has(key) ? v(key) : otherwise);
   return netVolume({
-    display: { kind: 'dimensions', lengthCm: v('lengthCm'), widthCm: v('widthCm'), waterHeightCm: v('waterCm') }, sumpL: or('sumpL', 0), rockKg: or('rockKg', 0), sandKg: or('sandKg', 0),
-    rockKgPerL: 1 / rockDisplaces(1, or('rockPores', 18) / 100), sandKgPerL: sandKgPerL(or('sandBulk', 1.3), or('sandPores', 54) / 100),
+    display: {
+      kind: 'dimensions',
+      lengthCm: v('lengthCm'),
+      widthCm: v('widthCm'),
+      waterHeightCm: v('waterCm'),
+    },
+    sumpL: or('sumpL', 0),
+    rockKg: or('rockKg', 0),
+    sandKg: or('sandKg', 0),
+    rockKgPerL: 1 / rockDisplaces(1, or('rockPores', 18) / 100),
+    sandKgPerL: sandKgPerL(or('sandBulk', 1.3), or('sandPores', 54) / 100),
   });
 }
 
@@ -45,17 +106,67 @@ export const volumeTool: Tool = {
   lede: 'Every dose depends on it. Each estimate with its doubt; together they are surer than any alone.',
   belowTitle: 'More ways of knowing it',
   fields: (c, ch) => [
-    ...(c.volume ? [choice('size', 'By size', [['described', 'as described'], ['parts', 'measured again']], 'described')] : []),
+    ...(c.volume
+      ? [
+          choice(
+            'size',
+            'By size',
+            [
+              ['described', 'as described'],
+              ['parts', 'measured again'],
+            ],
+            'described',
+          ),
+        ]
+      : []),
     ...(c.volume && ch.size !== 'parts'
-      ? [field('parts', 'By dimensions, rock and sand', 'volume', 0, 100000, { above: true, optional: true, start: c.volume.byParts.netL, hint: `± ${shows(c).volume(c.volume.byParts.sdL, 0)}` })]
+      ? [
+          field('parts', 'By dimensions, rock and sand', 'volume', 0, 100000, {
+            above: true,
+            optional: true,
+            start: c.volume.byParts.netL,
+            hint: `± ${shows(c).volume(c.volume.byParts.sdL, 0)}`,
+          }),
+        ]
       : PARTS(c)),
-    field('metered', 'Metered or counted in', 'volume', 0, 100000, { above: true, optional: true, hint: 'Water meter or buckets, 3 % either way.' }),
-    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, optional: true, below: true }),
-    field('minutes', 'Minutes it ran', 'number', 0, 100000, { unit: 'min', above: true, optional: true, below: true }),
-    field('grams', 'Salt used to fill', 'number', 0, 1e6, { unit: 'g', above: true, optional: true, below: true }),
+    field('metered', 'Metered or counted in', 'volume', 0, 100000, {
+      above: true,
+      optional: true,
+      hint: 'Water meter or buckets, 3 % either way.',
+    }),
+    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, {
+      unit: 'L/h',
+      above: true,
+      optional: true,
+      below: true,
+    }),
+    field('minutes', 'Minutes it ran', 'number', 0, 100000, {
+      unit: 'min',
+      above: true,
+      optional: true,
+      below: true,
+    }),
+    field('grams', 'Salt used to fill', 'number', 0, 1e6, {
+      unit: 'g',
+      above: true,
+      optional: true,
+      below: true,
+    }),
     field('salinity', 'Salinity it reached', 'salinity', 2, 42, { optional: true, below: true }),
-    field('doseMgN', 'Ammonia dosed, as N', 'number', 0, 1e6, { unit: 'mg', above: true, optional: true, below: true, hint: 'The dose page says it in mg N.' }),
-    field('rise', 'The kit rose by', 'number', 0, 20, { unit: 'mg/L NH₄', above: true, optional: true, below: true, hint: 'Tested before and within 12 hours after.' }),
+    field('doseMgN', 'Ammonia dosed, as N', 'number', 0, 1e6, {
+      unit: 'mg',
+      above: true,
+      optional: true,
+      below: true,
+      hint: 'The dose page says it in mg N.',
+    }),
+    field('rise', 'The kit rose by', 'number', 0, 20, {
+      unit: 'mg/L NH₄',
+      above: true,
+      optional: true,
+      below: true,
+      hint: 'Tested before and within 12 hours after.',
+    }),
   ],
   work: (v, has, _choices, c) => {
     const s = shows(c);
@@ -63,33 +174,102 @@ export const volumeTool: Tool = {
     const estimates: VolumeEstimate[] = [];
     const sized = has('lengthCm') && has('widthCm') && has('waterCm') ? bySize(v, has) : null;
     if (sized) estimates.push({ from: 'dimensions, rock and sand', litres: sized.netL, sdL: sized.sdL });
-    else if (has('parts')) estimates.push({ from: 'dimensions, rock and sand', litres: v('parts'), sdL: c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.01 * v('parts') ? c.volume.byParts.sdL : v('parts') * 0.06 });
-    if (has('metered')) estimates.push({ from: 'metered in', litres: v('metered'), sdL: v('metered') * 0.03 });
-    if (has('litresPerHour') && has('minutes')) estimates.push(volumeFromProduction(v('litresPerHour'), v('minutes')));
-    if (has('grams') && has('salinity')) estimates.push(volumeFromSalt(v('grams'), v('salinity'), strength.gramsPerLitre, strength.sdShare));
-    if (has('doseMgN') && has('rise')) estimates.push(volumeFromDose(v('doseMgN'), toMgNPerL('ammonia', 'ion', v('rise'))));
+    else if (has('parts'))
+      estimates.push({
+        from: 'dimensions, rock and sand',
+        litres: v('parts'),
+        sdL:
+          c.volume && Math.abs(c.volume.byParts.netL - v('parts')) < 0.01 * v('parts')
+            ? c.volume.byParts.sdL
+            : v('parts') * 0.06,
+      });
+    if (has('metered'))
+      estimates.push({ from: 'metered in', litres: v('metered'), sdL: v('metered') * 0.03 });
+    if (has('litresPerHour') && has('minutes'))
+      estimates.push(volumeFromProduction(v('litresPerHour'), v('minutes')));
+    if (has('grams') && has('salinity'))
+      estimates.push(volumeFromSalt(v('grams'), v('salinity'), strength.gramsPerLitre, strength.sdShare));
+    if (has('doseMgN') && has('rise'))
+      estimates.push(volumeFromDose(v('doseMgN'), toMgNPerL('ammonia', 'ion', v('rise'))));
     const dosed = c.evidence ? doseCheck(c.evidence) : null;
     if (dosed) estimates.push(dosed);
-    if (estimates.length === 0) throw new RangeError('Enter at least one way of knowing the volume: three dimensions, a meter, output and minutes, salt and salinity, or a dose and its rise');
+    if (estimates.length === 0)
+      throw new RangeError(
+        'Enter at least one way of knowing the volume: three dimensions, a meter, output and minutes, salt and salinity, or a dose and its rise',
+      );
     const all = combineVolumes(estimates);
     return {
       lines: [
         { name: 'Together', value: `${s.volume(all.litres, 0)} ± ${s.volume(all.sdL, 0)}`, strong: true },
-        ...estimates.map((e) => ({ name: `${e.from}${all.outliers.includes(e.from) ? ': does not fit, left out' : ''}${c.volume?.from === e.from ? ', in use' : ''}`, value: `${s.volume(e.litres, 0)} ± ${s.volume(e.sdL, 0)}` })),
+        ...estimates.map((e) => ({
+          name: `${e.from}${all.outliers.includes(e.from) ? ': does not fit, left out' : ''}${c.volume?.from === e.from ? ', in use' : ''}`,
+          value: `${s.volume(e.litres, 0)} ± ${s.volume(e.sdL, 0)}`,
+        })),
       ],
       formula: [
-        ...(sized ? [`size: ${sized.lines.map((l) => `${l.part} ${l.litres < 0 ? '−' : ''}${Math.abs(l.litres).toFixed(1)}`).join(', ')} L; rock displaces kg / 2.93 / (1 − closed pores), sand kg / (weight of a litre / (1 − pores))`] : []),
-        'V = Σ (Vᵢ / σᵢ²) / Σ (1 / σᵢ²)', `(${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `${e.litres.toFixed(0)}/${e.sdL.toFixed(1)}²`).join(' + ')}) / (${estimates.filter((e) => !all.outliers.includes(e.from)).map((e) => `1/${e.sdL.toFixed(1)}²`).join(' + ')}) = ${all.litres.toFixed(1)} L`,
+        ...(sized
+          ? [
+              `size: ${sized.lines.map((l) => `${l.part} ${l.litres < 0 ? '−' : ''}${Math.abs(l.litres).toFixed(1)}`).join(', ')} L; rock displaces kg / 2.93 / (1 − closed pores), sand kg / (weight of a litre / (1 − pores))`,
+            ]
+          : []),
+        'V = Σ (Vᵢ / σᵢ²) / Σ (1 / σᵢ²)',
+        `(${estimates
+          .filter((e) => !all.outliers.includes(e.from))
+          .map((e) => `${e.litres.toFixed(0)}/${e.sdL.toFixed(1)}²`)
+          .join(' + ')}) / (${estimates
+          .filter((e) => !all.outliers.includes(e.from))
+          .map((e) => `1/${e.sdL.toFixed(1)}²`)
+          .join(' + ')}) = ${all.litres.toFixed(1)} L`,
       ],
-      notes: [dosed ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.' : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.', all.outliers.length > 0 ? 'What does not fit is shown, not used: look for a slip there.' : 'Where two disagree the spread is widened: nobody can say which is wrong.'],
+      notes: [
+        dosed
+          ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.'
+          : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.',
+        all.outliers.length > 0
+          ? 'What does not fit is shown, not used: look for a slip there.'
+          : 'Where two disagree the spread is widened: nobody can say which is wrong.',
+      ],
       warnings: PAIRS.flatMap(({ keys, says }) => (keys.some(has) && !keys.every(has) ? [says] : [])),
       acts: c.tank
-        ? [{ label: 'Use this volume', primary: true, done: 'Volume in use changed', edits: () => (c.tank ? [{ put: 'tanks', entity: { ...c.tank, volumeInUse: { litres: all.litres, sdL: all.sdL, from: estimates.length > 1 ? 'estimates combined on the bench' : (estimates[0]?.from ?? 'bench') } } }] : []) },
-          ...(c.tank.volumeInUse ? [{ label: 'Back to dimensions', done: 'Volume by dimensions again', edits: () => {
-            if (!c.tank) return [];
-            const { volumeInUse: _, ...tank } = c.tank;
-            return [{ put: 'tanks' as const, entity: tank }];
-          } }] : [])]
+        ? [
+            {
+              label: 'Use this volume',
+              primary: true,
+              done: 'Volume in use changed',
+              edits: () =>
+                c.tank
+                  ? [
+                      {
+                        put: 'tanks',
+                        entity: {
+                          ...c.tank,
+                          volumeInUse: {
+                            litres: all.litres,
+                            sdL: all.sdL,
+                            from:
+                              estimates.length > 1
+                                ? 'estimates combined on the bench'
+                                : (estimates[0]?.from ?? 'bench'),
+                          },
+                        },
+                      },
+                    ]
+                  : [],
+            },
+            ...(c.tank.volumeInUse
+              ? [
+                  {
+                    label: 'Back to dimensions',
+                    done: 'Volume by dimensions again',
+                    edits: () => {
+                      if (!c.tank) return [];
+                      const { volumeInUse: _, ...tank } = c.tank;
+                      return [{ put: 'tanks' as const, entity: tank }];
+                    },
+                  },
+                ]
+              : []),
+          ]
         : [],
     };
   },

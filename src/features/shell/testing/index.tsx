@@ -30,27 +30,39 @@ export interface Shown {
 }
 
 /** Draws a screen for an address's parameters over a document; time stands still until `settle`. */
-export function onScreen(element: ReactElement, o: { doc?: Document; params?: Record<string, string> } = {}): Shown {
+export function onScreen(
+  element: ReactElement,
+  o: { doc?: Document; params?: Record<string, string> } = {},
+): Shown {
   jest.useFakeTimers({ now: NOW });
   route.params = o.params ?? {};
   route.went = [];
   const { store } = makeStore(memoryStorage(), { post: () => undefined, listen: () => undefined });
   store.dispatch(documentOpened({ document: o.doc ?? emptyDocument(), aside: [] }));
-  render(<Provider store={store}><ThemeProvider theme="light">{element}</ThemeProvider></Provider>);
+  render(
+    <Provider store={store}>
+      <ThemeProvider theme="light">{element}</ThemeProvider>
+    </Provider>,
+  );
   const settle = (ms = 0) => act(() => jest.advanceTimersByTime(ms + 300));
   settle();
   settle();
   return { doc: () => selectDocument(store.getState()), went: () => route.went, settle };
 }
 
-export const press = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('button', { name }));
-export const choose = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('radio', { name }));
-export const tick = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('checkbox', { name }));
-export const type = (label: string | RegExp, text: string): void => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+export const press = (name: string | RegExp): void =>
+  void fireEvent.click(screen.getByRole('button', { name }));
+export const choose = (name: string | RegExp): void =>
+  void fireEvent.click(screen.getByRole('radio', { name }));
+export const tick = (name: string | RegExp): void =>
+  void fireEvent.click(screen.getByRole('checkbox', { name }));
+export const type = (label: string | RegExp, text: string): void =>
+  void fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
 export const says = (text: string | RegExp): boolean => screen.queryAllByText(text).length > 0;
 /** All that can be read, for looking for what must never stand there. */
 export const allText = (): string => document.body.textContent ?? '';
 /** Lets a form that checks in a promise come to its end. */
-export const flush = (): Promise<void> => act(async () => {
-  for (let i = 0; i < 5; i++) await Promise.resolve();
-});
+export const flush = (): Promise<void> =>
+  act(async () => {
+    for (let i = 0; i < 5; i++) await Promise.resolve();
+  });

@@ -10,4 +10,16 @@ export const useRouter = () => router;
 export const useLocalSearchParams = () => route.params;
 export const usePathname = () => `/tank/${route.params.tankId ?? ''}`;
 export const Slot = () => null;
-export const Link = ({ href, children, 'aria-label': name }: { href: unknown; children: ReactNode; 'aria-label'?: string }) => <a href={String(href)} aria-label={name}>{children}</a>;
+export const Link = ({
+  href,
+  children,
+  'aria-label': name,
+}: {
+  href: unknown;
+  children: ReactNode;
+  'aria-label'?: string;
+}) => (
+  <a href={String(href)} aria-label={name}>
+    {children}
+  </a>
+);

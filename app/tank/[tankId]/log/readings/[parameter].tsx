@@ -1,5 +1,1 @@
-import { ReadingsScreen } from '../../../../../src/features/readings';
-
-export default function Route() {
-  return <ReadingsScreen />;
-}
+export { ReadingsScreen as default } from '../../../../../src/features/screens';

@@ -1,5 +1,1 @@
-import { ParametersScreen } from '../../../../../src/features/readings';
-
-export default function Route() {
-  return <ParametersScreen />;
-}
+export { ParametersScreen as default } from '../../../../../src/features/screens';

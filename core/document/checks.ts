@@ -1,0 +1,11 @@
+/** What checks the document: schemas, and files read and written. Apart from the rest, so that a screen that only shows things does
+ *  not carry the checks along. */
+export {
+  brokenReferences,
+  fileSchema,
+  parseEntity,
+  readDocument,
+  writeDocument,
+  type LoadResult,
+} from './file';
+export { displaySchema, equipmentSchema, kitSchema, readingSchema } from './schema';

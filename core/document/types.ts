@@ -1,0 +1,51 @@
+/** The types of what is stored, taken from the schema; only types are imported, so no check comes along. */
+import type { z } from 'zod';
+import type { ammoniaProductSchema, COLLECTIONS } from './schema';
+import {
+  COLLECTION_NAMES,
+  type CollectionName,
+  type DOSED,
+  type DRIP_CHECKS,
+  type SETUP_ITEMS,
+} from './vocabulary';
+
+export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
+export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
+
+export type Tank = Entity<'tanks'>;
+export type Kit = Entity<'kits'>;
+export type Sample = Entity<'samples'>;
+export type Reading = Sample['readings'][number];
+export type ReadingValue = Reading['value'];
+export type TankEvent = Entity<'events'>;
+export type EventKind = TankEvent['kind'];
+export type Animal = Entity<'animals'>;
+export type Place = Animal['moves'][number]['to'];
+export type Quarantine = Entity<'quarantines'>;
+export type Look = Entity<'looks'>;
+export type Sign = Look['signs'][number];
+export type Drip = Entity<'drips'>;
+export type Calibration = Entity<'calibrations'>;
+export type Target = Entity<'targets'>;
+export type OwnParameterSpec = Entity<'ownParameters'>;
+export type AmmoniaProduct = z.infer<typeof ammoniaProductSchema>;
+export type Task = Entity<'tasks'>;
+export type SetupItem = (typeof SETUP_ITEMS)[number];
+export type Equipment = Entity<'equipment'>;
+export type Dosed = (typeof DOSED)[number];
+export type DripCheck = (typeof DRIP_CHECKS)[number];
+export type Settings = Entity<'settings'>;
+
+/** Entities by id, collection by collection. */
+export type Document = { [C in CollectionName]: Record<string, Entity<C>> };
+
+export const DEFAULT_SETTINGS: Settings = {
+  id: 'person',
+  units: { volume: 'L', temperature: 'C', salinity: 'ppt', length: 'cm', mass: 'g' },
+  theme: 'system',
+};
+
+/** A document with nothing in it; settings are absent until the person changes one. */
+export function emptyDocument(): Document {
+  return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, {}])) as Document;
+}

@@ -1,0 +1,143 @@
+/** The fixed names of the document: what schema, screens and rules choose from. No checks here, so that what only names things
+ *  carries none along. */
+
+export const FORMAT = 'zoarium';
+
+export const VERSION = 3;
+
+/** The person's own parameters, six at most: what they are called stands in the collection of that name. */
+export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
+export type OwnParameter = (typeof OWN_PARAMETERS)[number];
+export const PARAMETERS = [
+  'temperature',
+  'salinity',
+  'ph',
+  'alkalinity',
+  'calcium',
+  'magnesium',
+  'ammonia',
+  'nitrite',
+  'nitrate',
+  'phosphate',
+  'silicate',
+  'oxygen',
+  'orp',
+  'tdsSource',
+  'tdsMembrane',
+  'tdsResin',
+  'par',
+  ...OWN_PARAMETERS,
+] as const;
+export type Parameter = (typeof PARAMETERS)[number];
+
+export const SCHOOLS = [
+  'proof24',
+  'zeroZero',
+  'patient',
+  'watchGlass',
+  'matureTransfer',
+  'firstFish',
+  'coralsFirst',
+] as const;
+export type School = (typeof SCHOOLS)[number];
+
+export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish'] as const;
+/** What the rock was: mined or made and dry, cured live rock, ocean rock dried out (it rots), or out of a running tank. */
+export const ROCK_KINDS = ['dryMade', 'cured', 'driedOcean', 'running'] as const;
+export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
+
+export const MAX_NAME = 80;
+
+export const MAX_NOTE = 2000;
+
+export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
+export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
+/** `oldTank` is everything of a running tank moved over in a day: rock, media, livestock. */
+export const SEEDS = ['bottle', 'media', 'rock', 'liveSand', 'oldTank'] as const;
+export const SMELLS = ['none', 'sea', 'earthy', 'rotten', 'chemical'] as const;
+export const SOUNDS = ['usual', 'gurgling', 'rattling', 'silent'] as const;
+export const CLARITIES = ['clear', 'hazy', 'cloudy', 'yellow'] as const;
+export const DOSED = ['alkalinity', 'calcium', 'magnesium'] as const;
+
+export const SETUP_ITEMS = [
+  'floor',
+  'power',
+  'place',
+  'leakTest',
+  'overflow',
+  'drainDown',
+  'rockFirm',
+  'sandRinse',
+  'sandBefore',
+  'heaterBucket',
+  'topOffStop',
+  'lidReady',
+  'waterMade',
+  'saltMixed',
+  'fillSlow',
+  'heatFirst',
+  'saltTest',
+  'secondThermometer',
+  'flowOn',
+  'waterLine',
+  'sandAfter',
+  'lightsOff',
+  'lightsOn',
+  'lidOn',
+] as const;
+
+export const EQUIPMENT_KINDS = [
+  'heater',
+  'pump',
+  'skimmer',
+  'light',
+  'filter',
+  'topOff',
+  'rodi',
+  'probe',
+  'consumable',
+  'other',
+] as const;
+
+export const PLACES = ['wish', 'quarantine', 'display', 'gone'] as const;
+
+export const SIGNS = [
+  'spots',
+  'fastBreathing',
+  'scratching',
+  'notEating',
+  'clampedFins',
+  'cloudyEyes',
+  'sores',
+  'hiding',
+  'pests',
+] as const;
+
+export const DRIP_CHECKS = [
+  'toppedOff',
+  'topOffUnplugged',
+  'lidOn',
+  'lightsLow',
+  'topOffBackOn',
+  'dripWaterReplaced',
+] as const;
+
+/** Every collection of the document, in the order of the file. */
+export const COLLECTION_NAMES = [
+  'settings',
+  'tanks',
+  'kits',
+  'samples',
+  'events',
+  'quarantines',
+  'animals',
+  'looks',
+  'drips',
+  'calibrations',
+  'targets',
+  'ownParameters',
+  'tasks',
+  'setup',
+  'equipment',
+] as const;
+export type CollectionName = (typeof COLLECTION_NAMES)[number];

@@ -1,0 +1,45 @@
+/** Rises and falls of nitrogen as measured. Times in ms, nitrogen in mg N/L. */
+import type { TankEvidence } from './gather';
+import { EVIDENCE } from './limits';
+import { trusted, type Point } from './points';
+
+/** Share of today's water that was already there at fromMs: the product of (1-f) over the changes since. */
+export function keptShare(e: TankEvidence, fromMs: number, toMs: number): number {
+  return e.changes.reduce(
+    (keep, c) => (c.atMs > fromMs && c.atMs <= toMs ? keep * (1 - c.fraction) : keep),
+    1,
+  );
+}
+
+/** When something to oxidise is first known of: a dose, food, seafood or an animal logged, or ammonia measured. */
+export function firstAmmoniaMs(e: TankEvidence): number | null {
+  const times = [
+    ...e.doses.map((d) => d.atMs),
+    ...e.events.filter((x) => x.kind === 'food').map((x) => Date.parse(x.at)),
+    ...e.joined.map((j) => j.atMs),
+    ...trusted(e.series.ammonia)
+      .filter((p) => p.interval.mid >= EVIDENCE.riseMgN)
+      .map((p) => p.atMs),
+  ];
+  return times.length > 0 ? Math.min(...times) : null;
+}
+
+/** When ammonia or nitrite was first really measured above the noise: kit and source are alive. Infinity when never. */
+export function firstMeasuredRiseMs(e: TankEvidence): number {
+  const first = (points: readonly Point[]) =>
+    points.find((p) => !p.doubts.includes('expired') && p.interval.mid >= EVIDENCE.riseMgN)?.atMs ?? Infinity;
+  return Math.min(first(e.series.ammonia), first(e.series.nitrite));
+}
+
+/** First trusted reading that has fallen to the share of the measured peak (water changes taken out), or a zero after it. */
+export function firstFall(e: TankEvidence, points: readonly Point[]): Point | null {
+  let peak: Point | null = null;
+  for (const p of trusted(points)) {
+    if (peak && peak.interval.mid >= EVIDENCE.riseMgN) {
+      const kept = Math.max(keptShare(e, peak.atMs, p.atMs), 1e-6);
+      if (p.zero || p.interval.mid / kept <= EVIDENCE.fallShare * peak.interval.mid) return p;
+    }
+    if (!peak || p.interval.mid > peak.interval.mid) peak = p;
+  }
+  return null;
+}

@@ -1,0 +1,14 @@
+export { gatherEvidence, type TankEvidence } from './gather';
+export { lastOf, trusted, type Doubt, type Point } from './points';
+export { firstAmmoniaMs, firstFall, firstMeasuredRiseMs, keptShare } from './falls';
+export {
+  bothClear,
+  insideDoseWindow,
+  nothingLeft,
+  pairedTests,
+  relapseAfter,
+  type BothClear,
+  type PairedTest,
+} from './pairs';
+export { meantAsProof, proofState, type Proof, type ProofState } from './proofs';
+export { EVIDENCE, EVIDENCE_LIMITS } from './limits';

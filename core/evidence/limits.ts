@@ -1,0 +1,80 @@
+/** What the evidence counts by: each number with its unit and where it comes from. docs/limits.md is written from here. */
+import { PRINTED_PER_N } from '../units/nitrogen';
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const EVIDENCE_LIMITS = {
+  riseMgN: limit(
+    0.15,
+    'mg N/L',
+    'ammonia or nitrite that counts as "there was something": about 0.2 mg/L as NH4, above the noise of a colour chart',
+    'common practice',
+  ),
+  fallShare: limit(
+    0.7,
+    'share of the peak',
+    'falling: at or below this share of the measured peak, water changes taken out',
+    'common practice',
+  ),
+  clearApartHours: limit(
+    20,
+    'hours',
+    'two clear tests lie at least this far apart: a day, with room for a life',
+    'school zero-zero, common practice',
+  ),
+  nitrateSeenDays: limit(
+    7,
+    'days',
+    'nitrate measured within this time before a clear test shows that something was oxidised',
+    'common practice',
+  ),
+  proofDoseMgN: limit(
+    1.8 / PRINTED_PER_N.ammonia.ion,
+    'mg N/L',
+    'a proof dose is at least 1.8 mg/L as NH4; 2 is asked: clearing less does not show that 2 would be cleared',
+    'school 24-hour proof, common practice',
+  ),
+  proofEarliestHours: limit(
+    6,
+    'hours',
+    'a zero sooner than this after a dose may only mean the dose has not spread or was dead',
+    'common practice',
+  ),
+  proofHours: limit(
+    26,
+    'hours',
+    'the proof is cleared within a day; two hours more for a person with a life',
+    'school 24-hour proof, common practice',
+  ),
+  proofLenientHours: limit(
+    50,
+    'hours',
+    'the lenient proof is cleared within two days; two hours more for a person with a life',
+    'school 24-hour proof, common practice',
+  ),
+  doseWindowHours: limit(
+    72,
+    'hours',
+    'after a dose nitrogen is expected; it is no relapse',
+    'common practice',
+  ),
+  proofFadesDays: limit(
+    21,
+    'days',
+    'a proof older than this with nothing fed since is weak evidence',
+    'common practice',
+  ),
+  nitriteInterferesMgN: limit(
+    0.15,
+    'mg N/L',
+    'nitrite above this makes nitrate kits over-read (about 0.5 mg/L as NO2)',
+    'kit leaflets, common practice',
+  ),
+  interferenceNearDays: limit(
+    2,
+    'days',
+    'the nitrite reading nearest to a nitrate reading counts for it within this time',
+    'common practice',
+  ),
+} as const satisfies LimitTable;
+
+export const EVIDENCE = valuesOf(EVIDENCE_LIMITS);

@@ -1,0 +1,167 @@
+/** Readings as points in time: nitrogen as mg N/L, each doubt named, corrections of the instruments laid over them. */
+import {
+  isNitrogen,
+  kitExpired,
+  nitrogenInterval,
+  PARAMETERS,
+  readingInterval,
+  readingText,
+  readsZero,
+  type Calibration,
+  type Document,
+  type Interval,
+  type Kit,
+  type Parameter,
+  type Reading,
+  type Sample,
+} from '../document';
+import {
+  calibrationSessions,
+  corrected,
+  correctionAt,
+  insideDrift,
+  type CalibrationSession,
+} from '../instruments';
+import { remembered } from '../remembered';
+import { DAY_MS } from '../time';
+import { EVIDENCE } from './limits';
+
+/** Why a reading is kept but not trusted. */
+export type Doubt = 'expired' | 'nitriteInterferes' | 'drift' | 'byPerson';
+
+export interface Point {
+  atMs: number;
+  sampleId: string;
+  /** mg N/L for nitrogen, stored units otherwise. */
+  interval: Interval;
+  zero: boolean;
+  /** As printed by the kit, without unit. */
+  text: string;
+  kit: Kit;
+  doubts: readonly Doubt[];
+  /** True when a calibration's correction has been applied to the interval. */
+  corrected?: true;
+}
+
+export type Series = Record<Parameter, readonly Point[]>;
+
+// Entries are replaced, never changed, so what was read of one holds as long as it does.
+export const timeOf = remembered((entry: { at: string }) => Date.parse(entry.at));
+
+/** The points without a doubt; must be asked only of a finished series. */
+export const trusted = remembered((points: readonly Point[]): readonly Point[] =>
+  points.filter((p) => p.doubts.length === 0),
+);
+export const lastOf = <T>(list: readonly T[]): T | undefined => list[list.length - 1];
+
+type TimedSample = { sample: Sample; atMs: number };
+type Calibrations = Record<string, Calibration>;
+
+/** The series as known at a moment. Worked out once for a tank as long as samples, kits and calibrations stand: an event, an animal, a
+ *  later minute lay nothing out again. Collections are replaced, never changed, by every act. */
+export function seriesAt(doc: Document, tankId: string, nowMs: number): Series {
+  const calibrations = known(doc.calibrations, nowMs);
+  const layoutsOf = layouts(doc.samples)(doc.kits)(calibrations);
+  let whole = layoutsOf.get(tankId);
+  if (!whole) {
+    const samples = Object.values(doc.samples)
+      .filter((s) => s.tankId === tankId)
+      .map((sample) => ({ sample, atMs: timeOf(sample) }))
+      .sort((a, b) => a.atMs - b.atMs);
+    whole = { samples, series: seriesOf(samples, doc.kits, calibrations) };
+    layoutsOf.set(tankId, whole);
+  }
+  const last = lastOf(whole.samples);
+  if (last === undefined || last.atMs <= nowMs) return whole.series;
+  const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
+  return seriesOf(earlier, doc.kits, calibrations);
+}
+
+/** The calibrations made by a moment; the collection itself when that is all of them. */
+function known(calibrations: Calibrations, nowMs: number): Calibrations {
+  const all = Object.values(calibrations);
+  const made = all.filter((c) => timeOf(c) <= nowMs);
+  return made.length === all.length ? calibrations : Object.fromEntries(made.map((c) => [c.id, c]));
+}
+
+interface Layout {
+  samples: TimedSample[];
+  series: Series;
+}
+const layouts = remembered((_samples: Document['samples']) =>
+  remembered((_kits: Document['kits']) =>
+    remembered((_calibrations: Calibrations) => new Map<string, Layout>()),
+  ),
+);
+
+function seriesOf(samples: TimedSample[], kits: Record<string, Kit>, calibrations: Calibrations): Series {
+  const series = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
+  const pointsOf = pointsBy(kits);
+  for (const { sample } of samples) {
+    for (const { parameter, point } of pointsOf(sample)) series[parameter].push(point);
+  }
+  for (const kitId of new Set(Object.values(calibrations).map((c) => c.kitId))) {
+    const kit = kits[kitId];
+    if (!kit) continue;
+    const ofKit = Object.values(calibrations).filter((c) => c.kitId === kitId);
+    const sessions = calibrationSessions(ofKit, kit.parameter);
+    series[kit.parameter] = series[kit.parameter].map((p) =>
+      p.kit.id === kitId ? asCalibrated(p, sessions) : p,
+    );
+  }
+  return { ...series, nitrate: withInterference(series.nitrate, series.nitrite) };
+}
+
+/** The points of one sample, read once as long as neither it nor the kits change: a long history is not read again at each new entry. */
+const pointsBy = remembered((kits: Record<string, Kit>) =>
+  remembered((sample: Sample): readonly { parameter: Parameter; point: Point }[] =>
+    sample.readings.flatMap((reading) => {
+      const kit = kits[reading.kitId];
+      return kit ? [{ parameter: reading.parameter, point: pointOf(sample, reading, kit) }] : [];
+    }),
+  ),
+);
+
+function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
+  const p = reading.parameter;
+  const doubts: Doubt[] = [];
+  if (kitExpired(kit, sample.at)) doubts.push('expired');
+  if (reading.doubted) doubts.push('byPerson');
+  return {
+    atMs: timeOf(sample),
+    sampleId: sample.id,
+    interval: isNitrogen(p) ? nitrogenInterval(reading.value, kit, p) : readingInterval(reading.value, kit),
+    zero: readsZero(reading.value, kit),
+    text: readingText(reading.value),
+    kit,
+    doubts,
+  };
+}
+
+/** A reading as its instrument's calibrations see it: corrected by the one before, doubted when the one after found a drift. */
+function asCalibrated(p: Point, sessions: readonly CalibrationSession[]): Point {
+  const doubts = insideDrift(sessions, p.atMs) ? [...p.doubts, 'drift' as const] : p.doubts;
+  const correction = correctionAt(sessions, p.atMs);
+  if (correction.from === 'none') return doubts === p.doubts ? p : { ...p, doubts };
+  const fix = (x: number) => corrected(x, correction);
+  const { low, mid, high } = p.interval;
+  return { ...p, doubts, interval: { low: fix(low), mid: fix(mid), high: fix(high) }, corrected: true };
+}
+
+/** A nitrate reading is doubted when the nitrite nearest to it, within two days, is present. One pass over both series. */
+function withInterference(nitrates: readonly Point[], nitrites: readonly Point[]): readonly Point[] {
+  const nearMs = EVIDENCE.interferenceNearDays * DAY_MS;
+  let i = 0;
+  return nitrates.map((nitrate) => {
+    while (i + 1 < nitrites.length && distance(nitrites[i + 1], nitrate) <= distance(nitrites[i], nitrate))
+      i++;
+    const nearest = nitrites[i];
+    const interferes =
+      nearest !== undefined &&
+      distance(nearest, nitrate) <= nearMs &&
+      nearest.interval.mid > EVIDENCE.nitriteInterferesMgN;
+    return interferes ? { ...nitrate, doubts: [...nitrate.doubts, 'nitriteInterferes' as const] } : nitrate;
+  });
+}
+
+const distance = (a: Point | undefined, b: Point): number => (a ? Math.abs(a.atMs - b.atMs) : Infinity);

@@ -1,0 +1,58 @@
+/** The judgement for a coral: hardly any load, so nitrite does not stop it, but steady water does. */
+import type { Parameter } from '../document';
+import { firstAmmoniaMs, firstFall, lastOf, proofState, trusted, type TankEvidence } from '../evidence';
+import { DAY_MS } from '../time';
+import { inRange, isFresh } from './fresh';
+import { isTransfer, seaWater } from './gates';
+import { ask, type Judgement } from './judgement';
+import { RULES } from './limits';
+
+const NEEDED: readonly Parameter[] = ['temperature', 'salinity', 'alkalinity', 'ammonia'];
+
+export function coralJudgement(e: TankEvidence): Judgement {
+  const water = seaWater(e);
+  if (water.passedMs === null) return { word: water.word, reason: water.finding, opens: water.opens };
+  const missing = NEEDED.filter((p) => !isFresh(lastOf(trusted(e.series[p])), e.nowMs));
+  if (missing.length > 0) {
+    return { word: 'test', reason: { code: 'coralUnmeasured', parameters: missing }, opens: ask(...missing) };
+  }
+  const unsteady = alkalinityJudgement(e);
+  if (unsteady) return unsteady;
+  const ammonia = lastOf(trusted(e.series.ammonia));
+  if (!ammonia?.zero) {
+    return { word: 'wait', reason: { code: 'coralAmmonia' }, opens: { code: 'ammoniaZeroAgain' } };
+  }
+  const cycled =
+    firstAmmoniaMs(e) !== null && (firstFall(e, e.series.ammonia) !== null || e.events.some(isTransfer));
+  if (!cycled && e.tank.school !== 'coralsFirst') {
+    return { word: 'wait', reason: { code: 'zeroMeansNothing' }, opens: { code: 'addAmmonia' } };
+  }
+  const proofAhead = e.tank.school === 'proof24' && e.inDisplay.length === 0;
+  if (proofAhead && proofState(e).status !== 'passed') {
+    return { word: 'wait', reason: { code: 'coralBeforeDose' }, opens: { code: 'doseForProof' } };
+  }
+  return { word: 'goSmall', reason: { code: 'coralOne' }, opens: { code: 'addCoral' } };
+}
+
+/** What speaks against a coral in the alkalinity of the last two weeks; null when it is in range and steady. */
+function alkalinityJudgement(e: TankEvidence): Judgement | null {
+  const lately = trusted(e.series.alkalinity)
+    .filter((p) => p.atMs >= e.nowMs - RULES.alkalinitySteadyDays * DAY_MS)
+    .map((p) => p.interval.mid);
+  const alkalinity = lastOf(lately) ?? 0;
+  if (!inRange(alkalinity, [RULES.alkalinityMin, RULES.alkalinityMax])) {
+    return {
+      word: 'wait',
+      reason: { code: 'coralAlkalinity', alkalinity },
+      opens: { code: 'raiseAlkalinity' },
+    };
+  }
+  if (lately.length < 2) {
+    return { word: 'test', reason: { code: 'coralOneAlkalinity' }, opens: ask('alkalinity') };
+  }
+  const spread = Math.max(...lately) - Math.min(...lately);
+  if (spread > RULES.alkalinitySpread) {
+    return { word: 'wait', reason: { code: 'coralUnsteady', spread }, opens: { code: 'steadyAlkalinity' } };
+  }
+  return null;
+}

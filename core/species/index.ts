@@ -1,0 +1,2 @@
+export { SPECIES, SPECIES_IDS, speciesById, type Species } from './species';
+export type { PreyKind } from './schema';

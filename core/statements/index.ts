@@ -1,0 +1,12 @@
+export type { GateId, Word } from './gates';
+export type {
+  CannotCode,
+  CauseCode,
+  DoseCode,
+  Said,
+  Statement,
+  StatementCode,
+  StatementFacts,
+  StatementOf,
+  WarningCode,
+} from './statement';

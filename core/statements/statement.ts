@@ -1,0 +1,212 @@
+/** What the core has to say, as data: each statement has a code and exactly the numbers, texts and parameters its sentence needs. The
+ *  sentences, in the person's units, stand in core/words. Numbers are in stored units (litres, C, practical salinity, cm, mg N). */
+import type { Parameter, SetupItem } from '../document';
+
+/** Nothing beside the code. */
+type Nothing = Record<never, never>;
+interface Ask {
+  parameters: readonly Parameter[];
+}
+interface OneParameter {
+  parameter: Parameter;
+}
+/** What a kit printed, with unit and basis: "0.5–1 mg/L NO₂". */
+interface PrintedAmmonia {
+  ammonia: string;
+}
+interface PrintedNitrite {
+  nitrite: string;
+}
+/** A moment, ms. */
+interface At {
+  atMs: number;
+}
+
+/** Findings at the gates and what would open them. */
+interface GateFacts {
+  testThese: Ask;
+  waterUnmeasured: Ask;
+  salinityOff: { salinity: number };
+  bringSalinity: Nothing;
+  temperatureOff: { tempC: number };
+  bringTemperature: Nothing;
+  waterReady: { salinity: number; tempC: number };
+  nothingFed: Nothing;
+  zeroMeansNothing: Nothing;
+  addAmmonia: Nothing;
+  ammoniaFell: Nothing;
+  ammoniaUnmeasured: Nothing;
+  ammoniaNotFalling: PrintedAmmonia;
+  ammoniaFalls: Nothing;
+  nitriteFell: Nothing;
+  nitriteNeverRose: Nothing;
+  nitriteUnmeasured: Nothing;
+  nitriteNotSeen: Nothing;
+  nitriteRisesOrTwoZeros: Nothing;
+  nitriteNotFalling: PrintedNitrite;
+  nitriteFalls: Nothing;
+  bothClear: { sinceMs: number };
+  noPairedTest: Nothing;
+  oneZeroOfTwo: At;
+  secondZero: At;
+  noNitrateYet: Nothing;
+  nitriteLeft: PrintedNitrite;
+  ammoniaLeft: PrintedAmmonia;
+  bothLeft: PrintedAmmonia & PrintedNitrite;
+  twoZeros: Nothing;
+  proofPassed: { mgNPerL: number; hours: number };
+  proofRunning: { doseMs: number };
+  proofTestAt: At;
+  proofIn48: { hours: number };
+  proofFailed: Nothing;
+  clearThenDose: Nothing;
+  proofFaded: At;
+  proofMissed: Nothing;
+  proofToCome: Nothing;
+  doseForProof: Nothing;
+  doseAgain: Nothing;
+  settleAfterClear: Nothing;
+  settled: Nothing;
+  settling: { untilMs: number };
+  waitUntil: At;
+  greenSeen: Nothing;
+  noGreenYet: Nothing;
+  watchForGreen: Nothing;
+  transferred: Nothing;
+  noTransfer: Nothing;
+  logTransfer: Nothing;
+  transferUnfed: Nothing;
+  feedTransfer: Nothing;
+  dailyZeros: { days: number };
+  dailySoFar: { days: number };
+  dailyTests: { left: number };
+  bacteriaIn: Nothing;
+  noBacteria: Nothing;
+  addBacteria: Nothing;
+  resetBeforeAnimals: Nothing;
+  resetUnmeasured: Ask;
+  nitrateHigh: { nitrateMgN: number };
+  changeWater: { fraction: number };
+  alkalinityLow: { alkalinity: number };
+  alkalinityStall: { alkalinity: number };
+  raiseAlkalinity: Nothing;
+  resetDone: { nitrateMgN: number; alkalinity: number; salinity: number };
+  animalsIn: At;
+  oneSmallFishDaily: Nothing;
+  addFirstFish: Nothing;
+  firstStep: Nothing;
+  addFirst: Nothing;
+  afterFirst: Nothing;
+  ammoniaAfterStep: PrintedAmmonia;
+  ammoniaZeroAgain: Nothing;
+  stepTestDue: { since: number; day: number };
+  stepSettling: { since: number };
+  stepCarried: { since: number };
+  addNext: Nothing;
+  staleTests: Ask;
+  unmeasured: Ask;
+  dosedSinceTest: Nothing;
+  setupOpen: { left: number; first: SetupItem };
+  finishSetup: Nothing;
+  coralUnmeasured: Ask;
+  coralAlkalinity: { alkalinity: number };
+  coralOneAlkalinity: Nothing;
+  coralUnsteady: { spread: number };
+  steadyAlkalinity: Nothing;
+  coralAmmonia: Nothing;
+  coralBeforeDose: Nothing;
+  coralOne: Nothing;
+  addCoral: Nothing;
+}
+
+/** Findings that hold besides the gates and may only make the word more careful. */
+interface AlarmFacts {
+  deathAsksTest: Nothing;
+  missingAsksTest: { missing: string };
+  freeAmmoniaAct: { nh3MgN: number };
+  changeNow: Nothing;
+  freeAmmoniaWatch: { nh3MgN: number };
+  ammoniaTooHigh: PrintedAmmonia;
+  noMoreDose: Nothing;
+  expiredKit: OneParameter;
+  newKit: OneParameter;
+  driftDoubt: OneParameter;
+  readAgain: OneParameter;
+  instrumentsDisagree: OneParameter & { one: Said; other: Said };
+  nitrateDoubted: Nothing;
+  nutrientZero: OneParameter;
+}
+
+/** A reading of a named instrument, stored units. */
+export interface Said {
+  by: string;
+  value: number;
+}
+
+/** What speaks against an addition. */
+interface WarningFacts {
+  tooLargeForTank: { adultCm: number; minTankL: number; netL: number };
+  jumpsNoLid: { name: string };
+  noLid: Nothing;
+  tooManyOfKind: { most: number; would: number };
+  rival: { name: string; ground: string };
+  lateComer: { name: string };
+  territorialFirst: Nothing;
+  eatsResident: { name: string };
+  eatenByResident: { name: string };
+  notAlwaysReefSafe: Nothing;
+  notReefSafe: Nothing;
+  gateShut: Nothing;
+  lastStillSettling: Nothing;
+  testFirst: Nothing;
+  youngTank: { wantsDays: number; ageDays: number };
+  livesOnPods: Nothing;
+  moreThanDouble: { mgN: number; allowedMgN: number };
+  twoInAWeek: Nothing;
+  noProof: Nothing;
+  overCeiling: { mgN: number; carriesMgN: number };
+  ammoniaPeak: { nh3MgN: number };
+}
+
+/** What may explain a gap between nitrogen put in and found. */
+interface CauseFacts {
+  volumeWrong: { fitsL: number; netL: number };
+  ammoniaBasis: Nothing;
+  nitrateBasis: Nothing;
+  oldKit: Nothing;
+  nitriteInterference: Nothing;
+  nitrateFromStart: Nothing;
+  nitrateFromSource: Nothing;
+  forgottenInput: Nothing;
+  takenByAlgae: Nothing;
+  lostToGas: Nothing;
+  forgottenChange: { fraction: number };
+}
+
+/** Before a dose of ammonia. */
+interface DoseFacts {
+  doseTooMuch: { mgNPerL: number };
+  doseNotYet: { mgNPerL: number };
+}
+
+/** Why no forecast is made. */
+interface CannotFacts {
+  nothingLogged: Nothing;
+  noTrustedNitrogen: Nothing;
+  logTooLong: Nothing;
+  onlyZeros: Nothing;
+  readingsContradict: Nothing;
+}
+
+export type StatementFacts = GateFacts & AlarmFacts & WarningFacts & CauseFacts & DoseFacts & CannotFacts;
+export type StatementCode = keyof StatementFacts;
+export type WarningCode = keyof WarningFacts;
+export type CauseCode = keyof CauseFacts;
+export type DoseCode = keyof DoseFacts;
+export type CannotCode = keyof CannotFacts;
+/** The statement of one code. */
+export type StatementOf<C extends StatementCode> = C extends StatementCode
+  ? { code: C } & StatementFacts[C]
+  : never;
+/** A sentence without its number does not compile: the code decides what must be there. */
+export type Statement = StatementOf<StatementCode>;

@@ -1,0 +1,46 @@
+/** What additions are judged by. Each number with its unit and where it comes from; docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const STOCKING_LIMITS = {
+  nearZeroMgN: limit(
+    0.05,
+    'mg N/L',
+    'total ammonia animals should live in: below what a kit shows',
+    'common practice',
+  ),
+  fadePerDay: limit(
+    0.05,
+    'share a day',
+    'proved capacity fades by this much unfed',
+    'our guess, within 0.02 to 0.1 a day of the science notes',
+  ),
+  keptOverLoad: limit(
+    1.5,
+    'times',
+    'a filter kept on a load holds this much more than it',
+    'our guess, on the careful side',
+  ),
+  firstStepMgN: limit(
+    12,
+    'mg N a day',
+    'first addition: nothing to double, so a small allowance; two small fish on light feed',
+    'common practice',
+  ),
+  mostGrowth: limit(2, 'times', 'load after an addition against that of a month before', 'common practice'),
+  growthDays: limit(30, 'days', 'the month over which the load may double', 'common practice'),
+  betweenFishDays: limit(7, 'days', 'between two additions of fish', 'common practice'),
+  proteinToTan: limit(
+    0.092,
+    'g N per g protein',
+    'total ammonia nitrogen from protein fed',
+    'Timmons and Ebeling',
+  ),
+  peakDays: limit(
+    21,
+    'days',
+    'after a step the peak of ammonia is looked for in this time',
+    'common practice',
+  ),
+} as const satisfies LimitTable;
+
+export const STOCKING = valuesOf(STOCKING_LIMITS);

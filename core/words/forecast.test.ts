@@ -1,0 +1,165 @@
+import { DAY, History, START_MS } from '../testing/history';
+import { answerNow, inputsOf, plannedLoad, sliceFor, type CarePlan } from '../forecast';
+import { METRIC } from '../units';
+import { dateWords, derivation, expectedWords, headline, planWords, shortDates, whyLong } from './forecast';
+
+const day = (ms: number) => `day ${Math.round(ms / DAY)}`;
+
+test.each([
+  [{ p10: 0, p50: 0, p90: 0 }, 'now'],
+  [{ p10: 2, p50: 4, p90: 9 }, 'day 2 to day 9, most likely day 4'],
+  [{ p10: 3, p50: 3, p90: 3 }, 'day 3'],
+  [{ p10: 5, p50: 20, p90: null }, 'from day 5, most likely about day 20, perhaps not within 90 days'],
+  [{ p10: 40, p50: null, p90: null }, 'hardly within 90 days, day 40 at the earliest'],
+  [{ p10: null, p50: null, p90: null }, 'not within 90 days'],
+])('dates in words %#', (q, words) => expect(dateWords(q, 0, 90, day)).toBe(words));
+
+const history = () =>
+  new History()
+    .test(0, { ammonia: 0, nitrite: 0 })
+    .dose(1, 2)
+    .test(4, { ammonia: 2, nitrite: 0 })
+    .test(9, { ammonia: 1, nitrite: 1 });
+
+test('the plan itself is named when it is why', () => {
+  const a = answerNow(history().doc, {
+    tankId: 't',
+    atMs: START_MS + 10 * DAY,
+    seed: 1,
+    horizonDays: 60,
+    plan: 'wait',
+    loadMgN: null,
+    options: { particles: 100, sweeps: 1 },
+  });
+  if (a.status !== 'ok') throw new Error(a.because.code);
+  expect(whyLong(a)).toMatch(/stop growing/);
+  expect(headline(a, day).word).toBe('Not yet in sight');
+});
+test('the worker gets one tank, and the first animals meant or two small fish', () => {
+  const { doc } = history();
+  const tank = doc.tanks.t;
+  if (!tank) throw new Error('no tank');
+  const two = {
+    ...doc,
+    tanks: { ...doc.tanks, u: { ...tank, id: 'u' } },
+    events: {
+      ...doc.events,
+      x: { id: 'x', tankId: 'u', at: '2026-01-02T00:00:00.000Z', note: '', kind: 'note' as const },
+    },
+  };
+  const slice = sliceFor(two, 't');
+  expect(Object.keys(slice.tanks)).toEqual(['t']);
+  expect(slice.events.x).toBeUndefined();
+  expect(plannedLoad(doc, 't').mgN).toBe(12);
+});
+test('the inputs differ with a reading, its correction, a plan and the hour, and with nothing else', () => {
+  const of = (h: History, plan: 'asSoFar' | 'wait' = 'asSoFar', atMs = START_MS) =>
+    inputsOf(sliceFor(h.doc, 't'), plan, atMs);
+  const one = of(history());
+  expect(one).toMatch(/^[0-9a-f]{16}$/);
+  expect(of(history(), 'asSoFar', START_MS + 1000)).toBe(one);
+  expect(of(history(), 'asSoFar', START_MS + 3_600_000)).not.toBe(one);
+  expect(of(history(), 'wait')).not.toBe(one);
+  expect(of(history().test(10, { ammonia: 0 }))).not.toBe(one);
+  const corrected = history();
+  const sample = Object.values(corrected.doc.samples)[1];
+  if (!sample) throw new Error('no sample');
+  corrected.doc.samples[sample.id] = {
+    ...sample,
+    readings: sample.readings.map((r) => ({ ...r, value: { kind: 'exact', value: 4 } })),
+  };
+  expect(of(corrected)).not.toBe(one);
+});
+
+test.each([
+  [{ p10: 0, p50: 0, p90: 0 }, 'now'],
+  [{ p10: 2, p50: 4, p90: 9 }, 'day 2 to day 9, likely day 4'],
+  [{ p10: 5, p50: 20, p90: null }, 'from day 5, likely day 20'],
+  [{ p10: 0, p50: 0, p90: null }, 'likely now, or much later'],
+  [{ p10: 40, p50: null, p90: null }, null],
+])('dates in a breath %#', (q, words) => expect(shortDates(q, 0, day)).toBe(words));
+
+test('the plan is said as the log shows it', () => {
+  const rhythm = { testGapDays: [1, 3], waitDays: [0, 1], bothWaitDays: [0, 1], clockDays: [2, 2] } as const;
+  const plan: CarePlan = {
+    doseMgNPerL: 2 / 1.2878,
+    when: { ammoniaClear: 0.3, bothClear: 0.65, clock: 0.05, never: 0 },
+    rhythm,
+    feedMgNPerDay: 0,
+  };
+  expect(planWords(plan)).toBe(
+    'Doses of 2.0 mg/L: once ammonia and nitrite both read zero in 7 of 10 futures, as soon as ammonia reads zero in 3 of 10 futures. Tests every 1 to 3 days.',
+  );
+  expect(planWords({ ...plan, when: { ammoniaClear: 0, bothClear: 0, clock: 1, never: 0 } })).toContain(
+    'every 2 days, whatever the test says',
+  );
+  expect(
+    planWords({ ...plan, when: { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 }, feedMgNPerDay: 8.2 }),
+  ).toBe('Food worth 8 mg N a day.');
+  expect(planWords({ ...plan, doseMgNPerL: 0 })).toBe('Nothing more goes in.');
+  expect(planWords({ ...plan, doseMgNPerL: 0, bottle: true })).toBe(
+    'A new bottle of bacteria now. Nothing more goes in.',
+  );
+});
+
+test('why it takes long follows what most futures do', () => {
+  const a = answerNow(history().doc, {
+    tankId: 't',
+    atMs: START_MS + 10 * DAY,
+    seed: 1,
+    horizonDays: 60,
+    plan: 'dose',
+    loadMgN: null,
+    options: { particles: 100, sweeps: 1 },
+  });
+  if (a.status !== 'ok') throw new Error(a.because.code);
+  const under = (never: number, feedMgNPerDay: number) =>
+    whyLong({
+      ...a,
+      plan: { ...a.plan, feedMgNPerDay, when: { ammoniaClear: 1 - never, bothClear: 0, clock: 0, never } },
+    });
+  expect(under(0, 0)).toMatch(/^The doses are too far apart/);
+  expect(under(0.87, 0)).toMatch(/^Nothing more goes in, so the bacteria stop growing/);
+  expect(under(0.87, 5)).toMatch(/^Light feeding keeps the bacteria small/);
+});
+
+test('a derivation has the numbers of the tank in it, each with its unit', () => {
+  const a = answerNow(history().doc, {
+    tankId: 't',
+    atMs: START_MS + 10 * DAY,
+    seed: 1,
+    horizonDays: 60,
+    plan: 'dose',
+    loadMgN: 12,
+    options: { particles: 100, sweeps: 1 },
+  });
+  if (a.status !== 'ok') throw new Error(a.because.code);
+  for (const what of [
+    'ammoniaClear',
+    'bothClear',
+    'ready',
+    'load',
+    'doublingA',
+    'doublingN',
+    'alkalinity',
+  ] as const) {
+    const text = derivation(what, a, METRIC).join(' ');
+    expect(text).toMatch(/\d/);
+    expect(text).not.toMatch(/NaN|Infinity|undefined/);
+  }
+  // 12 mg N a day over the fitted volume, near 100 L.
+  expect(derivation('load', a, METRIC)[1]).toMatch(
+    /^12 mg N a day in (8|9|10|11)\d L is 0\.1\d\d mg N\/L a day/,
+  );
+  const [, mu, hours] =
+    /ln 2 \/ \((\d\.\d\d) a day × 1\.00\) = (\d+) h/.exec(derivation('doublingA', a, METRIC)[1] ?? '') ?? [];
+  expect(Math.abs((Math.LN2 * 24) / Number(mu) - Number(hours))).toBeLessThan(1);
+});
+
+test.each([
+  [{ day: 1, what: 'ammonia', expected: [0, 1, 2], low: 3, high: 4 }, '1.3 mg/L NH₄'],
+  [{ day: 1, what: 'nitrate', expected: [0, 10, 20], low: 0, high: 0 }, '44 mg/L NO₃'],
+  [{ day: 1, what: 'alkalinity', expected: [7, 8.04, 9], low: 0, high: 0 }, '8.0 dKH'],
+] as const)('what was expected, as a kit prints it %#', (s, words) =>
+  expect(expectedWords({ ...s, expected: [...s.expected] })).toBe(words),
+);

@@ -1,0 +1,166 @@
+/** The forecast in words. The person's calendar comes in as a function, so that nothing here knows a locale. */
+import { PROOF_MG_N, type Answer, type CarePlan, type Quantiles, type Surprise } from '../forecast';
+import { DAY_MS } from '../time';
+import { PRINTED_PER_N, showQuantity, type UnitPreferences } from '../units';
+
+const NH4_PER_N = PRINTED_PER_N.ammonia.ion;
+
+/** "2 to 6 Dec, most likely the 4th"; "not within 90 days"; "now". */
+export function dateWords(
+  q: Quantiles,
+  atMs: number,
+  horizonDays: number,
+  day: (ms: number) => string,
+): string {
+  if (q.p50 === 0 && (q.p90 ?? 1) < 0.6) return 'now';
+  const date = (d: number) => day(atMs + d * DAY_MS);
+  if (q.p50 === null)
+    return q.p10 === null
+      ? `not within ${horizonDays} days`
+      : `hardly within ${horizonDays} days, ${date(q.p10)} at the earliest`;
+  const from = q.p10 === null || q.p10 === 0 ? 'now' : date(q.p10);
+  if (q.p90 === null)
+    return `from ${from}, most likely about ${date(q.p50)}, perhaps not within ${horizonDays} days`;
+  const [low, mid, high] = [from, date(q.p50), date(q.p90)];
+  return low === high ? mid : `${low} to ${high}, most likely ${mid}`;
+}
+
+/** The same in a breath, for a label: "2 to 6 Dec, likely the 4 Dec", "from 3 Dec, likely 11 Dec". Null when no date is in sight. */
+export function shortDates(q: Quantiles, atMs: number, day: (ms: number) => string): string | null {
+  const date = (d: number) => day(atMs + d * DAY_MS);
+  if (q.p50 === null) return null;
+  const mid = q.p50 < 0.6 ? 'now' : date(q.p50);
+  const low = q.p10 === null || q.p10 < 0.6 ? 'now' : date(q.p10);
+  if (q.p90 === null) return low === mid ? `likely ${mid}, or much later` : `from ${low}, likely ${mid}`;
+  const high = q.p90 < 0.6 ? 'now' : date(q.p90);
+  return low === high ? mid : `${low} to ${high}, likely ${mid}`;
+}
+
+type Ok = Extract<Answer, { status: 'ok' }>;
+
+/** The first thing to read. */
+export function headline(a: Ok, day: (ms: number) => string): { word: string; text: string } {
+  const q = a.forecast.ready;
+  if (a.proved)
+    return {
+      word: 'Proved',
+      text: 'The proof is in your log. The dates below say what the filter does next.',
+    };
+  if (q.p50 === null)
+    return {
+      word: 'Not yet in sight',
+      text: `On this plan a proof would ${q.p10 === null ? 'not' : 'hardly'} pass within ${a.forecast.horizonDays} days. ${whyLong(a)}`,
+    };
+  const words = dateWords(q, a.atMs, a.forecast.horizonDays, day);
+  if (words === 'now')
+    return { word: 'Now', text: 'A proof dose would most likely be cleared in a day: dose it and test.' };
+  return {
+    word: q.p50 < 0.6 ? 'Likely now' : day(a.atMs + q.p50 * DAY_MS),
+    text: `A proof would pass ${words}.${q.p10 === 0 ? ' It may be ready today: a proof dose, once both read zero, would tell.' : ''}`,
+  };
+}
+
+const doses = (p: CarePlan): boolean => p.doseMgNPerL > 0 && p.when.never < 0.9;
+
+/** When the plan itself is why it takes long. Growth is bought with nitrogen: a proof of 2 mg/L needs several doses' worth of bacteria. */
+export function whyLong(a: Ok): string {
+  // Most futures without another dose: that is why, not the pace of the doses.
+  const dosing = doses(a.plan) && a.plan.when.never < 0.5;
+  if (!dosing && a.plan.feedMgNPerDay === 0)
+    return 'Nothing more goes in, so the bacteria stop growing: clearing 2 mg/L in a day needs several doses’ worth of them. Small animals may be carried sooner.';
+  if (a.plan.feedMgNPerDay > 0 && !dosing)
+    return 'Light feeding keeps the bacteria small: enough for what is fed, not for 2 mg/L in a day.';
+  return 'The doses are too far apart, or the second bacteria too few, to grow into 2 mg/L a day.';
+}
+
+/** What the fit expected where a reading surprises, as most kits would print it. */
+export function expectedWords(s: Surprise): string {
+  const mid = s.expected[1];
+  if (s.what === 'alkalinity') return `${mid.toFixed(1)} dKH`;
+  const printed = mid * PRINTED_PER_N[s.what].ion;
+  return `${printed.toFixed(printed < 10 ? 1 : 0)} mg/L ${{ ammonia: 'NH₄', nitrite: 'NO₂', nitrate: 'NO₃' }[s.what]}`;
+}
+
+export type Derived =
+  'ammoniaClear' | 'bothClear' | 'ready' | 'load' | 'doublingA' | 'doublingN' | 'alkalinity';
+
+/** How a number of the forecast came about: the rule, then the same with the numbers of this tank in it. */
+export function derivation(what: Derived, a: Ok, units: UnitPreferences): string[] {
+  const f = a.fitted;
+  const nh4 = (x: number) => `${(x * NH4_PER_N).toFixed(2)} mg/L NH₄`;
+  const no2 = (x: number) => `${(x * PRINTED_PER_N.nitrite.ion).toFixed(2)} mg/L NO₂`;
+  const range = ([low, mid, high]: readonly [number, number, number], digits = 2) =>
+    `${mid.toFixed(digits)} (${low.toFixed(digits)} to ${high.toFixed(digits)})`;
+  const futures = `${f.particles} tanks that fit your ${a.readings} readings run on under the plan. The dates are those by which 10, 50 and 90 of 100 of them get there, stretched a little for what the model cannot know.`;
+  const doubling = (mu: readonly [number, number, number], group: string) => [
+    `Doubling = ln 2 / (μ · 1.1^(T − 25) · this week’s growth), for the ${group} bacteria with plenty to eat.`,
+    `ln 2 / (${mu[1].toFixed(2)} a day × ${f.warmth.toFixed(2)}) = ${((Math.LN2 * 24) / (mu[1] * f.warmth)).toFixed(0)} h at ${showQuantity('temperature', f.tempC, units)}, before the week’s wandering. μ is ${range(mu)} mg N/L a day for each mg N/L oxidised.`,
+  ];
+  switch (what) {
+    case 'ammoniaClear':
+      return [
+        `The first half day on which your kit would read zero: under ${nh4(f.zeroAmmonia)}, half its lowest step.`,
+        `Uptake = X · A / (Ka + A): X now ${range(f.capacityA)} mg N/L a day, Ka ${range(f.ka)} mg N/L.`,
+        futures,
+      ];
+    case 'bothClear':
+      return [
+        `The first half day on which both would read zero: ammonia under ${nh4(f.zeroAmmonia)}, nitrite under ${no2(f.zeroNitrite)}.`,
+        `Nitrite goes by Y · N / (Kn + N): Y now ${range(f.capacityN)} mg N/L a day, Kn ${range(f.kn)} mg N/L.`,
+        futures,
+      ];
+    case 'ready':
+      return [
+        `On each half day 2 mg/L NH₄ (${PROOF_MG_N.toFixed(3)} mg N/L in ${showQuantity('volume', f.believedL, units, 0)}) are put into each tank on trial. It passes when a day later both would read zero.`,
+        `Capacities now: first group ${range(f.capacityA)}, second ${range(f.capacityN)} mg N/L a day; about twice the dose a day is needed, because uptake slackens as little is left.`,
+        futures,
+      ];
+    case 'load':
+      return a.loadMgN === null
+        ? []
+        : [
+            `The load must be taken up with ammonia at 0.05 and nitrite at 0.1 mg N/L: X · 0.05 / (Ka + 0.05) and Y · 0.1 / (Kn + 0.1).`,
+            `${a.loadMgN.toFixed(0)} mg N a day in ${showQuantity('volume', f.believedL * f.volume[1], units, 0)} is ${(a.loadMgN / (f.believedL * f.volume[1])).toFixed(3)} mg N/L a day; today’s middle is ${((f.capacityA[1] * 0.05) / (f.ka[1] + 0.05)).toFixed(3)} and ${((f.capacityN[1] * 0.1) / (f.kn[1] + 0.1)).toFixed(3)}.`,
+            futures,
+          ];
+    case 'doublingA':
+      return doubling(f.muA, 'first');
+    case 'doublingN':
+      return doubling(f.muN, 'second');
+    case 'alkalinity':
+      return [
+        'Each mg N/L of ammonia oxidised uses 0.400 dKH; buffer that the plan would add is left out here.',
+        `Now ${a.forecast.bands[0]?.alkalinity[1].toFixed(1) ?? '–'} dKH in the middle of the fit.`,
+      ];
+  }
+}
+
+const span = ([low, high]: readonly [number, number]): string => {
+  const [a, b] = [Math.round(low * 2) / 2, Math.round(high * 2) / 2];
+  return b <= 1 && a >= 0.5 ? 'daily' : a === b ? `every ${a} days` : `every ${a || 'half'} to ${b} days`;
+};
+
+/** What the forecast takes the person to go on doing, in a sentence or two. */
+export function planWords(p: CarePlan): string {
+  const parts: string[] = p.bottle ? ['A new bottle of bacteria now.'] : [];
+  if (doses(p)) {
+    const habits = [
+      { share: p.when.ammoniaClear, text: 'as soon as ammonia reads zero' },
+      { share: p.when.bothClear, text: 'once ammonia and nitrite both read zero' },
+      { share: p.when.clock, text: `${span(p.rhythm.clockDays)}, whatever the test says` },
+      { share: p.when.never, text: 'never again' },
+    ]
+      .filter((h) => h.share >= 0.1)
+      .sort((x, y) => y.share - x.share);
+    const said = habits.map((h) =>
+      habits.length === 1 ? h.text : `${h.text} in ${Math.round(h.share * 10)} of 10 futures`,
+    );
+    parts.push(
+      `Doses of ${(p.doseMgNPerL * NH4_PER_N).toFixed(1)} mg/L: ${said.join(', ')}.`,
+      `Tests ${span(p.rhythm.testGapDays)}.`,
+    );
+  }
+  if (p.feedMgNPerDay > 0) parts.push(`Food worth ${p.feedMgNPerDay.toFixed(0)} mg N a day.`);
+  if (!doses(p) && p.feedMgNPerDay === 0) parts.push('Nothing more goes in.');
+  return parts.join(' ');
+}

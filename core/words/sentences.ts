@@ -1,0 +1,251 @@
+/** Statements in sentences: the one room of words. The person's units and calendar come in with the context, so that nothing here
+ *  knows a locale. Ammonia is stated as NH4, nitrate as NO3, free ammonia as NH3-N. */
+import { PARAMETER_NAMES, type Parameter } from '../document';
+import { EVIDENCE } from '../evidence';
+import { FREE_AMMONIA } from '../seawater';
+import { RULES } from '../readiness';
+import { setupTitle } from '../setup';
+import { formatDecimal, PRINTED_PER_N, showQuantity, showRange, type UnitPreferences } from '../units';
+import { fromMgNPerL } from '../units/nitrogen';
+import type { Said, Statement, StatementCode, StatementOf } from '../statements';
+import { inUnits } from './inUnits';
+
+export interface WordsContext {
+  units: UnitPreferences;
+  /** "4 Dec" of a time. */
+  day: (ms: number) => string;
+  /** "Fri 21:10" of a time. */
+  hour: (ms: number) => string;
+}
+
+/** A statement as one or two sentences in the person's units. */
+export function sentence(statement: Statement, context: WordsContext): string {
+  // The table holds a function for each code; the compiler cannot follow the pairing through the union.
+  const say = SENTENCES[statement.code] as (s: Statement, w: WordsContext) => string;
+  return say(statement, context);
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+const named = (parameters: readonly Parameter[]): string => listed(parameters.map((p) => PARAMETER_NAMES[p]));
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+const plural = (n: number, one: string, many: string): string => (n === 1 ? one : many);
+
+const salt = (salinity: number, w: WordsContext): string => showQuantity('salinity', salinity, w.units);
+const heat = (tempC: number, w: WordsContext): string => showQuantity('temperature', tempC, w.units);
+const volume = (litres: number, w: WordsContext): string => showQuantity('volume', litres, w.units, 0);
+const length = (cm: number, w: WordsContext): string => showQuantity('length', cm, w.units, 0);
+const dkh = (alkalinity: number): string => `${alkalinity.toFixed(1)} dKH`;
+const nh4 = (mgN: number): string => `${fromMgNPerL('ammonia', 'ion', mgN).toFixed(1)} mg/L`;
+/** "5 mg/L" rather than "5.0 mg/L": an amount that is reckoned, not measured. */
+const nh4Trimmed = (mgN: number): string => `${formatDecimal(fromMgNPerL('ammonia', 'ion', mgN), 1)} mg/L`;
+const no3 = (mgN: number): string => `${fromMgNPerL('nitrate', 'ion', mgN).toFixed(0)} mg/L`;
+const hours = (h: number): string => `${Math.round(h)} h`;
+
+/** What an instrument said, in the person's unit where the parameter has one. */
+function said(s: Said, parameter: Parameter, w: WordsContext): string {
+  if (parameter === 'salinity') return `${s.by} ${salt(s.value, w)}`;
+  if (parameter === 'temperature') return `${s.by} ${heat(s.value, w)}`;
+  return `${s.by} ${s.value.toFixed(1)}`;
+}
+
+type Sentences = { [C in StatementCode]: (s: StatementOf<C>, w: WordsContext) => string };
+
+const GATES = {
+  testThese: (s) => `Test ${named(s.parameters)}.`,
+  waterUnmeasured: (s) => `No reading of ${named(s.parameters)} yet.`,
+  salinityOff: (s, w) =>
+    `Salinity is ${salt(s.salinity, w)}; ${showRange('salinity', RULES.salinityAim, w.units)} is the aim.`,
+  bringSalinity: () => 'Correct salinity in small steps, then measure again.',
+  temperatureOff: (s, w) =>
+    `The water is ${heat(s.tempC, w)}; the aim is ${showRange('temperature', RULES.tempAimC, w.units, 0)}.`,
+  bringTemperature: () => 'Check the heater against a second thermometer.',
+  waterReady: (s, w) => `${salt(s.salinity, w)}, ${heat(s.tempC, w)}`,
+  nothingFed: () => 'Nothing for the bacteria to eat yet.',
+  zeroMeansNothing: () => 'A zero before any rise says nothing about the filter.',
+  addAmmonia: () => 'Add and log an ammonia source, then watch it rise and fall.',
+  ammoniaFell: () => 'rose, then fell',
+  ammoniaUnmeasured: () => 'Ammonia has not been tested yet.',
+  ammoniaNotFalling: (s) => `Ammonia is ${s.ammonia} and not falling yet.`,
+  ammoniaFalls: () => 'A reading a third lower opens this gate.',
+  nitriteFell: () => 'rose, then fell',
+  nitriteNeverRose: () => 'never seen, and nitrate is there',
+  nitriteUnmeasured: () => 'Nitrite has not been tested yet.',
+  nitriteNotSeen: () => 'Nitrite has not risen yet: the first bacteria are still growing.',
+  nitriteRisesOrTwoZeros: () =>
+    'It rises and falls, or two clear tests with nitrate present show it never will.',
+  nitriteNotFalling: (s) => `Nitrite is ${s.nitrite} and not falling yet.`,
+  nitriteFalls: () => 'A reading a third lower opens this gate.',
+  bothClear: (s, w) => `since ${w.day(s.sinceMs)}, two tests`,
+  noPairedTest: () => 'Ammonia and nitrite have not been read in one sitting with kits in date.',
+  oneZeroOfTwo: (s, w) => `Both read zero once, on ${w.day(s.atMs)}.`,
+  secondZero: (s, w) => `A second clear test from ${w.hour(s.atMs)} opens this.`,
+  noNitrateYet: () => 'Both are zero, but no nitrate is known to show for it.',
+  nitriteLeft: (s) => `Ammonia is zero; nitrite is ${s.nitrite}.`,
+  ammoniaLeft: (s) => `Ammonia is ${s.ammonia}.`,
+  bothLeft: (s) => `Ammonia is ${s.ammonia}, nitrite ${s.nitrite}.`,
+  twoZeros: () => 'Two tests at zero, a day or more apart, open this.',
+  proofPassed: (s) => `${nh4(s.mgNPerL)} gone, tested after ${hours(s.hours)}`,
+  proofRunning: (s, w) => `The proof dose went in on ${w.hour(s.doseMs)}.`,
+  proofTestAt: (s, w) => `Test ammonia and nitrite at ${w.hour(s.atMs)}.`,
+  proofIn48: (s) => `The dose was gone within ${hours(s.hours)}: enough for the lenient, not for the strict.`,
+  proofFailed: () => 'The proof dose was not cleared in a day.',
+  clearThenDose: () => 'Wait until both are zero, then dose again.',
+  proofFaded: (s, w) =>
+    `The proof of ${w.day(s.atMs)} is over ${EVIDENCE.proofFadesDays / 7} weeks old and nothing has fed the filter since.`,
+  proofMissed: () => 'The proof dose was not tested within two days.',
+  proofToCome: () => 'Both are clear. The filter has not yet shown what it can do in a day.',
+  doseForProof: () => 'Dose 2 mg/L ammonia, test after 24 hours.',
+  doseAgain: () => 'Dose 2 mg/L again and test after 24 hours.',
+  settleAfterClear: () => 'The quiet weeks begin when both are clear.',
+  settled: () => 'two weeks with nothing found',
+  settling: (s, w) => `Clear and settling until ${w.day(s.untilMs)}.`,
+  waitUntil: (s, w) => `Wait until ${w.day(s.atMs)}, testing on the way.`,
+  greenSeen: () => 'green film logged',
+  noGreenYet: () => 'No green film has been logged yet.',
+  watchForGreen: () => 'Log the film on glass and rock as it changes.',
+  transferred: () => 'rock or media moved in',
+  noTransfer: () => 'No rock or media from a running tank is logged.',
+  logTransfer: () => 'Log the transfer under bacteria added.',
+  transferUnfed: () => 'The moved media have not been fed since.',
+  feedTransfer: () => 'Log a pinch of food or a small ammonia dose, then test daily.',
+  dailyZeros: (s) => `${s.days} daily tests at zero`,
+  dailySoFar: (s) => `${s.days} of ${RULES.dailyTests} daily ammonia tests at zero.`,
+  dailyTests: (s) => `${s.left} more daily zeros open this.`,
+  bacteriaIn: () => 'bottle or media logged',
+  noBacteria: () => 'No bacteria have been logged yet.',
+  addBacteria: () => 'Add a bottle or running media and log it.',
+  resetBeforeAnimals: () => 'done before the first animals',
+  resetUnmeasured: (s) => `Before animals, ${named(s.parameters)} must be known from the last three days.`,
+  nitrateHigh: (s) =>
+    `Nitrate is ${no3(s.nitrateMgN)}; ${no3(RULES.nitrateStartMgN)} or less is a good start.`,
+  changeWater: (s) => `Change about ${Math.round(s.fraction * 100)} % of the water, then test again.`,
+  alkalinityLow: (s) =>
+    `Alkalinity is ${dkh(s.alkalinity)}; below ${RULES.alkalinityMin} the end of a cycle can stall.`,
+  alkalinityStall: (s) => `Alkalinity is ${dkh(s.alkalinity)}: the bacteria are probably held up.`,
+  raiseAlkalinity: () =>
+    `Raise alkalinity to ${RULES.alkalinityAim} dKH, at most 1 dKH a day with animals, or change water.`,
+  resetDone: (s, w) => `nitrate ${no3(s.nitrateMgN)}, ${dkh(s.alkalinity)}, ${salt(s.salinity, w)}`,
+  animalsIn: (s, w) => `since ${w.day(s.atMs)}`,
+  oneSmallFishDaily: () => 'Your school allows one or two small fish now, with an ammonia test every day.',
+  addFirstFish: () => 'One small fish, light feed, lid on, a water change ready.',
+  firstStep: () => 'The filter has shown enough for a small first step.',
+  addFirst: () => 'A few small cleaners, or one small fish or pair after quarantine.',
+  afterFirst: () => 'Judged from the first animals on.',
+  ammoniaAfterStep: (s) => `Ammonia is ${s.ammonia} since the last addition.`,
+  ammoniaZeroAgain: () => 'Feed less and wait for ammonia to read zero.',
+  stepTestDue: (s) => `Day ${s.since} after the last addition: the day ${s.day} test is due.`,
+  stepSettling: (s) => `Day ${s.since} after the last addition, ammonia at zero.`,
+  stepCarried: (s) => `${s.since} days since the last addition, ammonia at zero.`,
+  addNext: () => 'One more small step, no more than doubling the feed in a month.',
+  staleTests: (s) =>
+    `The last ${named(s.parameters)} test${plural(s.parameters.length, ' is', 's are')} over three days old.`,
+  unmeasured: (s) => `${capital(named(s.parameters))} must be known before going on.`,
+  dosedSinceTest: () => 'Ammonia was dosed after the last test.',
+  setupOpen: (s, w) =>
+    `${s.left} essential point${plural(s.left, '', 's')} of setting up ${plural(s.left, 'is', 'are')} open, first: ${inUnits(setupTitle(s.first), w.units).toLowerCase()}.`,
+  finishSetup: () => 'Date them under Setting up, on the bench.',
+  coralUnmeasured: (s) => `For corals, ${named(s.parameters)} must be known from the last three days.`,
+  coralAlkalinity: (s) =>
+    `Alkalinity is ${dkh(s.alkalinity)}; corals want ${RULES.alkalinityMin} to ${RULES.alkalinityMax}, steady.`,
+  coralOneAlkalinity: () => 'One alkalinity reading shows no steadiness.',
+  coralUnsteady: (s) => `Alkalinity has moved by ${dkh(s.spread)} in two weeks.`,
+  steadyAlkalinity: () => `Two weeks within ${RULES.alkalinitySpread} dKH open this.`,
+  coralAmmonia: () => 'Corals wait for ammonia at zero.',
+  coralBeforeDose: () => 'The proof dose comes first; it would harm them.',
+  coralOne: () => 'A hardy coral may go in, one piece.',
+  addCoral: () => 'Dip and inspect it, start low and dim.',
+} satisfies Partial<Sentences>;
+
+const ALARMS = {
+  deathAsksTest: () => 'An animal was lost and ammonia has not been tested since.',
+  missingAsksTest: (s) => `Something was not seen (${s.missing}): ammonia has not been tested since.`,
+  freeAmmoniaAct: (s) =>
+    `Free ammonia is ${s.nh3MgN.toFixed(2)} mg/L NH₃-N with animals in the tank; act above ${FREE_AMMONIA.act}.`,
+  changeNow: () => 'Change a third to half of the water, stop feeding, test again in a few hours.',
+  freeAmmoniaWatch: (s) =>
+    `Free ammonia is ${s.nh3MgN.toFixed(2)} mg/L NH₃-N; above ${FREE_AMMONIA.longTerm} for long it harms.`,
+  ammoniaTooHigh: (s) =>
+    `Ammonia is ${s.ammonia}: above ${(RULES.ammoniaStallMgN * PRINTED_PER_N.ammonia.ion).toFixed(0)} the second bacteria are held back.`,
+  noMoreDose: () => 'Dose no more. A water change brings it down.',
+  expiredKit: (s) =>
+    `The ${PARAMETER_NAMES[s.parameter]} kit is past its date: its reading is kept, not trusted.`,
+  newKit: (s) => `Repeat ${PARAMETER_NAMES[s.parameter]} with a kit in date.`,
+  driftDoubt: (s) =>
+    `The ${PARAMETER_NAMES[s.parameter]} instrument was found to have drifted: its readings since the last good calibration are kept, not trusted.`,
+  readAgain: (s) => `Read ${PARAMETER_NAMES[s.parameter]} again with the corrected instrument.`,
+  instrumentsDisagree: (s, w) =>
+    `Two sources disagree on ${PARAMETER_NAMES[s.parameter]}: ${said(s.one, s.parameter, w)} against ${said(s.other, s.parameter, w)}. Calibrate before acting.`,
+  nitrateDoubted: () => 'Nitrate reads too high while nitrite is present: kept, not trusted.',
+  nutrientZero: (s) =>
+    `${capital(PARAMETER_NAMES[s.parameter])} reads zero: with life in the tank that is a finding too. Slime and stringy brown films follow.`,
+} satisfies Partial<Sentences>;
+
+const WARNINGS = {
+  tooLargeForTank: (s, w) =>
+    `Grows to ${length(s.adultCm, w)} and wants ${volume(s.minTankL, w)}; this tank holds ${volume(s.netL, w)}. Judge it by its adult size, not the size in the shop.`,
+  jumpsNoLid: (s) => `${s.name} jumps, new ones most of all, and no lid is noted for this tank.`,
+  noLid: () => 'No lid is noted for this tank. Nearly every fish may jump in its first days.',
+  tooManyOfKind: (s) => `At most ${s.most} of its kind to a tank; this would make ${s.would}.`,
+  rival: (s) => `${s.name} claims the same ground (${s.ground}): expect a fight.`,
+  lateComer: (s) => `${s.name} is territorial and already at home: a newcomer has it hard.`,
+  territorialFirst: () => 'Territorial fish go in last: as the first they own the tank.',
+  eatsResident: (s) => `May eat or harass ${s.name}, which lives here.`,
+  eatenByResident: (s) => `${s.name} in this tank may eat it.`,
+  notAlwaysReefSafe: () => 'Not always safe with corals and clams.',
+  notReefSafe: () => 'Not safe with corals.',
+  gateShut: () => 'The gate before it is not open yet: see Today.',
+  lastStillSettling: () => 'The last addition is still settling: see Today.',
+  testFirst: () => 'A test is due before anything goes in: see Today.',
+  youngTank: (s) => `Wants a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
+  livesOnPods: () => 'Lives on pods: be sure the tank feeds it before it comes home.',
+  moreThanDouble: (s) =>
+    `Would bring the daily load to ${s.mgN.toFixed(1)} mg N; no more than ${s.allowedMgN.toFixed(1)} within a month keeps the filter in step.`,
+  twoInAWeek: () => 'Fish joined less than a week ago. One step at a time.',
+  noProof: () => 'No proof is logged, so nobody knows what this filter can carry.',
+  overCeiling: (s) =>
+    `The filter carries about ${s.carriesMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${s.mgN.toFixed(1)}.`,
+  ammoniaPeak: (s) =>
+    `Free ammonia is predicted to reach ${s.nh3MgN.toFixed(3)} mg/L NH₃-N; ${FREE_AMMONIA.longTerm} is the limit for long.`,
+} satisfies Partial<Sentences>;
+
+const CAUSES = {
+  volumeWrong: (s, w) =>
+    `The water volume may be wrong: ${volume(s.fitsL, w)} instead of ${volume(s.netL, w)} would make it fit.`,
+  ammoniaBasis: () =>
+    `A kit’s basis may be mixed up: ammonia as N and as NH₄ differ by ${PRINTED_PER_N.ammonia.ion.toFixed(2)}. Check the kit’s record.`,
+  nitrateBasis: () =>
+    `The nitrate kit’s basis may be mixed up: as N and as NO₃ differ by ${PRINTED_PER_N.nitrate.ion.toFixed(1)}.`,
+  oldKit: () => 'A kit is past its date: its readings are kept, not trusted.',
+  nitriteInterference: () => 'Nitrate kits see nitrite as nitrate: wait for nitrite to clear and read again.',
+  nitrateFromStart: () => 'Nitrate was there before anything was put in: it came with the water.',
+  nitrateFromSource: () => 'The source water may bring nitrate: test it.',
+  forgottenInput: () =>
+    'A dose, food or something that died may not be logged: rock that rots does this too.',
+  takenByAlgae: () => 'Algae and film have taken some up: they are logged.',
+  lostToGas: () => 'Some may have gone to gas in rock and sand, or into algae.',
+  forgottenChange: (s) =>
+    `A water change of about ${Math.round(s.fraction * 100)} % not logged would explain it.`,
+} satisfies Partial<Sentences>;
+
+const DOSES = {
+  doseTooMuch: (s) =>
+    `That would make about ${nh4Trimmed(s.mgNPerL)}; above 4 to 5 the second bacteria are held back. Dose less, or wait.`,
+  doseNotYet: (s) =>
+    `There is still about ${nh4Trimmed(s.mgNPerL)} to clear: a dose now adds to the wait, not to the growth. It helps once ammonia reads zero.`,
+} satisfies Partial<Sentences>;
+
+const CANNOT = {
+  nothingLogged: () =>
+    'nothing is logged yet: an ammonia source and a first test of ammonia and nitrite start it.',
+  noTrustedNitrogen: () =>
+    'there is no trusted reading of ammonia or nitrite yet. One sitting with both starts it.',
+  logTooLong: () =>
+    'the log is over a year long: a forecast of a cycle would say nothing about a tank this old.',
+  onlyZeros: () =>
+    'all readings are zero and nothing to oxidise is logged: a zero before any rise says nothing about bacteria.',
+  readingsContradict: () =>
+    'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.',
+} satisfies Partial<Sentences>;
+
+const SENTENCES: Sentences = { ...GATES, ...ALARMS, ...WARNINGS, ...CAUSES, ...DOSES, ...CANNOT };

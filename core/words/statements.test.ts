@@ -1,0 +1,269 @@
+/** Every statement in sentences, in both unit systems. A code without an example here does not compile. */
+import { SETUP_ITEMS, type SetupItem } from '../document';
+import { EVIDENCE } from '../evidence';
+import { WHAT_IFS } from '../forecast';
+import { RULES } from '../readiness';
+import { setupLists } from '../setup';
+import { SPECIES } from '../species';
+import type { GateId, Statement, StatementCode, StatementFacts } from '../statements';
+import { METRIC, type UnitPreferences } from '../units';
+import { GATE_NAMES, gateRule, inUnits, SCHOOL_WORDS, sentence } from '.';
+
+const US: UnitPreferences = { volume: 'gal', temperature: 'F', salinity: 'sg2525', length: 'in', mass: 'lb' };
+const day = (ms: number) => `day ${ms / 86_400_000}`;
+const hour = (ms: number) => `hour ${ms / 3_600_000}`;
+const DAY = 86_400_000;
+
+/** One example of each, with numbers that no sentence holds by itself. */
+const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
+  testThese: { parameters: ['ammonia', 'nitrite', 'salinity'] },
+  waterUnmeasured: { parameters: ['temperature'] },
+  salinityOff: { salinity: 30.6 },
+  bringSalinity: {},
+  temperatureOff: { tempC: 19.7 },
+  bringTemperature: {},
+  waterReady: { salinity: 34.7, tempC: 25.3 },
+  nothingFed: {},
+  zeroMeansNothing: {},
+  addAmmonia: {},
+  ammoniaFell: {},
+  ammoniaUnmeasured: {},
+  ammoniaNotFalling: { ammonia: '2–4 mg/L NH₄' },
+  ammoniaFalls: {},
+  nitriteFell: {},
+  nitriteNeverRose: {},
+  nitriteUnmeasured: {},
+  nitriteNotSeen: {},
+  nitriteRisesOrTwoZeros: {},
+  nitriteNotFalling: { nitrite: '5 mg/L NO₂' },
+  nitriteFalls: {},
+  bothClear: { sinceMs: 17 * DAY },
+  noPairedTest: {},
+  oneZeroOfTwo: { atMs: 18 * DAY },
+  secondZero: { atMs: 19 * DAY },
+  noNitrateYet: {},
+  nitriteLeft: { nitrite: '0.25 mg/L NO₂' },
+  ammoniaLeft: { ammonia: '0.5 mg/L NH₄' },
+  bothLeft: { ammonia: '0.5 mg/L NH₄', nitrite: '0.25 mg/L NO₂' },
+  twoZeros: {},
+  proofPassed: { mgNPerL: 1.553, hours: 23.4 },
+  proofRunning: { doseMs: 21 * DAY },
+  proofTestAt: { atMs: 22 * DAY },
+  proofIn48: { hours: 41.2 },
+  proofFailed: {},
+  clearThenDose: {},
+  proofFaded: { atMs: 23 * DAY },
+  proofMissed: {},
+  proofToCome: {},
+  doseForProof: {},
+  doseAgain: {},
+  settleAfterClear: {},
+  settled: {},
+  settling: { untilMs: 24 * DAY },
+  waitUntil: { atMs: 25 * DAY },
+  greenSeen: {},
+  noGreenYet: {},
+  watchForGreen: {},
+  transferred: {},
+  noTransfer: {},
+  logTransfer: {},
+  transferUnfed: {},
+  feedTransfer: {},
+  dailyZeros: { days: 4 },
+  dailySoFar: { days: 2 },
+  dailyTests: { left: 1 },
+  bacteriaIn: {},
+  noBacteria: {},
+  addBacteria: {},
+  resetBeforeAnimals: {},
+  resetUnmeasured: { parameters: ['nitrate', 'salinity'] },
+  nitrateHigh: { nitrateMgN: 10 },
+  changeWater: { fraction: 0.63 },
+  alkalinityLow: { alkalinity: 6.3 },
+  alkalinityStall: { alkalinity: 4.3 },
+  raiseAlkalinity: {},
+  resetDone: { nitrateMgN: 2, alkalinity: 8.3, salinity: 34.7 },
+  animalsIn: { atMs: 26 * DAY },
+  oneSmallFishDaily: {},
+  addFirstFish: {},
+  firstStep: {},
+  addFirst: {},
+  afterFirst: {},
+  ammoniaAfterStep: { ammonia: '0.25 mg/L NH₄' },
+  ammoniaZeroAgain: {},
+  stepTestDue: { since: 5, day: 3 },
+  stepSettling: { since: 5 },
+  stepCarried: { since: 9 },
+  addNext: {},
+  staleTests: { parameters: ['ammonia', 'nitrite'] },
+  unmeasured: { parameters: ['alkalinity'] },
+  dosedSinceTest: {},
+  setupOpen: { left: 2, first: 'sandBefore' },
+  finishSetup: {},
+  coralUnmeasured: { parameters: ['alkalinity'] },
+  coralAlkalinity: { alkalinity: 13.3 },
+  coralOneAlkalinity: {},
+  coralUnsteady: { spread: 1.7 },
+  steadyAlkalinity: {},
+  coralAmmonia: {},
+  coralBeforeDose: {},
+  coralOne: {},
+  addCoral: {},
+  deathAsksTest: {},
+  missingAsksTest: { missing: 'the goby' },
+  freeAmmoniaAct: { nh3MgN: 0.07 },
+  changeNow: {},
+  freeAmmoniaWatch: { nh3MgN: 0.03 },
+  ammoniaTooHigh: { ammonia: 'over 8 mg/L NH₄' },
+  noMoreDose: {},
+  expiredKit: { parameter: 'nitrite' },
+  newKit: { parameter: 'nitrite' },
+  driftDoubt: { parameter: 'salinity' },
+  readAgain: { parameter: 'salinity' },
+  instrumentsDisagree: {
+    parameter: 'salinity',
+    one: { by: 'Old meter', value: 33.1 },
+    other: { by: 'New meter', value: 35.2 },
+  },
+  nitrateDoubted: {},
+  nutrientZero: { parameter: 'phosphate' },
+  tooLargeForTank: { adultCm: 23, minTankL: 400, netL: 210 },
+  jumpsNoLid: { name: 'Firefish' },
+  noLid: {},
+  tooManyOfKind: { most: 1, would: 3 },
+  rival: { name: 'Royal gramma', ground: 'caves' },
+  lateComer: { name: 'Damsel' },
+  territorialFirst: {},
+  eatsResident: { name: 'Turban snail' },
+  eatenByResident: { name: 'Hawkfish' },
+  notAlwaysReefSafe: {},
+  notReefSafe: {},
+  gateShut: {},
+  lastStillSettling: {},
+  testFirst: {},
+  youngTank: { wantsDays: 180, ageDays: 41 },
+  livesOnPods: {},
+  moreThanDouble: { mgN: 31.4, allowedMgN: 23.6 },
+  twoInAWeek: {},
+  noProof: {},
+  overCeiling: { mgN: 57.3, carriesMgN: 44 },
+  ammoniaPeak: { nh3MgN: 0.061 },
+  volumeWrong: { fitsL: 187, netL: 238 },
+  ammoniaBasis: {},
+  nitrateBasis: {},
+  oldKit: {},
+  nitriteInterference: {},
+  nitrateFromStart: {},
+  nitrateFromSource: {},
+  forgottenInput: {},
+  takenByAlgae: {},
+  lostToGas: {},
+  forgottenChange: { fraction: 0.38 },
+  doseTooMuch: { mgNPerL: 4.66 },
+  doseNotYet: { mgNPerL: 0.78 },
+  nothingLogged: {},
+  noTrustedNitrogen: {},
+  logTooLong: {},
+  onlyZeros: {},
+  readingsContradict: {},
+};
+const CODES = Object.keys(EXAMPLES) as StatementCode[];
+const say = (code: StatementCode, units: UnitPreferences): string =>
+  sentence({ code, ...EXAMPLES[code] } as Statement, { units, day, hour });
+
+/** Units a person of one system did not choose. A bare "degree", "litre" or "gallon" counts too. */
+const FOREIGN = {
+  metric: /°F|\bgal(lons?)?\b|\binch(es)?\b|\d in\b|\blb\b|SG 2/,
+  us: /°C|\blitres?\b|\d L\b|\bppt\b|\bcm\b|\bkg\b/,
+};
+const whole = (text: string) => {
+  expect(text).not.toMatch(/NaN|undefined|Infinity|\[object|\{|\}/);
+  expect(text.trim()).not.toBe('');
+};
+
+test.each(CODES)('%s speaks the units of the person', (code) => {
+  whole(say(code, METRIC));
+  whole(say(code, US));
+  expect(say(code, METRIC)).not.toMatch(FOREIGN.metric);
+  expect(say(code, US)).not.toMatch(FOREIGN.us);
+});
+
+test.each([
+  ['salinityOff', 'Salinity is 30.6 ppt; 33 to 36 ppt is the aim.'],
+  ['temperatureOff', 'The water is 19.7 °C; the aim is 24 to 26 °C.'],
+  ['proofPassed', '2.0 mg/L gone, tested after 23 h'],
+  ['nitrateHigh', 'Nitrate is 44 mg/L; 20 mg/L or less is a good start.'],
+  [
+    'instrumentsDisagree',
+    'Two sources disagree on salinity: Old meter 33.1 ppt against New meter 35.2 ppt. Calibrate before acting.',
+  ],
+  ['volumeWrong', 'The water volume may be wrong: 187 L instead of 238 L would make it fit.'],
+  ['setupOpen', '2 essential points of setting up are open, first: sand in, 2.5 to 5 cm.'],
+  ['staleTests', 'The last ammonia and nitrite tests are over three days old.'],
+  [
+    'doseTooMuch',
+    'That would make about 6 mg/L; above 4 to 5 the second bacteria are held back. Dose less, or wait.',
+  ],
+] as const)('%s in metric words', (code, text) => expect(say(code, METRIC)).toBe(text));
+
+test.each([
+  ['salinityOff', 'Salinity is 1.0230 SG 25/25; 1.0249 to 1.0271 SG 25/25 is the aim.'],
+  ['temperatureOff', 'The water is 67.5 °F; the aim is 75 to 79 °F.'],
+  ['volumeWrong', 'The water volume may be wrong: 49 gal instead of 63 gal would make it fit.'],
+  [
+    'tooLargeForTank',
+    'Grows to 9 in and wants 106 gal; this tank holds 55 gal. Judge it by its adult size, not the size in the shop.',
+  ],
+  ['setupOpen', '2 essential points of setting up are open, first: sand in, 1 to 2 in.'],
+] as const)('%s in US words', (code, text) => expect(say(code, US)).toBe(text));
+
+test('one is said as one', () => {
+  const one = (code: 'setupOpen' | 'staleTests') =>
+    code === 'setupOpen'
+      ? sentence({ code, left: 1, first: 'floor' }, { units: METRIC, day, hour })
+      : sentence({ code, parameters: ['ph'] }, { units: METRIC, day, hour });
+  expect(one('setupOpen')).toMatch(/^1 essential point of setting up is open/);
+  expect(one('staleTests')).toBe('The last pH test is over three days old.');
+});
+
+describe('fixed texts', () => {
+  const gates = Object.keys(GATE_NAMES) as GateId[];
+  test.each(gates)('the rule of %s', (gate) => {
+    whole(gateRule(gate, METRIC));
+    expect(gateRule(gate, METRIC)).not.toMatch(FOREIGN.metric);
+    expect(gateRule(gate, US)).not.toMatch(FOREIGN.us);
+  });
+  test('setting up, species and courses', () => {
+    const lists = (['before', 'after'] as const).flatMap((sand) => {
+      const l = setupLists({ school: 'proof24', sand, hasSump: true, hasSand: true });
+      return [...l.beforeWater, ...l.filling];
+    });
+    const items = new Set<SetupItem>(lists.map((p) => p.item));
+    expect(SETUP_ITEMS.filter((i) => !items.has(i)).length).toBeLessThan(3);
+    const texts = [
+      ...lists.flatMap((p) => [p.title, p.reason]),
+      ...SPECIES.map((s) => s.care),
+      ...Object.values(WHAT_IFS).map((w) => w.title),
+    ];
+    for (const text of texts) {
+      whole(inUnits(text, METRIC));
+      expect(inUnits(text, METRIC)).not.toMatch(FOREIGN.metric);
+      expect(inUnits(text, US)).not.toMatch(FOREIGN.us);
+    }
+  });
+  test('the rule of a school is the rule the gate judges by', () => {
+    expect(SCHOOL_WORDS.proof24.rule).toContain(`up to ${EVIDENCE.proofHours} hours`);
+    expect(gateRule('proof', METRIC)).toContain(
+      `${EVIDENCE.proofEarliestHours} to ${EVIDENCE.proofHours} hours`,
+    );
+    expect(gateRule('seaWater', METRIC)).toContain(`${RULES.salinity[0]} to ${RULES.salinity[1]} ppt`);
+  });
+  test('a marked quantity is shown in the unit chosen, a difference as a difference', () => {
+    expect(inUnits('{volume:0.15} and {temperature:25:0}, {Δtemperature:2:0} more', METRIC)).toBe(
+      '0.1 L and 25 °C, 2 °C more',
+    );
+    expect(inUnits('{volume:0.15} and {temperature:25:0}, {Δtemperature:2:0} more', US)).toBe(
+      '0.04 gal and 77 °F, 4 °F more',
+    );
+  });
+});

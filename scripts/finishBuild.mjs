@@ -1,0 +1,72 @@
+/** What the export leaves to do: the page asks for its faces itself and leaves the screens' shared code for later; a service worker knows
+ *  every file; all is compressed ahead. Run after `expo export`, on dist/. */
+import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { generateSW } from 'workbox-build';
+
+const dist = process.argv[2] ?? 'dist';
+const files = readdirSync(dist, { recursive: true, encoding: 'utf8' })
+  .map((file) => file.replace(/\\/g, '/'))
+  .filter((file) => statSync(join(dist, file)).isFile())
+  .sort();
+
+/** Early requests and rules for the faces of the build, "Name.hash.ttf": text is drawn in its own face from the first picture on, and
+ *  nothing moves under a finger when a face arrives. */
+function faces() {
+  return files.flatMap((file) => {
+    const name = /([A-Za-z]+_\d{3}[A-Za-z]+)\.[0-9a-f]{16,}\.ttf$/.exec(file)?.[1];
+    if (!name) return [];
+    return [
+      `<link rel="preload" as="font" type="font/ttf" crossorigin href="/${file}" />`,
+      `<style>@font-face { font-family: "${name}"; src: url("/${file}") format("truetype"); font-display: swap; }</style>`,
+    ];
+  });
+}
+
+/** Code that several screens share stands in a chunk of its own. The export would load it with the page; it is named in the page instead
+ *  and fetched with the first screen that needs it (index.ts). */
+function sharedLater(page) {
+  const script = /<script src="([^"]*\/__common-[0-9a-f]+\.js)" defer><\/script>/.exec(page);
+  if (!script) throw new Error('the export has no shared chunk: has the way it splits code changed?');
+  return page
+    .replace(script[0], '')
+    .replace('</head>', `<meta name="zoarium-shared" content="${script[1]}" />\n  </head>`);
+}
+
+const pagePath = join(dist, 'index.html');
+const page = sharedLater(readFileSync(pagePath, 'utf8')).replace(
+  '</head>',
+  `${faces().join('\n    ')}\n  </head>`,
+);
+writeFileSync(pagePath, page);
+
+const { warnings } = await generateSW({
+  globDirectory: dist,
+  globIgnores: [],
+  globPatterns: ['index.html', '*.svg', '*.png', 'manifest.webmanifest', '_expo/**/*.js', '**/*.ttf'],
+  // Hashed names never change their contents.
+  dontCacheBustURLsMatching: /[.-][0-9a-f]{16,}\./,
+  maximumFileSizeToCacheInBytes: 4_000_000,
+  navigateFallback: '/index.html',
+  navigateFallbackDenylist: [/\.[a-z0-9]{2,12}$/i, /^\/health$/],
+  // A newer version waits until the person asks for it.
+  skipWaiting: false,
+  clientsClaim: true,
+  cleanupOutdatedCaches: true,
+  inlineWorkboxRuntime: true,
+  sourcemap: false,
+  swDest: join(dist, 'sw.js'),
+});
+if (warnings.length > 0) throw new Error(warnings.join('\n'));
+
+const COMPRESSED = new Set(['.js', '.html', '.svg', '.ttf', '.webmanifest']);
+for (const file of [...files, 'sw.js'].filter((f) => COMPRESSED.has(extname(f)))) {
+  const path = join(dist, file);
+  const raw = readFileSync(path);
+  const brotli = brotliCompressSync(raw, {
+    params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: raw.length },
+  });
+  writeFileSync(`${path}.br`, brotli);
+  writeFileSync(`${path}.gz`, gzipSync(raw, { level: 9 }));
+}

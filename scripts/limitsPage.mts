@@ -1,0 +1,92 @@
+/** Writes docs/limits.md from the tables of the core, or with --check fails when the page is not what they say. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { format, resolveConfig } from 'prettier';
+import { ACCLIMATION_LIMITS } from '../core/acclimation';
+import { AFTER_LIMITS } from '../core/after';
+import { DEFAULT_TARGETS, LIMITS, PARAMETER_NAMES, parameterUnit, type Parameter } from '../core/document';
+import { DOSING_LIMITS } from '../core/dosing';
+import { EVIDENCE_LIMITS } from '../core/evidence';
+import { INSTRUMENTS_LIMITS } from '../core/instruments';
+import type { LimitTable } from '../core/limits';
+import { NITROGEN_LIMITS } from '../core/nitrogen';
+import { QUARANTINE_LIMITS } from '../core/quarantine';
+import { READINESS_LIMITS } from '../core/readiness';
+import { FREE_AMMONIA_LIMITS } from '../core/seawater';
+import { STOCKING_LIMITS } from '../core/stocking';
+import { VOLUME_LIMITS } from '../core/volume';
+
+const PAGE = 'docs/limits.md';
+
+const ROOMS: readonly (readonly [string, LimitTable])[] = [
+  ['Free ammonia (core/seawater)', FREE_AMMONIA_LIMITS],
+  ['Evidence (core/evidence)', EVIDENCE_LIMITS],
+  ['Judgement (core/readiness)', READINESS_LIMITS],
+  ['Stocking (core/stocking)', STOCKING_LIMITS],
+  ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
+  ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],
+  ['After the cycle (core/after)', AFTER_LIMITS],
+  ['Dosing (core/dosing)', DOSING_LIMITS],
+  ['Nitrogen account (core/nitrogen)', NITROGEN_LIMITS],
+  ['Instruments (core/instruments)', INSTRUMENTS_LIMITS],
+  ['Volume (core/volume)', VOLUME_LIMITS],
+];
+
+const number = (x: number): string => String(Number(x.toPrecision(5)));
+const value = (x: number | readonly number[]): string =>
+  typeof x === 'number' ? number(x) : x.map(number).join(', ');
+
+function roomTable([title, table]: (typeof ROOMS)[number]): string {
+  const rows = Object.entries(table).map(
+    ([name, l]) => `| \`${name}\` | ${value(l.value)} | ${l.unit} | ${l.meaning} | ${l.source} |`,
+  );
+  return [
+    `## ${title}`,
+    '',
+    '| name | value | unit | what for | source |',
+    '|---|---|---|---|---|',
+    ...rows,
+  ].join('\n');
+}
+
+function entryTable(): string {
+  const rows = (Object.keys(LIMITS) as Parameter[])
+    .filter((p) => !p.startsWith('own'))
+    .map((p) => {
+      const { possible, usual } = LIMITS[p];
+      const target = DEFAULT_TARGETS[p];
+      const span = (a: number, b: number) => `${number(a)} to ${number(b)}`;
+      const aim = target ? span(target.low, target.high) : '–';
+      const alarm = target ? span(target.alarmLow, target.alarmHigh) : '–';
+      const unit = parameterUnit(p, {}) || '–';
+      return `| ${PARAMETER_NAMES[p]} | ${unit} | ${span(...possible)} | ${span(...usual)} | ${aim} | ${alarm} |`;
+    });
+  return [
+    '## Entries and aims (core/document)',
+    '',
+    'Outside "possible" a value is refused, outside "usual" it is questioned. Aims and alarms are those of a mixed reef;',
+    'the person changes them. Nitrogen is as most kits print it. All of it common practice.',
+    '',
+    '| parameter | unit | possible | usual | aim | alarm outside |',
+    '|---|---|---|---|---|---|',
+    ...rows,
+  ].join('\n');
+}
+
+const text = [
+  '# Limits, thresholds and defaults',
+  '',
+  'Written by `npm run limits` from the tables in the core, one in each room; checked with the tests. They are common practice where',
+  'nothing else is named, never laws.',
+  '',
+  ...ROOMS.flatMap((room) => [roomTable(room), '']),
+  entryTable(),
+  '',
+].join('\n');
+const page = await format(text, { ...(await resolveConfig(PAGE)), parser: 'markdown' });
+
+if (process.argv.includes('--check')) {
+  if (readFileSync(PAGE, 'utf8') !== page) {
+    console.error(`${PAGE} is not what the core's tables say. Run: npm run limits`);
+    process.exit(1);
+  }
+} else writeFileSync(PAGE, page);

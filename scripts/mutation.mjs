@@ -1,0 +1,67 @@
+/** Mutation testing of one room: `npm run mutation -- ROOM`. Survivors and the score are printed and kept under reports/.
+ *  Only the tests named for the room are run: the slow statistics of the forecast stay out. */
+import { writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+
+/** What is mutated and which tests must notice. */
+const ROOMS = {
+  evidence: {
+    mutate: ['core/evidence/*.ts'],
+    tests: ['core/evidence/**', 'core/readiness/readiness.test.ts', 'core/readiness/boundaries.test.ts'],
+  },
+  readiness: { mutate: ['core/readiness/*.ts'], tests: ['core/readiness/**'] },
+  quarantine: { mutate: ['core/quarantine/*.ts'], tests: ['core/quarantine/**'] },
+  acclimation: { mutate: ['core/acclimation/*.ts'], tests: ['core/acclimation/**'] },
+  seawater: {
+    mutate: ['core/seawater/*.ts'],
+    tests: ['core/seawater/**', 'core/testing/workedCases.test.ts'],
+  },
+  dosing: { mutate: ['core/dosing/*.ts'], tests: ['core/dosing/**', 'core/testing/calculators.test.ts'] },
+  document: { mutate: ['core/document/*.ts'], tests: ['core/document/**'] },
+  store: { mutate: ['src/store/*.ts'], tests: ['src/store/**'] },
+};
+
+const [name = ''] = process.argv.slice(2);
+const room = ROOMS[name];
+if (!room) {
+  console.error(`Name a room: ${Object.keys(ROOMS).join(', ')}. Got "${name}".`);
+  process.exit(1);
+}
+// Texts are read by people, not by rules; limits are checked against the page written from them.
+const config = {
+  packageManager: 'npm',
+  testRunner: 'jest',
+  plugins: ['@stryker-mutator/jest-runner'],
+  jest: {
+    projectType: 'custom',
+    configFile: `.cache/jest.mutation.${name}.cjs`,
+    enableFindRelatedTests: false,
+  },
+  coverageAnalysis: 'perTest',
+  // Limits are numbers in a table, held by the page written from them and by the boundary tests.
+  mutate: [...room.mutate, '!**/*.test.ts', '!**/index.ts', '!**/limits.ts'],
+  mutator: { excludedMutations: ['StringLiteral'] },
+  ignorePatterns: ['dist', '.cache/bare', '.cache/shots', 'reports', 'docs', 'e2e', 'test-results'],
+  concurrency: 2,
+  timeoutMS: 8000,
+  incremental: true,
+  incrementalFile: `reports/mutation/${name}.incremental.json`,
+  reporters: ['clear-text', 'json'],
+  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+  jsonReporter: { fileName: `reports/mutation/${name}.json` },
+  tempDirName: '.cache/stryker',
+};
+const files = room.tests.map((t) => `<rootDir>/${t.endsWith('.ts') ? t : `${t}/*.test.ts`}`);
+const jest = {
+  rootDir: '..',
+  setupFiles: ['<rootDir>/scripts/mutation.setup.cjs'],
+  testMatch: files.map((f) => f.replace('**/*.test.ts', '*.test.ts')),
+};
+writeFileSync(
+  `.cache/jest.mutation.${name}.cjs`,
+  `const node = require('../jest.config.js').projects[0];\n` +
+    `module.exports = { ...node, ...${JSON.stringify(jest)}, displayName: undefined };\n`,
+);
+writeFileSync(`.cache/stryker.${name}.json`, JSON.stringify(config, null, 2));
+const run = spawnSync('npx', ['stryker', 'run', `.cache/stryker.${name}.json`], { stdio: 'inherit' });
+process.exit(run.status ?? 1);

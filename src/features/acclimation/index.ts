@@ -1,2 +1,0 @@
-export { DripScreen } from './DripScreen';
-export { NewDripScreen } from './NewDripScreen';

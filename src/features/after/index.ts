@@ -1,1 +1,0 @@
-export { AfterScreen } from './AfterScreen';

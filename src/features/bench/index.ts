@@ -1,2 +1,0 @@
-export { BenchScreen, LoneBenchScreen } from './BenchScreen';
-export { LoneToolScreen, TankToolScreen } from './ToolScreen';

@@ -1,2 +1,0 @@
-export { CycleScreen } from './CycleScreen';
-export { DoseScreen } from './DoseScreen';

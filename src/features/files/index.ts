@@ -1,1 +1,0 @@
-export { FilesScreen } from './FilesScreen';

@@ -1,1 +1,0 @@
-export { ForecastScreen } from './ForecastScreen';

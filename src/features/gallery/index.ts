@@ -1,1 +1,0 @@
-export { GalleryScreen } from './GalleryScreen';

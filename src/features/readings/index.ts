@@ -1,2 +1,0 @@
-export { ParametersScreen } from './ParametersScreen';
-export { ReadingsScreen } from './ReadingsScreen';

@@ -1,0 +1,54 @@
+/** Every screen but the first with the way to its code, which is fetched when the screen is first wanted. Routes name screens from here. */
+import { screen } from './shell';
+
+export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) => m.SampleScreen));
+export const CycleScreen = screen(() => import('./cycle/CycleScreen').then((m) => m.CycleScreen));
+export const StockScreen = screen(() => import('./stock/StockScreen').then((m) => m.StockScreen));
+export const BenchScreen = screen(() => import('./bench/BenchScreen').then((m) => m.BenchScreen));
+export const AddAnimalScreen = screen(() => import('./stock/AddAnimalScreen').then((m) => m.AddAnimalScreen));
+export const AfterScreen = screen(() => import('./after/AfterScreen').then((m) => m.AfterScreen));
+export const AnimalScreen = screen(() => import('./stock/AnimalScreen').then((m) => m.AnimalScreen));
+export const DoseScreen = screen(() => import('./cycle/DoseScreen').then((m) => m.DoseScreen));
+export const DripScreen = screen(() => import('./acclimation/DripScreen').then((m) => m.DripScreen));
+export const EditTankScreen = screen(() => import('./tanks/TankFormScreen').then((m) => m.EditTankScreen));
+export const EquipmentScreen = screen(() =>
+  import('./upkeep/EquipmentScreens').then((m) => m.EquipmentScreen),
+);
+export const EventScreen = screen(() => import('./log/EventScreen').then((m) => m.EventScreen));
+export const FilesScreen = screen(() => import('./files/FilesScreen').then((m) => m.FilesScreen));
+export const ForecastScreen = screen(() => import('./forecast/ForecastScreen').then((m) => m.ForecastScreen));
+export const GalleryScreen = screen(() => import('./gallery/GalleryScreen').then((m) => m.GalleryScreen));
+export const HistoryScreen = screen(() => import('./log/History').then((m) => m.HistoryScreen));
+export const KeysScreen = screen(() => import('./settings/SettingsScreens').then((m) => m.KeysScreen));
+export const KitScreen = screen(() => import('./log/KitsScreens').then((m) => m.KitScreen));
+export const KitsScreen = screen(() => import('./log/KitsScreens').then((m) => m.KitsScreen));
+export const LoneBenchScreen = screen(() => import('./bench/BenchScreen').then((m) => m.LoneBenchScreen));
+export const LoneToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.LoneToolScreen));
+export const LostScreen = screen(() => import('./settings/SettingsScreens').then((m) => m.LostScreen));
+export const NewDripScreen = screen(() => import('./acclimation/NewDripScreen').then((m) => m.NewDripScreen));
+export const NewQuarantineScreen = screen(() =>
+  import('./stock/QuarantineScreens').then((m) => m.NewQuarantineScreen),
+);
+export const NewTankScreen = screen(() => import('./tanks/TankFormScreen').then((m) => m.NewTankScreen));
+export const ParametersScreen = screen(() =>
+  import('./readings/ParametersScreen').then((m) => m.ParametersScreen),
+);
+export const PartScreen = screen(() => import('./upkeep/EquipmentScreens').then((m) => m.PartScreen));
+export const QuarantineScreen = screen(() =>
+  import('./stock/QuarantineScreens').then((m) => m.QuarantineScreen),
+);
+export const ReadingsScreen = screen(() => import('./readings/ReadingsScreen').then((m) => m.ReadingsScreen));
+export const SchoolScreen = screen(() => import('./tanks/SchoolScreen').then((m) => m.SchoolScreen));
+export const SettingsScreen = screen(() =>
+  import('./settings/SettingsScreens').then((m) => m.SettingsScreen),
+);
+export const SetupScreen = screen(() => import('./upkeep/SetupScreen').then((m) => m.SetupScreen));
+export const SpeciesListScreen = screen(() =>
+  import('./stock/SpeciesListScreen').then((m) => m.SpeciesListScreen),
+);
+export const SwitcherScreen = screen(() => import('./tanks/SwitcherScreen').then((m) => m.SwitcherScreen));
+export const TankToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.TankToolScreen));
+
+/** Fetches the code of the places one tap away, so that the tap finds it there. */
+export const prefetchPlaces = (): void =>
+  [SampleScreen, CycleScreen, StockScreen, BenchScreen].forEach((place) => place.prefetch());

@@ -1,1 +1,0 @@
-export { KeysScreen, LostScreen, SettingsScreen } from './SettingsScreens';

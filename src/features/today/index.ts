@@ -1,1 +1,0 @@
-export { TodayScreen } from './TodayScreen';

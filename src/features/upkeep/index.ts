@@ -1,2 +1,0 @@
-export { EquipmentScreen, PartScreen } from './EquipmentScreens';
-export { SetupScreen } from './SetupScreen';

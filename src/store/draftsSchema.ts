@@ -1,0 +1,52 @@
+/** What a stored draft must look like. */
+import { z } from 'zod';
+import { readingSchema } from '../../core/document/checks';
+
+export const sampleDraftSchema = z.strictObject({
+  readings: z.array(readingSchema),
+  /** Texts of number fields as typed, by parameter. */
+  texts: z.record(z.string(), z.string().max(100)),
+  atText: z.string().max(40),
+  note: z.string().max(4000),
+  /** Reagent timers: parameter -> ms when it rings. */
+  timers: z.record(z.string(), z.number()),
+  /** Rows added by hand although not due. */
+  shown: z.array(z.string()),
+  /** Parameters whose reading is kept without trust. */
+  doubted: z.array(z.string()).default([]),
+});
+
+export const dropCountSchema = z.strictObject({
+  target: z.int().min(1).max(100000),
+  counted: z.int().min(0).max(100000),
+  mgN: z.number().gt(0),
+  mL: z.number().gt(0),
+});
+
+const quantilesSchema = z.strictObject({
+  p10: z.number().nullable(),
+  p50: z.number().nullable(),
+  p90: z.number().nullable(),
+});
+/** What the last forecast of a tank said, with the identity of the inputs it came from. Days from atMs. */
+export const keptForecastSchema = z
+  .strictObject({
+    inputs: z.string().regex(/^[0-9a-f]{16}$/),
+    atMs: z.number(),
+    horizonDays: z.number(),
+    proved: z.boolean(),
+    ready: quantilesSchema,
+    bothClear: quantilesSchema,
+    nextTest: z.strictObject({ what: z.enum(['ammonia', 'nitrite']), day: z.number() }).nullable(),
+    /** Readings that the fit did not expect; the expected middle as the kit would print it. */
+    surprises: z
+      .array(
+        z.strictObject({
+          what: z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity']),
+          atMs: z.number(),
+          expected: z.string().max(40),
+        }),
+      )
+      .max(3),
+  })
+  .or(z.strictObject({ inputs: z.string().regex(/^[0-9a-f]{16}$/), cannotSay: z.literal(true) }));
