@@ -33,8 +33,13 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'states', testMatch: 'states.setup.ts' },
+    {
+      name: 'phone',
+      dependencies: ['states'],
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+    },
+    { name: 'wide', dependencies: ['states'], use: { viewport: { width: 1280, height: 800 } } },
   ],
   webServer: {
     command: `npx tsx server/main.ts`,

@@ -4,6 +4,9 @@ import { expect, type Page } from '@playwright/test';
 /** A quiet evening; the clock flows from here and is moved by hand. */
 export const EVENING = new Date('2026-05-01T18:00:00.000Z');
 
+/** Where the browser's storage with the demo tanks is kept for the run. */
+export const DEMO_STATE = '.cache/states/demo.json';
+
 /** Fails the test on anything the page itself reports as broken. */
 export function watchErrors(page: Page): string[] {
   const errors: string[] = [];
@@ -18,16 +21,20 @@ export async function openEmpty(page: Page): Promise<void> {
   await page.clock.install({ time: EVENING });
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Begin' })).toBeVisible();
-  // A face that arrives between press and release would move the button away.
-  await page.evaluate(async () => void (await document.fonts.ready));
+  await facesThere(page);
 }
 
+/** Opens the app with the demo tanks already in the browser's storage (states.setup.ts put them there once). */
 export async function openDemo(page: Page): Promise<void> {
-  await openEmpty(page);
-  await page.getByRole('button', { name: 'Look around with two demo tanks' }).click();
+  await page.context().setStorageState(DEMO_STATE);
+  await page.clock.install({ time: EVENING });
+  await page.goto('/');
   await expect(page.getByText(/Judged by/)).toBeVisible();
-  await saved(page);
+  await facesThere(page);
 }
+
+/** A face that arrives between press and release would move the button away. */
+const facesThere = (page: Page) => page.evaluate(async () => void (await document.fonts.ready));
 
 export const wide = (page: Page): boolean => (page.viewportSize()?.width ?? 0) >= 900;
 
