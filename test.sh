@@ -11,28 +11,34 @@ if ! [ -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
   as_root=""; [ "$(id -u)" = 0 ] || as_root=sudo
   $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium > .cache/chromium.log 2>&1 || { cat .cache/chromium.log >&2; exit 1; }
 fi
-build_web
-set +e
 
 counts=$PWD/.cache/counts
 : > "$counts"
 export ZOARIUM_COUNTS=$counts
+set +e
 step() { # a check that counts as one
   local name=$1; shift
   echo "== $name"
   if "$@"; then echo "1 0" >> "$counts"; else echo "0 1" >> "$counts"; fi
 }
-step "types" npx tsc --noEmit -p tsconfig.json
-step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
-step "layout" npx prettier --check --log-level warn .
-step "lint" npx eslint .
-step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless
-step "nothing unused" npx knip
-step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
-step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
+checks() {
+  step "types" npx tsc --noEmit -p tsconfig.json
+  step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
+  step "layout" npx prettier --check --log-level warn .
+  step "lint" npx eslint .
+  step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless
+  step "nothing unused" npx knip
+  step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
+  step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
+}
+# Building keeps one core busy and the checks the other.
+checks > .cache/checks.log 2>&1 &
+(build_web) || { wait; cat .cache/checks.log; echo "The build failed." >&2; exit 1; }
+wait
+cat .cache/checks.log
 
 echo "== units and components"
-npx jest --ci --json --outputFile=.cache/jest.json
+npx jest --ci --maxWorkers=2 --json --outputFile=.cache/jest.json
 node -e 'const r=require("./.cache/jest.json"); console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' >> "$counts" || echo "0 1" >> "$counts"
 
 echo "== browser"

@@ -12,6 +12,9 @@ export function dayFromNumber(n: number): string {
   return new Date(n * DAY_MS).toISOString().slice(0, 10);
 }
 
+/** Whether a text is written as a day, YYYY-MM-DD. */
+export const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text);
+
 export const addDays = (day: string, days: number): string => dayFromNumber(dayNumber(day) + days);
 /** Days from a to b; negative when b is earlier. */
 export const daysBetween = (a: string, b: string): number => dayNumber(b) - dayNumber(a);

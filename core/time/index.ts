@@ -1,2 +1,2 @@
-export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween } from './calendar';
+export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween, isDay } from './calendar';
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './durations';

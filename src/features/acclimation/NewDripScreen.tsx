@@ -22,8 +22,9 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Check, Line, FieldRow, Screen, Section, TextField, Txt } from '../../ui';
+import { Button, Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
+import { CheckEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
 import { readDrip, type DripTexts } from './dripForm';
 
 export function NewDripScreen() {
@@ -45,7 +46,7 @@ function NewDrip({ tank }: { tank: Tank }) {
   const [chosen, setChosen] = useState<string[]>(() =>
     coming.filter((a) => asked.includes(a.id)).map((a) => a.id),
   );
-  const [texts, setTexts] = useState<DripTexts>(() => {
+  const startTexts = (): DripTexts => {
     const show = (unit: string, stored: number | undefined) =>
       stored === undefined ? '' : formatDecimal(toUnit(unit, stored), unitDecimals(unit));
     return {
@@ -60,13 +61,17 @@ function NewDrip({ tank }: { tank: Tank }) {
       dropsPerMl: '20',
       floating: false,
     };
+  };
+  const form = useEntryForm({
+    start: startTexts,
+    read: (texts) => readDrip(texts, { id: newId(), tankId: tank.id, animalIds: chosen, units }),
+    save: ({ drip }) => {
+      dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }]));
+      router.replace(`/tank/${tank.id}/drip/${drip.id}` as Href);
+    },
+    faultsFrom: 'typing',
   });
-  const [tried, setTried] = useState(false);
-  const change = (patch: Partial<DripTexts>) => setTexts((t) => ({ ...t, ...patch }));
-  const context = { id: 'new', tankId: tank.id, animalIds: chosen, units };
-  const read = readDrip(texts, context);
-  const fault = (field: keyof DripTexts) =>
-    !read.ok && (tried || texts[field] !== '') ? (read.faults[field] ?? null) : null;
+  const { now: read } = form;
   const plan = read.ok ? dripPlan(read.drip) : null;
   const salt = unitLabel(units.salinity);
   const heat = unitLabel(units.temperature);
@@ -74,17 +79,10 @@ function NewDrip({ tank }: { tank: Tank }) {
   const sensitive = coming.filter(
     (a) => chosen.includes(a.id) && speciesById(a.speciesId).sensitivities.includes('salinity'),
   );
-  const save = () => {
-    setTried(true);
-    const final = readDrip(texts, { ...context, id: newId() });
-    if (!final.ok) return;
-    dispatch(commit('Drip planned', [{ put: 'drips', entity: final.drip }]));
-    router.replace(`/tank/${tank.id}/drip/${final.drip.id}` as Href);
-  };
   return (
     <Screen
       title="Plan a drip"
-      footer={<Button kind="primary" label="Go to the drip" onPress={save} />}
+      footer={<Button kind="primary" label="Go to the drip" onPress={form.save} />}
       aside={
         <>
           <Txt kind="section" heading={2}>
@@ -150,12 +148,12 @@ function NewDrip({ tank }: { tank: Tank }) {
           label={words(a)}
           note={currentPlace(a).to === 'quarantine' ? 'from quarantine' : 'wished'}
           checked={chosen.includes(a.id)}
-          onChange={(on) => setChosen(on ? [...chosen, a.id] : chosen.filter((x) => x !== a.id))}
+          onChange={(on) => setChosen(toggled(chosen, a.id, on))}
         />
       ))}
-      {tried && !read.ok && read.faults.animals ? (
+      {form.fault('animals') ? (
         <Txt tone="ammonia" live>
-          {read.faults.animals}
+          {form.fault('animals')}
         </Txt>
       ) : null}
       {sensitive.length > 0 ? (
@@ -163,89 +161,28 @@ function NewDrip({ tank }: { tank: Tank }) {
       ) : null}
       <Section title="In the bag">
         <FieldRow>
-          <TextField
-            numeric
-            label="Bag salinity"
-            unit={salt}
-            value={texts.bagSalinity}
-            onChange={(bagSalinity) => change({ bagSalinity })}
-            error={fault('bagSalinity')}
-          />
-          <TextField
-            numeric
-            label="Bag temperature"
-            unit={heat}
-            value={texts.bagTemp}
-            onChange={(bagTemp) => change({ bagTemp })}
-            error={fault('bagTemp')}
-          />
-          <TextField
-            numeric
-            label="Water in the bag"
-            unit={litres}
-            value={texts.bagVolume}
-            onChange={(bagVolume) => change({ bagVolume })}
-            error={fault('bagVolume')}
-          />
+          <TextEntry form={form} name="bagSalinity" numeric label="Bag salinity" unit={salt} />
+          <TextEntry form={form} name="bagTemp" numeric label="Bag temperature" unit={heat} />
+          <TextEntry form={form} name="bagVolume" numeric label="Water in the bag" unit={litres} />
         </FieldRow>
       </Section>
       <Section title="Tank and room">
         <FieldRow>
-          <TextField
-            numeric
-            label="Tank salinity"
-            unit={salt}
-            value={texts.tankSalinity}
-            onChange={(tankSalinity) => change({ tankSalinity })}
-            error={fault('tankSalinity')}
-          />
-          <TextField
-            numeric
-            label="Tank temperature"
-            unit={heat}
-            value={texts.tankTemp}
-            onChange={(tankTemp) => change({ tankTemp })}
-            error={fault('tankTemp')}
-          />
-          <TextField
-            numeric
-            label="Room temperature"
-            unit={heat}
-            value={texts.roomTemp}
-            onChange={(roomTemp) => change({ roomTemp })}
-            error={fault('roomTemp')}
-          />
+          <TextEntry form={form} name="tankSalinity" numeric label="Tank salinity" unit={salt} />
+          <TextEntry form={form} name="tankTemp" numeric label="Tank temperature" unit={heat} />
+          <TextEntry form={form} name="roomTemp" numeric label="Room temperature" unit={heat} />
         </FieldRow>
       </Section>
       <Section title="The drip">
         <FieldRow>
-          <TextField
-            numeric
-            label="Container holds"
-            unit={litres}
-            value={texts.container}
-            onChange={(container) => change({ container })}
-            error={fault('container')}
-          />
-          <TextField
-            numeric
-            label="Drops a second"
-            value={texts.dropsPerSecond}
-            onChange={(dropsPerSecond) => change({ dropsPerSecond })}
-            error={fault('dropsPerSecond')}
-          />
-          <TextField
-            numeric
-            label="Drops in a millilitre"
-            value={texts.dropsPerMl}
-            onChange={(dropsPerMl) => change({ dropsPerMl })}
-            error={fault('dropsPerMl')}
-          />
+          <TextEntry form={form} name="container" numeric label="Container holds" unit={litres} />
+          <TextEntry form={form} name="dropsPerSecond" numeric label="Drops a second" />
+          <TextEntry form={form} name="dropsPerMl" numeric label="Drops in a millilitre" />
         </FieldRow>
-        <Check
+        <CheckEntry
+          form={form}
+          name="floating"
           label="The container floats in the tank or sump"
-          checked={texts.floating}
-          onChange={(floating) => change({ floating })}
           note="An open bucket in a cool room ends colder than the tank."
         />
       </Section>

@@ -1,5 +1,5 @@
 import { screen } from '@testing-library/react';
-import { allText, demo, onScreen, press, says, tick, type } from '../shell/testing';
+import { allText, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { DripScreen } from './DripScreen';
 import { NewDripScreen } from './NewDripScreen';
 
@@ -21,22 +21,22 @@ function planned() {
   return shown;
 }
 
-test('a drip is planned from bag and tank, and not without both', () => {
+test('a drip is planned from bag and tank, and not without both', async () => {
   const { doc, went } = planned();
   type('Bag salinity, ppt', '');
-  press('Go to the drip');
+  await submit('Go to the drip');
   expect(Object.keys(doc().drips)).toHaveLength(0);
   type('Bag salinity, ppt', '32');
   expect(allText()).toMatch(/minutes|min/);
-  press('Go to the drip');
+  await submit('Go to the drip');
   const drip = Object.values(doc().drips)[0];
   expect(drip).toMatchObject({ tankId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
   expect(went()[0]).toBe(`/tank/north-window/drip/${drip?.id}`);
 });
 
-test('it starts only with its checks made, runs by the clock, and asks for the top-off to go back on', () => {
+test('it starts only with its checks made, runs by the clock, and asks for the top-off to go back on', async () => {
   const first = planned();
-  press('Go to the drip');
+  await submit('Go to the drip');
   const doc = first.doc();
   const id = Object.keys(doc.drips)[0] ?? '';
   document.body.innerHTML = '';

@@ -1,7 +1,6 @@
 import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Tank } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
@@ -30,7 +29,6 @@ import {
 import {
   Button,
   Caution,
-  Choice,
   Line,
   RADIUS,
   FieldRow,
@@ -38,11 +36,11 @@ import {
   Screen,
   Section,
   space,
-  TextField,
   Txt,
   useTheme,
 } from '../../ui';
 import { useWords, WithTank } from '../shell';
+import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
@@ -69,13 +67,13 @@ function DoseSheet({ tank }: { tank: Tank }) {
       ),
     ),
   );
-  const [texts, setTexts] = useState<DoseTexts>(() =>
-    textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)),
-  );
-  const change = (patch: Partial<DoseTexts>) => setTexts((t) => ({ ...t, ...patch }));
-  const read = readDose(texts, netL, units.volume);
-  const faultOf = (field: keyof DoseTexts) =>
-    !read.ok && texts[field] !== '' ? (read.faults[field] ?? null) : null;
+  const form = useEntryForm({
+    start: (): DoseTexts => textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)),
+    read: (texts) => readDose(texts, netL, units.volume),
+    save: ({ dose }) => log(dose.mgN, dose.mL),
+    faultsFrom: 'typing',
+  });
+  const { texts, now: read } = form;
   // A count taken up again after a reload may be of another bottle than the fields now show.
   const log = (mgN: number, mL: number) => {
     dispatch(
@@ -133,92 +131,69 @@ function DoseSheet({ tank }: { tank: Tank }) {
       ) : null}
       {living ? <Txt tone="ammonia">Animals live in this tank: dosing ammonia would harm them.</Txt> : null}
       <FieldRow>
-        <TextField
+        <TextEntry
+          form={form}
+          name="target"
           big
           numeric
           label="Raise ammonia by"
           unit={`mg/L ${basisLabel('ammonia', texts.basis)}`}
-          value={texts.target}
-          onChange={(target) => change({ target })}
-          error={faultOf('target')}
         />
       </FieldRow>
-      <Choice
+      <ChoiceEntry
+        form={form}
+        name="basis"
         label="Counted as"
         options={[
           { value: 'ion', label: 'NH₄, as most kits' },
           { value: 'NH3', label: 'NH₃' },
           { value: 'N', label: 'N' },
         ]}
-        value={texts.basis}
-        onChange={(basis) => change({ basis })}
       />
-      <Choice
+      <ChoiceEntry
+        form={form}
+        name="strengthKind"
         label="The bottle states"
         options={[
           { value: 'gramsNH4ClPerL', label: 'g NH₄Cl per litre' },
           { value: 'percentNH3', label: '% NH₃' },
           { value: 'drops', label: 'drops per volume' },
         ]}
-        value={texts.strengthKind}
-        onChange={(strengthKind) => change({ strengthKind })}
       />
       {texts.strengthKind === 'gramsNH4ClPerL' ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="grams"
           numeric
           label="Ammonium chloride"
           unit="g/L"
-          value={texts.grams}
-          onChange={(grams) => change({ grams })}
-          error={faultOf('grams')}
           hint="A dose without a strength cannot be worked out: it stands on the label."
         />
       ) : null}
       {texts.strengthKind === 'percentNH3' ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="percent"
           numeric
           label="Ammonia"
           unit="% NH₃"
-          value={texts.percent}
-          onChange={(percent) => change({ percent })}
-          error={faultOf('percent')}
           hint="It stands on the label."
         />
       ) : null}
       {texts.strengthKind === 'drops' ? (
         <FieldRow>
-          <TextField
-            numeric
-            label="So many drops"
-            value={texts.drops}
-            onChange={(drops) => change({ drops })}
-            error={faultOf('drops')}
-          />
-          <TextField
-            numeric
-            label="in"
-            unit={unitLabel(units.volume)}
-            value={texts.perLitres}
-            onChange={(perLitres) => change({ perLitres })}
-            error={faultOf('perLitres')}
-          />
-          <TextField
+          <TextEntry form={form} name="drops" numeric label="So many drops" />
+          <TextEntry form={form} name="perLitres" numeric label="in" unit={unitLabel(units.volume)} />
+          <TextEntry
+            form={form}
+            name="raises"
             numeric
             label="raise it by"
             unit={`mg/L ${basisLabel('ammonia', texts.basis)}`}
-            value={texts.raises}
-            onChange={(raises) => change({ raises })}
-            error={faultOf('raises')}
           />
         </FieldRow>
       ) : null}
-      <TextField
-        numeric
-        label="Drops in a millilitre"
-        value={texts.dropsPerMl}
-        onChange={(dropsPerMl) => change({ dropsPerMl })}
-        error={faultOf('dropsPerMl')}
-      />
+      <TextEntry form={form} name="dropsPerMl" numeric label="Drops in a millilitre" />
       {read.ok ? (
         <Section title="The dose">
           <Row style={styles.result}>
@@ -253,11 +228,7 @@ function DoseSheet({ tank }: { tank: Tank }) {
                 }
               />
             )}
-            <Button
-              kind={guard ? undefined : 'primary'}
-              label="It is in: log it"
-              onPress={() => log(read.dose.mgN, read.dose.mL)}
-            />
+            <Button kind={guard ? undefined : 'primary'} label="It is in: log it" onPress={form.save} />
           </Row>
         </Section>
       ) : (

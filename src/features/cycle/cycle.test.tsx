@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import { provedHistory, History, START_MS, DAY } from '../../../core/testing/history';
 import type { Document } from '../../../core/document';
-import { allText, choose, demo, NOW, onScreen, press, says, type } from '../shell/testing';
+import { NOW, allText, choose, demo, onScreen, says, submit, type } from '../shell/testing';
 import { CycleScreen } from './CycleScreen';
 import { DoseScreen } from './DoseScreen';
 
@@ -18,7 +18,7 @@ function until(h: History, day: number): Document {
   return { ...h.doc, samples: moved(h.doc.samples), events: moved(h.doc.events) };
 }
 
-test('a dose is worked out from strength and water, with its drops, and logged as nitrogen', () => {
+test('a dose is worked out from strength and water, with its drops, and logged as nitrogen', async () => {
   const { doc, settle } = onScreen(<DoseScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
   expect(says('The dose appears when the strength is in.')).toBe(true);
   type('Raise ammonia by, mg/L NH₄', '2');
@@ -33,7 +33,7 @@ test('a dose is worked out from strength and water, with its drops, and logged a
     .map((b) => b.textContent ?? '')
     .find((t) => /log/i.test(t));
   if (log) {
-    press(log);
+    await submit(log);
     settle();
     expect(Object.values(doc().events).filter((e) => e.kind === 'ammoniaDose').length).toBe(before + 1);
   }

@@ -1,10 +1,11 @@
-import { useState } from 'react';
 import type { Calibration, Kit } from '../../../core/document';
 import { calibrationSessions, daysSinceCalibration } from '../../../core/instruments';
-import { formatDecimal, readEntry, toUnit } from '../../../core/units';
+import { formatDecimal, toUnit } from '../../../core/units';
 import { commit, dayAndHour, newId, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Check, FieldRow, Section, Table, TextField, Txt } from '../../ui';
+import { Button, FieldRow, Section, Table, Txt } from '../../ui';
 import { useUnits } from '../shell';
+import { CheckEntry, TextEntry, useEntryForm } from '../shell/form';
+import { readCalibration } from './calibrationForm';
 import { typedUnit } from './sampleForm';
 
 /** ", calibrated 12 days ago" for a list; nothing when never. */
@@ -34,9 +35,6 @@ export function Calibrations({ kit }: { kit: Kit }) {
   const sessions = calibrationSessions(mine, kit.parameter);
   const last = sessions[sessions.length - 1];
   const { key, label } = typedUnit(kit, units);
-  const [texts, setTexts] = useState({ standard: '', reading: '', temp: '' });
-  const [adjusted, setAdjusted] = useState(false);
-  const [faults, setFaults] = useState<{ standard?: string; reading?: string; temp?: string }>({});
   const shown = (x: number) => {
     try {
       return formatDecimal(key === null ? x : toUnit(key, x), 4);
@@ -44,41 +42,15 @@ export function Calibrations({ kit }: { kit: Kit }) {
       return formatDecimal(x, 2);
     }
   };
-  const save = () => {
-    const standard = readEntry(texts.standard, { name: 'Standard', unit: key, min: -5, max: 100000 });
-    const reading = readEntry(texts.reading, { name: 'What it shows', unit: key, min: -5, max: 100000 });
-    const temp = readEntry(texts.temp, {
-      name: 'Temperature',
-      unit: units.temperature,
-      min: -5,
-      max: 60,
-      whenEmpty: NaN,
-    });
-    setFaults({
-      ...(standard.ok ? {} : { standard: standard.message }),
-      ...(reading.ok ? {} : { reading: reading.message }),
-      ...(temp.ok ? {} : { temp: temp.message }),
-    });
-    if (!standard.ok || !reading.ok || !temp.ok) return;
-    dispatch(
-      commit(`${kit.name} calibrated`, [
-        {
-          put: 'calibrations',
-          entity: {
-            id: newId(),
-            kitId: kit.id,
-            at: new Date().toISOString(),
-            standard: standard.value,
-            reading: reading.value,
-            tempC: Number.isNaN(temp.value) ? null : temp.value,
-            adjusted,
-            note: '',
-          },
-        },
-      ]),
-    );
-    setTexts({ standard: '', reading: '', temp: '' });
-  };
+  const form = useEntryForm({
+    start: { standard: '', reading: '', temp: '', adjusted: false },
+    read: (texts) => readCalibration(texts, { kitId: kit.id, unit: key, heat: units.temperature }),
+    save: ({ calibration }) => {
+      const entity = { ...calibration, id: newId(), at: new Date().toISOString() };
+      dispatch(commit(`${kit.name} calibrated`, [{ put: 'calibrations', entity }]));
+      form.restart();
+    },
+  });
   return (
     <Section title="Calibrations">
       {last ? (
@@ -112,34 +84,19 @@ export function Calibrations({ kit }: { kit: Kit }) {
         />
       ) : null}
       <FieldRow>
-        <TextField
-          numeric
-          label="Standard"
-          unit={label || undefined}
-          value={texts.standard}
-          onChange={(standard) => setTexts((t) => ({ ...t, standard }))}
-          error={faults.standard}
-        />
-        <TextField
-          numeric
-          label="It shows"
-          unit={label || undefined}
-          value={texts.reading}
-          onChange={(reading) => setTexts((t) => ({ ...t, reading }))}
-          error={faults.reading}
-        />
-        <TextField
+        <TextEntry form={form} name="standard" numeric label="Standard" unit={label || undefined} />
+        <TextEntry form={form} name="reading" numeric label="It shows" unit={label || undefined} />
+        <TextEntry
+          form={form}
+          name="temp"
           numeric
           label="Temperature of the standard"
           unit={units.temperature === 'C' ? '°C' : '°F'}
-          value={texts.temp}
-          onChange={(temp) => setTexts((t) => ({ ...t, temp }))}
-          error={faults.temp}
           hint="If known."
         />
       </FieldRow>
-      <Check label="I then set it to the standard" checked={adjusted} onChange={setAdjusted} />
-      <Button label="Log the calibration" onPress={save} />
+      <CheckEntry form={form} name="adjusted" label="I then set it to the standard" />
+      <Button label="Log the calibration" onPress={form.save} />
     </Section>
   );
 }

@@ -12,6 +12,7 @@ import {
   SOUNDS,
   type Edit,
   type Tank,
+  type TankEvent,
 } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/evidence';
@@ -29,8 +30,9 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Caution, Check, Choice, FieldRow, Go, Screen, TextField, Txt, WhenField } from '../../ui';
+import { Button, Caution, FieldRow, Go, Screen, Txt } from '../../ui';
 import { useParam, useWords, WithTank } from '../shell';
+import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import {
   amountOf,
   CLARITY_WORDS,
@@ -75,38 +77,36 @@ function EventSheet({ tank }: { tank: Tank }) {
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
   );
-  const [texts, setTexts] = useState(shown);
-  const [tried, setTried] = useState(false);
-  const change = (patch: Partial<EventTexts>) => setTexts((t) => ({ ...t, ...patch }));
-  const context = {
-    id: edited?.id ?? 'new',
-    tankId: tank.id,
-    netL,
-    units,
-    nowMs: Date.now(),
-    readTime: readFieldTime,
-  };
-  const read = readEvent(texts, context);
-  const faults = read.ok || !tried ? {} : read.faults;
+  const form = useEntryForm({
+    start: shown,
+    read: (texts) =>
+      readEvent(texts, {
+        id: edited?.id ?? newId(),
+        tankId: tank.id,
+        netL,
+        units,
+        nowMs: Date.now(),
+        readTime: readFieldTime,
+      }),
+    save: ({ event }) => log(event),
+  });
+  const { texts, change } = form;
   const amount = amountOf(texts.kind, units, texts.what);
   const typed = parseDecimal(texts.amount);
   const guard =
     texts.kind === 'ammoniaDose' && typed.ok && !edited
       ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0)
       : null;
-  const save = () => {
-    setTried(true);
-    const final = readEvent(texts, { ...context, id: edited?.id ?? newId(), nowMs: Date.now() });
-    if (!final.ok) return;
+  const log = (event: TankEvent) => {
     const reminder: Edit[] =
-      !edited && final.event.kind === 'food' && final.event.food === 'seafood'
+      !edited && event.kind === 'food' && event.food === 'seafood'
         ? [
             {
               put: 'tasks',
               entity: {
                 id: newId(),
                 tankId: tank.id,
-                day: addDays(localDay(Date.parse(final.event.at)), 5),
+                day: addDays(localDay(Date.parse(event.at)), 5),
                 title: 'Take the seafood out',
                 note: 'Then log it under Seafood out; what stays goes on rotting.',
                 doneAt: null,
@@ -121,10 +121,10 @@ function EventSheet({ tank }: { tank: Tank }) {
           put: 'events',
           entity: edited
             ? {
-                ...keepingAmounts(edited, shown, texts, final.event),
+                ...keepingAmounts(edited, shown, texts, event),
                 editedAt: new Date().toISOString(),
               }
-            : final.event,
+            : event,
         },
       ]),
     );
@@ -137,7 +137,7 @@ function EventSheet({ tank }: { tank: Tank }) {
     <Screen
       title={EVENT_WORDS[texts.kind]}
       aside={<RecentEntries tank={tank} />}
-      footer={<Button kind="primary" label={edited ? 'Save the correction' : 'Log it'} onPress={save} />}
+      footer={<Button kind="primary" label={edited ? 'Save the correction' : 'Log it'} onPress={form.save} />}
     >
       <Txt kind="title" heading={1}>
         {EVENT_WORDS[texts.kind]}
@@ -151,73 +151,42 @@ function EventSheet({ tank }: { tank: Tank }) {
         </>
       ) : null}
       {texts.kind === 'bacteria' ? (
-        <Choice
-          label="From"
-          options={options(SEEDS, SEED_WORDS)}
-          value={texts.seed}
-          onChange={(seed) => change({ seed })}
-        />
+        <ChoiceEntry form={form} name="seed" label="From" options={options(SEEDS, SEED_WORDS)} />
       ) : null}
       {texts.kind === 'bacteria' ? (
         <FieldRow>
-          <TextField
+          <TextEntry
+            form={form}
+            name="from"
             label="From"
-            value={texts.from}
-            onChange={(from) => change({ from })}
-            error={faults.from}
             placeholder={texts.seed === 'bottle' ? 'Which bottle' : 'Whose tank'}
             hint="May be left empty."
           />
           {texts.seed === 'bottle' ? (
-            <WhenField
+            <WhenEntry
+              form={form}
+              name="expires"
               kind="date"
               label="Good until"
-              value={texts.expires}
-              onChange={(expires) => change({ expires })}
               hint="Kept cool? Past its date it may be dead."
             />
           ) : (
-            <TextField
-              numeric
-              label="Days it ran there"
-              value={texts.ranDays}
-              onChange={(ranDays) => change({ ranDays })}
-              error={faults.ranDays}
-            />
+            <TextEntry form={form} name="ranDays" numeric label="Days it ran there" />
           )}
           {texts.seed === 'bottle' ? (
-            <TextField
-              label="Label promises"
-              value={texts.label}
-              onChange={(label) => change({ label })}
-              error={faults.label}
-              hint="Such as litres it serves."
-            />
+            <TextEntry form={form} name="label" label="Label promises" hint="Such as litres it serves." />
           ) : null}
           {texts.seed === 'bottle' ? (
-            <TextField
-              label="Kept"
-              value={texts.storage}
-              onChange={(storage) => change({ storage })}
-              error={faults.storage}
-              hint="Fridge, shelf, in the car."
-            />
+            <TextEntry form={form} name="storage" label="Kept" hint="Fridge, shelf, in the car." />
           ) : null}
-          <TextField
-            numeric
-            label="Share into the sump"
-            unit="%"
-            value={texts.sumpPercent}
-            onChange={(sumpPercent) => change({ sumpPercent })}
-            error={faults.sumpPercent}
-          />
+          <TextEntry form={form} name="sumpPercent" numeric label="Share into the sump" unit="%" />
         </FieldRow>
       ) : null}
       {texts.kind === 'bacteria' && texts.seed !== 'bottle' ? (
-        <Check
+        <CheckEntry
+          form={form}
+          name="keptWet"
           label="It stayed wet on the way"
-          checked={texts.keptWet}
-          onChange={(keptWet) => change({ keptWet })}
           note="Media that fell dry or cold has lost most of its bacteria."
         />
       ) : null}
@@ -227,22 +196,14 @@ function EventSheet({ tank }: { tank: Tank }) {
         </Txt>
       ) : null}
       {texts.kind === 'food' ? (
-        <Choice
-          label="What"
-          options={options(FOODS, FOOD_WORDS)}
-          value={texts.food}
-          onChange={(food) => change({ food })}
-        />
+        <ChoiceEntry form={form} name="food" label="What" options={options(FOODS, FOOD_WORDS)} />
       ) : null}
       {texts.kind === 'film' ? (
         <>
-          <Choice
-            label="What grows"
-            options={options(FILMS, FILM_WORDS)}
-            value={texts.film}
-            onChange={(film) => change({ film })}
-          />
-          <Choice
+          <ChoiceEntry form={form} name="film" label="What grows" options={options(FILMS, FILM_WORDS)} />
+          <ChoiceEntry
+            form={form}
+            name="extent"
             label="How much"
             options={[
               { value: '0', label: '0 gone' },
@@ -251,101 +212,78 @@ function EventSheet({ tank }: { tank: Tank }) {
               { value: '3', label: '3 most' },
               { value: '4', label: '4 all over' },
             ]}
-            value={texts.extent}
-            onChange={(extent) => change({ extent })}
           />
         </>
       ) : null}
       {texts.kind === 'observation' ? (
         <>
-          <Choice
-            label="Smell"
-            options={options(SMELLS, SMELL_WORDS)}
-            value={texts.smell}
-            onChange={(smell) => change({ smell })}
-          />
-          <Choice
-            label="Sound"
-            options={options(SOUNDS, SOUND_WORDS)}
-            value={texts.sound}
-            onChange={(sound) => change({ sound })}
-          />
-          <Choice
-            label="Water"
-            options={options(CLARITIES, CLARITY_WORDS)}
-            value={texts.clarity}
-            onChange={(clarity) => change({ clarity })}
-          />
-          <TextField
+          <ChoiceEntry form={form} name="smell" label="Smell" options={options(SMELLS, SMELL_WORDS)} />
+          <ChoiceEntry form={form} name="sound" label="Sound" options={options(SOUNDS, SOUND_WORDS)} />
+          <ChoiceEntry form={form} name="clarity" label="Water" options={options(CLARITIES, CLARITY_WORDS)} />
+          <TextEntry
+            form={form}
+            name="seen"
             label="Animals seen"
-            value={texts.seen}
-            onChange={(seen) => change({ seen })}
-            error={faults.seen}
             hint="May be left empty: who was out, what was new."
           />
-          <TextField
+          <TextEntry
+            form={form}
+            name="missing"
             label="Animals not seen"
-            value={texts.missing}
-            onChange={(missing) => change({ missing })}
-            error={faults.missing}
             hint="May be left empty. Something missing asks for an ammonia test."
           />
         </>
       ) : null}
       {texts.kind === 'dose' ? (
         <>
-          <Choice
+          <ChoiceEntry
+            form={form}
+            name="what"
             label="What"
             options={DOSED.map((value) => ({ value, label: DOSED_WORDS[value].title }))}
-            value={texts.what}
-            onChange={(what) => change({ what })}
           />
           <Go href={`/tank/${tank.id}/bench/minerals` as Href}>Work out the dose</Go>
         </>
       ) : null}
       {amount ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="amount"
           big
           numeric
           label={amount.label}
           unit={amount.unit}
-          value={texts.amount}
-          onChange={(next) => change({ amount: next })}
-          error={faults.amount}
           question={guard ? sentence(guard, words) : null}
           hint={amount.optional ? 'May be left empty.' : undefined}
         />
       ) : null}
       {texts.kind === 'saltMixed' || texts.kind === 'dose' ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="grams"
           numeric
           label={texts.kind === 'dose' ? 'Powder' : 'Salt used'}
           unit="g"
-          value={texts.grams}
-          onChange={(grams) => change({ grams })}
-          error={faults.grams}
           hint={texts.kind === 'dose' ? 'May be left empty.' : undefined}
         />
       ) : null}
       {texts.kind === 'waterMade' ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="grams"
           numeric
           label="Time it took"
           unit="min"
-          value={texts.grams}
-          onChange={(grams) => change({ grams })}
-          error={faults.grams}
           hint="May be left empty."
         />
       ) : null}
       {texts.kind === 'saltMixed' || texts.kind === 'waterChange' ? (
-        <TextField
+        <TextEntry
+          form={form}
+          name="salinity"
           numeric
           label="Salinity of the new water"
           unit={unitLabel(units.salinity)}
-          value={texts.salinity}
-          onChange={(salinity) => change({ salinity })}
-          error={faults.salinity}
           hint={texts.kind === 'waterChange' ? 'May be left empty: taken as matched.' : undefined}
         />
       ) : null}
@@ -374,20 +312,13 @@ function EventSheet({ tank }: { tank: Tank }) {
           onPress={() => change({ atText: fieldTime(Date.now()) })}
         />
       ) : (
-        <WhenField
-          kind="datetime-local"
-          label="Done at"
-          value={texts.atText}
-          onChange={(atText) => change({ atText })}
-          error={faults.at}
-        />
+        <WhenEntry form={form} name="atText" kind="datetime-local" label="Done at" />
       )}
-      <TextField
+      <TextEntry
+        form={form}
+        name="note"
         label="Note"
         multiline
-        value={texts.note}
-        onChange={(note) => change({ note })}
-        error={faults.note}
         hint={texts.kind === 'note' ? 'What you saw, smelled or heard.' : 'May be left empty.'}
       />
     </Screen>

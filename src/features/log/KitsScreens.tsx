@@ -1,5 +1,4 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import {
   isNitrogen,
@@ -11,8 +10,9 @@ import {
 } from '../../../core/document';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Check, Choice, FieldRow, Go, Line, Row, Screen, TextField, Txt, WhenField } from '../../ui';
+import { Button, Choice, FieldRow, Go, Line, Row, Screen, Txt } from '../../ui';
 import { NotHere, useParam } from '../shell';
+import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { calibratedWords, Calibrations } from './Calibrations';
 import { NEW_KIT, readKit, textsOfKit, type KitTexts } from './kitForm';
 
@@ -90,24 +90,20 @@ function KitForm({ kit }: { kit: Kit | null }) {
   const own = doc.ownParameters;
   const parameter = useParam('parameter');
   const asked = PARAMETERS.find((p) => p === parameter) ?? 'ammonia';
-  const [texts, setTexts] = useState<KitTexts>(() =>
-    kit
-      ? textsOfKit(kit)
-      : { ...NEW_KIT, parameter: asked, scaleKind: isNitrogen(asked) ? 'steps' : 'number' },
-  );
-  const [tried, setTried] = useState(false);
-  const change = (patch: Partial<KitTexts>) => setTexts((t) => ({ ...t, ...patch }));
-  const read = readKit(kit?.id ?? 'new', texts);
-  const faults = tried && !read.ok ? read.faults : {};
+  const form = useEntryForm({
+    start: (): KitTexts =>
+      kit
+        ? textsOfKit(kit)
+        : { ...NEW_KIT, parameter: asked, scaleKind: isNitrogen(asked) ? 'steps' : 'number' },
+    read: (texts) => readKit(kit?.id ?? newId(), texts),
+    save: ({ kit: entity }) => {
+      dispatch(commit(`${entity.name} ${kit ? 'changed' : 'added'}`, [{ put: 'kits', entity }]));
+      router.push('/kits');
+    },
+  });
+  const { texts, change } = form;
   const used =
     kit !== null && Object.values(doc.samples).some((s) => s.readings.some((r) => r.kitId === kit.id));
-  const save = () => {
-    setTried(true);
-    const final = readKit(kit?.id ?? newId(), texts);
-    if (!final.ok) return;
-    dispatch(commit(`${final.kit.name} ${kit ? 'changed' : 'added'}`, [{ put: 'kits', entity: final.kit }]));
-    router.push('/kits');
-  };
   const remove = () => {
     if (!kit) return;
     dispatch(
@@ -122,19 +118,13 @@ function KitForm({ kit }: { kit: Kit | null }) {
   return (
     <Screen
       title={kit?.name ?? 'New kit'}
-      footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={save} />}
+      footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={form.save} />}
       aside={kit ? <Calibrations kit={kit} /> : undefined}
     >
       <Txt kind="title" heading={1}>
         {kit?.name ?? 'New kit or instrument'}
       </Txt>
-      <TextField
-        label="Name"
-        value={texts.name}
-        onChange={(name) => change({ name })}
-        error={faults.name}
-        placeholder="As you call it"
-      />
+      <TextEntry form={form} name="name" label="Name" placeholder="As you call it" />
       {kit ? (
         <Line name="Measures" value={parameterName(kit.parameter, own)} />
       ) : (
@@ -150,43 +140,34 @@ function KitForm({ kit }: { kit: Kit | null }) {
         />
       )}
       {hasCharts(texts.parameter) ? (
-        <Choice
+        <ChoiceEntry
+          form={form}
+          name="scaleKind"
           label="Scale"
           options={[
             { value: 'steps', label: 'Steps of a chart' },
             { value: 'number', label: 'A number' },
           ]}
-          value={texts.scaleKind}
-          onChange={(scaleKind) => change({ scaleKind })}
         />
       ) : null}
       {texts.scaleKind === 'steps' ? (
         <>
-          <TextField
+          <TextEntry
+            form={form}
+            name="steps"
             label="Steps, lowest first"
-            value={texts.steps}
-            onChange={(steps) => change({ steps })}
-            error={faults.steps}
             placeholder="0  0.25  0.5  1  2  4"
             hint="Blanks between. Decimal point or comma."
           />
-          <Check
-            label="The top step means “or more”"
-            checked={texts.topOpen}
-            onChange={(topOpen) => change({ topOpen })}
-          />
+          <CheckEntry form={form} name="topOpen" label="The top step means “or more”" />
         </>
       ) : (
-        <TextField
-          numeric
-          label="Smallest step shown"
-          value={texts.resolution}
-          onChange={(resolution) => change({ resolution })}
-          error={faults.resolution}
-        />
+        <TextEntry form={form} name="resolution" numeric label="Smallest step shown" />
       )}
       {isNitrogen(texts.parameter) ? (
-        <Choice
+        <ChoiceEntry
+          form={form}
+          name="basis"
           label="Prints mg/L as"
           options={bases.map((b) => ({
             value: b,
@@ -196,70 +177,41 @@ function KitForm({ kit }: { kit: Kit | null }) {
                 : basisLabel(texts.parameter, b)
               : b,
           }))}
-          value={texts.basis}
-          onChange={(basis) => change({ basis })}
         />
       ) : null}
       {texts.parameter === 'salinity' ? (
-        <Choice
+        <ChoiceEntry
+          form={form}
+          name="salinityUnit"
           label="Is marked in"
           options={SALINITY_UNITS.map((u) => ({ value: u, label: unitLabel(u) }))}
-          value={texts.salinityUnit}
-          onChange={(salinityUnit) => change({ salinityUnit })}
         />
       ) : null}
-      <WhenField
+      <WhenEntry
+        form={form}
+        name="expires"
         kind="date"
         label="Good until"
-        value={texts.expires}
-        onChange={(expires) => change({ expires })}
-        error={faults.expires}
         hint="Readings after this day are kept, not trusted."
       />
       <FieldRow>
-        <WhenField
-          kind="date"
-          label="Opened"
-          value={texts.opened}
-          onChange={(opened) => change({ opened })}
-          error={faults.opened}
-        />
-        <TextField
-          numeric
-          label="Wait before reading"
-          unit="min"
-          value={texts.wait}
-          onChange={(wait) => change({ wait })}
-          error={faults.wait}
-        />
-        <TextField
-          numeric
-          label="Tests left"
-          value={texts.testsLeft}
-          onChange={(testsLeft) => change({ testsLeft })}
-          error={faults.testsLeft}
-        />
-        <TextField
+        <WhenEntry form={form} name="opened" kind="date" label="Opened" />
+        <TextEntry form={form} name="wait" numeric label="Wait before reading" unit="min" />
+        <TextEntry form={form} name="testsLeft" numeric label="Tests left" />
+        <TextEntry
+          form={form}
+          name="readerPercent"
           numeric
           label="Reader’s error"
           unit="%"
-          value={texts.readerPercent}
-          onChange={(readerPercent) => change({ readerPercent })}
-          error={faults.readerPercent}
           hint="Empty: 5 % for a meter, the steps for a chart."
         />
-        <TextField
-          label="Kept where"
-          value={texts.storage}
-          onChange={(storage) => change({ storage })}
-          error={faults.storage}
-          placeholder="Dark, cool"
-        />
+        <TextEntry form={form} name="storage" label="Kept where" placeholder="Dark, cool" />
       </FieldRow>
-      <Check
+      <CheckEntry
+        form={form}
+        name="shop"
         label="It is a shop’s slip or a laboratory"
-        checked={texts.shop}
-        onChange={(shop) => change({ shop })}
         note="A source of its own; a conflict with your kits is shown, both are kept."
       />
       {kit ? (

@@ -194,7 +194,7 @@ export interface EventFaults {
   salinity?: string;
   missing?: string;
   seen?: string;
-  at?: string;
+  atText?: string;
   note?: string;
 }
 
@@ -213,8 +213,8 @@ export function readEvent(
   let atMs = c.nowMs;
   if (t.atText !== '') {
     const read = c.readTime(t.atText);
-    if (read === null) faults.at = 'That is no date and time. Choose both.';
-    else if (read > c.nowMs + MINUTE_MS) faults.at = 'That lies in the future. Log it when it is done.';
+    if (read === null) faults.atText = 'That is no date and time. Choose both.';
+    else if (read > c.nowMs + MINUTE_MS) faults.atText = 'That lies in the future. Log it when it is done.';
     else atMs = read;
   }
   if (t.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import { STARTER_KITS, type Document } from '../../../core/document';
-import { allText, choose, demo, NOW, onScreen, press, says, tick, type } from '../shell/testing';
+import { NOW, allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { EventScreen } from './EventScreen';
 import { HistoryScreen } from './History';
 import { KitScreen, KitsScreen } from './KitsScreens';
@@ -54,14 +54,14 @@ describe('the sample sheet', () => {
   });
 });
 
-test('what was noticed needs no number, and something missing is kept by name', () => {
+test('what was noticed needs no number, and something missing is kept by name', async () => {
   const { doc } = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'observation' }) });
   choose('earthy');
   choose('gurgling');
   choose('hazy');
   type('Animals seen', 'a bristle worm');
   type('Animals not seen', 'the snail');
-  press('Log it');
+  await submit('Log it');
   expect(
     Object.values(doc().events).find((e) => e.kind === 'observation' && e.tankId === 'pantry-cube'),
   ).toMatchObject({
@@ -73,10 +73,10 @@ test('what was noticed needs no number, and something missing is kept by name', 
   });
 });
 
-test('an event without its amount is refused with a sentence', () => {
+test('an event without its amount is refused with a sentence', async () => {
   const { doc } = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'waterChange' }) });
   const before = Object.keys(doc().events).length;
-  press('Log it');
+  await submit('Log it');
   expect(allText()).toMatch(/is missing: enter a number|must be/);
   expect(Object.keys(doc().events)).toHaveLength(before);
 });
@@ -86,15 +86,15 @@ describe('kits', () => {
     onScreen(<KitsScreen />, { doc: demo() });
     for (const k of STARTER_KITS.slice(0, 3)) expect(says(k.name)).toBe(true);
   });
-  test('a calibration that is off by a known standard is drift: readings since the last good one are doubted', () => {
+  test('a calibration that is off by a known standard is drift: readings since the last good one are doubted', async () => {
     const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'kit-salinity' } });
     const before = Object.keys(doc().calibrations).length;
-    press('Log the calibration');
+    await submit('Log the calibration');
     expect(Object.keys(doc().calibrations)).toHaveLength(before);
     type('Standard, ppt', '35');
     type('It shows, ppt', '37.5');
     tick(/^I then set it to the standard/);
-    press('Log the calibration');
+    await submit('Log the calibration');
     expect(Object.values(doc().calibrations).find((c) => c.reading === 37.5)).toMatchObject({
       kitId: 'kit-salinity',
       standard: 35,
@@ -102,30 +102,30 @@ describe('kits', () => {
     });
     expect(allText()).toMatch(/off by 2\.5|drift|doubt/i);
   });
-  test('a kit is described with its state; half a test left is none', () => {
+  test('a kit is described with its state; half a test left is none', async () => {
     const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'kit-ammonia' } });
     type('Tests left', '12.5');
-    press('Keep the changes');
+    await submit('Keep the changes');
     expect(says(/Tests left must be a whole number/)).toBe(true);
     type('Tests left', '12');
     type('Kept where', 'cool and dark');
     type('Good until', '2026-04-01');
-    press('Keep the changes');
+    await submit('Keep the changes');
     expect(doc().kits['kit-ammonia']).toMatchObject({
       testsLeft: 12,
       storage: 'cool and dark',
       expires: '2026-04-01',
     });
   });
-  test("a new kit of one's own with steps", () => {
+  test("a new kit of one's own with steps", async () => {
     const { doc } = onScreen(<KitScreen />, { doc: demo(), params: { kitId: 'new', parameter: 'silicate' } });
-    press('Add it');
+    await submit('Add it');
     expect(says(/name/i)).toBe(true);
     type('Name', 'Silicate drops');
     choose('silicate');
     choose('Steps of a chart');
     type(/^Steps, lowest first/, '0 0.5 1 2');
-    press('Add it');
+    await submit('Add it');
     expect(Object.values(doc().kits).find((k) => k.name === 'Silicate drops')).toMatchObject({
       parameter: 'silicate',
       scale: { kind: 'steps', steps: [0, 0.5, 1, 2] },

@@ -10,26 +10,17 @@ import {
   PARAMETERS,
   TARGET_PRESETS,
   type Edit,
+  type Kit,
   type Parameter,
   type Tank,
   type TargetPreset,
 } from '../../../core/document';
-import { basisLabel, formatDecimal, parseDecimal } from '../../../core/units';
+import { basisLabel, formatDecimal } from '../../../core/units';
 import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
-import {
-  Button,
-  Choice,
-  Empty,
-  FieldRow,
-  Go,
-  Screen,
-  Section,
-  space,
-  TextField,
-  Txt,
-  useTheme,
-} from '../../ui';
+import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
+import { TextEntry, useEntryForm } from '../shell/form';
+import { readOwnParameter } from './ownParameterForm';
 import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
 
 export function ParametersScreen() {
@@ -156,75 +147,42 @@ function Presets({ tank }: { tank: Tank }) {
 function OwnParameters({ known }: { known: string[] }) {
   const dispatch = useAppDispatch();
   const free = OWN_PARAMETERS.find((id) => !known.includes(id));
-  const [texts, setTexts] = useState({ name: '', unit: '', min: '0', max: '100' });
-  const [fault, setFault] = useState<string | null>(null);
-  const change = (patch: Partial<typeof texts>) => setTexts((t) => ({ ...t, ...patch }));
-  const add = () => {
-    const [min, max] = [parseDecimal(texts.min), parseDecimal(texts.max)];
-    if (!free) return;
-    if (texts.name.trim() === '' || texts.name.length > 80) setFault('Give it a name of 1 to 80 characters.');
-    else if (texts.unit.length > 20) setFault('The unit is too long: 20 characters is the most.');
-    else if (!min.ok || !max.ok || max.value <= min.value)
-      setFault('Give a lowest and a highest value, the highest above the lowest.');
-    else {
-      setFault(null);
+  const form = useEntryForm({
+    start: { name: '', unit: '', min: '0', max: '100' },
+    read: readOwnParameter,
+    save: ({ parameter }) => {
+      if (!free) return;
+      const kit: Kit = {
+        id: newId(),
+        name: parameter.name,
+        parameter: free,
+        scale: { kind: 'number', resolution: 0.01 },
+        basis: null,
+        salinityUnit: null,
+        expires: null,
+        waitMinutes: null,
+        archived: false,
+      };
       dispatch(
-        commit(`${texts.name.trim()} added`, [
-          {
-            put: 'ownParameters',
-            entity: {
-              id: free,
-              name: texts.name.trim(),
-              unit: texts.unit.trim(),
-              min: min.value,
-              max: max.value,
-            },
-          },
-          {
-            put: 'kits',
-            entity: {
-              id: newId(),
-              name: texts.name.trim(),
-              parameter: free,
-              scale: { kind: 'number', resolution: 0.01 },
-              basis: null,
-              salinityUnit: null,
-              expires: null,
-              waitMinutes: null,
-              archived: false,
-            },
-          },
+        commit(`${parameter.name} added`, [
+          { put: 'ownParameters', entity: { ...parameter, id: free } },
+          { put: 'kits', entity: kit },
         ]),
       );
-      setTexts({ name: '', unit: '', min: '0', max: '100' });
-    }
-  };
+      form.restart();
+    },
+  });
   return (
     <Section title="A parameter of your own">
       {free ? (
         <>
           <FieldRow>
-            <TextField
-              label="Parameter name"
-              value={texts.name}
-              onChange={(name) => change({ name })}
-              placeholder="Strontium"
-            />
-            <TextField
-              label="Unit"
-              value={texts.unit}
-              onChange={(unit) => change({ unit })}
-              placeholder="mg/L"
-            />
-            <TextField numeric label="Lowest" value={texts.min} onChange={(min) => change({ min })} />
-            <TextField numeric label="Highest" value={texts.max} onChange={(max) => change({ max })} />
+            <TextEntry form={form} name="name" label="Parameter name" placeholder="Strontium" />
+            <TextEntry form={form} name="unit" label="Unit" placeholder="mg/L" />
+            <TextEntry form={form} name="min" numeric label="Lowest" />
+            <TextEntry form={form} name="max" numeric label="Highest" />
           </FieldRow>
-          {fault ? (
-            <Txt tone="ammonia" kind="small" live>
-              {fault}
-            </Txt>
-          ) : null}
-          <Button kind="quiet" label="Add the parameter" onPress={add} />
+          <Button kind="quiet" label="Add the parameter" onPress={form.save} />
         </>
       ) : (
         <Txt kind="small" tone="second">

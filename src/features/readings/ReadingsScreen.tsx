@@ -12,7 +12,7 @@ import {
 } from '../../../core/document';
 import { disagreement } from '../../../core/instruments';
 import { trusted } from '../../../core/evidence';
-import { basisLabel, formatDecimal, parseDecimal, type UnitPreferences } from '../../../core/units';
+import { basisLabel, formatDecimal, type UnitPreferences } from '../../../core/units';
 import {
   commit,
   dayAndHour,
@@ -27,6 +27,8 @@ import {
 import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, TextField, Txt } from '../../ui';
 import { TimeChart } from '../../ui/charts/TimeChart';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
+import { TextEntry, useEntryForm } from '../shell/form';
+import { readTarget } from './targetForm';
 import { DOUBT_WORDS, shownScale, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
 
 export function ReadingsScreen() {
@@ -290,47 +292,25 @@ function Targets({
   const targets = useAppSelector((s) => s.document.entities.targets);
   const { range, own } = targetOf(targets, tank.id, parameter);
   const text = (x: number | undefined) => (x === undefined ? '' : formatDecimal(x, 3));
-  const [texts, setTexts] = useState({
-    alarmLow: text(range?.alarmLow),
-    low: text(range?.low),
-    high: text(range?.high),
-    alarmHigh: text(range?.alarmHigh),
+  const form = useEntryForm({
+    start: () => ({
+      alarmLow: text(range?.alarmLow),
+      low: text(range?.low),
+      high: text(range?.high),
+      alarmHigh: text(range?.alarmHigh),
+    }),
+    read: readTarget,
+    save: ({ target }) => {
+      const entity = { id: own?.id ?? newId(), tankId: tank.id, parameter, ...target };
+      dispatch(commit('Target changed', [{ put: 'targets', entity }]));
+    },
   });
-  const [fault, setFault] = useState<string | null>(null);
   const converted =
     parameter === 'temperature'
       ? units.temperature !== 'C'
       : parameter === 'salinity'
         ? units.salinity !== 'ppt'
         : false;
-  const save = () => {
-    const read = {
-      alarmLow: parseDecimal(texts.alarmLow),
-      low: parseDecimal(texts.low),
-      high: parseDecimal(texts.high),
-      alarmHigh: parseDecimal(texts.alarmHigh),
-    };
-    if (!read.alarmLow.ok || !read.low.ok || !read.high.ok || !read.alarmHigh.ok)
-      return setFault('Enter all four as numbers.');
-    const [alarmLow, low, high, alarmHigh] = [
-      read.alarmLow.value,
-      read.low.value,
-      read.high.value,
-      read.alarmHigh.value,
-    ];
-    if (!(alarmLow <= low && low < high && high <= alarmHigh))
-      return setFault('They must rise: low alarm, aim from, aim to, high alarm.');
-    if (alarmLow < -5 || alarmHigh > 100000) return setFault('That is out of all range.');
-    setFault(null);
-    dispatch(
-      commit('Target changed', [
-        {
-          put: 'targets',
-          entity: { id: own?.id ?? newId(), tankId: tank.id, parameter, alarmLow, low, high, alarmHigh },
-        },
-      ]),
-    );
-  };
   return (
     <>
       <Txt kind="section" heading={2}>
@@ -341,37 +321,17 @@ function Targets({
         tone="second"
       >{`${own ? 'Your own.' : range ? 'The usual for a mixed reef; make it yours.' : 'None usual.'} In ${converted ? (parameter === 'temperature' ? '°C' : 'ppt') : unit || 'the kit’s unit'}. An alarm needs two readings in a row.`}</Txt>
       <FieldRow>
-        <TextField
-          numeric
-          label="Low alarm"
-          value={texts.alarmLow}
-          onChange={(alarmLow) => setTexts((t) => ({ ...t, alarmLow }))}
-        />
-        <TextField
-          numeric
-          label="Aim from"
-          value={texts.low}
-          onChange={(low) => setTexts((t) => ({ ...t, low }))}
-        />
-        <TextField
-          numeric
-          label="Aim to"
-          value={texts.high}
-          onChange={(high) => setTexts((t) => ({ ...t, high }))}
-        />
-        <TextField
-          numeric
-          label="High alarm"
-          value={texts.alarmHigh}
-          onChange={(alarmHigh) => setTexts((t) => ({ ...t, alarmHigh }))}
-        />
+        <TextEntry form={form} name="alarmLow" numeric label="Low alarm" />
+        <TextEntry form={form} name="low" numeric label="Aim from" />
+        <TextEntry form={form} name="high" numeric label="Aim to" />
+        <TextEntry form={form} name="alarmHigh" numeric label="High alarm" />
       </FieldRow>
-      {fault ? (
+      {form.fault('order') ? (
         <Txt tone="ammonia" kind="small" live>
-          {fault}
+          {form.fault('order')}
         </Txt>
       ) : null}
-      <Button label="Keep the target" onPress={save} />
+      <Button label="Keep the target" onPress={form.save} />
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { allText, choose, demo, onScreen, press, says, type } from '../shell/testing';
+import { allText, choose, demo, onScreen, press, says, submit, type } from '../shell/testing';
 import { ParametersScreen } from './ParametersScreen';
 import { ReadingsScreen } from './ReadingsScreen';
 
@@ -10,7 +10,7 @@ test('every parameter says how steady it is before how far off', () => {
   for (const p of ['temperature', 'salinity', 'alkalinity', 'ammonia']) expect(says(p)).toBe(true);
 });
 
-test("a preset is taken whole, and one of its targets made the person's own", () => {
+test("a preset is taken whole, and one of its targets made the person's own", async () => {
   const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
   const targets = () => Object.values(doc().targets).filter((t) => t.tankId === 'north-window');
   choose(/^During the cycle/);
@@ -23,7 +23,7 @@ test("a preset is taken whole, and one of its targets made the person's own", ()
   document.body.innerHTML = '';
   const one = onScreen(<ReadingsScreen />, { doc: doc(), params: north({ parameter: 'alkalinity' }) });
   type('Low alarm', '9');
-  press('Keep the target');
+  await submit('Keep the target');
   expect(says('They must rise: low alarm, aim from, aim to, high alarm.')).toBe(true);
   for (const [label, value] of [
     ['Low alarm', '6,5'],
@@ -32,24 +32,24 @@ test("a preset is taken whole, and one of its targets made the person's own", ()
     ['High alarm', '11'],
   ] as const)
     type(label, value);
-  press('Keep the target');
+  await submit('Keep the target');
   expect(
     Object.values(one.doc().targets).find((t) => t.parameter === 'alkalinity' && t.tankId === 'north-window'),
   ).toMatchObject({ alarmLow: 6.5, low: 7.5, high: 9, alarmHigh: 11 });
 });
 
-test("a parameter of one's own brings a kit for it; six are the most", () => {
+test("a parameter of one's own brings a kit for it; six are the most", async () => {
   const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
-  press('Add the parameter');
+  await submit('Add the parameter');
   expect(says('Give it a name of 1 to 80 characters.')).toBe(true);
   for (let i = 1; i <= 6; i++) {
     type('Parameter name', `Trace ${i}`);
     type('Lowest', '5');
     type('Highest', '1');
-    press('Add the parameter');
+    await submit('Add the parameter');
     expect(Object.keys(doc().ownParameters)).toHaveLength(i - 1);
     type('Highest', '50');
-    press('Add the parameter');
+    await submit('Add the parameter');
     expect(Object.keys(doc().ownParameters)).toHaveLength(i);
   }
   expect(Object.values(doc().kits).filter((k) => k.parameter.startsWith('own'))).toHaveLength(6);

@@ -1,12 +1,12 @@
 import { inUnits, sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Animal, Place, Tank } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { additionWarnings, dailyLoadMgN, type Warning } from '../../../core/stocking';
 import { SPECIES, type Species } from '../../../core/species';
-import { readEntry, showQuantity } from '../../../core/units';
+import { showQuantity } from '../../../core/units';
 import {
   commit,
   isoOf,
@@ -20,6 +20,14 @@ import {
 } from '../../store';
 import { Button, Caution, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithTank } from '../shell';
+import { TextEntry, useEntryForm } from '../shell/form';
+import {
+  readCount,
+  readPurchase,
+  type Purchase,
+  type PurchaseFaults,
+  type PurchaseTexts,
+} from './animalForm';
 
 export function AddAnimalScreen() {
   return <WithTank>{(tank) => <AddAnimal tank={tank} />}</WithTank>;
@@ -46,33 +54,23 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
   const dispatch = useAppDispatch();
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
-  const [countText, setCountText] = useState('1');
-  const entry = readEntry(countText, { name: 'How many', unit: null, min: 1, max: 200, whole: true });
-  const count = entry.ok ? entry.value : 1;
   const others = useAppSelector(selectTanks).filter((t) => t.id !== tank.id);
-  const [split, setSplit] = useState<Record<string, string>>({});
-  const shares = others.map((t) => ({
-    tank: t,
-    entry: readEntry(count > 1 ? (split[t.id] ?? '') : '', {
-      name: `What goes to ${t.name}`,
-      unit: null,
-      min: 0,
-      max: 200,
-      whole: true,
-      whenEmpty: 0,
-    }),
-  }));
-  const given = shares.flatMap(({ tank: to, entry: e }) =>
-    e.ok && e.value > 0 ? [{ tankId: to.id, count: e.value }] : [],
-  );
-  const left = count - given.reduce((sum, g) => sum + g.count, 0);
+  const form = useEntryForm({
+    start: (): PurchaseTexts => ({ count: '1', split: {} }),
+    read: (texts) => readPurchase(texts, others),
+    save: ({ purchase }) => take(purchase, 'wish'),
+    faultsFrom: 'typing',
+  });
+  const { split } = form.texts;
+  const counted = readCount(form.texts.count);
+  const count = counted.ok ? counted.value : 1;
+  const faults: PurchaseFaults = form.now.ok ? {} : form.now.faults;
   const { warnings, forecast } = useMemo(
     () => additionWarnings(evidence, assessment, species, count),
     [evidence, assessment, species, count],
   );
   const stops = warnings.filter((w) => w.severity === 'stop');
-  const take = (to: Place) => {
-    if (!entry.ok || left < 1 || shares.some((x) => !x.entry.ok)) return;
+  const take = ({ left, given }: Purchase, to: Place) => {
     const animal: Animal = {
       id: newId(),
       tankId: tank.id,
@@ -130,27 +128,21 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
       <Txt kind="title" heading={1}>
         {species.common}
       </Txt>
-      <TextField
-        numeric
-        label="How many"
-        value={countText}
-        onChange={setCountText}
-        error={entry.ok ? null : entry.message}
-      />
+      <TextEntry form={form} name="count" numeric label="How many" />
       {others.length > 0 && count > 1 ? (
         <Section title="One purchase for several tanks">
-          {shares.map(({ tank: t, entry: e }) => (
+          {others.map((t) => (
             <TextField
               key={t.id}
               numeric
               label={`Of these to ${t.name}`}
               value={split[t.id] ?? ''}
-              onChange={(text) => setSplit((s) => ({ ...s, [t.id]: text }))}
-              error={e.ok ? null : e.message}
+              onChange={(text) => form.change({ split: { ...split, [t.id]: text } })}
+              error={faults[`split.${t.id}`]}
             />
           ))}
-          <Txt kind="small" tone={left < 1 ? 'ammonia' : 'second'}>
-            {left < 1 ? 'At least one must stay for this tank.' : `${left} stay for ${tank.name}.`}
+          <Txt kind="small" tone={faults.left ? 'ammonia' : 'second'}>
+            {form.now.ok ? `${form.now.purchase.left} stay for ${tank.name}.` : (faults.left ?? '')}
           </Txt>
         </Section>
       ) : null}
@@ -189,10 +181,10 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
         </Caution>
       ) : null}
       <Row wrap>
-        <Button kind="primary" label="Wish for it" onPress={() => take('wish')} />
+        <Button kind="primary" label="Wish for it" onPress={form.save} />
         <Button
           label={stops.length > 0 ? 'It is in the display all the same' : 'It is in the display'}
-          onPress={() => take('display')}
+          onPress={() => form.saveWith(({ purchase }) => take(purchase, 'display'))}
         />
       </Row>
       <Txt kind="small" tone="second">

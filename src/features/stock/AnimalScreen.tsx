@@ -1,7 +1,6 @@
 import { inUnits, sentence } from '../../../core/words';
-import { MINUTE_MS } from '../../../core/time';
+import { isDay, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { type Animal, type Place, type Tank, currentPlace } from '../../../core/document';
 import { speciesById } from '../../../core/species';
@@ -18,8 +17,10 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Go, Line, Row, Screen, Section, TextField, Txt, WhenField } from '../../ui';
+import { Button, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
 import { NotHere, useParam, useWords, WithTank } from '../shell';
+import { TextEntry, useEntryForm } from '../shell/form';
+import { readWhy } from './animalForm';
 import { Arrival } from './Arrival';
 import { animalWords, loadWords, moved, PLACE_WORDS } from './model';
 
@@ -37,7 +38,6 @@ function AnimalPage({ tank }: { tank: Tank }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
-  const [why, setWhy] = useState('');
   const animal = Object.hasOwn(doc.animals, id) ? doc.animals[id] : undefined;
   if (!animal || animal.tankId !== tank.id) return <NotHere what="animal" />;
   const species = speciesById(animal.speciesId);
@@ -107,7 +107,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
             value={animal.plannedDay ?? ''}
             hint="Planned steps are dashed in the stair."
             onChange={(day) => {
-              if (day === '' || /^\d{4}-\d{2}-\d{2}$/.test(day))
+              if (day === '' || isDay(day))
                 put('Plan changed', { ...animal, plannedDay: day === '' ? null : day });
             }}
             error={
@@ -157,21 +157,27 @@ function AnimalPage({ tank }: { tank: Tank }) {
       ) : null}
       {place !== 'gone' && place !== 'wish' ? <Arrival animal={animal} onPut={put} /> : null}
       {place !== 'gone' ? (
-        <Section title="It is gone">
-          <TextField
-            label="Why"
-            value={why}
-            onChange={setWhy}
-            placeholder="Given away, died, unknown"
-            error={why.length > 2000 ? 'The note is too long: 2000 characters is the most.' : null}
-          />
-          <Row wrap>
-            <Button label="Log that it is gone" onPress={() => move('gone', null, why)} />
-          </Row>
-        </Section>
+        <Gone onGone={(why) => move('gone', null, why)} />
       ) : (
         <Button label="It is back in the display" onPress={() => move('display')} />
       )}
     </Screen>
+  );
+}
+
+function Gone({ onGone }: { onGone: (why: string) => void }) {
+  const form = useEntryForm({
+    start: { why: '' },
+    read: readWhy,
+    save: ({ why }) => onGone(why),
+    faultsFrom: 'typing',
+  });
+  return (
+    <Section title="It is gone">
+      <TextEntry form={form} name="why" label="Why" placeholder="Given away, died, unknown" />
+      <Row wrap>
+        <Button label="Log that it is gone" onPress={form.save} />
+      </Row>
+    </Section>
   );
 }

@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import type { Animal } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { readEntry } from '../../../core/units';
 import { localDay, shortWrittenDay } from '../../store';
-import { Button, FieldRow, Line, Section, TextField, Txt, WhenField } from '../../ui';
+import { Button, FieldRow, Line, Section, Txt } from '../../ui';
+import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { readLoan, readSetAside } from './animalForm';
 
 /** The look into each animal on arrival, counted, and whether it is only on loan. */
 export function Arrival({
@@ -14,20 +14,22 @@ export function Arrival({
   onPut: (label: string, entity: Animal) => void;
 }) {
   const species = speciesById(animal.speciesId);
-  const [aside, setAside] = useState('0');
-  const [from, setFrom] = useState('');
-  const [due, setDue] = useState('');
-  const [fault, setFault] = useState<string | null>(null);
-  const entry = readEntry(aside, { name: 'Set aside', unit: null, min: 0, max: animal.count, whole: true });
+  const looked = useEntryForm({
+    start: { aside: '0' },
+    read: (texts) => readSetAside(texts, animal.count),
+    save: ({ setAside }) =>
+      onPut('Inspection logged', {
+        ...animal,
+        inspection: { day: localDay(Date.now()), sound: animal.count - setAside, setAside },
+      }),
+    faultsFrom: 'typing',
+  });
+  const lending = useEntryForm({
+    start: { loanFrom: '', loanDue: '' },
+    read: readLoan,
+    save: ({ loan }) => onPut('Loan noted', { ...animal, loan: { ...loan, returnedDay: null } }),
+  });
   const { inspection, loan } = animal;
-  const lend = () => {
-    if (from.trim() === '' || from.length > 80) setFault('Say whose it is, in 80 characters at most.');
-    else if (!/^\d{4}-\d{2}-\d{2}$/.test(due)) setFault('Choose the day it goes back.');
-    else {
-      setFault(null);
-      onPut('Loan noted', { ...animal, loan: { from: from.trim(), dueDay: due, returnedDay: null } });
-    }
-  };
   return (
     <Section title="On arrival">
       {inspection ? (
@@ -43,29 +45,9 @@ export function Arrival({
               : 'Look at each from all sides before it goes in: pests, eggs, torn fins, spots.'}
           </Txt>
           <FieldRow>
-            <TextField
-              numeric
-              label="Set aside"
-              unit={`of ${animal.count}`}
-              value={aside}
-              onChange={setAside}
-              error={entry.ok ? null : entry.message}
-            />
+            <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
           </FieldRow>
-          <Button
-            label="All looked at"
-            onPress={() => {
-              if (!entry.ok) return;
-              onPut('Inspection logged', {
-                ...animal,
-                inspection: {
-                  day: localDay(Date.now()),
-                  sound: animal.count - entry.value,
-                  setAside: entry.value,
-                },
-              });
-            }}
-          />
+          <Button label="All looked at" onPress={looked.save} />
         </>
       )}
       {loan ? (
@@ -91,20 +73,17 @@ export function Arrival({
       ) : (
         <>
           <FieldRow>
-            <TextField
+            <TextEntry
+              form={lending}
+              name="loanFrom"
               label="On loan from"
-              value={from}
-              onChange={setFrom}
               placeholder="Nobody: it is yours"
             />
-            <WhenField kind="date" label="Goes back" value={due} onChange={setDue} />
+            <WhenEntry form={lending} name="loanDue" kind="date" label="Goes back" />
           </FieldRow>
-          {fault ? (
-            <Txt tone="ammonia" kind="small" live>
-              {fault}
-            </Txt>
+          {lending.texts.loanFrom !== '' ? (
+            <Button kind="quiet" label="Note the loan" onPress={lending.save} />
           ) : null}
-          {from !== '' ? <Button kind="quiet" label="Note the loan" onPress={lend} /> : null}
         </>
       )}
     </Section>

@@ -1,9 +1,8 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
-import { type Animal, type Edit, type Quarantine, type Sign, SIGNS, type Tank } from '../../../core/document';
+import { type Animal, type Edit, type Look, type Quarantine, SIGNS, type Tank } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { readEntry, showQuantity, unitLabel } from '../../../core/units';
+import { showQuantity, unitLabel } from '../../../core/units';
 import {
   commit,
   isoOf,
@@ -14,8 +13,10 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Caution, Check, Choice, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
+import { Button, Caution, Check, Line, Row, Screen, Section, Txt } from '../../ui';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
+import { ChoiceEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
+import { readQuarantine, readSign, type QuarantineTexts, type SignTexts } from './quarantineForm';
 import { animalWords, byPlace, moved, quarantineView, SIGN_WORDS } from './model';
 import { QuarantineLane } from './QuarantineLane';
 
@@ -35,50 +36,28 @@ function NewQuarantine({ tank }: { tank: Tank }) {
     'wish',
   );
   const first = wished.find((a) => a.id === asked);
-  const [name, setName] = useState('Spare tank');
-  const [group, setGroup] = useState<Quarantine['group']>(
-    first ? speciesById(first.speciesId).group : 'fish',
-  );
-  const [filter, setFilter] = useState<Quarantine['filter']>('cycled');
-  const [clock, setClock] = useState<'21' | '28' | 'own'>('28');
-  const [own, setOwn] = useState('');
-  const [volume, setVolume] = useState('');
-  const [booked, setBooked] = useState<string[]>(first ? [first.id] : []);
-  const [tried, setTried] = useState(false);
-  const volumeEntry = readEntry(volume, {
-    name: 'Volume',
-    unit: units.volume,
-    min: 0,
-    max: 2000,
-    above: true,
+  const form = useEntryForm({
+    start: (): QuarantineTexts => ({
+      name: 'Spare tank',
+      group: first ? speciesById(first.speciesId).group : 'fish',
+      filter: 'cycled',
+      clock: '28',
+      own: '',
+      volume: '',
+      booked: first ? [first.id] : [],
+    }),
+    read: (texts) => readQuarantine(texts, units.volume),
+    save: ({ system }) => open(system),
   });
-  const daysEntry = readEntry(clock === 'own' ? own : clock, {
-    name: 'Days',
-    unit: null,
-    min: 7,
-    max: 120,
-    whole: true,
-  });
-  const nameFault =
-    name.trim() === ''
-      ? 'Give it a name.'
-      : name.length > 80
-        ? 'The name is too long: 80 characters is the most.'
-        : null;
+  const { group, clock, booked } = form.texts;
   const fits = wished.filter((a) => speciesById(a.speciesId).group === group);
-  const save = () => {
-    setTried(true);
-    if (nameFault || !volumeEntry.ok || !daysEntry.ok) return;
+  const open = (system: Pick<Quarantine, 'name' | 'group' | 'volumeL' | 'filter' | 'clockDays'>) => {
     const id = newId();
     const at = isoOf(Date.now());
     const quarantine: Quarantine = {
+      ...system,
       id,
       tankId: tank.id,
-      name: name.trim(),
-      group,
-      volumeL: volumeEntry.value,
-      filter,
-      clockDays: daysEntry.value,
       openedDay: localDay(Date.now()),
       closedDay: null,
     };
@@ -91,7 +70,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="New quarantine system"
-      footer={<Button kind="primary" label="Open the system" onPress={save} />}
+      footer={<Button kind="primary" label="Open the system" onPress={form.save} />}
     >
       <Txt kind="title" heading={1}>
         New quarantine system
@@ -100,31 +79,30 @@ function NewQuarantine({ tank }: { tank: Tank }) {
         A bare tank with a heater, a simple filter, pipes to hide in and a tight lid. Its tools are its own.
         All in, all out.
       </Txt>
-      <TextField label="Name" value={name} onChange={setName} error={tried ? nameFault : null} />
-      <Choice
+      <TextEntry form={form} name="name" label="Name" />
+      <ChoiceEntry
+        form={form}
+        name="group"
         label="For"
         options={[
           { value: 'fish', label: 'Fish' },
           { value: 'invertebrate', label: 'Invertebrates' },
           { value: 'coral', label: 'Corals' },
         ]}
-        value={group}
-        onChange={setGroup}
       />
-      <TextField
+      <TextEntry
+        form={form}
+        name="volume"
         numeric
         label="Volume"
         unit={unitLabel(units.volume)}
-        value={volume}
-        onChange={setVolume}
-        error={tried && !volumeEntry.ok ? volumeEntry.message : null}
         hint="40 to 150 L; 75 L serves most."
       />
-      <Choice
+      <ChoiceEntry
+        form={form}
+        name="filter"
         stacked
         label="Filter"
-        value={filter}
-        onChange={setFilter}
         options={[
           {
             value: 'cycled',
@@ -138,25 +116,17 @@ function NewQuarantine({ tank }: { tank: Tank }) {
           },
         ]}
       />
-      <Choice
+      <ChoiceEntry
+        form={form}
+        name="clock"
         label="Days without any sign"
         options={[
           { value: '21', label: '21' },
           { value: '28', label: '28, our default' },
           { value: 'own', label: 'Own' },
         ]}
-        value={clock}
-        onChange={setClock}
       />
-      {clock === 'own' ? (
-        <TextField
-          numeric
-          label="Days"
-          value={own}
-          onChange={setOwn}
-          error={tried && !daysEntry.ok ? daysEntry.message : null}
-        />
-      ) : null}
+      {clock === 'own' ? <TextEntry form={form} name="own" numeric label="Days" /> : null}
       <Section title="Who goes in">
         {fits.length === 0 ? (
           <Txt tone="second">No wished animal of this kind. You can book animals later from their page.</Txt>
@@ -166,7 +136,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
             key={a.id}
             label={animalWords(a)}
             checked={booked.includes(a.id)}
-            onChange={(on) => setBooked(on ? [...booked, a.id] : booked.filter((x) => x !== a.id))}
+            onChange={(on) => form.change({ booked: toggled(booked, a.id, on) })}
           />
         ))}
       </Section>
@@ -277,31 +247,24 @@ function QuarantinePage({ tank }: { tank: Tank }) {
 function SignSheet({ quarantine, onDone }: { quarantine: Quarantine; onDone: () => void }) {
   const dispatch = useAppDispatch();
   const looks = useAppSelector((s) => s.document.entities.looks);
-  const [signs, setSigns] = useState<Sign[]>([]);
-  const [note, setNote] = useState('');
-  const [tried, setTried] = useState(false);
-  const save = () => {
-    setTried(true);
-    if ((signs.length === 0 && note.trim() === '') || note.length > 2000) return;
-    const today = localDay(Date.now());
-    const present = Object.values(looks).find((l) => l.quarantineId === quarantine.id && l.day === today);
-    dispatch(
-      commit('Sign logged: the clock stands still', [
-        {
-          put: 'looks',
-          entity: {
-            id: present?.id ?? newId(),
-            quarantineId: quarantine.id,
-            day: today,
-            result: 'sign',
-            signs,
-            note,
-          },
-        },
-      ]),
-    );
-    onDone();
-  };
+  const form = useEntryForm({
+    start: (): SignTexts => ({ signs: [], note: '' }),
+    read: readSign,
+    save: ({ sign }) => {
+      const today = localDay(Date.now());
+      const present = Object.values(looks).find((l) => l.quarantineId === quarantine.id && l.day === today);
+      const entity: Look = {
+        id: present?.id ?? newId(),
+        quarantineId: quarantine.id,
+        day: today,
+        result: 'sign',
+        ...sign,
+      };
+      dispatch(commit('Sign logged: the clock stands still', [{ put: 'looks', entity }]));
+      onDone();
+    },
+  });
+  const { signs } = form.texts;
   return (
     <Section title="What did you see?">
       <Row wrap>
@@ -310,26 +273,14 @@ function SignSheet({ quarantine, onDone }: { quarantine: Quarantine; onDone: () 
             key={s}
             label={SIGN_WORDS[s]}
             checked={signs.includes(s)}
-            onChange={(on) => setSigns(on ? [...signs, s] : signs.filter((x) => x !== s))}
+            onChange={(on) => form.change({ signs: toggled(signs, s, on) })}
           />
         ))}
       </Row>
-      <TextField
-        label="In which animal, and how"
-        multiline
-        value={note}
-        onChange={setNote}
-        error={
-          tried && signs.length === 0 && note.trim() === ''
-            ? 'Choose a sign or write what you saw.'
-            : note.length > 2000
-              ? 'The note is too long: 2000 characters is the most.'
-              : null
-        }
-      />
+      <TextEntry form={form} name="note" label="In which animal, and how" multiline />
       <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
       <Row wrap>
-        <Button kind="primary" label="Log the sign" onPress={save} />
+        <Button kind="primary" label="Log the sign" onPress={form.save} />
         <Button kind="quiet" label="Not now" onPress={onDone} />
       </Row>
     </Section>

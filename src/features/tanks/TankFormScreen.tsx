@@ -1,25 +1,12 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, useForm, type Control } from 'react-hook-form';
 import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '../../../core/document';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
 import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import {
-  Button,
-  Caution,
-  Check,
-  Choice,
-  FieldRow,
-  Screen,
-  Section,
-  TextField,
-  Txt,
-  WhenField,
-} from '../../ui';
+import { Button, Caution, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useUnits, WithTank } from '../shell';
-import { formSchema } from '../shell/formSchema';
+import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { schoolChange } from './schoolChange';
 import { keepingVolume, massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
@@ -129,18 +116,13 @@ interface FormProps {
 function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
   const units = useUnits();
   const today = localDay(Date.now());
-  const schema = formSchema((texts: TankTexts) => {
-    const read = readTank(id, texts, units, today);
-    return read.ok ? { ok: true, value: read.tank } : read;
+  const form = useEntryForm({
+    start,
+    read: (texts: TankTexts) => readTank(id, texts, units, today),
+    save: ({ tank }) => onSave(tank),
+    faultsFrom: 'leave',
   });
-  const { control, handleSubmit, watch, formState } = useForm<TankTexts, unknown, Tank>({
-    defaultValues: start,
-    resolver: zodResolver(schema),
-    mode: 'onTouched',
-  });
-  const values = watch();
-  const read = readTank(id, values, units, today);
-  const submitForm = handleSubmit(onSave);
+  const { texts, now: read } = form;
   const length = unitLabel(units.length);
   const volume = unitLabel(units.volume);
   return (
@@ -148,9 +130,9 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
       <Txt kind="title" heading={1}>
         {title}
       </Txt>
-      <Text1 control={control} name="name" label="Name" placeholder="What you call it" />
-      <Pick
-        control={control}
+      <TextEntry form={form} name="name" label="Name" placeholder="What you call it" />
+      <ChoiceEntry
+        form={form}
         name="displayKind"
         label="Size of the display"
         options={[
@@ -158,69 +140,51 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
           { value: 'volume', label: 'By volume' },
         ]}
       />
-      {values.displayKind === 'dimensions' ? (
+      {texts.displayKind === 'dimensions' ? (
         <FieldRow>
-          <Text1 control={control} name="length" label="Length inside" unit={length} />
-          <Text1 control={control} name="width" label="Width inside" unit={length} />
-          <Text1 control={control} name="height" label="Water height" unit={length} />
+          <TextEntry numeric form={form} name="length" label="Length inside" unit={length} />
+          <TextEntry numeric form={form} name="width" label="Width inside" unit={length} />
+          <TextEntry numeric form={form} name="height" label="Water height" unit={length} />
         </FieldRow>
       ) : (
-        <Text1 control={control} name="volume" label="Volume of water" unit={volume} />
+        <TextEntry numeric form={form} name="volume" label="Volume of water" unit={volume} />
       )}
       <FieldRow>
-        <Text1 control={control} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
-        <Text1 control={control} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
-        <Text1 control={control} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
+        <TextEntry numeric form={form} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
+        <TextEntry numeric form={form} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
+        <TextEntry numeric form={form} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
       </FieldRow>
-      {Number(values.rock.replace(',', '.')) > 0 ? (
-        <Pick control={control} name="rockKind" label="What rock" options={ROCK} />
+      {Number(texts.rock.replace(',', '.')) > 0 ? (
+        <ChoiceEntry form={form} name="rockKind" label="What rock" options={ROCK} />
       ) : null}
-      {values.rockKind === 'driedOcean' ? (
+      {texts.rockKind === 'driedOcean' ? (
         <Txt kind="small" tone="second">
           It rots at first: ammonia, phosphate and a smell. Carbon helps with the smell.
         </Txt>
       ) : null}
-      <Controller
-        control={control}
-        name="startDay"
-        render={({ field, fieldState }) => (
-          <WhenField
-            kind="date"
-            label="First filled on"
-            value={field.value}
-            onChange={field.onChange}
-            error={fieldState.error?.message}
-          />
-        )}
-      />
-      <Controller
-        control={control}
+      <WhenEntry form={form} name="startDay" kind="date" label="First filled on" />
+      <CheckEntry
+        form={form}
         name="hasLid"
-        render={({ field }) => (
-          <Check
-            label="A lid or net is on"
-            checked={field.value}
-            onChange={field.onChange}
-            note="Nearly every fish jumps, new ones most."
-          />
-        )}
+        label="A lid or net is on"
+        note="Nearly every fish jumps, new ones most."
       />
-      <Pick
-        control={control}
+      <ChoiceEntry
+        form={form}
         name="ammoniaSource"
         label="Where ammonia comes from"
         options={AMMONIA}
         stacked
       />
-      {values.ammoniaSource === 'bottled' ? (
+      {texts.ammoniaSource === 'bottled' ? (
         <Caution>
           Ammonia solution burns eyes and skin and must never meet bleach. Follow the label and keep it from
           children.
         </Caution>
       ) : null}
-      <Pick control={control} name="bacteriaSource" label="Where bacteria come from" options={BACTERIA} />
-      <Pick
-        control={control}
+      <ChoiceEntry form={form} name="bacteriaSource" label="Where bacteria come from" options={BACTERIA} />
+      <ChoiceEntry
+        form={form}
         name="school"
         label="How you judge that it is ready"
         stacked
@@ -230,78 +194,15 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
           note: `${SCHOOL_WORDS[s].rule} ${SCHOOL_WORDS[s].reason}`,
         }))}
       />
-      {formState.isSubmitted && !read.ok ? (
+      {form.tried && !read.ok ? (
         <Txt tone="ammonia" live>{`Not saved yet: ${Object.values(read.faults)[0]}`}</Txt>
       ) : null}
-      <Button kind="primary" label={submit} onPress={() => void submitForm()} />
+      <Button kind="primary" label={submit} onPress={form.save} />
       <Caution>
         Mains power near water: drip loops, a residual-current device and a licensed electrician, by your
         local code. A full tank is heavy; ask a structural professional about the floor.
       </Caution>
       {children}
     </Screen>
-  );
-}
-
-function Text1({
-  control,
-  name,
-  label,
-  unit,
-  placeholder,
-}: {
-  control: Control<TankTexts, unknown, Tank>;
-  name: 'name' | 'length' | 'width' | 'height' | 'volume' | 'sump' | 'rock' | 'sand';
-  label: string;
-  unit?: string;
-  placeholder?: string;
-}) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <TextField
-          label={label}
-          unit={unit}
-          numeric={unit !== undefined}
-          placeholder={placeholder}
-          value={field.value}
-          onChange={field.onChange}
-          onBlur={field.onBlur}
-          error={fieldState.error?.message}
-        />
-      )}
-    />
-  );
-}
-
-function Pick<K extends 'displayKind' | 'rockKind' | 'ammoniaSource' | 'bacteriaSource' | 'school'>({
-  control,
-  name,
-  label,
-  options,
-  stacked,
-}: {
-  control: Control<TankTexts, unknown, Tank>;
-  name: K;
-  label: string;
-  options: readonly { value: TankTexts[K]; label: string; note?: string }[];
-  stacked?: boolean;
-}) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field }) => (
-        <Choice
-          label={label}
-          options={options}
-          value={field.value as TankTexts[K]}
-          onChange={field.onChange}
-          stacked={stacked}
-        />
-      )}
-    />
   );
 }

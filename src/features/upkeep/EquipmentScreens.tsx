@@ -7,7 +7,6 @@ import { readEntry } from '../../../core/units';
 import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../store';
 import {
   Button,
-  Check,
   Choice,
   Empty,
   FieldRow,
@@ -20,10 +19,18 @@ import {
   TextField,
   Txt,
   useTheme,
-  WhenField,
 } from '../../ui';
 import { NotHere, useParam, WithTank } from '../shell';
-import { KIND_WORDS, newPart, readPart, textsOfPart, withKind, type PartTexts } from './partForm';
+import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import {
+  KIND_WORDS,
+  newPart,
+  readPart,
+  readSetting,
+  textsOfPart,
+  withKind,
+  type PartTexts,
+} from './partForm';
 
 export function EquipmentScreen() {
   return <WithTank>{(tank) => <EquipmentList tank={tank} />}</WithTank>;
@@ -147,115 +154,52 @@ function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const today = localDay(Date.now());
-  const [texts, setTexts] = useState<PartTexts>(() => (part ? textsOfPart(part) : newPart(today)));
-  const [tried, setTried] = useState(false);
-  const change = (patch: Partial<PartTexts>) => setTexts((t) => ({ ...t, ...patch }));
-  const read = readPart(texts, { id: part?.id ?? 'new', tankId: tank.id, before: part });
-  const faults = tried && !read.ok ? read.faults : {};
-  const back = `/tank/${tank.id}/equipment` as Href;
-  const save = () => {
-    setTried(true);
-    const final = readPart(texts, { id: part?.id ?? newId(), tankId: tank.id, before: part });
-    if (!final.ok) return;
-    dispatch(
-      commit(`${final.part.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity: final.part }]),
-    );
-    router.push(back);
-  };
+  const form = useEntryForm({
+    start: (): PartTexts => (part ? textsOfPart(part) : newPart(today)),
+    read: (texts) => readPart(texts, { id: part?.id ?? newId(), tankId: tank.id, before: part }),
+    save: ({ part: entity }) => {
+      dispatch(commit(`${entity.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity }]));
+      router.push(`/tank/${tank.id}/equipment` as Href);
+    },
+  });
+  const { texts } = form;
   return (
     <Screen
       title={part?.name ?? 'New part'}
-      footer={<Button kind="primary" label={part ? 'Keep the changes' : 'Add it'} onPress={save} />}
+      footer={<Button kind="primary" label={part ? 'Keep the changes' : 'Add it'} onPress={form.save} />}
       aside={part ? <Upkeep part={part} today={today} /> : undefined}
     >
       <Txt kind="title" heading={1}>
         {part?.name ?? 'New part'}
       </Txt>
-      <TextField
-        label="Name"
-        value={texts.name}
-        onChange={(name) => change({ name })}
-        error={faults.name}
-        placeholder="As you call it"
-      />
+      <TextEntry form={form} name="name" label="Name" placeholder="As you call it" />
       <Choice
         label="Kind"
         options={EQUIPMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
         value={texts.kind}
-        onChange={(kind) => setTexts((t) => (part ? { ...t, kind } : withKind(t, kind)))}
+        onChange={(kind) => form.change(part ? { kind } : withKind(texts, kind))}
       />
       <FieldRow>
-        <TextField
-          label="Where"
-          value={texts.where}
-          onChange={(where) => change({ where })}
-          error={faults.where}
-          placeholder="Sump, back wall"
-        />
-        <WhenField
-          kind="date"
-          label="Since"
-          value={texts.sinceDay}
-          onChange={(sinceDay) => change({ sinceDay })}
-          error={faults.sinceDay}
-        />
-        <TextField
-          numeric
-          label="Price"
-          value={texts.price}
-          onChange={(price) => change({ price })}
-          error={faults.price}
-        />
-        <TextField
-          numeric
-          label="Costs a month"
-          value={texts.monthly}
-          onChange={(monthly) => change({ monthly })}
-          error={faults.monthly}
-        />
-        <TextField
-          numeric
-          label="Power"
-          unit="W"
-          value={texts.watts}
-          onChange={(watts) => change({ watts })}
-          error={faults.watts}
-        />
-        <TextField
+        <TextEntry form={form} name="where" label="Where" placeholder="Sump, back wall" />
+        <WhenEntry form={form} name="sinceDay" kind="date" label="Since" />
+        <TextEntry form={form} name="price" numeric label="Price" />
+        <TextEntry form={form} name="monthly" numeric label="Costs a month" />
+        <TextEntry form={form} name="watts" numeric label="Power" unit="W" />
+        <TextEntry
+          form={form}
+          name="breakIn"
           numeric
           label="Break-in"
           unit="days"
-          value={texts.breakIn}
-          onChange={(breakIn) => change({ breakIn })}
-          error={faults.breakIn}
           hint="No verdict before."
         />
-        <TextField
-          numeric
-          label="Service every"
-          unit="days"
-          value={texts.service}
-          onChange={(service) => change({ service })}
-          error={faults.service}
-          hint="Empty: none."
-        />
+        <TextEntry form={form} name="service" numeric label="Service every" unit="days" hint="Empty: none." />
       </FieldRow>
-      <Check label="It is on loan" checked={texts.onLoan} onChange={(onLoan) => change({ onLoan })} />
+      <CheckEntry form={form} name="onLoan" label="It is on loan" />
       {texts.onLoan ? (
         <FieldRow>
-          <TextField
-            label="Whose"
-            value={texts.loanFrom}
-            onChange={(loanFrom) => change({ loanFrom })}
-            error={faults.loanFrom}
-          />
-          <WhenField
-            kind="date"
-            label="Goes back"
-            value={texts.loanDue}
-            onChange={(loanDue) => change({ loanDue })}
-            error={faults.loanDue}
-          />
+          <TextEntry form={form} name="loanFrom" label="Whose" />
+          <WhenEntry form={form} name="loanDue" kind="date" label="Goes back" />
         </FieldRow>
       ) : null}
     </Screen>
@@ -265,11 +209,19 @@ function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
 /** Service, settings with dates, return, out of use. */
 function Upkeep({ part, today }: { part: Equipment; today: string }) {
   const dispatch = useAppDispatch();
-  const [what, setWhat] = useState('');
-  const [value, setValue] = useState('');
   const put = (patch: Partial<Equipment>, label: string) =>
     dispatch(commit(label, [{ put: 'equipment', entity: { ...part, ...patch } }]));
-  const ready = what.trim() !== '' && what.length <= 80 && value.trim() !== '' && value.length <= 80;
+  const form = useEntryForm({
+    start: { what: '', value: '' },
+    read: readSetting,
+    save: ({ setting }) => {
+      put(
+        { settings: [...part.settings, { day: today, ...setting }] },
+        `${part.name}: ${setting.what} noted`,
+      );
+      form.restart();
+    },
+  });
   const lastService = [...part.services].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
   const next = nextService(part);
   return (
@@ -330,22 +282,10 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
           </Txt>
         )}
         <FieldRow>
-          <TextField label="What" value={what} onChange={setWhat} placeholder="Pump" />
-          <TextField label="Set to" value={value} onChange={setValue} placeholder="60 %" />
+          <TextEntry form={form} name="what" label="What" placeholder="Pump" />
+          <TextEntry form={form} name="value" label="Set to" placeholder="60 %" />
         </FieldRow>
-        <Button
-          kind="quiet"
-          label="Note the setting"
-          onPress={() => {
-            if (!ready) return;
-            put(
-              { settings: [...part.settings, { day: today, what: what.trim(), value: value.trim() }] },
-              `${part.name}: ${what.trim()} noted`,
-            );
-            setWhat('');
-            setValue('');
-          }}
-        />
+        <Button kind="quiet" label="Note the setting" onPress={form.save} />
       </Section>
     </>
   );

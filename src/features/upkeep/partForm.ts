@@ -1,6 +1,7 @@
 /** A part of the equipment as texts, and from texts to the entity or to faults. */
 import { EQUIPMENT_KINDS, MAX_NAME, type Equipment } from '../../../core/document';
 import { equipmentSchema } from '../../../core/document/checks';
+import { isDay } from '../../../core/time';
 import { readEntry } from '../../../core/units';
 
 export const KIND_WORDS: Record<(typeof EQUIPMENT_KINDS)[number], string> = {
@@ -80,7 +81,6 @@ export const textsOfPart = (e: Equipment): PartTexts => ({
 });
 
 export type PartFaults = Partial<Record<keyof PartTexts, string>>;
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 export function readPart(
   t: PartTexts,
@@ -91,7 +91,7 @@ export function readPart(
   else if (t.name.length > MAX_NAME)
     faults.name = `The name is too long: ${MAX_NAME} characters is the most.`;
   if (t.where.length > MAX_NAME) faults.where = `Too long: ${MAX_NAME} characters is the most.`;
-  if (!DAY.test(t.sinceDay)) faults.sinceDay = 'Choose the day it went in.';
+  if (!isDay(t.sinceDay)) faults.sinceDay = 'Choose the day it went in.';
   const number = (
     key: 'price' | 'monthly' | 'watts' | 'breakIn' | 'service',
     name: string,
@@ -115,7 +115,7 @@ export function readPart(
   const breakIn = number('breakIn', 'Break-in', 365);
   const service = number('service', 'Service interval', 3650);
   if (t.onLoan && t.loanFrom.trim() === '') faults.loanFrom = 'Say whose it is.';
-  if (t.onLoan && !DAY.test(t.loanDue)) faults.loanDue = 'Choose the day it goes back.';
+  if (t.onLoan && !isDay(t.loanDue)) faults.loanDue = 'Choose the day it goes back.';
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   const before = base.before;
   return {
@@ -140,4 +140,18 @@ export function readPart(
         : null,
     }),
   };
+}
+
+/** A setting of a part as it is noted today: both halves in at most 80 characters. */
+export function readSetting(t: {
+  what: string;
+  value: string;
+}): { ok: true; setting: { what: string; value: string } } | { ok: false; faults: Partial<typeof t> } {
+  const faults: Partial<typeof t> = {};
+  const setting = { what: t.what.trim(), value: t.value.trim() };
+  if (setting.what === '') faults.what = 'Say what was set.';
+  if (setting.value === '') faults.value = 'Say what it was set to.';
+  for (const key of ['what', 'value'] as const)
+    if (setting[key].length > MAX_NAME) faults[key] = `Too long: ${MAX_NAME} characters is the most.`;
+  return Object.keys(faults).length > 0 ? { ok: false, faults } : { ok: true, setting };
 }

@@ -1,5 +1,5 @@
 import { screen } from '@testing-library/react';
-import { allText, choose, demo, onScreen, press, says, tick, type } from '../shell/testing';
+import { allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { EquipmentScreen, PartScreen } from './EquipmentScreens';
 import { SetupScreen } from './SetupScreen';
 
@@ -38,22 +38,22 @@ test('the lists keep their order and follow the school of sand', () => {
   expect(sand).toBeGreaterThan(salt);
 });
 
-test('a part without a name, with a price that is none or with half a day is refused; a good one is kept', () => {
+test('a part without a name, with a price that is none or with half a day is refused; a good one is kept', async () => {
   const { doc, went } = onScreen(<PartScreen />, { doc: demo(), params: pantry({ partId: 'new' }) });
-  press('Add it');
+  await submit('Add it');
   expect(says('Give the part a name.')).toBe(true);
   type('Name', 'Second heater');
   choose('heater');
   type('Price', 'dear');
   type('Service every, days', '30.5');
-  press('Add it');
+  await submit('Add it');
   expect(says(/“dear” is not a number/)).toBe(true);
   expect(says(/Service interval must be a whole number, not 30\.5/)).toBe(true);
   expect(Object.values(doc().equipment).some((e) => e.name === 'Second heater')).toBe(false);
   type('Price', '24,50');
   type('Service every, days', '90');
   type('Power, W', '100');
-  press('Add it');
+  await submit('Add it');
   expect(Object.values(doc().equipment).find((e) => e.name === 'Second heater')).toMatchObject({
     kind: 'heater',
     price: 24.5,

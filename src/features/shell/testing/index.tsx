@@ -66,3 +66,8 @@ export const flush = (): Promise<void> =>
   act(async () => {
     for (let i = 0; i < 5; i++) await Promise.resolve();
   });
+/** Presses what saves a form, and waits until the form has read its texts. */
+export async function submit(name: string | RegExp): Promise<void> {
+  press(name);
+  await flush();
+}
