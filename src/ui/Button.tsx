@@ -1,5 +1,5 @@
-import type { LucideIcon } from 'lucide-react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { ICONS, type IconName } from './icons';
 import { useTheme } from './theme';
 import { RADIUS, space, TARGET, type Roles } from './tokens';
 import { Txt } from './Txt';
@@ -11,7 +11,7 @@ interface Props {
   onPress: () => void;
   /** primary: the one action of a screen; outline: others; quiet: text only. */
   kind?: ButtonKind;
-  icon?: LucideIcon;
+  icon?: IconName;
   disabled?: boolean;
   /** Longer name for screen readers when the label needs its surroundings. */
   name?: string;
@@ -43,13 +43,14 @@ export function Button({
   label,
   onPress,
   kind = 'outline',
-  icon: Icon,
+  icon,
   disabled = false,
   name,
   expanded,
   grow,
 }: Props) {
   const { roles } = useTheme();
+  const Icon = icon ? ICONS[icon] : null;
   return (
     <Pressable
       role="button"

@@ -7,3 +7,4 @@ export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
 export { RADIUS, space, TARGET, TYPE } from './tokens';
 export { Txt } from './Txt';
 export { chime } from './chime';
+export { ICONS } from './icons';

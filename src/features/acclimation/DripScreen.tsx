@@ -134,6 +134,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
             ))}
             <Button
               kind="primary"
+              icon="drip"
               label="Start the drip"
               disabled={missing.length > 0}
               onPress={() => put('Drip started', { ...drip, startedAt: isoOf(Date.now()) })}

@@ -82,7 +82,7 @@ function NewDrip({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="Plan a drip"
-      footer={<Button kind="primary" label="Go to the drip" onPress={form.save} />}
+      footer={<Button kind="primary" icon="drip" label="Go to the drip" onPress={form.save} />}
       aside={
         <>
           <Txt kind="section" heading={2}>

@@ -177,6 +177,7 @@ function Cycle({ tank }: { tank: Tank }) {
           </Txt>
           <Button
             kind="primary"
+            icon="forecast"
             label="Forecast"
             onPress={() => router.push(`/tank/${tank.id}/cycle/forecast` as Href)}
           />
@@ -191,6 +192,7 @@ function Cycle({ tank }: { tank: Tank }) {
             From the bottle’s strength to drops, with a counter that survives an interruption.
           </Txt>
           <Button
+            icon="drip"
             label="Work out a dose"
             onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
           />

@@ -228,7 +228,12 @@ function DoseSheet({ tank }: { tank: Tank }) {
                 }
               />
             )}
-            <Button kind={guard ? undefined : 'primary'} label="It is in: log it" onPress={form.save} />
+            <Button
+              kind={guard ? undefined : 'primary'}
+              icon="keep"
+              label="It is in: log it"
+              onPress={form.save}
+            />
           </Row>
         </Section>
       ) : (
@@ -264,7 +269,7 @@ function Counter({
         <Button label="+10" name="+10 drops fell" onPress={() => add(10)} />
         <Button kind="quiet" label="Stop counting" onPress={() => onCount(null)} />
       </Row>
-      {left === 0 ? <Button kind="primary" label="Log this dose" onPress={onDone} /> : null}
+      {left === 0 ? <Button kind="primary" icon="keep" label="Log this dose" onPress={onDone} /> : null}
     </View>
   );
 }

@@ -33,6 +33,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
           </Txt>
           <Button
             kind={now >= state.dueMs - 2 * HOUR_MS ? 'primary' : undefined}
+            icon="log"
             label="Log the test"
             onPress={() => router.push(`/tank/${tank.id}/log?show=ammonia,nitrite` as Href)}
           />
@@ -83,6 +84,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
               </Caution>
               <Button
                 kind="primary"
+                icon="drip"
                 label="Dose for the proof"
                 onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
               />

@@ -71,11 +71,12 @@ export function FilesScreen() {
         <Row wrap>
           <Button
             kind="primary"
+            icon="exported"
             label="Export everything"
             disabled={empty}
             onPress={() => download(`zoarium-${day}.json`, 'application/json', writeDocument(doc))}
           />
-          <Button label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
+          <Button icon="exported" label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
         </Row>
         {empty ? (
           <Txt kind="small" tone="second">
@@ -135,6 +136,7 @@ export function FilesScreen() {
             <Txt key={a.key} kind="small" tone="second">{`${a.key.replace(/^aside\//, '')}: ${a.why}`}</Txt>
           ))}
           <Button
+            icon="exported"
             label="Save them as a file"
             onPress={() =>
               download(`zoarium-set-aside-${day}.json`, 'application/json', JSON.stringify(aside, null, 1))

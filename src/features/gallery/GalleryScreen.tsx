@@ -1,4 +1,3 @@
-import Droplet from 'lucide-react-native/icons/droplet';
 import { useState } from 'react';
 import {
   Button,
@@ -37,7 +36,7 @@ export function GalleryScreen() {
           <Button label="Outline" onPress={nothing} />
           <Button kind="quiet" label="Quiet" onPress={nothing} />
           <Button label="Disabled" disabled onPress={nothing} />
-          <Button label="With icon" icon={Droplet} onPress={nothing} />
+          <Button label="With icon" icon="drip" onPress={nothing} />
           <Button label={LONG} onPress={nothing} />
         </Row>
       </Section>

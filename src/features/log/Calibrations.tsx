@@ -96,7 +96,7 @@ export function Calibrations({ kit }: { kit: Kit }) {
         />
       </FieldRow>
       <CheckEntry form={form} name="adjusted" label="I then set it to the standard" />
-      <Button label="Log the calibration" onPress={form.save} />
+      <Button icon="keep" label="Log the calibration" onPress={form.save} />
     </Section>
   );
 }

@@ -137,7 +137,14 @@ function EventSheet({ tank }: { tank: Tank }) {
     <Screen
       title={EVENT_WORDS[texts.kind]}
       aside={<RecentEntries tank={tank} />}
-      footer={<Button kind="primary" label={edited ? 'Save the correction' : 'Log it'} onPress={form.save} />}
+      footer={
+        <Button
+          kind="primary"
+          icon="keep"
+          label={edited ? 'Save the correction' : 'Log it'}
+          onPress={form.save}
+        />
+      }
     >
       <Txt kind="title" heading={1}>
         {EVENT_WORDS[texts.kind]}

@@ -265,6 +265,7 @@ const EntryRow = memo(function EntryRow({
           {canEdit ? (
             <Button
               kind="quiet"
+              icon="edit"
               label="Edit"
               name={`Edit ${title.toLowerCase()} of ${when}`}
               onPress={() => router.push(path as Href)}
@@ -272,6 +273,7 @@ const EntryRow = memo(function EntryRow({
           ) : null}
           <Button
             kind="quiet"
+            icon="remove"
             label="Delete"
             name={`Delete ${title.toLowerCase()} of ${when}`}
             onPress={() =>

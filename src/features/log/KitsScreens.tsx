@@ -65,6 +65,7 @@ export function KitsScreen() {
       </View>
       <Button
         kind="primary"
+        icon="add"
         label="Add a kit or instrument"
         onPress={() => router.push('/kits/new' as Href)}
       />
@@ -118,7 +119,14 @@ function KitForm({ kit }: { kit: Kit | null }) {
   return (
     <Screen
       title={kit?.name ?? 'New kit'}
-      footer={<Button kind="primary" label={kit ? 'Keep the changes' : 'Add it'} onPress={form.save} />}
+      footer={
+        <Button
+          kind="primary"
+          icon={kit ? 'keep' : 'add'}
+          label={kit ? 'Keep the changes' : 'Add it'}
+          onPress={form.save}
+        />
+      }
       aside={kit ? <Calibrations kit={kit} /> : undefined}
     >
       <Txt kind="title" heading={1}>

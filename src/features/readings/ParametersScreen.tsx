@@ -182,7 +182,7 @@ function OwnParameters({ known }: { known: string[] }) {
             <TextEntry form={form} name="min" numeric label="Lowest" />
             <TextEntry form={form} name="max" numeric label="Highest" />
           </FieldRow>
-          <Button kind="quiet" label="Add the parameter" onPress={form.save} />
+          <Button kind="quiet" icon="add" label="Add the parameter" onPress={form.save} />
         </>
       ) : (
         <Txt kind="small" tone="second">

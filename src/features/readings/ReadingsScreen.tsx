@@ -331,7 +331,7 @@ function Targets({
           {form.fault('order')}
         </Txt>
       ) : null}
-      <Button label="Keep the target" onPress={form.save} />
+      <Button icon="keep" label="Keep the target" onPress={form.save} />
     </>
   );
 }

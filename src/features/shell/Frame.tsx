@@ -15,7 +15,7 @@ import {
   useNow,
   selectSettings,
 } from '../../store';
-import { space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
+import { ICONS, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { PLACES, placeOf, tankIdOf } from './places';
 import { tankAgeDays } from './tank';
 import { UndoNotice } from './UndoNotice';
@@ -109,6 +109,7 @@ function Places({ tankId, here, wide }: { tankId: string; here: string | null; w
     <>
       {PLACES.map((p) => {
         const on = p.id === here;
+        const Icon = ICONS[p.id];
         return (
           <Link
             key={p.id}
@@ -124,6 +125,7 @@ function Places({ tankId, here, wide }: { tankId: string; here: string | null; w
                   { backgroundColor: on ? roles.action : 'transparent' },
                 ]}
               />
+              <Icon size={wide ? 20 : 22} color={on ? roles.ink : roles.second} />
               <Txt
                 kind={on ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'}
                 tone={on ? 'ink' : 'second'}
@@ -190,7 +192,7 @@ const styles = StyleSheet.create({
   noWrap: { flexShrink: 0 },
   bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around' },
   barPlace: { flex: 1, minHeight: 64, display: 'flex', textAlign: 'center' },
-  barInside: { alignItems: 'center', gap: space(2), paddingTop: space(3), flex: 1, minHeight: 64 },
+  barInside: { alignItems: 'center', gap: space(1), flex: 1, minHeight: 64 },
   barLabel: { fontSize: 15 },
   barMark: { width: 32, height: 4, borderRadius: 2 },
 });

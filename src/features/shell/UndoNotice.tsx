@@ -37,7 +37,13 @@ export function UndoNotice() {
       </Txt>
       {canUndo && !lastLabel.startsWith('Undone') ? (
         <View style={[styles.undo, { backgroundColor: roles.ground }]}>
-          <Button label="Undo" kind="quiet" name={`Undo: ${lastLabel}`} onPress={() => dispatch(undo())} />
+          <Button
+            icon="undo"
+            label="Undo"
+            kind="quiet"
+            name={`Undo: ${lastLabel}`}
+            onPress={() => dispatch(undo())}
+          />
         </View>
       ) : null}
     </View>

@@ -181,7 +181,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
         </Caution>
       ) : null}
       <Row wrap>
-        <Button kind="primary" label="Wish for it" onPress={form.save} />
+        <Button kind="primary" icon="add" label="Wish for it" onPress={form.save} />
         <Button
           label={stops.length > 0 ? 'It is in the display all the same' : 'It is in the display'}
           onPress={() => form.saveWith(({ purchase }) => take(purchase, 'display'))}

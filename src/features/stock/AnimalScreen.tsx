@@ -85,7 +85,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
             ))}
           <Line name="Makes" value={loadWords(animal)} />
           <Txt>{inUnits(species.care, words.units)}</Txt>
-          <Button kind="quiet" label="Entered by mistake: remove" onPress={remove} />
+          <Button kind="quiet" icon="remove" label="Entered by mistake: remove" onPress={remove} />
         </>
       }
     >
@@ -132,6 +132,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
               ))}
               <Button
                 kind={systems.length === 0 ? 'primary' : 'outline'}
+                icon="add"
                 label="Open a new quarantine"
                 onPress={() => router.push(`/tank/${tank.id}/quarantine/new?animal=${animal.id}` as Href)}
               />
@@ -140,6 +141,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
             <Txt>Corals are dipped and watched for pests in a system of their own.</Txt>
           )}
           <Button
+            icon="drip"
             label="Straight to a drip"
             onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
           />
@@ -149,6 +151,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
         <Section title="Let it in">
           <Button
             kind="primary"
+            icon="drip"
             label="Plan the drip"
             onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
           />

@@ -47,7 +47,7 @@ export function Arrival({
           <FieldRow>
             <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
           </FieldRow>
-          <Button label="All looked at" onPress={looked.save} />
+          <Button icon="keep" label="All looked at" onPress={looked.save} />
         </>
       )}
       {loan ? (

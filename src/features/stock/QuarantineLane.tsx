@@ -80,6 +80,7 @@ export function QuarantineLane({
           />
           <Button
             grow
+            icon="look"
             label="I saw a sign"
             name={`I saw a sign in ${quarantine.name}`}
             onPress={() => router.push(`${page}?look=sign` as Href)}

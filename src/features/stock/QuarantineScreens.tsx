@@ -70,7 +70,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="New quarantine system"
-      footer={<Button kind="primary" label="Open the system" onPress={form.save} />}
+      footer={<Button kind="primary" icon="add" label="Open the system" onPress={form.save} />}
     >
       <Txt kind="title" heading={1}>
         New quarantine system
@@ -228,6 +228,7 @@ function QuarantinePage({ tank }: { tank: Tank }) {
           <Txt>The group has done its days. Match the water, and let them in together.</Txt>
           <Button
             kind="primary"
+            icon="drip"
             label="Plan the drip"
             onPress={() =>
               router.push(
@@ -280,7 +281,7 @@ function SignSheet({ quarantine, onDone }: { quarantine: Quarantine; onDone: () 
       <TextEntry form={form} name="note" label="In which animal, and how" multiline />
       <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
       <Row wrap>
-        <Button kind="primary" label="Log the sign" onPress={form.save} />
+        <Button kind="primary" icon="keep" label="Log the sign" onPress={form.save} />
         <Button kind="quiet" label="Not now" onPress={onDone} />
       </Row>
     </Section>

@@ -60,6 +60,7 @@ function Stock({ tank }: { tank: Tank }) {
         </Txt>
         <Button
           kind="quiet"
+          icon="add"
           label="New system"
           onPress={() => router.push(`/tank/${tank.id}/quarantine/new` as Href)}
         />
@@ -132,10 +133,15 @@ function Stock({ tank }: { tank: Tank }) {
       <Row wrap>
         <Button
           kind="primary"
+          icon="find"
           label="Find an animal"
           onPress={() => router.push(`/tank/${tank.id}/stock/species` as Href)}
         />
-        <Button label="Plan a drip" onPress={() => router.push(`/tank/${tank.id}/drip/new` as Href)} />
+        <Button
+          icon="drip"
+          label="Plan a drip"
+          onPress={() => router.push(`/tank/${tank.id}/drip/new` as Href)}
+        />
       </Row>
       {(['display', 'wish', 'gone'] as const).map((place) => {
         const here = list(place);

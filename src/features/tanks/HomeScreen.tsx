@@ -29,14 +29,19 @@ function Welcome() {
         Describe your tank, log what you test, and Zoarium answers from your own readings.
       </Txt>
       <View style={styles.actions}>
-        <Button kind="primary" label="Describe your tank" onPress={() => router.push('/tank/new')} />
+        <Button
+          kind="primary"
+          icon="add"
+          label="Describe your tank"
+          onPress={() => router.push('/tank/new')}
+        />
         <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
         <Button
           kind="quiet"
           label="Only the bench: calculators without a tank"
           onPress={() => router.push('/bench')}
         />
-        <Button kind="quiet" label="Open a file" onPress={() => router.push('/files')} />
+        <Button kind="quiet" icon="opened" label="Open a file" onPress={() => router.push('/files')} />
       </View>
       <Txt kind="small" tone="second">
         What you enter stays in this browser. Export it under Files to keep a copy.

@@ -23,7 +23,7 @@ export function SwitcherScreen() {
           <TankLink key={t.id} tankId={t.id} name={t.name} startDay={t.startDay} />
         ))}
       </View>
-      <Button label="New tank" kind="primary" onPress={() => router.push('/tank/new')} />
+      <Button icon="add" label="New tank" kind="primary" onPress={() => router.push('/tank/new')} />
       <Section title="Behind the tanks">
         <Go kind="row" href="/kits">
           Kits and instruments

@@ -98,7 +98,7 @@ function EditTank({ tank }: { tank: Tank }) {
     >
       <Section title="Remove">
         <Txt tone="second">Takes the tank with its readings, events and animals. It can be undone.</Txt>
-        <Button label="Remove this tank" onPress={remove} />
+        <Button icon="remove" label="Remove this tank" onPress={remove} />
       </Section>
     </TankForm>
   );

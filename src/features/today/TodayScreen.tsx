@@ -125,6 +125,7 @@ function Today({ tank }: { tank: Tank }) {
           <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
           <Button
             kind="quiet"
+            icon="edit"
             label="Edit tank"
             onPress={() => router.push(`/tank/${tank.id}/edit` as Href)}
           />

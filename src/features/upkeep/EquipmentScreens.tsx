@@ -53,6 +53,7 @@ function EquipmentList({ tank }: { tank: Tank }) {
       footer={
         <Button
           kind="primary"
+          icon="add"
           label="Add a part"
           onPress={() => router.push(`/tank/${tank.id}/equipment/new` as Href)}
         />
@@ -166,7 +167,14 @@ function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
   return (
     <Screen
       title={part?.name ?? 'New part'}
-      footer={<Button kind="primary" label={part ? 'Keep the changes' : 'Add it'} onPress={form.save} />}
+      footer={
+        <Button
+          kind="primary"
+          icon={part ? 'keep' : 'add'}
+          label={part ? 'Keep the changes' : 'Add it'}
+          onPress={form.save}
+        />
+      }
       aside={part ? <Upkeep part={part} today={today} /> : undefined}
     >
       <Txt kind="title" heading={1}>
@@ -265,6 +273,7 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
         )}
         <Button
           kind="quiet"
+          icon="remove"
           label="Remove"
           onPress={() => dispatch(commit(`${part.name} removed`, [{ remove: 'equipment', id: part.id }]))}
         />
