@@ -22,6 +22,7 @@ import { Curves } from '../../ui/charts/Curves';
 import { StepBars } from '../../ui/charts/StepBars';
 import { NotHere, useParam, WithTank } from '../shell';
 import {
+  reckonsOtherwise,
   shownText,
   unitOf,
   workTool,
@@ -232,6 +233,11 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
             {f}
           </Txt>
         ))}
+        {reckonsOtherwise(context.units) ? (
+          <Txt kind="small" tone="second">
+            Reckoned in litres, centimetres, kilograms, °C and ppt; the answer stands in your units.
+          </Txt>
+        ) : null}
         {(result.notes ?? []).map((n) => (
           <Txt key={n} kind="small" tone="second">
             {n}

@@ -3,6 +3,7 @@ import type { Document, Edit, Parameter, Tank } from '../../../core/document';
 import { lastOf, trusted, type TankEvidence } from '../../../core/evidence';
 import {
   formatDecimal,
+  METRIC,
   readEntry,
   showDifference,
   showQuantity,
@@ -12,7 +13,30 @@ import {
 } from '../../../core/units';
 import type { NetVolume } from '../../../core/volume';
 
-export type FieldQuantity = 'volume' | 'temperature' | 'salinity' | 'length' | 'mass' | 'number';
+type Derived =
+  'kilograms' | 'squareCm' | 'millimetres' | 'litresPerHour' | 'litresPerDay' | 'kgPerLitre' | 'bar';
+export type FieldQuantity = 'volume' | 'temperature' | 'salinity' | 'length' | 'mass' | 'number' | Derived;
+
+/** What follows the person's units without being one of them: its unit in words, and how many of it make one as it is reckoned. */
+const DERIVED: Record<Derived, (u: UnitPreferences) => { label: string; per: number }> = {
+  kilograms: (u) => (u.mass === 'lb' ? { label: 'lb', per: toUnit('lb', 1000) } : { label: 'kg', per: 1 }),
+  squareCm: (u) => ({ label: `${unitLabel(u.length)}²`, per: toUnit(u.length, 1) ** 2 }),
+  millimetres: (u) => (u.length === 'in' ? { label: 'in', per: toUnit('in', 0.1) } : { label: 'mm', per: 1 }),
+  litresPerHour: (u) => ({ label: `${unitLabel(u.volume)}/h`, per: toUnit(u.volume, 1) }),
+  kgPerLitre: (u) => ({
+    label: `${DERIVED.kilograms(u).label}/${unitLabel(u.volume)}`,
+    per: DERIVED.kilograms(u).per / toUnit(u.volume, 1),
+  }),
+  bar: (u) => (u.volume === 'gal' ? { label: 'psi', per: 14.5038 } : { label: 'bar', per: 1 }),
+  litresPerDay: (u) => ({ label: `${unitLabel(u.volume)} a day`, per: toUnit(u.volume, 1) }),
+};
+const derivedOf = (quantity: FieldQuantity, u: UnitPreferences) =>
+  quantity in DERIVED ? DERIVED[quantity as Derived](u) : null;
+/** A field's unit among the person's own; null where its number stands for itself. */
+const preferred = (quantity: FieldQuantity, u: UnitPreferences): string | null =>
+  quantity === 'number' || quantity in DERIVED
+    ? null
+    : u[quantity as Exclude<FieldQuantity, 'number' | Derived>];
 
 export interface ToolField {
   kind: 'field';
@@ -159,10 +183,14 @@ export const lastValue = (c: ToolContext, p: Parameter): number | null =>
 export function shownText(f: ToolField, c: ToolContext): string {
   if (f.startText !== undefined) return f.startText;
   if (f.start === undefined || f.start === null) return '';
-  if (f.quantity === 'number') return formatDecimal(f.start, f.decimals ?? 2);
+  const unit = preferred(f.quantity, c.units);
+  if (unit === null) {
+    const per = derivedOf(f.quantity, c.units)?.per ?? 1;
+    return formatDecimal(f.start * per, (f.decimals ?? 2) + (per < 0.1 ? 2 : per < 0.5 ? 1 : 0));
+  }
   try {
     return formatDecimal(
-      toUnit(c.units[f.quantity], f.start),
+      toUnit(unit, f.start),
       f.quantity === 'salinity' && c.units.salinity.startsWith('sg') ? 4 : f.quantity === 'volume' ? 1 : 2,
     );
   } catch {
@@ -170,8 +198,10 @@ export function shownText(f: ToolField, c: ToolContext): string {
   }
 }
 
-export const unitOf = (f: ToolField, c: ToolContext): string =>
-  f.quantity === 'number' ? (f.unit ?? '') : unitLabel(c.units[f.quantity]);
+export function unitOf(f: ToolField, c: ToolContext): string {
+  const unit = preferred(f.quantity, c.units);
+  return unit === null ? (derivedOf(f.quantity, c.units)?.label ?? f.unit ?? '') : unitLabel(unit);
+}
 
 export type Reading =
   { ok: true; result: Result } | { ok: false; faults: Record<string, string>; message: string | null };
@@ -194,16 +224,17 @@ export function workTool(
       if (!f.optional) missing ??= f.label;
       continue;
     }
+    const per = derivedOf(f.quantity, c.units)?.per ?? 1;
     const read = readEntry(text, {
       name: f.label,
-      unit: f.quantity === 'number' ? null : c.units[f.quantity],
-      min: f.min,
-      max: f.max,
+      unit: preferred(f.quantity, c.units),
+      min: f.min * per,
+      max: f.max * per,
       above: f.above,
       whole: f.whole,
       hint: f.quantity === 'salinity' ? 'The scale runs from 2 to 42 practical salinity.' : undefined,
     });
-    if (read.ok) values[f.key] = read.value;
+    if (read.ok) values[f.key] = read.value / per;
     else faults[f.key] = read.message;
   }
   if (Object.keys(faults).length > 0) return { ok: false, faults, message: null };
@@ -235,6 +266,13 @@ function sentenceOf(message: string, fields: readonly (ToolField | ToolChoice)[]
   return `${named.charAt(0).toUpperCase()}${named.slice(1)}.`.replace(/(\d\.\d{3})\d+/g, '$1');
 }
 
+/** Pounds on a square foot for a kilogram on a square metre: 0.3048² / 0.45359237. */
+const LB_FT2 = 0.3048 ** 2 / 0.45359237;
+
+/** Formulas are shown in the units they are reckoned in: worth a word where the person's are others. */
+export const reckonsOtherwise = (u: UnitPreferences): boolean =>
+  (Object.keys(METRIC) as (keyof UnitPreferences)[]).some((k) => u[k] !== METRIC[k]);
+
 /** Quantities in the person's units. */
 export function shows(c: ToolContext) {
   return {
@@ -248,6 +286,12 @@ export function shows(c: ToolContext) {
     by: (quantity: 'salinity' | 'temperature', difference: number) =>
       showDifference(quantity, difference, c.units),
     length: (cm: number) => showQuantity('length', cm, c.units),
+    flow: (litresPerHour: number) => `${showQuantity('volume', litresPerHour, c.units, 0)}/h`,
+    kg: (kg: number, decimals = 1) =>
+      c.units.mass === 'lb' ? `${toUnit('lb', kg * 1000).toFixed(0)} lb` : `${kg.toFixed(decimals)} kg`,
+    /** What stands on a floor. 1 kg/m² = 0.2048 lb/ft². */
+    load: (kgPerM2: number) =>
+      c.units.mass === 'lb' ? `${(kgPerM2 * LB_FT2).toFixed(0)} lb/ft²` : `${kgPerM2.toFixed(0)} kg/m²`,
     grams: (g: number) =>
       c.units.mass === 'lb' && g >= 100
         ? showQuantity('mass', g, c.units)

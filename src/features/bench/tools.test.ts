@@ -4,10 +4,14 @@ import { gatherEvidence } from '../../../core/evidence';
 import { METRIC, toUnit, type UnitPreferences } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
 import { makeDemoForTests } from './testing';
-import { shownText, workTool, type Choices, type Reading, type Tool, type ToolContext } from './tool';
+import { shownText, unitOf, workTool, type Choices, type Reading, type Tool, type ToolContext } from './tool';
 import { TOOLS } from './tools';
 
 const US: UnitPreferences = { volume: 'gal', temperature: 'F', salinity: 'sg2525', length: 'in', mass: 'lb' };
+const METRIC_WORDS = /(?<![\w/])(L|cm|mm|kg|°C|ppt|litres?|kilograms?)(?![\w/])/;
+/** Scales named beside one another on purpose, and what kits and labels print everywhere. */
+const MULTI_SCALE =
+  /^(Practical salinity|Conductivity at 25 °C|Your refractometer would show|SG 1.025 at 25\/25|A scale for plain salt)/;
 const NOW = Date.UTC(2026, 4, 1, 18);
 
 function context(units: UnitPreferences, doc: Document | null): ToolContext {
@@ -58,9 +62,42 @@ function run(tool: Tool, c: ToolContext, typed: Record<string, number>): Reading
   for (const f of tool.fields(c, choices)) {
     const value = typed[f.key];
     if (f.kind === 'field' && value !== undefined)
-      texts[f.key] = f.quantity === 'number' ? String(value) : toUnit(c.units[f.quantity], value).toFixed(6);
+      texts[f.key] =
+        f.quantity in c.units
+          ? toUnit(c.units[f.quantity as keyof UnitPreferences], value).toFixed(6)
+          : shownText({ ...f, start: value, decimals: 6 }, c);
   }
   return workTool(tool, texts, choices, c);
+}
+
+/** What a person reads of a tool, its formulas and the names of scales apart. */
+function readOf(tool: Tool, c: ToolContext, r: Reading): string[] {
+  const fields = tool.fields(c, choicesOf(tool, c));
+  const labels = fields.flatMap((f) =>
+    f.kind === 'field' ? [`${f.label}, ${unitOf(f, c)}. ${f.hint ?? ''}`] : [],
+  );
+  if (!r.ok) return labels;
+  const { lines, notes, warnings, steps, drawing, acts } = r.result;
+  return [
+    ...labels,
+    ...lines.map((l) => `${l.name}: ${l.value}`),
+    ...(notes ?? []),
+    ...(warnings ?? []),
+    ...(steps?.rows ?? []).map((row) => row.join(' | ')),
+    ...(steps?.columns ?? []),
+    ...acts.map(
+      (a) =>
+        `${a.label}. ${JSON.stringify(a.edits?.().flatMap((e) => ('put' in e && 'note' in e.entity ? [e.entity.note] : [])) ?? '')}`,
+    ),
+    drawing
+      ? [
+          drawing.title,
+          drawing.kind === 'bars'
+            ? `${drawing.unit} ${drawing.bars.map((b) => `${b.label} ${b.shown}`).join()} ${drawing.goal?.label}`
+            : `${drawing.xLabel} ${drawing.yLabel} ${drawing.curves.map((k) => k.label).join()} ${drawing.mark?.label}`,
+        ].join(' ')
+      : '',
+  ];
 }
 
 const wordsOf = (r: Reading): string =>
@@ -100,6 +137,12 @@ describe.each(TOOLS.map((t) => [t.id, t] as const))('%s', (id, tool) => {
     metric.forEach((x, i) =>
       expect(Math.abs((us[i] ?? NaN) - x)).toBeLessThanOrEqual(Math.max(0.02, Math.abs(x) * 0.006)),
     );
+  });
+  test('no metric unit stands where US units are chosen', () => {
+    const c = context(US, makeDemoForTests(NOW));
+    const r = run(tool, c, TYPED[id] ?? {});
+    expect(r).toMatchObject({ ok: true });
+    expect(readOf(tool, c, r).filter((t) => METRIC_WORDS.test(t) && !MULTI_SCALE.test(t))).toEqual([]);
   });
   test('an impossible entry gets a sentence, an empty one waits', () => {
     const c = context(METRIC, null);

@@ -124,7 +124,7 @@ export const flowTool: Tool = {
   title: 'Flow',
   lede: 'What is left of a pump’s rating at its height, and how often the water turns over.',
   fields: (c) => [
-    field('ratedLPerH', 'Rated', 'number', 0, 1e6, { unit: 'L/h', above: true, start: 2000, decimals: 0 }),
+    field('ratedLPerH', 'Rated', 'litresPerHour', 0, 1e6, { above: true, start: 2000, decimals: 0 }),
     field('headCm', 'Height it lifts', 'length', 0, 2000, { start: 100 }),
     field('maxHeadCm', 'Highest it reaches', 'length', 0, 2000, { above: true, start: 250 }),
     netField(c),
@@ -176,8 +176,8 @@ export const sandTool: Tool = {
   fields: (c) => [
     ...sizeFields(c).slice(0, 2),
     field('depthCm', 'Sand depth', 'length', 0, 40, { above: true, start: 4 }),
-    field('bulk', 'A litre of dry sand weighs', 'number', 0.8, 2, { unit: 'kg', start: 1.3 }),
-    field('rockKg', 'Rock', 'number', 0, 5000, { unit: 'kg', start: c.tank?.rockKg ?? 10, decimals: 1 }),
+    field('bulk', 'Dry sand weighs', 'kgPerLitre', 0.8, 2, { start: 1.3 }),
+    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.tank?.rockKg ?? 10, decimals: 1 }),
     field('pores', 'Closed pores in the rock', 'number', 0, 60, {
       unit: '%',
       start: 18,
@@ -193,7 +193,7 @@ export const sandTool: Tool = {
     const out = v('filledL') > 0 ? sand.displacesL + rock : 0;
     return {
       lines: [
-        { name: 'Sand', value: `${sand.kg.toFixed(1)} kg`, strong: true },
+        { name: 'Sand', value: s.kg(sand.kg), strong: true },
         { name: 'It displaces', value: s.volume(sand.displacesL) },
         { name: 'Rock displaces', value: s.volume(rock) },
         { name: 'Take out first', value: out > 0 ? s.volume(out) : 'nothing: it is not filled' },
@@ -332,12 +332,13 @@ export const weightTool: Tool = {
   fields: (c) => [
     netField(c),
     ...sizeFields(c),
-    field('glassMm', 'Glass', 'number', 2, 50, { unit: 'mm', start: 10, decimals: 0 }),
-    field('rockKg', 'Rock', 'number', 0, 5000, { unit: 'kg', start: c.tank?.rockKg ?? 0, decimals: 1 }),
-    field('sandKg', 'Sand', 'number', 0, 5000, { unit: 'kg', start: c.tank?.sandKg ?? 0, decimals: 1 }),
-    field('standKg', 'Stand and sump', 'number', 0, 2000, { unit: 'kg', start: 50, decimals: 0 }),
+    field('glassMm', 'Glass', 'millimetres', 2, 50, { start: 10, decimals: 0 }),
+    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.tank?.rockKg ?? 0, decimals: 1 }),
+    field('sandKg', 'Sand', 'kilograms', 0, 5000, { start: c.tank?.sandKg ?? 0, decimals: 1 }),
+    field('standKg', 'Stand and sump', 'kilograms', 0, 2000, { start: 50, decimals: 0 }),
   ],
   work: (v, _has, _ch, c) => {
+    const s = shows(c);
     const w = systemWeight({
       netL: v('netL'),
       rockKg: v('rockKg'),
@@ -350,9 +351,9 @@ export const weightTool: Tool = {
     });
     return {
       lines: [
-        { name: 'Filled', value: `${w.kg.toFixed(0)} kg`, strong: true },
-        { name: 'On its footprint', value: `${w.kgPerM2.toFixed(0)} kg/m²`, strong: true },
-        { name: 'Of that glass', value: `${w.glassKg.toFixed(0)} kg` },
+        { name: 'Filled', value: s.kg(w.kg, 0), strong: true },
+        { name: 'On its footprint', value: s.load(w.kgPerM2), strong: true },
+        { name: 'Of that glass', value: s.kg(w.glassKg, 0) },
       ],
       formula: [
         'm = V · ρ + rock + sand + glass + stand',
@@ -366,10 +367,7 @@ export const weightTool: Tool = {
               primary: true,
               done: 'Logged',
               edits: () =>
-                note(
-                  c,
-                  `Filled weight about ${w.kg.toFixed(0)} kg, ${w.kgPerM2.toFixed(0)} kg/m² on its footprint.`,
-                ),
+                note(c, `Filled weight about ${s.kg(w.kg, 0)}, ${s.load(w.kgPerM2)} on its footprint.`),
             },
           ]
         : [],

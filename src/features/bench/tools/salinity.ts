@@ -209,13 +209,13 @@ export const salinityTool: Tool = {
           ? {
               kind: 'bars',
               title: 'Salinity at the end of each day',
-              unit: 'ppt',
+              unit: '',
               bars: [
-                { label: 'now', value: is, shown: is.toFixed(1) },
+                { label: 'now', value: is, shown: s.salinity(is) },
                 ...steps.slice(0, 14).map((x) => ({
                   label: `day ${x.day}`,
                   value: x.to,
-                  shown: x.to.toFixed(1),
+                  shown: s.salinity(x.to),
                   planned: true,
                 })),
               ],

@@ -60,9 +60,8 @@ export const evaporationTool: Tool = {
       ),
       ...(ch.by === 'drop'
         ? [
-            field('mm', 'Fall in a day', 'number', 0, 200, { unit: 'mm', above: true }),
-            field('areaCm2', 'Surface that falls', 'number', 0, 1e6, {
-              unit: 'cm²',
+            field('mm', 'Fall in a day', 'millimetres', 0, 200, { above: true }),
+            field('areaCm2', 'Surface that falls', 'squareCm', 0, 1e6, {
               above: true,
               start: area,
               decimals: 0,
@@ -79,8 +78,7 @@ export const evaporationTool: Tool = {
       netField(c),
       field('salinity', 'Salinity', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
       field('reservoirL', 'Reservoir', 'volume', 0, 10000, { above: true, start: 20 }),
-      field('litresPerHour', 'The top-off pump gives', 'number', 0, 2000, {
-        unit: 'L/h',
+      field('litresPerHour', 'The top-off pump gives', 'litresPerHour', 0, 2000, {
         above: true,
         start: 60,
         decimals: 0,
@@ -140,11 +138,21 @@ export const evaporationTool: Tool = {
       drawing: {
         kind: 'bars',
         title: 'Swing a day, by tank size',
-        unit: 'ppt a day',
+        unit: 'a day',
         bars: [
-          { label: 'half as big', value: swing(net / 2), shown: swing(net / 2).toFixed(2), planned: true },
-          { label: 'this tank', value: swing(net), shown: swing(net).toFixed(2) },
-          { label: 'twice as big', value: swing(net * 2), shown: swing(net * 2).toFixed(2), planned: true },
+          {
+            label: 'half as big',
+            value: swing(net / 2),
+            shown: s.by('salinity', swing(net / 2)),
+            planned: true,
+          },
+          { label: 'this tank', value: swing(net), shown: s.by('salinity', swing(net)) },
+          {
+            label: 'twice as big',
+            value: swing(net * 2),
+            shown: s.by('salinity', swing(net * 2)),
+            planned: true,
+          },
         ],
       },
       acts: c.tank
@@ -195,18 +203,17 @@ export const rodiTool: Tool = {
       start: lastValue(c, 'tdsResin') ?? 0,
       decimals: 0,
     }),
-    field('ratedLPerDay', 'Rated output', 'number', 0, 5000, {
-      unit: 'L a day',
+    field('ratedLPerDay', 'Rated output', 'litresPerDay', 0, 5000, {
       above: true,
       start: 190,
       decimals: 0,
     }),
-    field('ratedBar', 'Rated at', 'number', 0, 20, { unit: 'bar', above: true, start: 4.1 }),
-    field('bar', 'Your pressure', 'number', 0, 20, { unit: 'bar', above: true, start: 3.5 }),
+    field('ratedBar', 'Rated at', 'bar', 0, 20, { above: true, start: 4.1 }),
+    field('bar', 'Your pressure', 'bar', 0, 20, { above: true, start: 3.5 }),
     field('tempC', 'Water temperature', 'temperature', 1, 45, { start: 15 }),
-    field('wastePerL', 'Waste for each litre', 'number', 0, 20, { unit: 'L', start: 3, decimals: 1 }),
+    field('wastePerL', 'Waste for each part made', 'number', 0, 20, { unit: 'parts', start: 3, decimals: 1 }),
     field('litres', 'You need', 'volume', 0, 100000, { above: true, start: 40 }),
-    field('resinL', 'Resin in the unit', 'number', 0, 50, { unit: 'L', above: true, start: 0.8 }),
+    field('resinL', 'Resin in the unit', 'volume', 0, 50, { above: true, start: 0.8 }),
     field('madeL', 'Made since the resin was new', 'volume', 0, 1e6, {
       start: madeSinceResin(c),
       hint: 'From logged water and the resin’s last change under Equipment.',
@@ -254,7 +261,7 @@ export const rodiTool: Tool = {
         `${v('ratedLPerDay').toFixed(0)} × ${v('bar').toFixed(1)} / ${v('ratedBar').toFixed(1)} × 0.97^${(25 - v('tempC')).toFixed(0)} = ${made.litresPerDay.toFixed(0)} L a day`,
       ],
       notes: [
-        `Resin is reckoned at ${RESIN_MG_PER_L / 1000} g of solids a litre, an estimate; trust the meter behind it.`,
+        `Resin is reckoned at ${RESIN_MG_PER_L / 1000} g of solids for ${s.volume(1)} of it, an estimate; trust the meter behind it.`,
         'Sediment and carbon come first: change them by time or when pressure behind them falls.',
         ...(made.extrapolated ? ['Outside the range the output rule was made for: a rough figure.'] : []),
       ],
@@ -604,7 +611,7 @@ export const nitrogenTool: Tool = {
     const share = freeAmmoniaFraction(v('ph'), v('tempC'), v('salinity'));
     const free = n * share;
     const curve = (t: number) => ({
-      label: `${t} °C`,
+      label: shows(c).temperature(t),
       points: Array.from({ length: 29 }, (_, i) => 7.4 + i * 0.05).map((ph) => ({
         x: ph,
         y: n * freeAmmoniaFraction(ph, t, v('salinity')),

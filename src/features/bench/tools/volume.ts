@@ -38,8 +38,7 @@ const PARTS = (c: ToolContext): ToolField[] => {
       optional: true,
       start: c.tank?.sumpL ?? null,
     }),
-    field('rockKg', 'Dry rock', 'number', 0, 5000, {
-      unit: 'kg',
+    field('rockKg', 'Dry rock', 'kilograms', 0, 5000, {
       optional: true,
       decimals: 1,
       start: c.tank?.rockKg ?? null,
@@ -51,14 +50,12 @@ const PARTS = (c: ToolContext): ToolField[] => {
       decimals: 0,
       hint: 'Solid 2.93 kg/L; 18 % closed makes 2.4.',
     }),
-    field('sandKg', 'Dry sand', 'number', 0, 5000, {
-      unit: 'kg',
+    field('sandKg', 'Dry sand', 'kilograms', 0, 5000, {
       optional: true,
       decimals: 1,
       start: c.tank?.sandKg ?? null,
     }),
-    field('sandBulk', 'A litre of that sand weighs', 'number', 0.5, 2.5, {
-      unit: 'kg',
+    field('sandBulk', 'That sand weighs', 'kgPerLitre', 0.5, 2.5, {
       optional: true,
       start: 1.3,
     }),
@@ -134,8 +131,7 @@ export const volumeTool: Tool = {
       optional: true,
       hint: 'Water meter or buckets, 3 % either way.',
     }),
-    field('litresPerHour', 'RO/DI output', 'number', 0, 1000, {
-      unit: 'L/h',
+    field('litresPerHour', 'RO/DI output', 'litresPerHour', 0, 1000, {
       above: true,
       optional: true,
       below: true,

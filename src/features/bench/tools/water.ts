@@ -260,7 +260,7 @@ export const changeTool: Tool = {
       field('tankTempC', 'Temperature of the tank', 'temperature', 5, 40, {
         start: lastValue(c, 'temperature') ?? 25,
       }),
-      field('litresPerHour', 'RO/DI output', 'number', 0, 1000, { unit: 'L/h', above: true, start: 6 }),
+      field('litresPerHour', 'RO/DI output', 'litresPerHour', 0, 1000, { above: true, start: 6 }),
       field('bucketL', 'A bucket holds', 'volume', 0, 1000, { above: true, start: 10 }),
       field('jugL', 'A jug holds', 'volume', 0, 100, { above: true, start: 2 }),
       field('sourceC', 'Water before heating', 'temperature', 1, 40, { start: 15 }),
@@ -335,7 +335,7 @@ export const changeTool: Tool = {
         ...(before !== null
           ? [
               {
-                name: 'The same litres exchanged without a break',
+                name: 'The same water exchanged without a break',
                 value: `${s.number(afterContinuousExchange(before, fraction * n, incoming), 2)} ${unit}`,
               },
             ]
