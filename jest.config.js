@@ -20,4 +20,5 @@ const components = {
   transformIgnorePatterns,
   modulePathIgnorePatterns,
 };
-module.exports = { projects: [node, components] };
+// A slow machine is no failure: a test stands or falls by what it says.
+module.exports = { testTimeout: 60_000, projects: [node, components] };

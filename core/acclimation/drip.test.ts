@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { dripAt, dripLitresPerHour, dripPlan, dripWaterUsedL, tappedDropsPerSecond } from './index';
+import { ACCLIMATION } from './limits';
 
 const base = {
   bag: { salinity: 31, tempC: 25, litres: 1 },
@@ -82,4 +83,120 @@ test('taps give the rate: three needed, the last twelve count', () => {
       0, 100, 100.25, 100.5, 100.75, 101, 101.25, 101.5, 101.75, 102, 102.25, 102.5, 102.75,
     ]),
   ).toBeCloseTo(4, 9);
+});
+
+describe('temperature', () => {
+  /** So slow that only the surroundings move the temperature. */
+  const still = (litres: number, floating = false) => ({
+    ...base,
+    bag: { salinity: 35, tempC: 28, litres },
+    tank: { salinity: 35, tempC: 24 },
+    roomTempC: 18,
+    dropsPerSecond: 1e-6,
+    floating,
+  });
+  const { openPerHour, openLitres, floatingPerHour } = ACCLIMATION;
+
+  test('a standing container follows the law of cooling: half the way in ln 2 / k', () => {
+    const half = (Math.log(2) / openPerHour) * 60;
+    const plan = dripPlan(still(openLitres));
+    expect(dripAt(plan, half).tempC).toBeCloseTo(23, 2);
+    expect(dripAt(plan, 60).tempC).toBeCloseTo(18 + 10 * Math.exp(-openPerHour), 3);
+  });
+  test('eight times the water cools half as fast', () => {
+    const plan = dripPlan(still(openLitres * 8));
+    expect(dripAt(plan, 60).tempC).toBeCloseTo(18 + 10 * Math.exp(-openPerHour / 2), 3);
+  });
+  test('a floating one follows the tank, not the room', () => {
+    const plan = dripPlan(still(openLitres, true));
+    expect(dripAt(plan, 30).tempC).toBeCloseTo(24 + 4 * Math.exp(-floatingPerHour / 2), 3);
+  });
+  test.each([
+    [1, 8, 18, 22],
+    [0.6, 3.4, 21, 23],
+    [3, 1, 30, 26],
+  ])(
+    '%f L at %f drops a second in a room of %f from %f: as the equations integrated finely',
+    (litres, drops, room, from) => {
+      const input = {
+        ...base,
+        bag: { salinity: 32, tempC: from, litres },
+        dropsPerSecond: drops,
+        roomTempC: room,
+        containerL: 40,
+      };
+      const q = dripLitresPerHour(drops, 20);
+      let [t, s, v] = [from, 32, litres];
+      const n = 36_000;
+      for (let i = 0; i < n; i++) {
+        const dt = 2 / n;
+        const k = openPerHour * Math.cbrt(openLitres / v);
+        t += dt * ((q / v) * (25 - t) - k * (t - room));
+        s += dt * (q / v) * (35 - s);
+        v += dt * q;
+      }
+      const at = dripAt(dripPlan(input), 120);
+      expect(at.tempC).toBeCloseTo(t, 1);
+      expect(at.salinity).toBeCloseTo(s, 3);
+      expect(at.litres).toBeCloseTo(v, 6);
+    },
+  );
+  test('ready is the later of the two, and each is told', () => {
+    const warm = dripPlan({
+      ...base,
+      bag: { salinity: 31, tempC: 20, litres: 1 },
+      dropsPerSecond: 8,
+      floating: true,
+    });
+    const { salinityReadyMinutes: salt, temperatureReadyMinutes: heat } = warm;
+    expect(heat).toBeGreaterThan(0);
+    expect(salt).toBeGreaterThan(heat ?? Infinity);
+    expect(warm.readyMinutes).toBe(salt);
+    // Temperature at the minute told is near, and was not the minute before.
+    expect(Math.abs(dripAt(warm, heat ?? 0).tempC - 25)).toBeLessThanOrEqual(ACCLIMATION.nearC);
+    expect(Math.abs(dripAt(warm, (heat ?? 0) - 1).tempC - 25)).toBeGreaterThan(ACCLIMATION.nearC);
+  });
+  test('one of the two near at the start is not both', () => {
+    const salty = dripPlan({ ...base, bag: { salinity: 31, tempC: 25, litres: 1 }, dropsPerSecond: 8 });
+    expect(salty.temperatureReadyMinutes).toBe(0);
+    expect(salty.readyMinutes).toBe(salty.salinityReadyMinutes);
+    expect(salty.readyMinutes).toBeGreaterThan(0);
+  });
+});
+
+describe('a moment of a plan', () => {
+  const plan = dripPlan({ ...base, containerL: 1.5, dropsPerSecond: 10 });
+  test('between two minutes lies on the line between them', () => {
+    const [a, b] = [plan.points[3], plan.points[4]];
+    const at = dripAt(plan, 3.25);
+    expect(at.salinity).toBeCloseTo((a?.salinity ?? 0) * 0.75 + (b?.salinity ?? 0) * 0.25, 9);
+    expect(at.litres).toBeCloseTo((a?.litres ?? 0) * 0.75 + (b?.litres ?? 0) * 0.25, 9);
+    expect(at.minutes).toBe(3.25);
+  });
+  test('before the start and after the end it is clamped', () => {
+    expect(dripAt(plan, -5).salinity).toBe(31);
+    expect(dripAt(plan, 10_000)).toEqual(plan.points[240]);
+    expect(plan.points).toHaveLength(241);
+    expect(dripAt(plan, 240)).toEqual(plan.points[240]);
+  });
+  test('just before a pour-off the container still holds what it held', () => {
+    const off = plan.pourOffMinutes[0] ?? 0;
+    const before = Math.ceil(off) - 1;
+    const full = plan.points[before]?.litres ?? 0;
+    expect(full).toBeGreaterThan(1.3);
+    expect(dripAt(plan, before + 0.5).litres).toBe(full);
+  });
+  test('an empty plan is refused', () =>
+    expect(() => dripAt({ ...plan, points: [] }, 1)).toThrow('must not be empty'));
+});
+
+test('a container full to the rim is poured off', () => {
+  // 0.6 L an hour into 1 L: 1.5 L is reached exactly at 50 minutes.
+  const plan = dripPlan({ ...base, containerL: 1.5, dropsPerSecond: 10 / 3 });
+  expect(plan.pourOffMinutes[0]).toBeCloseTo(50, 0);
+});
+test('taps all at one moment give no rate', () => {
+  expect(tappedDropsPerSecond([])).toBeNull();
+  expect(tappedDropsPerSecond([5, 5, 5])).toBeNull();
+  expect(tappedDropsPerSecond([5, 4, 3])).toBeNull();
 });
