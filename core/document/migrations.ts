@@ -29,24 +29,37 @@ export const MIGRATIONS: readonly Migration[] = [
   },
 ];
 
-MIGRATIONS.forEach((m, i) => {
-  if (m.from !== i + 1) throw new Error(`migration ${i} must start from version ${i + 1}, got ${m.from}`);
-});
-if (MIGRATIONS.length !== VERSION - 1)
-  throw new Error(`version ${VERSION} needs ${VERSION - 1} migrations, got ${MIGRATIONS.length}`);
+/** @throws Error where a step is missing, doubled or out of order. */
+export function assertWhole(steps: readonly Migration[], version: number): void {
+  steps.forEach((m, i) => {
+    if (m.from !== i + 1) throw new Error(`migration ${i} must start from version ${i + 1}, got ${m.from}`);
+  });
+  if (steps.length !== version - 1)
+    throw new Error(`version ${version} needs ${version - 1} migrations, got ${steps.length}`);
+}
+assertWhole(MIGRATIONS, VERSION);
 
-/** One stored entity of an older version in today's form; unchecked. */
-export const broughtUp = (collection: CollectionName, entity: unknown, fromVersion: number): unknown =>
-  MIGRATIONS.slice(fromVersion - 1).reduce((e, step) => step.up(collection, e), entity);
+/** One stored entity of an older version in today's form; unchecked. @param steps others than ours only in tests */
+export const broughtUp = (
+  collection: CollectionName,
+  entity: unknown,
+  fromVersion: number,
+  steps: readonly Migration[] = MIGRATIONS,
+): unknown => steps.slice(fromVersion - 1).reduce((e, step) => step.up(collection, e), entity);
 
 /** A whole file of an older version in today's form; unchecked. What is no list is left for the check to name. */
-export function fileBroughtUp(file: Record<string, unknown>, fromVersion: number): Record<string, unknown> {
-  if (fromVersion === VERSION) return file;
-  const next: Record<string, unknown> = { ...file, version: VERSION };
-  const added = new Set(MIGRATIONS.slice(fromVersion - 1).flatMap((m) => m.adds));
+export function fileBroughtUp(
+  file: Record<string, unknown>,
+  fromVersion: number,
+  steps: readonly Migration[] = MIGRATIONS,
+): Record<string, unknown> {
+  const missing = steps.slice(fromVersion - 1);
+  if (missing.length === 0) return file;
+  const next: Record<string, unknown> = { ...file, version: steps.length + 1 };
+  const added = new Set(missing.flatMap((m) => m.adds));
   for (const name of COLLECTION_NAMES) {
     const list = file[name] ?? (added.has(name) ? [] : undefined);
-    next[name] = Array.isArray(list) ? list.map((e) => broughtUp(name, e, fromVersion)) : list;
+    next[name] = Array.isArray(list) ? list.map((e) => broughtUp(name, e, fromVersion, steps)) : list;
   }
   return next;
 }

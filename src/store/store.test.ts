@@ -9,7 +9,7 @@ import {
   type Sample,
 } from '../../core/document';
 import { writeDocument } from '../../core/document/checks';
-import { actRedone } from './documentSlice';
+import { actRedone, noticeDismissed } from './documentSlice';
 import { sampleDrafted } from './draftsSlice';
 import { entityKey, META, META_KEY } from './keys';
 import { isEmpty, readStored } from './load';
@@ -275,6 +275,84 @@ test('another tab sees the act', async () => {
   const two = await opened(memoryStorage(), { post: () => undefined, listen: tabs.listen });
   one.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
   expect(Object.keys(two.store.getState().document.entities.kits)).toEqual([kit.id]);
+});
+
+test('two tabs on one storage, acting, undoing and doing again in turn, show and store the same', async () => {
+  const act = fc.record({
+    tab: fc.nat({ max: 1 }),
+    what: fc.constantFrom('put', 'put', 'change', 'remove', 'undo', 'redo'),
+    id: fc.constantFrom('a', 'b', 'c'),
+  });
+  await fc.assert(
+    fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 24 }), async (acts) => {
+      const storage = memoryStorage();
+      const heard: ((changes: Change[]) => void)[][] = [[], []];
+      // What one tab says only the other hears, as in a browser.
+      const tabsOf = (me: number): Tabs => ({
+        post: (changes) => heard[1 - me]?.forEach((hear) => hear(structuredClone(changes))),
+        listen: (hear) => void heard[me]?.push(hear),
+      });
+      const tabs = [await opened(storage, tabsOf(0)), await opened(storage, tabsOf(1))];
+      let n = 0;
+      for (const { tab, what, id } of acts) {
+        const made = tabs[tab];
+        if (!made) continue;
+        if (what === 'undo') made.store.dispatch(undo());
+        else if (what === 'redo') made.store.dispatch(actRedone());
+        else if (what === 'remove') made.store.dispatch(commit('Gone', [{ remove: 'kits', id }]));
+        else
+          made.store.dispatch(commit('Put', [{ put: 'kits', entity: { ...kit, id, name: `kit ${n++}` } }]));
+        await made.settled();
+      }
+      const [one, two] = tabs.map((t) => writeDocument(t.store.getState().document.entities));
+      expect(two).toBe(one);
+      const later = await opened(storage);
+      expect(writeDocument(later.store.getState().document.entities)).toBe(one);
+    }),
+    { seed: 112, numRuns: 60 },
+  );
+});
+
+test('what another tab did is theirs to undo', async () => {
+  const heard: ((changes: Change[]) => void)[] = [];
+  const mine = await opened(memoryStorage(), {
+    post: () => undefined,
+    listen: (hear) => void heard.push(hear),
+  });
+  heard[0]?.([{ collection: 'kits', id: kit.id, before: null, after: kit }]);
+  expect(mine.store.getState().document).toMatchObject({ undo: [], revision: 0, lastLabel: null });
+  mine.store.dispatch(undo());
+  mine.store.dispatch(actRedone());
+  expect(Object.keys(mine.store.getState().document.entities.kits)).toEqual([kit.id]);
+});
+
+test('each act is named for the notice, counted, and ends what could be done again', async () => {
+  const made = await opened();
+  const shown = () => {
+    const { revision, lastLabel, undo: back, redo } = made.store.getState().document;
+    return [revision, lastLabel, back.length, redo.length];
+  };
+  made.store.dispatch(commit('Kit added', [{ put: 'kits', entity: kit }]));
+  expect(shown()).toEqual([1, 'Kit added', 1, 0]);
+  expect(made.store.dispatch(commit('Nothing', [{ put: 'kits', entity: kit }]))).toBe(false);
+  expect(shown()).toEqual([1, 'Kit added', 1, 0]);
+  made.store.dispatch(undo());
+  expect(shown()).toEqual([2, 'Undone: Kit added', 0, 1]);
+  made.store.dispatch(actRedone());
+  expect(shown()).toEqual([3, 'Done again: Kit added', 1, 0]);
+  made.store.dispatch(undo());
+  expect(made.store.dispatch(commit('Other', [{ put: 'kits', entity: { ...kit, id: 'o' } }]))).toBe(true);
+  expect(shown()).toEqual([5, 'Other', 1, 0]);
+  made.store.dispatch(noticeDismissed());
+  expect(shown()).toEqual([5, null, 1, 0]);
+});
+
+test('the last hundred acts can be undone, no more', async () => {
+  const made = await opened();
+  for (let i = 0; i < 101; i++)
+    made.store.dispatch(commit(`k${i}`, [{ put: 'kits', entity: { ...kit, id: `k${i}` } }]));
+  for (let i = 0; i < 101; i++) made.store.dispatch(undo());
+  expect(Object.keys(made.store.getState().document.entities.kits)).toEqual(['k0']);
 });
 
 test('a half-entered sample survives; an unreadable draft is dropped', async () => {
