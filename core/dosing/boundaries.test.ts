@@ -9,12 +9,14 @@ import {
   DOSING,
   learnedStrength,
   mineralBalance,
+  movesOf,
   productMl,
   saltFor,
   salinityPlan,
   straightLine,
   withoutMoves,
 } from './index';
+import type { Dosed, TankEvent } from '../document';
 
 const DAY = 86_400_000;
 
@@ -111,7 +113,71 @@ describe('minerals', () => {
   });
 });
 
+describe('what moved one of the three', () => {
+  const base = { id: 'e', tankId: 't', note: '' };
+  const iso = (day: number) => new Date(day * DAY).toISOString();
+  const dose = (day: number, what: Dosed, rise: number): TankEvent => ({
+    ...base,
+    at: iso(day),
+    kind: 'dose',
+    what,
+    rise,
+    grams: null,
+  });
+  const change = (day: number, litres: number): TankEvent => ({
+    ...base,
+    at: iso(day),
+    kind: 'waterChange',
+    litres,
+  });
+
+  test('its own doses and every change, in order; nothing else', () => {
+    const events: TankEvent[] = [
+      dose(3, 'alkalinity', 0.7),
+      change(2, 25),
+      dose(1, 'calcium', 20),
+      { ...base, at: iso(0), kind: 'topOff', litres: 3 },
+      dose(0.5, 'alkalinity', 1.2),
+    ];
+    expect(movesOf(events, 'alkalinity', 100)).toEqual([
+      { atMs: DAY / 2, rise: 1.2 },
+      { atMs: 2 * DAY, keep: 0.75, incoming: DOSING.newWaterAlkalinity },
+      { atMs: 3 * DAY, rise: 0.7 },
+    ]);
+    expect(movesOf(events, 'calcium', 100)).toEqual([
+      { atMs: DAY, rise: 20 },
+      { atMs: 2 * DAY, keep: 0.75, incoming: DOSING.newWaterCalcium },
+    ]);
+    expect(movesOf(events, 'magnesium', 100)).toMatchObject([{ incoming: DOSING.newWaterMagnesium }]);
+  });
+  test('a change of more than there is leaves nothing of it', () => {
+    expect(movesOf([change(1, 250)], 'alkalinity', 100)).toMatchObject([{ keep: 0 }]);
+    expect(() => movesOf([], 'alkalinity', 0)).toThrow('"netL"');
+  });
+  test('days are counted from the first reading, wherever that lies', () => {
+    const points = [10, 11.5, 14].map((day) => ({ atMs: day * DAY, value: 9 - (day - 10) / 2 }));
+    expect(withoutMoves(points, []).map((p) => p.day)).toEqual([0, 1.5, 4]);
+    expect(dailyUse(points, [])).toMatchObject({ perDay: expect.closeTo(0.5, 9), points: 3, days: 4 });
+    // Under three days from the first, though over three from the beginning of time.
+    expect(dailyUse(points.slice(0, 2).concat({ atMs: 12.9 * DAY, value: 7 }), [])).toBeNull();
+  });
+  test('four points: the standard error has two degrees of freedom', () => {
+    const line = straightLine([0, 1, 2, 3], [1, 1.5, 3, 3.6]);
+    expect(line.slope).toBeCloseTo(0.93, 9);
+    const rss = [1, 1.5, 3, 3.6].reduce((sum, y, i) => sum + (y - line.intercept - line.slope * i) ** 2, 0);
+    expect(line.se).toBeCloseTo(Math.sqrt(rss / 2 / 5), 12);
+  });
+});
+
 describe('salt', () => {
+  test('a batch at another salinity counts for 35: 700 g in 20 L at 32 are 38.28 g/L', () => {
+    const strength = learnedStrength([{ grams: 700, litres: 20, salinity: 32 }]);
+    expect(strength.gramsPerLitre).toBeCloseTo((38.28125 + 1.5 * 38) / 2.5, 9);
+  });
+  test('a plan ends, however slow: 120 days at most', () => {
+    const slow = salinityPlan({ from: 20, to: 35, netL: 1000, evaporationLPerDay: 0.1, maxPerDay: 1 });
+    expect(slow).toHaveLength(120);
+  });
   test('760 g make 20 L of 35; less for less', () => {
     expect(saltFor(20, 35, 38)).toBeCloseTo(760, 9);
     expect(saltFor(20, 17.5, 38)).toBeCloseTo(380, 9);
