@@ -5,6 +5,7 @@ import { ACCLIMATION_LIMITS } from '../core/acclimation';
 import { AFTER_LIMITS } from '../core/after';
 import { DEFAULT_TARGETS, LIMITS, PARAMETER_NAMES, parameterUnit, type Parameter } from '../core/document';
 import { DOSING_LIMITS } from '../core/dosing';
+import { EQUIPMENT_LIMITS } from '../core/equipment';
 import { EVIDENCE_LIMITS } from '../core/evidence';
 import { INSTRUMENTS_LIMITS } from '../core/instruments';
 import type { LimitTable } from '../core/limits';
@@ -14,6 +15,7 @@ import { READINESS_LIMITS } from '../core/readiness';
 import { FREE_AMMONIA_LIMITS } from '../core/seawater';
 import { STOCKING_LIMITS } from '../core/stocking';
 import { VOLUME_LIMITS } from '../core/volume';
+import { WATER_LIMITS } from '../core/water';
 
 const PAGE = 'docs/limits.md';
 
@@ -29,6 +31,8 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Nitrogen account (core/nitrogen)', NITROGEN_LIMITS],
   ['Instruments (core/instruments)', INSTRUMENTS_LIMITS],
   ['Volume (core/volume)', VOLUME_LIMITS],
+  ['Equipment (core/equipment)', EQUIPMENT_LIMITS],
+  ['Steadiness of the water (core/water)', WATER_LIMITS],
 ];
 
 const number = (x: number): string => String(Number(x.toPrecision(5)));

@@ -1,6 +1,8 @@
 /** Heat, flow, sand, media, power cuts, weight and light: the arithmetic of putting a tank up. Estimates say so. */
 import { assertPositive, assertRange } from '../check';
 import { densityKgPerM3 } from '../seawater';
+import { VOLUME } from '../volume';
+import { EQUIPMENT } from './limits';
 
 /** Loss of a tank to its room, W per kelvin: 8 W/m2K through glass on all outer faces and from the open surface with its evaporation
  *  15 W/m2K. A stated estimate; a lid halves the surface's part. */
@@ -10,7 +12,8 @@ export function heatLossWPerK(lengthCm: number, widthCm: number, heightCm: numbe
   assertPositive('heightCm', heightCm, 'cm');
   const surface = (lengthCm * widthCm) / 1e4;
   const sides = (2 * (lengthCm + widthCm) * heightCm) / 1e4;
-  return 8 * (sides + surface * 0.5) + 15 * surface * (lid ? 0.5 : 1);
+  const { glassLoss, underShare, openLoss, lidShare } = EQUIPMENT;
+  return glassLoss * (sides + surface * underShare) + openLoss * surface * (lid ? lidShare : 1);
 }
 
 /** Heater that holds the tank above the coldest room, with half in reserve. */
@@ -23,7 +26,8 @@ export function heaterWatts(
   assertRange('tankC', tankC, 10, 35, 'C');
   assertRange('coldestRoomC', coldestRoomC, -20, 45, 'C');
   const holdW = Math.max(0, lossWPerK * (tankC - coldestRoomC));
-  return { holdW, suggestedW: Math.ceil((holdW * 1.5) / 25) * 25 };
+  const { heaterReserve, heaterStep } = EQUIPMENT;
+  return { holdW, suggestedW: Math.ceil((holdW * heaterReserve) / heaterStep) * heaterStep };
 }
 
 /** What one more degree costs a month, in the currency of the price. Check by hand: 10 W/K x 24 x 30 / 1000 = 7.2 kWh. */
@@ -56,7 +60,7 @@ export function sandFor(
   assertRange('depthCm', depthCm, 0.1, 40, 'cm');
   assertRange('bulkKgPerL', bulkKgPerL, 0.8, 2, 'kg/L');
   const kg = ((areaCm2 * depthCm) / 1000) * bulkKgPerL;
-  return { kg, displacesL: kg / 2.8 };
+  return { kg, displacesL: kg / VOLUME.sandKgPerL };
 }
 
 /** kg of sand for each litre of water it displaces: what a full litre of it weighs, over the share that is grain.
@@ -71,7 +75,7 @@ export function sandKgPerL(bulkKgPerL: number, poreShare: number): number {
 export function rockDisplaces(kg: number, closedPoreShare: number): number {
   assertPositive('kg', kg, 'kg');
   assertRange('closedPoreShare', closedPoreShare, 0, 0.6, 'of its volume');
-  return kg / 2.93 / (1 - closedPoreShare);
+  return kg / EQUIPMENT.aragoniteKgPerL / (1 - closedPoreShare);
 }
 
 /** Media blocks, by what the maker states a block serves. */
@@ -118,7 +122,7 @@ export function systemWeight(o: {
   assertRange('standKg', o.standKg, 0, 2000, 'kg');
   const glassL =
     ((o.lengthCm * o.widthCm + 2 * (o.lengthCm + o.widthCm) * o.heightCm) * (o.glassMm / 10)) / 1000;
-  const glassKg = glassL * 2.5;
+  const glassKg = glassL * EQUIPMENT.glassKgPerL;
   const kg = (o.netL * densityKgPerM3(35, 25)) / 1000 + o.rockKg + o.sandKg + glassKg + o.standKg;
   return { kg, kgPerM2: kg / ((o.lengthCm * o.widthCm) / 1e4), glassKg };
 }

@@ -15,4 +15,4 @@ export {
   type CombinedVolume,
   type VolumeEstimate,
 } from './combine';
-export { VOLUME_LIMITS } from './limits';
+export { VOLUME, VOLUME_LIMITS } from './limits';

@@ -7,3 +7,4 @@ export {
   type Standing,
   type TimedValue,
 } from './stability';
+export { WATER_LIMITS } from './limits';

@@ -1,5 +1,6 @@
 /** Steadiness before deviation: how far a parameter wanders in a week and how much it jumps about, and whether the last number is odd. */
 import { DAY_MS } from '../time';
+import { WATER } from './limits';
 
 export interface Stability {
   /** Readings looked at. */
@@ -22,10 +23,11 @@ const WEEK_MS = 7 * DAY_MS;
 
 /** Steadiness of readings in time order; null with fewer than three or within less than two days. At most the last 60 count. */
 export function stability(points: readonly TimedValue[]): Stability | null {
-  const used = points.slice(-60);
+  const used = points.slice(-WATER.lastReadings);
   const last = used[used.length - 1];
   const first = used[0];
-  if (!last || !first || used.length < 3 || last.atMs - first.atMs < 2 * DAY_MS) return null;
+  if (!last || !first || used.length < WATER.leastReadings) return null;
+  if (last.atMs - first.atMs < WATER.leastDays * DAY_MS) return null;
   const before = used.slice(0, -1);
   const slope = theilSen(used);
   const residuals = (list: readonly TimedValue[], s: number) => {
@@ -36,14 +38,14 @@ export function stability(points: readonly TimedValue[]): Stability | null {
   const all = residuals(used, slope)
     .left.map(Math.abs)
     .sort((a, b) => a - b);
-  const spread = all[Math.min(all.length - 1, Math.floor(all.length * 0.8))] ?? 0;
+  const spread = all[Math.min(all.length - 1, Math.floor(all.length * WATER.middleShare))] ?? 0;
   let lastIsOdd = false;
-  if (before.length >= 4) {
+  if (before.length >= WATER.oddAfter) {
     const slopeBefore = theilSen(before);
     const { mid, left } = residuals(before, slopeBefore);
-    // 1.4826 turns the median deviation into a standard deviation; a thousandth of the level keeps a flat line from calling all odd.
-    const scale = Math.max(1.4826 * median(left.map(Math.abs)), Math.abs(mid) * 0.015, 1e-9);
-    lastIsOdd = Math.abs(last.value - (mid + slopeBefore * (last.atMs - first.atMs))) > 4 * scale;
+    const scale = Math.max(WATER.madToSd * median(left.map(Math.abs)), Math.abs(mid) * WATER.oddFloor, 1e-9);
+    lastIsOdd =
+      Math.abs(last.value - (mid + slopeBefore * (last.atMs - first.atMs))) > WATER.oddSigma * scale;
   }
   return { count: used.length, driftPerWeek: slope * WEEK_MS, spread, last: last.value, lastIsOdd };
 }
@@ -93,8 +95,7 @@ export function standing(
       stability: s,
     };
   if (s?.lastIsOdd) return { standing: 'odd', stability: s };
-  // Drifting: at this pace a week takes it across half its target.
-  if (s && range && Math.abs(s.driftPerWeek) > (range.high - range.low) / 2)
+  if (s && range && Math.abs(s.driftPerWeek) > (range.high - range.low) * WATER.driftOfTarget)
     return { standing: 'drifting', stability: s };
   if (range && (last.value < range.low || last.value > range.high)) return { standing: 'off', stability: s };
   return { standing: s ? 'steady' : 'unknown', stability: s };
