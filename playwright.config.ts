@@ -9,7 +9,8 @@ export default defineConfig({
   workers: 2,
   forbidOnly: true,
   retries: 0,
-  timeout: 90_000,
+  // Far above what any takes: a slow machine is no failure.
+  timeout: 240_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['./scripts/countReporter.ts']],
   use: {

@@ -3,7 +3,6 @@ import { expect, test } from '@playwright/test';
 import { logSample, openDemo, place, press, saved, watchErrors } from './app';
 
 test('a forecast under a plan, stopped and run again, against other courses', async ({ page }) => {
-  test.setTimeout(120_000);
   const errors = watchErrors(page);
   await openDemo(page);
   await page.goto('/tank/pantry-cube/cycle');
