@@ -1,7 +1,7 @@
 /** The judgement of a tank: gates walked by school, alarms over them, fish and coral apart, tests that are due. */
 import type { Document, Parameter } from '../document';
 import { gatherEvidence, lastOf, trusted, type TankEvidence } from '../evidence';
-import type { GateId, Word } from '../statements';
+import type { GateId, Statement, Word } from '../statements';
 import { asksForTest, findAlarms, type Alarm } from './alarms';
 import { coralJudgement } from './coral';
 import { dueTests } from './due';
@@ -36,8 +36,8 @@ export function assess(e: TankEvidence): Assessment {
   const { gates, here } = walkGates(e);
   const free = freeAmmonia(e);
   const alarms = findAlarms(e, free);
-  const fish = withAlarms(withMissingTests(e, here), [asksForTest(e), ...alarms]);
-  const coral = alarms.some((a) => a.word === 'actNow') ? { ...fish } : coralJudgement(e);
+  const fish = sparing(e, withAlarms(withMissingTests(e, here), [asksForTest(e), ...alarms]));
+  const coral = alarms.some((a) => a.word === 'actNow') ? { ...fish } : sparing(e, coralJudgement(e));
   return {
     school: e.tank.school,
     gates,
@@ -92,6 +92,21 @@ function withAlarms(judgement: Judgement, alarms: readonly (Alarm | null)[]): Ju
     return moreCareful || another ? { word: alarm.word, reason: alarm.finding, opens: alarm.opens } : so;
   }, judgement);
 }
+
+/** What asks for ammonia in the water, or leads to it. */
+const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
+  'addAmmonia',
+  'doseForProof',
+  'doseAgain',
+  'clearThenDose',
+  'feedTransfer',
+];
+
+/** Whatever a gate would ask of an empty tank, with animals in the display nobody is ever told to add ammonia. */
+const sparing = (e: TankEvidence, judgement: Judgement): Judgement =>
+  e.inDisplay.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
+    ? { ...judgement, opens: { code: 'noAmmoniaNow' } }
+    : judgement;
 
 const EVIDENCE_GATES: readonly GateId[] = [
   'ammoniaFalling',

@@ -65,6 +65,7 @@ interface GateFacts {
   proofToCome: Nothing;
   doseForProof: Nothing;
   doseAgain: Nothing;
+  noAmmoniaNow: Nothing;
   settleAfterClear: Nothing;
   settled: Nothing;
   settling: { untilMs: number };

@@ -97,6 +97,7 @@ const GATES = {
   proofToCome: () => 'Both are clear. The filter has not yet shown what it can do in a day.',
   doseForProof: () => 'Dose 2 mg/L ammonia, test after 24 hours.',
   doseAgain: () => 'Dose 2 mg/L again and test after 24 hours.',
+  noAmmoniaNow: () => 'Animals are in: add no ammonia. Feed sparingly and test ammonia and nitrite.',
   settleAfterClear: () => 'The quiet weeks begin when both are clear.',
   settled: () => 'two weeks with nothing found',
   settling: (s, w) => `Clear and settling until ${w.day(s.untilMs)}.`,

@@ -56,6 +56,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   proofMissed: {},
   proofToCome: {},
   doseForProof: {},
+  noAmmoniaNow: {},
   doseAgain: {},
   settleAfterClear: {},
   settled: {},

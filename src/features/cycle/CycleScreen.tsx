@@ -34,6 +34,7 @@ function Cycle({ tank }: { tank: Tank }) {
   const router = useRouter();
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const volume = useAppSelector((s) => selectVolume(s, tank.id));
+  const living = evidence.inDisplay.length > 0;
   const free = useAppSelector((s) => selectAssessment(s, tank.id, now).freeAmmonia);
   const strata = useMemo(() => nitrogenStrata(evidence, volume.sdL / volume.netL), [evidence, volume]);
   const series = useMemo(() => stripSeries(evidence), [evidence]);
@@ -188,14 +189,20 @@ function Cycle({ tank }: { tank: Tank }) {
           <Go href={`/tank/${tank.id}/cycle/after` as Href}>After the cycle: reset, film, crew</Go>
         </Section>
         <Section title="Dose ammonia">
-          <Txt tone="second">
-            From the bottle’s strength to drops, with a counter that survives an interruption.
-          </Txt>
-          <Button
-            icon="drip"
-            label="Work out a dose"
-            onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
-          />
+          {living ? (
+            <Txt tone="second">Animals are in: ammonia is not dosed any more.</Txt>
+          ) : (
+            <>
+              <Txt tone="second">
+                From the bottle’s strength to drops, with a counter that survives an interruption.
+              </Txt>
+              <Button
+                icon="drip"
+                label="Work out a dose"
+                onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
+              />
+            </>
+          )}
         </Section>
       </Later>
     </Screen>

@@ -60,7 +60,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
               >{`Two small fish on light feed are about 12 mg a day: room for about ${pairs === 1 && capacity.nearZeroNowMgN < 6 ? 'none yet' : `${pairs} such fish`}. It fades while nothing is fed.`}</Txt>
             </>
           ) : null}
-          {state.status === 'passed' ? null : (
+          {state.status === 'passed' || e.inDisplay.length > 0 ? null : (
             <Button label="Dose again" onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)} />
           )}
         </>
