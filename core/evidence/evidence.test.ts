@@ -57,6 +57,12 @@ describe('the evidence of a past moment', () => {
     expect(now.changes).toEqual([{ atMs: ms(3), fraction: 0.3 }]);
     expect(now.events.map((e) => e.kind)).toEqual(['ammoniaDose', 'waterChange']);
   });
+  test('holds nothing of another tank', () => {
+    const h = new History().dose(2, 2).test(3, { ammonia: 1 });
+    h.doc.tanks = { ...h.doc.tanks, other: { ...h.doc.tanks.t!, id: 'other' } };
+    const other = gatherEvidence(h.doc, 'other', ms(4));
+    expect([other.events, other.doses, other.series.ammonia]).toEqual([[], [], []]);
+  });
   test('a change larger than the tank is all of it', () => {
     expect(at(new History().event(1, { kind: 'waterChange', litres: 130 }), 2).changes[0]?.fraction).toBe(1);
   });
@@ -141,6 +147,17 @@ describe('points', () => {
     expect(e.series.temperature[0]?.corrected).toBeUndefined();
     h.doc.calibrations.gone = { ...h.doc.calibrations.c, id: 'gone', kitId: 'no-kit' };
     expect(at(h, 3).series.salinity).toHaveLength(1);
+  });
+  test('an instrument is judged by its own calibrations, not by those of another for the same parameter', () => {
+    const h = new History().test(2, { salinity: 34 });
+    const own = { id: 'own', kitId: 'kit-salinity', at: h.at(1), standard: 35, reading: 34.6 };
+    const rest = { tempC: null, adjusted: false, note: '' };
+    h.doc.kits = { ...h.doc.kits, second: { ...h.doc.kits['kit-salinity']!, id: 'second' } };
+    h.doc.calibrations = {
+      own: { ...own, ...rest },
+      other: { ...own, ...rest, id: 'other', kitId: 'second', at: h.at(1.01), reading: 37 },
+    };
+    expect(at(h, 3).series.salinity[0]?.interval.mid).toBeCloseTo(34.4, 9);
   });
   test('an expired kit and a person’s doubt each stand beside the reading', () => {
     const kits: Kit[] = STARTER_KITS.map((k) => ({ ...k, expires: '2026-01-03' }));
