@@ -3,10 +3,18 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { ACCLIMATION_LIMITS } from '../core/acclimation';
 import { AFTER_LIMITS } from '../core/after';
-import { DEFAULT_TARGETS, LIMITS, PARAMETER_NAMES, parameterUnit, type Parameter } from '../core/document';
+import {
+  DEFAULT_TARGETS,
+  DOCUMENT_LIMITS,
+  LIMITS,
+  PARAMETER_NAMES,
+  parameterUnit,
+  type Parameter,
+} from '../core/document';
 import { DOSING_LIMITS } from '../core/dosing';
 import { EQUIPMENT_LIMITS } from '../core/equipment';
 import { EVIDENCE_LIMITS } from '../core/evidence';
+import { FORECAST_LIMITS, FORECAST_PRIOR } from '../core/forecast';
 import { INSTRUMENTS_LIMITS } from '../core/instruments';
 import type { LimitTable } from '../core/limits';
 import { NITROGEN_LIMITS } from '../core/nitrogen';
@@ -33,6 +41,9 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Volume (core/volume)', VOLUME_LIMITS],
   ['Equipment (core/equipment)', EQUIPMENT_LIMITS],
   ['Steadiness of the water (core/water)', WATER_LIMITS],
+  ['Forecast (core/forecast)', FORECAST_LIMITS],
+  ['Forecast: beliefs before any reading, median and log spread (core/forecast)', FORECAST_PRIOR],
+  ['Readings and texts (core/document)', DOCUMENT_LIMITS],
 ];
 
 const number = (x: number): string => String(Number(x.toPrecision(5)));

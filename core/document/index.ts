@@ -5,11 +5,13 @@ export {
   isNitrogen,
   kitExpired,
   nitrogenInterval,
+  readerShare,
   readingInterval,
   readingText,
   readsZero,
   type Interval,
 } from './readings';
+export { DOCUMENT_LIMITS } from './limits';
 export { STARTER_KITS } from './starterKits';
 export { broughtUp } from './migrations';
 export { LIMITS, plausibility, type Plausibility } from './plausible';

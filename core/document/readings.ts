@@ -1,6 +1,7 @@
 /** What a reading says: an interval, as text, and whether it may be called zero. */
 import { formatDecimal } from '../units/number';
 import { toMgNPerL, type NitrogenSpecies } from '../units/nitrogen';
+import { TAKEN } from './limits';
 import { type Kit, type ReadingValue } from './types';
 import { type Parameter } from './vocabulary';
 
@@ -17,7 +18,7 @@ export function readingInterval(value: ReadingValue, kit: Kit): Interval {
   if (value.kind === 'repeats') return repeatsInterval(value.values, kit);
   if (value.kind === 'between')
     return { low: value.low, mid: (value.low + value.high) / 2, high: value.high };
-  if (value.kind === 'over') return { low: value.low, mid: value.low * 1.25, high: Infinity };
+  if (value.kind === 'over') return { low: value.low, mid: value.low * TAKEN.overTopTimes, high: Infinity };
   if (kit.scale.kind === 'number') {
     const spread = Math.abs(value.value) * readerShare(kit) + kit.scale.resolution / 2;
     return { low: value.value - spread, mid: value.value, high: value.value + spread };
@@ -34,8 +35,13 @@ export function readingInterval(value: ReadingValue, kit: Kit): Interval {
 
 /** A meter or titration is good to 5 % of what it shows unless its register says otherwise; thermometers, salinity meters and pH pens,
  *  whose scales do not start at nothing, to about half a degree, half a part and a tenth. */
-const readerShare = (kit: Kit): number => kit.readerShare ?? USUAL_SHARE[kit.parameter] ?? 0.05;
-const USUAL_SHARE: Partial<Record<Parameter, number>> = { temperature: 0.02, salinity: 0.014, ph: 0.012 };
+export const readerShare = (kit: Kit): number =>
+  kit.readerShare ?? USUAL_SHARE[kit.parameter] ?? TAKEN.meterShare;
+const USUAL_SHARE: Partial<Record<Parameter, number>> = {
+  temperature: TAKEN.thermometerShare,
+  salinity: TAKEN.salinityShare,
+  ph: TAKEN.phShare,
+};
 
 /** Mean of repeats; the half-width is that of one reading over the root of their number, and at least half their spread. */
 function repeatsInterval(values: readonly number[], kit: Kit): Interval {
@@ -54,7 +60,9 @@ const mean = (values: readonly number[]): number => values.reduce((a, b) => a + 
 export function readsZero(value: ReadingValue, kit: Kit): boolean {
   if (value.kind === 'repeats') return value.values.every((x) => readsZero({ kind: 'exact', value: x }, kit));
   if (value.kind !== 'exact') return false;
-  return kit.scale.kind === 'steps' ? value.value === 0 : value.value <= Math.min(kit.scale.resolution, 0.05);
+  return kit.scale.kind === 'steps'
+    ? value.value === 0
+    : value.value <= Math.min(kit.scale.resolution, TAKEN.meterZero);
 }
 
 /** "0.5", "0.5–1" or "over 4"; no unit. */

@@ -1,5 +1,6 @@
 /** The fixed names of the document: what schema, screens and rules choose from. No checks here, so that what only names things
  *  carries none along. */
+import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
@@ -46,9 +47,9 @@ export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish
 export const ROCK_KINDS = ['dryMade', 'cured', 'driedOcean', 'running'] as const;
 export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
 
-export const MAX_NAME = 80;
+export const MAX_NAME = TAKEN.name;
 
-export const MAX_NOTE = 2000;
+export const MAX_NOTE = TAKEN.note;
 
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;

@@ -7,6 +7,7 @@ import type { CannotCode, StatementOf } from '../statements';
 import { netVolume } from '../volume';
 import { forecast, type Forecast, type Quantiles } from './forecast';
 import { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
+import { TAKEN } from './limits';
 import { defaultPlan, type CarePlan, type PlanChoice } from './plan';
 import { fitBands, fittedNumbers, nextTest, type FitDay, type Fitted, type NextTest } from './fit';
 import { surprises, type Surprise } from './surprise';
@@ -41,11 +42,6 @@ export type Answer =
       nextTest: NextTest | null;
     };
 
-/** Share of the ammonia and nitrite readings that the fit may leave unexplained; above it the log and the kits contradict each other. */
-const TOO_MANY = 0.4;
-/** A cycle's forecast says nothing about a tank older than this, days. */
-const LONGEST_DAYS = 380;
-
 /** Fits and forecasts; yields progress. The posterior is handed out for what-ifs, and for the same question under another plan: given
  *  back as `fitted`, nothing is fitted anew. @throws RangeError for a tank that is not there. */
 export function* answer(
@@ -64,7 +60,7 @@ export function* answer(
   const posterior =
     fitted ?? (yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
   const surprising = surprises(posterior);
-  if (surprising.share > TOO_MANY) {
+  if (surprising.share > TAKEN.unexplainedShare) {
     return { answer: { status: 'cannotSay', because: { code: 'readingsContradict' } }, posterior: null };
   }
   const plan = defaultPlan(tank, timeline, q.plan);
@@ -73,7 +69,8 @@ export function* answer(
   const now: Quantiles = { p10: 0, p50: 0, p90: 0 };
   const lastA = lastOf(evidence.series.ammonia);
   const lastN = lastOf(evidence.series.nitrite);
-  const fresh = (p: { atMs: number } | undefined) => p !== undefined && q.atMs - p.atMs <= 3 * DAY_MS;
+  const fresh = (p: { atMs: number } | undefined) =>
+    p !== undefined && q.atMs - p.atMs <= TAKEN.freshDays * DAY_MS;
   return {
     answer: {
       status: 'ok',
@@ -111,7 +108,7 @@ function whySilent(tank: Tank, timeline: Timeline): StatementOf<CannotCode> | nu
   if (!timeline.observations.some((o) => o.what < 2)) {
     return { code: nothingGiven ? 'nothingLogged' : 'noTrustedNitrogen' };
   }
-  if (timeline.nowDay > LONGEST_DAYS) return { code: 'logTooLong' };
+  if (timeline.nowDay > TAKEN.longestDays) return { code: 'logTooLong' };
   const neverFound = timeline.observations.every((o) => o.what > 1 || o.low <= 0);
   return nothingGiven && tank.ammoniaSource !== 'dieOff' && neverFound ? { code: 'onlyZeros' } : null;
 }

@@ -2,10 +2,11 @@
 import { seededRandom, type Random } from '../random';
 import { normal, type Posterior } from './infer';
 import { advance, applyAct, S, STATE_SIZE, WEEKS, warmthAt, type TankParams } from './kernel';
-import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom, WANDER_KEPT, WANDER_SD } from './prior';
+import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom } from './prior';
 import { sittingsOf } from './habits';
+import { TAKEN } from './limits';
 import { PROOF_MG_N, type CarePlan } from './plan';
-import { ACT, type Timeline } from './timeline';
+import { ACT, STEP_DAYS, type Timeline } from './timeline';
 
 export interface Quantiles {
   p10: number | null;
@@ -57,11 +58,6 @@ export function gainOf(base: Forecast, other: Forecast): { days: Quantiles; reac
 }
 
 const HALF = 0.5;
-/** Nobody adds a dose to so much ammonia, mg N/L: about 2 mg/L as NH4. */
-const DOSE_BELOW_MG_N = 1.5;
-const KEPT_DKH = 6;
-/** A date wanders beyond what the model knows: log-scale spread of the time still to go. */
-const DATE_SPREAD = 0.1;
 
 const quantile = (sorted: Float64Array, q: number): number | null => {
   const v = sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? Infinity;
@@ -105,6 +101,7 @@ export function forecast(
     data: Array.from({ length: days + 1 }, () => new Float64Array(n)),
   }));
   const lately = latelyOf(t);
+  const [firstDkh, secondDkh] = TAKEN.alkalinityDkh;
   const tempC = t.tempC + (plan.warmerK ?? 0);
   const warmth = warmthAt(tempC);
 
@@ -121,7 +118,7 @@ export function forecast(
     startNow(s, plan, params, t.believedL);
     const person = personFor(plan, lately, random);
     let buffered = 0;
-    const stretch = Math.exp(DATE_SPREAD * normal(random));
+    const stretch = Math.exp(TAKEN.dateSpread * normal(random));
     for (let h = 0; h <= halves; h++) {
       const day = h * HALF;
       if (h % 2 === 0)
@@ -131,11 +128,11 @@ export function forecast(
       if (clearA[i] === Infinity && aSeen < t.zeroAmmonia) clearA[i] = day * stretch;
       if (clearN[i] === Infinity && nSeen < t.zeroNitrite && aSeen < t.zeroAmmonia) clearN[i] = day * stretch;
       const unbuffered = (s[S.alkalinity] as number) - buffered;
-      if (kh7[i] === Infinity && unbuffered < 7) kh7[i] = day;
-      if (kh5[i] === Infinity && unbuffered < 5) kh5[i] = day;
-      if (plan.keepsAlkalinity !== false && (s[S.alkalinity] as number) < KEPT_DKH) {
-        s[S.alkalinity] = (s[S.alkalinity] as number) + 2;
-        buffered += 2;
+      if (kh7[i] === Infinity && unbuffered < firstDkh) kh7[i] = day;
+      if (kh5[i] === Infinity && unbuffered < secondDkh) kh5[i] = day;
+      if (plan.keepsAlkalinity !== false && (s[S.alkalinity] as number) < TAKEN.keptAlkalinityDkh) {
+        s[S.alkalinity] = (s[S.alkalinity] as number) + TAKEN.bufferedByDkh;
+        buffered += TAKEN.bufferedByDkh;
       }
       if (ready[i] === Infinity && passes(s, probe, params, bias, noise, t, warmth, day))
         ready[i] = day * stretch;
@@ -145,7 +142,7 @@ export function forecast(
       // The person's next half day.
       if (
         plan.doseMgNPerL > 0 &&
-        (s[S.ammonia] as number) < DOSE_BELOW_MG_N &&
+        (s[S.ammonia] as number) < TAKEN.doseBelowMgN &&
         dosesNow(person, day, aSeen < t.zeroAmmonia, nSeen < t.zeroNitrite)
       )
         applyAct(s, ACT.ammonia, plan.doseMgNPerL * t.believedL, params, t.believedL);
@@ -153,7 +150,7 @@ export function forecast(
       const week = weekOf(t.nowDay + day);
       const gA = noise[week] as number;
       const gN = noise[WEEKS + week] as number;
-      advance(s, 0.125, 4, params, warmth, gA, gN);
+      advance(s, STEP_DAYS, HALF / STEP_DAYS, params, warmth, gA, gN);
     }
     // A stretched date may leave the horizon: then it is beyond it.
     for (const dates of [ready, readyLoad, clearA, clearN])
@@ -283,12 +280,12 @@ function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: num
 /** Weeks after the present are not learned from readings: drawn anew, carried on from the present one. */
 function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): void {
   const now = weekOf(nowDay);
-  const fresh = Math.sqrt(1 - WANDER_KEPT * WANDER_KEPT);
+  const fresh = Math.sqrt(1 - TAKEN.wanderKept * TAKEN.wanderKept);
   for (let g = 0; g < 2; g++) {
-    let w = Math.log(noise[g * WEEKS + now] as number) / WANDER_SD;
+    let w = Math.log(noise[g * WEEKS + now] as number) / TAKEN.wanderSd;
     for (let k = now + 1; k < WEEKS; k++) {
-      w = WANDER_KEPT * w + fresh * draw();
-      noise[g * WEEKS + k] = Math.exp(WANDER_SD * w);
+      w = TAKEN.wanderKept * w + fresh * draw();
+      noise[g * WEEKS + k] = Math.exp(TAKEN.wanderSd * w);
     }
   }
 }
@@ -305,7 +302,7 @@ function passes(
   day: number,
 ): boolean {
   // Far off: not even the capacity for half of it.
-  if ((s[S.x] as number) < 0.5 || (s[S.y] as number) < 0.5) return false;
+  if ((s[S.x] as number) < TAKEN.capacityNeeded || (s[S.y] as number) < TAKEN.capacityNeeded) return false;
   probe.set(s);
   applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
   const week = weekOf(t.nowDay + day);
@@ -316,12 +313,13 @@ function passes(
   );
 }
 
-/** Could the planned animals be fed with ammonia staying at 0.05 mg N/L and nitrite at 0.1? Uptake at those levels against the load. */
+/** Could the planned animals be fed with ammonia and nitrite staying where they may? Uptake at those levels against the load. */
 function carries(s: Float64Array, loadMgN: number, p: TankParams, t: Timeline): boolean {
   const perL = loadMgN / (t.believedL * p.volume);
+  const { carriedAmmoniaMgN: a, carriedNitriteMgN: n } = TAKEN;
   return (
-    ((s[S.x] as number) * 0.05) / (p.ka + 0.05) >= perL &&
-    ((s[S.y] as number) * 0.1) / (p.kn + 0.1) >= perL &&
-    (s[S.ammonia] as number) < 0.1
+    ((s[S.x] as number) * a) / (p.ka + a) >= perL &&
+    ((s[S.y] as number) * n) / (p.kn + n) >= perL &&
+    (s[S.ammonia] as number) < TAKEN.carriedNowMgN
   );
 }

@@ -1,6 +1,7 @@
 export { forecast, gainOf, type DailyBand, type Forecast, type Quantiles } from './forecast';
 export { DEFAULT_OPTIONS, infer, type InferOptions, type Posterior, type Progress } from './infer';
 export { defaultPlan, PROOF_MG_N, type CarePlan, type PlanChoice } from './plan';
+export { FORECAST_LIMITS, FORECAST_PRIOR } from './limits';
 export { type DoseHabit } from './habits';
 export { timelineOf, type Timeline } from './timeline';
 export { answer, answerNow, type Answer, type Question } from './answer';

@@ -5,6 +5,7 @@
 import type { Tank } from '../document';
 import { seededRandom, type Random } from '../random';
 import { planSteps, runPlan, startState, STATE_SIZE, WEEKS, type Plan, type TankParams } from './kernel';
+import { TAKEN } from './limits';
 import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom, priorFor, type Prior } from './prior';
 import type { Observation, Timeline } from './timeline';
 
@@ -14,11 +15,10 @@ export interface InferOptions {
   /** Moves of each particle after each tempering. */
   sweeps: number;
 }
-export const DEFAULT_OPTIONS: InferOptions = { seed: 1, particles: 500, sweeps: 3 };
+export const DEFAULT_OPTIONS: InferOptions = { seed: 1, particles: TAKEN.particles, sweeps: TAKEN.sweeps };
 
-/** Share of a reading's likelihood that counts. */
-const TEMPER = 0.85;
-const TAIL = 0.04;
+const TAIL = TAKEN.strayShare;
+/** The chance that a mistaken reading falls on the step it shows. */
 const CELL = 0.12;
 
 export interface Posterior {
@@ -111,13 +111,13 @@ export function* infer(
   let tried = 0;
   let taken = 0;
   const weights = new Float64Array(n);
-  while (beta < TEMPER && rounds < 40) {
-    const next = nextBeta(ll, beta, TEMPER, weights);
+  while (beta < TAKEN.temper && rounds < 40) {
+    const next = nextBeta(ll, beta, TAKEN.temper, weights);
     ({ z, ll } = resampled(z, ll, weights, d, random));
     const from = beta;
     beta = next;
     rounds++;
-    const rest = beta >= TEMPER ? sweeps * 2 : sweeps;
+    const rest = beta >= TAKEN.temper ? sweeps * 2 : sweeps;
     for (let sweep = 0; sweep < rest; sweep++) {
       for (let i = 0; i < n; i++) {
         const keepsPrior = propose(z, i, n, d, trial, random);
@@ -134,7 +134,7 @@ export function* infer(
           taken++;
         }
       }
-      yield { done: (0.95 * (from + ((beta - from) * (sweep + 1)) / rest)) / TEMPER };
+      yield { done: (0.95 * (from + ((beta - from) * (sweep + 1)) / rest)) / TAKEN.temper };
     }
   }
   const states = new Float64Array(n * STATE_SIZE);

@@ -2,6 +2,7 @@
 import type { Tank } from '../document';
 import { PRINTED_PER_N } from '../units';
 import { habitOf, rhythmOf, type DoseHabit, type Rhythm } from './habits';
+import { TAKEN } from './limits';
 import { ACT, type Timeline } from './timeline';
 
 /** The proof: 2 mg/L as NH4. */
@@ -48,20 +49,21 @@ export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoF
   // With animals in, nobody doses ammonia: what they are fed goes on by itself.
   if (t.animalsIn) return fed > 0 && choice !== 'wait' ? { ...waiting, feedMgNPerDay: fed } : waiting;
   if (choice === 'dose') return { ...waiting, ...KEEN };
-  if (choice === 'feed') return { ...waiting, feedMgNPerDay: fed > 0 ? fed : 0.15 * t.believedL };
+  if (choice === 'feed')
+    return { ...waiting, feedMgNPerDay: fed > 0 ? fed : TAKEN.feedingMgNPerL * t.believedL };
   if (choice === 'wait') return waiting;
   const mean =
     doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
   const doser = doses.length > 0 || tank.ammoniaSource === 'bottled';
   const feeds =
     tank.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0
-      ? 0.15 * t.believedL
+      ? TAKEN.feedingMgNPerL * t.believedL
       : recentFood.length >= 2
         ? fed
         : 0;
   return {
     ...waiting,
-    doseMgNPerL: Math.min(mean, PROOF_MG_N * 1.3),
+    doseMgNPerL: Math.min(mean, PROOF_MG_N * TAKEN.largestDoseShare),
     when: habitOf(t, doser ? DOSER : PROVER),
     feedMgNPerDay: feeds,
   };

@@ -1,9 +1,9 @@
-/** What is believed of a tank before its readings: independent standard normals, turned into natural units. Medians and spreads from the
- *  ranges practice and papers give (doubling 20-50 h and 30-80 h, half-saturations 0.1-1 mg N/L, rot 0.1-0.5 a day, bottles from dead to
- *  full strength, net volume 5-15 % uncertain). The tank is not the model: growth wanders from week to week, and kits err together. */
+/** What is believed of a tank before its readings: independent standard normals, turned into natural units. Medians and spreads
+ *  stand in limits.ts. The tank is not the model: growth wanders from week to week, and kits err together. */
 import type { Tank } from '../document';
 import type { TankParams } from './kernel';
 import { WEEKS } from './kernel';
+import { PRIOR, TAKEN } from './limits';
 import { ACT, type Timeline } from './timeline';
 
 /** Places in the vector of standard normals. */
@@ -37,13 +37,30 @@ const Z = {
 } as const;
 export const DIMENSIONS = PRIMARY + 2 * WEEKS;
 
-/** How far weekly growth wanders (log scale) and how much of it stays from week to week. */
-export const WANDER_SD = 0.2;
-export const WANDER_KEPT = 0.6;
-
-/** The ranges below are taken as a little wider than one standard deviation: with the whole of them the 80 % intervals held the truth
- *  in nine of ten judged tanks. */
-const SPREAD_KEPT = 0.88;
+/** What is believed alike of every tank. */
+const AS_BELIEVED = [
+  'bottleA',
+  'bottleN',
+  'matureA',
+  'matureN',
+  'muA',
+  'muN',
+  'ka',
+  'kn',
+  'lag',
+  'rotFood',
+  'rotSlow',
+  'loss',
+  'alkalinity',
+  'food',
+  'decay',
+  'kitA',
+  'kitN',
+  'kitR',
+  'max',
+  'kiA',
+  'kiN',
+] as const;
 
 export interface Prior {
   median: Float64Array;
@@ -53,39 +70,21 @@ export interface Prior {
 export function priorFor(tank: Tank, t: Timeline): Prior {
   const median = new Float64Array(PRIMARY);
   const sd = new Float64Array(PRIMARY);
-  const set = (i: number, m: number, s: number) => {
+  const set = (i: number, [m, s]: readonly [number, number]) => {
     median[i] = Math.log(m);
-    sd[i] = s * SPREAD_KEPT;
+    sd[i] = s * TAKEN.spreadKept;
   };
   const seeded = t.acts.some((a) => a.code === ACT.bottle || a.code === ACT.mature);
-  const silent = !seeded && tank.bacteriaSource !== 'none';
-  set(Z.x0, silent ? (tank.bacteriaSource === 'media' ? 0.25 : 0.03) : 0.004, silent ? 1.6 : 1.3);
-  set(Z.y0, silent ? (tank.bacteriaSource === 'media' ? 0.2 : 0.01) : 0.0015, silent ? 1.7 : 1.4);
-  set(Z.bottleA, 0.1, 1.5);
-  set(Z.bottleN, 0.035, 1.7);
-  set(Z.matureA, 1.1, 1.4);
-  set(Z.matureN, 0.9, 1.5);
-  set(Z.muA, 0.55, 0.3);
-  set(Z.muN, 0.42, 0.3);
-  set(Z.ka, 0.33, 0.55);
-  set(Z.kn, 0.28, 0.6);
-  set(Z.lag, 1.5, 0.8);
-  set(Z.rotFood, 0.35, 0.4);
-  set(Z.rotSlow, 0.2, 0.45);
+  const silent = seeded || tank.bacteriaSource === 'none' ? null : tank.bacteriaSource;
+  set(Z.x0, silent === null ? PRIOR.x0 : silent === 'media' ? PRIOR.silentMediaX0 : PRIOR.silentBottleX0);
+  set(Z.y0, silent === null ? PRIOR.y0 : silent === 'media' ? PRIOR.silentMediaY0 : PRIOR.silentBottleY0);
+  for (const name of AS_BELIEVED) set(Z[name], PRIOR[name]);
   // Ocean rock that was dried rots even where something else is meant to be the source; rock from the quarry does not.
   const rots = tank.ammoniaSource === 'dieOff' || tank.rockKind === 'driedOcean';
-  set(Z.dieOff, rots ? 1.5 : tank.rockKind === 'cured' ? 0.2 : 0.05, rots ? 0.8 : 1);
-  set(Z.volume, 1, Math.max(0.06, Math.min(0.12, t.volumeSdShare * 1.4)));
-  set(Z.loss, 0.006, 1);
-  set(Z.alkalinity, 8.5, 0.15);
-  set(Z.food, 1, 0.25);
-  set(Z.decay, 0.024, 0.55);
-  set(Z.kitA, 1, 0.12);
-  set(Z.kitN, 1, 0.12);
-  set(Z.kitR, 1, 0.2);
-  set(Z.max, 40, 0.5);
-  set(Z.kiA, 14, 0.6);
-  set(Z.kiN, 20, 0.6);
+  const cured = tank.rockKind === 'cured';
+  set(Z.dieOff, rots ? PRIOR.dieOffRotting : cured ? PRIOR.dieOffCured : PRIOR.dieOffDry);
+  const [least, most] = PRIOR.volumeSdShare;
+  set(Z.volume, [1, Math.max(least, Math.min(most, t.volumeSdShare * PRIOR.volumeSdTimes))]);
   return { median, sd };
 }
 
@@ -126,13 +125,13 @@ export function biasFrom(z: Float64Array, at: number, prior: Prior, out: Float64
 
 /** Weekly growth multipliers of both groups, an autoregression of the normals behind the primary ones. */
 export function noiseFrom(z: Float64Array, at: number, out: Float64Array): void {
-  const fresh = Math.sqrt(1 - WANDER_KEPT * WANDER_KEPT);
+  const fresh = Math.sqrt(1 - TAKEN.wanderKept * TAKEN.wanderKept);
   for (let g = 0; g < 2; g++) {
     let w = 0;
     for (let k = 0; k < WEEKS; k++) {
       const e = z[at + PRIMARY + g * WEEKS + k] as number;
-      w = k === 0 ? e : WANDER_KEPT * w + fresh * e;
-      out[g * WEEKS + k] = Math.exp(WANDER_SD * w);
+      w = k === 0 ? e : TAKEN.wanderKept * w + fresh * e;
+      out[g * WEEKS + k] = Math.exp(TAKEN.wanderSd * w);
     }
   }
 }

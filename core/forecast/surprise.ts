@@ -2,6 +2,7 @@
 import { emptyParams, biasFrom, DIMENSIONS, noiseFrom, paramsFrom } from './prior';
 import { logChance, machineFor, type Posterior } from './infer';
 import { runPlan, startState } from './kernel';
+import { TAKEN } from './limits';
 
 export interface Surprise {
   day: number;
@@ -13,9 +14,6 @@ export interface Surprise {
 }
 
 const NAMES = ['ammonia', 'nitrite', 'nitrate', 'alkalinity'] as const;
-
-/** A mean chance below this, where a usual reading has ten times as much, is no chance of the fitted tank. */
-const NO_CHANCE = 0.05;
 
 /** What the fitted tanks would have shown at each reading, particle by particle, and the mean chance of what was read. */
 function foreseen(p: Posterior): { seen: Float64Array[]; chance: number[] } {
@@ -53,7 +51,7 @@ export function surprises(p: Posterior): { recent: Surprise[]; share: number } {
   const { seen, chance } = foreseen(p);
   const recent = t.observations
     .flatMap((o, k): Surprise[] => {
-      if (t.nowDay - o.day > 10 || (chance[k] as number) > NO_CHANCE) return [];
+      if (t.nowDay - o.day > TAKEN.surpriseDays || (chance[k] as number) > TAKEN.surprisingChance) return [];
       const sorted = Float64Array.from(seen[k] as Float64Array).sort();
       const q = (share: number) => sorted[Math.round(share * (sorted.length - 1))] ?? 0;
       return [
@@ -62,5 +60,8 @@ export function surprises(p: Posterior): { recent: Surprise[]; share: number } {
     })
     .slice(-3);
   const nitrogen = t.observations.flatMap((o, k) => (o.what < 2 ? [chance[k] as number] : []));
-  return { recent, share: nitrogen.filter((c) => c <= NO_CHANCE).length / Math.max(1, nitrogen.length) };
+  return {
+    recent,
+    share: nitrogen.filter((c) => c <= TAKEN.surprisingChance).length / Math.max(1, nitrogen.length),
+  };
 }

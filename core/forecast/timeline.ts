@@ -1,10 +1,11 @@
 /** What a person did and read, laid on one line of time for the kernel: steps, acts exactly at their moment, readings to compare with. */
-import { isNitrogen, type Kit } from '../document';
+import { isNitrogen, readerShare, type Kit } from '../document';
 import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
 import type { Point, TankEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';
 import { groupLoadMgN } from '../stocking/load';
+import { TAKEN } from './limits';
 
 export const STEP_DAYS = 0.125;
 
@@ -68,7 +69,9 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
     ...series.map((p) => p.atMs),
     ...e.events.map((x) => Date.parse(x.at)),
   );
-  const startMs = Number.isFinite(firstMs) ? Math.max(firstMs, e.nowMs - 400 * DAY_MS) : e.nowMs;
+  const startMs = Number.isFinite(firstMs)
+    ? Math.max(firstMs, e.nowMs - TAKEN.historyDays * DAY_MS)
+    : e.nowMs;
   const dayOf = (ms: number) => (ms - startMs) / DAY_MS;
   const acts: Act[] = [];
   const fed = e.events.some((x) => x.kind === 'food' && x.food !== 'seafood');
@@ -94,9 +97,9 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
           day,
           code: x.seed === 'bottle' || x.seed === 'liveSand' ? ACT.bottle : ACT.mature,
           amount:
-            (x.seed === 'liveSand' || x.seed === 'oldTank' ? 2 : 1) *
-            (x.keptWet === false ? 0.15 : 1) *
-            (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? 0.3 : 1),
+            (x.seed === 'liveSand' || x.seed === 'oldTank' ? TAKEN.oldMediaTimes : 1) *
+            (x.keptWet === false ? TAKEN.driedMediaShare : 1) *
+            (x.expires !== undefined && x.expires < x.at.slice(0, 10) ? TAKEN.expiredBottleShare : 1),
         });
         break;
       case 'waterChange':
@@ -125,10 +128,11 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
   take(e.series.nitrate, READ.nitrate);
   take(e.series.alkalinity, READ.alkalinity);
   observations.sort((a, b) => a.day - b.day);
+  const [coldest, warmest] = TAKEN.believableTempC;
   const temps = e.series.temperature
     .slice(-10)
     .map((p) => p.interval.mid)
-    .filter((t) => t > 10 && t < 36);
+    .filter((t) => t > coldest && t < warmest);
   return {
     startMs,
     animalsIn: e.inDisplay.length > 0,
@@ -137,9 +141,9 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
     observations,
     believedL: e.netL,
     volumeSdShare,
-    tempC: temps.length > 0 ? temps.reduce((a, b) => a + b, 0) / temps.length : 25,
-    zeroAmmonia: zeroLimit(e.series.ammonia, 0.25 / PRINTED_PER_N.ammonia.ion),
-    zeroNitrite: zeroLimit(e.series.nitrite, 0.25 / PRINTED_PER_N.nitrite.ion),
+    tempC: temps.length > 0 ? temps.reduce((a, b) => a + b, 0) / temps.length : TAKEN.usualTempC,
+    zeroAmmonia: zeroLimit(e.series.ammonia, TAKEN.usualStep / PRINTED_PER_N.ammonia.ion),
+    zeroNitrite: zeroLimit(e.series.nitrite, TAKEN.usualStep / PRINTED_PER_N.nitrite.ion),
   };
 }
 
@@ -156,11 +160,15 @@ function errorOf(kit: Kit): { share: number; floor: number } {
   const toN = isNitrogen(kit.parameter) ? PRINTED_PER_N[kit.parameter].ion : 1;
   if (kit.scale.kind === 'number')
     return {
-      share: kit.readerShare ?? 0.05,
-      floor: Math.max(kit.scale.resolution, kit.parameter === 'alkalinity' ? 0.25 : 0.02) / toN,
+      share: readerShare(kit),
+      floor:
+        Math.max(
+          kit.scale.resolution,
+          kit.parameter === 'alkalinity' ? TAKEN.titrationFloorDkh : TAKEN.meterFloor,
+        ) / toN,
     };
-  const first = kit.scale.steps.find((s) => s > 0) ?? 0.25;
-  return { share: 0.12, floor: Math.max(0.06, 0.15 * first) / toN };
+  const first = kit.scale.steps.find((s) => s > 0) ?? TAKEN.usualStep;
+  return { share: TAKEN.chartShare, floor: Math.max(TAKEN.chartFloor, TAKEN.chartStepShare * first) / toN };
 }
 
 /** Half of the lowest step above zero, mg N/L. */
@@ -168,6 +176,6 @@ function zeroLimit(points: readonly Point[], usualStep: number): number {
   const kit = points[points.length - 1]?.kit;
   if (!kit) return usualStep / 2;
   const toN = isNitrogen(kit.parameter) ? PRINTED_PER_N[kit.parameter].ion : 1;
-  if (kit.scale.kind === 'steps') return (kit.scale.steps.find((s) => s > 0) ?? 0.25) / 2 / toN;
+  if (kit.scale.kind === 'steps') return (kit.scale.steps.find((s) => s > 0) ?? TAKEN.usualStep) / 2 / toN;
   return Math.max(kit.scale.resolution, 0.05) / toN;
 }

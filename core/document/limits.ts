@@ -1,0 +1,15 @@
+/** How far a reading is believed, and how long a text may be. What may be entered at all stands in plausible.ts. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const DOCUMENT_LIMITS = {
+  name: limit(80, 'characters', 'the longest name', 'common practice'),
+  note: limit(2000, 'characters', 'the longest note', 'common practice'),
+  meterShare: limit(0.05, 'share', 'error of a meter or titration, unless its kit says', 'science notes 4'),
+  thermometerShare: limit(0.02, 'share', 'error of a thermometer: half a degree', 'common practice'),
+  salinityShare: limit(0.014, 'share', 'error of a salinity meter: half a part', 'common practice'),
+  phShare: limit(0.012, 'share', 'error of a pH pen: a tenth', 'common practice'),
+  meterZero: limit(0.05, 'as printed', 'at most this much on a meter may be called zero', 'common practice'),
+  overTopTimes: limit(1.25, 'times', 'the top step: how "over" it is drawn', 'common practice'),
+} as const satisfies LimitTable;
+
+export const TAKEN = valuesOf(DOCUMENT_LIMITS);
