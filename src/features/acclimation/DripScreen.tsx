@@ -102,7 +102,14 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
   const end = Math.min(240, Math.max(30, (aim ?? 90) * 1.25, minutes + 5));
   const saltUnit = unitLabel(units.salinity);
   const salt = (v: number) => shownOr(units.salinity, v);
+  const inUnit = (salinity: number) => `${salt(toUnitOr(units.salinity, salinity))} ${saltUnit}`;
+  const nearAfter =
+    plan.salinityReadyMinutes === null
+      ? 'not within four hours'
+      : `after ${Math.ceil(plan.salinityReadyMinutes)} minutes`;
+  const heat = (tempC: number) => showQuantity('temperature', tempC, units);
   const colder = at.tempC < drip.tank.tempC - NEAR_C;
+  const warmth = !colder ? 'near enough' : drip.floating ? 'still warming' : 'too cold, float it';
   const done = drip.finishedAt !== null;
   const toPutBack = AFTER.filter(
     (c) => drip.checks[c.id] === null && !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null),
@@ -215,10 +222,10 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
         unit={saltUnit}
         timeLabel={clockAt}
         containerWord="container"
-        summary={`Container at ${salt(toUnitOr(units.salinity, at.salinity))} ${saltUnit}, tank at ${salt(toUnitOr(units.salinity, drip.tank.salinity))}; near enough ${plan.salinityReadyMinutes === null ? 'not within four hours' : `after ${Math.ceil(plan.salinityReadyMinutes)} minutes`}.`}
+        summary={`Container at ${inUnit(at.salinity)}, tank at ${inUnit(drip.tank.salinity)}; near enough ${nearAfter}.`}
       />
       <Txt tone={colder ? 'ammonia' : 'ink'} live>
-        {`Container ${showQuantity('temperature', at.tempC, units)}, tank ${showQuantity('temperature', drip.tank.tempC, units)}${colder ? (drip.floating ? ': still warming.' : ': too cold, float it.') : ': near enough.'}`}
+        {`Container ${heat(at.tempC)}, tank ${heat(drip.tank.tempC)}: ${warmth}.`}
       </Txt>
       {!done ? (
         <Row wrap>

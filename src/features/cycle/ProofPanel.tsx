@@ -8,6 +8,9 @@ import { fromMgNPerL } from '../../../core/units';
 import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayHour } from '../../store';
 import { Button, Caution, Line, Section, Txt } from '../../ui';
 
+/** What a small fish on light feed makes, mg N a day. */
+const SMALL_FISH_MG_N = 6;
+
 /** The proof run: what is the next thing to do, the clock, the verdict, and what capacity it shows. */
 export function ProofPanel({ tank }: { tank: Tank }) {
   const now = useNow(30_000);
@@ -20,7 +23,8 @@ export function ProofPanel({ tank }: { tank: Tank }) {
   const meant =
     (state.status === 'failed' || state.status === 'missedTest') && meantAsProof(e, state.doseAtMs);
   const mg = (x: number) => `${x.toFixed(0)} mg N a day`;
-  const pairs = Math.max(1, Math.floor((capacity?.nearZeroNowMgN ?? 0) / 6));
+  const fish = Math.floor((capacity?.nearZeroNowMgN ?? 0) / SMALL_FISH_MG_N);
+  const room = fish === 0 ? 'not room for one yet' : `room for about ${fish} such fish`;
   return (
     <Section title="The proof run">
       {state.status === 'running' ? (
@@ -57,7 +61,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
               <Txt
                 kind="small"
                 tone="second"
-              >{`Two small fish on light feed are about 12 mg a day: room for about ${pairs === 1 && capacity.nearZeroNowMgN < 6 ? 'none yet' : `${pairs} such fish`}. It fades while nothing is fed.`}</Txt>
+              >{`Two small fish on light feed are about 12 mg a day: ${room}. It fades while nothing is fed.`}</Txt>
             </>
           ) : null}
           {state.status === 'passed' || e.inDisplay.length > 0 ? null : (

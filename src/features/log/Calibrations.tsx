@@ -1,5 +1,9 @@
 import type { Calibration, Kit } from '../../../core/document';
-import { calibrationSessions, daysSinceCalibration } from '../../../core/instruments';
+import {
+  calibrationSessions,
+  daysSinceCalibration,
+  type CalibrationSession,
+} from '../../../core/instruments';
 import { formatDecimal, toUnit } from '../../../core/units';
 import { commit, dayAndHour, newId, useAppDispatch, useAppSelector } from '../../store';
 import { Button, FieldRow, Section, Table, Txt } from '../../ui';
@@ -22,6 +26,14 @@ export function calibratedWords(kit: Kit, calibrations: Record<string, Calibrati
     : days === 0
       ? ', calibrated today'
       : `, calibrated ${days} day${days === 1 ? '' : 's'} ago`;
+}
+
+/** How readings after a calibration that found a drift are taken. */
+function afterDrift(last: CalibrationSession): string {
+  if (last.adjusted) return 'It was then set to the standard.';
+  return last.correction.from === 'slope'
+    ? 'Later readings are corrected by slope and offset.'
+    : 'Later readings are corrected by the offset.';
 }
 
 /** An instrument against its standards: what was found, what follows for the readings before and after. */
@@ -57,7 +69,7 @@ export function Calibrations({ kit }: { kit: Kit }) {
         <Txt tone={last.good ? 'go' : 'nitrite'}>
           {last.good
             ? `Last one good, off by ${shown(Math.abs(last.error))}.`
-            : `Last one found a drift: readings since the good one before are kept, not trusted.${last.adjusted ? ' It was then set to the standard.' : last.correction.from === 'slope' ? ' Later readings are corrected by slope and offset.' : ' Later readings are corrected by the offset.'}`}
+            : `Last one found a drift: readings since the good one before are kept, not trusted. ${afterDrift(last)}`}
         </Txt>
       ) : (
         <Txt kind="small" tone="second">

@@ -397,8 +397,11 @@ function originOf(t: EventTexts): {
 /** An event in one line. */
 export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): string {
   switch (e.kind) {
-    case 'ammoniaDose':
-      return `+${formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1)} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`})`;
+    case 'ammoniaDose': {
+      const rise = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1);
+      const measured = e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`;
+      return `+${rise} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${measured})`;
+    }
     case 'bacteria':
       return [
         SEED_WORDS[e.seed],
@@ -436,8 +439,11 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
       return `${showQuantity('volume', e.litres, units, 0)} with ${formatDecimal(e.grams, 0)} g to ${showQuantity('salinity', e.salinity, units)}`;
     case 'waterMade':
       return `${showQuantity('volume', e.litres, units, 0)}${e.minutes === null ? '' : ` in ${formatDecimal(e.minutes, 0)} min`}`;
-    case 'dose':
-      return `${DOSED_WORDS[e.what].title} +${formatDecimal(e.rise, 2)} ${DOSED_WORDS[e.what].unit}${e.grams === null ? '' : `, ${formatDecimal(e.grams, 1)} g`}`;
+    case 'dose': {
+      const { title, unit } = DOSED_WORDS[e.what];
+      const weighed = e.grams === null ? '' : `, ${formatDecimal(e.grams, 1)} g`;
+      return `${title} +${formatDecimal(e.rise, 2)} ${unit}${weighed}`;
+    }
     case 'seafoodOut':
     case 'note':
       return '';

@@ -57,6 +57,12 @@ function Parameters({ tank }: { tank: Tank }) {
   );
 }
 
+/** "+0.3 a week"; nothing for a drift too small to be shown. */
+function driftWords(drift: number | null, decimals: number): string {
+  if (drift === null || Math.abs(drift) < 10 ** -decimals) return '';
+  return `${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), decimals)} a week`;
+}
+
 function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Parameter; now: number }) {
   const { roles } = useTheme();
   const units = useUnits();
@@ -89,7 +95,7 @@ function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Para
                   : 'second'
             }
           >
-            {`${STANDING_WORDS[standing]}${drift !== null && Math.abs(drift) >= 10 ** -scale.decimals ? `, ${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), scale.decimals)} a week` : ''}`}
+            {[STANDING_WORDS[standing], driftWords(drift, scale.decimals)].filter(Boolean).join(', ')}
           </Txt>
         </View>
         <View style={styles.value}>

@@ -1,6 +1,8 @@
 import type { Tool } from '../tool';
 import { flowTool, heatTool, lightTool, mediaTool, powerTool, sandTool, weightTool } from './putUp';
-import { evaporationTool, mineralsTool, nitrogenTool, rodiTool } from './supply';
+import { mineralsTool } from './minerals';
+import { nitrogenTool } from './nitrogen';
+import { evaporationTool, rodiTool } from './supply';
 import { salinityTool } from './salinity';
 import { volumeTool } from './volume';
 import { changeTool, saltTool } from './water';
