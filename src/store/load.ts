@@ -27,22 +27,15 @@ export interface Stored {
   asideBefore: Aside[];
 }
 
-const CHUNK = 400;
-
-/** Everything in storage, in chunks. Rejects only when storage itself does. */
+/** Everything in storage. Rejects only when storage itself does. */
 export async function readStored(storage: Storage): Promise<Stored> {
-  const keys = await storage.getAllKeys();
   const stored: Stored = { version: VERSION, checked: false, entities: {}, drafts: {}, asideBefore: [] };
   let meta: string | undefined;
-  for (let i = 0; i < keys.length; i += CHUNK) {
-    const part = await storage.getMany(keys.slice(i, i + CHUNK));
-    for (const [key, raw] of Object.entries(part)) {
-      if (raw === null) continue;
-      if (key === META_KEY) meta = raw;
-      else if (key.startsWith(DRAFT)) stored.drafts[key] = raw;
-      else if (key.startsWith(ASIDE)) stored.asideBefore.push({ key, why: 'set aside earlier', raw });
-      else if (key.startsWith('e/')) stored.entities[key] = raw;
-    }
+  for (const [key, raw] of Object.entries(await storage.entries())) {
+    if (key === META_KEY) meta = raw;
+    else if (key.startsWith(DRAFT)) stored.drafts[key] = raw;
+    else if (key.startsWith(ASIDE)) stored.asideBefore.push({ key, why: 'set aside earlier', raw });
+    else if (key.startsWith('e/')) stored.entities[key] = raw;
   }
   return { ...stored, ...readMeta(meta) };
 }
