@@ -1,6 +1,6 @@
 /** Mutation testing of one room: `npm run mutation -- ROOM`. Survivors and the score are printed and kept under reports/.
  *  Only the tests named for the room are run: the slow statistics of the forecast stay out. */
-import { writeFileSync } from 'node:fs';
+import { readdirSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 
 /** What is mutated and which tests must notice. */
@@ -69,11 +69,22 @@ const config = {
   jsonReporter: { fileName: `reports/mutation/${name}.json` },
   tempDirName: '.cache/stryker',
 };
-const files = room.tests.map((t) => `<rootDir>/${t.endsWith('.ts') ? t : `${t}/*.test.ts`}`);
+// One file that takes in all tests of the room: what they share is loaded once for each mutant, not once for each file.
+const files = room.tests.flatMap((t) => {
+  const [folder, all] = t.split('/**');
+  return all === undefined
+    ? [t]
+    : readdirSync(folder).flatMap((f) => (f.endsWith('.test.ts') ? [`${folder}/${f}`] : []));
+});
+writeFileSync(
+  `.cache/mutation.${name}.test.ts`,
+  files.map((file) => `import '../${file.replace(/\.ts$/, '')}';\n`).join(''),
+);
 const jest = {
   rootDir: '..',
   setupFiles: ['<rootDir>/scripts/mutation.setup.cjs'],
-  testMatch: files.map((f) => f.replace('**/*.test.ts', '*.test.ts')),
+  testMatch: [`<rootDir>/.cache/mutation.${name}.test.ts`],
+  modulePathIgnorePatterns: [],
 };
 writeFileSync(
   `.cache/jest.mutation.${name}.cjs`,

@@ -14,19 +14,21 @@ export type Edit =
   | { [C in CollectionName]: { put: C; entity: Entity<C> } }[CollectionName]
   | { remove: CollectionName; id: string };
 
-/** Edits against the present document -> changes with their `before`. Edits that change nothing are dropped. */
+/** Edits against the present document -> changes with their `before`, one for each entity: the last edit of it counts. Edits that change
+ *  nothing are dropped. */
 export function changesOf(doc: Document, edits: readonly Edit[]): Change[] {
-  return edits
-    .map((edit): Change => {
-      const [collection, id, after] =
-        'put' in edit ? [edit.put, edit.entity.id, edit.entity] : [edit.remove, edit.id, null];
-      const before: AnyEntity | undefined = Object.hasOwn(doc[collection], id)
-        ? doc[collection][id]
-        : undefined;
-      return { collection, id, before: before ?? null, after };
-    })
-    .filter((change) => change.before !== change.after);
+  const changes = edits.map((edit): Change => {
+    const [collection, id, after] =
+      'put' in edit ? [edit.put, edit.entity.id, edit.entity] : [edit.remove, edit.id, null];
+    return { collection, id, before: entityIn(doc, collection, id), after };
+  });
+  const ofEach = new Map(changes.map((change) => [`${change.collection}/${change.id}`, change]));
+  return [...ofEach.values()].filter((change) => change.before !== change.after);
 }
+
+/** The entity of a document, or null where there is none. */
+export const entityIn = (doc: Document, collection: CollectionName, id: string): AnyEntity | null =>
+  Object.hasOwn(doc[collection], id) ? (doc[collection][id] ?? null) : null;
 
 /** The changes that take these back, in reverse order. */
 export function reversed(changes: readonly Change[]): Change[] {

@@ -1,6 +1,14 @@
 export * from './types';
 export * from './vocabulary';
-export { applyChanges, changesOf, editsToRemoveTank, reversed, type Change, type Edit } from './changes';
+export {
+  applyChanges,
+  changesOf,
+  editsToRemoveTank,
+  entityIn,
+  reversed,
+  type Change,
+  type Edit,
+} from './changes';
 export {
   isNitrogen,
   kitExpired,

@@ -9,12 +9,12 @@ import {
   type Document,
 } from '../../core/document';
 import { brokenReferences, parseEntity } from '../../core/document/checks';
+import { entryOf, entryText, FIRST, type Entry } from './acts';
 import { ASIDE, entityKey, META, META_KEY } from './keys';
-import { isCollection, type Aside, type Stored } from './load';
+import { isCollection, type Aside, type Opened, type Stored } from './load';
 import type { Storage } from './storage';
 
-export interface Checked {
-  document: Document;
+export interface Checked extends Opened {
   /** What did not pass, with why. */
   aside: Aside[];
 }
@@ -26,6 +26,7 @@ const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 /** Checks every stored entry, an older version's after bringing it up. Writes nothing. @param clock milliseconds from anywhere */
 export async function checkEntries(stored: Stored, clock: () => number): Promise<Checked> {
   const document = emptyDocument();
+  const revisions = new Map<string, string>();
   const aside: Aside[] = [];
   let sinceMs = clock();
   for (const [key, raw] of Object.entries(stored.entities)) {
@@ -33,18 +34,18 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
       await breathe();
       sinceMs = clock();
     }
-    const problem = open(document, key, raw, stored.version);
+    const problem = open({ document, revisions }, key, raw, stored.version);
     if (problem !== null) aside.push({ key, why: problem, raw });
   }
   aside.push(...dropBroken(document, stored));
-  return { document, aside };
+  return { document, revisions, aside };
 }
 
 /** What a check leaves to write, in at most two writes: what goes aside; and today's form of what an older version wrote, or the mark
  *  that everything has passed. */
 export async function writeChecked(storage: Storage, stored: Stored, checked: Checked): Promise<void> {
   if (checked.aside.length > 0) await storage.setMany(movedAside(checked.aside));
-  if (stored.version < VERSION) await storage.setMany(storedForm(checked.document));
+  if (stored.version < VERSION) await storage.setMany(storedForm(checked));
   else if (!stored.checked) await storage.setMany({ [META_KEY]: META });
 }
 
@@ -71,29 +72,31 @@ export const movedAside = (aside: readonly Aside[]): Record<string, string | nul
   );
 
 /** Everything as it is stored in this version, in one write. */
-function storedForm(document: Document): Record<string, string> {
+function storedForm({ document, revisions }: Opened): Record<string, string> {
   const entries: Record<string, string> = { [META_KEY]: META };
   for (const name of COLLECTION_NAMES) {
     for (const [id, entity] of Object.entries(document[name])) {
-      entries[entityKey(name, id)] = JSON.stringify(entity);
+      const key = entityKey(name, id);
+      entries[key] = entryText(entity, revisions.get(key) ?? FIRST);
     }
   }
   return entries;
 }
 
 /** Puts one stored entry into the document; the reason when it cannot be. */
-function open(document: Document, key: string, raw: string, version: number): string | null {
+function open({ document, revisions }: Opened, key: string, raw: string, version: number): string | null {
   const [, collection, id] = key.split('/');
   if (!isCollection(collection) || !id) return 'is of a kind this version does not know';
-  let value: unknown;
+  let entry: Entry;
   try {
-    value = JSON.parse(raw);
+    entry = entryOf(raw);
   } catch {
     return 'is not readable as JSON';
   }
-  const parsed = parseEntity(collection, broughtUp(collection, value, version));
+  const parsed = parseEntity(collection, broughtUp(collection, entry.entity, version));
   if (!parsed.ok) return parsed.faults.map((f) => `${f.path}: ${f.message}`).join('; ');
   if (parsed.entity.id !== id) return `carries the id "${parsed.entity.id}"`;
   (document[collection] as Record<string, AnyEntity>)[id] = parsed.entity;
+  revisions.set(key, entry.rev);
   return null;
 }

@@ -8,28 +8,26 @@ import {
   type CollectionName,
   type Document,
 } from '../../core/document';
+import type { Act, Way } from './acts';
 import type { Aside } from './load';
-
-export interface Act {
-  /** What was done, in the past tense, for the undo notice: "Sample logged". */
-  label: string;
-  changes: Change[];
-}
 
 export interface DocumentState {
   status: { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; message: string };
   entities: Document;
   undo: Act[];
   redo: Act[];
-  /** Counts acts, undos and redos, so that a notice can tell a new one from the last. */
+  /** Counts what was stored, so that a notice can tell a new one from the last. */
   revision: number;
   lastLabel: string | null;
   aside: Aside[];
+  /** Why what was done is not stored yet. */
   saveError: string | null;
+  /** Storing takes longer than it should. */
+  slow: boolean;
 }
 
 /** Acts that can be taken back. */
-const UNDO_DEPTH = 100;
+export const UNDO_DEPTH = 100;
 
 const initialState: DocumentState = {
   status: { kind: 'loading' },
@@ -40,20 +38,29 @@ const initialState: DocumentState = {
   lastLabel: null,
   aside: [],
   saveError: null,
+  slow: false,
 };
 
 export const documentOpened = createAction<{ document: Document; aside: Aside[] }>('document/documentOpened');
 export const openingFailed = createAction<string>('document/openingFailed');
 /** Entries that failed their check after opening; they stand under "aside/" and leave the document. */
 export const entriesSetAside = createAction<Aside[]>('document/entriesSetAside');
+/** Done in memory; the storage follows. */
 export const actCommitted = createAction<Act>('document/actCommitted');
 export const actUndone = createAction('document/actUndone');
 export const actRedone = createAction('document/actRedone');
+/** Its transaction has completed: only now may it be said. */
+export const actSaved = createAction<{ act: Act; way: Way }>('document/actSaved');
+/** Another tab had changed what it touches: what stands in the storage counts. */
+export const actRefused = createAction<{ act: Act; way: Way; changes: Change[] }>('document/actRefused');
+/** Acts of before this page was opened. */
+export const actsOpened = createAction<{ undo: Act[]; redo: Act[] }>('document/actsOpened');
 /** Changes made in another tab of the same browser; they are theirs to undo. */
 export const changesArrived = createAction<Change[]>('document/changesArrived');
 export const noticeDismissed = createAction('document/noticeDismissed');
 export const saveFailed = createAction<string>('document/saveFailed');
 export const saveSucceeded = createAction('document/saveSucceeded');
+export const savingSlow = createAction<boolean>('document/savingSlow');
 
 /** A plain reducer, not one that edits drafts: what is replaced is shared structure, and a history of tens of thousands of entities must
  *  not be walked at each act, neither to draft nor to freeze it. */
@@ -73,8 +80,6 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
       entities: applyChanges(s.entities, act.changes),
       undo: [...s.undo, act].slice(-UNDO_DEPTH),
       redo: [],
-      revision: s.revision + 1,
-      lastLabel: act.label,
     };
   }
   if (actUndone.match(action)) {
@@ -85,8 +90,6 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
           entities: applyChanges(s.entities, reversed(act.changes)),
           undo: s.undo.slice(0, -1),
           redo: [...s.redo, act],
-          revision: s.revision + 1,
-          lastLabel: `Undone: ${act.label}`,
         }
       : s;
   }
@@ -98,11 +101,22 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
           entities: applyChanges(s.entities, act.changes),
           redo: s.redo.slice(0, -1),
           undo: [...s.undo, act],
-          revision: s.revision + 1,
-          lastLabel: `Done again: ${act.label}`,
         }
       : s;
   }
+  if (actSaved.match(action)) return said(s, SAID[action.payload.way] + action.payload.act.label);
+  if (actRefused.match(action)) {
+    const { act, way, changes } = action.payload;
+    const refused = said({ ...s, entities: applyChanges(s.entities, changes) }, REFUSED[way](act.label));
+    return { ...refused, undo: without(s.undo, act), redo: without(s.redo, act) };
+  }
+  if (actsOpened.match(action))
+    return {
+      ...s,
+      undo: [...action.payload.undo, ...s.undo].slice(-UNDO_DEPTH),
+      redo: s.undo.length > 0 ? s.redo : action.payload.redo,
+    };
+  if (savingSlow.match(action)) return { ...s, slow: action.payload };
   if (changesArrived.match(action)) return { ...s, entities: applyChanges(s.entities, action.payload) };
   if (entriesSetAside.match(action)) return withoutAside(s, action.payload);
   if (noticeDismissed.match(action)) return { ...s, lastLabel: null };
@@ -110,6 +124,20 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
   if (saveSucceeded.match(action)) return { ...s, saveError: null };
   return s;
 }
+
+const SAID: Record<Way, string> = { done: '', undone: 'Undone: ', redone: 'Done again: ' };
+const REFUSED: Record<Way, (label: string) => string> = {
+  done: (label) => `Not stored, another tab changed it meanwhile: ${label}`,
+  undone: (label) => `Not undone, another tab changed it since: ${label}`,
+  redone: (label) => `Not done again, another tab changed it since: ${label}`,
+};
+
+const said = (s: DocumentState, lastLabel: string): DocumentState => ({
+  ...s,
+  revision: s.revision + 1,
+  lastLabel,
+});
+const without = (acts: Act[], act: Act): Act[] => acts.filter((a) => a.id !== act.id);
 
 function withoutAside(s: DocumentState, aside: Aside[]): DocumentState {
   const gone = aside.flatMap(({ key }): Change[] => {

@@ -1,5 +1,6 @@
 /** Stored drafts, checked; loaded apart from the first screen. */
-import { dropCountSchema, keptForecastSchema, sampleDraftSchema } from './draftsSchema';
+import type { Act } from './acts';
+import { dropCountSchema, keptForecastSchema, sampleDraftSchema, storedActSchema } from './draftsSchema';
 import { noDrafts, type DraftsState } from './draftsSlice';
 
 /** Drafts from stored entries; what cannot be read is dropped, a draft being only a convenience. */
@@ -8,12 +9,7 @@ export function readDrafts(entries: Record<string, string>): DraftsState {
   for (const [key, raw] of Object.entries(entries)) {
     const [, kind, tankId] = key.split('/');
     if (!kind || !tankId) continue;
-    let value: unknown;
-    try {
-      value = JSON.parse(raw);
-    } catch {
-      continue;
-    }
+    const value = asJson(raw);
     if (kind === 'sample') {
       const parsed = sampleDraftSchema.safeParse(value);
       if (parsed.success) drafts.samples[tankId] = parsed.data;
@@ -26,4 +22,26 @@ export function readDrafts(entries: Record<string, string>): DraftsState {
     } else if (kind === 'place' && typeof value === 'string') drafts.lastTankId = value;
   }
   return drafts;
+}
+
+/** Acts of before, the oldest first; what cannot be read is dropped: it can only no longer be taken back. */
+export function readActs(entries: Record<string, string>): { undo: Act[]; redo: Act[] } {
+  const undo: Act[] = [];
+  const redo: Act[] = [];
+  for (const key of Object.keys(entries).sort()) {
+    const parsed = storedActSchema.safeParse(asJson(entries[key] ?? ''));
+    if (!parsed.success) continue;
+    const { undone, ...act } = parsed.data;
+    (undone ? redo : undo).push(act as Act);
+  }
+  // The act undone last is the first to be done again.
+  return { undo, redo: redo.reverse() };
+}
+
+function asJson(raw: string): unknown {
+  try {
+    return JSON.parse(raw);
+  } catch {
+    return null;
+  }
 }

@@ -294,7 +294,7 @@ describe('what storage holds', () => {
     [
       'an older form: all of it in one',
       stored({}, { version: 1 }),
-      [{ [META_KEY]: META, 'e/kits/kit': '{"id":"kit"}' }],
+      [{ [META_KEY]: META, 'e/kits/kit': '{"rev":"0","entity":{"id":"kit"}}' }],
     ],
   ])('%s', async (_what, of, written) => {
     const batches: object[] = [];
@@ -304,7 +304,7 @@ describe('what storage holds', () => {
       ...emptyDocument(),
       ...(of.version === 1 ? { kits: { kit: { id: 'kit' } as never } } : {}),
     };
-    await writeChecked(storage, of, { document, aside: [] });
+    await writeChecked(storage, of, { document, revisions: new Map(), aside: [] });
     expect(batches).toEqual(written);
   });
 });

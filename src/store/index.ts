@@ -1,5 +1,6 @@
-export { makeStore, openStore, commit, replaceDocument, undo } from './store';
-export { actRedone, noticeDismissed } from './documentSlice';
+export { makeStore, openStore, commit, redo, replaceDocument, undo, type Seen } from './store';
+export { noticeDismissed } from './documentSlice';
+export type { Differing, Outcome } from './writer';
 export {
   sampleDrafted,
   dropsCounted,

@@ -8,6 +8,7 @@ import {
   type CollectionName,
   type Document,
 } from '../../core/document';
+import { ALL_BUT_ACTS, entryOf } from './acts';
 import { ASIDE, DRAFT, META_KEY, readMeta } from './keys';
 import type { Storage } from './storage';
 
@@ -27,11 +28,17 @@ export interface Stored {
   asideBefore: Aside[];
 }
 
-/** Everything in storage. Rejects only when storage itself does. */
+/** Everything in storage but the acts. Rejects only when storage itself does. */
 export async function readStored(storage: Storage): Promise<Stored> {
-  const stored: Stored = { version: VERSION, checked: false, entities: {}, drafts: {}, asideBefore: [] };
+  const stored: Stored = {
+    version: VERSION,
+    checked: false,
+    entities: {},
+    drafts: {},
+    asideBefore: [],
+  };
   let meta: string | undefined;
-  for (const [key, raw] of Object.entries(await storage.entries())) {
+  for (const [key, raw] of Object.entries(await storage.entries(ALL_BUT_ACTS))) {
     if (key === META_KEY) meta = raw;
     else if (key.startsWith(DRAFT)) stored.drafts[key] = raw;
     else if (key.startsWith(ASIDE)) stored.asideBefore.push({ key, why: 'set aside earlier', raw });
@@ -43,27 +50,37 @@ export async function readStored(storage: Storage): Promise<Stored> {
 export const isEmpty = (stored: Stored): boolean =>
   Object.keys(stored.entities).length === 0 && stored.asideBefore.length === 0;
 
+/** A document and the revision of each of its entities, by key. */
+export interface Opened {
+  document: Document;
+  revisions: Map<string, string>;
+}
+
 /** The document as stored, without a check of its contents; null when an entry is no JSON, of an unknown kind or under a wrong key: then
  *  everything is checked before anything is shown. */
-export function readUnchecked(stored: Stored): Document | null {
+export function readUnchecked(stored: Stored): Opened | null {
   const document = emptyDocument();
+  const revisions = new Map<string, string>();
   for (const [key, raw] of Object.entries(stored.entities)) {
     const [, collection, id] = key.split('/');
     if (!isCollection(collection) || !id) return null;
-    const entity = asEntity(raw);
-    if (entity?.id !== id) return null;
-    (document[collection] as Record<string, AnyEntity>)[id] = entity;
+    const entry = asEntry(raw);
+    if (entry?.entity.id !== id) return null;
+    (document[collection] as Record<string, AnyEntity>)[id] = entry.entity;
+    revisions.set(key, entry.rev);
   }
-  return document;
+  return { document, revisions };
 }
 
 export const isCollection = (name: string | undefined): name is CollectionName =>
   (COLLECTION_NAMES as readonly (string | undefined)[]).includes(name);
 
-function asEntity(raw: string): AnyEntity | null {
+function asEntry(raw: string): { entity: AnyEntity; rev: string } | null {
   try {
-    const value: unknown = JSON.parse(raw);
-    return typeof value === 'object' && value !== null && 'id' in value ? (value as AnyEntity) : null;
+    const { entity, rev } = entryOf(raw);
+    return typeof entity === 'object' && entity !== null && 'id' in entity
+      ? { entity: entity as AnyEntity, rev }
+      : null;
   } catch {
     return null;
   }

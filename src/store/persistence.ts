@@ -1,73 +1,110 @@
-/** Effects of the store: every act becomes one storage transaction, in order; drafts follow; other tabs are told. */
+/** The store and what is kept of it: acts and drafts go to the writer, what came of them comes back as actions, other tabs are told. */
 import { createListenerMiddleware, isAnyOf, type Dispatch, type TypedStartListening } from '@reduxjs/toolkit';
-import { reversed, type Change } from '../../core/document';
+import type { Change } from '../../core/document';
+import { actId, actKey, revisionOf, standingIn, stepsOf, type Act, type Way } from './acts';
 import {
-  actCommitted,
-  actRedone,
-  actUndone,
+  actRefused,
+  actSaved,
   changesArrived,
   saveFailed,
   saveSucceeded,
+  savingSlow,
   type DocumentState,
 } from './documentSlice';
 import { dropsCounted, forecastKept, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
-import { DRAFT, entityKey, META, META_KEY } from './keys';
+import { newId } from './ids';
+import { DRAFT } from './keys';
 import type { Storage } from './storage';
+import { makeWriter, recordOf, type Outcome, type Page } from './writer';
 
 interface PersistedState {
   document: DocumentState;
   drafts: DraftsState;
 }
 
+/** What one tab tells the others, once it is stored. */
+export interface Told {
+  act: Act;
+  way: Way;
+}
+
 /** A way to tell the other tabs of this browser. */
 export interface Tabs {
-  post(changes: Change[]): void;
-  listen(receive: (changes: Change[]) => void): void;
+  post(told: Told): void;
+  listen(receive: (told: Told) => void): void;
 }
 
 export function browserTabs(): Tabs {
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('zoarium');
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('zoarium-acts');
   return {
-    post: (changes) => channel?.postMessage(changes),
+    post: (told) => channel?.postMessage(told),
     listen: (receive) => {
-      if (channel) channel.onmessage = (event: MessageEvent<Change[]>) => receive(event.data);
+      if (channel) channel.onmessage = (event: MessageEvent<Told>) => receive(event.data);
     },
   };
 }
 
-/** Entries to write for some changes: as many as there are changes, whatever the history. */
-function entriesOf(changes: readonly Change[]): Record<string, string | null> {
-  const entries: Record<string, string | null> = { [META_KEY]: META };
-  for (const c of changes) entries[entityKey(c.collection, c.id)] = c.after ? JSON.stringify(c.after) : null;
-  return entries;
+/** The browser asks before the page is left only while something is really unsaved. */
+export function browserPage(): Page {
+  if (typeof window === 'undefined' || typeof window.addEventListener !== 'function')
+    return { hold: () => undefined, onHide: () => undefined };
+  const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+  return {
+    hold(on) {
+      if (on) window.addEventListener('beforeunload', ask);
+      else window.removeEventListener('beforeunload', ask);
+    },
+    onHide(run) {
+      window.addEventListener('pagehide', run);
+      document.addEventListener('visibilitychange', () => {
+        if (document.visibilityState === 'hidden') run();
+      });
+    },
+  };
 }
 
-export function persistence(storage: Storage, tabs: Tabs) {
+/** Where acts are saved, for the thunks that make them. */
+export interface Keeping {
+  /** Keeps an act; with it, or not at all, the drafts it ends and the acts it makes impossible to take back. */
+  save(
+    act: Act,
+    way: Way,
+    along?: { drafts?: readonly string[]; forgotten?: readonly Act[] },
+  ): Promise<Outcome>;
+  stands(act: Act, way: Way): boolean;
+  /** For a new act: sorts after every one before it. */
+  newActId(): string;
+  revisions: Map<string, string>;
+  retry(): void;
+  settled(): Promise<void>;
+}
+
+export function persistence(storage: Storage, tabs: Tabs, page: Page) {
   const middleware = createListenerMiddleware();
   const startListening = middleware.startListening as TypedStartListening<PersistedState, Dispatch>;
-  let queue: Promise<void> = Promise.resolve();
+  let dispatch: Dispatch = (action) => action;
+  let state: () => PersistedState;
 
-  startListening({
-    matcher: isAnyOf(actCommitted, actUndone, actRedone),
-    effect: (action, api) => {
-      const before = api.getOriginalState().document;
-      const changes = actCommitted.match(action)
-        ? action.payload.changes
-        : actUndone.match(action)
-          ? reversed(before.undo[before.undo.length - 1]?.changes ?? [])
-          : (before.redo[before.redo.length - 1]?.changes ?? []);
-      if (changes.length === 0) return;
-      tabs.post(changes);
-      queue = queue
-        .then(() => storage.setMany(entriesOf(changes)))
-        .then(
-          () => {
-            if (api.getState().document.saveError) api.dispatch(saveSucceeded());
-          },
-          (error: unknown) => {
-            api.dispatch(saveFailed(error instanceof Error ? error.message : String(error)));
-          },
-        );
+  const writer = makeWriter(storage, page, {
+    saved(act, way) {
+      dispatch(actSaved({ act, way }));
+      tabs.post({ act, way });
+    },
+    refused(act, way, differing) {
+      const changes = differing.map((d): Change => ({
+        collection: d.collection,
+        id: d.id,
+        before: null,
+        after: d.theirs,
+      }));
+      dispatch(actRefused({ act, way, changes }));
+    },
+    failing(why) {
+      if (why !== null) dispatch(saveFailed(why));
+      else if (state().document.saveError !== null) dispatch(saveSucceeded());
+    },
+    slow(slow) {
+      if (state().document.slow !== slow) dispatch(savingSlow(slow));
     },
   });
 
@@ -75,25 +112,66 @@ export function persistence(storage: Storage, tabs: Tabs) {
     matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, tankVisited),
     effect: (action, api) => {
       const drafts = api.getState().drafts;
-      const entry = (key: string, value: unknown) => ({
-        [DRAFT + key]: value === undefined ? null : JSON.stringify(value),
-      });
-      const entries = sampleDrafted.match(action)
-        ? entry(`sample/${action.payload.tankId}`, drafts.samples[action.payload.tankId])
-        : dropsCounted.match(action)
-          ? entry(`drops/${action.payload.tankId}`, drafts.drops[action.payload.tankId])
-          : forecastKept.match(action)
-            ? entry(`forecast/${action.payload.tankId}`, action.payload.forecast)
-            : entry('place/tank', drafts.lastTankId ?? undefined);
-      // A lost draft costs a few taps; the act itself reports its own failures.
-      queue = queue.then(() => storage.setMany(entries)).catch(() => undefined);
+      const keep = (key: string, value: unknown) =>
+        writer.draft(DRAFT + key, value === undefined ? null : JSON.stringify(value));
+      if (sampleDrafted.match(action))
+        keep(`sample/${action.payload.tankId}`, drafts.samples[action.payload.tankId]);
+      else if (dropsCounted.match(action))
+        keep(`drops/${action.payload.tankId}`, drafts.drops[action.payload.tankId]);
+      else if (forecastKept.match(action)) keep(`forecast/${action.payload.tankId}`, action.payload.forecast);
+      else keep('place/tank', drafts.lastTankId ?? undefined);
     },
   });
 
+  /** What another tab did. Where it does not follow on what is known here, the storage is asked what stands. */
+  async function hear({ act, way }: Told): Promise<void> {
+    const steps = stepsOf(act, way);
+    const follows = steps.every((step) => (writer.revisions.get(step.key) ?? '') === step.expected);
+    if (follows) {
+      for (const step of steps) writer.revisions.set(step.key, step.rev);
+      dispatch(changesArrived(steps.map((step) => step.change)));
+      return;
+    }
+    const standing = await storage.getMany(steps.map((step) => step.key));
+    const changes = steps.map(({ change, key }): Change => {
+      const raw = standing[key] ?? null;
+      writer.revisions.set(key, revisionOf(raw));
+      return { ...change, after: standingIn(raw) };
+    });
+    dispatch(changesArrived(changes));
+  }
+
+  let lastMs = 0;
+  const keeping: Keeping = {
+    newActId() {
+      lastMs = Math.max(Date.now(), lastMs + 1);
+      return actId(lastMs, newId());
+    },
+    save: (act, way, { drafts = [], forgotten = [] } = {}) =>
+      writer.save(act, way, {
+        ...recordOf(act, way),
+        ...Object.fromEntries(
+          [...drafts.map((key) => DRAFT + key), ...forgotten.map((a) => actKey(a.id))].map((key) => [
+            key,
+            null,
+          ]),
+        ),
+      }),
+    stands: writer.stands,
+    revisions: writer.revisions,
+    retry: writer.retry,
+    settled: writer.settled,
+  };
   return {
     middleware: middleware.middleware,
-    settled: () => queue,
-    listenToTabs: (dispatch: (action: ReturnType<typeof changesArrived>) => void) =>
-      tabs.listen((changes) => dispatch(changesArrived(changes))),
+    keeping,
+    attach(store: { dispatch: Dispatch; getState: () => PersistedState }) {
+      dispatch = store.dispatch;
+      state = store.getState;
+      tabs.listen((told) => {
+        // A storage that cannot be read now is no reason to show what is out of date.
+        hear(told).catch(() => dispatch(changesArrived(stepsOf(told.act, told.way).map((s) => s.change))));
+      });
+    },
   };
 }

@@ -1,7 +1,7 @@
 /** The storage of the browser, on an IndexedDB in memory. */
 import 'fake-indexeddb/auto';
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { browserStorage } from './storage';
+import { browserStorage, memoryStorage } from './storage';
 
 const storage = browserStorage();
 beforeEach(() => storage.clear());
@@ -9,19 +9,30 @@ beforeEach(() => storage.clear());
 test('what was written is read, what was removed is gone, in one call each', async () => {
   await storage.setMany({ a: '1', b: '2' });
   await storage.setMany({ a: null, c: '3' });
-  expect(await storage.entries()).toEqual({ b: '2', c: '3' });
+  expect(await storage.entries({})).toEqual({ b: '2', c: '3' });
   expect(await storage.getAllKeys()).toEqual(['b', 'c']);
 });
 test('more entries than are handed over at once are all read', async () => {
   const many = Object.fromEntries(Array.from({ length: 4001 }, (_, i) => [`e/${i}`, String(i)]));
   await storage.setMany(many);
-  expect(await storage.entries()).toEqual(many);
+  expect(await storage.entries({})).toEqual(many);
+});
+test.each([
+  [{}, ['a', 'b', 'c', 'd']],
+  [{ from: 'b' }, ['b', 'c', 'd']],
+  [{ below: 'c' }, ['a', 'b']],
+  [{ from: 'b', below: 'd' }, ['b', 'c']],
+])('of the span %j it reads %j, and so does the one in memory', async (span, keys) => {
+  const four = { a: '1', b: '2', c: '3', d: '4' };
+  await storage.setMany(four);
+  expect(Object.keys(await storage.entries(span))).toEqual(keys);
+  expect(Object.keys(await memoryStorage(four).entries(span))).toEqual(keys);
 });
 test('a batch that cannot be stored as a whole is not stored in part', async () => {
   await storage.setMany({ a: '1' });
   const broken = { a: '2', b: (() => 0) as unknown as string };
   await expect(storage.setMany(broken)).rejects.toThrow();
-  expect(await storage.entries()).toEqual({ a: '1' });
+  expect(await storage.entries({})).toEqual({ a: '1' });
 });
 test('it is the package’s own database, read and written by both', async () => {
   const theirs = createAsyncStorage('zoarium');
@@ -35,5 +46,5 @@ test('it is the package’s own database, read and written by both', async () =>
 });
 test('an entry that an earlier version left empty is nothing', async () => {
   await createAsyncStorage('zoarium').setMany({ gone: null, a: '1' } as unknown as Record<string, string>);
-  expect(await storage.entries()).toEqual({ a: '1' });
+  expect(await storage.entries({})).toEqual({ a: '1' });
 });

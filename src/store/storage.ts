@@ -5,11 +5,24 @@ import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 export interface Storage {
-  /** All there is. Rejects only when the storage itself does. */
-  entries(): Promise<Record<string, string>>;
+  /** What stands at some keys; null where nothing does. */
+  getMany(keys: string[]): Promise<Texts>;
+  /** All there is at the keys of a span. Rejects only when the storage itself does. */
+  entries(span: Span): Promise<Record<string, string>>;
   /** All or nothing; a null removes. Resolves once the transaction has completed. */
   setMany(entries: Record<string, string | null>): Promise<void>;
+  /** Reads some keys and writes, in the same transaction, what follows from what stands there. Resolves once it has completed. */
+  transact(keys: readonly string[], decide: Decide): Promise<void>;
 }
+
+/** Keys from one on, below another, in their order; no bound where none is given. */
+export interface Span {
+  from?: string;
+  below?: string;
+}
+
+type Texts = Record<string, string | null>;
+type Decide = (stored: Texts) => Texts;
 
 /** The package's own database: what it wrote is read here, and the other way round. */
 const TABLE = 'entries';
@@ -32,10 +45,10 @@ class CompletedStorage implements AsyncStorage, Storage {
     return this.open;
   }
 
-  async entries(): Promise<Record<string, string>> {
+  async entries({ from, below }: Span): Promise<Record<string, string>> {
     const tx = (await this.database()).transaction(TABLE);
     const all: Record<string, string> = {};
-    let range: IDBKeyRange | undefined;
+    let range = rangeOf(from, false, below);
     for (;;) {
       const [keys, values] = await Promise.all([
         tx.store.getAllKeys(range, BATCH),
@@ -47,31 +60,34 @@ class CompletedStorage implements AsyncStorage, Storage {
       });
       const last = keys[BATCH - 1];
       if (last === undefined) return all;
-      range = IDBKeyRange.lowerBound(last, true);
+      range = rangeOf(last, true, below);
     }
   }
 
-  async setMany(entries: Record<string, string | null>): Promise<void> {
+  setMany = (entries: Texts): Promise<void> => this.transact([], () => entries);
+
+  async transact(keys: readonly string[], decide: Decide): Promise<void> {
     const tx = (await this.database()).transaction(TABLE, 'readwrite');
     try {
-      for (const [key, value] of Object.entries(entries)) {
+      const stored = await valuesAt(tx.store, keys);
+      for (const [key, value] of Object.entries(decide(stored))) {
         const asked = value === null ? tx.store.delete(key) : tx.store.put(value, key);
         // The transaction says it for all of them.
         asked.catch(() => undefined);
       }
+      // Now, not after a word from each: the page may be on its way out.
+      tx.commit();
     } catch (error) {
       // What is refused before it is asked for leaves the transaction open: what stands before it must not be kept.
       tx.done.catch(() => undefined);
-      tx.abort();
+      abort(tx);
       throw error;
     }
     await tx.done;
   }
 
-  async getMany(keys: string[]): Promise<Record<string, string | null>> {
-    const tx = (await this.database()).transaction(TABLE);
-    const values = await Promise.all(keys.map((key) => tx.store.get(key)));
-    return Object.fromEntries(keys.map((key, i) => [key, values[i] ?? null]));
+  async getMany(keys: string[]): Promise<Texts> {
+    return valuesAt((await this.database()).transaction(TABLE).store, keys);
   }
 
   getAllKeys = async (): Promise<string[]> => (await this.database()).getAllKeys(TABLE);
@@ -83,6 +99,33 @@ class CompletedStorage implements AsyncStorage, Storage {
   clear = async (): Promise<void> => (await this.database()).clear(TABLE);
 }
 
+function rangeOf(
+  from: string | undefined,
+  after: boolean,
+  below: string | undefined,
+): IDBKeyRange | undefined {
+  if (from !== undefined && below !== undefined) return IDBKeyRange.bound(from, below, after, true);
+  if (from !== undefined) return IDBKeyRange.lowerBound(from, after);
+  return below === undefined ? undefined : IDBKeyRange.upperBound(below, true);
+}
+
+async function valuesAt(
+  store: { get(key: string): Promise<string | null | undefined> },
+  keys: readonly string[],
+): Promise<Texts> {
+  const values = await Promise.all(keys.map((key) => store.get(key)));
+  return Object.fromEntries(keys.map((key, i) => [key, values[i] ?? null]));
+}
+
+/** Ends a transaction that may have ended by itself. */
+function abort(tx: { abort: () => void }): void {
+  try {
+    tx.abort();
+  } catch {
+    // It has.
+  }
+}
+
 export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage('zoarium');
 
 /** Storage in memory, for tests and for a browser that refuses to store. */
@@ -90,16 +133,21 @@ export function memoryStorage(
   initial: Record<string, string | null> = {},
 ): Storage & { held: Map<string, string>; writes: number } {
   const held = new Map(Object.entries(initial).filter((e): e is [string, string] => e[1] !== null));
-  return {
+  const memory = {
     held,
     writes: 0,
-    entries: async () => Object.fromEntries(held),
-    async setMany(batch) {
-      this.writes++;
-      for (const [k, v] of Object.entries(batch)) {
-        if (v === null) held.delete(k);
-        else held.set(k, v);
+    entries: async ({ from = '', below }: Span) =>
+      Object.fromEntries([...held].filter(([key]) => key >= from && (below === undefined || key < below))),
+    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, held.get(key) ?? null])),
+    setMany: (batch: Texts) => memory.transact([], () => batch),
+    async transact(keys: readonly string[], decide: Decide) {
+      const batch = decide(Object.fromEntries(keys.map((key) => [key, held.get(key) ?? null])));
+      memory.writes++;
+      for (const [key, value] of Object.entries(batch)) {
+        if (value === null) held.delete(key);
+        else held.set(key, value);
       }
     },
   };
+  return memory;
 }

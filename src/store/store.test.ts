@@ -1,21 +1,14 @@
 import fc from 'fast-check';
 import { documents } from '../../core/testing/arbitraries';
-import {
-  emptyDocument,
-  STARTER_KITS,
-  VERSION,
-  type Change,
-  type Document,
-  type Sample,
-} from '../../core/document';
+import { emptyDocument, STARTER_KITS, VERSION, type Document, type Sample } from '../../core/document';
 import { writeDocument } from '../../core/document/checks';
-import { actRedone, noticeDismissed } from './documentSlice';
+import { noticeDismissed } from './documentSlice';
 import { sampleDrafted } from './draftsSlice';
 import { entityKey, META, META_KEY } from './keys';
 import { isEmpty, readStored } from './load';
-import type { Tabs } from './persistence';
+import type { Tabs, Told } from './persistence';
 import { memoryStorage } from './storage';
-import { commit, makeStore, openStore, replaceDocument, undo } from './store';
+import { commit, makeStore, openStore, redo, replaceDocument, undo } from './store';
 
 const noTabs: Tabs = { post: () => undefined, listen: () => undefined };
 const nothing = async () => null;
@@ -79,11 +72,13 @@ test('one act is one transaction of a size that does not depend on history', asy
     );
     await made.settled();
     const sizes: number[] = [];
-    const setMany = storage.setMany.bind(storage);
-    storage.setMany = async (batch) => {
-      sizes.push(JSON.stringify(batch).length);
-      await setMany(batch);
-    };
+    const { transact } = storage;
+    storage.transact = (keys, decide) =>
+      transact(keys, (stored) => {
+        const batch = decide(stored);
+        sizes.push(JSON.stringify(batch).length);
+        return batch;
+      });
     made.store.dispatch(commit('Sample', [{ put: 'samples', entity: sample('new') }]));
     await made.settled();
     return sizes;
@@ -105,7 +100,7 @@ test('any sequence of acts is undone back to the start and done again to the end
       const acts = made.store.getState().document.undo.length;
       for (let i = 0; i < acts; i++) made.store.dispatch(undo());
       expect(writeDocument(made.store.getState().document.entities)).toBe(texts[0]);
-      for (let i = 0; i < acts; i++) made.store.dispatch(actRedone());
+      for (let i = 0; i < acts; i++) made.store.dispatch(redo());
       expect(writeDocument(made.store.getState().document.entities)).toBe(texts[texts.length - 1]);
     }),
     { seed: 111, numRuns: 20 },
@@ -190,7 +185,7 @@ describe('what passed every check before', () => {
     await whole;
     await made.settled();
     expect(documentOf(made).entities.tanks['t']).toEqual(tank);
-    expect(storage.held.get(entityKey('tanks', 't'))).toBe(JSON.stringify(tank));
+    expect(JSON.parse(storage.held.get(entityKey('tanks', 't')) ?? '')).toMatchObject({ entity: tank });
   });
   test.each([
     ['no JSON', entityKey('samples', 'broken'), '{"half'],
@@ -246,12 +241,12 @@ test('what a newer version wrote is left untouched', async () => {
 test('a write that fails is said, and said no more when the next succeeds', async () => {
   const storage = memoryStorage();
   const made = await opened(storage);
-  const setMany = storage.setMany.bind(storage);
-  storage.setMany = async () => Promise.reject(new Error('disk full'));
+  const { transact } = storage;
+  storage.transact = async () => Promise.reject(new Error('disk full'));
   made.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
   await made.settled();
   expect(made.store.getState().document.saveError).toBe('disk full');
-  storage.setMany = setMany;
+  storage.transact = transact;
   made.store.dispatch(commit('Kit', [{ put: 'kits', entity: { ...kit, id: 'k2' } }]));
   await made.settled();
   expect(made.store.getState().document.saveError).toBeNull();
@@ -269,11 +264,11 @@ test('storage that cannot be read ends in a sentence, and nothing is written', a
 });
 
 test('another tab sees the act', async () => {
-  const heard: ((changes: Change[]) => void)[] = [];
-  const tabs: Tabs = { post: (changes) => heard.forEach((h) => h(changes)), listen: (h) => heard.push(h) };
+  const heard: ((told: Told) => void)[] = [];
+  const tabs: Tabs = { post: (told) => heard.forEach((h) => h(told)), listen: (h) => heard.push(h) };
   const one = await opened(memoryStorage(), { post: tabs.post, listen: () => undefined });
   const two = await opened(memoryStorage(), { post: () => undefined, listen: tabs.listen });
-  one.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
+  await one.store.dispatch(commit('Kit', [{ put: 'kits', entity: kit }]));
   expect(Object.keys(two.store.getState().document.entities.kits)).toEqual([kit.id]);
 });
 
@@ -286,10 +281,10 @@ test('two tabs on one storage, acting, undoing and doing again in turn, show and
   await fc.assert(
     fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 24 }), async (acts) => {
       const storage = memoryStorage();
-      const heard: ((changes: Change[]) => void)[][] = [[], []];
+      const heard: ((told: Told) => void)[][] = [[], []];
       // What one tab says only the other hears, as in a browser.
       const tabsOf = (me: number): Tabs => ({
-        post: (changes) => heard[1 - me]?.forEach((hear) => hear(structuredClone(changes))),
+        post: (told) => heard[1 - me]?.forEach((hear) => hear(structuredClone(told))),
         listen: (hear) => void heard[me]?.push(hear),
       });
       const tabs = [await opened(storage, tabsOf(0)), await opened(storage, tabsOf(1))];
@@ -298,7 +293,7 @@ test('two tabs on one storage, acting, undoing and doing again in turn, show and
         const made = tabs[tab];
         if (!made) continue;
         if (what === 'undo') made.store.dispatch(undo());
-        else if (what === 'redo') made.store.dispatch(actRedone());
+        else if (what === 'redo') made.store.dispatch(redo());
         else if (what === 'remove') made.store.dispatch(commit('Gone', [{ remove: 'kits', id }]));
         else
           made.store.dispatch(commit('Put', [{ put: 'kits', entity: { ...kit, id, name: `kit ${n++}` } }]));
@@ -314,34 +309,39 @@ test('two tabs on one storage, acting, undoing and doing again in turn, show and
 });
 
 test('what another tab did is theirs to undo', async () => {
-  const heard: ((changes: Change[]) => void)[] = [];
+  const heard: ((told: Told) => void)[] = [];
   const mine = await opened(memoryStorage(), {
     post: () => undefined,
     listen: (hear) => void heard.push(hear),
   });
-  heard[0]?.([{ collection: 'kits', id: kit.id, before: null, after: kit }]);
+  const theirs = [{ collection: 'kits' as const, id: kit.id, before: null, after: kit }];
+  heard[0]?.({ act: { id: 'theirs', label: 'Kit', changes: theirs, was: {} }, way: 'done' });
   expect(mine.store.getState().document).toMatchObject({ undo: [], revision: 0, lastLabel: null });
   mine.store.dispatch(undo());
-  mine.store.dispatch(actRedone());
+  mine.store.dispatch(redo());
   expect(Object.keys(mine.store.getState().document.entities.kits)).toEqual([kit.id]);
 });
 
 test('each act is named for the notice, counted, and ends what could be done again', async () => {
   const made = await opened();
   const shown = () => {
-    const { revision, lastLabel, undo: back, redo } = made.store.getState().document;
-    return [revision, lastLabel, back.length, redo.length];
+    const { revision, lastLabel, undo: back, redo: forth } = made.store.getState().document;
+    return [revision, lastLabel, back.length, forth.length];
   };
-  made.store.dispatch(commit('Kit added', [{ put: 'kits', entity: kit }]));
+  const act = (label: string, id: string) =>
+    made.store.dispatch(commit(label, [{ put: 'kits', entity: id === kit.id ? kit : { ...kit, id } }]));
+  const first = act('Kit added', kit.id);
+  expect(shown()).toEqual([0, null, 1, 0]);
+  expect(await first).toEqual({ kind: 'saved' });
   expect(shown()).toEqual([1, 'Kit added', 1, 0]);
-  expect(made.store.dispatch(commit('Nothing', [{ put: 'kits', entity: kit }]))).toBe(false);
+  expect(await act('Nothing', kit.id)).toEqual({ kind: 'nothing' });
   expect(shown()).toEqual([1, 'Kit added', 1, 0]);
-  made.store.dispatch(undo());
+  await made.store.dispatch(undo());
   expect(shown()).toEqual([2, 'Undone: Kit added', 0, 1]);
-  made.store.dispatch(actRedone());
+  await made.store.dispatch(redo());
   expect(shown()).toEqual([3, 'Done again: Kit added', 1, 0]);
-  made.store.dispatch(undo());
-  expect(made.store.dispatch(commit('Other', [{ put: 'kits', entity: { ...kit, id: 'o' } }]))).toBe(true);
+  await made.store.dispatch(undo());
+  expect(await act('Other', 'o')).toEqual({ kind: 'saved' });
   expect(shown()).toEqual([5, 'Other', 1, 0]);
   made.store.dispatch(noticeDismissed());
   expect(shown()).toEqual([5, null, 1, 0]);

@@ -3,40 +3,57 @@ import { combineReducers, configureStore, type ThunkAction, type UnknownAction }
 import {
   changesOf,
   emptyDocument,
+  entityIn,
   VERSION,
   type AnyEntity,
+  type CollectionName,
   type Document,
   type Edit,
 } from '../../core/document';
+import { ABSENT, ACTS, type Act } from './acts';
 import {
   actCommitted,
+  actRedone,
+  actRefused,
+  actsOpened,
+  actUndone,
   documentOpened,
   documentReducer,
   entriesSetAside,
   openingFailed,
   saveFailed,
-  actUndone,
+  UNDO_DEPTH,
 } from './documentSlice';
 import { draftsOpened, draftsReducer, placeRemembered } from './draftsSlice';
-import { PLACE_KEY } from './keys';
+import { entityKey, PLACE_KEY } from './keys';
 import { isCollection, isEmpty, readStored, readUnchecked, type Stored } from './load';
-import { browserTabs, persistence, type Tabs } from './persistence';
+import { browserPage, browserTabs, persistence, type Keeping, type Tabs } from './persistence';
 import { browserStorage, type Storage } from './storage';
+import type { Differing, Outcome, Page } from './writer';
 
 const rootReducer = combineReducers({ document: documentReducer, drafts: draftsReducer });
 export type RootState = ReturnType<typeof rootReducer>;
-export type Thunk<R = void> = ThunkAction<R, RootState, unknown, UnknownAction>;
+export type Thunk<R = void> = ThunkAction<R, RootState, Keeping, UnknownAction>;
 
-export function makeStore(storage: Storage = browserStorage(), tabs: Tabs = browserTabs()) {
-  const effects = persistence(storage, tabs);
+export function makeStore(
+  storage: Storage = browserStorage(),
+  tabs: Tabs = browserTabs(),
+  page: Page = browserPage(),
+) {
+  const effects = persistence(storage, tabs, page);
+  const { keeping } = effects;
   const store = configureStore({
     reducer: rootReducer,
     // The document may hold tens of thousands of entities: the development checks would walk them all on each act.
     middleware: (defaults) =>
-      defaults({ serializableCheck: false, immutableCheck: false }).prepend(effects.middleware),
+      defaults({
+        serializableCheck: false,
+        immutableCheck: false,
+        thunk: { extraArgument: keeping },
+      }).prepend(effects.middleware),
   });
-  effects.listenToTabs(store.dispatch);
-  return { store, storage, settled: effects.settled };
+  effects.attach(store);
+  return { store, storage, keeping, settled: keeping.settled };
 }
 
 type MadeStore = ReturnType<typeof makeStore>;
@@ -77,12 +94,14 @@ export async function openStore(
     }
     const unchecked = stored.checked ? readUnchecked(stored) : null;
     if (unchecked) {
-      store.dispatch(documentOpened({ document: unchecked, aside: stored.asideBefore }));
-      return openLater(made, stored, whenIdle, unchecked);
+      known(made, unchecked.revisions);
+      store.dispatch(documentOpened({ document: unchecked.document, aside: stored.asideBefore }));
+      return openLater(made, stored, whenIdle, unchecked.document);
     }
     const { checkEntries, writeChecked } = await import('./check');
     const checked = await checkEntries(stored, () => performance.now());
     await writeChecked(storage, stored, checked);
+    known(made, checked.revisions);
     const aside = [...checked.aside, ...stored.asideBefore];
     store.dispatch(documentOpened({ document: checked.document, aside }));
     return openLater(made, stored, whenIdle, null);
@@ -90,6 +109,10 @@ export async function openStore(
     store.dispatch(openingFailed(unreadable(error)));
     return nothingMore;
   }
+}
+
+function known({ keeping }: MadeStore, revisions: ReadonlyMap<string, string>): void {
+  for (const [key, rev] of revisions) keeping.revisions.set(key, rev);
 }
 
 const tooNew = (version: number): string =>
@@ -116,10 +139,11 @@ function openLater(made: MadeStore, stored: Stored, whenIdle: WhenIdle, unchecke
   return { draftsRead, whole };
 }
 
-async function openDrafts({ store }: MadeStore, stored: Stored, whenIdle: WhenIdle): Promise<void> {
+async function openDrafts({ store, storage }: MadeStore, stored: Stored, whenIdle: WhenIdle): Promise<void> {
   await whenIdle();
-  const { readDrafts } = await import('./drafts');
+  const { readActs, readDrafts } = await import('./drafts');
   store.dispatch(draftsOpened(readDrafts(stored.drafts)));
+  store.dispatch(actsOpened(readActs(await storage.entries(ACTS))));
 }
 
 /** The check of what was opened unchecked. What fails it leaves the document and goes aside, unless it was changed since. */
@@ -144,19 +168,56 @@ function entityAt(document: Document, key: string): AnyEntity | undefined {
   return isCollection(collection) ? document[collection][id] : undefined;
 }
 
-/** Commits edits as one act that can be undone. Returns false when nothing would change. */
+export interface CommitOptions {
+  /** What the edits were made from: where another tab changed it since, nothing is done and both are handed back. */
+  seen?: readonly Seen[];
+  /** Drafts that end with the act: cleared in its transaction, never before. */
+  drafts?: readonly string[];
+}
+/** An entity as a form was opened with it. */
+export interface Seen {
+  collection: CollectionName;
+  entity: AnyEntity;
+}
+
+/** Commits edits as one act that can be undone. In memory at once; what is resolved says how it ended, once its transaction has completed. */
 export const commit =
-  (label: string, edits: readonly Edit[]): Thunk<boolean> =>
-  (dispatch, getState) => {
-    const changes = changesOf(getState().document.entities, edits);
-    if (changes.length === 0) return false;
-    dispatch(actCommitted({ label, changes }));
-    return true;
+  (
+    label: string,
+    edits: readonly Edit[],
+    { seen = [], drafts = [] }: CommitOptions = {},
+  ): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState, keeping) => {
+    const { entities, undo: before, redo } = getState().document;
+    const differing = changedSince(entities, edits, seen);
+    if (differing.length > 0) return { kind: 'changed', differing };
+    const changes = changesOf(entities, edits);
+    if (changes.length === 0) return { kind: 'nothing' };
+    const was = Object.fromEntries(
+      changes.map((c) => {
+        const key = entityKey(c.collection, c.id);
+        return [key, keeping.revisions.get(key) ?? ABSENT];
+      }),
+    );
+    const act: Act = { id: keeping.newActId(), label, changes, was };
+    dispatch(actCommitted(act));
+    const tooMany = before.slice(0, Math.max(0, before.length + 1 - UNDO_DEPTH));
+    return keeping.save(act, 'done', { drafts, forgotten: [...redo, ...tooMany] });
   };
+
+/** What the edits were made from and is no longer so. */
+function changedSince(doc: Document, edits: readonly Edit[], seen: readonly Seen[]): Differing[] {
+  return seen.flatMap(({ collection, entity }) => {
+    const theirs = entityIn(doc, collection, entity.id);
+    if (theirs === entity || JSON.stringify(theirs) === JSON.stringify(entity)) return [];
+    const mine = edits.find((e) => 'put' in e && e.put === collection && e.entity.id === entity.id);
+    return [{ collection, id: entity.id, mine: mine && 'put' in mine ? mine.entity : null, theirs, rev: '' }];
+  });
+}
 
 /** Replaces the whole document, as one act. */
 export const replaceDocument =
-  (next: Document, label: string): Thunk =>
+  (next: Document, label: string): Thunk<Promise<Outcome>> =>
   (dispatch, getState) => {
     const now = getState().document.entities;
     const edits: Edit[] = [];
@@ -165,7 +226,28 @@ export const replaceDocument =
         if (!Object.hasOwn(next[name], id)) edits.push({ remove: name, id });
       for (const entity of Object.values(next[name])) edits.push({ put: name, entity } as Edit);
     }
-    dispatch(commit(label, edits));
+    return dispatch(commit(label, edits));
   };
 
-export const undo = actUndone;
+/** Takes back the last act, unless another tab changed what it touched. */
+export const undo = (): Thunk<Promise<Outcome>> => (dispatch, getState) => {
+  const { undo: acts } = getState().document;
+  return dispatch(turn(acts[acts.length - 1], 'undone'));
+};
+/** Does again what was taken back last. */
+export const redo = (): Thunk<Promise<Outcome>> => (dispatch, getState) => {
+  const { redo: acts } = getState().document;
+  return dispatch(turn(acts[acts.length - 1], 'redone'));
+};
+
+const turn =
+  (act: Act | undefined, way: 'undone' | 'redone'): Thunk<Promise<Outcome>> =>
+  async (dispatch, _getState, keeping) => {
+    if (!act) return { kind: 'nothing' };
+    if (!keeping.stands(act, way)) {
+      dispatch(actRefused({ act, way, changes: [] }));
+      return { kind: 'changed', differing: [] };
+    }
+    dispatch(way === 'undone' ? actUndone() : actRedone());
+    return keeping.save(act, way);
+  };

@@ -13,6 +13,8 @@ interface Props {
   kind?: ButtonKind;
   icon?: IconName;
   disabled?: boolean;
+  /** What was pressed is under way: it says so and takes no second press. */
+  busy?: boolean;
   /** Longer name for screen readers when the label needs its surroundings. */
   name?: string;
   expanded?: boolean;
@@ -44,21 +46,24 @@ export function Button({
   onPress,
   kind = 'outline',
   icon,
-  disabled = false,
+  disabled: off = false,
+  busy = false,
   name,
   expanded,
   grow,
 }: Props) {
   const { roles } = useTheme();
   const Icon = icon ? ICONS[icon] : null;
+  const disabled = off || busy;
   return (
     <Pressable
       role="button"
-      aria-label={name ?? label}
+      aria-label={busy ? `Saving: ${name ?? label}` : (name ?? label)}
+      aria-busy={busy}
       aria-disabled={disabled}
       aria-expanded={expanded}
-      disabled={disabled}
-      onPress={onPress}
+      disabled={off}
+      onPress={busy ? undefined : onPress}
       style={(state) => {
         const c = buttonColours(roles, kind, {
           pressed: state.pressed,
@@ -79,7 +84,7 @@ export function Button({
           <View style={styles.inside}>
             {Icon ? <Icon size={20} color={roles[c.ink]} /> : null}
             <Txt kind="row" tone={c.ink} style={styles.label}>
-              {label}
+              {busy ? 'Saving …' : label}
             </Txt>
           </View>
         );

@@ -22,9 +22,10 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
+import { Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
 import { CheckEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readDrip, type DripTexts } from './dripForm';
 
 export function NewDripScreen() {
@@ -62,13 +63,12 @@ function NewDrip({ tank }: { tank: Tank }) {
       floating: false,
     };
   };
+  const [id] = useState(newId);
   const form = useEntryForm({
     start: startTexts,
-    read: (texts) => readDrip(texts, { id: newId(), tankId: tank.id, animalIds: chosen, units }),
-    save: ({ drip }) => {
-      dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }]));
-      router.replace(`/tank/${tank.id}/drip/${drip.id}` as Href);
-    },
+    read: (texts) => readDrip(texts, { id, tankId: tank.id, animalIds: chosen, units }),
+    save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }])),
+    done: () => router.replace(`/tank/${tank.id}/drip/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { now: read } = form;
@@ -82,7 +82,15 @@ function NewDrip({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="Plan a drip"
-      footer={<Button kind="primary" icon="drip" label="Go to the drip" onPress={form.save} />}
+      footer={
+        <SaveButton
+          saving={form.saving}
+          kind="primary"
+          icon="drip"
+          label="Go to the drip"
+          onPress={form.save}
+        />
+      }
       aside={
         <>
           <Txt kind="section" heading={2}>

@@ -21,6 +21,7 @@ import {
 import { Curves } from '../../ui/charts/Curves';
 import { StepBars } from '../../ui/charts/StepBars';
 import { NotHere, useParam, WithTank } from '../shell';
+import { useSaving } from '../shell/saving';
 import {
   reckonsOtherwise,
   shownText,
@@ -155,6 +156,7 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
   const router = useRouter();
   const dispatch = useAppDispatch();
   const [done, setDone] = useState<string | null>(null);
+  const saving = useSaving();
   const d = result.drawing;
   return (
     <>
@@ -214,8 +216,11 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
             onPress={() => {
               if (a.href) router.push(a.href as Href);
               else if (a.edits) {
-                dispatch(commit(a.done ?? `${title}: logged`, a.edits()));
-                setDone(a.done ?? 'Logged');
+                const edits = a.edits();
+                void saving.run(
+                  () => dispatch(commit(a.done ?? `${title}: logged`, edits)),
+                  () => setDone(a.done ?? 'Logged'),
+                );
               }
             }}
           />

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
-import { allText, choose, demo, onScreen, press, says, type } from '../shell/testing';
+import { allText, choose, demo, onScreen, press, says, type, submit } from '../shell/testing';
 import { LoneToolScreen, TankToolScreen } from './ToolScreen';
 import { TOOLS } from './tools';
 
@@ -17,7 +17,7 @@ test.each(TOOLS.map((t) => [t.id, t] as const))(
   },
 );
 
-test('an answer ends in something logged, and says that it was', () => {
+test('an answer ends in something logged, and says that it was', async () => {
   const { doc } = onScreen(<TankToolScreen />, {
     doc: demo(),
     params: { tankId: 'north-window', tool: 'change' },
@@ -26,7 +26,7 @@ test('an answer ends in something logged, and says that it was', () => {
     Object.values(doc().events).filter((e) => e.kind === 'waterChange' && e.tankId === 'north-window').length;
   const before = changes();
   type('Aim, mg/L NO₃', '5');
-  press('It is done: log it');
+  await submit('It is done: log it');
   expect(changes()).toBe(before + 1);
   expect(says('Water change logged.')).toBe(true);
 });

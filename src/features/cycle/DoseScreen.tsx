@@ -2,7 +2,7 @@ import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Tank, TankEvent } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/evidence';
 import {
@@ -25,6 +25,7 @@ import {
   useAppSelector,
   useNow,
   type DropCount,
+  type Outcome,
 } from '../../store';
 import {
   Button,
@@ -41,6 +42,7 @@ import {
 } from '../../ui';
 import { useWords, WithTank } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton, useSaving, type Saving } from '../shell/saving';
 import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
@@ -71,30 +73,28 @@ function DoseSheet({ tank }: { tank: Tank }) {
     start: (): DoseTexts => textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)),
     read: (texts) => readDose(texts, netL, units.volume),
     save: ({ dose }) => log(dose.mgN, dose.mL),
+    done: () => router.push(`/tank/${tank.id}/cycle` as Href),
     faultsFrom: 'typing',
   });
+  const counting = useSaving();
   const { texts, now: read } = form;
   // A count taken up again after a reload may be of another bottle than the fields now show.
-  const log = (mgN: number, mL: number) => {
-    dispatch(
-      commit('Ammonia dose logged', [
-        {
-          put: 'events',
-          entity: {
-            id: newId(),
-            tankId: tank.id,
-            at: isoOf(Date.now()),
-            note: '',
-            kind: 'ammoniaDose',
-            mgN,
-            mL,
-            ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}),
-          },
-        },
-      ]),
+  const log = async (mgN: number, mL: number): Promise<Outcome> => {
+    const entity: TankEvent = {
+      id: newId(),
+      tankId: tank.id,
+      at: isoOf(Date.now()),
+      note: '',
+      kind: 'ammoniaDose',
+      mgN,
+      mL,
+      ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}),
+    };
+    const outcome = await dispatch(
+      commit('Ammonia dose logged', [{ put: 'events', entity }], { drafts: [`drops/${tank.id}`] }),
     );
     dispatch(dropsCounted({ tankId: tank.id, count: null }));
-    router.push(`/tank/${tank.id}/cycle` as Href);
+    return outcome;
   };
   const after = read.ok ? present + read.dose.mgNPerL : 0;
   const guard = read.ok ? doseGuard(read.dose.mgNPerL, present) : null;
@@ -126,7 +126,13 @@ function DoseSheet({ tank }: { tank: Tank }) {
         <Counter
           count={count}
           onCount={(next) => dispatch(dropsCounted({ tankId: tank.id, count: next }))}
-          onDone={() => log(count.mgN, count.mL)}
+          saving={counting}
+          onDone={() =>
+            void counting.run(
+              () => log(count.mgN, count.mL),
+              () => router.push(`/tank/${tank.id}/cycle` as Href),
+            )
+          }
         />
       ) : null}
       {living ? <Txt tone="ammonia">Animals live in this tank: dosing ammonia would harm them.</Txt> : null}
@@ -228,7 +234,8 @@ function DoseSheet({ tank }: { tank: Tank }) {
                 }
               />
             )}
-            <Button
+            <SaveButton
+              saving={form.saving}
               kind={guard ? undefined : 'primary'}
               icon="keep"
               label="It is in: log it"
@@ -246,10 +253,12 @@ function DoseSheet({ tank }: { tank: Tank }) {
 /** Counts drops with a large target; the count is kept through calls, reloads and dinner. */
 function Counter({
   count,
+  saving,
   onCount,
   onDone,
 }: {
   count: DropCount;
+  saving: Saving;
   onCount: (next: DropCount | null) => void;
   onDone: () => void;
 }) {
@@ -269,7 +278,9 @@ function Counter({
         <Button label="+10" name="+10 drops fell" onPress={() => add(10)} />
         <Button kind="quiet" label="Stop counting" onPress={() => onCount(null)} />
       </Row>
-      {left === 0 ? <Button kind="primary" icon="keep" label="Log this dose" onPress={onDone} /> : null}
+      {left === 0 ? (
+        <SaveButton saving={saving} kind="primary" icon="keep" label="Log this dose" onPress={onDone} />
+      ) : null}
     </View>
   );
 }

@@ -3,6 +3,7 @@ import { createElement, useRef, useState } from 'react';
 import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
+import { SaveButton, useSaving } from '../shell/saving';
 import { previewImport, type Preview } from './importText';
 
 /** Files larger than this are refused unread: thirty years of daily samples stay well below. */
@@ -23,6 +24,7 @@ export function FilesScreen() {
   const aside = useAppSelector((s) => s.document.aside);
   const dispatch = useAppDispatch();
   const router = useRouter();
+  const saving = useSaving();
   const input = useRef<HTMLInputElement | null>(null);
   const [preview, setPreview] = useState<{ name: string; result: Preview } | null>(null);
   const day = localDay(Date.now());
@@ -113,14 +115,20 @@ export function FilesScreen() {
             {!preview.result.ok ? <Txt>Nothing was changed.</Txt> : null}
             <Row wrap>
               {preview.result.ok ? (
-                <Button
+                <SaveButton
+                  saving={saving}
                   kind="primary"
                   label="Import it"
                   onPress={() => {
-                    if (preview.result.ok)
-                      dispatch(replaceDocument(preview.result.document, 'File imported'));
-                    setPreview(null);
-                    router.push('/tanks');
+                    if (!preview.result.ok) return;
+                    const { document } = preview.result;
+                    void saving.run(
+                      () => dispatch(replaceDocument(document, 'File imported')),
+                      () => {
+                        setPreview(null);
+                        router.push('/tanks');
+                      },
+                    );
                   }}
                 />
               ) : null}

@@ -1,7 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { writeDocument } from '../../../core/document/checks';
-import { demo, flush, onScreen, press, says } from '../shell/testing';
+import { demo, flush, onScreen, press, says, submit } from '../shell/testing';
 import { FilesScreen } from './FilesScreen';
 
 const give = async (text: string) => {
@@ -17,7 +17,7 @@ test('an import says what it will do, does all of it, and goes to the tanks', as
   await give(writeDocument(demo()));
   expect(says('What it will do')).toBe(true);
   expect(Object.keys(doc().tanks)).toHaveLength(0);
-  press('Import it');
+  await submit('Import it');
   expect(writeDocument(doc())).toBe(writeDocument(demo()));
   expect(went()).toEqual(['/tanks']);
 });

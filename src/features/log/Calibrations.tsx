@@ -6,9 +6,10 @@ import {
 } from '../../../core/instruments';
 import { formatDecimal, toUnit } from '../../../core/units';
 import { commit, dayAndHour, newId, useAppDispatch, useAppSelector } from '../../store';
-import { Button, FieldRow, Section, Table, Txt } from '../../ui';
+import { FieldRow, Section, Table, Txt } from '../../ui';
 import { useUnits } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readCalibration } from './calibrationForm';
 import { typedUnit } from './sampleForm';
 
@@ -59,9 +60,9 @@ export function Calibrations({ kit }: { kit: Kit }) {
     read: (texts) => readCalibration(texts, { kitId: kit.id, unit: key, heat: units.temperature }),
     save: ({ calibration }) => {
       const entity = { ...calibration, id: newId(), at: new Date().toISOString() };
-      dispatch(commit(`${kit.name} calibrated`, [{ put: 'calibrations', entity }]));
-      form.restart();
+      return dispatch(commit(`${kit.name} calibrated`, [{ put: 'calibrations', entity }]));
     },
+    done: 'restart',
   });
   return (
     <Section title="Calibrations">
@@ -108,7 +109,7 @@ export function Calibrations({ kit }: { kit: Kit }) {
         />
       </FieldRow>
       <CheckEntry form={form} name="adjusted" label="I then set it to the standard" />
-      <Button icon="keep" label="Log the calibration" onPress={form.save} />
+      <SaveButton saving={form.saving} icon="keep" label="Log the calibration" onPress={form.save} />
     </Section>
   );
 }

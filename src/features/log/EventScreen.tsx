@@ -29,10 +29,13 @@ import {
   useAppDispatch,
   useAppSelector,
   useNow,
+  type Outcome,
+  type Seen,
 } from '../../store';
 import { Button, Caution, FieldRow, Go, Screen, Txt } from '../../ui';
 import { useParam, useWords, WithTank } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { SaveButton, useLastSeen } from '../shell/saving';
 import {
   amountOf,
   CLARITY_WORDS,
@@ -68,10 +71,12 @@ function EventSheet({ tank }: { tank: Tank }) {
   const editId = useParam('edit');
   const kind = kindParam.parse(useParam('kind'));
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
-  const edited = useAppSelector((s) =>
-    editId && Object.hasOwn(s.document.entities.events, editId)
-      ? s.document.entities.events[editId]
-      : undefined,
+  const edited = useLastSeen(
+    useAppSelector((s) =>
+      editId && Object.hasOwn(s.document.entities.events, editId)
+        ? s.document.entities.events[editId]
+        : undefined,
+    ),
   );
   const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia));
   const [shown] = useState<EventTexts>(
@@ -88,7 +93,9 @@ function EventSheet({ tank }: { tank: Tank }) {
         nowMs: Date.now(),
         readTime: readFieldTime,
       }),
-    save: ({ event }) => log(event),
+    save: ({ event }, seen) => log(event, seen),
+    done: () => router.push((edited ? `/tank/${tank.id}/log/history` : `/tank/${tank.id}`) as Href),
+    base: edited ? { collection: 'events', entity: edited } : undefined,
   });
   const { texts, change } = form;
   const amount = amountOf(texts.kind, units, texts.what);
@@ -97,7 +104,7 @@ function EventSheet({ tank }: { tank: Tank }) {
     texts.kind === 'ammoniaDose' && typed.ok && !edited
       ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0)
       : null;
-  const log = (event: TankEvent) => {
+  const log = (event: TankEvent, seen: readonly Seen[]): Promise<Outcome> => {
     const reminder: Edit[] =
       !edited && event.kind === 'food' && event.food === 'seafood'
         ? [
@@ -114,21 +121,16 @@ function EventSheet({ tank }: { tank: Tank }) {
             },
           ]
         : [];
-    dispatch(
-      commit(`${EVENT_WORDS[texts.kind]} ${edited ? 'corrected' : 'logged'}`, [
-        ...reminder,
-        {
-          put: 'events',
-          entity: edited
-            ? {
-                ...keepingAmounts(edited, shown, texts, event),
-                editedAt: new Date().toISOString(),
-              }
-            : event,
-        },
-      ]),
+    const entity = edited
+      ? { ...keepingAmounts(edited, shown, texts, event), editedAt: new Date().toISOString() }
+      : event;
+    return dispatch(
+      commit(
+        `${EVENT_WORDS[event.kind]} ${edited ? 'corrected' : 'logged'}`,
+        [...reminder, { put: 'events', entity }],
+        { seen },
+      ),
     );
-    router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href));
   };
   const options = <T extends string>(list: readonly T[], words: Record<T, string>) =>
     list.map((value) => ({ value, label: words[value] }));
@@ -138,7 +140,8 @@ function EventSheet({ tank }: { tank: Tank }) {
       title={EVENT_WORDS[texts.kind]}
       aside={<RecentEntries tank={tank} />}
       footer={
-        <Button
+        <SaveButton
+          saving={form.saving}
           kind="primary"
           icon="keep"
           label={edited ? 'Save the correction' : 'Log it'}

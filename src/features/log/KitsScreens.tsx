@@ -13,6 +13,7 @@ import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector
 import { Button, Choice, FieldRow, Go, Line, Row, Screen, Txt } from '../../ui';
 import { NotHere, useParam } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { SaveButton, useLastSeen } from '../shell/saving';
 import { calibratedWords, Calibrations } from './Calibrations';
 import { NEW_KIT, readKit, textsOfKit, type KitTexts } from './kitForm';
 
@@ -76,8 +77,8 @@ export function KitsScreen() {
 export function KitScreen() {
   const id = useParam('kitId');
   const kits = useAppSelector((s) => s.document.entities.kits);
+  const kit = useLastSeen(Object.hasOwn(kits, id) ? kits[id] : undefined);
   if (id === 'new') return <KitForm kit={null} />;
-  const kit = Object.hasOwn(kits, id) ? kits[id] : undefined;
   return kit ? <KitForm key={kit.id} kit={kit} /> : <NotHere what="kit" />;
 }
 
@@ -97,17 +98,17 @@ function KitForm({ kit }: { kit: Kit | null }) {
         ? textsOfKit(kit)
         : { ...NEW_KIT, parameter: asked, scaleKind: isNitrogen(asked) ? 'steps' : 'number' },
     read: (texts) => readKit(kit?.id ?? newId(), texts),
-    save: ({ kit: entity }) => {
-      dispatch(commit(`${entity.name} ${kit ? 'changed' : 'added'}`, [{ put: 'kits', entity }]));
-      router.push('/kits');
-    },
+    save: ({ kit: entity }, seen) =>
+      dispatch(commit(`${entity.name} ${kit ? 'changed' : 'added'}`, [{ put: 'kits', entity }], { seen })),
+    done: () => router.push('/kits'),
+    base: kit ? { collection: 'kits', entity: kit } : undefined,
   });
   const { texts, change } = form;
   const used =
     kit !== null && Object.values(doc.samples).some((s) => s.readings.some((r) => r.kitId === kit.id));
-  const remove = () => {
+  const remove = async () => {
     if (!kit) return;
-    dispatch(
+    await dispatch(
       commit(
         `${kit.name} ${used ? 'put away' : 'removed'}`,
         used ? [{ put: 'kits', entity: { ...kit, archived: true } }] : [{ remove: 'kits', id: kit.id }],
@@ -120,7 +121,8 @@ function KitForm({ kit }: { kit: Kit | null }) {
     <Screen
       title={kit?.name ?? 'New kit'}
       footer={
-        <Button
+        <SaveButton
+          saving={form.saving}
           kind="primary"
           icon={kit ? 'keep' : 'add'}
           label={kit ? 'Keep the changes' : 'Add it'}

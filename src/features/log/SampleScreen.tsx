@@ -25,6 +25,7 @@ import {
 } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithTank } from '../shell';
+import { SaveButton, useLastSeen, useSaving } from '../shell/saving';
 import { EventLinks } from './EventLinks';
 import { RecentEntries } from './History';
 import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow, usedUp } from './sampleForm';
@@ -44,11 +45,14 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const wide = useWide();
   const now = useNow(15_000);
   const kits = useAppSelector((s) => s.document.entities.kits);
-  const edited = useAppSelector((s) =>
-    editId && Object.hasOwn(s.document.entities.samples, editId)
-      ? s.document.entities.samples[editId]
-      : undefined,
+  const edited = useLastSeen(
+    useAppSelector((s) =>
+      editId && Object.hasOwn(s.document.entities.samples, editId)
+        ? s.document.entities.samples[editId]
+        : undefined,
+    ),
   );
+  const saving = useSaving(edited ? { collection: 'samples', entity: edited } : undefined);
   const draftKey = edited?.id ?? tank.id;
   const stored = useAppSelector((s) => s.drafts.samples[draftKey]);
   const draft: SampleDraft = stored ?? (edited ? draftOf(edited, kits, units, fieldTime) : EMPTY_DRAFT);
@@ -113,21 +117,25 @@ function SampleSheet({ tank }: { tank: Tank }) {
     });
     if (!final.ok) return;
     const n = final.sample.readings.length;
-    dispatch(
-      commit(edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`, [
-        {
-          put: 'samples',
-          entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample,
-        },
-        ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
-      ]),
-    );
-    dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
-    setTried(false);
-    // The sheet is cleared first; the next screen is drawn in a task of its own.
-    setTimeout(
-      () => router.push(edited ? (`/tank/${tank.id}/log/history` as Href) : (`/tank/${tank.id}` as Href)),
-      0,
+    const label = edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`;
+    const edits: Edit[] = [
+      {
+        put: 'samples',
+        entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample,
+      },
+      ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
+    ];
+    void saving.run(
+      (seen) => dispatch(commit(label, edits, { seen, drafts: [`sample/${draftKey}`] })),
+      () => {
+        dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
+        setTried(false);
+        // The sheet is cleared first; the next screen is drawn in a task of its own.
+        setTimeout(
+          () => router.push((edited ? `/tank/${tank.id}/log/history` : `/tank/${tank.id}`) as Href),
+          0,
+        );
+      },
     );
   };
 
@@ -145,7 +153,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
               {Object.values(read.faults)[0] ?? ''}
             </Txt>
           ) : null}
-          <Button kind="primary" label={label} onPress={save} />
+          <SaveButton saving={saving} kind="primary" label={label} onPress={save} />
         </View>
       }
     >

@@ -12,14 +12,14 @@ const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.
 describe('the sample sheet', () => {
   const show = () =>
     onScreen(<SampleScreen />, { doc: demo(), params: pantry({ show: 'ammonia,nitrite,ph' }) });
-  test('taps and texts become one sample; the sheet is empty after it', () => {
+  test('taps and texts become one sample; the sheet is empty after it', async () => {
     const { doc, settle, went } = show();
     const before = samplesOf(doc()).length;
     press('ammonia 0.25');
     press('ammonia 0.5');
     press('nitrite 5+');
     type(/^pH/, '8,05');
-    press('Save 3 readings');
+    await submit('Save 3 readings');
     settle();
     const newest = samplesOf(doc()).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
     expect(samplesOf(doc())).toHaveLength(before + 1);

@@ -20,6 +20,7 @@ import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector
 import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, Txt, useTheme } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readOwnParameter } from './ownParameterForm';
 import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
 
@@ -156,8 +157,8 @@ function OwnParameters({ known }: { known: string[] }) {
   const form = useEntryForm({
     start: { name: '', unit: '', min: '0', max: '100' },
     read: readOwnParameter,
-    save: ({ parameter }) => {
-      if (!free) return;
+    save: async ({ parameter }) => {
+      if (!free) return { kind: 'nothing' };
       const kit: Kit = {
         id: newId(),
         name: parameter.name,
@@ -169,14 +170,14 @@ function OwnParameters({ known }: { known: string[] }) {
         waitMinutes: null,
         archived: false,
       };
-      dispatch(
+      return dispatch(
         commit(`${parameter.name} added`, [
           { put: 'ownParameters', entity: { ...parameter, id: free } },
           { put: 'kits', entity: kit },
         ]),
       );
-      form.restart();
     },
+    done: 'restart',
   });
   return (
     <Section title="A parameter of your own">
@@ -188,7 +189,13 @@ function OwnParameters({ known }: { known: string[] }) {
             <TextEntry form={form} name="min" numeric label="Lowest" />
             <TextEntry form={form} name="max" numeric label="Highest" />
           </FieldRow>
-          <Button kind="quiet" icon="add" label="Add the parameter" onPress={form.save} />
+          <SaveButton
+            saving={form.saving}
+            kind="quiet"
+            icon="add"
+            label="Add the parameter"
+            onPress={form.save}
+          />
         </>
       ) : (
         <Txt kind="small" tone="second">

@@ -28,6 +28,7 @@ import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, Text
 import { TimeChart } from '../../ui/charts/TimeChart';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readTarget } from './targetForm';
 import { DOUBT_WORDS, shownScale, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
 
@@ -300,10 +301,11 @@ function Targets({
       alarmHigh: text(range?.alarmHigh),
     }),
     read: readTarget,
-    save: ({ target }) => {
+    save: ({ target }, seen) => {
       const entity = { id: own?.id ?? newId(), tankId: tank.id, parameter, ...target };
-      dispatch(commit('Target changed', [{ put: 'targets', entity }]));
+      return dispatch(commit('Target changed', [{ put: 'targets', entity }], { seen }));
     },
+    base: own ? { collection: 'targets', entity: own } : undefined,
   });
   const converted =
     parameter === 'temperature'
@@ -331,7 +333,7 @@ function Targets({
           {form.fault('order')}
         </Txt>
       ) : null}
-      <Button icon="keep" label="Keep the target" onPress={form.save} />
+      <SaveButton saving={form.saving} icon="keep" label="Keep the target" onPress={form.save} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { Link, usePathname, useRouter, type Href } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
-  actRedone,
+  redo,
   selectLastTank,
   selectTanks,
   selectVolume,
@@ -162,8 +162,8 @@ function useShortcuts(tankId: string | null) {
       const place = PLACES.find((p) => p.key === event.key);
       if (place && tankId) router.push(`/tank/${tankId}${place.path}` as Href);
       else if (event.key === '?') router.push('/keys');
-      else if (event.key === 'u') dispatch(undo());
-      else if (event.key === 'r') dispatch(actRedone());
+      else if (event.key === 'u') void dispatch(undo());
+      else if (event.key === 'r') void dispatch(redo());
       else return;
       event.preventDefault();
     };

@@ -1,4 +1,4 @@
-import { usePathname } from 'expo-router';
+import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { noticeDismissed, undo, useAppDispatch, useAppSelector } from '../../store';
@@ -10,7 +10,11 @@ import { started } from './started';
 export function UndoNotice() {
   const { roles } = useTheme();
   const dispatch = useAppDispatch();
-  const { lastLabel, revision, saveError } = useAppSelector((s) => s.document);
+  const router = useRouter();
+  const lastLabel = useAppSelector((s) => s.document.lastLabel);
+  const revision = useAppSelector((s) => s.document.revision);
+  const saveError = useAppSelector((s) => s.document.saveError);
+  const slow = useAppSelector((s) => s.document.slow);
   const canUndo = useAppSelector((s) => s.document.undo.length > 0);
   useEffect(() => {
     if (!lastLabel) return;
@@ -23,9 +27,23 @@ export function UndoNotice() {
         role="alert"
         style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.ammonia }]}
       >
-        <Txt
-          style={styles.text}
-        >{`Not saved: ${saveError}. What you see is kept while this page is open; export it under Files before closing.`}</Txt>
+        <View style={styles.text}>
+          <Txt kind="row">Not stored yet</Txt>
+          <Txt kind="small">{whyUnsaved(saveError)}</Txt>
+        </View>
+        <View style={styles.ways}>
+          <Button label="Try again" kind="quiet" onPress={() => started.keeping.retry()} />
+          <Button label="Export" kind="quiet" onPress={() => router.push('/files')} />
+        </View>
+      </View>
+    );
+  }
+  if (slow) {
+    return (
+      <View role="status" style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.edge }]}>
+        <Txt style={styles.text} live>
+          Still storing. Keep this page open.
+        </Txt>
       </View>
     );
   }
@@ -35,19 +53,27 @@ export function UndoNotice() {
       <Txt tone="ground" style={styles.text} live>
         {lastLabel}
       </Txt>
-      {canUndo && !lastLabel.startsWith('Undone') ? (
+      {canUndo && !/^(Undone|Not )/.test(lastLabel) ? (
         <View style={[styles.undo, { backgroundColor: roles.ground }]}>
           <Button
             icon="undo"
             label="Undo"
             kind="quiet"
             name={`Undo: ${lastLabel}`}
-            onPress={() => dispatch(undo())}
+            onPress={() => void dispatch(undo())}
           />
         </View>
       ) : null}
     </View>
   );
+}
+
+/** What the browser said, as something to act on. Tried again by itself until it is stored. */
+function whyUnsaved(error: string): string {
+  const kept = 'What you see is kept while this page is open, and tried again by itself.';
+  if (/quota|full|space/i.test(error))
+    return `This browser has no room left for it. Free some space on the device, or export everything now. ${kept}`;
+  return `The browser refused it (${error}). Export everything now to be safe. ${kept}`;
 }
 
 /** Offers a newer version where nothing is being typed; taking it waits until everything is stored. */

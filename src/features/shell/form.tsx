@@ -11,7 +11,9 @@ import {
   type PathValue,
 } from 'react-hook-form';
 import { z } from 'zod';
+import type { Outcome, Seen } from '../../store';
 import { Check, Choice, TextField, WhenField } from '../../ui';
+import { useSaving, type Saving } from './saving';
 
 /** What a feature's reading function answers: what was read, or a sentence for each field that cannot be. */
 type Reading = { ok: true } | { ok: false; faults: object };
@@ -29,12 +31,19 @@ const schemaOf = <Texts extends object, R extends Reading>(read: (texts: Texts) 
     return z.NEVER;
   });
 
+/** @param seen what the edits are made from, for `commit` */
+type Save<R extends Reading> = (read: Good<R>, seen: readonly Seen[]) => Promise<Outcome>;
+
 interface FormRule<Texts extends FieldValues, R extends Reading> {
   start: Texts | (() => Texts);
   /** Pure and tested by itself; asked at every keystroke. */
   read: (texts: Texts) => R;
-  /** Called only with what could be read. */
-  save: (read: Good<R>) => void;
+  /** Called only with what could be read. What it hands back is waited for: until it is stored the form stays as it is. */
+  save: Save<R>;
+  /** Once it is stored: closes the sheet, or begins anew for the next one. */
+  done?: (() => void) | 'restart';
+  /** The entry being corrected, as the form was opened with it. */
+  base?: Seen | undefined;
   /** When a fault appears at its field: after saving was tried (usual), when the field is left, or as soon as something is typed. */
   faultsFrom?: 'save' | 'leave' | 'typing';
 }
@@ -52,9 +61,9 @@ export interface EntryForm<Texts extends FieldValues, R extends Reading = Readin
   change: (patch: Partial<Texts>) => void;
   save: () => void;
   /** Saves in another way than the usual one. */
-  saveWith: (save: (read: Good<R>) => void) => void;
-  /** Begins anew, as after an entry that leaves the form open for the next one. */
-  restart: () => void;
+  saveWith: (save: Save<R>) => void;
+  /** How the storing stands, for `SaveButton`. */
+  saving: Saving;
 }
 
 /** @returns the form; its texts start once and are the person's from then on */
@@ -62,6 +71,8 @@ export function useEntryForm<Texts extends FieldValues, R extends Reading>({
   start,
   read,
   save,
+  done = () => undefined,
+  base,
   faultsFrom = 'save',
 }: FormRule<Texts, R>): EntryForm<Texts, R> {
   const [first] = useState(start);
@@ -69,6 +80,9 @@ export function useEntryForm<Texts extends FieldValues, R extends Reading>({
     defaultValues: first as DefaultValues<Texts>,
     resolver: zodResolver(schemaOf(read)),
   });
+  const saving = useSaving(base);
+  const end = done === 'restart' ? () => reset(first) : done;
+  const submit = (how: Save<R>) => void handleSubmit((good) => saving.run((seen) => how(good, seen), end))();
   const { isSubmitted, touchedFields } = formState;
   const texts = watch();
   const now = read(texts);
@@ -86,9 +100,9 @@ export function useEntryForm<Texts extends FieldValues, R extends Reading>({
       for (const [field, value] of Object.entries(patch))
         setValue(field as Path<Texts>, value as PathValue<Texts, Path<Texts>>);
     },
-    save: () => void handleSubmit(save)(),
-    saveWith: (other) => void handleSubmit(other)(),
-    restart: () => reset(first),
+    save: () => submit(save),
+    saveWith: (other) => submit(other),
+    saving,
   };
 }
 

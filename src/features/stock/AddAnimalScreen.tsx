@@ -1,7 +1,7 @@
 import { inUnits, sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Animal, Place, Tank } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { additionWarnings, dailyLoadMgN, type Warning } from '../../../core/stocking';
@@ -21,6 +21,7 @@ import {
 import { Button, Caution, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithTank } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import {
   readCount,
   readPurchase,
@@ -55,10 +56,12 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
   const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
   const others = useAppSelector(selectTanks).filter((t) => t.id !== tank.id);
+  const [id] = useState(newId);
   const form = useEntryForm({
     start: (): PurchaseTexts => ({ count: '1', split: {} }),
     read: (texts) => readPurchase(texts, others),
     save: ({ purchase }) => take(purchase, 'wish'),
+    done: () => router.push(`/tank/${tank.id}/stock/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { split } = form.texts;
@@ -72,7 +75,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
   const stops = warnings.filter((w) => w.severity === 'stop');
   const take = ({ left, given }: Purchase, to: Place) => {
     const animal: Animal = {
-      id: newId(),
+      id,
       tankId: tank.id,
       speciesId: species.id,
       count: left,
@@ -80,13 +83,12 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
       quarantineId: null,
       plannedDay: null,
     };
-    dispatch(
+    return dispatch(
       commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [
         { put: 'animals', entity: animal },
         ...given.map((g) => ({ put: 'animals' as const, entity: { ...animal, ...g, id: newId() } })),
       ]),
     );
-    router.push(`/tank/${tank.id}/stock/${animal.id}` as Href);
   };
   return (
     <Screen
@@ -181,7 +183,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
         </Caution>
       ) : null}
       <Row wrap>
-        <Button kind="primary" icon="add" label="Wish for it" onPress={form.save} />
+        <SaveButton saving={form.saving} kind="primary" icon="add" label="Wish for it" onPress={form.save} />
         <Button
           label={stops.length > 0 ? 'It is in the display all the same' : 'It is in the display'}
           onPress={() => form.saveWith(({ purchase }) => take(purchase, 'display'))}

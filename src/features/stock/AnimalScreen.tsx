@@ -16,10 +16,12 @@ import {
   useAppDispatch,
   useAppSelector,
   useNow,
+  type Outcome,
 } from '../../store';
 import { Button, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
 import { NotHere, useParam, useWords, WithTank } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readWhy } from './animalForm';
 import { Arrival } from './Arrival';
 import { animalWords, loadWords, moved, PLACE_WORDS } from './model';
@@ -55,9 +57,9 @@ function AnimalPage({ tank }: { tank: Tank }) {
     place === 'wish' || place === 'quarantine'
       ? additionWarnings(evidence, assessment, species, animal.count).warnings
       : [];
-  const remove = () => {
+  const remove = async () => {
     const used = Object.values(doc.drips).filter((d) => d.animalIds.includes(animal.id));
-    dispatch(
+    await dispatch(
       commit(`${animalWords(animal)} removed`, [
         ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
         { remove: 'animals' as const, id: animal.id },
@@ -85,7 +87,12 @@ function AnimalPage({ tank }: { tank: Tank }) {
             ))}
           <Line name="Makes" value={loadWords(animal)} />
           <Txt>{inUnits(species.care, words.units)}</Txt>
-          <Button kind="quiet" icon="remove" label="Entered by mistake: remove" onPress={remove} />
+          <Button
+            kind="quiet"
+            icon="remove"
+            label="Entered by mistake: remove"
+            onPress={() => void remove()}
+          />
         </>
       }
     >
@@ -168,7 +175,7 @@ function AnimalPage({ tank }: { tank: Tank }) {
   );
 }
 
-function Gone({ onGone }: { onGone: (why: string) => void }) {
+function Gone({ onGone }: { onGone: (why: string) => Promise<Outcome> }) {
   const form = useEntryForm({
     start: { why: '' },
     read: readWhy,
@@ -179,7 +186,7 @@ function Gone({ onGone }: { onGone: (why: string) => void }) {
     <Section title="It is gone">
       <TextEntry form={form} name="why" label="Why" placeholder="Given away, died, unknown" />
       <Row wrap>
-        <Button label="Log that it is gone" onPress={form.save} />
+        <SaveButton saving={form.saving} label="Log that it is gone" onPress={form.save} />
       </Row>
     </Section>
   );

@@ -1,8 +1,9 @@
 import type { Animal } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { localDay, shortWrittenDay } from '../../store';
+import { localDay, shortWrittenDay, type Outcome } from '../../store';
 import { Button, FieldRow, Line, Section, Txt } from '../../ui';
 import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readLoan, readSetAside } from './animalForm';
 
 /** The look into each animal on arrival, counted, and whether it is only on loan. */
@@ -11,7 +12,7 @@ export function Arrival({
   onPut,
 }: {
   animal: Animal;
-  onPut: (label: string, entity: Animal) => void;
+  onPut: (label: string, entity: Animal) => Promise<Outcome>;
 }) {
   const species = speciesById(animal.speciesId);
   const looked = useEntryForm({
@@ -47,7 +48,7 @@ export function Arrival({
           <FieldRow>
             <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
           </FieldRow>
-          <Button icon="keep" label="All looked at" onPress={looked.save} />
+          <SaveButton saving={looked.saving} icon="keep" label="All looked at" onPress={looked.save} />
         </>
       )}
       {loan ? (
@@ -82,7 +83,7 @@ export function Arrival({
             <WhenEntry form={lending} name="loanDue" kind="date" label="Goes back" />
           </FieldRow>
           {lending.texts.loanFrom !== '' ? (
-            <Button kind="quiet" label="Note the loan" onPress={lending.save} />
+            <SaveButton saving={lending.saving} kind="quiet" label="Note the loan" onPress={lending.save} />
           ) : null}
         </>
       )}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { type Animal, type Edit, type Look, type Quarantine, SIGNS, type Tank } from '../../../core/document';
@@ -12,10 +13,12 @@ import {
   useAppDispatch,
   useAppSelector,
   useNow,
+  type Outcome,
 } from '../../store';
 import { Button, Caution, Check, Line, Row, Screen, Section, Txt } from '../../ui';
 import { NotHere, useParam, useUnits, WithTank } from '../shell';
 import { ChoiceEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { readQuarantine, readSign, type QuarantineTexts, type SignTexts } from './quarantineForm';
 import { animalWords, byPlace, moved, quarantineView, SIGN_WORDS } from './model';
 import { QuarantineLane } from './QuarantineLane';
@@ -36,6 +39,7 @@ function NewQuarantine({ tank }: { tank: Tank }) {
     'wish',
   );
   const first = wished.find((a) => a.id === asked);
+  const [id] = useState(newId);
   const form = useEntryForm({
     start: (): QuarantineTexts => ({
       name: 'Spare tank',
@@ -48,11 +52,13 @@ function NewQuarantine({ tank }: { tank: Tank }) {
     }),
     read: (texts) => readQuarantine(texts, units.volume),
     save: ({ system }) => open(system),
+    done: () => router.replace(`/tank/${tank.id}/quarantine/${id}` as Href),
   });
   const { group, clock, booked } = form.texts;
   const fits = wished.filter((a) => speciesById(a.speciesId).group === group);
-  const open = (system: Pick<Quarantine, 'name' | 'group' | 'volumeL' | 'filter' | 'clockDays'>) => {
-    const id = newId();
+  const open = (
+    system: Pick<Quarantine, 'name' | 'group' | 'volumeL' | 'filter' | 'clockDays'>,
+  ): Promise<Outcome> => {
     const at = isoOf(Date.now());
     const quarantine: Quarantine = {
       ...system,
@@ -64,13 +70,22 @@ function NewQuarantine({ tank }: { tank: Tank }) {
     const moves = fits
       .filter((a) => booked.includes(a.id))
       .map((a): Edit => ({ put: 'animals', entity: moved(a, 'quarantine', at, '', id) }));
-    dispatch(commit(`${quarantine.name} opened`, [{ put: 'quarantines', entity: quarantine }, ...moves]));
-    router.replace(`/tank/${tank.id}/quarantine/${id}` as Href);
+    return dispatch(
+      commit(`${quarantine.name} opened`, [{ put: 'quarantines', entity: quarantine }, ...moves]),
+    );
   };
   return (
     <Screen
       title="New quarantine system"
-      footer={<Button kind="primary" icon="add" label="Open the system" onPress={form.save} />}
+      footer={
+        <SaveButton
+          saving={form.saving}
+          kind="primary"
+          icon="add"
+          label="Open the system"
+          onPress={form.save}
+        />
+      }
     >
       <Txt kind="title" heading={1}>
         New quarantine system
@@ -174,8 +189,8 @@ function QuarantinePage({ tank }: { tank: Tank }) {
         { put: 'animals', entity: moved(a, 'quarantine', isoOf(Date.now()), '', id) },
       ]),
     );
-  const close = () => {
-    dispatch(
+  const close = async () => {
+    await dispatch(
       commit(`${quarantine.name} closed`, [
         { put: 'quarantines', entity: { ...quarantine, closedDay: localDay(Date.now()) } },
       ]),
@@ -211,7 +226,7 @@ function QuarantinePage({ tank }: { tank: Tank }) {
             />
           ))}
           {quarantine.closedDay === null && view.animals.length === 0 ? (
-            <Button kind="quiet" label="Close this system" onPress={close} />
+            <Button kind="quiet" label="Close this system" onPress={() => void close()} />
           ) : null}
         </>
       }
@@ -261,9 +276,9 @@ function SignSheet({ quarantine, onDone }: { quarantine: Quarantine; onDone: () 
         result: 'sign',
         ...sign,
       };
-      dispatch(commit('Sign logged: the clock stands still', [{ put: 'looks', entity }]));
-      onDone();
+      return dispatch(commit('Sign logged: the clock stands still', [{ put: 'looks', entity }]));
     },
+    done: onDone,
   });
   const { signs } = form.texts;
   return (
@@ -281,7 +296,13 @@ function SignSheet({ quarantine, onDone }: { quarantine: Quarantine; onDone: () 
       <TextEntry form={form} name="note" label="In which animal, and how" multiline />
       <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
       <Row wrap>
-        <Button kind="primary" icon="keep" label="Log the sign" onPress={form.save} />
+        <SaveButton
+          saving={form.saving}
+          kind="primary"
+          icon="keep"
+          label="Log the sign"
+          onPress={form.save}
+        />
         <Button kind="quiet" label="Not now" onPress={onDone} />
       </Row>
     </Section>

@@ -3,10 +3,20 @@ import { useState } from 'react';
 import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '../../../core/document';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
-import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import {
+  commit,
+  localDay,
+  newId,
+  selectDocument,
+  useAppDispatch,
+  useAppSelector,
+  type Outcome,
+  type Seen,
+} from '../../store';
 import { Button, Caution, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useUnits, WithTank } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { SaveButton } from '../shell/saving';
 import { schoolChange } from './schoolChange';
 import { keepingVolume, massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
@@ -51,8 +61,7 @@ export function NewTankScreen() {
     // The first tank brings plain kits along, so that a first reading needs no form.
     const starters: Edit[] =
       Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
-    dispatch(commit(`${tank.name} added`, [...starters, { put: 'tanks', entity: tank }]));
-    router.replace(`/tank/${tank.id}` as Href);
+    return dispatch(commit(`${tank.name} added`, [...starters, { put: 'tanks', entity: tank }]));
   };
   return (
     <TankForm
@@ -62,6 +71,7 @@ export function NewTankScreen() {
       start={{ ...NEW_TANK, startDay: localDay(Date.now()) }}
       submit="Add the tank"
       onSave={save}
+      onDone={() => router.replace(`/tank/${id}` as Href)}
     />
   );
 }
@@ -75,17 +85,16 @@ function EditTank({ tank }: { tank: Tank }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const doc = useAppSelector(selectDocument);
-  const save = (next: Tank) => {
+  const save = (next: Tank, seen: readonly Seen[]) =>
     dispatch(
-      commit(`${next.name} changed`, [
-        { put: 'tanks', entity: keepingVolume(tank, next) },
-        ...schoolChange(tank, next.school),
-      ]),
+      commit(
+        `${next.name} changed`,
+        [{ put: 'tanks', entity: keepingVolume(tank, next) }, ...schoolChange(tank, next.school)],
+        { seen },
+      ),
     );
-    router.push(`/tank/${tank.id}` as Href);
-  };
-  const remove = () => {
-    dispatch(commit(`${tank.name} removed with its log`, editsToRemoveTank(doc, tank.id)));
+  const remove = async () => {
+    await dispatch(commit(`${tank.name} removed with its log`, editsToRemoveTank(doc, tank.id)));
     router.replace('/tanks');
   };
   return (
@@ -94,11 +103,13 @@ function EditTank({ tank }: { tank: Tank }) {
       id={tank.id}
       start={textsOf(tank, units)}
       submit="Keep the changes"
+      base={{ collection: 'tanks', entity: tank }}
       onSave={save}
+      onDone={() => router.push(`/tank/${tank.id}` as Href)}
     >
       <Section title="Remove">
         <Txt tone="second">Takes the tank with its readings, events and animals. It can be undone.</Txt>
-        <Button icon="remove" label="Remove this tank" onPress={remove} />
+        <Button icon="remove" label="Remove this tank" onPress={() => void remove()} />
       </Section>
     </TankForm>
   );
@@ -109,17 +120,22 @@ interface FormProps {
   id: string;
   start: TankTexts;
   submit: string;
-  onSave: (tank: Tank) => void;
+  /** The tank as the form was opened with it. */
+  base?: Seen;
+  onSave: (tank: Tank, seen: readonly Seen[]) => Promise<Outcome>;
+  onDone: () => void;
   children?: React.ReactNode;
 }
 
-function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
+function TankForm({ title, id, start, submit, base, onSave, onDone, children }: FormProps) {
   const units = useUnits();
   const today = localDay(Date.now());
   const form = useEntryForm({
     start,
     read: (texts: TankTexts) => readTank(id, texts, units, today),
-    save: ({ tank }) => onSave(tank),
+    save: ({ tank }, seen) => onSave(tank, seen),
+    done: onDone,
+    base,
     faultsFrom: 'leave',
   });
   const { texts, now: read } = form;
@@ -197,7 +213,7 @@ function TankForm({ title, id, start, submit, onSave, children }: FormProps) {
       {form.tried && !read.ok ? (
         <Txt tone="ammonia" live>{`Not saved yet: ${Object.values(read.faults)[0]}`}</Txt>
       ) : null}
-      <Button kind="primary" label={submit} onPress={form.save} />
+      <SaveButton saving={form.saving} kind="primary" label={submit} onPress={form.save} />
       <Caution>
         Mains power near water: drip loops, a residual-current device and a licensed electrician, by your
         local code. A full tank is heavy; ask a structural professional about the floor.

@@ -22,6 +22,7 @@ import {
 } from '../../ui';
 import { NotHere, useParam, WithTank } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { SaveButton, useLastSeen } from '../shell/saving';
 import {
   KIND_WORDS,
   newPart,
@@ -146,7 +147,7 @@ export function PartScreen() {
 function ChosenPart({ tank }: { tank: Tank }) {
   const id = useParam('partId');
   const all = useAppSelector((s) => s.document.entities.equipment);
-  const part = Object.hasOwn(all, id) ? (all[id] ?? null) : null;
+  const part = useLastSeen(Object.hasOwn(all, id) ? all[id] : undefined) ?? null;
   if (id !== 'new' && !part) return <NotHere what="part" />;
   return <PartForm key={id} tank={tank} part={part} />;
 }
@@ -158,17 +159,20 @@ function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
   const form = useEntryForm({
     start: (): PartTexts => (part ? textsOfPart(part) : newPart(today)),
     read: (texts) => readPart(texts, { id: part?.id ?? newId(), tankId: tank.id, before: part }),
-    save: ({ part: entity }) => {
-      dispatch(commit(`${entity.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity }]));
-      router.push(`/tank/${tank.id}/equipment` as Href);
-    },
+    save: ({ part: entity }, seen) =>
+      dispatch(
+        commit(`${entity.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity }], { seen }),
+      ),
+    done: () => router.push(`/tank/${tank.id}/equipment` as Href),
+    base: part ? { collection: 'equipment', entity: part } : undefined,
   });
   const { texts } = form;
   return (
     <Screen
       title={part?.name ?? 'New part'}
       footer={
-        <Button
+        <SaveButton
+          saving={form.saving}
           kind="primary"
           icon={part ? 'keep' : 'add'}
           label={part ? 'Keep the changes' : 'Add it'}
@@ -222,13 +226,12 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
   const form = useEntryForm({
     start: { what: '', value: '' },
     read: readSetting,
-    save: ({ setting }) => {
+    save: ({ setting }) =>
       put(
         { settings: [...part.settings, { day: today, ...setting }] },
         `${part.name}: ${setting.what} noted`,
-      );
-      form.restart();
-    },
+      ),
+    done: 'restart',
   });
   const lastService = [...part.services].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
   const next = nextService(part);
@@ -294,7 +297,7 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
           <TextEntry form={form} name="what" label="What" placeholder="Pump" />
           <TextEntry form={form} name="value" label="Set to" placeholder="60 %" />
         </FieldRow>
-        <Button kind="quiet" label="Note the setting" onPress={form.save} />
+        <SaveButton saving={form.saving} kind="quiet" label="Note the setting" onPress={form.save} />
       </Section>
     </>
   );

@@ -61,12 +61,12 @@ export const type = (label: string | RegExp, text: string): void =>
 export const says = (text: string | RegExp): boolean => screen.queryAllByText(text).length > 0;
 /** All that can be read, for looking for what must never stand there. */
 export const allText = (): string => document.body.textContent ?? '';
-/** Lets a form that checks in a promise come to its end. */
+/** Lets what waits for promises come to its end: a form that is read, an entry that is stored. */
 export const flush = (): Promise<void> =>
   act(async () => {
-    for (let i = 0; i < 5; i++) await Promise.resolve();
+    for (let i = 0; i < 20; i++) await Promise.resolve();
   });
-/** Presses what saves a form, and waits until the form has read its texts. */
+/** Presses what saves an entry, and waits until it is stored or refused. */
 export async function submit(name: string | RegExp): Promise<void> {
   press(name);
   await flush();
