@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Button, Empty, Screen } from '../../ui';
 import { Boundary } from './Boundary';
 import { sharedCode } from './sharedCode';
-import { draftsRead } from './started';
+import { draftsRead, hurry } from './started';
 
 type Fetch = () => Promise<ComponentType>;
 type State = { kind: 'waiting' } | { kind: 'here'; Screen: ComponentType } | { kind: 'unreachable' };
@@ -12,14 +12,16 @@ type State = { kind: 'waiting' } | { kind: 'here'; Screen: ComponentType } | { k
 export function screen(fetchCode: Fetch): ComponentType & { prefetch: () => void } {
   let here: ComponentType | null = null;
   let coming: Promise<ComponentType> | null = null;
-  const come = (): Promise<ComponentType> =>
-    (coming ??= Promise.all([sharedCode().then(fetchCode), draftsRead]).then(
+  const come = (): Promise<ComponentType> => {
+    hurry();
+    return (coming ??= Promise.all([sharedCode().then(fetchCode), draftsRead]).then(
       ([Fetched]) => (here = Fetched),
       (error: unknown) => {
         coming = null;
         throw error;
       },
     ));
+  };
 
   function Wanted() {
     const [state, setState] = useState<State>(here ? { kind: 'here', Screen: here } : { kind: 'waiting' });

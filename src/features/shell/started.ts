@@ -15,17 +15,26 @@ const picture = new Promise<void>((done) => {
   pictureStands = done;
 });
 
-/** Resolves when the first picture is on the screen and the page has nothing better to do. */
+/** Called where what comes later is wanted now: a screen was opened. */
+export let hurry = (): void => undefined;
+const hurried = new Promise<void>((done) => {
+  hurry = done;
+});
+
+/** The first picture is looked at and touched before anything else is done. */
+const QUIET_MS = 500;
+const after = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+/** Resolves when the first picture has stood for a moment and the page has nothing better to do, or at once where that is wanted. */
 const idle = async (): Promise<void> => {
   await picture;
-  await new Promise<void>((done) => {
-    requestAnimationFrame(() => setTimeout(done, 0));
-  });
-  await new Promise<void>((done) => {
-    if (typeof requestIdleCallback === 'function') requestIdleCallback(() => done(), { timeout: 1000 });
-    else setTimeout(done, 50);
-  });
+  await Promise.race([after(QUIET_MS).then(nothingBetter), hurried]);
 };
+
+function nothingBetter(): Promise<void> {
+  if (typeof requestIdleCallback !== 'function') return after(50);
+  return new Promise((done) => requestIdleCallback(() => done(), { timeout: 1000 }));
+}
 
 /** The one store of the page, already being filled. Failures show in its status. */
 export const started = makeStore();
