@@ -5,6 +5,7 @@ export {
   fileSchema,
   parseEntity,
   readDocument,
+  readingDocument,
   writeDocument,
   type LoadResult,
 } from './file';

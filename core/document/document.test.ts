@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { documents } from '../testing/arbitraries';
-import { brokenReferences, readDocument, writeDocument } from './checks';
+import { brokenReferences, readDocument, readingDocument, writeDocument } from './checks';
 import {
   applyChanges,
   changesOf,
@@ -251,5 +251,62 @@ describe('readings', () => {
         { kind: 'over' as const, low: 4 },
       ].map((v) => readingText(v)),
     ).toEqual(['0.25', '0.5–1', 'over 4']);
+  });
+});
+
+describe('a hostile or a huge file', () => {
+  const shell = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
+  const lengthOf = (text: string): number => {
+    const read = readDocument(text);
+    return JSON.stringify(read).length;
+  };
+  test('nesting deeper than the format is refused before it is parsed', () => {
+    const deep = '['.repeat(200_000) + ']'.repeat(200_000);
+    expect(readDocument(deep)).toMatchObject({
+      status: 'not-ours',
+      message: expect.stringMatching(/12 deep/),
+    });
+    const levels = (n: number) => readDocument('['.repeat(n) + ']'.repeat(n)).status;
+    expect([levels(12), levels(13)]).toEqual(['not-ours', 'not-ours']);
+    expect(readDocument('['.repeat(12) + ']'.repeat(12))).toMatchObject({
+      message: expect.stringMatching(/no "format"/),
+    });
+  });
+  test('brackets inside texts are no nesting', () => {
+    const kit = { ...STARTER_KITS[0]!, name: '[[[[[[[[[[[[[[[[ \\" {{{{{{{{{{{{{{' };
+    expect(readDocument(JSON.stringify({ ...shell, kits: [kit] })).status).toBe('ok');
+  });
+  test('the reading ends at the tenth fault, and says that there may be more', () => {
+    const kits = Array.from({ length: 5000 }, (_, i) => ({ id: `k${i}` }));
+    const read = readDocument(JSON.stringify({ ...shell, kits }));
+    expect(read).toMatchObject({ status: 'invalid', more: true });
+    expect(read.status === 'invalid' && read.faults).toHaveLength(10);
+    const one = readDocument(JSON.stringify({ ...shell, kits: [{ ...STARTER_KITS[0]!, waitMinutes: 'x' }] }));
+    expect(one).toMatchObject({ status: 'invalid', more: false, faults: [{ path: 'kits[0].waitMinutes' }] });
+  });
+  test('whatever stands in the file, what is said of it stays short', () => {
+    const long = 'x'.repeat(100_000);
+    for (const kits of [
+      [{ [long]: 1 }],
+      Array.from({ length: 20 }, () => ({ ...STARTER_KITS[0]!, [long]: long })),
+      [STARTER_KITS[0]!, { ...STARTER_KITS[0]!, id: long }],
+    ])
+      expect(lengthOf(JSON.stringify({ ...shell, kits }))).toBeLessThan(2500);
+    expect(lengthOf(JSON.stringify({ ...shell, [long]: [] }))).toBeLessThan(2500);
+    expect(lengthOf(`{"format":"zoarium","version":3,${long}`)).toBeLessThan(2500);
+  });
+  test('progress goes from nothing to all, and the end is the same as in one go', () => {
+    const kits = Array.from({ length: 2000 }, (_, i) => ({ ...STARTER_KITS[0]!, id: `k${i}` }));
+    const text = JSON.stringify({ ...shell, kits });
+    const reading = readingDocument(text);
+    const told: number[] = [];
+    let step = reading.next();
+    while (!step.done) {
+      told.push(step.value);
+      step = reading.next();
+    }
+    expect(told.length).toBeGreaterThan(4);
+    expect([...told].sort((a, b) => a - b)).toEqual(told);
+    expect(step.value).toEqual(readDocument(text));
   });
 });

@@ -2,6 +2,7 @@
  *  parse, envelope, version, migrate a copy, validate strictly, check references; only then may a caller touch state. */
 import { z } from 'zod';
 import { SPECIES_IDS } from '../species';
+import { TAKEN } from './limits';
 import { COLLECTIONS } from './schema';
 import { COLLECTION_NAMES, FORMAT, VERSION, type CollectionName } from './vocabulary';
 import { type AnyEntity, type Document, emptyDocument } from './types';
@@ -19,7 +20,8 @@ export type LoadResult =
   | { status: 'not-ours'; message: string }
   | { status: 'too-new'; version: number; message: string }
   | { status: 'migration-failed'; message: string }
-  | { status: 'invalid'; faults: Fault[] };
+  /** `more`: the reading ended here, there may be others. */
+  | { status: 'invalid'; faults: Fault[]; more: boolean };
 
 /** The shape of a file: collections as lists, in a fixed order, sorted by id. */
 export const fileSchema = z.strictObject({
@@ -160,15 +162,34 @@ function withMoments(value: unknown, key = ''): unknown {
 }
 
 const envelope = z.looseObject({ format: z.literal(FORMAT), version: z.int().min(1) });
+/** The collections as lists of anything: what is in them is checked one by one. */
+const shell = z.strictObject({
+  format: z.literal(FORMAT),
+  version: z.literal(VERSION),
+  ...(Object.fromEntries(COLLECTION_NAMES.map((name) => [name, z.array(z.unknown())])) as Record<
+    CollectionName,
+    z.ZodArray<z.ZodUnknown>
+  >),
+});
 
-/** Reads a file's text. All or nothing: any fault and nothing comes back but the faults, each with its place. */
-export function readDocument(text: string): LoadResult {
+/** Entities checked between two words of progress. */
+const STRIDE = 500;
+
+/** Reads a file's text. All or nothing: any fault and nothing comes back but the faults, each with its place; the reading ends at the
+ *  tenth. Yields how much is done, 0 to 1, so that a worker can tell it. */
+export function* readingDocument(text: string): Generator<number, LoadResult> {
+  if (deepest(text) > TAKEN.fileDepth)
+    return {
+      status: 'not-ours',
+      message: `the file is nested more than ${TAKEN.fileDepth} deep, which no Zoarium file is`,
+    };
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return { status: 'not-json', message: error instanceof Error ? error.message : 'not JSON' };
+    return { status: 'not-json', message: briefly(error instanceof Error ? error.message : 'not JSON') };
   }
+  yield 0.2;
   const head = envelope.safeParse(raw);
   if (!head.success)
     return {
@@ -185,23 +206,74 @@ export function readDocument(text: string): LoadResult {
   }
   let current: unknown;
   try {
-    current = withMoments(fileBroughtUp(head.data, fromVersion));
+    current = fileBroughtUp(head.data, fromVersion);
   } catch (error) {
-    return { status: 'migration-failed', message: error instanceof Error ? error.message : 'unknown' };
+    return {
+      status: 'migration-failed',
+      message: briefly(error instanceof Error ? error.message : 'unknown'),
+    };
   }
-  const parsed = fileSchema.safeParse(current);
-  if (!parsed.success)
-    return { status: 'invalid', faults: parsed.error.issues.map((issue) => faultOf(issue, '')) };
+  yield 0.3;
+  const lists = shell.safeParse(current);
+  if (!lists.success) return invalid(lists.error.issues.map((issue) => faultOf(issue, '')));
+  const all = COLLECTION_NAMES.flatMap((name) => lists.data[name].map((entity, i) => ({ name, i, entity })));
   const document = emptyDocument();
   const faults: Fault[] = [];
-  for (const name of COLLECTION_NAMES) {
-    const target: Record<string, AnyEntity> = document[name];
-    parsed.data[name].forEach((entity: AnyEntity, i: number) => {
-      if (Object.hasOwn(target, entity.id))
-        faults.push({ path: `${name}[${i}].id`, message: `"${entity.id}" stands twice` });
-      target[entity.id] = entity;
-    });
+  for (const [n, { name, i, entity }] of all.entries()) {
+    if (n % STRIDE === STRIDE - 1) yield 0.3 + (0.6 * n) / all.length;
+    faults.push(...added(document, name, `${name}[${i}]`, withMoments(entity)));
+    if (faults.length >= TAKEN.faultsNamed) return invalid(faults);
   }
   faults.push(...brokenReferences(document).map((b) => b.fault));
-  return faults.length > 0 ? { status: 'invalid', faults } : { status: 'ok', document, fromVersion };
+  return faults.length > 0 ? invalid(faults) : { status: 'ok', document, fromVersion };
 }
+
+/** Reads a file's text in one go. */
+export function readDocument(text: string): LoadResult {
+  const reading = readingDocument(text);
+  let step = reading.next();
+  while (!step.done) step = reading.next();
+  return step.value;
+}
+
+/** Puts one entity of a file into the document; what speaks against it. */
+function added(document: Document, name: CollectionName, path: string, raw: unknown): Fault[] {
+  const parsed = COLLECTIONS[name].safeParse(raw);
+  if (!parsed.success) return parsed.error.issues.map((issue) => faultOf(issue, path));
+  const target: Record<string, AnyEntity> = document[name];
+  const { id } = parsed.data;
+  if (Object.hasOwn(target, id)) return [{ path: `${path}.id`, message: `"${id}" stands twice` }];
+  target[id] = parsed.data;
+  return [];
+}
+
+/** The first faults, short enough to be read; a fault is a sentence, whatever the file holds. */
+const invalid = (faults: readonly Fault[]): LoadResult => ({
+  status: 'invalid',
+  faults: faults.slice(0, TAKEN.faultsNamed).map((f) => ({
+    path: briefly(f.path),
+    message: briefly(f.message),
+  })),
+  more: faults.length >= TAKEN.faultsNamed,
+});
+
+const briefly = (text: string): string =>
+  text.length > TAKEN.faultText ? `${text.slice(0, TAKEN.faultText - 1)}…` : text;
+
+/** How deep the brackets of a JSON text go, strings left out; asked before it is parsed, which a hostile text could make overflow. */
+function deepest(text: string): number {
+  let depth = 0;
+  let most = 0;
+  let inString = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (inString) {
+      if (c === BACKSLASH) i++;
+      else if (c === QUOTE) inString = false;
+    } else if (c === QUOTE) inString = true;
+    else if (c === OPEN_LIST || c === OPEN_OBJECT) most = Math.max(most, ++depth);
+    else if (c === CLOSE_LIST || c === CLOSE_OBJECT) depth--;
+  }
+  return most;
+}
+const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [34, 92, 91, 93, 123, 125];

@@ -9,6 +9,15 @@ export const DOCUMENT_LIMITS = {
   salinityShare: limit(0.014, 'share', 'error of a salinity meter: half a part', 'common practice'),
   phShare: limit(0.012, 'share', 'error of a pH pen: a tenth', 'common practice'),
   meterZero: limit(0.05, 'as printed', 'at most this much on a meter may be called zero', 'common practice'),
+  fileMegabytes: limit(
+    64,
+    'MB',
+    'the largest file that is read: thirty years of daily samples stay below',
+    'this app',
+  ),
+  fileDepth: limit(12, 'levels', 'the deepest nesting of a file; our own go to seven', 'this app'),
+  faultsNamed: limit(10, 'faults', 'named of a file that cannot be read', 'this app'),
+  faultText: limit(90, 'characters', 'the longest place, and the longest word, of a fault', 'this app'),
   overTopTimes: limit(1.25, 'times', 'the top step: how "over" it is drawn', 'common practice'),
 } as const satisfies LimitTable;
 

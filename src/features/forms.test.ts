@@ -11,7 +11,7 @@ import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep, usedUp } fr
 import { keepingVolume, NEW_TANK, readTank, textsOf } from './tanks/tankForm';
 import { makeDemo } from '../store/demo';
 import { emptyDocument } from '../../core/document';
-import { writeDocument } from '../../core/document/checks';
+import { readDocument, writeDocument } from '../../core/document/checks';
 
 const kitOf = (p: string) => STARTER_KITS.find((k) => k.parameter === p);
 const ammonia = kitOf('ammonia') as Kit;
@@ -346,7 +346,7 @@ describe('events, kits, doses, drips', () => {
 describe('files', () => {
   const demo = makeDemo(NOW, day);
   test('the preview counts what an import would do', () => {
-    const preview = previewImport(writeDocument(demo), emptyDocument());
+    const preview = previewImport(readDocument(writeDocument(demo)), emptyDocument());
     expect(preview.ok && preview.lines).toContain('tanks: 2 new, 0 replaced or the same, 0 removed');
   });
   test.each([
@@ -355,7 +355,7 @@ describe('files', () => {
     ['{"format":"zoarium","version":99}', 'newer'],
     ['{"format":"zoarium","version":1}', 'fault'],
   ])('%s: %s', (text, title) => {
-    const preview = previewImport(text, demo);
+    const preview = previewImport(readDocument(text), demo);
     expect(!preview.ok && preview.title).toContain(title);
   });
   test('CSV has a row a reading, and no cell that a spreadsheet would run', () => {

@@ -5,7 +5,7 @@ import { sampleDrafted } from './draftsSlice';
 import { entityKey } from './keys';
 import type { Tabs, Told } from './persistence';
 import { memoryStorage } from './storage';
-import { commit, makeStore, openStore, redo, undo } from './store';
+import { commit, goOnUnstored, makeStore, openStore, redo, undo } from './store';
 import type { Page } from './writer';
 
 const kit = STARTER_KITS[0]!;
@@ -14,13 +14,16 @@ const put = (entity: Kit) => [{ put: 'kits' as const, entity }];
 const noTabs: Tabs = { post: () => undefined, listen: () => undefined };
 
 /** A page that tells whether it asks before being left, and can be hidden. */
-function page(): Page & { held: boolean; hide: () => void } {
+function page(): Page & { held: boolean; was: boolean; hide: () => void } {
   const hides: (() => void)[] = [];
   const made = {
     held: false,
     hold: (on: boolean) => void (made.held = on),
     onHide: (run: () => void) => void hides.push(run),
     hide: () => hides.forEach((run) => run()),
+    was: false,
+    stamp: () => void (made.was = true),
+    stamped: () => made.was,
   };
   return made;
 }
@@ -221,6 +224,28 @@ describe('half done', () => {
   });
 });
 
+test('a draft whose act is being stored is not written after it, whenever its time comes', async () => {
+  jest.useFakeTimers();
+  const gate = gated();
+  const tab = await opened(gate.storage);
+  tab.dispatch(
+    sampleDrafted({
+      tankId: 't',
+      draft: { readings: [], texts: {}, atText: '', note: 'typed', timers: {}, shown: [], doubted: [] },
+    }),
+  );
+  gate.close();
+  void tab.dispatch(commit('Kit', put(kit), { drafts: ['sample/t'] }));
+  jest.advanceTimersByTime(300);
+  await turns();
+  gate.open();
+  await turns();
+  jest.advanceTimersByTime(300);
+  await turns();
+  expect(gate.storage.held.has('draft/sample/t')).toBe(false);
+  jest.useRealTimers();
+});
+
 describe('two tabs', () => {
   test('an entry corrected in both is handed back to the second, with what the first wrote', async () => {
     const storage = memoryStorage();
@@ -351,6 +376,51 @@ describe('undo and redo', () => {
     const storage = memoryStorage({ 'act/x': '{"half', 'act/y': '{"version":1}' });
     const tab = await opened(storage);
     expect([tab.state().status.kind, tab.state().undo, tab.state().redo]).toEqual(['ready', [], []]);
+  });
+});
+
+describe('a storage that does not keep', () => {
+  test('refused at the opening, the app goes on in memory, says so, and asks before it is left', async () => {
+    const storage = memoryStorage();
+    storage.entries = async () => Promise.reject(new Error('denied'));
+    const on = page();
+    const tab = await opened(storage, noTabs, on);
+    expect(tab.state().status).toMatchObject({ kind: 'failed', canGoOn: true });
+    tab.dispatch(goOnUnstored());
+    expect([tab.state().status.kind, tab.state().storage]).toEqual(['ready', 'refused']);
+    expect(await tab.dispatch(commit('Kit', put(kit)))).toEqual({ kind: 'saved' });
+    expect([Object.keys(tab.kits()), storage.writes, on.held]).toEqual([[kit.id], 0, true]);
+  });
+  test('emptied between two visits, it is told from one never used', async () => {
+    const on = page();
+    const first = await opened(memoryStorage(), noTabs, on);
+    expect(first.state().storage).toBe('kept');
+    await first.dispatch(commit('Kit', put(kit)));
+    expect((await opened(memoryStorage(), noTabs, on)).state().storage).toBe('evicted');
+  });
+  test('what the person removed is not called evicted', async () => {
+    const [on, storage] = [page(), memoryStorage()];
+    const tab = await opened(storage, noTabs, on);
+    await tab.dispatch(commit('Kit', put(kit)));
+    await tab.dispatch(commit('Gone', [{ remove: 'kits', id: kit.id }]));
+    expect((await opened(storage, noTabs, on)).state().storage).toBe('kept');
+  });
+  test('emptied while the page is open, it is said, and all is stored again on request', async () => {
+    const storage = memoryStorage();
+    let lose = () => undefined as void;
+    storage.onLost = (tell) => {
+      lose = tell;
+      return undefined;
+    };
+    const tab = await opened(storage);
+    await tab.dispatch(commit('Kit', put(kit)));
+    storage.held.clear();
+    lose();
+    expect(tab.state().storage).toBe('emptied');
+    await tab.keeping.storeAgain(tab.state().entities);
+    expect(tab.state().storage).toBe('kept');
+    expect(await tab.dispatch(commit('Renamed', put(named('later'))))).toEqual({ kind: 'saved' });
+    expect((await opened(storage)).kits()[kit.id]?.name).toBe('later');
   });
 });
 

@@ -12,7 +12,7 @@ import type { Act, Way } from './acts';
 import type { Aside } from './load';
 
 export interface DocumentState {
-  status: { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; message: string };
+  status: { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; message: string; canGoOn: boolean };
   entities: Document;
   undo: Act[];
   redo: Act[];
@@ -24,6 +24,8 @@ export interface DocumentState {
   saveError: string | null;
   /** Storing takes longer than it should. */
   slow: boolean;
+  /** What became of the browser's storage: `refused` keeps nothing, `emptied` was thrown away while the page was open, `evicted` before it. */
+  storage: 'kept' | 'refused' | 'emptied' | 'evicted';
 }
 
 /** Acts that can be taken back. */
@@ -39,10 +41,12 @@ const initialState: DocumentState = {
   aside: [],
   saveError: null,
   slow: false,
+  storage: 'kept',
 };
 
 export const documentOpened = createAction<{ document: Document; aside: Aside[] }>('document/documentOpened');
-export const openingFailed = createAction<string>('document/openingFailed');
+/** `canGoOn`: without a storage, nothing there would be harmed. */
+export const openingFailed = createAction<{ message: string; canGoOn: boolean }>('document/openingFailed');
 /** Entries that failed their check after opening; they stand under "aside/" and leave the document. */
 export const entriesSetAside = createAction<Aside[]>('document/entriesSetAside');
 /** Done in memory; the storage follows. */
@@ -60,6 +64,12 @@ export const changesArrived = createAction<Change[]>('document/changesArrived');
 export const noticeDismissed = createAction('document/noticeDismissed');
 export const saveFailed = createAction<string>('document/saveFailed');
 export const saveSucceeded = createAction('document/saveSucceeded');
+export const storageLost = createAction('document/storageLost');
+export const storageFound = createAction('document/storageFound');
+/** Something was stored here once and is no more. */
+export const storageEvicted = createAction('document/storageEvicted');
+/** The browser stores nothing: the page is all there is. */
+export const storageRefused = createAction('document/storageRefused');
 export const savingSlow = createAction<boolean>('document/savingSlow');
 
 /** A plain reducer, not one that edits drafts: what is replaced is shared structure, and a history of tens of thousands of entities must
@@ -72,7 +82,7 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
       entities: action.payload.document,
       aside: action.payload.aside,
     };
-  if (openingFailed.match(action)) return { ...s, status: { kind: 'failed', message: action.payload } };
+  if (openingFailed.match(action)) return { ...s, status: { kind: 'failed', ...action.payload } };
   if (actCommitted.match(action)) {
     const act = action.payload;
     return {
@@ -116,6 +126,10 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
       undo: [...action.payload.undo, ...s.undo].slice(-UNDO_DEPTH),
       redo: s.undo.length > 0 ? s.redo : action.payload.redo,
     };
+  if (storageLost.match(action)) return { ...s, storage: 'emptied' };
+  if (storageEvicted.match(action)) return { ...s, storage: 'evicted' };
+  if (storageRefused.match(action)) return { ...s, storage: 'refused' };
+  if (storageFound.match(action)) return { ...s, storage: 'kept' };
   if (savingSlow.match(action)) return { ...s, slow: action.payload };
   if (changesArrived.match(action)) return { ...s, entities: applyChanges(s.entities, action.payload) };
   if (entriesSetAside.match(action)) return withoutAside(s, action.payload);

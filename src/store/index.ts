@@ -1,4 +1,4 @@
-export { makeStore, openStore, commit, redo, replaceDocument, undo, type Seen } from './store';
+export { makeStore, openStore, commit, goOnUnstored, redo, replaceDocument, undo, type Seen } from './store';
 export { noticeDismissed } from './documentSlice';
 export type { Differing, Outcome } from './writer';
 export {

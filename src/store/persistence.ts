@@ -1,7 +1,7 @@
 /** The store and what is kept of it: acts and drafts go to the writer, what came of them comes back as actions, other tabs are told. */
 import { createListenerMiddleware, isAnyOf, type Dispatch, type TypedStartListening } from '@reduxjs/toolkit';
-import type { Change } from '../../core/document';
-import { actId, actKey, revisionOf, standingIn, stepsOf, type Act, type Way } from './acts';
+import { COLLECTION_NAMES, type Change, type Document } from '../../core/document';
+import { actId, actKey, entryText, FIRST, revisionOf, standingIn, stepsOf, type Act, type Way } from './acts';
 import {
   actRefused,
   actSaved,
@@ -9,12 +9,14 @@ import {
   saveFailed,
   saveSucceeded,
   savingSlow,
+  storageFound,
+  storageLost,
   type DocumentState,
 } from './documentSlice';
 import { dropsCounted, forecastKept, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
 import { newId } from './ids';
-import { DRAFT } from './keys';
-import type { Storage } from './storage';
+import { DRAFT, entityKey, META, META_KEY } from './keys';
+import { memoryStorage, type Replaceable } from './storage';
 import { makeWriter, recordOf, type Outcome, type Page } from './writer';
 
 interface PersistedState {
@@ -47,7 +49,12 @@ export function browserTabs(): Tabs {
 /** The browser asks before the page is left only while something is really unsaved. */
 export function browserPage(): Page {
   if (typeof window === 'undefined' || typeof window.addEventListener !== 'function')
-    return { hold: () => undefined, onHide: () => undefined };
+    return {
+      hold: () => undefined,
+      onHide: () => undefined,
+      stamp: () => undefined,
+      stamped: () => false,
+    };
   const ask = (event: BeforeUnloadEvent) => event.preventDefault();
   return {
     hold(on) {
@@ -60,7 +67,19 @@ export function browserPage(): Page {
         if (document.visibilityState === 'hidden') run();
       });
     },
+    stamp: () => stampIn((kept) => kept.setItem(STAMP, 'yes')),
+    stamped: () => stampIn((kept) => kept.getItem(STAMP) !== null) ?? false,
   };
+}
+
+/** A browser that throws away its database for want of space leaves this; what it says is only that something was there. */
+const STAMP = 'zoarium-was-here';
+function stampIn<T>(act: (kept: globalThis.Storage) => T): T | null {
+  try {
+    return act(window.localStorage);
+  } catch {
+    return null;
+  }
 }
 
 /** Where acts are saved, for the thunks that make them. */
@@ -75,11 +94,17 @@ export interface Keeping {
   /** For a new act: sorts after every one before it. */
   newActId(): string;
   revisions: Map<string, string>;
+  /** Writes all there is into a storage that was emptied. @throws when it refuses */
+  storeAgain(document: Document): Promise<void>;
+  /** Goes on in memory alone; the page asks before it is left. */
+  forgoStorage(): void;
   retry(): void;
   settled(): Promise<void>;
 }
 
-export function persistence(storage: Storage, tabs: Tabs, page: Page) {
+export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
+  let forgone = false;
+  const page: Page = { ...browser, hold: (on) => browser.hold(on || forgone) };
   const middleware = createListenerMiddleware();
   const startListening = middleware.startListening as TypedStartListening<PersistedState, Dispatch>;
   let dispatch: Dispatch = (action) => action;
@@ -89,6 +114,7 @@ export function persistence(storage: Storage, tabs: Tabs, page: Page) {
     saved(act, way) {
       dispatch(actSaved({ act, way }));
       tabs.post({ act, way });
+      page.stamp();
     },
     refused(act, way, differing) {
       const changes = differing.map((d): Change => ({
@@ -159,6 +185,23 @@ export function persistence(storage: Storage, tabs: Tabs, page: Page) {
       }),
     stands: writer.stands,
     revisions: writer.revisions,
+    async storeAgain(document) {
+      const entries: Record<string, string> = { [META_KEY]: META };
+      for (const name of COLLECTION_NAMES) {
+        for (const entity of Object.values(document[name])) {
+          const key = entityKey(name, entity.id);
+          entries[key] = entryText(entity, writer.revisions.get(key) ?? FIRST);
+          writer.revisions.set(key, revisionOf(entries[key]));
+        }
+      }
+      await storage.setMany(entries);
+      dispatch(storageFound());
+    },
+    forgoStorage() {
+      forgone = true;
+      page.hold(true);
+      storage.replaceBy(memoryStorage());
+    },
     retry: writer.retry,
     settled: writer.settled,
   };
@@ -168,6 +211,7 @@ export function persistence(storage: Storage, tabs: Tabs, page: Page) {
     attach(store: { dispatch: Dispatch; getState: () => PersistedState }) {
       dispatch = store.dispatch;
       state = store.getState;
+      storage.onLost(() => dispatch(storageLost()));
       tabs.listen((told) => {
         // A storage that cannot be read now is no reason to show what is out of date.
         hear(told).catch(() => dispatch(changesArrived(stepsOf(told.act, told.way).map((s) => s.change))));

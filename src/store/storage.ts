@@ -13,6 +13,8 @@ export interface Storage {
   setMany(entries: Record<string, string | null>): Promise<void>;
   /** Reads some keys and writes, in the same transaction, what follows from what stands there. Resolves once it has completed. */
   transact(keys: readonly string[], decide: Decide): Promise<void>;
+  /** Calls when the browser has thrown away what was stored, while the page is open. */
+  onLost(tell: () => void): void;
 }
 
 /** Keys from one on, below another, in their order; no bound where none is given. */
@@ -35,14 +37,25 @@ const BATCH = 2000;
 
 class CompletedStorage implements AsyncStorage, Storage {
   private open: Promise<IDBPDatabase<Database>> | null = null;
+  private tellLost: () => void = () => undefined;
 
   constructor(private readonly name: string) {}
 
   private database(): Promise<IDBPDatabase<Database>> {
-    this.open ??= openDB<Database>(this.name, 1, { upgrade: (db) => void db.createObjectStore(TABLE) });
+    this.open ??= openDB<Database>(this.name, 1, {
+      upgrade: (db) => void db.createObjectStore(TABLE),
+      terminated: () => {
+        this.open = null;
+        this.tellLost();
+      },
+    });
     // A browser that refused once may be asked again.
     this.open.catch(() => (this.open = null));
     return this.open;
+  }
+
+  onLost(tell: () => void): void {
+    this.tellLost = tell;
   }
 
   async entries({ from, below }: Span): Promise<Record<string, string>> {
@@ -128,6 +141,23 @@ function abort(tx: { abort: () => void }): void {
 
 export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage('zoarium');
 
+/** A storage that can be given up for another, as for one in memory where the browser keeps nothing. */
+export interface Replaceable extends Storage {
+  replaceBy(next: Storage): void;
+}
+
+export function replaceable(first: Storage): Replaceable {
+  let now = first;
+  return {
+    entries: (span) => now.entries(span),
+    getMany: (keys) => now.getMany(keys),
+    setMany: (entries) => now.setMany(entries),
+    transact: (keys, decide) => now.transact(keys, decide),
+    onLost: (tell) => now.onLost(tell),
+    replaceBy: (next) => void (now = next),
+  };
+}
+
 /** Storage in memory, for tests and for a browser that refuses to store. */
 export function memoryStorage(
   initial: Record<string, string | null> = {},
@@ -139,6 +169,7 @@ export function memoryStorage(
     entries: async ({ from = '', below }: Span) =>
       Object.fromEntries([...held].filter(([key]) => key >= from && (below === undefined || key < below))),
     getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, held.get(key) ?? null])),
+    onLost: () => undefined,
     setMany: (batch: Texts) => memory.transact([], () => batch),
     async transact(keys: readonly string[], decide: Decide) {
       const batch = decide(Object.fromEntries(keys.map((key) => [key, held.get(key) ?? null])));

@@ -22,13 +22,15 @@ import {
   entriesSetAside,
   openingFailed,
   saveFailed,
+  storageEvicted,
+  storageRefused,
   UNDO_DEPTH,
 } from './documentSlice';
 import { draftsOpened, draftsReducer, placeRemembered } from './draftsSlice';
 import { entityKey, PLACE_KEY } from './keys';
 import { isCollection, isEmpty, readStored, readUnchecked, type Stored } from './load';
 import { browserPage, browserTabs, persistence, type Keeping, type Tabs } from './persistence';
-import { browserStorage, type Storage } from './storage';
+import { browserStorage, replaceable, type Storage } from './storage';
 import type { Differing, Outcome, Page } from './writer';
 
 const rootReducer = combineReducers({ document: documentReducer, drafts: draftsReducer });
@@ -40,7 +42,8 @@ export function makeStore(
   tabs: Tabs = browserTabs(),
   page: Page = browserPage(),
 ) {
-  const effects = persistence(storage, tabs, page);
+  const held = replaceable(storage);
+  const effects = persistence(held, tabs, page);
   const { keeping } = effects;
   const store = configureStore({
     reducer: rootReducer,
@@ -53,7 +56,7 @@ export function makeStore(
       }).prepend(effects.middleware),
   });
   effects.attach(store);
-  return { store, storage, keeping, settled: keeping.settled };
+  return { store, storage: held, page, keeping, settled: keeping.settled };
 }
 
 type MadeStore = ReturnType<typeof makeStore>;
@@ -81,12 +84,13 @@ export async function openStore(
   try {
     const stored = await readStored(storage);
     if (stored.version > VERSION) {
-      store.dispatch(openingFailed(tooNew(stored.version)));
+      store.dispatch(openingFailed({ message: tooNew(stored.version), canGoOn: false }));
       return nothingMore;
     }
     const place = readPlace(stored.drafts[PLACE_KEY]);
     if (place !== null) store.dispatch(placeRemembered(place));
     if (isEmpty(stored)) {
+      if (!stored.checked && made.page.stamped()) store.dispatch(storageEvicted());
       const offered = await first();
       store.dispatch(documentOpened({ document: emptyDocument(), aside: [] }));
       if (offered) store.dispatch(replaceDocument(offered, 'Demo tanks opened'));
@@ -106,7 +110,7 @@ export async function openStore(
     store.dispatch(documentOpened({ document: checked.document, aside }));
     return openLater(made, stored, whenIdle, null);
   } catch (error) {
-    store.dispatch(openingFailed(unreadable(error)));
+    store.dispatch(openingFailed({ message: unreadable(error), canGoOn: true }));
     return nothingMore;
   }
 }
@@ -121,6 +125,13 @@ const tooNew = (version: number): string =>
 const unreadable = (error: unknown): string =>
   `This browser does not let the app read its storage (${error instanceof Error ? error.message : String(error)}). ` +
   'Allow storage for this page and reload.';
+
+/** Goes on without a storage: everything works and nothing outlives the page, which is said for as long as it is open. */
+export const goOnUnstored = (): Thunk => (dispatch, _getState, keeping) => {
+  keeping.forgoStorage();
+  dispatch(documentOpened({ document: emptyDocument(), aside: [] }));
+  dispatch(storageRefused());
+};
 
 /** The tank last looked at, as stored; null when it cannot be read. */
 function readPlace(raw: string | undefined): string | null {

@@ -35,6 +35,9 @@ export interface Page {
   hold(on: boolean): void;
   /** Calls when the page is being left or hidden. */
   onHide(run: () => void): void;
+  /** Remembers, apart from the storage, that something was once stored; and tells it at a later visit. */
+  stamp(): void;
+  stamped(): boolean;
 }
 
 interface Job {
@@ -98,6 +101,7 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
 
   function endJob(job: Job, differing: Differing[] | null): void {
     if (differing === null) {
+      for (const key of Object.keys(job.along)) drafts.delete(key);
       listener.saved(job.act, job.way);
       job.end({ kind: 'saved' });
       return;
@@ -115,8 +119,10 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
   async function writeDrafts(): Promise<void> {
     if (draftTimer !== null) clearTimeout(draftTimer);
     draftTimer = null;
-    if (drafts.size === 0) return;
-    const written = new Map(drafts);
+    // A draft that ends with a waiting act is the act's to write: what is typed must not come back after it.
+    const ending = new Set(waiting.flatMap((job) => Object.keys(job.along)));
+    const written = new Map([...drafts].filter(([key]) => !ending.has(key)));
+    if (written.size === 0) return;
     await storage.setMany(Object.fromEntries(written)).then(
       () => draftsWritten(written),
       () => undefined,

@@ -1,1 +1,2 @@
+export { readFile, type FileRead, type FileReading } from './fileReader';
 export { useForecast, useQuietForecast } from './useForecast';

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
-import { allText, choose, demo, onScreen, press, says, type, submit } from '../shell/testing';
+import { allText, choose, demo, onScreen, says, type, submit } from '../shell/testing';
 import { LoneToolScreen, TankToolScreen } from './ToolScreen';
 import { TOOLS } from './tools';
 

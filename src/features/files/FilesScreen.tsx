@@ -1,13 +1,11 @@
 import { useRouter } from 'expo-router';
-import { createElement, useRef, useState } from 'react';
+import { createElement, useEffect, useRef, useState } from 'react';
 import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
+import { readFile } from '../../workers';
 import { SaveButton, useSaving } from '../shell/saving';
 import { previewImport, type Preview } from './importText';
-
-/** Files larger than this are refused unread: thirty years of daily samples stay well below. */
-const MAX_BYTES = 64 * 1024 * 1024;
 
 function download(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -27,36 +25,32 @@ export function FilesScreen() {
   const saving = useSaving();
   const input = useRef<HTMLInputElement | null>(null);
   const [preview, setPreview] = useState<{ name: string; result: Preview } | null>(null);
+  const [reading, setReading] = useState<{ name: string; stop: () => void } | null>(null);
+  const [done, setDone] = useState(0);
+  // The file is compared with what is here when it has been read.
+  const present = useRef(doc);
+  useEffect(() => {
+    present.current = doc;
+  });
   const day = localDay(Date.now());
   const empty = Object.keys(doc.tanks).length === 0;
 
   const choose = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MAX_BYTES) {
-      setPreview({
-        name: file.name,
-        result: {
-          ok: false,
-          title: 'The file is too large',
-          lines: [
-            `It has ${(file.size / 1048576).toFixed(0)} MB; 64 MB is the most. It is not one this app made.`,
-          ],
-        },
-      });
-      return;
-    }
-    try {
-      setPreview({ name: file.name, result: previewImport(await file.text(), doc) });
-    } catch {
-      setPreview({
-        name: file.name,
-        result: {
-          ok: false,
-          title: 'The file cannot be read',
-          lines: ['The browser could not open it. Copy it to this device and choose it again.'],
-        },
-      });
-    }
+    reading?.stop();
+    setPreview(null);
+    setDone(0);
+    const { ended, stop } = readFile(file, setDone);
+    setReading({
+      name: file.name,
+      stop: () => {
+        stop();
+        setReading(null);
+      },
+    });
+    const read = await ended;
+    setReading(null);
+    setPreview({ name: file.name, result: previewImport(read, present.current) });
   };
   const exportCsv = async () => {
     const { readingsCsv } = await import('./csv');
@@ -102,6 +96,12 @@ export function FilesScreen() {
             event.target.value = '';
           },
         })}
+        {reading ? (
+          <Row wrap>
+            <Txt live>{`Reading ${reading.name.slice(0, 80)}: ${Math.round(100 * done)} %`}</Txt>
+            <Button kind="quiet" label="Stop reading" onPress={reading.stop} />
+          </Row>
+        ) : null}
         {preview ? (
           <Section title={preview.result.ok ? 'What it will do' : preview.result.title}>
             <Txt kind="small" tone="second">

@@ -1,8 +1,32 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
-import { writeDocument } from '../../../core/document/checks';
+import { readDocument, writeDocument } from '../../../core/document/checks';
+import type { FileTold } from '../../workers/messages';
 import { demo, flush, onScreen, press, says, submit } from '../shell/testing';
 import { FilesScreen } from './FilesScreen';
+
+/** Reads as the worker does, in the page. */
+class ReadingWorker {
+  static silent = false;
+  ended = false;
+  onmessage: ((event: { data: FileTold }) => void) | null = null;
+  postMessage(file: File): void {
+    this.onmessage?.({ data: { kind: 'progress', done: 0.4 } });
+    if (ReadingWorker.silent) return;
+    void file
+      .text()
+      .then(
+        (text) => !this.ended && this.onmessage?.({ data: { kind: 'read', result: readDocument(text) } }),
+      );
+  }
+  terminate(): void {
+    this.ended = true;
+  }
+}
+beforeEach(() => {
+  ReadingWorker.silent = false;
+  Object.assign(globalThis, { Worker: ReadingWorker });
+});
 
 const give = async (text: string) => {
   const file = Object.assign(new File([text], 'tanks.json', { type: 'application/json' }), {
@@ -35,6 +59,24 @@ test.each([
   expect(doc()).toEqual(before);
   press('Leave everything as it is');
   expect(says('Nothing was changed.')).toBe(false);
+});
+
+test('how far the reading is stands there, and it can be stopped', async () => {
+  ReadingWorker.silent = true;
+  onScreen(<FilesScreen />, { doc: demo() });
+  await give(writeDocument(demo()));
+  expect(says('Reading tanks.json: 40 %')).toBe(true);
+  press('Stop reading');
+  expect(says(/^Reading tanks/)).toBe(false);
+});
+
+test('a file of over 64 MB is refused unread', async () => {
+  onScreen(<FilesScreen />, { doc: demo() });
+  const file = Object.defineProperty(new File([''], 'big.json'), 'size', { value: 65 * 1024 * 1024 });
+  fireEvent.change(screen.getByLabelText('File to import'), { target: { files: [file] } });
+  await flush();
+  expect(says('The file is too large')).toBe(true);
+  expect(says(/It has 65 MB; 64 MB is the most/)).toBe(true);
 });
 
 test('with nothing entered there is nothing to export', () => {

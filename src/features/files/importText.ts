@@ -1,6 +1,11 @@
 /** An import explained before it happens. */
-import { COLLECTION_NAMES, type CollectionName, type Document } from '../../../core/document';
-import { readDocument, type LoadResult } from '../../../core/document/checks';
+import {
+  COLLECTION_NAMES,
+  DOCUMENT_LIMITS,
+  type CollectionName,
+  type Document,
+} from '../../../core/document';
+import type { FileRead } from '../../workers';
 
 const COLLECTION_WORDS: Record<CollectionName, string> = {
   settings: 'settings',
@@ -24,8 +29,7 @@ export type Preview =
   { ok: true; document: Document; lines: string[] } | { ok: false; title: string; lines: string[] };
 
 /** What an import would do, or why it cannot be done, place by place. Nothing is changed here. */
-export function previewImport(text: string, present: Document): Preview {
-  const read = readDocument(text);
+export function previewImport(read: FileRead, present: Document): Preview {
   if (read.status !== 'ok') return { ok: false, ...whyNot(read) };
   const lines = COLLECTION_NAMES.flatMap((name) => {
     const next = read.document[name];
@@ -39,8 +43,20 @@ export function previewImport(text: string, present: Document): Preview {
   return { ok: true, document: read.document, lines };
 }
 
-function whyNot(read: Exclude<LoadResult, { status: 'ok' }>): { title: string; lines: string[] } {
+function whyNot(read: Exclude<FileRead, { status: 'ok' }>): { title: string; lines: string[] } {
   switch (read.status) {
+    case 'too-large':
+      return {
+        title: 'The file is too large',
+        lines: [
+          `It has ${read.megabytes.toFixed(0)} MB; ${DOCUMENT_LIMITS.fileMegabytes.value} MB is the most. It is not one this app made.`,
+        ],
+      };
+    case 'unreadable':
+      return {
+        title: 'The file cannot be read',
+        lines: ['The browser could not open it. Copy it to this device and choose it again.'],
+      };
     case 'not-json':
       return {
         title: 'The file cannot be read',
@@ -64,8 +80,8 @@ function whyNot(read: Exclude<LoadResult, { status: 'ok' }>): { title: string; l
       return {
         title: `${read.faults.length} fault${read.faults.length === 1 ? '' : 's'} in the file`,
         lines: [
-          ...read.faults.slice(0, 12).map((f) => `${f.path}: ${f.message}`),
-          ...(read.faults.length > 12 ? [`and ${read.faults.length - 12} more`] : []),
+          ...read.faults.map((f) => `${f.path}: ${f.message}`),
+          ...(read.more ? ['There may be more: the reading ended here.'] : []),
         ],
       };
   }

@@ -9,6 +9,7 @@ import {
 } from '../../../core/units';
 import type { Settings } from '../../../core/document';
 import { commit, selectSettings, useAppDispatch, useAppSelector } from '../../store';
+import { KeptHere } from './KeptHere';
 import { Check, Choice, Empty, Go, Line, Screen, Section, Txt } from '../../ui';
 
 /** Units follow the person; what is stored stays neutral. */
@@ -74,6 +75,7 @@ export function SettingsScreen() {
         onChange={(on) => put({ ...settings, timerSound: on }, on ? 'Timer sound on' : 'Timer sound off')}
         note="Plays while the sample sheet is open."
       />
+      <KeptHere />
       <Section title="More">
         <Go kind="row" href="/kits">
           Kits and instruments

@@ -7,12 +7,13 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Provider } from 'react-redux';
-import { selectSettings, useAppSelector } from '../../store';
+import { goOnUnstored, selectSettings, useAppDispatch, useAppSelector } from '../../store';
 import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
 import { Frame } from './Frame';
 import { Boundary } from './Boundary';
 import { LastResort } from './LastResort';
 import { keepOffline } from './offline';
+import { keepStorage } from './keepStorage';
 import { pictureStands, started, whole } from './started';
 
 const FACES = {
@@ -29,6 +30,7 @@ export function AppRoot({ whenIdle }: { whenIdle: () => void }) {
     void whole.then(() => {
       whenIdle();
       keepOffline();
+      keepStorage();
     });
   }, [whenIdle]);
   useEffect(() => {
@@ -66,6 +68,7 @@ function Themed() {
 
 function Opened() {
   const { roles } = useTheme();
+  const dispatch = useAppDispatch();
   const status = useAppSelector((s) => s.document.status);
   if (status.kind === 'loading')
     return <View style={[styles.fill, { backgroundColor: roles.ground }]} aria-busy aria-label="Opening" />;
@@ -77,6 +80,12 @@ function Opened() {
         </Txt>
         <Txt>{status.message}</Txt>
         <Button label="Reload" kind="primary" onPress={() => window.location.reload()} />
+        {status.canGoOn ? (
+          <>
+            <Txt>Or look around without it: what you enter is then lost when this page closes.</Txt>
+            <Button label="Go on, nothing is kept" onPress={() => dispatch(goOnUnstored())} />
+          </>
+        ) : null}
       </View>
     );
   }

@@ -18,6 +18,7 @@ import {
 import { ICONS, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { PLACES, placeOf, tankIdOf } from './places';
 import { tankAgeDays } from './tank';
+import { StorageAlert } from './StorageAlert';
 import { UndoNotice } from './UndoNotice';
 
 /** The five places: at the bottom of a phone, in a rail on a wide screen. The tank's name is the switcher. */
@@ -50,6 +51,7 @@ export function Frame({ children }: { children: ReactNode }) {
           </View>
         </View>
         <View style={styles.body}>
+          <StorageAlert />
           {children}
           <UndoNotice />
         </View>
@@ -62,6 +64,7 @@ export function Frame({ children }: { children: ReactNode }) {
         {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="row">Zoarium</Txt>}
       </View>
       <View style={styles.body}>
+        <StorageAlert />
         {children}
         <UndoNotice />
       </View>

@@ -13,6 +13,7 @@ export function HomeScreen({ today }: { today: ReactNode }) {
 function Welcome() {
   const router = useRouter();
   const dispatch = useAppDispatch();
+  const evicted = useAppSelector((s) => s.document.storage === 'evicted');
   const showDemo = async () => {
     const { makeDemo } = await import('../../store/demo');
     dispatch(replaceDocument(makeDemo(Date.now(), localDay), 'Demo tanks opened'));
@@ -28,6 +29,12 @@ function Welcome() {
       <Txt style={styles.lead}>
         Describe your tank, log what you test, and Zoarium answers from your own readings.
       </Txt>
+      {evicted ? (
+        <Txt tone="ammonia" style={styles.lead}>
+          Something was stored here before, and this browser has removed it; browsers do so when space is
+          short or when site data is cleared. If you have an exported file, open it below.
+        </Txt>
+      ) : null}
       <View style={styles.actions}>
         <Button
           kind="primary"
