@@ -87,7 +87,7 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
         retryTimer = setTimeout(run, retryMs);
         retryMs = Math.min(LAST_RETRY_MS, 2 * retryMs);
         busy = false;
-        listener.failing(error instanceof Error ? error.message : String(error));
+        listener.failing(reasonOf(error));
         return;
       } finally {
         clearTimeout(slow);
@@ -163,6 +163,12 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
   };
 }
 
+/** Why a write was refused: the browser's name for it says more than its words. */
+function reasonOf(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  return error.name === 'Error' ? error.message : `${error.name}: ${error.message}`;
+}
+
 /** One transaction for all jobs that wait, each whole or not at all. @returns the refused ones, with what stands instead */
 async function writeJobs(
   storage: Storage,
@@ -207,7 +213,13 @@ function differingAt({ change, expected }: Step, stored: string | null): Differi
   };
 }
 
+/** An act of more changes is not recorded: an import would be stored three times over. */
+const RECORDED_CHANGES = 2000;
+
 /** What is written beside an act so that it can be taken back later, also after the page was closed. */
-export const recordOf = (act: Act, way: Way): Record<string, string> => ({
-  [actKey(act.id)]: JSON.stringify({ version: VERSION, ...act, undone: way === 'undone' }),
-});
+export const recordOf = (act: Act, way: Way): Record<string, string> => {
+  if (act.changes.length > RECORDED_CHANGES) return {};
+  return {
+    [actKey(act.id)]: JSON.stringify({ version: VERSION, ...act, undone: way === 'undone' }),
+  };
+};

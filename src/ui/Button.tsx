@@ -82,7 +82,11 @@ export function Button({
         const c = buttonColours(roles, kind, { pressed: state.pressed, hovered: false, disabled });
         return (
           <View style={styles.inside}>
-            {Icon ? <Icon size={20} color={roles[c.ink]} /> : null}
+            {Icon ? (
+              <View style={styles.icon}>
+                <Icon size={20} color={roles[c.ink]} />
+              </View>
+            ) : null}
             <Txt kind="row" tone={c.ink} style={styles.label}>
               {busy ? 'Saving …' : label}
             </Txt>
@@ -111,5 +115,6 @@ const styles = StyleSheet.create({
     gap: space(2),
     paddingVertical: space(2),
   },
+  icon: { flexShrink: 0 },
   label: { textAlign: 'center', flexShrink: 1 },
 });

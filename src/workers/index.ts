@@ -1,2 +1,2 @@
-export { readFile, type FileRead, type FileReading } from './fileReader';
+export { readFile, type FileRead } from './fileReader';
 export { useForecast, useQuietForecast } from './useForecast';

@@ -25,7 +25,7 @@ export function UndoNotice() {
     return (
       <View
         role="alert"
-        style={[styles.notice, { backgroundColor: roles.paper, borderColor: roles.ammonia }]}
+        style={[styles.notice, styles.stacked, { backgroundColor: roles.paper, borderColor: roles.ammonia }]}
       >
         <View style={styles.text}>
           <Txt kind="row">Not stored yet</Txt>
@@ -120,6 +120,7 @@ const styles = StyleSheet.create({
     gap: space(3),
     maxWidth: 560,
   },
+  stacked: { flexDirection: 'column', alignItems: 'stretch', gap: 0 },
   text: { flexShrink: 1, paddingVertical: space(2) },
   undo: { borderRadius: RADIUS },
 });

@@ -73,7 +73,7 @@ export function SaveButton({ saving, ...button }: { saving: Saving } & Parameter
           Not stored yet. Keep this page open; what you typed stays here.
         </Txt>
       ) : null}
-      <Button {...button} busy={saving.busy} />
+      {saving.differing.length > 0 ? null : <Button {...button} busy={saving.busy} />}
     </View>
   );
 }
