@@ -98,6 +98,7 @@ interface Deed {
 
 const tank = `${base}/tank/pantry-cube`;
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
+const open = (page: Page, name: RegExp) => page.getByRole('link', { name }).first().click();
 /** Right when the notice is in the page: not a frame later. */
 const said = (page: Page, text: string) =>
   page.waitForFunction((t) => document.body.textContent?.includes(t) ?? false, text, { polling: 10 });
@@ -147,7 +148,7 @@ const DEEDS: Record<string, Deed> = {
     act: async (page, mark) => {
       await note(page, `${mark} before`);
       await page.goto(`${tank}/log/history`);
-      await press(page, /^Edit note/);
+      await open(page, /^Correct note/);
       await page.getByRole('textbox', { name: 'Note' }).fill(`${mark} corrected`);
       await press(page, 'Save the correction');
       await said(page, 'Note corrected');
@@ -158,7 +159,8 @@ const DEEDS: Record<string, Deed> = {
     act: async (page, mark) => {
       await note(page, mark);
       await page.goto(`${tank}/log/history`);
-      await press(page, /^Delete note/);
+      await open(page, /^Correct note/);
+      await press(page, 'Delete this entry');
       await said(page, ' deleted');
     },
     missing: (all, mark) => (has(all, 'events', mark) ? 'the deletion' : null),

@@ -43,8 +43,14 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
         ) : null}
       </View>
       {footer ? (
-        <View style={[styles.footer, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>
-          {footer}
+        <View
+          style={[
+            styles.footer,
+            wide && styles.footerWide,
+            { backgroundColor: roles.paper, borderColor: roles.hairline },
+          ]}
+        >
+          <View style={styles.footerInside}>{footer}</View>
         </View>
       ) : null}
     </View>
@@ -223,6 +229,9 @@ const styles = StyleSheet.create({
   asideInside: { padding: space(8), gap: space(3) },
   asideBelow: { borderTopWidth: 1, paddingTop: space(4), gap: space(3) },
   footer: { borderTopWidth: 1, paddingHorizontal: space(5), paddingVertical: space(3) },
+  footerWide: { paddingHorizontal: space(9) },
+  // As wide as what is above it: the column of a wide screen without its margins.
+  footerInside: { width: '100%', maxWidth: 720 - 2 * space(9) },
   section: {
     borderTopWidth: 1,
     paddingTop: space(4),

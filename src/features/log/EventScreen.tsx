@@ -53,7 +53,7 @@ import {
   SOUND_WORDS,
   type EventTexts,
 } from './eventForm';
-import { RecentEntries } from './History';
+import { DeleteEntry, RecentEntries } from './History';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
 
@@ -331,6 +331,9 @@ function EventSheet({ tank }: { tank: Tank }) {
         multiline
         hint={texts.kind === 'note' ? 'What you saw, smelled or heard.' : 'May be left empty.'}
       />
+      {edited ? (
+        <DeleteEntry tankId={tank.id} collection="events" entity={edited} title={EVENT_WORDS[edited.kind]} />
+      ) : null}
     </Screen>
   );
 }

@@ -1,4 +1,4 @@
-import { useRouter, type Href } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
@@ -7,6 +7,7 @@ import {
   type OwnParameterSpec,
   type Sample,
   type Tank,
+  type TankEvent,
 } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import {
@@ -32,6 +33,7 @@ import {
   useTheme,
 } from '../../ui';
 import { useUnits, WithTank } from '../shell';
+import { SaveButton, useSaving } from '../shell/saving';
 import { entriesOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventForm';
 import { shownValue, typedUnit } from './sampleForm';
@@ -207,7 +209,7 @@ export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank 
         ))}
       </View>
       {entries.length > 0 ? (
-        <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, edit and delete</Go>
+        <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, to correct or delete</Go>
       ) : null}
     </>
   );
@@ -223,8 +225,6 @@ const EntryRow = memo(function EntryRow({
   editable?: boolean;
 }) {
   const { roles } = useTheme();
-  const router = useRouter();
-  const dispatch = useAppDispatch();
   const units = useUnits();
   const kits = useAppSelector((s) => s.document.entities.kits);
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
@@ -242,9 +242,9 @@ const EntryRow = memo(function EntryRow({
     entry.kind === 'sample'
       ? `/tank/${tank.id}/log?edit=${id}`
       : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
-  const canEdit = editable && !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
-  return (
-    <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
+  const canEdit = !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
+  const inside = (
+    <>
       <Row style={styles.between}>
         <Txt kind="row">{title}</Txt>
         <Txt kind="small" tone="second">
@@ -260,37 +260,63 @@ const EntryRow = memo(function EntryRow({
       {editedAt ? (
         <Txt kind="small" tone="nitrite">{`corrected ${dayAndHour(Date.parse(editedAt))}`}</Txt>
       ) : null}
-      {editable ? (
-        <Row>
-          {canEdit ? (
-            <Button
-              kind="quiet"
-              icon="edit"
-              label="Edit"
-              name={`Edit ${title.toLowerCase()} of ${when}`}
-              onPress={() => router.push(path as Href)}
-            />
-          ) : null}
-          <Button
-            kind="quiet"
-            icon="remove"
-            label="Delete"
-            name={`Delete ${title.toLowerCase()} of ${when}`}
-            onPress={() =>
-              dispatch(
-                commit(`${title} of ${when} deleted`, [
-                  { remove: entry.kind === 'sample' ? 'samples' : 'events', id },
-                ]),
-              )
-            }
-          />
-        </Row>
-      ) : null}
+    </>
+  );
+  return (
+    <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
+      {canEdit ? (
+        <Link
+          href={path as Href}
+          aria-label={`Correct ${title.toLowerCase()} of ${when}`}
+          style={styles.link}
+        >
+          <View style={styles.inside}>{inside}</View>
+        </Link>
+      ) : (
+        <View style={styles.inside}>{inside}</View>
+      )}
     </View>
   );
 });
 
+/** Deletes the entry whose sheet it stands on, and goes back to the others. */
+export function DeleteEntry({
+  tankId,
+  collection,
+  entity,
+  title,
+}: {
+  tankId: string;
+  collection: 'samples' | 'events';
+  entity: Sample | TankEvent;
+  title: string;
+}) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const saving = useSaving({ collection, entity });
+  const when = dayAndHour(Date.parse(entity.at));
+  return (
+    <SaveButton
+      saving={saving}
+      kind="quiet"
+      icon="remove"
+      label="Delete this entry"
+      onPress={() =>
+        void saving.run(
+          (seen) =>
+            dispatch(
+              commit(`${title} of ${when} deleted`, [{ remove: collection, id: entity.id }], { seen }),
+            ),
+          () => router.push(`/tank/${tankId}/log/history` as Href),
+        )
+      }
+    />
+  );
+}
+
 const styles = StyleSheet.create({
-  entry: { borderBottomWidth: 1, paddingVertical: space(2), gap: 2 },
+  entry: { borderBottomWidth: 1 },
+  link: { display: 'flex' },
+  inside: { flex: 1, paddingVertical: space(2), gap: 2 },
   between: { justifyContent: 'space-between', alignItems: 'baseline' },
 });

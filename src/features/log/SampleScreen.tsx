@@ -27,7 +27,7 @@ import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide,
 import { useParam, useUnits, WithTank } from '../shell';
 import { SaveButton, useLastSeen, useSaving } from '../shell/saving';
 import { EventLinks } from './EventLinks';
-import { RecentEntries } from './History';
+import { DeleteEntry, RecentEntries } from './History';
 import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow, usedUp } from './sampleForm';
 import { SampleRow } from './SampleRow';
 import { useKitFor } from './kits';
@@ -229,11 +229,13 @@ function SampleSheet({ tank }: { tank: Tank }) {
           error={faults.note}
         />
       ) : null}
-      {!edited ? (
+      {edited ? (
+        <DeleteEntry tankId={tank.id} collection="samples" entity={edited} title="Sample" />
+      ) : (
         <Later>
           <EventLinks tankId={tank.id} />
         </Later>
-      ) : null}
+      )}
       <Go href={`/tank/${tank.id}/log/readings` as Href}>
         Readings by parameter: charts, targets, steadiness
       </Go>

@@ -157,16 +157,25 @@ describe('history', () => {
     for (let i = 0; i < 4; i++) settle();
     expect(rows()).toBeGreaterThan(0);
   });
-  test('an entry is deleted, and an edit shows its mark', () => {
+  test('each entry leads to its correction, and an edit shows its mark', () => {
     const doc0 = demo();
     const first = samplesOf(doc0)[0];
     if (!first) throw new Error('no sample');
     doc0.samples = { ...doc0.samples, [first.id]: { ...first, editedAt: new Date(NOW).toISOString() } };
-    const { doc, settle } = onScreen(<HistoryScreen />, { doc: doc0, params: pantry() });
+    const { settle } = onScreen(<HistoryScreen />, { doc: doc0, params: pantry() });
     for (let i = 0; i < 12; i++) settle();
     expect(says(/^corrected /)).toBe(true);
-    const before = samplesOf(doc()).length;
-    press(screen.getAllByRole('button', { name: /^Delete sample of/ })[0]?.getAttribute('aria-label') ?? '');
-    expect(samplesOf(doc())).toHaveLength(before - 1);
+    const rows = screen.getAllByRole('link', { name: /^Correct sample of/ });
+    expect(rows[0]?.getAttribute('href')).toMatch(/log\?edit=/);
+  });
+  test('an entry is deleted from its own sheet', async () => {
+    const [one] = samplesOf(demo());
+    const { doc, went } = onScreen(<SampleScreen />, {
+      doc: demo(),
+      params: { tankId: one?.tankId ?? '', edit: one?.id ?? '' },
+    });
+    await submit('Delete this entry');
+    expect(doc().samples).not.toHaveProperty(one?.id ?? '');
+    expect(went()).toEqual([`/tank/${one?.tankId}/log/history`]);
   });
 });
