@@ -21,14 +21,27 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
   return (
     <View role="main" aria-label={title} style={styles.screen}>
       <View style={styles.columns}>
-        <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
-          {children}
-          {!wide && aside ? (
-            <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>
-              <Later>{aside}</Later>
+        <View style={styles.flex}>
+          <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
+            {children}
+            {!wide && aside ? (
+              <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>
+                <Later>{aside}</Later>
+              </View>
+            ) : null}
+          </ScrollView>
+          {footer ? (
+            <View
+              style={[
+                styles.footer,
+                wide && styles.footerWide,
+                { backgroundColor: roles.paper, borderColor: roles.hairline },
+              ]}
+            >
+              <View style={styles.footerInside}>{footer}</View>
             </View>
           ) : null}
-        </ScrollView>
+        </View>
         {wide && aside ? (
           // Reachable by keyboard: what scrolls must be.
           <ScrollView
@@ -42,17 +55,6 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
           </ScrollView>
         ) : null}
       </View>
-      {footer ? (
-        <View
-          style={[
-            styles.footer,
-            wide && styles.footerWide,
-            { backgroundColor: roles.paper, borderColor: roles.hairline },
-          ]}
-        >
-          <View style={styles.footerInside}>{footer}</View>
-        </View>
-      ) : null}
     </View>
   );
 }

@@ -57,8 +57,10 @@ import { DeleteEntry, RecentEntries } from './History';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
 
+/** A sheet for each entry and each kind: going from one to the next begins anew. */
 export function EventScreen() {
-  return <WithTank>{(tank) => <EventSheet tank={tank} />}</WithTank>;
+  const entry = `${useParam('edit')} ${useParam('kind')}`;
+  return <WithTank>{(tank) => <EventSheet key={`${tank.id} ${entry}`} tank={tank} />}</WithTank>;
 }
 
 /** Logs or corrects one event. */
@@ -72,6 +74,7 @@ function EventSheet({ tank }: { tank: Tank }) {
   const kind = kindParam.parse(useParam('kind'));
   const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
   const edited = useLastSeen(
+    editId,
     useAppSelector((s) =>
       editId && Object.hasOwn(s.document.entities.events, editId)
         ? s.document.entities.events[editId]

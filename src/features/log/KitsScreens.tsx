@@ -77,7 +77,7 @@ export function KitsScreen() {
 export function KitScreen() {
   const id = useParam('kitId');
   const kits = useAppSelector((s) => s.document.entities.kits);
-  const kit = useLastSeen(Object.hasOwn(kits, id) ? kits[id] : undefined);
+  const kit = useLastSeen(id, Object.hasOwn(kits, id) ? kits[id] : undefined);
   if (id === 'new') return <KitForm kit={null} />;
   return kit ? <KitForm key={kit.id} kit={kit} /> : <NotHere what="kit" />;
 }

@@ -32,8 +32,10 @@ import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow, 
 import { SampleRow } from './SampleRow';
 import { useKitFor } from './kits';
 
+/** A sheet for each entry: going from one to the next begins at its top. */
 export function SampleScreen() {
-  return <WithTank>{(tank) => <SampleSheet key={tank.id} tank={tank} />}</WithTank>;
+  const editId = useParam('edit');
+  return <WithTank>{(tank) => <SampleSheet key={`${tank.id} ${editId}`} tank={tank} />}</WithTank>;
 }
 
 /** One sitting: due tests first, each by the person's own kit, saved as one sample. What is half entered survives a reload. */
@@ -46,6 +48,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const now = useNow(15_000);
   const kits = useAppSelector((s) => s.document.entities.kits);
   const edited = useLastSeen(
+    editId,
     useAppSelector((s) =>
       editId && Object.hasOwn(s.document.entities.samples, editId)
         ? s.document.entities.samples[editId]

@@ -168,6 +168,17 @@ describe('history', () => {
     const rows = screen.getAllByRole('link', { name: /^Correct sample of/ });
     expect(rows[0]?.getAttribute('href')).toMatch(/log\?edit=/);
   });
+  test('from the correction of one entry the next sheet begins anew', () => {
+    const [one] = samplesOf(demo()).filter((s) => s.tankId === 'pantry-cube');
+    const { again } = onScreen(<SampleScreen />, {
+      doc: demo(),
+      params: { ...pantry(), edit: one?.id ?? '' },
+    });
+    expect(says('Correct a sample')).toBe(true);
+    again(pantry());
+    expect(says('A sample')).toBe(true);
+    expect(says('Delete this entry')).toBe(false);
+  });
   test('an entry is deleted from its own sheet', async () => {
     const [one] = samplesOf(demo());
     const { doc, went } = onScreen(<SampleScreen />, {

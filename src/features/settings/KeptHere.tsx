@@ -31,7 +31,7 @@ export function KeptHere() {
               : 'the browser may remove it'
         }
       />
-      {usedBytes === null ? null : <Line name="Room used" value={`${(usedBytes / 1048576).toFixed(1)} MB`} />}
+      {usedBytes === null ? null : <Line name="Room used" value={roomWords(usedBytes)} />}
       {persistent === false ? (
         <>
           <Txt kind="small" tone="second">
@@ -47,6 +47,9 @@ export function KeptHere() {
     </Section>
   );
 }
+
+const roomWords = (bytes: number): string =>
+  bytes < 1048576 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1048576).toFixed(1)} MB`;
 
 async function storageStanding(): Promise<Standing> {
   if (typeof navigator === 'undefined' || !navigator.storage) return { persistent: null, usedBytes: null };

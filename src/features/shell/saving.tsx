@@ -55,11 +55,12 @@ export function useSaving(base?: Seen): Saving {
   return { busy, differing, keepMine, keepTheirs, run };
 }
 
-/** An entry being corrected, as it last was: deleted elsewhere meanwhile, it stays in sight. */
-export function useLastSeen<T>(entity: T | undefined): T | undefined {
-  const [last, setLast] = useState(entity);
-  if (entity !== undefined && entity !== last) setLast(entity);
-  return entity ?? last;
+/** The entry being corrected, as it last was: deleted elsewhere meanwhile, it stays in sight. @param id of which entry; another one, or
+ *  none, begins anew */
+export function useLastSeen<T>(id: string, entity: T | undefined): T | undefined {
+  const [last, setLast] = useState({ id, entity });
+  if (id !== last.id || (entity !== undefined && entity !== last.entity)) setLast({ id, entity });
+  return entity ?? (id === last.id ? last.entity : undefined);
 }
 
 /** The button that stores an entry, with what it has to say: that it is storing, that it takes long, that another tab was faster. */

@@ -147,7 +147,7 @@ export function PartScreen() {
 function ChosenPart({ tank }: { tank: Tank }) {
   const id = useParam('partId');
   const all = useAppSelector((s) => s.document.entities.equipment);
-  const part = useLastSeen(Object.hasOwn(all, id) ? all[id] : undefined) ?? null;
+  const part = useLastSeen(id, Object.hasOwn(all, id) ? all[id] : undefined) ?? null;
   if (id !== 'new' && !part) return <NotHere what="part" />;
   return <PartForm key={id} tank={tank} part={part} />;
 }

@@ -1,6 +1,6 @@
 /** Screens drawn with a real store over a memory, at a frozen time. */
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import type { ReactElement } from 'react';
+import { cloneElement, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { emptyDocument, type Document } from '../../../../core/document';
 import { makeStore, selectDocument } from '../../../store';
@@ -25,6 +25,8 @@ Object.assign(globalThis, { Worker: SilentWorker });
 export interface Shown {
   doc: () => Document;
   went: () => readonly string[];
+  /** The same screen at another address. */
+  again: (params: Record<string, string>) => void;
   /** Runs what was put off, and so many milliseconds more. */
   settle: (ms?: number) => void;
 }
@@ -39,15 +41,21 @@ export function onScreen(
   route.went = [];
   const { store } = makeStore(memoryStorage(), { post: () => undefined, listen: () => undefined });
   store.dispatch(documentOpened({ document: o.doc ?? emptyDocument(), aside: [] }));
-  render(
+  const drawn = () => (
     <Provider store={store}>
-      <ThemeProvider theme="light">{element}</ThemeProvider>
-    </Provider>,
+      <ThemeProvider theme="light">{cloneElement(element)}</ThemeProvider>
+    </Provider>
   );
+  const { rerender } = render(drawn());
   const settle = (ms = 0) => act(() => jest.advanceTimersByTime(ms + 300));
   settle();
   settle();
-  return { doc: () => selectDocument(store.getState()), went: () => route.went, settle };
+  const again = (params: Record<string, string>) => {
+    route.params = params;
+    rerender(drawn());
+    settle();
+  };
+  return { doc: () => selectDocument(store.getState()), went: () => route.went, again, settle };
 }
 
 export const press = (name: string | RegExp): void =>
