@@ -148,7 +148,7 @@ const DEEDS: Record<string, Deed> = {
     act: async (page, mark) => {
       await note(page, `${mark} before`);
       await page.goto(`${tank}/log/history`);
-      await open(page, /^Correct note/);
+      await open(page, /^Note.*\d\d:\d\d/);
       await page.getByRole('textbox', { name: 'Note' }).fill(`${mark} corrected`);
       await press(page, 'Save the correction');
       await said(page, 'Note corrected');
@@ -159,7 +159,7 @@ const DEEDS: Record<string, Deed> = {
     act: async (page, mark) => {
       await note(page, mark);
       await page.goto(`${tank}/log/history`);
-      await open(page, /^Correct note/);
+      await open(page, /^Note.*\d\d:\d\d/);
       await press(page, 'Delete this entry');
       await said(page, ' deleted');
     },

@@ -86,7 +86,7 @@ test('the same entry corrected in two tabs: both are shown, and the person picks
   await logNote(page, 'as it was');
   await page.goto('/tank/pantry-cube/log/history');
   await page
-    .getByRole('link', { name: /^Correct note/ })
+    .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()
     .click();
   await note(page).fill('mine');
@@ -115,14 +115,14 @@ test('what another tab deletes while it is corrected stays in sight and can be p
   await logNote(page, 'to be deleted elsewhere');
   await page.goto('/tank/pantry-cube/log/history');
   await page
-    .getByRole('link', { name: /^Correct note/ })
+    .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()
     .click();
   await note(page).fill('still wanted');
   const other = await context.newPage();
   await other.goto('/tank/pantry-cube/log/history');
   await other
-    .getByRole('link', { name: /^Correct note/ })
+    .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()
     .click();
   await press(other, 'Delete this entry');

@@ -47,7 +47,7 @@ test('a correction of the last reading: four taps at most', async ({ page }) => 
   await page.goto('/tank/pantry-cube');
   const by = finger(page);
   await by.place('Log');
-  await by.tap(page.getByRole('link', { name: /^Correct sample/ }).first());
+  await by.tap(page.getByRole('link', { name: /^Sample.*\d\d:\d\d/ }).first());
   await expect(word(page)).toHaveText('Correct a sample');
   await by.tap(page.getByRole('button', { name: 'ammonia 0.25', exact: true }));
   await by.tap(page.getByRole('button', { name: 'Save the correction' }));

@@ -215,17 +215,22 @@ export function* readingDocument(text: string): Generator<number, LoadResult> {
   }
   yield 0.3;
   const lists = shell.safeParse(current);
-  if (!lists.success) return invalid(lists.error.issues.map((issue) => faultOf(issue, '')));
-  const all = COLLECTION_NAMES.flatMap((name) => lists.data[name].map((entity, i) => ({ name, i, entity })));
+  const all = COLLECTION_NAMES.flatMap((name) =>
+    listIn(current, name).map((entity, i) => ({ name, i, entity })),
+  );
   const document = emptyDocument();
   const faults: Fault[] = [];
+  const twice: Fault[] = [];
   for (const [n, { name, i, entity }] of all.entries()) {
     if (n % STRIDE === STRIDE - 1) yield 0.3 + (0.6 * n) / all.length;
-    faults.push(...added(document, name, `${name}[${i}]`, withMoments(entity)));
+    faults.push(...added(document, twice, name, `${name}[${i}]`, withMoments(entity)));
     if (faults.length >= TAKEN.faultsNamed) return invalid(faults);
   }
-  faults.push(...brokenReferences(document).map((b) => b.fault));
-  return faults.length > 0 ? invalid(faults) : { status: 'ok', document, fromVersion };
+  // What is in the file comes first, then what is not; what does not fit together is told only when each part is right.
+  if (!lists.success) faults.push(...lists.error.issues.map((issue) => faultOf(issue, '')));
+  const apart = faults.length > 0 ? [] : brokenReferences(document).map((b) => b.fault);
+  const found = [...faults, ...twice, ...apart];
+  return found.length > 0 ? invalid(found) : { status: 'ok', document, fromVersion };
 }
 
 /** Reads a file's text in one go. */
@@ -236,13 +241,25 @@ export function readDocument(text: string): LoadResult {
   return step.value;
 }
 
-/** Puts one entity of a file into the document; what speaks against it. */
-function added(document: Document, name: CollectionName, path: string, raw: unknown): Fault[] {
+/** The list of a collection; empty where the file has none. */
+function listIn(file: unknown, name: CollectionName): readonly unknown[] {
+  const list = (file as Partial<Record<CollectionName, unknown>>)[name];
+  return Array.isArray(list) ? (list as unknown[]) : [];
+}
+
+/** Puts one entity of a file into the document; what is wrong with its shape, or among those that stand `twice`. */
+function added(
+  document: Document,
+  twice: Fault[],
+  name: CollectionName,
+  path: string,
+  raw: unknown,
+): Fault[] {
   const parsed = COLLECTIONS[name].safeParse(raw);
   if (!parsed.success) return parsed.error.issues.map((issue) => faultOf(issue, path));
   const target: Record<string, AnyEntity> = document[name];
   const { id } = parsed.data;
-  if (Object.hasOwn(target, id)) return [{ path: `${path}.id`, message: `"${id}" stands twice` }];
+  if (Object.hasOwn(target, id)) twice.push({ path: `${path}.id`, message: `"${id}" stands twice` });
   target[id] = parsed.data;
   return [];
 }

@@ -265,11 +265,7 @@ const EntryRow = memo(function EntryRow({
   return (
     <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
       {canEdit ? (
-        <Link
-          href={path as Href}
-          aria-label={`Correct ${title.toLowerCase()} of ${when}`}
-          style={styles.link}
-        >
+        <Link href={path as Href} style={styles.link}>
           <View style={styles.inside}>{inside}</View>
         </Link>
       ) : (

@@ -13,7 +13,8 @@ export interface Saving {
   busy: boolean;
   /** What another tab made of the entry since this form was opened. */
   differing: readonly Differing[];
-  keepMine: () => void;
+  /** What the other tab stored has been seen: the next saving goes on from there. */
+  accept: () => void;
   keepTheirs: () => void;
   /** Stores; `done` is called once it is stored. A second call while the first is under way does nothing. */
   run: (act: Act, done: () => void) => Promise<void>;
@@ -25,15 +26,16 @@ export function useSaving(base?: Seen): Saving {
   const [differing, setDiffering] = useState<readonly Differing[]>([]);
   const seen = useRef<readonly Seen[]>(base ? [base] : []);
   const underWay = useRef(false);
-  const last = useRef<{ act: Act; done: () => void } | null>(null);
+  const close = useRef<() => void>(() => undefined);
   const run = useCallback(async (act: Act, done: () => void) => {
     if (underWay.current) return;
     underWay.current = true;
-    last.current = { act, done };
+    close.current = done;
     setBusy(true);
-    const outcome = await act(seen.current);
-    underWay.current = false;
-    setBusy(false);
+    const outcome = await act(seen.current).finally(() => {
+      underWay.current = false;
+      setBusy(false);
+    });
     if (outcome.kind === 'changed' && outcome.differing.length > 0) {
       setDiffering(outcome.differing);
       return;
@@ -41,18 +43,17 @@ export function useSaving(base?: Seen): Saving {
     setDiffering([]);
     done();
   }, []);
-  const keepMine = () => {
-    // What stands now has been shown: saving again goes on from there.
+  const accept = () => {
     seen.current = differing.flatMap(({ collection, theirs }) =>
       theirs ? [{ collection, entity: theirs }] : [],
     );
-    if (last.current) void run(last.current.act, last.current.done);
+    setDiffering([]);
   };
   const keepTheirs = () => {
     setDiffering([]);
-    last.current?.done();
+    close.current();
   };
-  return { busy, differing, keepMine, keepTheirs, run };
+  return { busy, differing, accept, keepTheirs, run };
 }
 
 /** The entry being corrected, as it last was: deleted elsewhere meanwhile, it stays in sight. @param id of which entry; another one, or
@@ -68,7 +69,14 @@ export function SaveButton({ saving, ...button }: { saving: Saving } & Parameter
   const slow = useAppSelector((s) => s.document.slow || s.document.saveError !== null);
   return (
     <View style={styles.save}>
-      <Changed saving={saving} />
+      <Changed
+        saving={saving}
+        onKeepMine={() => {
+          // As it stands in the fields now, not as it was when saving was first tried.
+          saving.accept();
+          button.onPress();
+        }}
+      />
       {saving.busy && slow ? (
         <Txt kind="small" live>
           Not stored yet. Keep this page open; what you typed stays here.
@@ -79,9 +87,9 @@ export function SaveButton({ saving, ...button }: { saving: Saving } & Parameter
   );
 }
 
-function Changed({ saving }: { saving: Saving }) {
+function Changed({ saving, onKeepMine }: { saving: Saving; onKeepMine: () => void }) {
   const { roles } = useTheme();
-  const { differing, keepMine, keepTheirs } = saving;
+  const { differing, keepTheirs } = saving;
   if (differing.length === 0) return null;
   const gone = differing.every((d) => d.theirs === null);
   return (
@@ -113,7 +121,7 @@ function Changed({ saving }: { saving: Saving }) {
         </>
       )}
       <Row wrap>
-        <Button kind="primary" label={gone ? 'Put it back' : 'Keep mine'} onPress={keepMine} />
+        <Button kind="primary" label={gone ? 'Put it back' : 'Keep mine'} onPress={onKeepMine} />
         <Button label={gone ? 'Leave it deleted' : 'Keep theirs'} onPress={keepTheirs} />
       </Row>
     </View>
