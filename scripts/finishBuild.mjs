@@ -1,5 +1,5 @@
-/** What the export leaves to do: the faces are cut down to what is written here and asked for by the page itself, which leaves the screens' shared code for later; a service worker knows
- *  every file; all is compressed ahead. Run after `expo export`, on dist/. */
+/** What the export leaves to do. The faces are cut down to what is written here, and the page asks for them itself. Code that screens share
+ *  is left for later. A service worker knows every file, and all is compressed ahead. Run after `expo export`, on dist/. */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { extname, join } from 'node:path';
