@@ -1,4 +1,4 @@
-import { HomeScreen } from '../src/features/tanks/HomeScreen';
+import { HomeScreen } from '../src/features/waters/HomeScreen';
 import { TodayScreen } from '../src/features/today/TodayScreen';
 
 export default function Route() {

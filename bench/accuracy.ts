@@ -3,21 +3,21 @@
 import { DAY_MS } from '../core/time';
 import { DEFAULT_OPTIONS, defaultPlan, forecast, infer, timelineOf, type Quantiles } from '../core/forecast';
 import type { Parameter } from '../core/document';
-import { assessTank } from '../core/readiness';
+import { assessWater } from '../core/readiness';
 import { gatherEvidence } from '../core/evidence';
 import { netVolume } from '../core/volume';
 import { seededRandom } from '../core/random';
 import { METHODS, OTHER_START, otherTank, type OtherTank } from '../core/testing/otherTank';
 
-const tanks = Number(process.argv[2] ?? 200);
+const waters = Number(process.argv[2] ?? 200);
 const firstSeed = Number(process.argv[3] ?? 1);
 const END = 90;
 
-export function forecastAt(tank: OtherTank, cutDay: number, seed: number) {
+export function forecastAt(water: OtherTank, cutDay: number, seed: number) {
   const nowMs = OTHER_START + cutDay * DAY_MS;
-  const evidence = gatherEvidence(tank.doc, 't', nowMs);
-  const spec = tank.doc.tanks.t;
-  if (!spec) throw new Error('no tank');
+  const evidence = gatherEvidence(water.doc, 't', nowMs);
+  const spec = water.doc.waters.t;
+  if (spec?.kind !== 'display') throw new Error('no display');
   const v = netVolume(spec);
   const t = timelineOf(evidence, v.sdL / v.netL);
   const run = infer(spec, t, { ...DEFAULT_OPTIONS, seed });
@@ -65,40 +65,40 @@ const rankOf = (truth: number, days: Float64Array, cut: number): number => {
   return (below + lot() * same) / held.length;
 };
 let ms = 0;
-for (let i = 0; i < tanks; i++) {
+for (let i = 0; i < waters; i++) {
   const seed = firstSeed + i;
-  const tank = otherTank(seed);
+  const water = otherTank(seed);
   const third = (i % 3) as 0 | 1 | 2;
-  const end = Math.min(tank.readyDay, 60);
+  const end = Math.min(water.readyDay, 60);
   const cut = Math.max(3, end * [0.25, 0.5, 0.8][third]!);
   const begun = performance.now();
-  const { out, nowMs } = forecastAt(tank, cut, seed);
+  const { out, nowMs } = forecastAt(water, cut, seed);
   ms += performance.now() - begun;
-  const truth = hold(tank.readyDay, cut);
+  const truth = hold(water.readyDay, cut);
   const of = (q: Quantiles): [number, number, number] =>
     [q.p10, q.p50, q.p90].map((d) => hold(d === null ? END : cut + d, cut)) as [number, number, number];
   const q = of(out.ready);
-  const assessment = assessTank(tank.doc, 't', nowMs);
+  const assessment = assessWater(water.doc, 't', nowMs);
   rows.push({
     third,
-    method: tank.method,
+    method: water.method,
     rank: rankOf(truth, out.readyDays, cut),
     covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01,
     pinball: pin(truth, q),
     thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
-    line: pin(truth, lineThrough(tank, cut)),
+    line: pin(truth, lineThrough(water, cut)),
     error: Math.abs(q[1] - truth),
     width: q[2] - q[0],
-    ready: tank.readyDay <= cut,
+    ready: water.readyDay <= cut,
     go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall',
     above: truth > q[2] + 0.01,
-    dated: tank.readyDay < END,
+    dated: water.readyDay < END,
   });
 }
 
 /** A straight line through the last two readings of the sum of ammonia and nitrite, to zero. */
-function lineThrough(tank: OtherTank, cut: number): [number, number, number] {
-  const e = gatherEvidence(tank.doc, 't', OTHER_START + cut * DAY_MS);
+function lineThrough(water: OtherTank, cut: number): [number, number, number] {
+  const e = gatherEvidence(water.doc, 't', OTHER_START + cut * DAY_MS);
   const sum = e.series.ammonia.map((a, i) => ({
     day: (a.atMs - OTHER_START) / DAY_MS,
     v: a.interval.mid + (e.series.nitrite[i]?.interval.mid ?? 0),
@@ -114,12 +114,12 @@ function recognised(): string {
   let firmly = 0;
   let worth = 0;
   let of = 0;
-  for (let i = 0; i < tanks && of < 60; i++) {
-    const tank = otherTank(firstSeed + i);
-    const tests = tank.testDays.filter((d, k) => d >= tank.readyDay && tank.readyAtTest[k]).slice(0, 2);
-    if (!(tank.readyDay < 80) || tests.length < 2) continue;
+  for (let i = 0; i < waters && of < 60; i++) {
+    const water = otherTank(firstSeed + i);
+    const tests = water.testDays.filter((d, k) => d >= water.readyDay && water.readyAtTest[k]).slice(0, 2);
+    if (!(water.readyDay < 80) || tests.length < 2) continue;
     of++;
-    const said = tests.map((d) => forecastAt(tank, d + 0.01, 1).out);
+    const said = tests.map((d) => forecastAt(water, d + 0.01, 1).out);
     if (said.some((o) => o.readyNowShare >= 0.5 || (o.ready.p50 ?? 99) <= 1)) firmly++;
     if (said.some((o) => o.ready.p10 === 0)) worth++;
   }
@@ -134,26 +134,26 @@ function falseGoes(): string {
   });
   let wrong = 0;
   let said = 0;
-  for (let i = 0; i < tanks; i++) {
-    const tank = otherTank(firstSeed + i);
-    for (const s of Object.values(tank.doc.samples)) {
+  for (let i = 0; i < waters; i++) {
+    const water = otherTank(firstSeed + i);
+    for (const s of Object.values(water.doc.samples)) {
       const more = [
         exact('salinity', 35),
         exact('temperature', 25),
         exact('alkalinity', 8.5),
         exact('nitrate', 10),
       ].filter((r) => !s.readings.some((x) => x.parameter === r.parameter));
-      tank.doc.samples[s.id] = { ...s, readings: [...s.readings, ...more] };
+      water.doc.samples[s.id] = { ...s, readings: [...s.readings, ...more] };
     }
-    const goes = tank.testDays
+    const goes = water.testDays
       .filter((d) => d < END)
       .filter((d) =>
-        ['go', 'goSmall'].includes(assessTank(tank.doc, 't', OTHER_START + (d + 0.02) * DAY_MS).fish.word),
+        ['go', 'goSmall'].includes(assessWater(water.doc, 't', OTHER_START + (d + 0.02) * DAY_MS).fish.word),
       );
     if (goes.length > 0) said++;
-    if (goes.some((d) => d < tank.readyDay - 0.01)) wrong++;
+    if (goes.some((d) => d < water.readyDay - 0.01)) wrong++;
   }
-  return `${wrong} of ${tanks} tanks; "go" was said at some test of ${said}`;
+  return `${wrong} of ${waters} tanks; "go" was said at some test of ${said}`;
 }
 const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.length);
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
@@ -188,4 +188,4 @@ for (const m of METHODS)
   );
 console.log(`\nReady tanks recognised by the forecast within two tests: ${recognised()}.`);
 console.log(`\n"Go" for fish before the tank was ready, at any test: ${falseGoes()}.`);
-console.log(`\n${(ms / tanks).toFixed(0)} ms a forecast, one core.`);
+console.log(`\n${(ms / waters).toFixed(0)} ms a forecast, one core.`);

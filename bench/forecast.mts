@@ -42,7 +42,7 @@ const measure = async (what: string, path: string) => {
     `${what}: ${median(fits)} ms from asking to the answer, ${median(plans)} ms under another plan on the same fit, medians of 5; main-thread tasks over 50 ms meanwhile: ${tasks.length === 0 ? 'none' : tasks.join(', ')}`,
   );
 };
-await measure('12 days, 25 readings', '/tank/pantry-cube/cycle/forecast');
+await measure('12 days, 25 readings', '/water/pantry-cube/cycle/forecast');
 await page.evaluate(
   () =>
     new Promise<void>((done) => {
@@ -60,7 +60,7 @@ await page.evaluate(
             all.put(
               JSON.stringify({
                 id: `day-${d}`,
-                tankId: 'pantry-cube',
+                waterId: 'pantry-cube',
                 at,
                 note: '',
                 readings: [
@@ -80,7 +80,7 @@ await page.evaluate(
       };
     }),
 );
-await measure('30 days, 90 readings', '/tank/pantry-cube/cycle/forecast');
+await measure('30 days, 90 readings', '/water/pantry-cube/cycle/forecast');
 await browser.close();
 server.close();
 process.exit(0);

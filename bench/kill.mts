@@ -96,14 +96,14 @@ interface Deed {
   missing: (all: Record<string, string>, mark: string) => string | null;
 }
 
-const tank = `${base}/tank/pantry-cube`;
+const water = `${base}/water/pantry-cube`;
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
 const open = (page: Page, name: RegExp) => page.getByRole('link', { name }).first().click();
 /** Right when the notice is in the page: not a frame later. */
 const said = (page: Page, text: string) =>
   page.waitForFunction((t) => document.body.textContent?.includes(t) ?? false, text, { polling: 10 });
 const note = async (page: Page, mark: string) => {
-  await page.goto(`${tank}/log/event?kind=note`);
+  await page.goto(`${water}/log/event?kind=note`);
   await page.getByRole('textbox', { name: 'Note' }).fill(mark);
   await press(page, 'Log it');
   await said(page, 'Note logged');
@@ -112,7 +112,7 @@ const note = async (page: Page, mark: string) => {
 const DEEDS: Record<string, Deed> = {
   sample: {
     act: async (page, mark) => {
-      await page.goto(`${tank}/log?show=ph`);
+      await page.goto(`${water}/log?show=ph`);
       await page.getByLabel(/^pH/).fill('8.11');
       await press(page, 'Add a note');
       await page.getByRole('textbox', { name: 'Note' }).fill(mark);
@@ -127,7 +127,7 @@ const DEEDS: Record<string, Deed> = {
   },
   'event with its reminder': {
     act: async (page, mark) => {
-      await page.goto(`${tank}/log/event?kind=food`);
+      await page.goto(`${water}/log/event?kind=food`);
       await page.getByRole('radio', { name: 'Raw seafood' }).click();
       await page.getByLabel('Amount as given, g').fill('12');
       await page.getByRole('textbox', { name: 'Note' }).fill(mark);
@@ -138,7 +138,7 @@ const DEEDS: Record<string, Deed> = {
   },
   'quarantine look': {
     act: async (page) => {
-      await page.goto(`${base}/tank/north-window/quarantine/north-qt`);
+      await page.goto(`${base}/water/north-qt`);
       await press(page, /^All clear today/);
       await said(page, 'Look logged');
     },
@@ -147,7 +147,7 @@ const DEEDS: Record<string, Deed> = {
   correction: {
     act: async (page, mark) => {
       await note(page, `${mark} before`);
-      await page.goto(`${tank}/log/history`);
+      await page.goto(`${water}/log/history`);
       await open(page, /^Note.*\d\d:\d\d/);
       await page.getByRole('textbox', { name: 'Note' }).fill(`${mark} corrected`);
       await press(page, 'Save the correction');
@@ -158,7 +158,7 @@ const DEEDS: Record<string, Deed> = {
   deletion: {
     act: async (page, mark) => {
       await note(page, mark);
-      await page.goto(`${tank}/log/history`);
+      await page.goto(`${water}/log/history`);
       await open(page, /^Note.*\d\d:\d\d/);
       await press(page, 'Delete this entry');
       await said(page, ' deleted');

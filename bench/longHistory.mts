@@ -33,7 +33,7 @@ await page.evaluate(
           tx.objectStore('entries').put(
             JSON.stringify({
               id: `bench-${i}`,
-              tankId: 'pantry-cube',
+              waterId: 'pantry-cube',
               at,
               note: i % 50 === 0 ? 'cleaned the glass' : '',
               readings: kits.map((k, j) => ({
@@ -68,7 +68,7 @@ const report = async (what: string) => {
     `${what}: longest task after first paint ${after.length > 0 ? `${Math.max(...after)} ms (all over 50: ${after.join(', ')})` : 'under 50 ms'}`,
   );
 };
-await page.goto(`${base}/tank/pantry-cube/log`);
+await page.goto(`${base}/water/pantry-cube/log`);
 await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
 await report('log opens');
 await page
@@ -80,7 +80,7 @@ await report('history opens');
 await page.getByLabel('Search: a parameter, a kind, a word of a note').pressSequentially('glass');
 await page.getByText('cleaned the glass').first().waitFor();
 await report('history filters');
-await page.goto(`${base}/tank/pantry-cube/log/readings/salinity`);
+await page.goto(`${base}/water/pantry-cube/log/readings/salinity`);
 await page.getByRole('group', { name: /Arrow keys/ }).waitFor();
 await report('chart opens');
 await page.getByRole('button', { name: /^all/ }).click();

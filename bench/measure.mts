@@ -68,7 +68,7 @@ async function longestTaskWhileLogging(
   const page = await context.newPage();
   await page.goto(base);
   await page.getByText(/Judged by/).waitFor();
-  await page.goto(`${base}/tank/pantry-cube/log`);
+  await page.goto(`${base}/water/pantry-cube/log`);
   await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
   await page.evaluate(() => {
     const w = window as unknown as { tasks: number[] };
@@ -111,7 +111,7 @@ async function saving(browser: Browser, base: string, readings: number): Promise
             store.put(
               JSON.stringify({
                 id,
-                tankId: 'pantry-cube',
+                waterId: 'pantry-cube',
                 at,
                 note: '',
                 readings: kits.map((k, j) => ({
@@ -133,7 +133,7 @@ async function saving(browser: Browser, base: string, readings: number): Promise
   );
   const times: number[] = [];
   for (let i = 0; i < 7; i++) {
-    await page.goto(`${base}/tank/pantry-cube/log/event?kind=note`);
+    await page.goto(`${base}/water/pantry-cube/log/event?kind=note`);
     await page.getByRole('textbox', { name: 'Note' }).fill(`n${i}`);
     times.push(
       await page.evaluate(

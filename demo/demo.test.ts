@@ -1,6 +1,6 @@
 import { readDocument, writeDocument } from '../core/document/checks';
-import { quarantineClock, quarantineJoinDays } from '../core/quarantine';
-import { assessTank } from '../core/readiness';
+import { clockOf } from '../core/quarantine';
+import { assessWater } from '../core/readiness';
 import { makeDemo } from './index';
 
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
@@ -16,24 +16,19 @@ describe.each(['2026-11-23T20:00:00Z', '2027-03-28T00:30:00Z', '2028-02-29T12:00
       expect(writeDocument(makeDemo(nowMs, dayOf))).toBe(text);
     });
     test('North Window stands at the next step: proved, crew in, no fish yet', () => {
-      const a = assessTank(doc, 'north-window', nowMs);
+      const a = assessWater(doc, 'north-window', nowMs);
       expect(a.gates.find((g) => g.status === 'here')?.id).toBe('nextStep');
       expect(a.gates.find((g) => g.id === 'proof')?.status).toBe('passed');
       expect(a.fish.word).toBe('go');
     });
     test('Pantry Cube waits for nitrite', () => {
-      const a = assessTank(doc, 'pantry-cube', nowMs);
+      const a = assessWater(doc, 'pantry-cube', nowMs);
       expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'nitriteNotFalling' } });
     });
     test('the cardinalfish are on day 12 after one reset', () => {
-      const q = doc.quarantines['north-qt'];
-      if (!q) throw new Error('no quarantine');
-      const clock = quarantineClock(
-        quarantineJoinDays(q, Object.values(doc.animals), dayOf),
-        Object.values(doc.looks),
-        q.clockDays,
-        dayOf(nowMs),
-      );
+      const q = doc.waters['north-qt'];
+      if (q?.kind !== 'quarantine') throw new Error('no quarantine');
+      const clock = clockOf(doc, q, nowMs, dayOf);
       expect(clock).toMatchObject({ clockDay: 12, status: 'running' });
       expect(clock.strings.filter((s) => s.broken)).toHaveLength(1);
     });

@@ -1,18 +1,18 @@
-/** The demo: two made-up tanks, dated back from the moment it is made, the same for the same moment and seed. */
+/** The demo: two made-up tanks and what serves one of them, dated back from the moment it is made, the same for the same moment and seed. */
 import {
   DEFAULT_SETTINGS,
   emptyDocument,
   STARTER_KITS,
   type Document,
-  type Quarantine,
   type Sample,
-  type Tank,
+  type Water,
 } from '../core/document';
 import type { NitrogenState } from '../core/nitrogen';
 import { seededRandom, type Random } from '../core/random';
 import * as north from './northWindow';
 import * as upkeep from './northUpkeep';
 import * as pantry from './pantryCube';
+import * as spare from './spareTank';
 import { readSample, runWater, storyOf, type Story } from './story';
 
 /** @param nowMs the moment the demo is made for  @param dayOfMs calendar day of a time where the person is */
@@ -38,31 +38,22 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
     pantry.PANTRY_PARAMS,
     pantry.PANTRY_SITTINGS,
   );
-  doc.tanks = byId([
+  doc.waters = byId<Water>([
     { ...north.NORTH, startDay: northStory.dayOf(0) },
     { ...pantry.PANTRY, startDay: pantryStory.dayOf(0) },
+    ...spare.servingWaters(northStory),
   ]);
   doc.samples = byId([
     ...samples(north.NORTH, 'north', northStory, north.NORTH_SITTINGS, northStates, random),
     ...samples(pantry.PANTRY, 'pantry', pantryStory, pantry.PANTRY_SITTINGS, pantryStates, random),
+    ...spare.servingSamples(northStory),
   ]);
   doc.events = byId([
     ...north.northEvents(northStory),
     ...upkeep.northWater(northStory),
+    ...spare.servingEvents(northStory),
     ...pantry.pantryEvents(pantryStory),
   ]);
-  const quarantine: Quarantine = {
-    id: 'north-qt',
-    tankId: north.NORTH.id,
-    name: 'Spare tank',
-    group: 'fish',
-    volumeL: 60,
-    filter: 'cycled',
-    clockDays: 28,
-    openedDay: northStory.dayOf(23),
-    closedDay: null,
-  };
-  doc.quarantines = byId([quarantine]);
   doc.animals = byId(north.northAnimals(northStory));
   doc.equipment = byId(upkeep.northEquipment(northStory));
   doc.calibrations = byId(upkeep.northCalibrations(northStory));
@@ -73,7 +64,7 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
 }
 
 function samples(
-  tank: Tank,
+  water: Water,
   prefix: string,
   story: Story,
   days: number[],
@@ -84,7 +75,7 @@ function samples(
     const state = states[i];
     if (!state) throw new Error(`no state for day ${day}`);
     const late = i === days.length - 1 || i % 3 === 0 || day > 30;
-    return readSample(`${prefix}-sample-${i}`, tank, story.at(day), state, random, late, 0.03 + 0.002 * day);
+    return readSample(`${prefix}-sample-${i}`, water, story.at(day), state, random, late, 0.03 + 0.002 * day);
   });
 }
 

@@ -1,5 +1,5 @@
 /** What stands behind North Window: parts with their services and money, calibrations, plans, setting up, the water that was made. */
-import type { Calibration, Equipment, SetupItem, Task, TankEvent } from '../core/document';
+import type { Calibration, Equipment, SetupItem, Task, WaterEvent } from '../core/document';
 import { addDays } from '../core/time';
 import { setupLists } from '../core/setup';
 import { NORTH } from './northWindow';
@@ -8,7 +8,7 @@ import type { Story } from './story';
 export function northEquipment(story: Story): Equipment[] {
   const part = (id: string, sinceDay: number, patch: Partial<Equipment>): Equipment => ({
     id: `north-${id}`,
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     name: id,
     kind: 'other',
     where: 'sump',
@@ -114,7 +114,7 @@ export const northCalibrations = (story: Story): Calibration[] => [
 export const northTasks = (story: Story): Task[] => [
   {
     id: 'north-task-light',
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     day: addDays(story.today, 4),
     title: 'Light to 34 %',
     note: 'Only if film and corals allow; hold otherwise.',
@@ -122,7 +122,7 @@ export const northTasks = (story: Story): Task[] => [
   },
   {
     id: 'north-task-water',
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     day: addDays(story.today, 2),
     title: 'Make 30 L of RO/DI water',
     note: '',
@@ -130,29 +130,31 @@ export const northTasks = (story: Story): Task[] => [
   },
 ];
 
-export function northSetup(story: Story): { id: string; tankId: string; item: SetupItem; doneDay: string }[] {
+export function northSetup(
+  story: Story,
+): { id: string; waterId: string; item: SetupItem; doneDay: string }[] {
   const lists = setupLists({ school: NORTH.school, sand: 'before', hasSump: true, hasSand: true });
   return [
     ...lists.beforeWater.map((p) => ({ p, day: -4 })),
     ...lists.filling.map((p) => ({ p, day: -1 })),
   ].map(({ p, day }) => ({
     id: `north-setup-${p.item}`,
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     item: p.item,
     doneDay: story.dayOf(day),
   }));
 }
 
 /** Top-offs, water made and batches mixed. */
-export function northWater(story: Story): TankEvent[] {
+export function northWater(story: Story): WaterEvent[] {
   const event = (day: number, id: string) => ({
     id: `north-${id}`,
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     at: story.at(day),
     note: '',
   });
   return [
-    ...[24.5, 27.5, 33.5, 39.5].map((day, i): TankEvent => ({
+    ...[24.5, 27.5, 33.5, 39.5].map((day, i): WaterEvent => ({
       ...event(day, `topoff-${i}`),
       kind: 'topOff',
       litres: [5.4, 6.1, 5.7, 5.8][i] ?? 6,

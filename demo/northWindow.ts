@@ -1,20 +1,30 @@
 /** North Window, day 41: cycled, proved, reset; the film is fading, the crew is in, two cardinalfish are in quarantine. */
-import type { Animal, Look, Tank, TankEvent } from '../core/document';
+import {
+  IN,
+  WISHED,
+  type Animal,
+  type Display,
+  type Look,
+  type Place,
+  type WaterEvent,
+} from '../core/document';
+import { SPARE } from './spareTank';
 import { addDays } from '../core/time';
 import { DEFAULT_PARAMS, type NitrogenInput } from '../core/nitrogen';
 import type { Story } from './story';
 
-export const NORTH: Tank = {
+export const NORTH: Display = {
   id: 'north-window',
   name: 'North Window',
+  kind: 'display',
   startDay: '',
   hasLid: true,
-  display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
+  size: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
   sumpL: 25,
   rockKg: 30,
   sandKg: 40,
   ammoniaSource: 'bottled',
-  bacteriaSource: 'bottle',
+  bacteriaSources: ['bottle'],
   school: 'proof24',
 };
 
@@ -39,31 +49,30 @@ export const NORTH_SITTINGS = [
 ];
 
 export function northAnimals(story: Story): Animal[] {
-  const moves = (...list: [number, Animal['moves'][number]['to'], string?][]): Animal['moves'] =>
+  const moves = (...list: [number, Place, string?][]): Animal['moves'] =>
     list.map(([day, to, why]) => ({ to, at: story.at(day), why: why ?? '' }));
-  const base = { tankId: NORTH.id, quarantineId: null, plannedDay: null };
+  const base = { homeId: NORTH.id, plannedDay: null };
   return [
     {
       ...base,
       id: 'north-snails',
       speciesId: 'turban-snail',
       count: 5,
-      moves: moves([24, 'wish'], [31, 'display']),
+      moves: moves([24, WISHED], [31, IN(NORTH.id)]),
     },
     {
       ...base,
       id: 'north-shrimp',
       speciesId: 'cleaner-shrimp',
       count: 1,
-      moves: moves([24, 'wish'], [33, 'display']),
+      moves: moves([24, WISHED], [33, IN(NORTH.id)]),
     },
     {
       ...base,
       id: 'north-cardinals',
       speciesId: 'banggai-cardinalfish',
       count: 2,
-      moves: moves([20, 'wish'], [23, 'quarantine']),
-      quarantineId: 'north-qt',
+      moves: moves([20, WISHED], [23, IN(SPARE.id)]),
       plannedDay: addDays(story.today, 17),
     },
     {
@@ -71,7 +80,7 @@ export function northAnimals(story: Story): Animal[] {
       id: 'north-goby',
       speciesId: 'yellow-watchman-goby',
       count: 1,
-      moves: moves([35, 'wish']),
+      moves: moves([35, WISHED]),
       plannedDay: addDays(story.today, 48),
     },
     {
@@ -79,7 +88,7 @@ export function northAnimals(story: Story): Animal[] {
       id: 'north-polyps',
       speciesId: 'zoanthid',
       count: 2,
-      moves: moves([36, 'wish']),
+      moves: moves([36, WISHED]),
       plannedDay: addDays(story.today, 5),
     },
     {
@@ -87,7 +96,7 @@ export function northAnimals(story: Story): Animal[] {
       id: 'north-leather',
       speciesId: 'toadstool-leather',
       count: 1,
-      moves: moves([36, 'wish']),
+      moves: moves([36, WISHED]),
       plannedDay: addDays(story.today, 12),
     },
   ];
@@ -101,7 +110,7 @@ export function northLooks(story: Story): Look[] {
     const sign = day === 28 || day === 29;
     looks.push({
       id: `north-look-${day}`,
-      quarantineId: 'north-qt',
+      waterId: SPARE.id,
       day: story.dayOf(day),
       result: sign ? 'sign' : 'clear',
       signs: sign ? ['spots'] : [],
@@ -111,14 +120,14 @@ export function northLooks(story: Story): Look[] {
   return looks;
 }
 
-export function northEvents(story: Story): TankEvent[] {
-  const event = (day: number, id: string): { id: string; tankId: string; at: string; note: string } => ({
+export function northEvents(story: Story): WaterEvent[] {
+  const event = (day: number, id: string): { id: string; waterId: string; at: string; note: string } => ({
     id: `north-${id}`,
-    tankId: NORTH.id,
+    waterId: NORTH.id,
     at: story.at(day),
     note: '',
   });
-  const film = (day: number, extent: number): TankEvent => ({
+  const film = (day: number, extent: number): WaterEvent => ({
     ...event(day, `film-${Math.floor(day)}`),
     kind: 'film',
     film: 'brown',
@@ -126,7 +135,7 @@ export function northEvents(story: Story): TankEvent[] {
   });
   return [
     { ...event(1.1, 'bacteria'), kind: 'bacteria', seed: 'bottle', mL: 250 },
-    ...NORTH_DOSES.map((d): TankEvent => ({
+    ...NORTH_DOSES.map((d): WaterEvent => ({
       ...event(d.day, `dose-${Math.floor(d.day)}`),
       kind: 'ammoniaDose',
       mgN: Math.round(d.mgNPerL * story.believedL),

@@ -1,19 +1,20 @@
 /** Pantry Cube, day 12 of a bottled-ammonia cycle: ammonia nearly gone, nitrite high. */
-import type { Tank, TankEvent } from '../core/document';
+import type { Display, WaterEvent } from '../core/document';
 import { DEFAULT_PARAMS, type NitrogenInput } from '../core/nitrogen';
 import type { Story } from './story';
 
-export const PANTRY: Tank = {
+export const PANTRY: Display = {
   id: 'pantry-cube',
   name: 'Pantry Cube',
+  kind: 'display',
   startDay: '',
   hasLid: false,
-  display: { kind: 'dimensions', lengthCm: 40, widthCm: 40, waterHeightCm: 37 },
+  size: { kind: 'dimensions', lengthCm: 40, widthCm: 40, waterHeightCm: 37 },
   sumpL: 0,
   rockKg: 7,
   sandKg: 6,
   ammoniaSource: 'bottled',
-  bacteriaSource: 'bottle',
+  bacteriaSources: ['bottle'],
   school: 'proof24',
 };
 
@@ -26,16 +27,16 @@ export const PANTRY_PARAMS = { ...DEFAULT_PARAMS, muA: 0.85, muN: 0.55 };
 export const PANTRY_SEED: NitrogenInput = { day: 0.7, kind: 'seed', capacityA: 0.08, capacityN: 0.006 };
 export const PANTRY_SITTINGS = [0.3, 1.5, 3, 5, 6.5, 8, 9.5, 10.7, 11.9];
 
-export function pantryEvents(story: Story): TankEvent[] {
+export function pantryEvents(story: Story): WaterEvent[] {
   const event = (day: number, id: string) => ({
     id: `pantry-${id}`,
-    tankId: PANTRY.id,
+    waterId: PANTRY.id,
     at: story.at(day),
     note: '',
   });
   return [
     { ...event(0.7, 'bacteria'), kind: 'bacteria', seed: 'bottle', mL: 60 },
-    ...PANTRY_DOSES.map((d): TankEvent => ({
+    ...PANTRY_DOSES.map((d): WaterEvent => ({
       ...event(d.day, `dose-${d.day * 10}`),
       kind: 'ammoniaDose',
       mgN: Math.round(d.mgNPerL * story.believedL * 10) / 10,

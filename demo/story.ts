@@ -1,6 +1,6 @@
 /** From a story in days to entities: the core's own model runs the water, kits round what they see, a seeded eye misreads a little. */
 import { addDays, DAY_MS } from '../core/time';
-import type { Kit, Reading, ReadingValue, Sample, Tank } from '../core/document';
+import type { Kit, Reading, ReadingValue, Sample, Water } from '../core/document';
 import { STARTER_KITS } from '../core/document';
 import { fromMgNPerL } from '../core/units';
 import {
@@ -23,10 +23,15 @@ export interface Story {
 }
 
 /** @param dayOfMs calendar day of a time where the person is */
-export function storyOf(tank: Tank, ageDays: number, nowMs: number, dayOfMs: (ms: number) => string): Story {
+export function storyOf(
+  water: Water,
+  ageDays: number,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Story {
   const ms = (day: number) => nowMs - (ageDays - day) * DAY_MS;
   return {
-    believedL: netVolume(tank).netL,
+    believedL: netVolume(water).netL,
     today: dayOfMs(nowMs),
     at: (day) => new Date(ms(day)).toISOString(),
     // By the calendar: on the night the clocks change a day is not 24 hours.
@@ -82,7 +87,7 @@ function seen(kit: Kit, truth: number): ReadingValue {
 /** One sample from the water's state, with a reader's small error. Nitrate kits see some nitrite as nitrate. */
 export function readSample(
   id: string,
-  tank: Tank,
+  water: Water,
   at: string,
   state: NitrogenState,
   random: Random,
@@ -108,5 +113,5 @@ export function readSample(
       take('alkalinity', state.alkalinityDkh + (random() - 0.5) * 0.2),
       take('phosphate', phosphate),
     );
-  return { id, tankId: tank.id, at, readings, note: '' };
+  return { id, waterId: water.id, at, readings, note: '' };
 }

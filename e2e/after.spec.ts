@@ -10,7 +10,7 @@ test('a passed proof says what it carries; a tank that is not there yet is told 
   await place(page, 'Cycle');
   await expect(page.getByText(/Passed: 2\.0 mg\/L gone after \d+ h/)).toBeVisible();
   await expect(page.getByText(/Two small fish on light feed are about 12 mg a day/)).toBeVisible();
-  await page.goto('/tank/pantry-cube/cycle');
+  await page.goto('/water/pantry-cube/cycle');
   await expect(page.getByText('It comes when ammonia and nitrite have both read zero twice.')).toBeVisible();
   expect(errors).toEqual([]);
 });
@@ -29,7 +29,7 @@ test('too little film for the grazers asks for seaweed, and Today keeps it', asy
 
 test('one purchase is split over two tanks, each animal looked at on arrival', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/north-window/stock/add?species=nassarius-snail');
+  await page.goto('/water/north-window/stock/add?species=nassarius-snail');
   await fill(page, 'How many', '10');
   await fill(page, 'Of these to Pantry Cube', '12');
   await expect(page.getByText('At least one must stay for this tank.')).toBeVisible();
@@ -41,7 +41,7 @@ test('one purchase is split over two tanks, each animal looked at on arrival', a
   await press(page, 'All looked at');
   await expect(page.getByText('5 sound, 1 set aside')).toBeVisible();
   await saved(page);
-  await page.goto('/tank/pantry-cube/stock');
+  await page.goto('/water/pantry-cube/stock');
   await expect(page.getByRole('link', { name: /4 .*[Nn]assarius/ }).first()).toBeVisible();
 });
 

@@ -84,9 +84,19 @@ export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
   await fill(page, 'Rock, kg', '24');
   await fill(page, 'Sand, kg', '28');
   await expect(page.getByText('220 L', { exact: true })).toBeVisible();
+  await page.getByLabel('First filled on').fill('2026-05-01');
   await page.getByRole('checkbox', { name: 'A lid or net is on' }).click();
   await press(page, 'Add the tank');
   await expect(word(page)).toHaveText('Test');
+}
+
+/** Another of the person's waters, through the name above. */
+export async function switchTo(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: /switch water/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
 }
 
 type Readings = Partial<

@@ -5,7 +5,7 @@ import { logSample, openDemo, place, press, saved, watchErrors } from './app';
 test('a forecast under a plan, stopped and run again, against other courses', async ({ page }) => {
   const errors = watchErrors(page);
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/cycle');
+  await page.goto('/water/pantry-cube/cycle');
   await press(page, 'Forecast');
   // Its code is held back until it was stopped: a fast machine would be through before the button is found.
   let answer: () => void = () => undefined;
@@ -46,7 +46,7 @@ test('Today says when by itself, keeps it through a reload, and works it out ane
   page,
 }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
   await expect(dates).toBeVisible({ timeout: 30_000 });
   const said = await dates.getAttribute('aria-label');
@@ -86,7 +86,7 @@ test('a worker that dies is said so, and can be run again', async ({ page }) => 
     };
   });
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/cycle/forecast');
+  await page.goto('/water/pantry-cube/cycle/forecast');
   await press(page, 'Work it out');
   await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
   await press(page, 'Work it out');
@@ -95,10 +95,10 @@ test('a worker that dies is said so, and can be run again', async ({ page }) => 
 
 test('an empty log is told what is missing; the ledger names what does not add up', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/cycle');
+  await page.goto('/water/pantry-cube/cycle');
   await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
   // A dose that the tests do not show: the account is out, and causes are ranked.
-  await page.goto('/tank/pantry-cube/log/event?kind=ammoniaDose');
+  await page.goto('/water/pantry-cube/log/event?kind=ammoniaDose');
   await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('14');
   await page.getByRole('button', { name: 'Done earlier?' }).click();
   await page.getByLabel('Done at').fill('2026-04-25T10:00');

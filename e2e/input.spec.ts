@@ -69,10 +69,10 @@ test('files that are none of ours change nothing', async ({ page }) => {
   await choose('{"format":"zoarium","version":7}');
   await expect(page.getByText('From a newer Zoarium')).toBeVisible();
   await choose('{"format":"zoarium","version":1,"tanks":[{"id":"t"}]}');
-  await expect(page.getByText(/tanks\[0\]\.name/)).toBeVisible();
+  await expect(page.getByText(/waters\[0\]\.name/)).toBeVisible();
   await expect(page.getByText('Nothing was changed.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Import it' })).toHaveCount(0);
-  await page.goto('/tanks');
+  await page.goto('/waters');
   await expect(page.getByRole('link', { name: /Pantry Cube/ }).last()).toBeVisible();
 });
 
@@ -95,14 +95,14 @@ test('a damaged entry in storage is set aside and reported; the rest opens', asy
   await page.goto('/files');
   await expect(page.getByText('1 stored entry set aside')).toBeVisible();
   await expect(page.getByText(/pantry-sample-3: is not readable as JSON/)).toBeVisible();
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   await expect(word(page)).toHaveText('Wait');
 });
 
 test('a sample logged with the keyboard alone', async ({ page }) => {
   const errors = watchErrors(page);
   await openDemo(page);
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   await expect(word(page)).toHaveText('Wait');
   await expect(page.getByText(/Judged by/)).toBeVisible();
   await page.keyboard.press('l');
@@ -137,15 +137,15 @@ test('units change everywhere and nothing stored moves', async ({ page }) => {
   await page.getByRole('radio', { name: 'SG 25/25' }).click();
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await saved(page);
-  await page.goto('/tank/north-window');
+  await page.goto('/water/north-window');
   await expect(page.getByText(/1\.02\d\d SG 25\/25, 7\d\.\d °F/).first()).toBeVisible();
-  await page.goto('/tank/north-window/edit');
+  await page.goto('/water/north-window/edit');
   await expect(page.getByLabel('Length inside, in')).toHaveValue('39.37');
 });
 
 test('changing the school is logged and can be taken back', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/school');
+  await page.goto('/water/pantry-cube/school');
   await page.getByRole('radio', { name: /^Patient/ }).click();
   await expect(page.getByRole('radio', { name: /^Patient/ })).toHaveAttribute('aria-checked', 'true');
   await page.getByRole('button', { name: /^Undo/ }).click();

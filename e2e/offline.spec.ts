@@ -20,12 +20,12 @@ test('once opened, the app works without a server, and nothing entered is lost',
     await expect(page.getByRole('main')).toBeVisible();
     await expect(page.getByText('This screen could not be fetched')).toHaveCount(0);
   }
-  await page.goto('/tank/north-window/log/event?kind=note');
+  await page.goto('/water/north-window/log/event?kind=note');
   await page.getByRole('textbox', { name: 'Note' }).fill('written without a network');
   await press(page, 'Log it');
   await expect(page.getByText(/Judged by/)).toBeVisible();
   await saved(page);
-  await page.goto('/tank/north-window/log/history');
+  await page.goto('/water/north-window/log/history');
   await expect(page).toHaveURL(/history$/);
   await expect(page.getByRole('main')).toHaveAttribute('aria-label', 'History');
   await expect(page.getByText('written without a network')).toBeVisible();

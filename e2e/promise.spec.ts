@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openDemo, press, saved } from './app';
 
-const NOTE = '/tank/pantry-cube/log/event?kind=note';
+const NOTE = '/water/pantry-cube/log/event?kind=note';
 
 /** Everything stored, as one text. */
 const storedText = (page: Page): Promise<string> =>
@@ -84,7 +84,7 @@ test('the same entry corrected in two tabs: both are shown, and the person picks
 }) => {
   await openDemo(page);
   await logNote(page, 'as it was');
-  await page.goto('/tank/pantry-cube/log/history');
+  await page.goto('/water/pantry-cube/log/history');
   await page
     .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()
@@ -113,14 +113,14 @@ test('what another tab deletes while it is corrected stays in sight and can be p
 }) => {
   await openDemo(page);
   await logNote(page, 'to be deleted elsewhere');
-  await page.goto('/tank/pantry-cube/log/history');
+  await page.goto('/water/pantry-cube/log/history');
   await page
     .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()
     .click();
   await note(page).fill('still wanted');
   const other = await context.newPage();
-  await other.goto('/tank/pantry-cube/log/history');
+  await other.goto('/water/pantry-cube/log/history');
   await other
     .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
     .first()

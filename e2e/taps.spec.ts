@@ -21,7 +21,7 @@ function finger(page: Page) {
 
 test('three due tests of one sitting: seven taps at most', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   const by = finger(page);
   await by.place('Log');
   await by.tap(page.getByRole('button', { name: 'ammonia 0', exact: true }));
@@ -34,7 +34,7 @@ test('three due tests of one sitting: seven taps at most', async ({ page }) => {
 
 test('a quarantine look: two taps at most', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/north-window');
+  await page.goto('/water/north-window');
   const by = finger(page);
   await by.tap(page.getByRole('button', { name: /Look$/ }));
   await by.tap(page.getByRole('button', { name: /^All clear today/ }).first());
@@ -44,7 +44,7 @@ test('a quarantine look: two taps at most', async ({ page }) => {
 
 test('a correction of the last reading: four taps at most', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   const by = finger(page);
   await by.place('Log');
   await by.tap(page.getByRole('link', { name: /^Sample.*\d\d:\d\d/ }).first());

@@ -10,6 +10,7 @@ import {
   place,
   press,
   saved,
+  switchTo,
   watchErrors,
   word,
 } from './app';
@@ -104,20 +105,26 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('link', { name: /Neon cleaner goby/ }).click();
     await press(page, 'Wish for it');
     await press(page, 'Open a new quarantine');
-    await fill(page, 'Volume, L', '60');
+    await fill(page, 'Volume of water, L', '60');
     await page.getByRole('radio', { name: '21', exact: true }).click();
-    await press(page, 'Open the system');
-    await expect(page.getByText('Day 1 of 21 clear.', { exact: false })).toBeVisible();
+    await press(page, 'Set it up');
+    await expect(page.getByText('Day 1 of 21 without a sign.', { exact: false })).toBeVisible();
     await press(page, /All clear today/);
     await later(page, { days: 1 });
     await press(page, /I saw a sign/);
     await page.getByRole('checkbox', { name: 'Spots' }).click();
     await press(page, 'Log the sign');
-    await expect(page.getByText(/The clock stands still/).first()).toBeVisible();
+    await expect(page.getByText(/the clock stands still/).first()).toBeVisible();
     await later(page, { days: 2 });
     await press(page, /All clear today/);
-    await expect(page.getByText('Day 1 of 21 clear.', { exact: false })).toBeVisible();
-    await expect(page.getByText(/Free on 16 Jun/)).toBeVisible();
+    await expect(page.getByText('Day 1 of 21 without a sign.', { exact: false })).toBeVisible();
+    await expect(page.getByText(/Free on 16 Jun/).first()).toBeVisible();
+    // The quarantine is a water of its own: its tests go into its own log.
+    await place(page, 'Log');
+    await press(page, 'ammonia 0');
+    await press(page, 'Save 1 reading');
+    await expect(page.getByText('Test temperature and nitrite')).toBeVisible();
+    await switchTo(page, 'Shelf Reef');
   });
 
   await test.step('6 acclimation: the clock runs through a reload, and Today keeps asking', async () => {
@@ -197,22 +204,22 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
       await press(page, 'Export everything');
       return readFileSync(await (await download).path(), 'utf8');
     };
-    await page.getByRole('link', { name: /switch tank/ }).click();
+    await page.getByRole('link', { name: /switch water/ }).click();
     const before = await exportText();
-    await page.getByRole('link', { name: /switch tank/ }).click();
+    await page.getByRole('link', { name: /switch water/ }).click();
     await page
       .getByRole('link', { name: /Shelf Reef.*day/ })
       .last()
       .click();
     await press(page, 'Edit tank');
     await press(page, 'Remove this tank');
-    await expect(page.getByText('No tank yet')).toBeVisible();
+    await expect(page.getByText('No water yet')).toBeVisible();
     await saved(page);
     await toFiles();
     await page
       .getByLabel('File to import')
       .setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(before) });
-    await expect(page.getByText('tanks: 1 new, 0 replaced or the same, 0 removed')).toBeVisible();
+    await expect(page.getByText('waters: 2 new, 0 replaced or the same, 0 removed')).toBeVisible();
     await press(page, 'Import it');
     await expect(page.getByRole('link', { name: /Shelf Reef.*day \d+/ })).toBeVisible();
     await saved(page);

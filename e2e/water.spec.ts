@@ -190,7 +190,7 @@ test('a drifted instrument makes old readings doubtful, visibly', async ({ page 
     page.getByText(/found a drift: readings since the good one before are kept, not trusted/),
   ).toBeVisible();
   await saved(page);
-  await page.goto('/tank/north-window/log/readings/salinity');
+  await page.goto('/water/north-window/log/readings/salinity');
   await expect(page.getByText('instrument had drifted').first()).toBeVisible();
   await page.goto('/');
   await expect(page.getByText(/salinity instrument was found to have drifted/).first()).toBeVisible();
@@ -198,7 +198,7 @@ test('a drifted instrument makes old readings doubtful, visibly', async ({ page 
 
 test('reagent timers run side by side and survive a reload', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/log');
+  await page.goto('/water/pantry-cube/log');
   await press(page, 'Wait 5 min for ammonia');
   await press(page, 'Wait 5 min for nitrite');
   await later(page, { minutes: 2 });
@@ -223,19 +223,19 @@ test('a repeat is averaged visibly, a jump is questioned and kept without trust'
   await press(page, /^Save/);
   await expect(page.getByText(/Judged by/)).toBeVisible();
   await saved(page);
-  await page.goto('/tank/north-window/log/readings/alkalinity');
+  await page.goto('/water/north-window/log/readings/alkalinity');
   await expect(page.getByText('marked by you')).toBeVisible();
 });
 
 test('setting up holds the sea water gate; a part’s service stands on Today until done', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/tank/pantry-cube/setup');
+  await page.goto('/water/pantry-cube/setup');
   await page.getByRole('checkbox', { name: /^1\. Floor/ }).click();
   await expect(page.getByText('done', { exact: false }).first()).toBeVisible();
   await saved(page);
-  await page.goto('/tank/pantry-cube');
+  await page.goto('/water/pantry-cube');
   await expect(page.getByText(/essential points of setting up are open/).first()).toBeVisible();
-  await page.goto('/tank/north-window/equipment/new');
+  await page.goto('/water/north-window/equipment/new');
   await fill(page, 'Name', 'Carbon');
   await page.getByRole('radio', { name: 'filter, socks, carbon' }).click();
   await page.getByLabel('Since', { exact: true }).fill('2026-04-01');

@@ -16,31 +16,33 @@ const file = writeDocument(makeDemo(NOW, (ms) => new Date(ms).toISOString().slic
 const at = new Date(NOW).toISOString();
 
 test('validate counts what is there, or names each fault', () => {
-  expect(validate(file)).toMatchObject({ valid: true, counts: { tanks: 2 } });
+  expect(validate(file)).toMatchObject({ valid: true, counts: { waters: 4 } });
   expect(() => validate(file.replace('"north-window"', '"elsewhere"'))).toThrow(/faults/);
   expect(() => validate('{')).toThrow(CommandError);
 });
 test('a tank must be chosen when there are two, and be there', () => {
-  expect(() => verdict(file, {}, NOW)).toThrow(/2 tanks: choose one with --tank/);
-  expect(() => verdict(file, { tank: 'attic' }, NOW)).toThrow(/no tank "attic"/);
+  expect(() => verdict(file, {}, NOW)).toThrow(/2 displays: choose one with --water/);
+  expect(() => verdict(file, { water: 'attic' }, NOW)).toThrow(/no water "attic"/);
 });
 test('the verdict, and the same on an earlier day', () => {
-  expect(verdict(file, { tank: 'pantry-cube', at }, 0)).toMatchObject({
+  expect(verdict(file, { water: 'pantry-cube', at }, 0)).toMatchObject({
     fish: { word: 'wait' },
     school: 'proof24',
   });
   const early = verdict(
     file,
-    { tank: 'north-window', at: new Date(NOW - 35 * 86_400_000).toISOString() },
+    { water: 'north-window', at: new Date(NOW - 35 * 86_400_000).toISOString() },
     0,
   ) as { gates: { id: string; status: string }[] };
   expect(early.gates.find((g) => g.id === 'proof')?.status).toBe('ahead');
-  const today = verdict(file, { tank: 'north-window', at }, 0) as { gates: { id: string; status: string }[] };
+  const today = verdict(file, { water: 'north-window', at }, 0) as {
+    gates: { id: string; status: string }[];
+  };
   expect(today.gates.find((g) => g.id === 'proof')?.status).toBe('passed');
 });
 test('the forecast has dates in order or null, bands by day, and repeats by seed', () => {
   const ask = (seed: string) =>
-    forecastCommand(file, { tank: 'pantry-cube', at, seed, days: '60' }, 0) as {
+    forecastCommand(file, { water: 'pantry-cube', at, seed, days: '60' }, 0) as {
       readyAt: Record<string, string | null>;
       nitriteClearAt: Record<string, string | null>;
       bands: { ammonia: { p10: number; p50: number; p90: number } }[];
@@ -54,13 +56,13 @@ test('the forecast has dates in order or null, bands by day, and repeats by seed
   for (const d of Object.values(one.readyAt)) if (d !== null) expect(d >= at).toBe(true);
 });
 test('a moment before anything was logged cannot be forecast, and says why', () => {
-  expect(forecastCommand(file, { tank: 'pantry-cube', at: '2020-01-01' }, 0)).toMatchObject({
+  expect(forecastCommand(file, { water: 'pantry-cube', at: '2020-01-01' }, 0)).toMatchObject({
     status: 'cannotSay',
     readyAt: { p50: null },
   });
 });
 test('the ledger adds up', () => {
-  const l = ledger(file, { tank: 'north-window', at }, 0) as {
+  const l = ledger(file, { water: 'north-window', at }, 0) as {
     putIn: number;
     found: { total: number };
     gap: number;

@@ -11,8 +11,8 @@ import {
   simulateNitrogen,
   type NitrogenInput,
 } from '../core/nitrogen';
-import { assessTank, besides } from '../core/readiness';
-import { gatherEvidence } from '../core/evidence';
+import { assessWater, besides } from '../core/readiness';
+import { gatherEvidence, isOfDisplay } from '../core/evidence';
 import { sentence, SCHOOL_WORDS, WORDS } from '../core/words';
 import { freeAmmoniaFraction } from '../core/seawater';
 import { fromMgNPerL, fromUnit, METRIC, toMgNPerL, toUnit } from '../core/units';
@@ -21,6 +21,8 @@ import { netVolume } from '../core/volume';
 export class CommandError extends Error {}
 
 export interface Flags {
+  /** The water asked about; `tank` is the same by the name it had first. */
+  water?: string;
   tank?: string;
   at?: string;
   seed?: string;
@@ -71,19 +73,23 @@ export function momentOf(at: string | undefined, nowMs: number): number {
   return Date.parse(dayOnly);
 }
 
-function tankOf(doc: Document, id: string | undefined): string {
-  const ids = Object.keys(doc.tanks).sort();
+/** The water that is asked about, or the only display there is. */
+function waterOf(doc: Document, flags: Flags): string {
+  const id = flags.water ?? flags.tank;
+  const all = Object.values(doc.waters);
+  const ids = all.filter((w) => id !== undefined || w.kind === 'display').map((w) => w.id);
+  ids.sort();
   if (id !== undefined) {
-    if (!Object.hasOwn(doc.tanks, id))
-      throw new CommandError(`there is no tank "${id}" in the file; it has ${ids.join(', ') || 'none'}`);
+    if (!Object.hasOwn(doc.waters, id))
+      throw new CommandError(`there is no water "${id}" in the file; it has ${ids.join(', ') || 'none'}`);
     return id;
   }
   const [only] = ids;
   if (ids.length !== 1 || only === undefined)
     throw new CommandError(
       ids.length === 0
-        ? 'the file has no tank'
-        : `the file has ${ids.length} tanks: choose one with --tank (${ids.join(', ')})`,
+        ? 'the file has no display'
+        : `the file has ${ids.length} displays: choose one with --water (${ids.join(', ')})`,
     );
   return only;
 }
@@ -99,14 +105,17 @@ function whole(name: string, text: string | undefined, usual: number, min: numbe
 const words = {
   units: METRIC,
   day: (ms: number) => new Date(ms).toISOString().slice(0, 10),
+  written: (day: string) => day,
   hour: (ms: number) => new Date(ms).toISOString().slice(0, 16),
 };
 
 export function verdict(text: string, flags: Flags, nowMs: number): object {
   const doc = open(text);
-  const id = tankOf(doc, flags.tank);
+  const id = waterOf(doc, flags);
   const atMs = momentOf(flags.at, nowMs);
-  const a = assessTank(documentAsOf(doc, atMs), id, atMs);
+  const known = documentAsOf(doc, atMs);
+  const e = gatherEvidence(known, id, atMs);
+  const a = assessWater(known, id, atMs);
   const said = (j: typeof a.fish) => ({
     word: j.word,
     says: WORDS[j.word],
@@ -118,7 +127,7 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
     tank: id,
     at: new Date(atMs).toISOString(),
     school: a.school,
-    rule: SCHOOL_WORDS[a.school].rule,
+    rule: a.school === null ? null : SCHOOL_WORDS[a.school].rule,
     fish: said(a.fish),
     coral: said(a.coral),
     gates: a.gates.map((g) => ({
@@ -127,7 +136,7 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
       passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(),
       finding: g.finding.code,
     })),
-    besides: besides(gatherEvidence(documentAsOf(doc, atMs), id, atMs)).map((g) => ({
+    besides: (isOfDisplay(e) ? besides(e) : []).map((g) => ({
       id: g.id,
       passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(),
       finding: g.finding.code,
@@ -140,11 +149,11 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
 
 export function forecastCommand(text: string, flags: Flags, nowMs: number): object {
   const doc = open(text);
-  const id = tankOf(doc, flags.tank);
+  const id = waterOf(doc, flags);
   const atMs = momentOf(flags.at, nowMs);
   const days = whole('days', flags.days, 90, 1, 365);
   const out = answerNow(doc, {
-    tankId: id,
+    waterId: id,
     atMs,
     seed: whole('seed', flags.seed, 1, 0, 2 ** 31 - 1),
     horizonDays: days,
@@ -196,11 +205,11 @@ export function forecastCommand(text: string, flags: Flags, nowMs: number): obje
 
 export function ledger(text: string, flags: Flags, nowMs: number): object {
   const doc = open(text);
-  const id = tankOf(doc, flags.tank);
+  const id = waterOf(doc, flags);
   const atMs = momentOf(flags.at, nowMs);
-  const tank = doc.tanks[id];
-  if (!tank) throw new CommandError('the file has no tank');
-  const volume = netVolume(tank);
+  const water = doc.waters[id];
+  if (!water) throw new CommandError('the file has no tank');
+  const volume = netVolume(water);
   return {
     tank: id,
     at: new Date(atMs).toISOString(),

@@ -6,9 +6,9 @@ import { CommandError, convert, forecastCommand, ledger, simulate, validate, ver
 const HELP = `zoarium COMMAND
 
   validate FILE                                    is the exported file whole?
-  verdict  FILE [--tank ID] [--at ISO]             the judgement for fish and corals
-  forecast FILE [--tank ID] [--at ISO] [--seed N] [--days N]
-  ledger   FILE [--tank ID] [--at ISO]             nitrogen in against nitrogen found
+  verdict  FILE [--water ID] [--at ISO]             the judgement for fish and corals
+  forecast FILE [--water ID] [--at ISO] [--seed N] [--days N]
+  ledger   FILE [--water ID] [--at ISO]             nitrogen in against nitrogen found
   simulate SCENARIO                                the plain model on a scenario file
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
@@ -34,6 +34,7 @@ function run(argv: string[]): string {
     allowPositionals: true,
     options: {
       tank: { type: 'string' },
+      water: { type: 'string' },
       at: { type: 'string' },
       seed: { type: 'string' },
       days: { type: 'string' },

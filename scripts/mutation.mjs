@@ -3,17 +3,20 @@
 import { readdirSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 
+// Without the one of a long history, which takes most of the time and says how long, not what.
+const VERDICT_TESTS = ['boundaries', 'readiness', 'animalsIn'].map(
+  (name) => `core/readiness/${name}.test.ts`,
+);
+
 /** What is mutated and which tests must notice. */
 const ROOMS = {
   evidence: {
     mutate: ['core/evidence/*.ts'],
     tests: ['core/evidence/**', 'core/readiness/readiness.test.ts'],
   },
-  readiness: {
-    mutate: ['core/readiness/*.ts'],
-    // Without the one of a long history, which takes most of the time and says how long, not what.
-    tests: ['boundaries', 'readiness', 'animalsIn'].map((name) => `core/readiness/${name}.test.ts`),
-  },
+  // The verdict in two halves: each is done in the time one waits for.
+  gates: { mutate: ['core/readiness/gates.ts'], tests: VERDICT_TESTS },
+  alarms: { mutate: ['core/readiness/*.ts', '!core/readiness/gates.ts'], tests: VERDICT_TESTS },
   quarantine: { mutate: ['core/quarantine/*.ts'], tests: ['core/quarantine/**'] },
   acclimation: { mutate: ['core/acclimation/*.ts'], tests: ['core/acclimation/**'] },
   seawater: {

@@ -11,8 +11,8 @@ interface Shot {
   before?: (page: Page) => Promise<void>;
 }
 
-const NORTH = '/tank/north-window';
-const PANTRY = '/tank/pantry-cube';
+const NORTH = '/water/north-window';
+const PANTRY = '/water/pantry-cube';
 
 const sampleTaps = async (page: Page) => {
   await page.getByRole('button', { name: 'nitrite 2', exact: true }).click();
@@ -76,7 +76,7 @@ const SHOTS: Shot[] = [
   { name: 'stock-wide-dark', path: `${NORTH}/stock`, wide: true, dark: true },
   { name: 'drip-dark', path: `${NORTH}/drip/new`, dark: true, before: startDrip },
   { name: 'dose', path: `${PANTRY}/cycle/dose` },
-  { name: 'tank', path: '/tank/new', wide: true },
+  { name: 'tank', path: '/water/new', wide: true },
   { name: 'schools', path: `${PANTRY}/school` },
   { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: openHow },
   { name: 'forecast-wide-dark', path: `${PANTRY}/cycle/forecast`, wide: true, dark: true, before: workOut },
@@ -106,12 +106,12 @@ const SHOTS: Shot[] = [
   { name: 'species', path: `${NORTH}/stock/species` },
   { name: 'add', path: `${NORTH}/stock/add?species=ocellaris-clownfish` },
   { name: 'add-wide', path: `${PANTRY}/stock/add?species=yellow-tang`, wide: true },
-  { name: 'quarantine', path: `${NORTH}/quarantine/north-qt?look=sign` },
+  { name: 'quarantine', path: `/water/north-qt` },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },
   { name: 'kits', path: '/kits' },
-  { name: 'tanks', path: '/tanks' },
+  { name: 'waters', path: '/waters' },
   { name: 'gallery', path: '/gallery', wide: true },
 ];
 

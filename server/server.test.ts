@@ -51,7 +51,7 @@ async function ask(path: string, o: { demo?: boolean; accept?: string } = {}): P
 }
 const text = (a: Answer): string => a.body.toString();
 
-test.each(['/', '/index.html', '/tank/x/stock', '/tank/any-id/log/readings/ph'])(
+test.each(['/', '/index.html', '/water/x/stock', '/water/any-id/log/readings/ph'])(
   '%s is the page, with its mode, never kept without asking',
   async (path) => {
     const answer = await ask(path, { demo: true });

@@ -4,7 +4,7 @@ import { ACCLIMATION } from './limits';
 
 const base = {
   bag: { salinity: 31, tempC: 25, litres: 1 },
-  tank: { salinity: 35, tempC: 25 },
+  water: { salinity: 35, tempC: 25 },
   roomTempC: 25,
   floating: false,
   containerL: 50,
@@ -90,7 +90,7 @@ describe('temperature', () => {
   const still = (litres: number, floating = false) => ({
     ...base,
     bag: { salinity: 35, tempC: 28, litres },
-    tank: { salinity: 35, tempC: 24 },
+    water: { salinity: 35, tempC: 24 },
     roomTempC: 18,
     dropsPerSecond: 1e-6,
     floating,

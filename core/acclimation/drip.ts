@@ -9,7 +9,7 @@ import { ACCLIMATION } from './limits';
 
 export interface DripInput {
   bag: { salinity: number; tempC: number; litres: number };
-  tank: { salinity: number; tempC: number };
+  water: { salinity: number; tempC: number };
   roomTempC: number;
   floating: boolean;
   /** Poured back to the bag's volume when this is reached. */
@@ -51,23 +51,23 @@ export function dripLitresPerHour(dropsPerSecond: number, dropsPerMl: number): n
 /** Simulates the drip. One point a minute, and the minute at which salinity and temperature are near enough.
  *  @throws RangeError for a container no larger than the bag's water, or values off the scales. */
 export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
-  const { bag, tank } = input;
+  const { bag, water } = input;
   assertPositive('litres', bag.litres, 'L');
   assertRange('bag salinity', bag.salinity, 2, 42, 'practical salinity');
-  assertRange('tank salinity', tank.salinity, 2, 42, 'practical salinity');
+  assertRange('tank salinity', water.salinity, 2, 42, 'practical salinity');
   if (!(input.containerL > bag.litres)) {
     throw new RangeError(`"containerL" must be more than the bag's ${bag.litres} L, got ${input.containerL}`);
   }
   const litresPerHour = dripLitresPerHour(input.dropsPerSecond, input.dropsPerMl);
   const perMinute = litresPerHour / 60;
-  const tankSg = specificGravity(tank.salinity, '25/25');
+  const tankSg = specificGravity(water.salinity, '25/25');
   const points: DripPoint[] = [{ minutes: 0, salinity: bag.salinity, tempC: bag.tempC, litres: bag.litres }];
   const pourOffMinutes: number[] = [];
   let { salinity, tempC } = bag;
   let litres = bag.litres;
   const near = () => ({
     salt: Math.abs(specificGravity(salinity, '25/25') - tankSg) <= NEAR_SG,
-    heat: Math.abs(tempC - tank.tempC) <= NEAR_C,
+    heat: Math.abs(tempC - water.tempC) <= NEAR_C,
   });
   let salinityReadyMinutes: number | null = near().salt ? 0 : null;
   let temperatureReadyMinutes: number | null = near().heat ? 0 : null;
@@ -75,11 +75,11 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
   const steps = Math.round(horizonMinutes / STEP_MINUTES);
   for (let i = 1; i <= steps; i++) {
     const added = perMinute * STEP_MINUTES;
-    salinity = (salinity * litres + tank.salinity * added) / (litres + added);
-    tempC = (tempC * litres + tank.tempC * added) / (litres + added);
+    salinity = (salinity * litres + water.salinity * added) / (litres + added);
+    tempC = (tempC * litres + water.tempC * added) / (litres + added);
     litres += added;
     const [surroundings, perHour] = input.floating
-      ? [tank.tempC, ACCLIMATION.floatingPerHour]
+      ? [water.tempC, ACCLIMATION.floatingPerHour]
       : [input.roomTempC, ACCLIMATION.openPerHour * (ACCLIMATION.openLitres / litres) ** (1 / 3)];
     tempC = surroundings + (tempC - surroundings) * Math.exp((-perHour * STEP_MINUTES) / 60);
     const minutes = i * STEP_MINUTES;

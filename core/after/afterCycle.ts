@@ -3,8 +3,8 @@ import { fractionForSteps } from '../dilution';
 import { fromMgNPerL, fromUnit } from '../units';
 import { AFTER } from './limits';
 import { USUAL_IN_NEW_WATER } from '../dosing/minerals';
-import { FILMS, type Animal, currentPlace } from '../document';
-import { lastOf, trusted, type TankEvidence } from '../evidence';
+import { FILMS, lastMove, waterOf, type Animal } from '../document';
+import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesById } from '../species';
 import { DAY_MS } from '../time';
 
@@ -21,7 +21,7 @@ export interface ResetPlan {
 
 /** Goals of a start: nitrate 10 mg/L, phosphate 0.1 mg/L; new salt water taken at 8.5 dKH and free of both. Large changes end at 90 %:
  *  below that bacteria on rock stay wet and nothing is gained. */
-export function resetPlan(e: TankEvidence): ResetPlan {
+export function resetPlan(e: WaterEvidence): ResetPlan {
   const value = (p: 'nitrate' | 'phosphate' | 'alkalinity' | 'salinity') => {
     const last = lastOf(trusted(e.series[p]));
     return last && e.nowMs - last.atMs <= AFTER.freshDays * DAY_MS ? last.interval.mid : null;
@@ -67,7 +67,7 @@ export interface FilmBand {
 }
 
 /** What was seen of each film, as steps from one look to the next; the last lasts until now, at most a fortnight. */
-export function filmBands(e: TankEvidence): FilmBand[] {
+export function filmBands(e: WaterEvidence): FilmBand[] {
   return FILMS.flatMap((film): FilmBand[] => {
     const looks = e.events.flatMap((x) =>
       x.kind === 'film' && x.film === film ? [{ atMs: Date.parse(x.at), extent: x.extent }] : [],
@@ -125,10 +125,10 @@ const GALLON = fromUnit('gal', 1);
 
 /** The crew comes in steps: a first portion of one small animal for each 20 L, at most eight; the next after a week or more when the film
  *  still stands; none while it fades. Too little film for those that are there is an alarm for them. */
-export function crewPlan(e: TankEvidence, cycled: boolean): CrewPlan {
-  const crew = e.inDisplay.filter((a) => speciesById(a.speciesId).crew);
+export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
+  const crew = e.residents.filter((a) => speciesById(a.speciesId).crew);
   const grazers = crew.reduce((sum, a) => sum + a.count, 0);
-  const lastMs = Math.max(...crew.map(joinedMs), -Infinity);
+  const lastMs = Math.max(...crew.map((a) => joinedMs(a, e.water.id)), -Infinity);
   const sinceLast = Number.isFinite(lastMs) ? Math.floor((e.nowMs - lastMs) / DAY_MS) : null;
   const bands = filmBands(e);
   const most = Math.max(0, ...bands.filter((b) => b.film !== 'coralline').map((b) => b.now));
@@ -170,5 +170,5 @@ export function crewPlan(e: TankEvidence, cycled: boolean): CrewPlan {
   return { grazers, portion, ceilings, next, sinceLast };
 }
 
-const joinedMs = (a: Animal): number =>
-  Date.parse((a.moves.find((m) => m.to === 'display') ?? currentPlace(a)).at);
+const joinedMs = (a: Animal, waterId: string): number =>
+  Date.parse((a.moves.find((m) => waterOf(m.to) === waterId) ?? lastMove(a)).at);

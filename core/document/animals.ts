@@ -1,9 +1,57 @@
-/** What an animal's moves say. */
-import { type Animal } from './types';
+/** What an animal's moves say, and the two things that are done with them: moved on, and split. */
+import type { Animal, Move, Place } from './types';
+import type { GoneReason } from './vocabulary';
 
-/** Where it is: its last move. @throws RangeError for an animal without moves, which the schema does not allow. */
-export const currentPlace = (animal: Animal): Animal['moves'][number] => {
+/** Its last move. @throws RangeError for an animal without moves, which the schema does not allow. */
+export const lastMove = (animal: Animal): Move => {
   const last = animal.moves[animal.moves.length - 1];
   if (!last) throw new RangeError(`"moves" of animal ${animal.id} must not be empty`);
   return last;
 };
+
+/** Where it is. */
+export const placeOf = (animal: Animal): Place => lastMove(animal).to;
+
+/** The water of a place; null for the wish list and for what is gone. */
+export const waterOf = (place: Place | undefined): string | null =>
+  place?.kind === 'water' ? place.waterId : null;
+
+export const isIn = (animal: Animal, waterId: string): boolean => waterOf(placeOf(animal)) === waterId;
+
+/** True while it may still come to its home: wished for, or in another water. */
+export const isComing = (animal: Animal): boolean => {
+  const place = placeOf(animal);
+  return place.kind === 'wish' || (place.kind === 'water' && place.waterId !== animal.homeId);
+};
+
+/** The water an animal left for good, when it did; null while it is anywhere or was never in one. */
+export function lostFrom(animal: Animal): { waterId: string; at: string; reason: GoneReason } | null {
+  const { to, at } = lastMove(animal);
+  const waterId = waterOf(animal.moves[animal.moves.length - 2]?.to);
+  return to.kind === 'gone' && waterId !== null ? { waterId, at, reason: to.reason } : null;
+}
+
+export const IN = (waterId: string): Place => ({ kind: 'water', waterId });
+export const WISHED: Place = { kind: 'wish' };
+export const GONE = (reason: GoneReason): Place => ({ kind: 'gone', reason });
+
+/** The animal after a move. A move never stands before the one it follows, whatever the clock says; a plan ends when it is kept or void. */
+export function moved(animal: Animal, to: Place, at: string, why = ''): Animal {
+  const last = lastMove(animal).at;
+  const arrived = to.kind === 'gone' || waterOf(to) === animal.homeId;
+  return {
+    ...animal,
+    moves: [...animal.moves, { to, at: last > at ? last : at, why }],
+    plannedDay: arrived ? null : animal.plannedDay,
+  };
+}
+
+/** Some of a group for themselves, the history going with both parts. @throws RangeError unless 1 or more stay and go */
+export function split(animal: Animal, going: number, id: string): { stay: Animal; go: Animal } {
+  if (!Number.isInteger(going) || going < 1 || going >= animal.count)
+    throw new RangeError(`"going" must be a whole number from 1 to ${animal.count - 1}, got ${going}`);
+  return {
+    stay: { ...animal, count: animal.count - going },
+    go: { ...animal, id, count: going, splitFrom: animal.id },
+  };
+}

@@ -4,14 +4,16 @@ import { z } from 'zod';
 import { COLLECTIONS } from './schema';
 import { brokenReferences, fileSchema, parseEntity, readDocument, writeDocument } from './checks';
 import {
-  currentPlace,
   DRIP_CHECKS,
   emptyDocument,
+  IN,
   isOwnParameter,
   kitExpired,
+  lastMove,
   LIMITS,
   parameterName,
   parameterUnit,
+  placeOf,
   plausibility,
   readingInterval,
   readingText,
@@ -21,6 +23,8 @@ import {
   type CollectionName,
   type Document,
   type Kit,
+  type Place,
+  WISHED,
 } from './index';
 import { documentAsOf } from './asOf';
 
@@ -31,55 +35,44 @@ test('the format is the one that was published: a number changed here is a new v
 
 const AT = '2026-01-31T20:15:00.000Z';
 const GOOD = {
-  tanks: {
+  waters: {
     id: 't',
     name: 'T',
+    kind: 'display',
     startDay: '2026-01-01',
-    display: { kind: 'volume', volumeL: 50 },
+    size: { kind: 'volume', volumeL: 50 },
     sumpL: 0,
     rockKg: 0,
     sandKg: 0,
     hasLid: true,
     ammoniaSource: 'bottled',
-    bacteriaSource: 'bottle',
+    bacteriaSources: ['bottle'],
     school: 'proof24',
   },
   kits: STARTER_KITS.find((k) => k.parameter === 'ammonia') as Kit,
   samples: {
     id: 's',
-    tankId: 't',
+    waterId: 't',
     at: AT,
     note: '',
     readings: [{ parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 1 } }],
   },
-  events: { id: 'e', tankId: 't', at: AT, note: '', kind: 'note' },
-  quarantines: {
-    id: 'q',
-    tankId: 't',
-    name: 'Q',
-    group: 'fish',
-    volumeL: 60,
-    filter: 'cycled',
-    clockDays: 28,
-    openedDay: '2026-01-01',
-    closedDay: null,
-  },
+  events: { id: 'e', waterId: 't', at: AT, note: '', kind: 'note' },
   animals: {
     id: 'a',
-    tankId: 't',
+    homeId: 't',
     speciesId: 'yellow-tang',
     count: 1,
-    moves: [{ to: 'wish', at: AT, why: '' }],
-    quarantineId: null,
+    moves: [{ to: { kind: 'wish' }, at: AT, why: '' }],
     plannedDay: null,
   },
-  looks: { id: 'l', quarantineId: 'q', day: '2026-01-02', result: 'sign', signs: ['spots'], note: '' },
+  looks: { id: 'l', waterId: 'q', day: '2026-01-02', result: 'sign', signs: ['spots'], note: '' },
   drips: {
     id: 'd',
-    tankId: 't',
+    waterId: 't',
     animalIds: ['a'],
     bag: { salinity: 33, tempC: 22, litres: 1 },
-    tank: { salinity: 35, tempC: 25 },
+    water: { salinity: 35, tempC: 25 },
     roomTempC: 21,
     floating: false,
     containerL: 4,
@@ -99,13 +92,13 @@ const GOOD = {
     adjusted: false,
     note: '',
   },
-  targets: { id: 'g', tankId: 't', parameter: 'ph', alarmLow: 7, low: 8, high: 9, alarmHigh: 9 },
+  targets: { id: 'g', waterId: 't', parameter: 'ph', alarmLow: 7, low: 8, high: 9, alarmHigh: 9 },
   ownParameters: { id: 'own1', name: 'Strontium', unit: 'mg/L', min: 0, max: 20 },
-  tasks: { id: 'k', tankId: 't', day: '2026-02-01', title: 'Refill', note: '', doneAt: null },
-  setup: { id: 'u', tankId: 't', item: 'leakTest', doneDay: '2026-01-01' },
+  tasks: { id: 'k', waterId: 't', day: '2026-02-01', title: 'Refill', note: '', doneAt: null },
+  setup: { id: 'u', waterId: 't', item: 'leakTest', doneDay: '2026-01-01' },
   equipment: {
     id: 'p',
-    tankId: 't',
+    waterId: 't',
     name: 'Pump',
     kind: 'pump',
     where: '',
@@ -122,11 +115,32 @@ const GOOD = {
   },
 } as const;
 
-/** A document of one of each, some of it put otherwise. */
-function documentWith(patch: Partial<Record<keyof typeof GOOD, object>> = {}): Document {
+const QUARANTINE = {
+  id: 'q',
+  name: 'Q',
+  kind: 'quarantine',
+  startDay: null,
+  size: { kind: 'volume', volumeL: 60 },
+  sumpL: 0,
+  rockKg: 0,
+  sandKg: 0,
+  hasLid: true,
+  line: 'fish',
+  filter: 'cycled',
+  clockDays: 28,
+  serves: ['t'],
+  runs: [{ openedDay: '2026-01-01', closedDay: null }],
+};
+
+/** A document of one of each and a quarantine, some of it put otherwise. */
+function documentWith(
+  patch: Partial<Record<keyof typeof GOOD, object>> = {},
+  quarantine: object = {},
+): Document {
   const doc = emptyDocument() as unknown as Record<string, Record<string, object>>;
   for (const [name, entity] of Object.entries({ ...GOOD, ...patch }))
     doc[name] = { [(entity as { id: string }).id]: entity };
+  doc.waters = { ...doc.waters, q: { ...QUARANTINE, ...quarantine } };
   return doc as unknown as Document;
 }
 
@@ -157,14 +171,14 @@ test.each<[CollectionName, object, object, RegExp]>([
   ['looks', { result: 'clear', signs: [] }, { result: 'clear' }, /no signs on a clear look/],
   [
     'animals',
-    { moves: [move('wish', AT), move('display', AT)] },
-    { moves: [move('wish', AT), move('display', '2026-01-31T20:14:59.999Z')] },
+    { moves: [move(WISHED, AT), move(IN('t'), AT)] },
+    { moves: [move(WISHED, AT), move(IN('t'), '2026-01-31T20:14:59.999Z')] },
     /time order/,
   ],
-  ['tanks', { name: ' a ' }, { name: '   ' }, /only blanks/],
-  ['tanks', { name: 'a b' }, { name: 'a\u001fb' }, /one line/],
-  ['tanks', { id: 'A-1_b' }, { id: '-a' }, /letter or digit first/],
-  ['tanks', { startDay: '2026-02-28' }, { startDay: '2026-02-30' }, /a date like/],
+  ['waters', { name: ' a ' }, { name: '   ' }, /only blanks/],
+  ['waters', { name: 'a b' }, { name: 'a\u001fb' }, /one line/],
+  ['waters', { id: 'A-1_b' }, { id: '-a' }, /letter or digit first/],
+  ['waters', { startDay: '2026-02-28' }, { startDay: '2026-02-30' }, /a date like/],
   ['events', { at: AT }, { at: '2026-01-31T20:15:00Z' }, /a time like/],
 ])('%s: %j is taken, %j is not', (name, good, bad, message) => {
   expect(parse(name, good)).toMatchObject({ ok: true });
@@ -185,7 +199,7 @@ test('a fault names its place, lists by number', () => {
 });
 
 test.each<[string, Partial<Record<keyof typeof GOOD, object>>, string]>([
-  ['a sample of no tank', { samples: { ...GOOD.samples, tankId: 'x' } }, 'samples "s".tankId'],
+  ['a sample of no tank', { samples: { ...GOOD.samples, waterId: 'x' } }, 'samples "s".waterId'],
   [
     'a reading by no kit',
     { samples: { ...GOOD.samples, readings: [{ ...GOOD.samples.readings[0], kitId: 'x' }] } },
@@ -196,18 +210,13 @@ test.each<[string, Partial<Record<keyof typeof GOOD, object>>, string]>([
     { samples: { ...GOOD.samples, readings: [{ ...GOOD.samples.readings[0], parameter: 'ph' }] } },
     'samples "s".readings[0]',
   ],
-  ['an event of no tank', { events: { ...GOOD.events, tankId: 'x' } }, 'events "e".tankId'],
+  ['an event of no tank', { events: { ...GOOD.events, waterId: 'x' } }, 'events "e".waterId'],
+  ['a look at no quarantine', { looks: { ...GOOD.looks, waterId: 'x' } }, 'looks "l".waterId'],
+  ['an animal at home nowhere', { animals: { ...GOOD.animals, homeId: 'x' } }, 'animals "a".homeId'],
   [
-    'a quarantine of no tank',
-    { quarantines: { ...GOOD.quarantines, tankId: 'x' } },
-    'quarantines "q".tankId',
-  ],
-  ['a look at no quarantine', { looks: { ...GOOD.looks, quarantineId: 'x' } }, 'looks "l".quarantineId'],
-  ['an animal of no tank', { animals: { ...GOOD.animals, tankId: 'x' } }, 'animals "a".tankId'],
-  [
-    'an animal in no quarantine',
-    { animals: { ...GOOD.animals, quarantineId: 'x' } },
-    'animals "a".quarantineId',
+    'an animal that was in no water',
+    { animals: { ...GOOD.animals, moves: [move(WISHED, AT), move(IN('x'), AT)] } },
+    'animals "a".moves[1].to.waterId',
   ],
   ['an animal of no kind', { animals: { ...GOOD.animals, speciesId: 'x' } }, 'animals "a".speciesId'],
   [
@@ -215,11 +224,11 @@ test.each<[string, Partial<Record<keyof typeof GOOD, object>>, string]>([
     { calibrations: { ...GOOD.calibrations, kitId: 'x' } },
     'calibrations "c".kitId',
   ],
-  ['a target of no tank', { targets: { ...GOOD.targets, tankId: 'x' } }, 'targets "g".tankId'],
-  ['a task of no tank', { tasks: { ...GOOD.tasks, tankId: 'x' } }, 'tasks "k".tankId'],
-  ['setting up of no tank', { setup: { ...GOOD.setup, tankId: 'x' } }, 'setup "u".tankId'],
-  ['a part of no tank', { equipment: { ...GOOD.equipment, tankId: 'x' } }, 'equipment "p".tankId'],
-  ['a drip into no tank', { drips: { ...GOOD.drips, tankId: 'x' } }, 'drips "d".tankId'],
+  ['a target of no tank', { targets: { ...GOOD.targets, waterId: 'x' } }, 'targets "g".waterId'],
+  ['a task of no tank', { tasks: { ...GOOD.tasks, waterId: 'x' } }, 'tasks "k".waterId'],
+  ['setting up of no tank', { setup: { ...GOOD.setup, waterId: 'x' } }, 'setup "u".waterId'],
+  ['a part of no tank', { equipment: { ...GOOD.equipment, waterId: 'x' } }, 'equipment "p".waterId'],
+  ['a drip into no tank', { drips: { ...GOOD.drips, waterId: 'x' } }, 'drips "d".waterId'],
   ['a drip of no animal', { drips: { ...GOOD.drips, animalIds: ['a', 'x'] } }, 'drips "d".animalIds[1]'],
 ])('%s is named, and refused in a file', (_what, patch, path) => {
   const doc = documentWith(patch);
@@ -229,9 +238,26 @@ test.each<[string, Partial<Record<keyof typeof GOOD, object>>, string]>([
   expect(readDocument(writeDocument(doc))).toMatchObject({ status: 'invalid', faults: [{ path }] });
 });
 
+test('a quarantine serves displays that are there, and its times in use follow one another', () => {
+  const doc = documentWith({}, { serves: ['t', 'x'] });
+  expect(brokenReferences(doc).map((b) => b.fault.path)).toEqual(['waters "q".serves[1]']);
+  const run = (openedDay: string, closedDay: string | null) => ({ openedDay, closedDay });
+  const taken = (runs: object[]) => parseEntity('waters', { ...QUARANTINE, runs }).ok;
+  expect(taken([run('2026-01-01', '2026-01-01'), run('2026-01-01', null)])).toBe(true);
+  expect(taken([])).toBe(false);
+  expect(taken([run('2026-01-01', null), run('2026-02-01', null)])).toBe(false);
+  expect(taken([run('2026-01-02', '2026-01-01')])).toBe(false);
+  expect(taken([run('2026-01-01', '2026-01-09'), run('2026-01-08', null)])).toBe(false);
+  expect(parseEntity('waters', { ...QUARANTINE, serves: ['t', 't'] }).ok).toBe(false);
+  const told = { stage: 'animalsIn', day: '2026-01-01' };
+  expect(parseEntity('waters', { ...GOOD.waters, told }).ok).toBe(true);
+  expect(parseEntity('waters', { ...GOOD.waters, bacteriaSources: ['media', 'media'] }).ok).toBe(false);
+  expect(parseEntity('waters', { ...QUARANTINE, told }).ok).toBe(false);
+});
+
 test('the text of a file does not depend on how it was put together', () => {
-  const turned = Object.fromEntries(Object.entries(GOOD.tanks).reverse());
-  expect(writeDocument(documentWith({ tanks: turned }))).toBe(writeDocument(documentWith()));
+  const turned = Object.fromEntries(Object.entries(GOOD.waters).reverse());
+  expect(writeDocument(documentWith({ waters: turned }))).toBe(writeDocument(documentWith()));
   const two = { ...documentWith(), kits: { b: { ...GOOD.kits, id: 'b' }, a: { ...GOOD.kits, id: 'a' } } };
   const text = writeDocument(two as unknown as Document);
   expect(text.indexOf('"id": "a"')).toBeLessThan(text.indexOf('"id": "b"'));
@@ -373,9 +399,9 @@ test('a parameter of one’s own goes by the name and unit given to it', () => {
   expect([parameterName('ph', own), parameterUnit('alkalinity', own)]).toEqual(['pH', 'dKH']);
 });
 test('an animal is where its last move put it', () => {
-  const animal = { ...GOOD.animals, moves: [move('wish', AT), move('display', AT)] };
-  expect(currentPlace(animal as never).to).toBe('display');
-  expect(() => currentPlace({ ...animal, moves: [] } as never)).toThrow('must not be empty');
+  const animal = { ...GOOD.animals, moves: [move(WISHED, AT), move(IN('t'), AT)] };
+  expect(placeOf(animal as never)).toEqual(IN('t'));
+  expect(() => lastMove({ ...animal, moves: [] } as never)).toThrow('must not be empty');
 });
 
 describe('as it stood', () => {
@@ -383,7 +409,7 @@ describe('as it stood', () => {
   const later = '2026-01-31T20:15:00.001Z';
   test('what was logged at that moment counts, a thousandth later it does not', () => {
     const doc = documentWith({
-      animals: { ...GOOD.animals, moves: [move('wish', AT), move('display', later)] },
+      animals: { ...GOOD.animals, moves: [move(WISHED, AT), move(IN('t'), later)] },
       drips: { ...GOOD.drips, startedAt: later },
     });
     const then = documentAsOf(doc, ms);
@@ -414,6 +440,6 @@ function between(low: number, high: number) {
 function reading(value: object) {
   return { readings: [{ parameter: 'ammonia', kitId: 'kit-ammonia', value }] };
 }
-function move(to: string, at: string) {
+function move(to: Place, at: string) {
   return { to, at, why: '' };
 }

@@ -9,4 +9,4 @@ export {
   writeDocument,
   type LoadResult,
 } from './file';
-export { displaySchema, equipmentSchema, kitSchema, readingSchema } from './schema';
+export { equipmentSchema, kitSchema, readingSchema } from './schema';

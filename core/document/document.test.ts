@@ -4,7 +4,7 @@ import { brokenReferences, readDocument, readingDocument, writeDocument } from '
 import {
   applyChanges,
   changesOf,
-  editsToRemoveTank,
+  editsToRemoveWater,
   emptyDocument,
   nitrogenInterval,
   readingInterval,
@@ -20,17 +20,18 @@ import { MIGRATIONS } from './migrations';
 const ammonia = STARTER_KITS.find((k) => k.parameter === 'ammonia') as Kit;
 const ph = STARTER_KITS.find((k) => k.parameter === 'ph') as Kit;
 
-const TANK = {
+const WATER = {
   id: 't',
   name: 'T',
+  kind: 'display',
   startDay: '2026-01-01',
-  display: { kind: 'volume', volumeL: 50 },
+  size: { kind: 'volume', volumeL: 50 },
   sumpL: 0,
   rockKg: 0,
   sandKg: 0,
   hasLid: true,
   ammoniaSource: 'bottled',
-  bacteriaSource: 'bottle',
+  bacteriaSources: ['bottle'],
   school: 'proof24',
 };
 
@@ -66,85 +67,36 @@ describe('the file', () => {
   });
   test('faults name their place; nothing is let through', () => {
     const doc = JSON.parse(writeDocument(emptyDocument()));
-    doc.tanks.push({
+    doc.waters.push({
       id: 't',
       name: 'T',
+      kind: 'display',
       startDay: '2026-01-01',
-      display: { kind: 'volume', volumeL: -5 },
+      size: { kind: 'volume', volumeL: -5 },
       sumpL: 0,
       rockKg: 0,
       sandKg: 0,
       hasLid: true,
       ammoniaSource: 'bottled',
-      bacteriaSource: 'bottle',
+      bacteriaSources: ['bottle'],
       school: 'proof24',
     });
     const read = readDocument(JSON.stringify(doc));
-    expect(read.status === 'invalid' && read.faults[0]?.path).toBe('tanks[0].display.volumeL');
+    expect(read.status === 'invalid' && read.faults[0]?.path).toBe('waters[0].size.volumeL');
   });
   test('unknown keys, doubled ids and references to nothing are faults', () => {
     const file = (patch: object) =>
       readDocument(JSON.stringify({ ...JSON.parse(writeDocument(emptyDocument())), ...patch }));
     expect(file({ extra: 1 }).status).toBe('invalid');
-    const note = { id: 'e', tankId: 'gone', at: '2026-01-01T00:00:00.000Z', note: 'x', kind: 'note' };
+    const note = { id: 'e', waterId: 'gone', at: '2026-01-01T00:00:00.000Z', note: 'x', kind: 'note' };
     const read = file({ events: [note, note] });
     expect(read.status === 'invalid' && read.faults.map((f) => f.message).join(' ')).toMatch(
       /stands twice.*which is not there/,
     );
   });
   test('the version is pinned and has its migrations', () => {
-    expect(VERSION).toBe(3);
+    expect(VERSION).toBe(4);
     expect(MIGRATIONS).toHaveLength(VERSION - 1);
-  });
-  test('a version 1 file opens: what version 2 added starts empty', () => {
-    const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
-    const old = Object.fromEntries(
-      [
-        'format',
-        'settings',
-        'tanks',
-        'kits',
-        'samples',
-        'events',
-        'quarantines',
-        'animals',
-        'looks',
-        'drips',
-      ].map((k) => [k, now[k]]),
-    );
-    const read = readDocument(JSON.stringify({ ...old, version: 1 }));
-    expect(read.status === 'ok' && [read.fromVersion, read.document.calibrations]).toEqual([1, {}]);
-  });
-  test('a version 2 file opens as it is', () => {
-    const now = JSON.parse(writeDocument(emptyDocument())) as Record<string, unknown>;
-    const event = {
-      id: 'o',
-      tankId: 't',
-      at: '2026-01-01T00:00:00.000Z',
-      note: '',
-      kind: 'observation',
-      smell: 'none',
-      sound: 'usual',
-      clarity: 'clear',
-      missing: 'the goby',
-    };
-    const tank = {
-      id: 't',
-      name: 'Old',
-      startDay: '2026-01-01',
-      display: { kind: 'volume', volumeL: 100 },
-      sumpL: 0,
-      rockKg: 5,
-      sandKg: 0,
-      hasLid: true,
-      ammoniaSource: 'dieOff',
-      bacteriaSource: 'none',
-      school: 'proof24',
-    };
-    const read = readDocument(JSON.stringify({ ...now, version: 2, tanks: [tank], events: [event] }));
-    expect(read.status === 'ok' && [read.fromVersion, read.document.events.o, read.document.tanks.t]).toEqual(
-      [2, event, tank],
-    );
   });
   test('moments with an offset or without milliseconds are read, and kept in UTC; text that looks like one stays', () => {
     fc.assert(
@@ -162,8 +114,8 @@ describe('the file', () => {
     const file = (at: string, said: string) =>
       JSON.stringify({
         ...(JSON.parse(writeDocument(emptyDocument())) as object),
-        tanks: [TANK],
-        events: [{ id: 'e', tankId: TANK.id, kind: 'note', at, note: said }],
+        waters: [WATER],
+        events: [{ id: 'e', waterId: WATER.id, kind: 'note', at, note: said }],
       });
     const read = readDocument(file('2026-01-31T21:15+01:00', '2026-01-31T21:15+01:00'));
     expect(read.status === 'ok' && read.document.events.e).toMatchObject({
@@ -202,10 +154,10 @@ describe('changes', () => {
   test('removing a tank leaves nothing that refers to it', () => {
     fc.assert(
       fc.property(documents, (doc) => {
-        const id = Object.keys(doc.tanks)[0] ?? '';
-        const left = applyChanges(doc, changesOf(doc, editsToRemoveTank(doc, id)));
+        const id = Object.keys(doc.waters)[0] ?? '';
+        const left = applyChanges(doc, changesOf(doc, editsToRemoveWater(doc, id)));
         expect(brokenReferences(left)).toEqual([]);
-        expect(Object.values(left.samples).some((s) => s.tankId === id)).toBe(false);
+        expect(Object.values(left.samples).some((s) => s.waterId === id)).toBe(false);
       }),
       { seed: 105, numRuns: 50 },
     );

@@ -6,7 +6,8 @@ import { TAKEN } from './limits';
 import { COLLECTIONS } from './schema';
 import { COLLECTION_NAMES, FORMAT, VERSION, type CollectionName } from './vocabulary';
 import { type AnyEntity, type Document, emptyDocument } from './types';
-import { fileBroughtUp } from './migrations';
+import type { Entry } from './entry';
+import { broughtUp, collectionsOf } from './migrations';
 
 export interface Fault {
   /** Where, as the file has it: "samples[3].readings[0].value.high". */
@@ -99,7 +100,7 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
     }
   };
   for (const s of Object.values(doc.samples)) {
-    need('samples', s.id, 'tankId', 'tanks', s.tankId);
+    need('samples', s.id, 'waterId', 'waters', s.waterId);
     s.readings.forEach((r, i) => {
       need('samples', s.id, `readings[${i}].kitId`, 'kits', r.kitId);
       const kit = doc.kits[r.kitId];
@@ -115,13 +116,17 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
       }
     });
   }
-  for (const e of Object.values(doc.events)) need('events', e.id, 'tankId', 'tanks', e.tankId);
-  for (const q of Object.values(doc.quarantines)) need('quarantines', q.id, 'tankId', 'tanks', q.tankId);
-  for (const l of Object.values(doc.looks))
-    need('looks', l.id, 'quarantineId', 'quarantines', l.quarantineId);
+  for (const e of Object.values(doc.events)) need('events', e.id, 'waterId', 'waters', e.waterId);
+  for (const w of Object.values(doc.waters)) {
+    if (w.kind === 'quarantine')
+      w.serves.forEach((id, i) => need('waters', w.id, `serves[${i}]`, 'waters', id));
+  }
+  for (const l of Object.values(doc.looks)) need('looks', l.id, 'waterId', 'waters', l.waterId);
   for (const a of Object.values(doc.animals)) {
-    need('animals', a.id, 'tankId', 'tanks', a.tankId);
-    if (a.quarantineId !== null) need('animals', a.id, 'quarantineId', 'quarantines', a.quarantineId);
+    need('animals', a.id, 'homeId', 'waters', a.homeId);
+    a.moves.forEach((m, i) => {
+      if (m.to.kind === 'water') need('animals', a.id, `moves[${i}].to.waterId`, 'waters', m.to.waterId);
+    });
     if (!SPECIES_IDS.has(a.speciesId)) {
       broken.push({
         collection: 'animals',
@@ -135,10 +140,10 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
   }
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
   for (const name of ['targets', 'tasks', 'setup', 'equipment'] as const) {
-    for (const e of Object.values(doc[name])) need(name, e.id, 'tankId', 'tanks', e.tankId);
+    for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
   for (const d of Object.values(doc.drips)) {
-    need('drips', d.id, 'tankId', 'tanks', d.tankId);
+    need('drips', d.id, 'waterId', 'waters', d.waterId);
     d.animalIds.forEach((animalId, i) => need('drips', d.id, `animalIds[${i}]`, 'animals', animalId));
   }
   return broken;
@@ -162,15 +167,13 @@ function withMoments(value: unknown, key = ''): unknown {
 }
 
 const envelope = z.looseObject({ format: z.literal(FORMAT), version: z.int().min(1) });
-/** The collections as lists of anything: what is in them is checked one by one. */
-const shell = z.strictObject({
-  format: z.literal(FORMAT),
-  version: z.literal(VERSION),
-  ...(Object.fromEntries(COLLECTION_NAMES.map((name) => [name, z.array(z.unknown())])) as Record<
-    CollectionName,
-    z.ZodArray<z.ZodUnknown>
-  >),
-});
+/** The collections of a version as lists of anything: what is in them is checked one by one. */
+const shellOf = (version: number) =>
+  z.strictObject({
+    format: z.literal(FORMAT),
+    version: z.literal(version),
+    ...Object.fromEntries(collectionsOf(version).map((name) => [name, z.array(z.unknown())])),
+  });
 
 /** Entities checked between two words of progress. */
 const STRIDE = 500;
@@ -204,9 +207,10 @@ export function* readingDocument(text: string): Generator<number, LoadResult> {
       message: `the file is version ${fromVersion}; this app reads up to ${VERSION}`,
     };
   }
-  let current: unknown;
+  const lists = shellOf(fromVersion).safeParse(raw);
+  let entries: readonly Entry[];
   try {
-    current = fileBroughtUp(head.data, fromVersion);
+    entries = broughtUp(entriesIn(head.data, fromVersion), fromVersion);
   } catch (error) {
     return {
       status: 'migration-failed',
@@ -214,16 +218,12 @@ export function* readingDocument(text: string): Generator<number, LoadResult> {
     };
   }
   yield 0.3;
-  const lists = shell.safeParse(current);
-  const all = COLLECTION_NAMES.flatMap((name) =>
-    listIn(current, name).map((entity, i) => ({ name, i, entity })),
-  );
   const document = emptyDocument();
   const faults: Fault[] = [];
   const twice: Fault[] = [];
-  for (const [n, { name, i, entity }] of all.entries()) {
-    if (n % STRIDE === STRIDE - 1) yield 0.3 + (0.6 * n) / all.length;
-    faults.push(...added(document, twice, name, `${name}[${i}]`, withMoments(entity)));
+  for (const [n, entry] of entries.entries()) {
+    if (n % STRIDE === STRIDE - 1) yield 0.3 + (0.6 * n) / entries.length;
+    faults.push(...added(document, twice, entry));
     if (faults.length >= TAKEN.faultsNamed) return invalid(faults);
   }
   // What is in the file comes first, then what is not; what does not fit together is told only when each part is right.
@@ -241,25 +241,23 @@ export function readDocument(text: string): LoadResult {
   return step.value;
 }
 
-/** The list of a collection; empty where the file has none. */
-function listIn(file: unknown, name: CollectionName): readonly unknown[] {
-  const list = (file as Partial<Record<CollectionName, unknown>>)[name];
-  return Array.isArray(list) ? (list as unknown[]) : [];
-}
+/** What the lists of a file hold, with the place of each; what is no list holds nothing. */
+const entriesIn = (file: Record<string, unknown>, version: number): Entry[] =>
+  collectionsOf(version).flatMap((collection) => {
+    const list = file[collection];
+    return Array.isArray(list)
+      ? list.map((entity: unknown, i) => ({ collection, entity, from: `${collection}[${i}]` }))
+      : [];
+  });
 
-/** Puts one entity of a file into the document; what is wrong with its shape, or among those that stand `twice`. */
-function added(
-  document: Document,
-  twice: Fault[],
-  name: CollectionName,
-  path: string,
-  raw: unknown,
-): Fault[] {
-  const parsed = COLLECTIONS[name].safeParse(raw);
-  if (!parsed.success) return parsed.error.issues.map((issue) => faultOf(issue, path));
+/** Puts one entry into the document; what is wrong with its shape, or among those that stand `twice`. */
+function added(document: Document, twice: Fault[], { collection, entity, from }: Entry): Fault[] {
+  const name = collection as CollectionName;
+  const parsed = COLLECTIONS[name].safeParse(withMoments(entity));
+  if (!parsed.success) return parsed.error.issues.map((issue) => faultOf(issue, from));
   const target: Record<string, AnyEntity> = document[name];
   const { id } = parsed.data;
-  if (Object.hasOwn(target, id)) twice.push({ path: `${path}.id`, message: `"${id}" stands twice` });
+  if (Object.hasOwn(target, id)) twice.push({ path: `${from}.id`, message: `"${id}" stands twice` });
   target[id] = parsed.data;
   return [];
 }

@@ -1,14 +1,7 @@
 export * from './types';
 export * from './vocabulary';
-export {
-  applyChanges,
-  changesOf,
-  editsToRemoveTank,
-  entityIn,
-  reversed,
-  type Change,
-  type Edit,
-} from './changes';
+export { applyChanges, changesOf, entityIn, reversed, type Change, type Edit } from './changes';
+export { editsToRemoveWater } from './removal';
 export {
   isNitrogen,
   kitExpired,
@@ -21,7 +14,8 @@ export {
 } from './readings';
 export { DOCUMENT_LIMITS } from './limits';
 export { STARTER_KITS } from './starterKits';
-export { broughtUp } from './migrations';
+export type { Entry } from './entry';
+export { broughtUp, collectionsOf } from './migrations';
 export { LIMITS, plausibility, type Plausibility } from './plausible';
 export {
   DEFAULT_TARGETS,
@@ -33,4 +27,17 @@ export {
   type TargetPreset,
 } from './parameters';
 export { documentAsOf } from './asOf';
-export { currentPlace } from './animals';
+export {
+  GONE,
+  IN,
+  isComing,
+  isIn,
+  lastMove,
+  lostFrom,
+  moved,
+  placeOf,
+  split,
+  waterOf,
+  WISHED,
+} from './animals';
+export { closedOn, inOrder, isOpen, lastRun, livingIn, openedOn, quarantinesOf } from './waters';

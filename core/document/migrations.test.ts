@@ -1,71 +1,64 @@
-/** Steps between versions, with steps of our own making: each old entity goes through every later step once, in order. */
-import { assertWhole, broughtUp, fileBroughtUp, type Migration } from './migrations';
+/** Steps between versions: the machinery with steps of our own making, and the real ones on a file of each older version. */
+import { readFileSync } from 'node:fs';
+import { readDocument, writeDocument } from './checks';
+import type { Entry } from './entry';
+import { assertWhole, broughtUp, collectionsOf, MIGRATIONS, type Migration } from './migrations';
+import { COLLECTION_NAMES, type Document } from './index';
 
-/** Version 2 renames what tanks call their salt; version 3 doubles it and begins the tasks. */
+/** Version 2 renames what kits call their salt; version 3 doubles it and begins the tasks, in place of errands. */
 const STEPS: readonly Migration[] = [
   {
     from: 1,
     reason: 'salt was called brine',
     adds: [],
-    up: (collection, entity) => {
-      if (collection !== 'tanks') return entity;
-      const { brine, ...rest } = entity as { brine: number };
-      return { ...rest, salt: brine };
-    },
+    ends: [],
+    up: (entries) =>
+      entries.map((e) => {
+        if (e.collection !== 'kits') return e;
+        const { brine, ...rest } = e.entity as { brine: number };
+        return { ...e, entity: { ...rest, salt: brine } };
+      }),
   },
   {
     from: 2,
     reason: 'salt was counted by the half',
     adds: ['tasks'],
-    up: (collection, entity) =>
-      collection === 'tanks'
-        ? { ...(entity as object), salt: (entity as { salt: number }).salt * 2 }
-        : entity,
+    ends: ['errands'],
+    up: (entries) =>
+      entries.map((e) =>
+        e.collection === 'errands'
+          ? { ...e, collection: 'tasks' }
+          : { ...e, entity: { ...(e.entity as object), salt: (e.entity as { salt: number }).salt * 2 } },
+      ),
   },
 ];
+const entry = (collection: string, entity: object): Entry => ({
+  collection,
+  entity,
+  from: `${collection}[0]`,
+});
 
-test('from the first version through both steps, in order', () => {
-  expect(broughtUp('tanks', { id: 't', brine: 3 }, 1, STEPS)).toEqual({ id: 't', salt: 6 });
-  expect(broughtUp('kits', { id: 'k', brine: 3 }, 1, STEPS)).toEqual({ id: 'k', brine: 3 });
+test('from the first version through both steps, in order; each entry keeps the place it came from', () => {
+  expect(broughtUp([entry('kits', { id: 't', brine: 3 }), entry('errands', { id: 'e' })], 1, STEPS)).toEqual([
+    { collection: 'kits', entity: { id: 't', salt: 6 }, from: 'kits[0]' },
+    { collection: 'tasks', entity: { id: 'e' }, from: 'errands[0]' },
+  ]);
 });
 test('from the second only the second; from the newest none', () => {
-  expect(broughtUp('tanks', { salt: 3 }, 2, STEPS)).toEqual({ salt: 6 });
-  expect(broughtUp('tanks', { salt: 3 }, 3, STEPS)).toEqual({ salt: 3 });
+  expect(broughtUp([entry('kits', { salt: 3 })], 2, STEPS)).toMatchObject([{ entity: { salt: 6 } }]);
+  const now = [entry('kits', { salt: 3 })];
+  expect(broughtUp(now, 3, STEPS)).toBe(now);
 });
-test('a whole file: its version, its lists, and the lists that begin', () => {
-  const file = { format: 'zoarium', version: 1, tanks: [{ id: 't', brine: 1 }], kits: [{ id: 'k' }] };
-  const now = fileBroughtUp(file, 1, STEPS);
-  expect(now).toMatchObject({
-    format: 'zoarium',
-    version: 3,
-    tanks: [{ id: 't', salt: 2 }],
-    kits: [{ id: 'k' }],
-    tasks: [],
-  });
-  // What no step begins is not invented: the check names it.
-  expect(now.samples).toBeUndefined();
-  expect(file.tanks[0]).toEqual({ id: 't', brine: 1 });
-});
-test('lists that were there are kept where a step begins them; what is no list is left to the check', () => {
-  expect(fileBroughtUp({ tasks: [{ id: 'a' }], tanks: 'none' }, 2, STEPS)).toMatchObject({
-    tasks: [{ id: 'a' }],
-    tanks: 'none',
-  });
-});
-test('a file of today is the same file', () => {
-  const file = { version: 3, tanks: [] };
-  expect(fileBroughtUp(file, 3, STEPS)).toBe(file);
-});
-test('a step that fails is not swallowed', () => {
-  const bad: Migration = {
-    from: 1,
-    reason: '',
-    adds: [],
-    up: () => {
-      throw new RangeError('no salt');
-    },
-  };
-  expect(() => fileBroughtUp({ tanks: [{}] }, 1, [bad])).toThrow('no salt');
+test('the lists of a version: without what began later, with what ended later', () => {
+  expect(collectionsOf(3, STEPS)).toEqual(COLLECTION_NAMES);
+  for (const version of [1, 2]) {
+    const names = collectionsOf(version, STEPS);
+    expect([names.includes('tasks'), names.includes('errands')]).toEqual([false, true]);
+  }
+  expect(collectionsOf(1)).not.toContain('calibrations');
+  expect(collectionsOf(2)).toContain('calibrations');
+  expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
+  expect(collectionsOf(4)).toEqual(COLLECTION_NAMES);
 });
 test('steps missing, doubled or out of order are refused at once', () => {
   const [one, two] = STEPS as [Migration, Migration];
@@ -73,4 +66,100 @@ test('steps missing, doubled or out of order are refused at once', () => {
   expect(() => assertWhole([one], 3)).toThrow('version 3 needs 2 migrations, got 1');
   expect(() => assertWhole([two, one], 3)).toThrow('migration 0 must start from version 1, got 2');
   expect(() => assertWhole([one, one], 3)).toThrow('migration 1 must start from version 2, got 1');
+});
+
+const fixture = (version: number): Record<string, { id: string }[]> & { version: number } =>
+  JSON.parse(readFileSync(`core/document/fixtures/version${version}.json`, 'utf8'));
+function opened(file: object): Document {
+  const read = readDocument(JSON.stringify(file));
+  if (read.status !== 'ok') throw new Error(JSON.stringify(read));
+  return read.document;
+}
+
+describe.each([1, 2, 3])('a file of version %i', (version) => {
+  const file = fixture(version);
+  const doc = opened(file);
+  test('opens, every entity of it, and is written as a file of today', () => {
+    expect(readDocument(JSON.stringify(file))).toMatchObject({ fromVersion: version });
+    const again = readDocument(writeDocument(doc));
+    expect(again.status === 'ok' && again.document).toEqual(doc);
+    for (const name of collectionsOf(version).filter((n) => n !== 'tanks' && n !== 'quarantines'))
+      expect(Object.keys(doc[name as keyof Document]).sort()).toEqual(
+        (file[name] ?? []).map((e) => e.id).sort(),
+      );
+  });
+  test('keeps what it held of samples, events and kits as it was written', () => {
+    for (const name of ['samples', 'events'] as const)
+      for (const was of file[name] ?? []) {
+        const { tankId, ...rest } = was as { tankId?: string; id: string };
+        expect(doc[name][was.id]).toEqual({ ...rest, waterId: tankId });
+      }
+    for (const kit of file.kits ?? []) expect(doc.kits[kit.id]).toEqual(kit);
+  });
+  test('tanks and quarantines are waters, also where two bear the same id', () => {
+    expect(doc.waters['north-window']).toMatchObject({
+      kind: 'display',
+      size: { kind: 'dimensions', lengthCm: 100 },
+      bacteriaSources: ['bottle'],
+    });
+    expect(doc.waters['pantry-cube']?.kind).toBe('display');
+    expect(doc.waters['pantry-cube-2']).toMatchObject({
+      kind: 'quarantine',
+      name: 'Coral tub',
+      line: 'coral',
+      serves: ['pantry-cube'],
+      size: { kind: 'volume', volumeL: 20 },
+      runs: [{ openedDay: '2026-02-20', closedDay: '2026-03-10' }],
+    });
+    expect(doc.looks['l-tub']?.waterId).toBe('pantry-cube-2');
+  });
+  test('an animal is where it was, by every step of its way', () => {
+    const { homeId, moves } = doc.animals['a-through']!;
+    expect(homeId).toBe('pantry-cube');
+    expect(moves.map((m) => m.to)).toEqual([
+      { kind: 'wish' },
+      { kind: 'water', waterId: 'pantry-cube-2' },
+      { kind: 'water', waterId: 'pantry-cube' },
+      { kind: 'gone', reason: 'notSaid' },
+    ]);
+    expect(moves[3]?.why).toBe('melted');
+    expect(doc.animals['north-cardinals']?.moves[1]?.to).toEqual({ kind: 'water', waterId: 'north-qt' });
+  });
+  test('animals in a quarantine that was never named get one, open since the first of them', () => {
+    expect(doc.waters.quarantine).toMatchObject({
+      kind: 'quarantine',
+      serves: ['north-window'],
+      runs: [{ openedDay: '2026-03-01', closedDay: null }],
+    });
+    expect(doc.animals['a-nowhere']?.moves[0]?.to).toEqual({ kind: 'water', waterId: 'quarantine' });
+  });
+  test('a drip keeps the water it goes into', () =>
+    expect(doc.drips.d1).toMatchObject({
+      waterId: 'north-window',
+      water: { salinity: 35, tempC: 25.5 },
+    }));
+  test('a fault in it is named by its place in that file', () => {
+    const bad = { ...file, tanks: [{ ...file.tanks?.[0], sumpL: -3 }, ...(file.tanks ?? []).slice(1)] };
+    const read = readDocument(JSON.stringify(bad));
+    expect(read.status === 'invalid' && read.faults[0]?.path).toBe('tanks[0].sumpL');
+    for (const list of ['none', undefined])
+      expect(readDocument(JSON.stringify({ ...file, quarantines: list }))).toMatchObject({
+        status: 'invalid',
+        faults: [{ path: 'quarantines' }],
+      });
+    // What is no entity at all is named too, not swallowed.
+    const odd = readDocument(JSON.stringify({ ...file, animals: ['fish'] }));
+    expect(odd.status === 'invalid' && odd.faults[0]?.path).toBe('animals[0]');
+  });
+});
+
+test('a tank without bacteria had no source', () => {
+  const file = fixture(3);
+  const [first] = file.tanks ?? [];
+  const doc = opened({ ...file, tanks: [{ ...first, bacteriaSource: 'none' }, ...file.tanks!.slice(1)] });
+  expect(doc.waters[first!.id]).toMatchObject({ bacteriaSources: [] });
+});
+test('a step that fails is said, and nothing is opened', () => {
+  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3]);
+  expect(readDocument('{"format":"zoarium","version":5}')).toMatchObject({ status: 'too-new', version: 5 });
 });

@@ -1,15 +1,17 @@
-/** Steps from one version of the document to the next, newest last; never edited after release. Each brings up one entity; a
- *  collection an older version did not have starts empty. */
-import { COLLECTION_NAMES, VERSION, type CollectionName } from './vocabulary';
+/** Steps from one version of the document to the next, newest last; never edited after release. Each takes every entry and gives them
+ *  back in the next version's form. */
+import type { Entry } from './entry';
+import { toWaters } from './toWaters';
+import { COLLECTION_NAMES, VERSION } from './vocabulary';
 
 export interface Migration {
   /** The version this step starts from. */
   from: number;
   reason: string;
-  /** Collections that begin with the next version. */
-  adds: readonly CollectionName[];
-  /** The entity in the next version's form. */
-  up: (collection: CollectionName, entity: unknown) => unknown;
+  /** Collections that begin with the next version, and those that end with it. */
+  adds: readonly string[];
+  ends: readonly string[];
+  up: (entries: readonly Entry[]) => Entry[];
 }
 
 export const MIGRATIONS: readonly Migration[] = [
@@ -18,14 +20,23 @@ export const MIGRATIONS: readonly Migration[] = [
     reason:
       'more parameters, calibrations, targets, tasks, setting up and equipment: all added, nothing to convert',
     adds: ['calibrations', 'targets', 'ownParameters', 'tasks', 'setup', 'equipment'],
-    up: (_collection, entity) => entity,
+    ends: [],
+    up: (entries) => [...entries],
   },
   {
     from: 2,
     reason:
       'kind of rock, a whole old tank as a source, animals seen: all may be left out, nothing to convert',
     adds: [],
-    up: (_collection, entity) => entity,
+    ends: [],
+    up: (entries) => [...entries],
+  },
+  {
+    from: 3,
+    reason: 'tanks and quarantines become waters; an animal is in a water, wished for, or gone for a reason',
+    adds: ['waters'],
+    ends: ['tanks', 'quarantines'],
+    up: toWaters,
   },
 ];
 
@@ -39,27 +50,16 @@ export function assertWhole(steps: readonly Migration[], version: number): void 
 }
 assertWhole(MIGRATIONS, VERSION);
 
-/** One stored entity of an older version in today's form; unchecked. @param steps others than ours only in tests */
-export const broughtUp = (
-  collection: CollectionName,
-  entity: unknown,
-  fromVersion: number,
-  steps: readonly Migration[] = MIGRATIONS,
-): unknown => steps.slice(fromVersion - 1).reduce((e, step) => step.up(collection, e), entity);
-
-/** A whole file of an older version in today's form; unchecked. What is no list is left for the check to name. */
-export function fileBroughtUp(
-  file: Record<string, unknown>,
-  fromVersion: number,
-  steps: readonly Migration[] = MIGRATIONS,
-): Record<string, unknown> {
-  const missing = steps.slice(fromVersion - 1);
-  if (missing.length === 0) return file;
-  const next: Record<string, unknown> = { ...file, version: steps.length + 1 };
-  const added = new Set(missing.flatMap((m) => m.adds));
-  for (const name of COLLECTION_NAMES) {
-    const list = file[name] ?? (added.has(name) ? [] : undefined);
-    next[name] = Array.isArray(list) ? list.map((e) => broughtUp(name, e, fromVersion, steps)) : list;
-  }
-  return next;
+/** The collections a file of a version has. */
+export function collectionsOf(version: number, steps: readonly Migration[] = MIGRATIONS): readonly string[] {
+  const later = steps.slice(version - 1);
+  const added = new Set(later.flatMap((m) => m.adds));
+  return [...COLLECTION_NAMES.filter((name) => !added.has(name)), ...later.flatMap((m) => m.ends)];
 }
+
+/** Entries of an older version in today's form; unchecked. @param steps others than ours only in tests */
+export const broughtUp = (
+  entries: readonly Entry[],
+  fromVersion: number,
+  steps: readonly Migration[] = MIGRATIONS,
+): readonly Entry[] => steps.slice(fromVersion - 1).reduce((es, step) => step.up(es), entries);

@@ -18,11 +18,12 @@ import {
   EQUIPMENT_KINDS,
   FILMS,
   FOODS,
+  GONE_REASONS,
   MAX_NAME,
   MAX_NOTE,
   OWN_PARAMETERS,
   PARAMETERS,
-  PLACES,
+  QUARANTINE_LINES,
   ROCK_KINDS,
   SCHOOLS,
   SEEDS,
@@ -30,6 +31,7 @@ import {
   SIGNS,
   SMELLS,
   SOUNDS,
+  STAGES,
   type CollectionName,
 } from './vocabulary';
 
@@ -54,7 +56,8 @@ const note = z.string().max(MAX_NOTE, `expected at most ${MAX_NOTE} characters`)
 const amount = (max: number) => z.number().min(0).max(max);
 const positive = (max: number) => z.number().gt(0).max(max);
 
-export const displaySchema = z.discriminatedUnion('kind', [
+/** How large it is: by its sides, or by what went in. */
+const sizeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('dimensions'),
     lengthCm: positive(2000),
@@ -64,22 +67,66 @@ export const displaySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('volume'), volumeL: positive(100000) }),
 ]);
 
-const tankSchema = z.strictObject({
+/** What every body of water has, whatever it is for. */
+const waterBase = {
   id,
   name: nameSchema,
-  startDay: day,
-  display: displaySchema,
+  /** First filled on; null while it is dry, or where nobody remembers. */
+  startDay: day.nullable(),
+  size: sizeSchema,
   sumpL: amount(50000),
   rockKg: amount(50000),
   sandKg: amount(50000),
   rockKind: z.enum(ROCK_KINDS).optional(),
   hasLid: z.boolean(),
-  ammoniaSource: z.enum(AMMONIA_SOURCES),
-  bacteriaSource: z.enum(BACTERIA_SOURCES),
-  school: z.enum(SCHOOLS),
   /** A better estimate of the real volume than the dimensions, with its standard deviation and where it came from. */
   volumeInUse: z.strictObject({ litres: positive(100000), sdL: amount(100000), from: nameSchema }).optional(),
-});
+};
+/** Times in use, oldest first; only the last may go on. */
+const runs = z
+  .array(z.strictObject({ openedDay: day, closedDay: day.nullable() }))
+  .min(1)
+  .max(200)
+  .refine((rs) => rs.slice(0, -1).every((r) => r.closedDay !== null), 'expected only the last run open')
+  .refine(
+    (rs) =>
+      rs.every((r, i) => {
+        const before = rs[i - 1]?.closedDay ?? '';
+        return r.openedDay >= before && (r.closedDay === null || r.closedDay >= r.openedDay);
+      }),
+    'expected runs one after the other',
+  );
+
+const waterSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...waterBase,
+    kind: z.literal('display'),
+    ammoniaSource: z.enum(AMMONIA_SOURCES),
+    /** Where bacteria came from at the start; empty for none. */
+    bacteriaSources: z
+      .array(z.enum(BACTERIA_SOURCES))
+      .max(BACTERIA_SOURCES.length)
+      .refine((list) => new Set(list).size === list.length, 'expected each source once'),
+    school: z.enum(SCHOOLS),
+    /** Where it stood when the log began: what came before is taken as told. */
+    told: z.strictObject({ stage: z.enum(STAGES), day }).optional(),
+  }),
+  z.strictObject({
+    ...waterBase,
+    kind: z.literal('quarantine'),
+    line: z.enum(QUARANTINE_LINES),
+    filter: z.enum(['uncycled', 'cycled']),
+    clockDays: z.int().min(7).max(120),
+    /** The displays whose animals pass through it. */
+    serves: z
+      .array(id)
+      .max(20)
+      .refine((list) => new Set(list).size === list.length, 'expected each display once'),
+    runs,
+  }),
+  z.strictObject({ ...waterBase, kind: z.literal('holding'), runs }),
+  z.strictObject({ ...waterBase, kind: z.literal('mixing') }),
+]);
 
 export const kitSchema = z.strictObject({
   id,
@@ -149,7 +196,7 @@ export const readingSchema = z.strictObject({
 
 const sampleSchema = z.strictObject({
   id,
-  tankId: id,
+  waterId: id,
   at: time,
   readings: z
     .array(readingSchema)
@@ -177,7 +224,7 @@ export const ammoniaProductSchema = z.strictObject({
   ]),
 });
 
-const eventBase = { id, tankId: id, at: time, note, editedAt: time.optional() };
+const eventBase = { id, waterId: id, at: time, note, editedAt: time.optional() };
 const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...eventBase,
@@ -261,7 +308,7 @@ const eventSchema = z.discriminatedUnion('kind', [
 const targetSchema = z
   .strictObject({
     id,
-    tankId: id,
+    waterId: id,
     parameter: z.enum(PARAMETERS),
     low: z.number().min(-5).max(100000),
     high: z.number().min(-5).max(100000),
@@ -286,7 +333,7 @@ const ownParameterSchema = z
 /** Something planned or left open: it stands on Today from its day on until it is done. */
 const taskSchema = z.strictObject({
   id,
-  tankId: id,
+  waterId: id,
   day,
   title: nameSchema,
   note,
@@ -294,11 +341,11 @@ const taskSchema = z.strictObject({
 });
 
 /** One point of the setting-up lists, dated when done. */
-const setupSchema = z.strictObject({ id, tankId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
+const setupSchema = z.strictObject({ id, waterId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
 
 export const equipmentSchema = z.strictObject({
   id,
-  tankId: id,
+  waterId: id,
   name: nameSchema,
   kind: z.enum(EQUIPMENT_KINDS),
   where: z.string().max(MAX_NAME),
@@ -315,21 +362,30 @@ export const equipmentSchema = z.strictObject({
   endedDay: day.nullable(),
 });
 
+/** Where an animal is: in one of the person's waters, on the wish list, or gone. */
+const placeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('wish') }),
+  z.strictObject({ kind: z.literal('water'), waterId: id }),
+  z.strictObject({ kind: z.literal('gone'), reason: z.enum(GONE_REASONS) }),
+]);
+
 const animalSchema = z.strictObject({
   id,
-  tankId: id,
+  /** The display it lives in or is meant for. */
+  homeId: id,
   speciesId: id,
   count: z.int().min(1).max(1000),
   /** Where it has been, oldest first; the last is where it is. */
   moves: z
-    .array(z.strictObject({ to: z.enum(PLACES), at: time, why: note }))
+    .array(z.strictObject({ to: placeSchema, at: time, why: note }))
     .min(1)
     .max(100)
     .refine(
       (ms) => ms.every((m, i) => i === 0 || m.at >= (ms[i - 1]?.at ?? '')),
       'expected moves in time order',
     ),
-  quarantineId: id.nullable(),
+  /** The group it was split from: what is told of the time before holds for both. */
+  splitFrom: id.optional(),
   /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
   plannedDay: day.nullable(),
   /** What the look into each on arrival found. */
@@ -339,22 +395,10 @@ const animalSchema = z.strictObject({
   loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).optional(),
 });
 
-const quarantineSchema = z.strictObject({
-  id,
-  tankId: id,
-  name: nameSchema,
-  group: z.enum(['fish', 'invertebrate', 'coral']),
-  volumeL: positive(10000),
-  filter: z.enum(['uncycled', 'cycled']),
-  clockDays: z.int().min(7).max(120),
-  openedDay: day,
-  closedDay: day.nullable(),
-});
-
 const lookSchema = z
   .strictObject({
     id,
-    quarantineId: id,
+    waterId: id,
     day,
     result: z.enum(['clear', 'sign']),
     signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
@@ -364,14 +408,15 @@ const lookSchema = z
 
 const dripSchema = z.strictObject({
   id,
-  tankId: id,
+  waterId: id,
   animalIds: z.array(id).min(1).max(100),
   bag: z.strictObject({
     salinity: z.number().min(2).max(42),
     tempC: z.number().min(5).max(38),
     litres: positive(200),
   }),
-  tank: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
+  /** The water it joins. */
+  water: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
   roomTempC: z.number().min(-10).max(45),
   /** True while the container floats in the tank or sump: no heat is lost to the room. */
   floating: z.boolean(),
@@ -406,11 +451,10 @@ const settingsSchema = z.strictObject({
 /** Every collection of the document with the schema of its entities. */
 export const COLLECTIONS = {
   settings: settingsSchema,
-  tanks: tankSchema,
+  waters: waterSchema,
   kits: kitSchema,
   samples: sampleSchema,
   events: eventSchema,
-  quarantines: quarantineSchema,
   animals: animalSchema,
   looks: lookSchema,
   drips: dripSchema,

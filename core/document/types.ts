@@ -12,16 +12,20 @@ import {
 export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
 export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
 
-export type Tank = Entity<'tanks'>;
+export type Water = Entity<'waters'>;
+export type Display = Extract<Water, { kind: 'display' }>;
+export type Quarantine = Extract<Water, { kind: 'quarantine' }>;
+/** A water that is in use from time to time. */
+export type RunWater = Extract<Water, { runs: unknown }>;
 export type Kit = Entity<'kits'>;
 export type Sample = Entity<'samples'>;
 export type Reading = Sample['readings'][number];
 export type ReadingValue = Reading['value'];
-export type TankEvent = Entity<'events'>;
-export type EventKind = TankEvent['kind'];
+export type WaterEvent = Entity<'events'>;
+export type EventKind = WaterEvent['kind'];
 export type Animal = Entity<'animals'>;
-export type Place = Animal['moves'][number]['to'];
-export type Quarantine = Entity<'quarantines'>;
+export type Move = Animal['moves'][number];
+export type Place = Move['to'];
 export type Look = Entity<'looks'>;
 export type Sign = Look['signs'][number];
 export type Drip = Entity<'drips'>;

@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 3;
+export const VERSION = 4;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -45,7 +45,7 @@ export type School = (typeof SCHOOLS)[number];
 export const AMMONIA_SOURCES = ['bottled', 'seafood', 'feeding', 'dieOff', 'fish'] as const;
 /** What the rock was: mined or made and dry, cured live rock, ocean rock dried out (it rots), or out of a running tank. */
 export const ROCK_KINDS = ['dryMade', 'cured', 'driedOcean', 'running'] as const;
-export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand', 'none'] as const;
+export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand'] as const;
 
 export const MAX_NAME = TAKEN.name;
 
@@ -100,7 +100,20 @@ export const EQUIPMENT_KINDS = [
   'other',
 ] as const;
 
-export const PLACES = ['wish', 'quarantine', 'display', 'gone'] as const;
+/** What a body of water is for. A display is what the others serve. */
+export const WATER_KINDS = ['display', 'quarantine', 'holding', 'mixing'] as const;
+export type WaterKind = (typeof WATER_KINDS)[number];
+/** Whom a quarantine is for: each line has nets, siphon and rules of its own. */
+export const QUARANTINE_LINES = ['fish', 'invertebrate', 'coral', 'anemone'] as const;
+export type QuarantineLine = (typeof QUARANTINE_LINES)[number];
+
+/** Where a display stood when its log began, as told. */
+export const STAGES = ['empty', 'filling', 'cycling', 'bothZero', 'animalsIn', 'moving'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** Why an animal is gone. `notSaid` is what older files hold. */
+export const GONE_REASONS = ['died', 'rehomed', 'returned', 'eaten', 'missing', 'notSaid'] as const;
+export type GoneReason = (typeof GONE_REASONS)[number];
 
 export const SIGNS = [
   'spots',
@@ -126,11 +139,10 @@ export const DRIP_CHECKS = [
 /** Every collection of the document, in the order of the file. */
 export const COLLECTION_NAMES = [
   'settings',
-  'tanks',
+  'waters',
   'kits',
   'samples',
   'events',
-  'quarantines',
   'animals',
   'looks',
   'drips',

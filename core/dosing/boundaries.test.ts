@@ -16,7 +16,7 @@ import {
   straightLine,
   withoutMoves,
 } from './index';
-import type { Dosed, TankEvent } from '../document';
+import type { Dosed, WaterEvent } from '../document';
 
 const DAY = 86_400_000;
 
@@ -114,9 +114,9 @@ describe('minerals', () => {
 });
 
 describe('what moved one of the three', () => {
-  const base = { id: 'e', tankId: 't', note: '' };
+  const base = { id: 'e', waterId: 't', note: '' };
   const iso = (day: number) => new Date(day * DAY).toISOString();
-  const dose = (day: number, what: Dosed, rise: number): TankEvent => ({
+  const dose = (day: number, what: Dosed, rise: number): WaterEvent => ({
     ...base,
     at: iso(day),
     kind: 'dose',
@@ -124,7 +124,7 @@ describe('what moved one of the three', () => {
     rise,
     grams: null,
   });
-  const change = (day: number, litres: number): TankEvent => ({
+  const change = (day: number, litres: number): WaterEvent => ({
     ...base,
     at: iso(day),
     kind: 'waterChange',
@@ -132,7 +132,7 @@ describe('what moved one of the three', () => {
   });
 
   test('its own doses and every change, in order; nothing else', () => {
-    const events: TankEvent[] = [
+    const events: WaterEvent[] = [
       dose(3, 'alkalinity', 0.7),
       change(2, 25),
       dose(1, 'calcium', 20),

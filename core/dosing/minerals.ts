@@ -1,6 +1,6 @@
 /** Alkalinity, calcium and magnesium: what is used a day, whether the three fit together, and what to add. */
 import { assertPositive, assertRange } from '../check';
-import type { Dosed, TankEvent } from '../document';
+import type { Dosed, WaterEvent } from '../document';
 import { DAY_MS } from '../time';
 import { DOSING } from './limits';
 
@@ -60,7 +60,7 @@ export const USUAL_IN_NEW_WATER: Record<Dosed, number> = {
 };
 
 /** What doses and water changes did to one of the three, in order. */
-export function movesOf(events: readonly TankEvent[], what: Dosed, netL: number): MineralMove[] {
+export function movesOf(events: readonly WaterEvent[], what: Dosed, netL: number): MineralMove[] {
   assertPositive('netL', netL, 'L');
   return events
     .flatMap((e): MineralMove[] => {

@@ -4,7 +4,7 @@ import { breakingIn, dueUpkeep, money, nextService } from '.';
 
 const part = (patch: Partial<Equipment>): Equipment => ({
   id: 'e',
-  tankId: 't',
+  waterId: 't',
   name: 'Skimmer',
   kind: 'skimmer',
   where: 'sump',

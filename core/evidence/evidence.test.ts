@@ -1,5 +1,5 @@
 /** What evidence holds, and each threshold of the facts, just under and just over. */
-import { STARTER_KITS, type Animal, type Kit } from '../document';
+import { GONE, IN, STARTER_KITS, WISHED, type Animal, type Kit } from '../document';
 import { DAY, History, START_MS } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { HOUR_MS } from '../time';
@@ -36,11 +36,10 @@ const cleared = () =>
 describe('the evidence of a past moment', () => {
   const animal = (moves: Animal['moves']): Animal => ({
     id: 'a',
-    tankId: 't',
+    homeId: 't',
     speciesId: 'neon-goby',
     count: 1,
     moves,
-    quarantineId: null,
     plannedDay: null,
   });
   test('holds no later sample, event, dose or change', () => {
@@ -59,7 +58,7 @@ describe('the evidence of a past moment', () => {
   });
   test('holds nothing of another tank', () => {
     const h = new History().dose(2, 2).test(3, { ammonia: 1 });
-    h.doc.tanks = { ...h.doc.tanks, other: { ...h.doc.tanks.t!, id: 'other' } };
+    h.doc.waters = { ...h.doc.waters, other: { ...h.doc.waters.t!, id: 'other' } };
     const other = gatherEvidence(h.doc, 'other', ms(4));
     expect([other.events, other.doses, other.series.ammonia]).toEqual([[], [], []]);
   });
@@ -69,19 +68,19 @@ describe('the evidence of a past moment', () => {
   test('holds animals as they were: not yet there, in, gone', () => {
     const h = new History();
     h.doc.animals.a = animal([
-      { to: 'wish', at: h.at(1), why: '' },
-      { to: 'display', at: h.at(5), why: '' },
-      { to: 'gone', at: h.at(9), why: 'died' },
+      { to: WISHED, at: h.at(1), why: '' },
+      { to: IN('t'), at: h.at(5), why: '' },
+      { to: GONE('died'), at: h.at(9), why: 'died' },
     ]);
-    h.doc.animals.b = { ...animal([{ to: 'display', at: h.at(3), why: '' }]), id: 'b', tankId: 'other' };
-    expect([at(h, 2).joined, at(h, 2).inDisplay]).toEqual([[], []]);
+    h.doc.animals.b = { ...animal([{ to: IN('other'), at: h.at(3), why: '' }]), id: 'b', homeId: 'other' };
+    expect([at(h, 2).joined, at(h, 2).residents]).toEqual([[], []]);
     const during = at(h, 6);
     expect(during.joined.map((j) => [j.atMs, j.animal.moves.length])).toEqual([[ms(5), 2]]);
-    expect(during.inDisplay.map((a) => a.id)).toEqual(['a']);
-    expect(at(h, 5).inDisplay.map((a) => a.id)).toEqual(['a']);
+    expect(during.residents.map((a) => a.id)).toEqual(['a']);
+    expect(at(h, 5).residents.map((a) => a.id)).toEqual(['a']);
     const after = at(h, 9);
     expect(after.joined[0]?.animal).toBe(h.doc.animals.a);
-    expect(after.inDisplay).toEqual([]);
+    expect(after.residents).toEqual([]);
   });
   test('those who joined stand in the order they joined', () => {
     const h = new History().animal(8, 'neon-goby').animal(4, 'turban-snail');
@@ -90,7 +89,7 @@ describe('the evidence of a past moment', () => {
   test('holds no set-up point of a later day; a day counts once it has begun anywhere', () => {
     const h = new History();
     const done = (id: string, item: 'floor' | 'leakTest', doneDay: string) => {
-      h.doc.setup[id] = { id, tankId: 't', item, doneDay };
+      h.doc.setup[id] = { id, waterId: 't', item, doneDay };
     };
     done('one', 'floor', '2026-01-03');
     done('two', 'leakTest', '2026-01-08');
@@ -101,7 +100,7 @@ describe('the evidence of a past moment', () => {
     // 2026-01-08 begins easternmost on the 7th at 10:00 UTC; the history's moments are at 20:00.
     expect(at(h, 6 - 10.1 * HOUR).setupOpen).toContain('leakTest');
     expect(at(h, 6 - 10 * HOUR).setupOpen).not.toContain('leakTest');
-    h.doc.setup.three = { id: 'three', tankId: 'other', item: 'power', doneDay: '2026-01-01' };
+    h.doc.setup.three = { id: 'three', waterId: 'other', item: 'power', doneDay: '2026-01-01' };
     expect(at(h, 9).setupOpen).toContain('power');
   });
   test('holds no calibration of later: it corrects and doubts nothing yet', () => {
@@ -121,7 +120,7 @@ describe('the evidence of a past moment', () => {
   });
   test('an unknown tank is refused by name', () => {
     expect(() => gatherEvidence(new History().doc, 'x', 0)).toThrow(
-      '"tankId" must be a tank of the document, got "x"',
+      '"waterId" must be a water of the document, got "x"',
     );
   });
 });
@@ -172,7 +171,7 @@ describe('points', () => {
     const [first, second] = Object.values(h.doc.samples);
     h.doc.samples = {
       [first!.id]: { ...first!, readings: [{ ...first!.readings[0]!, kitId: 'no-kit' }] },
-      [second!.id]: { ...second!, tankId: 'other' },
+      [second!.id]: { ...second!, waterId: 'other' },
     };
     expect(at(h, 3).series.ammonia).toEqual([]);
   });

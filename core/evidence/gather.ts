@@ -1,49 +1,56 @@
-/** What is known of one tank at a moment, laid out for judging. Nothing logged for later is in it. */
+/** What is known of one water at a moment, laid out for judging. Nothing logged for later is in it. */
 import {
-  currentPlace,
+  isIn,
+  waterOf,
   type Animal,
+  type Display,
   type Document,
   type SetupItem,
-  type Tank,
-  type TankEvent,
+  type Water,
+  type WaterEvent,
 } from '../document';
 import { openEssentials } from '../setup';
 import { dayHasBegun } from '../time';
 import { netVolume } from '../volume';
 import { seriesAt, timeOf, type Series } from './points';
 
-export interface TankEvidence {
-  tank: Tank;
+export interface WaterEvidence<W extends Water = Water> {
+  water: W;
   netL: number;
   nowMs: number;
   series: Series;
   doses: { atMs: number; mgNPerL: number }[];
   changes: { atMs: number; fraction: number }[];
-  events: TankEvent[];
-  /** Animals that are or were in the display, with the time they joined; their later moves are left out. */
+  events: WaterEvent[];
+  /** Animals that are or were in this water, with the time they first joined it; moves later than the moment are left out. */
   joined: { atMs: number; animal: Animal }[];
-  inDisplay: Animal[];
+  /** Animals that are in it. */
+  residents: Animal[];
   /** Essential points of the setting-up lists still open, once the lists are in use. */
   setupOpen: SetupItem[];
 }
 
-/** Lays out what is known of a tank at nowMs, so that a past judgement can be repeated.
- *  @throws RangeError when the tank is not in the document. */
-export function gatherEvidence(doc: Document, tankId: string, nowMs: number): TankEvidence {
-  const tank = doc.tanks[tankId];
-  if (!tank) throw new RangeError(`"tankId" must be a tank of the document, got "${tankId}"`);
-  const netL = netVolume(tank).netL;
+/** What is known of a display: the one water that has gates. */
+export type DisplayEvidence = WaterEvidence<Display>;
+export const isOfDisplay = (e: WaterEvidence): e is DisplayEvidence => e.water.kind === 'display';
+
+/** Lays out what is known of a water at nowMs, so that a past judgement can be repeated.
+ *  @throws RangeError when the water is not in the document. */
+export function gatherEvidence(doc: Document, waterId: string, nowMs: number): WaterEvidence {
+  const water = doc.waters[waterId];
+  if (!water) throw new RangeError(`"waterId" must be a water of the document, got "${waterId}"`);
+  const netL = netVolume(water).netL;
   const timed = Object.values(doc.events)
-    .filter((e) => e.tankId === tankId)
+    .filter((e) => e.waterId === waterId)
     .map((event) => ({ event, atMs: timeOf(event) }))
     .filter((e) => e.atMs <= nowMs)
     .sort(byTime);
-  const animals = animalsAt(doc, tankId, nowMs);
+  const animals = animalsAt(doc, waterId, nowMs);
   return {
-    tank,
+    water,
     netL,
     nowMs,
-    series: seriesAt(doc, tankId, nowMs),
+    series: seriesAt(doc, waterId, nowMs),
     doses: timed.flatMap(({ event, atMs }) =>
       event.kind === 'ammoniaDose' ? [{ atMs, mgNPerL: event.mgN / netL }] : [],
     ),
@@ -51,37 +58,39 @@ export function gatherEvidence(doc: Document, tankId: string, nowMs: number): Ta
       event.kind === 'waterChange' ? [{ atMs, fraction: Math.min(1, event.litres / netL) }] : [],
     ),
     events: timed.map((e) => e.event),
-    joined: animals.flatMap(whenJoined).sort(byTime),
-    inDisplay: animals.filter((a) => currentPlace(a).to === 'display'),
-    setupOpen: setupOpenAt(doc, tank, nowMs),
+    joined: animals.flatMap((a) => whenJoined(a, waterId)).sort(byTime),
+    residents: animals.filter((a) => isIn(a, waterId)),
+    setupOpen: setupOpenAt(doc, water, nowMs),
   };
 }
 
 const byTime = <T extends { atMs: number }>(a: T, b: T): number => a.atMs - b.atMs;
 
-/** The tank's animals with their moves up to a moment; one that had not moved yet is not known. */
-function animalsAt(doc: Document, tankId: string, nowMs: number): Animal[] {
-  return Object.values(doc.animals)
-    .filter((a) => a.tankId === tankId)
-    .flatMap((animal) => {
-      const moves = animal.moves.filter((m) => Date.parse(m.at) <= nowMs);
-      if (moves.length === 0) return [];
-      return [moves.length === animal.moves.length ? animal : { ...animal, moves }];
-    });
+/** The animals that were ever in the water, with their moves up to a moment. */
+function animalsAt(doc: Document, waterId: string, nowMs: number): Animal[] {
+  return Object.values(doc.animals).flatMap((animal) => {
+    if (!animal.moves.some((m) => waterOf(m.to) === waterId)) return [];
+    const moves = animal.moves.filter((m) => Date.parse(m.at) <= nowMs);
+    if (moves.length === 0) return [];
+    return [moves.length === animal.moves.length ? animal : { ...animal, moves }];
+  });
 }
 
-function whenJoined(animal: Animal): { atMs: number; animal: Animal }[] {
-  const move = animal.moves.find((m) => m.to === 'display');
+function whenJoined(animal: Animal, waterId: string): { atMs: number; animal: Animal }[] {
+  const move = animal.moves.find((m) => waterOf(m.to) === waterId);
   return move ? [{ atMs: Date.parse(move.at), animal }] : [];
 }
 
-function setupOpenAt(doc: Document, tank: Tank, nowMs: number): SetupItem[] {
-  const done = Object.values(doc.setup).filter((s) => s.tankId === tank.id && dayHasBegun(s.doneDay, nowMs));
+function setupOpenAt(doc: Document, water: Water, nowMs: number): SetupItem[] {
+  if (water.kind !== 'display') return [];
+  const done = Object.values(doc.setup).filter(
+    (s) => s.waterId === water.id && dayHasBegun(s.doneDay, nowMs),
+  );
   const circumstances = {
-    school: tank.school,
+    school: water.school,
     sand: 'before',
-    hasSump: tank.sumpL > 0,
-    hasSand: tank.sandKg > 0,
+    hasSump: water.sumpL > 0,
+    hasSand: water.sandKg > 0,
   } as const;
   return openEssentials(circumstances, new Set(done.map((s) => s.item)));
 }

@@ -1,6 +1,6 @@
-export { gatherEvidence, type TankEvidence } from './gather';
+export { gatherEvidence, isOfDisplay, type DisplayEvidence, type WaterEvidence } from './gather';
 export { lastOf, trusted, type Doubt, type Point } from './points';
-export { firstAmmoniaMs, firstFall, firstMeasuredRiseMs, keptShare } from './falls';
+export { firstAmmoniaMs, firstFall, firstMeasuredRiseMs, keptShare, toldRiseMs } from './falls';
 export {
   bothClear,
   insideDoseWindow,

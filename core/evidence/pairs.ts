@@ -2,7 +2,7 @@
 import { remembered } from '../remembered';
 import { DAY_MS, HOUR_MS } from '../time';
 import { firstMeasuredRiseMs } from './falls';
-import type { TankEvidence } from './gather';
+import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { lastOf, trusted, type Point } from './points';
 
@@ -14,7 +14,7 @@ export interface PairedTest {
   bothZero: boolean;
 }
 
-export const pairedTests = remembered((e: TankEvidence): readonly PairedTest[] => {
+export const pairedTests = remembered((e: WaterEvidence): readonly PairedTest[] => {
   const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
   return trusted(e.series.ammonia).flatMap((ammonia) => {
     const nitrite = nitriteBySample.get(ammonia.sampleId);
@@ -24,7 +24,7 @@ export const pairedTests = remembered((e: TankEvidence): readonly PairedTest[] =
 
 /** True when nitrogen found at this moment is what a recent dose put in, not a relapse: a dose in the window before it that
  *  no test has yet seen cleared. */
-export function insideDoseWindow(e: TankEvidence, atMs: number): boolean {
+export function insideDoseWindow(e: WaterEvidence, atMs: number): boolean {
   const dose = lastOf(
     e.doses.filter((d) => d.atMs <= atMs && atMs - d.atMs <= EVIDENCE.doseWindowHours * HOUR_MS),
   );
@@ -35,7 +35,7 @@ export function insideDoseWindow(e: TankEvidence, atMs: number): boolean {
 }
 
 /** First non-zero reading of ammonia or nitrite after the moment that no dose explains. */
-export function relapseAfter(e: TankEvidence, afterMs: number): Point | null {
+export function relapseAfter(e: WaterEvidence, afterMs: number): Point | null {
   const found = [...e.series.ammonia, ...e.series.nitrite]
     .filter(
       (p) => p.atMs > afterMs && !p.zero && !p.doubts.includes('expired') && !insideDoseWindow(e, p.atMs),
@@ -54,7 +54,7 @@ export type BothClear =
 
 /** Two sittings a day or more apart with both at zero, after a measured rise, with nitrate to show for it. The latest such
  *  streak counts; nitrogen inside a dose window does not break what was passed before the dose. */
-export const bothClear = remembered((e: TankEvidence): BothClear => {
+export const bothClear = remembered((e: WaterEvidence): BothClear => {
   const tests = pairedTests(e);
   const last = lastOf(tests);
   if (!last) return { status: 'noPair' };
@@ -95,5 +95,5 @@ export const bothClear = remembered((e: TankEvidence): BothClear => {
 
 /** The last trusted ammonia and nitrite found nothing; one that was never read counts as nothing found. The gate "both clear" stays open
  *  once passed: this says whether another dose may go in now. */
-export const nothingLeft = (e: TankEvidence): boolean =>
+export const nothingLeft = (e: WaterEvidence): boolean =>
   [e.series.ammonia, e.series.nitrite].every((s) => lastOf(trusted(s))?.zero !== false);

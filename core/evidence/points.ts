@@ -59,17 +59,17 @@ type Calibrations = Record<string, Calibration>;
 
 /** The series as known at a moment. Worked out once for a tank as long as samples, kits and calibrations stand: an event, an animal, a
  *  later minute lay nothing out again. Collections are replaced, never changed, by every act. */
-export function seriesAt(doc: Document, tankId: string, nowMs: number): Series {
+export function seriesAt(doc: Document, waterId: string, nowMs: number): Series {
   const calibrations = known(doc.calibrations, nowMs);
   const layoutsOf = layouts(doc.samples)(doc.kits)(calibrations);
-  let whole = layoutsOf.get(tankId);
+  let whole = layoutsOf.get(waterId);
   if (!whole) {
     const samples = Object.values(doc.samples)
-      .filter((s) => s.tankId === tankId)
+      .filter((s) => s.waterId === waterId)
       .map((sample) => ({ sample, atMs: timeOf(sample) }))
       .sort((a, b) => a.atMs - b.atMs);
     whole = { samples, series: seriesOf(samples, doc.kits, calibrations) };
-    layoutsOf.set(tankId, whole);
+    layoutsOf.set(waterId, whole);
   }
   const last = lastOf(whole.samples);
   if (last === undefined || last.atMs <= nowMs) return whole.series;

@@ -2,12 +2,12 @@
 import { remembered } from '../remembered';
 import { DAY_MS, HOUR_MS } from '../time';
 import { firstMeasuredRiseMs } from './falls';
-import type { TankEvidence } from './gather';
+import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { pairedTests, relapseAfter } from './pairs';
 
 /** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
-export const meantAsProof = (e: TankEvidence, doseAtMs: number): boolean => {
+export const meantAsProof = (e: WaterEvidence, doseAtMs: number): boolean => {
   const riseMs = firstMeasuredRiseMs(e);
   return pairedTests(e).some((t) => t.bothZero && t.atMs > riseMs && t.atMs <= doseAtMs);
 };
@@ -32,7 +32,7 @@ export type ProofState =
   | { status: 'none' };
 
 /** The latest proof dose and what the tests after it say. A dose before nitrogen was ever measured proves nothing. */
-export const proofState = remembered((e: TankEvidence): ProofState => {
+export const proofState = remembered((e: WaterEvidence): ProofState => {
   const tests = pairedTests(e);
   let best: Proof | null = null;
   let latest: ProofState = { status: 'none' };
@@ -63,7 +63,7 @@ export const proofState = remembered((e: TankEvidence): ProofState => {
   }
   if (best && latest.status === 'passed') {
     const fedSince =
-      e.inDisplay.length > 0 ||
+      e.residents.length > 0 ||
       e.doses.some((d) => d.atMs > best.testAtMs) ||
       e.events.some((x) => x.kind === 'food' && Date.parse(x.at) > best.testAtMs);
     if (!fedSince && e.nowMs - best.testAtMs > EVIDENCE.proofFadesDays * DAY_MS)

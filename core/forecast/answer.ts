@@ -1,6 +1,6 @@
 /** The whole question in one call: a tank of a document at a moment, under a plan, to dates and bands. The screen's worker and the
  *  headless face both come through here, so that both say the same. */
-import { documentAsOf, type Document, type Tank } from '../document';
+import { documentAsOf, type Document, type Display } from '../document';
 import { gatherEvidence, lastOf, proofState } from '../evidence';
 import { DAY_MS } from '../time';
 import type { CannotCode, StatementOf } from '../statements';
@@ -14,7 +14,7 @@ import { surprises, type Surprise } from './surprise';
 import { timelineOf, type Timeline } from './timeline';
 
 export interface Question {
-  tankId: string;
+  waterId: string;
   atMs: number;
   seed: number;
   horizonDays: number;
@@ -50,20 +50,20 @@ export function* answer(
   fitted: Posterior | null = null,
 ): Generator<Progress, { answer: Answer; posterior: Posterior | null }> {
   const known = documentAsOf(doc, q.atMs);
-  const tank = known.tanks[q.tankId];
-  if (!tank) throw new RangeError(`there is no tank "${q.tankId}" in the document`);
-  const evidence = gatherEvidence(known, q.tankId, q.atMs);
-  const volume = netVolume(tank);
+  const water = known.waters[q.waterId];
+  if (water?.kind !== 'display') throw new RangeError(`there is no display "${q.waterId}" in the document`);
+  const evidence = gatherEvidence(known, q.waterId, q.atMs);
+  const volume = netVolume(water);
   const timeline = timelineOf(evidence, volume.sdL / volume.netL);
-  const silent = whySilent(tank, timeline);
+  const silent = whySilent(water, timeline);
   if (silent) return { answer: { status: 'cannotSay', because: silent }, posterior: null };
   const posterior =
-    fitted ?? (yield* infer(tank, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
+    fitted ?? (yield* infer(water, timeline, { ...DEFAULT_OPTIONS, ...q.options, seed: q.seed }));
   const surprising = surprises(posterior);
   if (surprising.share > TAKEN.unexplainedShare) {
     return { answer: { status: 'cannotSay', because: { code: 'readingsContradict' } }, posterior: null };
   }
-  const plan = defaultPlan(tank, timeline, q.plan);
+  const plan = defaultPlan(water, timeline, q.plan);
   const out = forecast(posterior, plan, { horizonDays: q.horizonDays, seed: q.seed, loadMgN: q.loadMgN });
   const proved = proofState(evidence).status === 'passed';
   const now: Quantiles = { p10: 0, p50: 0, p90: 0 };
@@ -103,14 +103,14 @@ export function* answer(
 }
 
 /** What forbids a forecast before anything is fitted; null when there is something to fit. */
-function whySilent(tank: Tank, timeline: Timeline): StatementOf<CannotCode> | null {
+function whySilent(water: Display, timeline: Timeline): StatementOf<CannotCode> | null {
   const nothingGiven = timeline.acts.length === 0;
   if (!timeline.observations.some((o) => o.what < 2)) {
     return { code: nothingGiven ? 'nothingLogged' : 'noTrustedNitrogen' };
   }
   if (timeline.nowDay > TAKEN.longestDays) return { code: 'logTooLong' };
   const neverFound = timeline.observations.every((o) => o.what > 1 || o.low <= 0);
-  return nothingGiven && tank.ammoniaSource !== 'dieOff' && neverFound ? { code: 'onlyZeros' } : null;
+  return nothingGiven && water.ammoniaSource !== 'dieOff' && neverFound ? { code: 'onlyZeros' } : null;
 }
 
 /** Runs a question to its end without pauses. */

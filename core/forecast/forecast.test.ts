@@ -134,7 +134,7 @@ describe('what a kit says of the truth', () => {
 });
 
 const question = (patch: Partial<Question> = {}): Question => ({
-  tankId: 't',
+  waterId: 't',
   atMs: START_MS + 20 * DAY,
   seed: 3,
   horizonDays: 60,
@@ -217,18 +217,18 @@ describe('the answer', () => {
   test('with animals in nobody doses ammonia', () => {
     const h = provedHistory().animal(29, 'ocellaris-clownfish');
     const t = timelineOf(gatherEvidence(h.doc, 't', START_MS + 31 * DAY), 0.05);
-    const tank = h.doc.tanks.t;
-    if (!tank) throw new Error('no tank');
+    const water = h.doc.waters.t;
+    if (water?.kind !== 'display') throw new Error('no display');
     for (const choice of ['asSoFar', 'dose', 'feed', 'wait'] as const)
-      expect(defaultPlan(tank, t, choice).doseMgNPerL).toBe(0);
+      expect(defaultPlan(water, t, choice).doseMgNPerL).toBe(0);
   });
   test('more evidence does not widen on average', () => {
     let wide = 0;
     let narrow = 0;
     for (const seed of [7, 14, 28, 12, 33]) {
-      const tank = otherTank(seed);
+      const water = otherTank(seed);
       const width = (cut: number) => {
-        const a = answerNow(tank.doc, question({ atMs: OTHER_START + cut * DAY, horizonDays: 90 }));
+        const a = answerNow(water.doc, question({ atMs: OTHER_START + cut * DAY, horizonDays: 90 }));
         if (a.status !== 'ok') throw new Error('no answer');
         const last = a.fit[a.fit.length - 1];
         return (
@@ -318,9 +318,9 @@ test('a wild last reading surprises; a usual one does not', () => {
 
 test('inference yields progress that rises and can be left at any time', () => {
   const h = middle();
-  const tank = h.doc.tanks.t;
-  if (!tank) throw new Error('no tank');
-  const run = infer(tank, timelineOf(gatherEvidence(h.doc, 't', START_MS + 20 * DAY), 0.05), {
+  const water = h.doc.waters.t;
+  if (water?.kind !== 'display') throw new Error('no display');
+  const run = infer(water, timelineOf(gatherEvidence(h.doc, 't', START_MS + 20 * DAY), 0.05), {
     seed: 1,
     ...FAST,
   });
@@ -333,7 +333,7 @@ test('inference yields progress that rises and can be left at any time', () => {
   }
   expect(next.value.acceptance).toBeGreaterThan(0.05);
   expect(
-    forecast(next.value, defaultPlan(tank, next.value.timeline, 'wait'), {
+    forecast(next.value, defaultPlan(water, next.value.timeline, 'wait'), {
       horizonDays: 5,
       seed: 1,
       loadMgN: null,

@@ -80,9 +80,9 @@ describe('futures follow the habit', () => {
     .test(8, { ammonia: 1, nitrite: 0.5 })
     .test(12, { ammonia: 0, nitrite: 5 })
     .test(14, { ammonia: 0, nitrite: 5 });
-  const tank = h.doc.tanks.t;
-  if (!tank) throw new Error('no tank');
-  const run = infer(tank, timeline(h, 15), { seed: 5, particles: 120, sweeps: 1 });
+  const water = h.doc.waters.t;
+  if (water?.kind !== 'display') throw new Error('no display');
+  const run = infer(water, timeline(h, 15), { seed: 5, particles: 120, sweeps: 1 });
   let step = run.next();
   while (!step.done) step = run.next();
   const posterior = step.value;

@@ -2,7 +2,7 @@
  *  evolution moves (ter Braak 2006) and preconditioned Crank-Nicolson moves (Cotter et al. 2013) on standard normals. Kit readings are
  *  intervals with the reader's error and a heavy tail; the likelihood counts for less than one reading each, because the tank is not the
  *  model. Deterministic by seed. A generator, so that a worker can report progress and be stopped between rounds. */
-import type { Tank } from '../document';
+import type { Display } from '../document';
 import { seededRandom, type Random } from '../random';
 import { planSteps, runPlan, startState, STATE_SIZE, WEEKS, type Plan, type TankParams } from './kernel';
 import { TAKEN } from './limits';
@@ -92,14 +92,14 @@ function logLikelihood(z: Float64Array, at: number, prior: Prior, t: Timeline, m
 
 /** Draws from the posterior. Yields progress; returns the particles. */
 export function* infer(
-  tank: Tank,
+  water: Display,
   t: Timeline,
   options: InferOptions = DEFAULT_OPTIONS,
 ): Generator<Progress, Posterior> {
   const { particles: n, sweeps } = options;
   const random = seededRandom(options.seed);
   const d = DIMENSIONS;
-  const prior = priorFor(tank, t);
+  const prior = priorFor(water, t);
   const m = machineFor(t);
   let z = new Float64Array(n * d);
   for (let i = 0; i < z.length; i++) z[i] = normal(random);

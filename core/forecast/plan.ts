@@ -1,5 +1,5 @@
 /** The plan a forecast assumes until the person says otherwise: what was done so far goes on. */
-import type { Tank } from '../document';
+import type { Display } from '../document';
 import { PRINTED_PER_N } from '../units';
 import { habitOf, rhythmOf, type DoseHabit, type Rhythm } from './habits';
 import { TAKEN } from './limits';
@@ -40,8 +40,8 @@ export const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
 const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, never: 0.12 };
 const PROVER: DoseHabit = { ammoniaClear: 0, bothClear: 0.6, clock: 0, never: 0.4 };
 
-export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
-  if (choice === 'bottle') return { ...defaultPlan(tank, t), bottle: true };
+export function defaultPlan(water: Display, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
+  if (choice === 'bottle') return { ...defaultPlan(water, t), bottle: true };
   const doses = t.acts.filter((a) => a.code === ACT.ammonia);
   const recentFood = t.acts.filter((a) => a.code === ACT.food && a.day > t.nowDay - 10);
   const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));
@@ -54,9 +54,9 @@ export function defaultPlan(tank: Tank, t: Timeline, choice: PlanChoice = 'asSoF
   if (choice === 'wait') return waiting;
   const mean =
     doses.length > 0 ? doses.reduce((sum, a) => sum + a.amount, 0) / doses.length / t.believedL : PROOF_MG_N;
-  const doser = doses.length > 0 || tank.ammoniaSource === 'bottled';
+  const doser = doses.length > 0 || water.ammoniaSource === 'bottled';
   const feeds =
-    tank.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0
+    water.ammoniaSource === 'feeding' && t.nowDay < 3 && fed === 0
       ? TAKEN.feedingMgNPerL * t.believedL
       : recentFood.length >= 2
         ? fed

@@ -1,6 +1,6 @@
 /** What is believed of a tank before its readings: independent standard normals, turned into natural units. Medians and spreads
  *  stand in limits.ts. The tank is not the model: growth wanders from week to week, and kits err together. */
-import type { Tank } from '../document';
+import type { Display } from '../document';
 import type { TankParams } from './kernel';
 import { WEEKS } from './kernel';
 import { PRIOR, TAKEN } from './limits';
@@ -67,7 +67,7 @@ export interface Prior {
   sd: Float64Array;
 }
 
-export function priorFor(tank: Tank, t: Timeline): Prior {
+export function priorFor(water: Display, t: Timeline): Prior {
   const median = new Float64Array(PRIMARY);
   const sd = new Float64Array(PRIMARY);
   const set = (i: number, [m, s]: readonly [number, number]) => {
@@ -75,13 +75,15 @@ export function priorFor(tank: Tank, t: Timeline): Prior {
     sd[i] = s * TAKEN.spreadKept;
   };
   const seeded = t.acts.some((a) => a.code === ACT.bottle || a.code === ACT.mature);
-  const silent = seeded || tank.bacteriaSource === 'none' ? null : tank.bacteriaSource;
-  set(Z.x0, silent === null ? PRIOR.x0 : silent === 'media' ? PRIOR.silentMediaX0 : PRIOR.silentBottleX0);
-  set(Z.y0, silent === null ? PRIOR.y0 : silent === 'media' ? PRIOR.silentMediaY0 : PRIOR.silentBottleY0);
+  // Of several sources the strongest is reckoned with.
+  const silent = seeded ? [] : water.bacteriaSources;
+  const media = silent.includes('media');
+  set(Z.x0, silent.length === 0 ? PRIOR.x0 : media ? PRIOR.silentMediaX0 : PRIOR.silentBottleX0);
+  set(Z.y0, silent.length === 0 ? PRIOR.y0 : media ? PRIOR.silentMediaY0 : PRIOR.silentBottleY0);
   for (const name of AS_BELIEVED) set(Z[name], PRIOR[name]);
   // Ocean rock that was dried rots even where something else is meant to be the source; rock from the quarry does not.
-  const rots = tank.ammoniaSource === 'dieOff' || tank.rockKind === 'driedOcean';
-  const cured = tank.rockKind === 'cured';
+  const rots = water.ammoniaSource === 'dieOff' || water.rockKind === 'driedOcean';
+  const cured = water.rockKind === 'cured';
   set(Z.dieOff, rots ? PRIOR.dieOffRotting : cured ? PRIOR.dieOffCured : PRIOR.dieOffDry);
   const [least, most] = PRIOR.volumeSdShare;
   set(Z.volume, [1, Math.max(least, Math.min(most, t.volumeSdShare * PRIOR.volumeSdTimes))]);

@@ -1,30 +1,30 @@
 /** What of a document a forecast of one tank rests on, the load it is asked for, and what tells two such questions apart. */
-import { emptyDocument, type Document, currentPlace } from '../document';
+import { emptyDocument, isComing, waterOf, type Document } from '../document';
 import { groupLoadMgN } from '../stocking/load';
 import { HOUR_MS } from '../time';
 import type { PlanChoice } from './plan';
 
 /** The part of a document that a forecast of one tank rests on. Nothing of other tanks goes to the worker. */
-export function sliceFor(doc: Document, tankId: string): Document {
-  const of = <T extends { tankId: string }>(list: Record<string, T>): Record<string, T> =>
-    Object.fromEntries(Object.entries(list).filter(([, e]) => e.tankId === tankId));
-  const tank = doc.tanks[tankId];
+export function sliceFor(doc: Document, waterId: string): Document {
+  const of = <T extends { waterId: string }>(list: Record<string, T>): Record<string, T> =>
+    Object.fromEntries(Object.entries(list).filter(([, e]) => e.waterId === waterId));
+  const water = doc.waters[waterId];
   return {
     ...emptyDocument(),
-    tanks: tank ? { [tankId]: tank } : {},
+    waters: water ? { [waterId]: water } : {},
     kits: doc.kits,
     samples: of(doc.samples),
     events: of(doc.events),
-    animals: of(doc.animals),
+    animals: Object.fromEntries(
+      Object.entries(doc.animals).filter(([, a]) => a.moves.some((m) => waterOf(m.to) === waterId)),
+    ),
     calibrations: doc.calibrations,
   };
 }
 
 /** The daily load of the first animals meant: those wished for and in quarantine, or two small fish on light feed. */
-export function plannedLoad(doc: Document, tankId: string): { mgN: number; words: string } {
-  const meant = Object.values(doc.animals).filter(
-    (a) => a.tankId === tankId && (currentPlace(a).to === 'wish' || currentPlace(a).to === 'quarantine'),
-  );
+export function plannedLoad(doc: Document, waterId: string): { mgN: number; words: string } {
+  const meant = Object.values(doc.animals).filter((a) => a.homeId === waterId && isComing(a));
   const mgN = meant.reduce((sum, a) => sum + groupLoadMgN(a), 0);
   return mgN > 0.5
     ? {
@@ -36,11 +36,11 @@ export function plannedLoad(doc: Document, tankId: string): { mgN: number; words
 
 /** Identity of a question: everything the fit reads, the plan and the hour, as sixteen hex digits (two FNV-1a hashes; no secret). */
 export function inputsOf(slice: Document, plan: PlanChoice, atMs: number): string {
-  const { kits, samples, events, animals, calibrations, tanks } = slice;
+  const { kits, samples, events, animals, calibrations, waters } = slice;
   const text = JSON.stringify([
     plan,
     Math.floor(atMs / HOUR_MS),
-    tanks,
+    waters,
     kits,
     samples,
     events,

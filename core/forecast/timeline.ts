@@ -1,7 +1,7 @@
 /** What a person did and read, laid on one line of time for the kernel: steps, acts exactly at their moment, readings to compare with. */
 import { isNitrogen, readerShare, type Kit } from '../document';
 import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
-import type { Point, TankEvidence } from '../evidence';
+import type { Point, WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';
 import { groupLoadMgN } from '../stocking/load';
@@ -62,10 +62,10 @@ export interface Timeline {
 }
 
 /** Lays the evidence out. Day 0 is the start day, or the first entry when that is earlier. */
-export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
+export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
   const series = [...e.series.ammonia, ...e.series.nitrite, ...e.series.nitrate, ...e.series.alkalinity];
   const firstMs = Math.min(
-    Date.parse(`${e.tank.startDay}T00:00:00.000Z`),
+    ...(e.water.startDay === null ? [] : [Date.parse(`${e.water.startDay}T00:00:00.000Z`)]),
     ...series.map((p) => p.atMs),
     ...e.events.map((x) => Date.parse(x.at)),
   );
@@ -135,7 +135,7 @@ export function timelineOf(e: TankEvidence, volumeSdShare: number): Timeline {
     .filter((t) => t > coldest && t < warmest);
   return {
     startMs,
-    animalsIn: e.inDisplay.length > 0,
+    animalsIn: e.residents.length > 0,
     nowDay: dayOf(e.nowMs),
     acts,
     observations,

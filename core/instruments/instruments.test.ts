@@ -2,7 +2,7 @@ import { HOUR_MS } from '../time';
 import fc from 'fast-check';
 import type { Calibration } from '../document';
 import { History } from '../testing/history';
-import { assessTank } from '../readiness';
+import { assessWater } from '../readiness';
 import { gatherEvidence } from '../evidence';
 import { stability, standing } from '../water';
 import { calibrationSessions, corrected, correctionAt, disagreement, insideDrift } from '.';
@@ -65,10 +65,10 @@ describe('in the judgement', () => {
   test('sea water judged by a drifted instrument is not ready any more', () => {
     const h = story();
     const now = at(0.5);
-    expect(assessTank(h.doc, 't', now).gates[0]?.status).toBe('passed');
+    expect(assessWater(h.doc, 't', now).gates[0]?.status).toBe('passed');
     const c = cal(0.2, 35, 37);
     h.doc.calibrations = { ...h.doc.calibrations, [c.id]: c };
-    const judged = assessTank(h.doc, 't', now);
+    const judged = assessWater(h.doc, 't', now);
     expect(judged.gates[0]?.status).toBe('here');
     expect(judged.alarms.map((a) => a.code)).toContain('driftDoubt');
     expect(gatherEvidence(h.doc, 't', now).series.salinity[0]?.doubts).toEqual(['drift']);
@@ -90,15 +90,15 @@ describe('in the judgement', () => {
           r.parameter === 'salinity' ? { ...r, doubted: true as const } : r,
         ),
       };
-    expect(assessTank(h.doc, 't', at(0.5)).gates[0]?.finding.code).toBe('waterUnmeasured');
+    expect(assessWater(h.doc, 't', at(0.5)).gates[0]?.finding.code).toBe('waterUnmeasured');
   });
   test('setting up begun and not finished keeps the water gate shut; not used it says nothing', () => {
     const h = story();
-    h.doc.setup.x = { id: 'x', tankId: 't', item: 'floor', doneDay: '2026-01-01' };
-    expect(assessTank(h.doc, 't', at(0.5)).gates[0]?.finding.code).toBe('setupOpen');
+    h.doc.setup.x = { id: 'x', waterId: 't', item: 'floor', doneDay: '2026-01-01' };
+    expect(assessWater(h.doc, 't', at(0.5)).gates[0]?.finding.code).toBe('setupOpen');
     for (const item of ['power', 'leakTest', 'heatFirst', 'saltTest'] as const)
-      h.doc.setup[item] = { id: item, tankId: 't', item, doneDay: '2026-01-01' };
-    expect(assessTank(h.doc, 't', at(0.5)).gates[0]?.status).toBe('passed');
+      h.doc.setup[item] = { id: item, waterId: 't', item, doneDay: '2026-01-01' };
+    expect(assessWater(h.doc, 't', at(0.5)).gates[0]?.status).toBe('passed');
   });
 });
 

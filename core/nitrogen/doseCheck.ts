@@ -1,5 +1,5 @@
 /** The real volume as ammonia doses tell it: what went in over the rise it made. */
-import { trusted, type TankEvidence } from '../evidence';
+import { trusted, type WaterEvidence } from '../evidence';
 import { DAY_MS, HOUR_MS } from '../time';
 import { NITROGEN } from './limits';
 import type { VolumeEstimate } from '../volume/combine';
@@ -7,7 +7,7 @@ import type { VolumeEstimate } from '../volume/combine';
 /** One estimate from the doses with a trusted ammonia test within three days before and within half a day after, enough for the dose to
  *  spread and too soon for much of it to be eaten. Kit steps make each wide: the estimates are combined by their spread. Null when no
  *  dose was tested so. V = mg N added / rise. */
-export function doseCheck(e: TankEvidence): VolumeEstimate | null {
+export function doseCheck(e: WaterEvidence): VolumeEstimate | null {
   const found: { litres: number; sd: number }[] = [];
   for (const event of e.events) {
     if (event.kind !== 'ammoniaDose') continue;

@@ -1,6 +1,6 @@
 /** Nitrogen in against nitrogen found, and what explains a gap best. mg N in the whole tank; alkalinity belongs to the account. */
 import { compoundGrams, dailyUse, DOSING, movesOf, USUAL_IN_NEW_WATER, withoutMoves } from '../dosing';
-import { EVIDENCE, lastOf, trusted, type TankEvidence } from '../evidence';
+import { EVIDENCE, lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { CauseCode, StatementOf } from '../statements';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';
@@ -43,7 +43,7 @@ export interface AlkalinityAccount {
 const bell = (x: number, sd: number): number => Math.exp(-0.5 * (x / sd) ** 2);
 
 /** @param volumeSdShare standard deviation of the net volume as a share */
-export function nitrogenLedger(e: TankEvidence, volumeSdShare: number): Ledger {
+export function nitrogenLedger(e: WaterEvidence, volumeSdShare: number): Ledger {
   const strata = nitrogenStrata(e, volumeSdShare);
   const last = strata.points[strata.points.length - 1];
   const given = { ammonia: 0, food: 0, seafood: 0 };
@@ -87,7 +87,7 @@ export function nitrogenLedger(e: TankEvidence, volumeSdShare: number): Ledger {
 /** The likely causes, best first. Each is asked: if this were so, how far would it be from closing the gap? The scores are stated
  *  guesses of how common each is; only their order is shown. */
 function causesOf(
-  e: TankEvidence,
+  e: WaterEvidence,
   strata: Strata,
   putIn: number,
   found: Ledger['found'],
@@ -102,7 +102,7 @@ function causesOf(
 }
 
 /** A wrong volume, a mixed-up basis or an old kit bends every figure, whichever way the gap lies. */
-function instrumentCauses(e: TankEvidence, putIn: number, found: Ledger['found'], ratio: number): Cause[] {
+function instrumentCauses(e: WaterEvidence, putIn: number, found: Ledger['found'], ratio: number): Cause[] {
   const log = Math.log(Math.max(1e-3, ratio));
   const ammoniaFactor = Math.log(PRINTED_PER_N.ammonia.ion);
   const mostlyAmmonia = found.ammonia / Math.max(1e-6, found.total) > 0.3;
@@ -130,7 +130,7 @@ function instrumentCauses(e: TankEvidence, putIn: number, found: Ledger['found']
 }
 
 /** Why more is found than was put in. */
-function causesOfSurplus(e: TankEvidence, strata: Strata): Cause[] {
+function causesOfSurplus(e: WaterEvidence, strata: Strata): Cause[] {
   const causes: Cause[] = [];
   const nitrite = lastOf(trusted(e.series.nitrite));
   const nitriteThere = nitrite !== undefined && nitrite.interval.mid > EVIDENCE.nitriteInterferesMgN;
@@ -155,7 +155,7 @@ function causesOfSurplus(e: TankEvidence, strata: Strata): Cause[] {
 }
 
 /** Why less is found than was put in. */
-function causesOfLack(e: TankEvidence, strata: Strata, ratio: number): Cause[] {
+function causesOfLack(e: WaterEvidence, strata: Strata, ratio: number): Cause[] {
   const days = (e.nowMs - (strata.points[0]?.atMs ?? e.nowMs)) / DAY_MS;
   const film = e.events.some((x) => x.kind === 'film' && x.extent >= 2);
   const monthly = Math.min(1, days / 30);
@@ -171,7 +171,7 @@ function causesOfLack(e: TankEvidence, strata: Strata, ratio: number): Cause[] {
 }
 
 /** mg N turned into nitrite between two moments: what nitrite and nitrate gained from sitting to sitting, changes taken out. */
-function oxidisedBetween(e: TankEvidence, strata: Strata, fromMs: number, toMs: number): number {
+function oxidisedBetween(e: WaterEvidence, strata: Strata, fromMs: number, toMs: number): number {
   let sum = 0;
   let before = 0;
   let beforeMs = -Infinity;
@@ -189,7 +189,7 @@ function oxidisedBetween(e: TankEvidence, strata: Strata, fromMs: number, toMs: 
   return sum;
 }
 
-function alkalinityOf(e: TankEvidence, strata: Strata): AlkalinityAccount {
+function alkalinityOf(e: WaterEvidence, strata: Strata): AlkalinityAccount {
   const points = trusted(e.series.alkalinity).map((p) => ({ atMs: p.atMs, value: p.interval.mid }));
   const moves = movesOf(e.events, 'alkalinity', e.netL);
   const first = points[0];

@@ -1,5 +1,5 @@
 /** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
-import { trusted, type Point, type TankEvidence } from '../evidence';
+import { trusted, type Point, type WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { NITROGEN } from './limits';
 
@@ -45,7 +45,7 @@ interface Supply {
 }
 
 /** Builds the strata from a tank's evidence. Points are the sittings in which ammonia and nitrite were both read. */
-export function nitrogenStrata(e: TankEvidence, volumeSdShare: number): Strata {
+export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata {
   const putIn = supplyLine(suppliesOf(e), e.nowMs);
   const ammonias = trusted(e.series.ammonia);
   const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
@@ -102,7 +102,7 @@ function spread(p: Point, netL: number): number {
   return Math.hypot((high - p.interval.low) / 2, eye) * netL;
 }
 
-function suppliesOf(e: TankEvidence): Supply[] {
+function suppliesOf(e: WaterEvidence): Supply[] {
   const out: Supply[] = [];
   const seafoodOutMs = e.events.filter((x) => x.kind === 'seafoodOut').map((x) => Date.parse(x.at));
   for (const event of e.events) {

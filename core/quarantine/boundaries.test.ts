@@ -1,13 +1,13 @@
 /** Each threshold of the clock, just under and just over, and every field of what it says. */
-import type { Animal, Look, Quarantine } from '../document';
+import { emptyDocument, IN, WISHED, type Animal, type Look, type Place, type Quarantine } from '../document';
 import { addDays } from '../time';
-import { quarantineClock, quarantineJoinDays } from './index';
+import { clockOf, quarantineClock, quarantineJoinDays } from './index';
 
 const START = '2026-03-20';
 const day = (offset: number): string => addDays(START, offset);
 const look = (offset: number, result: 'clear' | 'sign' = 'clear', note = ''): Look => ({
   id: `l${offset}${result}`,
-  quarantineId: 'q',
+  waterId: 'q',
   day: day(offset),
   result,
   signs: result === 'sign' ? ['spots'] : [],
@@ -132,35 +132,69 @@ describe('release', () => {
 });
 
 describe('the days on which animals joined', () => {
-  const quarantine = { id: 'q', openedDay: '2026-03-01' } as Quarantine;
-  const animal = (
-    quarantineId: string | null,
-    ...moves: [Animal['moves'][number]['to'], string][]
-  ): Animal => ({
-    id: 'a',
-    tankId: 't',
+  const quarantine = (...runs: Quarantine['runs']): Quarantine => ({
+    id: 'q',
+    name: 'Q',
+    kind: 'quarantine',
+    startDay: '2026-03-01',
+    size: { kind: 'volume', volumeL: 60 },
+    sumpL: 0,
+    rockKg: 0,
+    sandKg: 0,
+    hasLid: true,
+    line: 'fish',
+    filter: 'cycled',
+    clockDays: 28,
+    serves: ['t'],
+    runs,
+  });
+  const animal = (...moves: [Place, string][]): Animal => ({
+    id: `a${moves[0]?.[1] ?? ''}`,
+    homeId: 't',
     speciesId: 's',
     count: 1,
     moves: moves.map(([to, at]) => ({ to, at: `${at}T20:00:00.000Z`, why: '' })),
-    quarantineId,
     plannedDay: null,
   });
   const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
-  test('are those of moves into it, of its own animals', () => {
-    const joined = quarantineJoinDays(
-      quarantine,
-      [
-        animal('q', ['wish', '2026-03-02'], ['quarantine', '2026-03-05'], ['display', '2026-04-05']),
-        animal('other', ['quarantine', '2026-03-09']),
-        animal('q', ['quarantine', '2026-03-11'], ['quarantine', '2026-03-12']),
-      ],
-      dayOf,
-    );
-    expect(joined).toEqual(['2026-03-05', '2026-03-11', '2026-03-12']);
+  const open = quarantine({ openedDay: '2026-03-01', closedDay: null });
+  test('are those of moves into it, also of animals that left since', () => {
+    const animals = [
+      animal([WISHED, '2026-03-02'], [IN('q'), '2026-03-05'], [IN('t'), '2026-04-05']),
+      animal([IN('other'), '2026-03-09']),
+      animal([IN('q'), '2026-03-11']),
+    ];
+    expect(quarantineJoinDays(open, animals, dayOf)).toEqual(['2026-03-05', '2026-03-11']);
   });
-  test('or its opening while none has', () => {
-    expect(quarantineJoinDays(quarantine, [animal('other', ['quarantine', '2026-03-09'])], dayOf)).toEqual([
-      '2026-03-01',
-    ]);
+  test('none while nobody has joined', () => {
+    expect(quarantineJoinDays(open, [animal([IN('other'), '2026-03-09'])], dayOf)).toEqual([]);
+  });
+  test('of the present time in use alone: what was before it was closed is past', () => {
+    const again = quarantine(
+      { openedDay: '2026-01-01', closedDay: '2026-02-20' },
+      { openedDay: '2026-03-06', closedDay: null },
+    );
+    const animals = [
+      animal([IN('q'), '2026-01-04'], [IN('t'), '2026-02-10']),
+      animal([IN('q'), '2026-03-05']),
+      animal([IN('q'), '2026-03-06']),
+    ];
+    expect(quarantineJoinDays(again, animals, dayOf)).toEqual(['2026-03-06']);
+  });
+  test('the clock of a document counts the looks of this quarantine, and stands where it was closed', () => {
+    const doc = {
+      ...emptyDocument(),
+      waters: { q: quarantine({ openedDay: '2026-03-01', closedDay: '2026-03-24' }) },
+      animals: { a: animal([IN('q'), START]) },
+      looks: {
+        mine: look(2, 'sign'),
+        theirs: { ...look(3, 'sign'), waterId: 'other' },
+        later: look(3),
+      },
+    };
+    const at = (ms: number) => clockOf(doc, doc.waters.q, ms, dayOf);
+    expect(at(Date.parse('2026-06-01T12:00:00Z'))).toMatchObject({ status: 'running', clockDay: 2 });
+    const inUse = { ...doc, waters: { q: open } };
+    expect(clockOf(inUse, open, Date.parse('2026-03-22T12:00:00Z'), dayOf).status).toBe('signPresent');
   });
 });

@@ -6,7 +6,7 @@ import { quarantineClock } from './index';
 const START = '2026-03-20';
 const look = (offset: number, result: 'clear' | 'sign' = 'clear'): Look => ({
   id: `l${offset}`,
-  quarantineId: 'q',
+  waterId: 'q',
   day: addDays(START, offset),
   result,
   signs: result === 'sign' ? ['spots'] : [],

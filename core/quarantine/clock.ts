@@ -4,7 +4,15 @@
  *  since "no sign seen" needs someone to have looked. */
 import { addDays, daysBetween } from '../time';
 import { QUARANTINE } from './limits';
-import type { Animal, Look, Quarantine, Sign } from '../document';
+import {
+  lastRun,
+  waterOf,
+  type Animal,
+  type Document,
+  type Look,
+  type Quarantine,
+  type Sign,
+} from '../document';
 
 export type Bead = { day: string; kind: 'clear' | 'missed' | 'sign' | 'pending'; today: boolean };
 
@@ -108,14 +116,29 @@ export function quarantineClock(
   };
 }
 
-/** Days on which animals joined a system: its opening and every later move of one of its animals into quarantine. */
+/** Days on which animals joined a quarantine in its present time in use: every move of one of them into it. */
 export function quarantineJoinDays(
   quarantine: Quarantine,
   animals: readonly Animal[],
   dayOfMs: (ms: number) => string,
 ): string[] {
-  const days = animals
-    .filter((a) => a.quarantineId === quarantine.id)
-    .flatMap((a) => a.moves.filter((m) => m.to === 'quarantine').map((m) => dayOfMs(Date.parse(m.at))));
-  return days.length > 0 ? days : [quarantine.openedDay];
+  const { openedDay } = lastRun(quarantine);
+  return animals
+    .flatMap((a) => a.moves.filter((m) => waterOf(m.to) === quarantine.id))
+    .map((m) => dayOfMs(Date.parse(m.at)))
+    .filter((day) => day >= openedDay);
+}
+
+/** The clock of a quarantine as the document has it; one that is closed stands where it stood. @param dayOfMs calendar day of a time where
+ *  the person is */
+export function clockOf(
+  doc: Document,
+  quarantine: Quarantine,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): QuarantineClock {
+  const joins = quarantineJoinDays(quarantine, Object.values(doc.animals), dayOfMs);
+  const looks = Object.values(doc.looks).filter((l) => l.waterId === quarantine.id);
+  const today = lastRun(quarantine).closedDay ?? dayOfMs(nowMs);
+  return quarantineClock(joins, looks, quarantine.clockDays, today);
 }

@@ -1,5 +1,6 @@
 export {
   quarantineClock,
+  clockOf,
   quarantineJoinDays,
   type Bead,
   type BeadString,

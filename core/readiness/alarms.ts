@@ -1,6 +1,6 @@
 /** What holds besides the gates. An alarm may only make a judgement more careful, never less. */
-import type { Parameter } from '../document';
-import { lastOf, trusted, type Point, type TankEvidence } from '../evidence';
+import { lostFrom, type GoneReason, type Parameter } from '../document';
+import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { disagreement, type InstrumentReading } from '../instruments';
 import { FREE_AMMONIA } from '../seawater';
 import type { Statement, Word } from '../statements';
@@ -20,7 +20,7 @@ export interface Alarm {
 }
 
 /** Every alarm of a tank, most urgent first. */
-export function findAlarms(e: TankEvidence, free: FreeAmmonia | null): Alarm[] {
+export function findAlarms(e: WaterEvidence, free: FreeAmmonia | null): Alarm[] {
   return [
     ...freeAmmoniaAlarms(e, free),
     ...waterAlarms(e),
@@ -32,8 +32,8 @@ export function findAlarms(e: TankEvidence, free: FreeAmmonia | null): Alarm[] {
 
 const note = (finding: Statement): Alarm => ({ finding, word: null, opens: finding });
 
-function freeAmmoniaAlarms(e: TankEvidence, free: FreeAmmonia | null): Alarm[] {
-  if (e.inDisplay.length === 0 || !free || e.nowMs - free.atMs > RULES.staleDays * DAY_MS) return [];
+function freeAmmoniaAlarms(e: WaterEvidence, free: FreeAmmonia | null): Alarm[] {
+  if (e.residents.length === 0 || !free || e.nowMs - free.atMs > RULES.staleDays * DAY_MS) return [];
   const nh3MgN = free.mgNPerL;
   if (nh3MgN >= FREE_AMMONIA.act) {
     return [{ finding: { code: 'freeAmmoniaAct', nh3MgN }, word: 'actNow', opens: { code: 'changeNow' } }];
@@ -46,10 +46,10 @@ function freeAmmoniaAlarms(e: TankEvidence, free: FreeAmmonia | null): Alarm[] {
   return [];
 }
 
-function waterAlarms(e: TankEvidence): Alarm[] {
+function waterAlarms(e: WaterEvidence): Alarm[] {
   const alarms: Alarm[] = [];
   const salinity = lastOf(trusted(e.series.salinity))?.interval.mid;
-  if (e.inDisplay.length > 0 && salinity !== undefined && !inRange(salinity, RULES.salinity)) {
+  if (e.residents.length > 0 && salinity !== undefined && !inRange(salinity, RULES.salinity)) {
     alarms.push({
       finding: { code: 'salinityOff', salinity },
       word: 'wait',
@@ -81,7 +81,7 @@ function waterAlarms(e: TankEvidence): Alarm[] {
 const JUDGED = ['ammonia', 'nitrite', 'nitrate', 'salinity', 'alkalinity'] as const;
 
 /** The last reading of what is judged by, where its kit or instrument makes it doubtful. */
-function instrumentAlarms(e: TankEvidence): Alarm[] {
+function instrumentAlarms(e: WaterEvidence): Alarm[] {
   return JUDGED.flatMap((parameter): Alarm[] => {
     const doubts = lastOf(e.series[parameter])?.doubts ?? [];
     const alarms: Alarm[] = [];
@@ -106,7 +106,7 @@ function instrumentAlarms(e: TankEvidence): Alarm[] {
 
 const COMPARED = ['temperature', 'salinity', 'ph', 'alkalinity', 'calcium', 'magnesium'] as const;
 
-function disagreements(e: TankEvidence): Alarm[] {
+function disagreements(e: WaterEvidence): Alarm[] {
   return COMPARED.flatMap((parameter): Alarm[] => {
     const lately = trusted(e.series[parameter]).filter((p) => p.atMs >= e.nowMs - RULES.nearDays * DAY_MS);
     const found = disagreement(parameter, lately.map(asInstrument));
@@ -126,15 +126,15 @@ const asInstrument = (p: Point): InstrumentReading => ({
 });
 
 /** Nutrients have a lower alarm too. */
-function nutrientAlarms(e: TankEvidence): Alarm[] {
-  if (e.inDisplay.length === 0) return [];
+function nutrientAlarms(e: WaterEvidence): Alarm[] {
+  if (e.residents.length === 0) return [];
   return (['nitrate', 'phosphate'] as const)
     .filter((parameter) => lastOf(trusted(e.series[parameter]))?.zero)
     .map((parameter) => note({ code: 'nutrientZero', parameter }));
 }
 
 /** Something that asks for an ammonia test before anything else is said: a loss, or an animal not seen. */
-export function asksForTest(e: TankEvidence): Alarm | null {
+export function asksForTest(e: WaterEvidence): Alarm | null {
   if (lostRecently(e)) return { finding: { code: 'deathAsksTest' }, word: 'test', opens: ask('ammonia') };
   const missing = missingSince(e);
   return missing === null
@@ -142,19 +142,26 @@ export function asksForTest(e: TankEvidence): Alarm | null {
     : { finding: { code: 'missingAsksTest', missing }, word: 'test', opens: ask('ammonia') };
 }
 
-const untested = (e: TankEvidence, atMs: number, parameter: Parameter): boolean =>
+const untested = (e: WaterEvidence, atMs: number, parameter: Parameter): boolean =>
   e.nowMs - atMs <= RULES.staleDays * DAY_MS && !e.series[parameter].some((p) => p.atMs > atMs);
 
-/** An animal lost from the display within three days, with no ammonia test since. */
-function lostRecently(e: TankEvidence): boolean {
+/** What leaves nothing behind that could rot. */
+const LEFT_ALIVE: readonly GoneReason[] = ['rehomed', 'returned'];
+
+/** An animal lost from the water within three days, with no ammonia test since. */
+function lostRecently(e: WaterEvidence): boolean {
   return e.joined.some(({ animal }) => {
-    const last = lastOf(animal.moves);
-    return last?.to === 'gone' && untested(e, Date.parse(last.at), 'ammonia');
+    const lost = lostFrom(animal);
+    return (
+      lost?.waterId === e.water.id &&
+      !LEFT_ALIVE.includes(lost.reason) &&
+      untested(e, Date.parse(lost.at), 'ammonia')
+    );
   });
 }
 
 /** What an observation of the last three days did not see, with no ammonia test since; null when all was seen. */
-function missingSince(e: TankEvidence): string | null {
+function missingSince(e: WaterEvidence): string | null {
   const told = lastOf(e.events.filter((x) => x.kind === 'observation'));
   if (!told || told.missing === '') return null;
   return untested(e, Date.parse(told.at), 'ammonia') ? told.missing : null;

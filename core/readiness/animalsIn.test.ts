@@ -3,7 +3,7 @@ import { SCHOOLS } from '../document';
 import { sentence } from '../words';
 import { DAY, History, START_MS } from '../testing/history';
 import { METRIC } from '../units';
-import { assessTank } from '.';
+import { assessWater } from '.';
 
 const words = {
   units: METRIC,
@@ -53,7 +53,7 @@ describe.each(SCHOOLS)('%s', (school) => {
     for (const joined of [0.5, 9, 14]) {
       const h = log(new History(school).animal(joined, 'ocellaris-clownfish'));
       for (const day of [15, 16, 20, 40]) {
-        const { fish, coral } = assessTank(h.doc, 't', START_MS + day * DAY);
+        const { fish, coral } = assessWater(h.doc, 't', START_MS + day * DAY);
         for (const { opens } of [fish, coral]) {
           if (opens.code === 'noAmmoniaNow') continue;
           expect(sentence(opens, words)).not.toMatch(/\bdose|ammonia source/i);
@@ -64,7 +64,7 @@ describe.each(SCHOOLS)('%s', (school) => {
 });
 test('and an empty tank still is', () => {
   const h = new History().water(14, zero);
-  expect(assessTank(h.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('addAmmonia');
+  expect(assessWater(h.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('addAmmonia');
   const stocked = new History().animal(1, 'ocellaris-clownfish').water(14, zero);
-  expect(assessTank(stocked.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('noAmmoniaNow');
+  expect(assessWater(stocked.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('noAmmoniaNow');
 });

@@ -1,6 +1,14 @@
-/** The judgement of a tank: gates walked by school, alarms over them, fish and coral apart, tests that are due. */
-import type { Document, Parameter } from '../document';
-import { gatherEvidence, lastOf, trusted, type TankEvidence } from '../evidence';
+/** The judgement of a water: gates walked by school, alarms over them, fish and coral apart, tests that are due. */
+import { isOpen, type Document, type Parameter, type Stage } from '../document';
+import {
+  gatherEvidence,
+  isOfDisplay,
+  lastOf,
+  trusted,
+  type DisplayEvidence,
+  type WaterEvidence,
+} from '../evidence';
+import { clockOf, type QuarantineClock } from '../quarantine';
 import type { GateId, Statement, Word } from '../statements';
 import { asksForTest, findAlarms, type Alarm } from './alarms';
 import { coralJudgement } from './coral';
@@ -8,7 +16,16 @@ import { dueTests } from './due';
 import { freeAmmonia } from './freeAmmonia';
 import { isFresh } from './fresh';
 import { RULE_OF_GATE, SCHOOL_GATES } from './gates';
-import { ask, type Assessment, type Gate, type Judgement, type ShutGate } from './judgement';
+import {
+  ask,
+  open,
+  type Assessment,
+  type Gate,
+  type Judgement,
+  type ShutGate,
+  type Verdict,
+} from './judgement';
+import { servingJudgement } from './serving';
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
 const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
@@ -24,37 +41,76 @@ const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
 };
 
 /** How careful a word is, most careful first. */
-const URGENCY: Record<Word, number> = { actNow: 0, test: 1, wait: 2, goSmall: 3, go: 4 };
+const URGENCY: Record<Word, number> = { actNow: 0, test: 1, wait: 2, goSmall: 3, go: 4, steady: 5 };
 
-/** Judges a tank at a moment by its school. Rules are safe by construction: doubt, age and absence of a reading turn a go into a test.
- *  @throws RangeError when the tank is not in the document. */
-export const assessTank = (doc: Document, tankId: string, nowMs: number): Assessment =>
-  assess(gatherEvidence(doc, tankId, nowMs));
+/** Judges a water at a moment: a display by its school, any other by what is in it. Rules are safe by construction: doubt, age and absence
+ *  of a reading turn a go into a test.
+ *  @param dayOfMs calendar day of a time where the person is
+ *  @throws RangeError when the water is not in the document. */
+export function assessWater(
+  doc: Document,
+  waterId: string,
+  nowMs: number,
+  dayOfMs: (ms: number) => string = utcDay,
+): Assessment {
+  return assessmentOf(doc, gatherEvidence(doc, waterId, nowMs), nowMs, dayOfMs);
+}
+const utcDay = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 /** The same for evidence already gathered. */
-export function assess(e: TankEvidence): Assessment {
+export function assessmentOf(
+  doc: Document,
+  e: WaterEvidence,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Assessment {
+  if (isOfDisplay(e)) return assess(e);
+  const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, dayOfMs) : null;
+  return assessServing(e, clock);
+}
+
+/** Judges a display by its school. */
+export function assess(e: DisplayEvidence): Assessment {
   const { gates, here } = walkGates(e);
   const free = freeAmmonia(e);
   const alarms = findAlarms(e, free);
   const fish = sparing(e, withAlarms(withMissingTests(e, here), [asksForTest(e), ...alarms]));
   const coral = alarms.some((a) => a.word === 'actNow') ? { ...fish } : sparing(e, coralJudgement(e));
   return {
-    school: e.tank.school,
+    school: e.water.school,
     gates,
     fish,
     coral,
     alarms: alarms.map((a) => a.finding),
-    due: dueTests(e, fish, coral),
+    due: dueTests(e, [fish, coral]),
+    freeAmmonia: free,
+  };
+}
+
+/** Judges a water that serves a display: no gates, the same alarms. @param clock of a quarantine */
+function assessServing(e: WaterEvidence, clock: QuarantineClock | null): Assessment {
+  const free = freeAmmonia(e);
+  const inUse = isOpen(e.water) || e.residents.length > 0;
+  const alarms = inUse ? findAlarms(e, free) : [];
+  const asked = inUse ? [asksForTest(e), ...alarms] : [];
+  const judgement = sparing(e, withAlarms(servingJudgement(e, clock), asked));
+  return {
+    school: null,
+    gates: [],
+    fish: judgement,
+    coral: judgement,
+    alarms: alarms.map((a) => a.finding),
+    due: inUse ? dueTests(e, [judgement]) : [],
     freeAmmonia: free,
   };
 }
 
 /** Each gate of the school in order: passed up to the first that is shut, where the tank stands, ahead from there. */
-function walkGates(e: TankEvidence): { gates: Gate[]; here: { id: GateId; gate: ShutGate } } {
+function walkGates(e: DisplayEvidence): { gates: Gate[]; here: { id: GateId; gate: ShutGate } } {
   let here: { id: GateId; gate: ShutGate } | null = null;
   const gates: Gate[] = [];
-  for (const id of SCHOOL_GATES[e.tank.school]) {
-    const verdict = RULE_OF_GATE[id](e);
+  for (const id of SCHOOL_GATES[e.water.school]) {
+    const verdict = asTold(e, id, RULE_OF_GATE[id](e));
     const { finding } = verdict;
     if (here) gates.push({ id, status: 'ahead', passedMs: null, finding });
     else if (verdict.passedMs !== null) {
@@ -64,12 +120,36 @@ function walkGates(e: TankEvidence): { gates: Gate[]; here: { id: GateId; gate: 
       gates.push({ id, status: 'here', passedMs: null, finding });
     }
   }
-  if (!here) throw new Error(`the last gate of ${e.tank.school} must never be passed`);
+  if (!here) throw new Error(`the last gate of ${e.water.school} must never be passed`);
   return { gates, here };
 }
 
+/** Gates that lie behind a display whose log begins later on its way. What the water is now (salt, temperature, nitrogen) is never told. */
+const TOLD: Partial<Record<Stage, readonly GateId[]>> = {
+  bothZero: ['ammoniaFalling', 'nitriteFalling', 'bacteria'],
+  animalsIn: [
+    'ammoniaFalling',
+    'nitriteFalling',
+    'bothClear',
+    'settle',
+    'film',
+    'transfer',
+    'dailyClear',
+    'bacteria',
+    'proof',
+    'reset',
+  ],
+};
+
+/** What was passed before the log began is taken as told, where the log does not show it itself. */
+function asTold(e: DisplayEvidence, id: GateId, verdict: Verdict): Verdict {
+  const { told } = e.water;
+  if (!told || verdict.passedMs !== null || !TOLD[told.stage]?.includes(id)) return verdict;
+  return open(Date.parse(`${told.day}T00:00:00.000Z`), { code: 'asTold', day: told.day });
+}
+
 /** The word of the gate, or a test where what it rests on is too old, or not known and it would let something in. */
-function withMissingTests(e: TankEvidence, { id, gate }: { id: GateId; gate: ShutGate }): Judgement {
+function withMissingTests(e: WaterEvidence, { id, gate }: { id: GateId; gate: ShutGate }): Judgement {
   const needed = NEEDED[id] ?? [];
   const last = (p: Parameter) => lastOf(trusted(e.series[p]));
   const stale = needed.filter((p) => last(p) !== undefined && !isFresh(last(p), e.nowMs));
@@ -103,8 +183,8 @@ const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
 ];
 
 /** Whatever a gate would ask of an empty tank, with animals in the display nobody is ever told to add ammonia. */
-const sparing = (e: TankEvidence, judgement: Judgement): Judgement =>
-  e.inDisplay.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
+const sparing = (e: WaterEvidence, judgement: Judgement): Judgement =>
+  e.residents.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
     ? { ...judgement, opens: { code: 'noAmmoniaNow' } }
     : judgement;
 
@@ -121,8 +201,8 @@ const EVIDENCE_GATES: readonly GateId[] = [
 ];
 
 /** What the log holds that another school would count and this one does not ask: shown all the same, passed gates only. */
-export function besides(e: TankEvidence): Gate[] {
-  const asked = SCHOOL_GATES[e.tank.school];
+export function besides(e: DisplayEvidence): Gate[] {
+  const asked = SCHOOL_GATES[e.water.school];
   return EVIDENCE_GATES.filter((id) => !asked.includes(id)).flatMap((id): Gate[] => {
     const { passedMs, finding } = RULE_OF_GATE[id](e);
     return passedMs === null ? [] : [{ id, status: 'passed', passedMs, finding }];

@@ -1,13 +1,13 @@
 /** Each threshold of the judgement, just under and just over, and every way a gate can answer. */
-import type { School } from '../document';
+import { GONE, type School } from '../document';
 import { gatherEvidence } from '../evidence';
-import { DAY, History, provedHistory, START_MS, type Readings } from '../testing/history';
+import { DAY, displayEvidence, History, provedHistory, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
-import { assess, assessTank, besides, freeAmmonia, RULES, SCHOOL_GATES, type Assessment } from './index';
+import { assessWater, besides, freeAmmonia, RULES, SCHOOL_GATES, type Assessment } from './index';
 
 const HOUR = 1 / 24;
 const ms = (day: number): number => START_MS + day * DAY;
-const judge = (h: History, day: number): Assessment => assessTank(h.doc, 't', ms(day));
+const judge = (h: History, day: number): Assessment => assessWater(h.doc, 't', ms(day));
 const gateOf = (a: Assessment, id: string) => a.gates.find((g) => g.id === id);
 const here = (a: Assessment) => a.gates.find((g) => g.status === 'here');
 const precise = (school: School = 'proof24') => new History(school, PRECISE_KITS);
@@ -65,7 +65,7 @@ describe('sea water', () => {
   });
   test('a set-up list that was begun is finished first, unless animals are in', () => {
     const h = new History().water(1);
-    h.doc.setup.one = { id: 'one', tankId: 't', item: 'floor', doneDay: '2026-01-01' };
+    h.doc.setup.one = { id: 'one', waterId: 't', item: 'floor', doneDay: '2026-01-01' };
     expect(judge(h, 1.1).fish).toMatchObject({
       word: 'wait',
       reason: { code: 'setupOpen', first: 'power' },
@@ -284,10 +284,10 @@ describe('other schools', () => {
     for (const gates of Object.values(SCHOOL_GATES)) expect(gates[gates.length - 1]).toBe('nextStep');
   });
   test('what a school does not ask for is shown when it has passed, not otherwise', () => {
-    const e = gatherEvidence(provedHistory('zeroZero').doc, 't', ms(28.5));
+    const e = displayEvidence(provedHistory('zeroZero').doc, ms(28.5));
     expect(besides(e).map((g) => g.id)).toEqual(['proof']);
-    expect(besides(gatherEvidence(provedHistory('proof24').doc, 't', ms(28.5)))).toEqual([]);
-    expect(besides(gatherEvidence(new History().doc, 't', ms(1)))).toEqual([]);
+    expect(besides(displayEvidence(provedHistory('proof24').doc, ms(28.5)))).toEqual([]);
+    expect(besides(displayEvidence(new History().doc, ms(1)))).toEqual([]);
   });
 });
 
@@ -571,7 +571,10 @@ describe('alarms', () => {
   test('an animal lost, ammonia untested since: a test is asked for, for three days or until tested', () => {
     const h = stocked().water(31, { ammonia: 0 }).water(33, { ammonia: 0, nitrite: 0 });
     const snail = Object.values(h.doc.animals)[0]!;
-    h.doc.animals[snail.id] = { ...snail, moves: [...snail.moves, { to: 'gone', at: h.at(33.01), why: '' }] };
+    h.doc.animals[snail.id] = {
+      ...snail,
+      moves: [...snail.moves, { to: GONE('died'), at: h.at(33.01), why: '' }],
+    };
     const said = (when: number) => judge(h, when).fish;
     expect(said(33.005).reason.code).toBe('stepSettling');
     expect(said(35)).toEqual({
@@ -706,8 +709,7 @@ describe('a coral', () => {
 
 describe('tests that are due', () => {
   const all = { ammonia: 0, nitrite: 0, nitrate: 2, salinity: 35, temperature: 25, alkalinity: 8, ph: 8 };
-  const dueAfter = (h: History, from: number, days: number) =>
-    assess(gatherEvidence(h.doc, 't', ms(from + days))).due;
+  const dueAfter = (h: History, from: number, days: number) => assessWater(h.doc, 't', ms(from + days)).due;
   test.each([
     ['ammonia', 1.7],
     ['nitrite', 1.7],

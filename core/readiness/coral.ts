@@ -1,6 +1,14 @@
 /** The judgement for a coral: hardly any load, so nitrite does not stop it, but steady water does. */
 import type { Parameter } from '../document';
-import { firstAmmoniaMs, firstFall, lastOf, proofState, trusted, type TankEvidence } from '../evidence';
+import {
+  firstAmmoniaMs,
+  firstFall,
+  lastOf,
+  proofState,
+  toldRiseMs,
+  trusted,
+  type DisplayEvidence,
+} from '../evidence';
 import { DAY_MS } from '../time';
 import { inRange, isFresh } from './fresh';
 import { isTransfer, seaWater } from './gates';
@@ -9,7 +17,7 @@ import { RULES } from './limits';
 
 const NEEDED: readonly Parameter[] = ['temperature', 'salinity', 'alkalinity', 'ammonia'];
 
-export function coralJudgement(e: TankEvidence): Judgement {
+export function coralJudgement(e: DisplayEvidence): Judgement {
   const water = seaWater(e);
   if (water.passedMs === null) return { word: water.word, reason: water.finding, opens: water.opens };
   const missing = NEEDED.filter((p) => !isFresh(lastOf(trusted(e.series[p])), e.nowMs));
@@ -23,11 +31,12 @@ export function coralJudgement(e: TankEvidence): Judgement {
     return { word: 'wait', reason: { code: 'coralAmmonia' }, opens: { code: 'ammoniaZeroAgain' } };
   }
   const cycled =
-    firstAmmoniaMs(e) !== null && (firstFall(e, e.series.ammonia) !== null || e.events.some(isTransfer));
-  if (!cycled && e.tank.school !== 'coralsFirst') {
+    Number.isFinite(toldRiseMs(e)) ||
+    (firstAmmoniaMs(e) !== null && (firstFall(e, e.series.ammonia) !== null || e.events.some(isTransfer)));
+  if (!cycled && e.water.school !== 'coralsFirst') {
     return { word: 'wait', reason: { code: 'zeroMeansNothing' }, opens: { code: 'addAmmonia' } };
   }
-  const proofAhead = e.tank.school === 'proof24' && e.inDisplay.length === 0;
+  const proofAhead = e.water.school === 'proof24' && e.residents.length === 0;
   if (proofAhead && proofState(e).status !== 'passed') {
     return { word: 'wait', reason: { code: 'coralBeforeDose' }, opens: { code: 'doseForProof' } };
   }
@@ -35,7 +44,7 @@ export function coralJudgement(e: TankEvidence): Judgement {
 }
 
 /** What speaks against a coral in the alkalinity of the last two weeks; null when it is in range and steady. */
-function alkalinityJudgement(e: TankEvidence): Judgement | null {
+function alkalinityJudgement(e: DisplayEvidence): Judgement | null {
   const lately = trusted(e.series.alkalinity)
     .filter((p) => p.atMs >= e.nowMs - RULES.alkalinitySteadyDays * DAY_MS)
     .map((p) => p.interval.mid);

@@ -1,5 +1,5 @@
 /** The toxic share of the last ammonia reading. */
-import { lastOf, trusted, type Point, type TankEvidence } from '../evidence';
+import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { freeAmmoniaFraction } from '../seawater';
 import { DAY_MS } from '../time';
 import { inRange } from './fresh';
@@ -8,7 +8,7 @@ import { RULES } from './limits';
 
 /** Free ammonia from the last ammonia reading, with pH, temperature and salinity last measured within a week; a missing pH is
  *  taken as 8.2, on the careful side, and said. Null without a reading, or where the rest is off the scale of the formula. */
-export function freeAmmonia(e: TankEvidence): FreeAmmonia | null {
+export function freeAmmonia(e: WaterEvidence): FreeAmmonia | null {
   const ammonia = lastOf(e.series.ammonia);
   if (!ammonia) return null;
   const near = (points: readonly Point[]) =>

@@ -7,8 +7,9 @@ import {
   lastOf,
   proofState,
   trusted,
+  type DisplayEvidence,
   type Point,
-  type TankEvidence,
+  type WaterEvidence,
 } from '../evidence';
 import type { GateId, Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
@@ -35,7 +36,7 @@ export const SCHOOL_GATES: Record<School, readonly GateId[]> = {
 export const printed = (p: Point, species: NitrogenSpecies): string =>
   `${p.text} mg/L ${basisLabel(species, p.kit.basis ?? 'ion')}`;
 
-export function seaWater(e: TankEvidence): Verdict {
+export function seaWater(e: WaterEvidence): Verdict {
   const salinity = lastOf(trusted(e.series.salinity));
   const temperature = lastOf(trusted(e.series.temperature));
   if (!salinity || !temperature) {
@@ -59,7 +60,7 @@ export function seaWater(e: TankEvidence): Verdict {
   return open(Math.max(salinity.atMs, temperature.atMs), { code: 'waterReady', ...water });
 }
 
-function ammoniaFalling(e: TankEvidence): Verdict {
+function ammoniaFalling(e: WaterEvidence): Verdict {
   if (firstAmmoniaMs(e) === null) {
     const said = lastOf(e.series.ammonia);
     return shut('wait', { code: said?.zero ? 'zeroMeansNothing' : 'nothingFed' }, { code: 'addAmmonia' });
@@ -77,7 +78,7 @@ function ammoniaFalling(e: TankEvidence): Verdict {
       );
 }
 
-function nitriteFalling(e: TankEvidence): Verdict {
+function nitriteFalling(e: WaterEvidence): Verdict {
   const fall = firstFall(e, e.series.nitrite);
   if (fall) return open(fall.atMs, { code: 'nitriteFell' });
   const clear = bothClear(e);
@@ -102,7 +103,7 @@ function leftover(ammonia: Point | undefined, nitrite: Point | undefined): State
   return { code: 'nitriteLeft', nitrite: n ?? 'unknown' };
 }
 
-function clear(e: TankEvidence): Verdict {
+function clear(e: WaterEvidence): Verdict {
   const state = bothClear(e);
   switch (state.status) {
     case 'passed':
@@ -122,7 +123,7 @@ function clear(e: TankEvidence): Verdict {
   }
 }
 
-function proof(e: TankEvidence): Verdict {
+function proof(e: WaterEvidence): Verdict {
   const state = proofState(e);
   switch (state.status) {
     case 'passed': {
@@ -147,7 +148,7 @@ function proof(e: TankEvidence): Verdict {
   }
 }
 
-function settle(e: TankEvidence): Verdict {
+function settle(e: WaterEvidence): Verdict {
   const state = bothClear(e);
   if (state.status !== 'passed') return shut('wait', { code: 'settleAfterClear' }, { code: 'twoZeros' });
   const untilMs = state.since.atMs + RULES.settleDays * DAY_MS;
@@ -156,7 +157,7 @@ function settle(e: TankEvidence): Verdict {
     : shut('wait', { code: 'settling', untilMs }, { code: 'waitUntil', atMs: untilMs });
 }
 
-function film(e: TankEvidence): Verdict {
+function film(e: WaterEvidence): Verdict {
   const green = e.events.find(
     (x) => x.kind === 'film' && (x.film === 'green' || x.film === 'hair') && x.extent > 0,
   );
@@ -165,17 +166,17 @@ function film(e: TankEvidence): Verdict {
     : shut('wait', { code: 'noGreenYet' }, { code: 'watchForGreen' });
 }
 
-export const isTransfer = (x: TankEvidence['events'][number]): boolean =>
+export const isTransfer = (x: WaterEvidence['events'][number]): boolean =>
   x.kind === 'bacteria' && (x.seed === 'media' || x.seed === 'rock' || x.seed === 'oldTank');
 
-function transfer(e: TankEvidence): Verdict {
+function transfer(e: WaterEvidence): Verdict {
   const moved = e.events.find(isTransfer);
   return moved
     ? open(Date.parse(moved.at), { code: 'transferred' })
     : shut('wait', { code: 'noTransfer' }, { code: 'logTransfer' });
 }
 
-function dailyClear(e: TankEvidence): Verdict {
+function dailyClear(e: WaterEvidence): Verdict {
   const moved = e.events.find(isTransfer);
   const fed =
     moved && e.events.find((x) => (x.kind === 'food' || x.kind === 'ammoniaDose') && x.at >= moved.at);
@@ -197,14 +198,14 @@ function dailyClear(e: TankEvidence): Verdict {
   );
 }
 
-function bacteria(e: TankEvidence): Verdict {
+function bacteria(e: WaterEvidence): Verdict {
   const added = e.events.find((x) => x.kind === 'bacteria');
   return added
     ? open(Date.parse(added.at), { code: 'bacteriaIn' })
     : shut('wait', { code: 'noBacteria' }, { code: 'addBacteria' });
 }
 
-function reset(e: TankEvidence): Verdict {
+function reset(e: WaterEvidence): Verdict {
   const first = e.joined[0];
   if (first) return open(first.atMs, { code: 'resetBeforeAnimals' });
   const nitrate = lastOf(trusted(e.series.nitrate));
@@ -243,11 +244,11 @@ function reset(e: TankEvidence): Verdict {
 const changeForNitrate = (nitrateMgN: number): number =>
   Math.min(RULES.largestChange, 1 - RULES.nitrateStartMgN / 2 / nitrateMgN);
 
-function firstAnimals(e: TankEvidence): Verdict {
+function firstAnimals(e: DisplayEvidence): Verdict {
   const first = e.joined[0];
   if (first) return open(first.atMs, { code: 'animalsIn', atMs: first.atMs });
   const ammonia = lastOf(trusted(e.series.ammonia));
-  if (e.tank.school === 'firstFish') {
+  if (e.water.school === 'firstFish') {
     if (!isFresh(ammonia, e.nowMs)) return shut('test', { code: 'ammoniaUnmeasured' }, ask('ammonia'));
     if (!ammonia.zero) return shut('wait', leftover(ammonia, undefined), { code: 'twoZeros' });
     return shut('goSmall', { code: 'oneSmallFishDaily' }, { code: 'addFirstFish' });
@@ -263,7 +264,7 @@ function firstAnimals(e: TankEvidence): Verdict {
   return shut('goSmall', { code: 'firstStep' }, { code: 'addFirst' });
 }
 
-function nextStep(e: TankEvidence): Verdict {
+function nextStep(e: WaterEvidence): Verdict {
   const last = lastOf(e.joined);
   if (!last) return shut('wait', { code: 'afterFirst' }, { code: 'addFirst' });
   const daysSince = (e.nowMs - last.atMs) / DAY_MS;
@@ -287,7 +288,7 @@ function nextStep(e: TankEvidence): Verdict {
   return shut('go', { code: 'stepCarried', since }, { code: 'addNext' });
 }
 
-export const RULE_OF_GATE: Record<GateId, (e: TankEvidence) => Verdict> = {
+export const RULE_OF_GATE: Record<GateId, (e: DisplayEvidence) => Verdict> = {
   seaWater,
   ammoniaFalling,
   nitriteFalling,

@@ -1,4 +1,4 @@
-export { assess, assessTank, besides } from './assess';
+export { assess, assessmentOf, assessWater, besides } from './assess';
 export { freeAmmonia } from './freeAmmonia';
 export { SCHOOL_GATES } from './gates';
 export type { Assessment, FreeAmmonia, Gate, Judgement } from './judgement';

@@ -19,7 +19,8 @@ export interface Judgement {
 }
 
 export interface Assessment {
-  school: School;
+  /** Null for a water that is no display: it has no gates. */
+  school: School | null;
   gates: Gate[];
   fish: Judgement;
   coral: Judgement;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { remembered } from '../remembered';
 import { documents } from '../testing/arbitraries';
 import { History, START_MS, DAY } from '../testing/history';
-import { assessTank } from '.';
+import { assessWater } from '.';
 import { gatherEvidence } from '../evidence';
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -12,7 +12,7 @@ test('evidence gathered again, with all that is remembered, equals evidence of a
   fc.assert(
     fc.property(documents, (doc) => {
       const nowMs = Date.UTC(2026, 10, 2);
-      for (const id of Object.keys(doc.tanks)) {
+      for (const id of Object.keys(doc.waters)) {
         const gather = (d: typeof doc) => {
           try {
             return JSON.stringify(gatherEvidence(d, id, nowMs));
@@ -46,7 +46,7 @@ test('ten years of readings twice a day are judged like the last weeks of them',
       .test(from + 2, { ammonia: 2, nitrite: 0 });
     for (let day = Math.max(from + 20, 3600 - (from === 0 ? 3600 : 60)); day < 3650; day += 0.5)
       if (day > from + 20) h.water(day, { ammonia: 0, nitrite: 0, nitrate: 10, ph: 8.1 });
-    return assessTank(h.doc, 't', START_MS + 3650 * DAY).fish.word;
+    return assessWater(h.doc, 't', START_MS + 3650 * DAY).fish.word;
   };
   expect(word(0)).toBe(word(3560));
 });

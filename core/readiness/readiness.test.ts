@@ -1,15 +1,15 @@
 import fc from 'fast-check';
-import { SCHOOLS, STARTER_KITS } from '../document';
+import { GONE, SCHOOLS, STARTER_KITS } from '../document';
 import { documents } from '../testing/arbitraries';
-import { DAY, History, provedHistory, START_MS } from '../testing/history';
+import { DAY, displayEvidence, History, provedHistory, START_MS } from '../testing/history';
 import { METRIC } from '../units';
 import { gatherEvidence, meantAsProof, nothingLeft } from '../evidence';
 import { sentence } from '../words';
-import { assessTank, besides, type Assessment } from './index';
+import { assessWater, besides, type Assessment } from './index';
 
-const judge = (h: History, day: number): Assessment => assessTank(h.doc, 't', START_MS + day * DAY);
+const judge = (h: History, day: number): Assessment => assessWater(h.doc, 't', START_MS + day * DAY);
 const here = (a: Assessment) => a.gates.find((g) => g.status === 'here')?.id;
-const context = { units: METRIC, day: () => '1 Jan', hour: () => 'Thu 20:00' };
+const context = { units: METRIC, day: () => '1 Jan', written: () => '1 Jan', hour: () => 'Thu 20:00' };
 
 describe('the way through the gates by the 24-hour proof', () => {
   test('an empty log asks for sea water first', () => {
@@ -153,7 +153,7 @@ describe('what makes the judgement more careful', () => {
     if (animal)
       h.doc.animals[animal.id] = {
         ...animal,
-        moves: [...animal.moves, { to: 'gone', at: h.at(30.5), why: 'died' }],
+        moves: [...animal.moves, { to: GONE('died'), at: h.at(30.5), why: '' }],
       };
     expect(judge(h, 30.6).fish.reason.code).toBe('deathAsksTest');
   });
@@ -178,11 +178,10 @@ describe('schools', () => {
   test('what another school would count is shown all the same', () => {
     const at = (school: Parameters<typeof provedHistory>[0], day: number) =>
       besides(
-        gatherEvidence(
+        displayEvidence(
           provedHistory(school)
             .event(20, { kind: 'film', film: 'green', extent: 2 })
             .event(1, { kind: 'bacteria', seed: 'bottle', mL: 50 }).doc,
-          't',
           START_MS + day * DAY,
         ),
       );
@@ -217,13 +216,15 @@ describe('whatever was logged', () => {
   test('every finding has words and no go is said on unmeasured or stale nitrogen', () => {
     fc.assert(
       fc.property(documents, fc.constantFrom(...SCHOOLS), (doc, school) => {
-        for (const tank of Object.values(doc.tanks)) {
+        for (const water of Object.values(doc.waters)) {
           const nowMs = Date.UTC(2026, 10, 2);
           let assessment: Assessment;
           try {
-            assessment = assessTank(
-              { ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } },
-              tank.id,
+            assessment = assessWater(
+              water.kind === 'display'
+                ? { ...doc, waters: { ...doc.waters, [water.id]: { ...water, school } } }
+                : doc,
+              water.id,
               nowMs,
             );
           } catch (error) {
@@ -246,7 +247,7 @@ describe('whatever was logged', () => {
           if (assessment.fish.word === 'go' || assessment.fish.word === 'goSmall') {
             const fresh = Object.values(doc.samples).some(
               (s) =>
-                s.tankId === tank.id &&
+                s.waterId === water.id &&
                 nowMs - Date.parse(s.at) <= 3 * DAY &&
                 s.readings.some((r) => r.parameter === 'ammonia' && r.value.kind === 'exact'),
             );

@@ -120,6 +120,28 @@ interface GateFacts {
   addCoral: Nothing;
 }
 
+/** What is found of waters that serve a display. */
+interface ServingFacts {
+  asTold: { day: string };
+  quarantineReady: Nothing;
+  quarantineTakes: Nothing;
+  quarantineUntested: Ask;
+  quarantineSign: Nothing;
+  quarantineClearLook: Nothing;
+  quarantineRunning: { day: number; of: number };
+  quarantineFreeOn: { day: string };
+  quarantineFree: { days: number };
+  quarantineLetIn: Nothing;
+  ammoniaWithAnimals: PrintedAmmonia;
+  holdingSteady: Nothing;
+  holdingEmpty: Nothing;
+  holdingWatch: Nothing;
+  mixingReady: { salinity: number };
+  mixingFit: Nothing;
+  outOfUse: { day: string };
+  openAgain: Nothing;
+}
+
 /** Findings that hold besides the gates and may only make the word more careful. */
 interface AlarmFacts {
   deathAsksTest: Nothing;
@@ -199,7 +221,13 @@ interface CannotFacts {
   readingsContradict: Nothing;
 }
 
-export type StatementFacts = GateFacts & AlarmFacts & WarningFacts & CauseFacts & DoseFacts & CannotFacts;
+export type StatementFacts = GateFacts &
+  ServingFacts &
+  AlarmFacts &
+  WarningFacts &
+  CauseFacts &
+  DoseFacts &
+  CannotFacts;
 export type StatementCode = keyof StatementFacts;
 export type WarningCode = keyof WarningFacts;
 export type CauseCode = keyof CauseFacts;

@@ -1,7 +1,7 @@
 export {
   capacityAt,
   dailyLoadMgN,
-  displayLoadAt,
+  loadAt,
   fishMassG,
   groupLoadMgN,
   loadStair,
@@ -12,4 +12,4 @@ export {
   type StairStep,
 } from './load';
 export { STOCKING, STOCKING_LIMITS } from './limits';
-export { additionWarnings, isComing, type AdditionForecast, type Warning } from './warnings';
+export { additionWarnings, type AdditionForecast, type Warning } from './warnings';

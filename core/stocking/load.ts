@@ -2,8 +2,8 @@
  *  Load: feed (g dry/day) x protein x 0.092 = g N/day (Timmons & Ebeling). Mass W = a L^b, b = 3, g and cm.
  *  Capacity: a dose C0 cleared to the limit of the kit C1 in t days under Monod uptake gives X from the integrated law
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
-import { type Animal, currentPlace } from '../document';
-import { type TankEvidence, proofState } from '../evidence';
+import { type Animal, isComing, type Place, waterOf } from '../document';
+import { type WaterEvidence, proofState } from '../evidence';
 import { speciesById, type Species } from '../species';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
@@ -43,7 +43,7 @@ export interface Capacity {
 }
 
 /** Capacity from the latest passed proof; null without one. What the animals feed keeps alive does not fade. */
-export function provedCapacity(e: TankEvidence): Capacity | null {
+export function provedCapacity(e: WaterEvidence): Capacity | null {
   const state = proofState(e);
   if (state.status !== 'passed' && state.status !== 'faded' && state.status !== 'lenient') return null;
   const { doseMgNPerL: c0, testAtMs, within } = state.proof;
@@ -61,7 +61,7 @@ export function provedCapacity(e: TankEvidence): Capacity | null {
 
 /** Near-zero capacity at a moment after the proof: fading towards what the present load keeps alive. A filter kept on a load
  *  holds somewhat more than that load (its bacteria see above near-zero ammonia after each feeding): 1.5 times, a stated guess. */
-export function capacityAt(provedMgN: number, provedMs: number, e: TankEvidence, atMs: number): number {
+export function capacityAt(provedMgN: number, provedMs: number, e: WaterEvidence, atMs: number): number {
   let capacity = provedMgN;
   let fromMs = provedMs;
   const doses = e.doses.filter((d) => d.atMs > provedMs && d.atMs <= atMs).map((d) => d.atMs);
@@ -69,7 +69,7 @@ export function capacityAt(provedMgN: number, provedMs: number, e: TankEvidence,
     (a, b) => a - b,
   );
   for (const mark of marks) {
-    const kept = Math.min(capacity, STOCKING.keptOverLoad * displayLoadAt(e, fromMs));
+    const kept = Math.min(capacity, STOCKING.keptOverLoad * loadAt(e, fromMs));
     const days = (mark - fromMs) / DAY_MS;
     capacity = kept + (capacity - kept) * Math.exp(-FADE_PER_DAY * days);
     fromMs = mark;
@@ -77,11 +77,12 @@ export function capacityAt(provedMgN: number, provedMs: number, e: TankEvidence,
   return capacity;
 }
 
-/** mg N a day from animals in the display at a moment. */
-export function displayLoadAt(e: TankEvidence, atMs: number): number {
+/** mg N a day from the animals in the water at a moment. */
+export function loadAt(e: WaterEvidence, atMs: number): number {
+  const here = (place: Place) => waterOf(place) === e.water.id;
   return e.joined.reduce((sum, { animal }) => {
     let inside = false;
-    for (const move of animal.moves) if (Date.parse(move.at) <= atMs) inside = move.to === 'display';
+    for (const move of animal.moves) if (Date.parse(move.at) <= atMs) inside = here(move.to);
     return inside ? sum + groupLoadMgN(animal) : sum;
   }, 0);
 }
@@ -96,7 +97,7 @@ export interface StairStep {
 
 /** The stair of daily load: past steps from the moves, planned ones from plannedDay of animals not yet in. */
 export function loadStair(
-  e: TankEvidence,
+  e: WaterEvidence,
   animals: readonly Animal[],
   plannedMs: (a: Animal) => number | null,
   untilMs: number,
@@ -105,8 +106,8 @@ export function loadStair(
     .flatMap(({ animal }) => {
       const label = speciesById(animal.speciesId).common;
       return animal.moves.flatMap((m, i) => {
-        const was = animal.moves[i - 1]?.to === 'display';
-        const is = m.to === 'display';
+        const was = waterOf(animal.moves[i - 1]?.to) === e.water.id;
+        const is = waterOf(m.to) === e.water.id;
         return was === is
           ? []
           : [
@@ -121,7 +122,7 @@ export function loadStair(
     })
     .filter((c) => c.atMs <= e.nowMs);
   const planned = animals
-    .filter((a) => ['wish', 'quarantine'].includes(currentPlace(a).to))
+    .filter((a) => a.homeId === e.water.id && isComing(a))
     .flatMap((a) => {
       const atMs = plannedMs(a);
       return atMs === null

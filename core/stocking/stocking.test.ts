@@ -1,5 +1,6 @@
+import { WISHED } from '../document';
 import { z } from 'zod';
-import { assessTank } from '../readiness';
+import { assessWater } from '../readiness';
 import { gatherEvidence } from '../evidence';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
 import raw from '../species/species.json';
@@ -8,7 +9,7 @@ import { speciesSchema } from '../species/schema';
 import {
   additionWarnings,
   dailyLoadMgN,
-  displayLoadAt,
+  loadAt,
   fishMassG,
   loadStair,
   peakAfterStep,
@@ -19,7 +20,7 @@ const warn = (h: History, day: number, species: string, count = 1) => {
   const nowMs = START_MS + day * DAY;
   return additionWarnings(
     gatherEvidence(h.doc, 't', nowMs),
-    assessTank(h.doc, 't', nowMs),
+    assessWater(h.doc, 't', nowMs),
     speciesById(species),
     count,
   );
@@ -54,15 +55,14 @@ describe('load', () => {
   test('the stair counts what is in the display and dashes what is planned', () => {
     const h = settled();
     const e = gatherEvidence(h.doc, 't', START_MS + 37 * DAY);
-    expect(displayLoadAt(e, START_MS + 28 * DAY)).toBe(0);
-    expect(displayLoadAt(e, e.nowMs)).toBeCloseTo(2.5, 9);
+    expect(loadAt(e, START_MS + 28 * DAY)).toBe(0);
+    expect(loadAt(e, e.nowMs)).toBeCloseTo(2.5, 9);
     const wished = {
       id: 'w',
-      tankId: 't',
+      homeId: 't',
       speciesId: 'neon-goby',
       count: 1,
-      moves: [{ to: 'wish' as const, at: h.at(30), why: '' }],
-      quarantineId: null,
+      moves: [{ to: WISHED, at: h.at(30), why: '' }],
       plannedDay: '2026-03-01',
     };
     const steps = loadStair(
@@ -102,7 +102,7 @@ describe('warnings', () => {
     expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
   test('a jumper without a lid', () => {
     const h = settled();
-    if (h.doc.tanks.t) h.doc.tanks.t = { ...h.doc.tanks.t, hasLid: false };
+    if (h.doc.waters.t) h.doc.waters.t = { ...h.doc.waters.t, hasLid: false };
     expect(codes(h, 36.2, 'firefish')).toContain('jumpsNoLid');
   });
   test('rivals, and too many of a kind', () => {

@@ -1,13 +1,12 @@
 /** What speaks against an addition, each with its reason. The choice stays with the person. */
-import { currentPlace } from '../document';
-import { lastOf, type TankEvidence } from '../evidence';
+import { lastOf, type WaterEvidence } from '../evidence';
 import { RULES, type Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesById, type PreyKind, type Species } from '../species';
 import type { StatementOf, WarningCode } from '../statements';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
-import { dailyLoadMgN, displayLoadAt, peakAfterStep, provedCapacity } from './load';
+import { dailyLoadMgN, loadAt, peakAfterStep, provedCapacity } from './load';
 
 export interface Warning {
   severity: 'stop' | 'caution' | 'note';
@@ -36,12 +35,12 @@ const caution = (says: Warning['says']): Warning => ({ severity: 'caution', says
 
 /** Judges adding `count` of a species to a tank now. Warnings most severe first. */
 export function additionWarnings(
-  e: TankEvidence,
+  e: WaterEvidence,
   assessment: Assessment,
   species: Species,
   count: number,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
-  const residents = e.inDisplay.map((a) => ({ species: speciesById(a.speciesId), count: a.count }));
+  const residents = e.residents.map((a) => ({ species: speciesById(a.speciesId), count: a.count }));
   const forecast = forecastAddition(e, assessment, species, count);
   const warnings = [
     ...ofTheGlass(e, species),
@@ -53,11 +52,11 @@ export function additionWarnings(
 }
 
 /** Room and lid. */
-function ofTheGlass(e: TankEvidence, species: Species): Warning[] {
+function ofTheGlass(e: WaterEvidence, species: Species): Warning[] {
   const { adultCm, minTankL } = species;
   const warnings: Warning[] = [];
   if (e.netL < minTankL) warnings.push(stop({ code: 'tooLargeForTank', adultCm, minTankL, netL: e.netL }));
-  if (e.tank.hasLid) return warnings;
+  if (e.water.hasLid) return warnings;
   if (species.jumps) warnings.push(stop({ code: 'jumpsNoLid', name: species.common }));
   else if (species.group === 'fish') warnings.push(caution({ code: 'noLid' }));
   return warnings;
@@ -105,7 +104,7 @@ function ofTheTerritory(species: Species, residents: readonly Resident[]): Warni
 }
 
 /** Whether the gate is open, and the tank old enough. */
-function ofTheTime(e: TankEvidence, assessment: Assessment, species: Species): Warning[] {
+function ofTheTime(e: WaterEvidence, assessment: Assessment, species: Species): Warning[] {
   const warnings: Warning[] = [];
   const judgement = species.group === 'coral' ? assessment.coral : assessment.fish;
   if (judgement.word === 'wait' || judgement.word === 'actNow') {
@@ -114,7 +113,9 @@ function ofTheTime(e: TankEvidence, assessment: Assessment, species: Species): W
     warnings.push(stop({ code: settling ? 'lastStillSettling' : 'gateShut' }));
   }
   if (judgement.word === 'test') warnings.push(caution({ code: 'testFirst' }));
-  const ageDays = Math.floor((e.nowMs - Date.parse(`${e.tank.startDay}T00:00:00Z`)) / DAY_MS);
+  const { startDay } = e.water;
+  const ageDays =
+    startDay === null ? 0 : Math.floor((e.nowMs - Date.parse(`${startDay}T00:00:00Z`)) / DAY_MS);
   if (ageDays < species.minTankAgeDays) {
     warnings.push(caution({ code: 'youngTank', wantsDays: species.minTankAgeDays, ageDays }));
   }
@@ -125,10 +126,10 @@ function ofTheTime(e: TankEvidence, assessment: Assessment, species: Species): W
 }
 
 /** Load against a month ago, against the last addition and against what the filter has proved. */
-function ofThePace(e: TankEvidence, species: Species, forecast: AdditionForecast): Warning[] {
+function ofThePace(e: WaterEvidence, species: Species, forecast: AdditionForecast): Warning[] {
   const warnings: Warning[] = [];
   const mgN = forecast.presentMgN + forecast.addedMgN;
-  const monthAgo = displayLoadAt(e, e.nowMs - STOCKING.growthDays * DAY_MS);
+  const monthAgo = loadAt(e, e.nowMs - STOCKING.growthDays * DAY_MS);
   const allowedMgN = Math.max(STOCKING.mostGrowth * monthAgo, STOCKING.firstStepMgN);
   if (mgN > allowedMgN + 1e-9) warnings.push(caution({ code: 'moreThanDouble', mgN, allowedMgN }));
   const isFish = species.group === 'fish';
@@ -146,13 +147,13 @@ function ofThePace(e: TankEvidence, species: Species, forecast: AdditionForecast
 }
 
 function forecastAddition(
-  e: TankEvidence,
+  e: WaterEvidence,
   assessment: Assessment,
   species: Species,
   count: number,
 ): AdditionForecast {
   const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
-  const presentMgN = displayLoadAt(e, e.nowMs);
+  const presentMgN = loadAt(e, e.nowMs);
   const capacity = provedCapacity(e);
   if (!capacity) return { addedMgN, presentMgN, peakNh3MgN: null };
   const peak = peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL);
@@ -161,7 +162,3 @@ function forecastAddition(
     freeAmmoniaFraction(RULES.assumedPh, RULES.assumedTempC, RULES.assumedSalinity);
   return { addedMgN, presentMgN, peakNh3MgN: peak * fraction };
 }
-
-/** True for the places an animal can still come from. */
-export const isComing = (animal: Parameters<typeof currentPlace>[0]): boolean =>
-  ['wish', 'quarantine'].includes(currentPlace(animal).to);

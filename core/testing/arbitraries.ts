@@ -7,6 +7,8 @@ import {
   DEFAULT_SETTINGS,
   DOSED,
   emptyDocument,
+  GONE,
+  IN,
   FILMS,
   FOODS,
   MAX_NAME,
@@ -16,14 +18,15 @@ import {
   SMELLS,
   SOUNDS,
   STARTER_KITS,
+  WISHED,
   type Animal,
   type Document,
   type Look,
   type Quarantine,
   type Reading,
   type Sample,
-  type Tank,
-  type TankEvent,
+  type Water,
+  type WaterEvent,
 } from '../document';
 import { SPECIES } from '../species';
 
@@ -39,11 +42,12 @@ const name = fc
   .filter((s) => s.trim() !== '' && s.length <= MAX_NAME && !/[\u0000-\u001f]/.test(s));
 const note = fc.string({ unit: 'grapheme', maxLength: 40 });
 
-const tank = fc.record({
-  id,
+const display = fc.record({
+  id: id.filter((text) => text !== 'q1'),
   name,
-  startDay: day,
-  display: fc.oneof(
+  kind: fc.constant('display' as const),
+  startDay: fc.option(day),
+  size: fc.oneof(
     fc.record({
       kind: fc.constant('dimensions' as const),
       lengthCm: amount(300),
@@ -57,9 +61,9 @@ const tank = fc.record({
   sandKg: amount(90),
   hasLid: fc.boolean(),
   ammoniaSource: fc.constantFrom(...AMMONIA_SOURCES),
-  bacteriaSource: fc.constantFrom(...BACTERIA_SOURCES),
+  bacteriaSources: fc.uniqueArray(fc.constantFrom(...BACTERIA_SOURCES)),
   school: fc.constantFrom(...SCHOOLS),
-}) satisfies fc.Arbitrary<Tank>;
+}) satisfies fc.Arbitrary<Water>;
 
 const reading = (parameter: Reading['parameter']): fc.Arbitrary<Reading> => {
   const kitId = STARTER_KITS.find((k) => k.parameter === parameter)?.id ?? '';
@@ -73,7 +77,7 @@ const reading = (parameter: Reading['parameter']): fc.Arbitrary<Reading> => {
   );
 };
 
-const sample = (tankId: string): fc.Arbitrary<Sample> =>
+const sample = (waterId: string): fc.Arbitrary<Sample> =>
   fc
     .record({
       id,
@@ -85,11 +89,11 @@ const sample = (tankId: string): fc.Arbitrary<Sample> =>
       }),
     })
     .chain(({ parameters, ...rest }) =>
-      fc.tuple(...parameters.map(reading)).map((readings) => ({ ...rest, tankId, readings })),
+      fc.tuple(...parameters.map(reading)).map((readings) => ({ ...rest, waterId, readings })),
     );
 
-const event = (tankId: string): fc.Arbitrary<TankEvent> => {
-  const base = { id, at: time, note, tankId: fc.constant(tankId) };
+const event = (waterId: string): fc.Arbitrary<WaterEvent> => {
+  const base = { id, at: time, note, waterId: fc.constant(waterId) };
   return fc.oneof(
     fc.record({
       ...base,
@@ -142,11 +146,11 @@ const event = (tankId: string): fc.Arbitrary<TankEvent> => {
   );
 };
 
-const look = (quarantineId: string): fc.Arbitrary<Look> =>
+const look = (waterId: string): fc.Arbitrary<Look> =>
   fc
     .record({
       id,
-      quarantineId: fc.constant(quarantineId),
+      waterId: fc.constant(waterId),
       day,
       result: fc.constantFrom('clear' as const, 'sign' as const),
       signs: fc.uniqueArray(fc.constantFrom(...SIGNS)),
@@ -164,58 +168,59 @@ const calibration = fc.record({
   adjusted: fc.boolean(),
   note,
 });
-const task = (tankId: string) =>
-  fc.record({ id, tankId: fc.constant(tankId), day, title: name, note, doneAt: fc.option(time) });
+const task = (waterId: string) =>
+  fc.record({ id, waterId: fc.constant(waterId), day, title: name, note, doneAt: fc.option(time) });
 
 const byId = <T extends { id: string }>(list: readonly T[]): Record<string, T> =>
   Object.fromEntries(list.map((x) => [x.id, x]));
 
 /** A valid document with one or two tanks and what belongs to them. */
 export const documents: fc.Arbitrary<Document> = fc
-  .uniqueArray(tank, { minLength: 1, maxLength: 2, selector: (t) => t.id })
-  .chain((tanks) => {
-    const tankId = tanks[0]?.id ?? 'none';
+  .uniqueArray(display, { minLength: 1, maxLength: 2, selector: (t) => t.id })
+  .chain((waters) => {
+    const waterId = waters[0]?.id ?? 'none';
     const quarantine: Quarantine = {
       id: 'q1',
-      tankId,
+      kind: 'quarantine',
       name: 'Spare',
-      group: 'fish',
-      volumeL: 60,
+      startDay: '2026-01-01',
+      size: { kind: 'volume', volumeL: 60 },
+      sumpL: 0,
+      rockKg: 0,
+      sandKg: 0,
+      hasLid: true,
+      line: 'fish',
       filter: 'cycled',
       clockDays: 28,
-      openedDay: '2026-01-01',
-      closedDay: null,
+      serves: [waterId],
+      runs: [{ openedDay: '2026-01-01', closedDay: null }],
     };
     const animal: fc.Arbitrary<Animal> = fc.record({
       id,
-      tankId: fc.constant(tankId),
+      homeId: fc.constant(waterId),
       speciesId: fc.constantFrom(...SPECIES.map((s) => s.id)),
       count: fc.integer({ min: 1, max: 20 }),
       moves: fc
         .array(time, { minLength: 1, maxLength: 3 })
         .map((ts) =>
-          ts
-            .sort()
-            .map((at, i) => ({ to: (['wish', 'quarantine', 'display'] as const)[i] ?? 'gone', at, why: '' })),
+          ts.sort().map((at, i) => ({ to: [WISHED, IN('q1'), IN(waterId)][i] ?? GONE('died'), at, why: '' })),
         ),
-      quarantineId: fc.constantFrom('q1', null),
       plannedDay: fc.option(day),
     });
     return fc
       .record({
         calibrations: fc.array(calibration, { maxLength: 4 }),
-        tasks: fc.array(task(tankId), { maxLength: 4 }),
-        samples: fc.array(sample(tankId), { maxLength: 12 }),
-        events: fc.array(event(tankId), { maxLength: 8 }),
+        tasks: fc.array(task(waterId), { maxLength: 4 }),
+        samples: fc.array(sample(waterId), { maxLength: 12 }),
+        events: fc.array(event(waterId), { maxLength: 8 }),
         animals: fc.array(animal, { maxLength: 4 }),
         looks: fc.array(look('q1'), { maxLength: 6 }),
       })
       .map(({ samples, events, animals, looks, calibrations, tasks }): Document => ({
         ...emptyDocument(),
         settings: { person: DEFAULT_SETTINGS },
-        tanks: byId(tanks),
+        waters: byId<Water>([...waters, quarantine]),
         kits: byId(STARTER_KITS),
-        quarantines: { q1: quarantine },
         samples: byId(samples),
         events: byId(events),
         calibrations: byId(calibrations),

@@ -94,7 +94,7 @@ describe('volume', () => {
   });
   test('the volume in use stands before the arithmetic, which is still there', () => {
     const v = netVolume({
-      display: { kind: 'volume', volumeL: 100 },
+      size: { kind: 'volume', volumeL: 100 },
       sumpL: 0,
       rockKg: 0,
       sandKg: 0,

@@ -1,15 +1,17 @@
 /** Histories of a tank written as a story, for tests of judgement. */
+import { gatherEvidence, isOfDisplay, type DisplayEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import {
   DEFAULT_SETTINGS,
   emptyDocument,
+  IN,
   STARTER_KITS,
   type Document,
   type Kit,
   type Parameter,
   type ReadingValue,
   type School,
-  type TankEvent,
+  type WaterEvent,
 } from '../document';
 import { toMgNPerL } from '../units';
 
@@ -36,18 +38,19 @@ export class History {
       ...emptyDocument(),
       settings: { person: DEFAULT_SETTINGS },
       kits: Object.fromEntries(kits.map((k) => [k.id, k])),
-      tanks: {
+      waters: {
         t: {
           id: 't',
           name: 'Test',
           startDay: '2026-01-01',
-          display: { kind: 'volume', volumeL: 100 },
+          kind: 'display',
+          size: { kind: 'volume', volumeL: 100 },
           sumpL: 0,
           rockKg: 0,
           sandKg: 0,
           hasLid: true,
           ammoniaSource: 'bottled',
-          bacteriaSource: 'bottle',
+          bacteriaSources: ['bottle'],
           school,
         },
       },
@@ -64,7 +67,7 @@ export class History {
       ...this.doc.samples,
       [id]: {
         id,
-        tankId: 't',
+        waterId: 't',
         at: this.at(day),
         note: '',
         readings: Object.entries(readings).map(([parameter, v]) => ({
@@ -80,11 +83,11 @@ export class History {
   event(
     day: number,
     event: {
-      [K in TankEvent['kind']]: Omit<Extract<TankEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'>;
-    }[TankEvent['kind']],
+      [K in WaterEvent['kind']]: Omit<Extract<WaterEvent, { kind: K }>, 'id' | 'waterId' | 'at' | 'note'>;
+    }[WaterEvent['kind']],
   ): this {
     const id = `e${this.n++}`;
-    this.doc.events[id] = { id, tankId: 't', at: this.at(day), note: '', ...event } as TankEvent;
+    this.doc.events[id] = { id, waterId: 't', at: this.at(day), note: '', ...event } as WaterEvent;
     return this;
   }
 
@@ -97,11 +100,10 @@ export class History {
     const id = `a${this.n++}`;
     this.doc.animals[id] = {
       id,
-      tankId: 't',
+      homeId: 't',
       speciesId,
       count,
-      moves: [{ to: 'display', at: this.at(day), why: '' }],
-      quarantineId: null,
+      moves: [{ to: IN('t'), at: this.at(day), why: '' }],
       plannedDay: null,
     };
     return this;
@@ -125,4 +127,11 @@ export function provedHistory(school: School = 'proof24'): History {
     .test(26, { ammonia: 0, nitrite: 0, nitrate: 10 })
     .dose(27, 2)
     .water(28, { ammonia: 0, nitrite: 0, nitrate: 20, ph: 8.1 });
+}
+
+/** The evidence of the test's display at a moment. @throws Error when it is none */
+export function displayEvidence(doc: Document, nowMs: number): DisplayEvidence {
+  const e = gatherEvidence(doc, 't', nowMs);
+  if (!isOfDisplay(e)) throw new Error('"t" is no display');
+  return e;
 }

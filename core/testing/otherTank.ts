@@ -4,13 +4,14 @@ import { DAY_MS } from '../time';
 import {
   DEFAULT_SETTINGS,
   emptyDocument,
+  IN,
   STARTER_KITS,
   type Document,
   type Kit,
   type Parameter,
   type ReadingValue,
   type Sample,
-  type TankEvent,
+  type WaterEvent,
 } from '../document';
 import { seededRandom } from '../random';
 import { drawFrom, DT, otherWorld, type Draw } from './otherWorld';
@@ -102,23 +103,24 @@ export function otherTank(seed: number): OtherTank {
     ...emptyDocument(),
     settings: { person: DEFAULT_SETTINGS },
     kits: Object.fromEntries(STARTER_KITS.map((k) => [k.id, k])),
-    tanks: {
+    waters: {
       t: {
         id: 't',
         name: `Tank ${seed}`,
         startDay: new Date(OTHER_START).toISOString().slice(0, 10),
-        display: { kind: 'volume', volumeL: believedL },
+        kind: 'display',
+        size: { kind: 'volume', volumeL: believedL },
         sumpL: 0,
         rockKg: 0,
         sandKg: 0,
         hasLid: true,
         ammoniaSource: method === 'bottledNoBacteria' || method === 'media' ? 'bottled' : method,
-        bacteriaSource:
+        bacteriaSources:
           method === 'media'
-            ? 'media'
+            ? ['media']
             : method === 'bottled' || method === 'fish' || method === 'feeding'
-              ? 'bottle'
-              : 'none',
+              ? ['bottle']
+              : [],
         school: 'proof24',
       },
     },
@@ -127,7 +129,7 @@ export function otherTank(seed: number): OtherTank {
   const at = (day: number) => new Date(Math.round(OTHER_START + day * DAY_MS)).toISOString();
   const log = (day: number, e: object): void => {
     const id = `e${n++}`;
-    doc.events[id] = { id, tankId: 't', at: at(day), note: '', ...e } as TankEvent;
+    doc.events[id] = { id, waterId: 't', at: at(day), note: '', ...e } as WaterEvent;
   };
   let lastDose = -Infinity;
   const dose = (day: number): void => {
@@ -155,11 +157,10 @@ export function otherTank(seed: number): OtherTank {
     if (method === 'fish')
       doc.animals.f = {
         id: 'f',
-        tankId: 't',
+        homeId: 't',
         speciesId: 'ocellaris-clownfish',
         count: 1,
-        moves: [{ to: 'display', at: at(day + 1.4), why: '' }],
-        quarantineId: null,
+        moves: [{ to: IN('t'), at: at(day + 1.4), why: '' }],
         plannedDay: null,
       };
   };
@@ -203,7 +204,13 @@ export function otherTank(seed: number): OtherTank {
     if (day >= nextTest) {
       nextTest = day + every * between(0.7, 1.3) + (random() < 0.12 ? between(2, 5) : 0);
       const sample = sitting(d, w, eye, world.tempC);
-      doc.samples[`s${n}`] = { id: `s${n++}`, tankId: 't', at: at(day), readings: sample.readings, note: '' };
+      doc.samples[`s${n}`] = {
+        id: `s${n++}`,
+        waterId: 't',
+        at: at(day),
+        readings: sample.readings,
+        note: '',
+      };
       testDays.push(day);
       readyAtTest.push(wouldPass(day));
       told.a = sample.ammonia;

@@ -5,7 +5,7 @@ export {
   type NetVolume,
   type VolumeLine,
   type VolumeInput,
-  type DisplaySize,
+  type WaterSize,
 } from './netVolume';
 export {
   combineVolumes,

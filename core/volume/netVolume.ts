@@ -5,12 +5,12 @@
 import { assertPositive, assertRange } from '../check';
 import { VOLUME } from './limits';
 
-export type DisplaySize =
+export type WaterSize =
   | { kind: 'dimensions'; lengthCm: number; widthCm: number; waterHeightCm: number }
   | { kind: 'volume'; volumeL: number };
 
 export interface VolumeInput {
-  display: DisplaySize;
+  size: WaterSize;
   /** Water in the running sump, L. */
   sumpL: number;
   rockKg: number;
@@ -46,19 +46,17 @@ export const SAND_KG_PER_L = VOLUME.sandKgPerL;
  *  Check by hand: 100 x 50 x 48 cm = 240 L; 24 kg rock -> -10 L; 28 kg sand -> -10 L; net 220 L.
  *  @throws RangeError for sizes of zero or below, and when rock and sand leave no water. */
 export function netVolume(input: VolumeInput): NetVolume {
-  const { display } = input;
-  if (display.kind === 'dimensions') {
-    assertPositive('lengthCm', display.lengthCm, 'cm');
-    assertPositive('widthCm', display.widthCm, 'cm');
-    assertPositive('waterHeightCm', display.waterHeightCm, 'cm');
-  } else assertPositive('volumeL', display.volumeL, 'L');
+  const { size } = input;
+  if (size.kind === 'dimensions') {
+    assertPositive('lengthCm', size.lengthCm, 'cm');
+    assertPositive('widthCm', size.widthCm, 'cm');
+    assertPositive('waterHeightCm', size.waterHeightCm, 'cm');
+  } else assertPositive('volumeL', size.volumeL, 'L');
   assertRange('sumpL', input.sumpL, 0, 1e6, 'L');
   assertRange('rockKg', input.rockKg, 0, 1e6, 'kg');
   assertRange('sandKg', input.sandKg, 0, 1e6, 'kg');
   const grossL =
-    display.kind === 'dimensions'
-      ? (display.lengthCm * display.widthCm * display.waterHeightCm) / 1000
-      : display.volumeL;
+    size.kind === 'dimensions' ? (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000 : size.volumeL;
   const rockDensity = input.rockKgPerL ?? ROCK_KG_PER_L;
   const sandDensity = input.sandKgPerL ?? SAND_KG_PER_L;
   assertPositive('rockKgPerL', rockDensity, 'kg/L');
@@ -70,7 +68,7 @@ export function netVolume(input: VolumeInput): NetVolume {
     {
       part: 'display',
       litres: grossL,
-      sdL: grossL * (display.kind === 'dimensions' ? VOLUME.tapeSd : VOLUME.labelSd),
+      sdL: grossL * (size.kind === 'dimensions' ? VOLUME.tapeSd : VOLUME.labelSd),
     },
     { part: 'sump', litres: input.sumpL, sdL: input.sumpL * VOLUME.sumpSd },
     { part: 'rock', litres: -rockL, sdL: rockL * VOLUME.rockSd },

@@ -5,7 +5,7 @@ const base = { sumpL: 0, rockKg: 0, sandKg: 0 };
 
 test('100 x 50 x 48 cm with 24 kg rock and 28 kg sand holds 220 L (by hand)', () => {
   const v = netVolume({
-    display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
+    size: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
     sumpL: 0,
     rockKg: 24,
     sandKg: 28,
@@ -24,7 +24,7 @@ test('the lines add up to the net, and the uncertainty is never below the larges
       fc.double({ min: 0, max: 200, noNaN: true }),
       fc.double({ min: 0, max: 20, noNaN: true }),
       (volumeL, sumpL, rockKg) => {
-        const v = netVolume({ ...base, display: { kind: 'volume', volumeL }, sumpL, rockKg });
+        const v = netVolume({ ...base, size: { kind: 'volume', volumeL }, sumpL, rockKg });
         expect(v.lines.reduce((s, l) => s + l.litres, 0)).toBeCloseTo(v.netL, 9);
         expect(v.sdL).toBeGreaterThanOrEqual(Math.max(...v.lines.map((l) => l.sdL)) - 1e-12);
       },
@@ -33,12 +33,12 @@ test('the lines add up to the net, and the uncertainty is never below the larges
   );
 });
 test('refuses more rock than water', () => {
-  expect(() => netVolume({ ...base, display: { kind: 'volume', volumeL: 10 }, rockKg: 100 })).toThrow(
+  expect(() => netVolume({ ...base, size: { kind: 'volume', volumeL: 10 }, rockKg: 100 })).toThrow(
     'displace more than the tank holds',
   );
 });
 test('refuses a height of zero', () => {
   expect(() =>
-    netVolume({ ...base, display: { kind: 'dimensions', lengthCm: 10, widthCm: 10, waterHeightCm: 0 } }),
+    netVolume({ ...base, size: { kind: 'dimensions', lengthCm: 10, widthCm: 10, waterHeightCm: 0 } }),
   ).toThrow('"waterHeightCm" must be above 0 cm, got 0');
 });

@@ -23,7 +23,7 @@ const history = () =>
 
 test('the plan itself is named when it is why', () => {
   const a = answerNow(history().doc, {
-    tankId: 't',
+    waterId: 't',
     atMs: START_MS + 10 * DAY,
     seed: 1,
     horizonDays: 60,
@@ -37,18 +37,18 @@ test('the plan itself is named when it is why', () => {
 });
 test('the worker gets one tank, and the first animals meant or two small fish', () => {
   const { doc } = history();
-  const tank = doc.tanks.t;
-  if (!tank) throw new Error('no tank');
+  const water = doc.waters.t;
+  if (!water) throw new Error('no tank');
   const two = {
     ...doc,
-    tanks: { ...doc.tanks, u: { ...tank, id: 'u' } },
+    waters: { ...doc.waters, u: { ...water, id: 'u' } },
     events: {
       ...doc.events,
-      x: { id: 'x', tankId: 'u', at: '2026-01-02T00:00:00.000Z', note: '', kind: 'note' as const },
+      x: { id: 'x', waterId: 'u', at: '2026-01-02T00:00:00.000Z', note: '', kind: 'note' as const },
     },
   };
   const slice = sliceFor(two, 't');
-  expect(Object.keys(slice.tanks)).toEqual(['t']);
+  expect(Object.keys(slice.waters)).toEqual(['t']);
   expect(slice.events.x).toBeUndefined();
   expect(plannedLoad(doc, 't').mgN).toBe(12);
 });
@@ -104,7 +104,7 @@ test('the plan is said as the log shows it', () => {
 
 test('why it takes long follows what most futures do', () => {
   const a = answerNow(history().doc, {
-    tankId: 't',
+    waterId: 't',
     atMs: START_MS + 10 * DAY,
     seed: 1,
     horizonDays: 60,
@@ -125,7 +125,7 @@ test('why it takes long follows what most futures do', () => {
 
 test('a derivation has the numbers of the tank in it, each with its unit', () => {
   const a = answerNow(history().doc, {
-    tankId: 't',
+    waterId: 't',
     atMs: START_MS + 10 * DAY,
     seed: 1,
     horizonDays: 60,

@@ -9,6 +9,7 @@ export const WORDS: Record<Word, string> = {
   goSmall: 'Go small',
   go: 'Go',
   actNow: 'Act now',
+  steady: 'Steady',
 };
 
 export const GATE_NAMES: Record<GateId, { title: string; ahead: string }> = {

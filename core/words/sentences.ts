@@ -14,6 +14,8 @@ export interface WordsContext {
   units: UnitPreferences;
   /** "4 Dec" of a time. */
   day: (ms: number) => string;
+  /** "4 Dec" of a written day. */
+  written: (day: string) => string;
   /** "Fri 21:10" of a time. */
   hour: (ms: number) => string;
 }
@@ -158,6 +160,28 @@ const GATES = {
   addCoral: () => 'Dip and inspect it, start low and dim.',
 } satisfies Partial<Sentences>;
 
+const SERVING = {
+  asTold: (s, w) => `as told on ${w.written(s.day)}, before the log`,
+  quarantineReady: () => 'Nobody is in it, and its water is fit.',
+  quarantineTakes: () => 'Book animals in together: all in, all out.',
+  quarantineUntested: (s) =>
+    `Nobody is in it. Before anyone goes in, ${named(s.parameters)} must be known from the last three days.`,
+  quarantineSign: () => 'A sign was seen: the clock stands still for all of them.',
+  quarantineClearLook: () => 'It starts again at day 1 with the next clear look.',
+  quarantineRunning: (s) => `Day ${s.day} of ${s.of} without a sign.`,
+  quarantineFreeOn: (s, w) => `Free on ${w.written(s.day)} if it stays clear.`,
+  quarantineFree: (s) => `${s.days} days without a sign.`,
+  quarantineLetIn: () => 'Match the water, and let them in together.',
+  ammoniaWithAnimals: (s) => `Ammonia is ${s.ammonia} with animals in this water.`,
+  holdingSteady: () => 'Nothing measured speaks against this water.',
+  holdingEmpty: () => 'Nobody is in it.',
+  holdingWatch: () => 'Keep it heated, moving and covered; ammonia rises fast in little water.',
+  mixingReady: (s, w) => `The water is ${salt(s.salinity, w)}.`,
+  mixingFit: () => 'Match temperature before it goes in.',
+  outOfUse: (s, w) => `Out of use since ${w.written(s.day)}. Its log is kept.`,
+  openAgain: () => 'It can be opened again at any time.',
+} satisfies Partial<Sentences>;
+
 const ALARMS = {
   deathAsksTest: () => 'An animal was lost and ammonia has not been tested since.',
   missingAsksTest: (s) => `Something was not seen (${s.missing}): ammonia has not been tested since.`,
@@ -249,4 +273,4 @@ const CANNOT = {
     'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.',
 } satisfies Partial<Sentences>;
 
-const SENTENCES: Sentences = { ...GATES, ...ALARMS, ...WARNINGS, ...CAUSES, ...DOSES, ...CANNOT };
+const SENTENCES: Sentences = { ...GATES, ...SERVING, ...ALARMS, ...WARNINGS, ...CAUSES, ...DOSES, ...CANNOT };

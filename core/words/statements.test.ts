@@ -11,6 +11,7 @@ import { GATE_NAMES, gateRule, inUnits, SCHOOL_WORDS, sentence } from '.';
 
 const US: UnitPreferences = { volume: 'gal', temperature: 'F', salinity: 'sg2525', length: 'in', mass: 'lb' };
 const day = (ms: number) => `day ${ms / 86_400_000}`;
+const written = (text: string) => `the ${text}`;
 const hour = (ms: number) => `hour ${ms / 3_600_000}`;
 const DAY = 86_400_000;
 
@@ -167,10 +168,28 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   logTooLong: {},
   onlyZeros: {},
   readingsContradict: {},
+  asTold: { day: '2026-03-04' },
+  quarantineReady: {},
+  quarantineTakes: {},
+  quarantineUntested: { parameters: ['ammonia', 'salinity'] },
+  quarantineSign: {},
+  quarantineClearLook: {},
+  quarantineRunning: { day: 12, of: 28 },
+  quarantineFreeOn: { day: '2026-03-20' },
+  quarantineFree: { days: 31 },
+  quarantineLetIn: {},
+  ammoniaWithAnimals: { ammonia: '0.5 mg/L NH₄' },
+  holdingSteady: {},
+  holdingEmpty: {},
+  holdingWatch: {},
+  mixingReady: { salinity: 34.2 },
+  mixingFit: {},
+  outOfUse: { day: '2026-02-11' },
+  openAgain: {},
 };
 const CODES = Object.keys(EXAMPLES) as StatementCode[];
 const say = (code: StatementCode, units: UnitPreferences): string =>
-  sentence({ code, ...EXAMPLES[code] } as Statement, { units, day, hour });
+  sentence({ code, ...EXAMPLES[code] } as Statement, { units, day, written, hour });
 
 /** Units a person of one system did not choose. A bare "degree", "litre" or "gallon" counts too. */
 const FOREIGN = {
@@ -221,8 +240,8 @@ test.each([
 test('one is said as one', () => {
   const one = (code: 'setupOpen' | 'staleTests') =>
     code === 'setupOpen'
-      ? sentence({ code, left: 1, first: 'floor' }, { units: METRIC, day, hour })
-      : sentence({ code, parameters: ['ph'] }, { units: METRIC, day, hour });
+      ? sentence({ code, left: 1, first: 'floor' }, { units: METRIC, day, written, hour })
+      : sentence({ code, parameters: ['ph'] }, { units: METRIC, day, written, hour });
   expect(one('setupOpen')).toMatch(/^1 essential point of setting up is open/);
   expect(one('staleTests')).toBe('The last pH test is over three days old.');
 });

@@ -1,4 +1,4 @@
-import { type Parameter, type Sample, type TankEvent, STARTER_KITS, type Kit } from '../../core/document';
+import { type Parameter, type Sample, type WaterEvent, STARTER_KITS, type Kit } from '../../core/document';
 import { METRIC, type UnitPreferences } from '../../core/units';
 import { readDrip } from './acclimation/dripForm';
 import { readDose, NEW_DOSE, textsFrom } from './cycle/doseForm';
@@ -8,7 +8,7 @@ import { doseGuard } from '../../core/dosing';
 import { keepingAmounts, emptyEvent, eventTextsOf, eventWords, readEvent } from './log/eventForm';
 import { NEW_KIT, readKit } from './log/kitForm';
 import { draftOf, EMPTY_DRAFT, questionOf, readSampleDraft, tapStep, usedUp } from './log/sampleForm';
-import { keepingVolume, NEW_TANK, readTank, textsOf } from './tanks/tankForm';
+import { keepingRest, NEW_WATER, readWater, textsOf } from './waters/waterForm';
 import { makeDemo } from '../store/demo';
 import { emptyDocument } from '../../core/document';
 import { readDocument, writeDocument } from '../../core/document/checks';
@@ -42,7 +42,7 @@ describe('taps on steps', () => {
 });
 
 describe('the sample sheet', () => {
-  const context = { id: 's', tankId: 't', kitOf, units: METRIC, nowMs: NOW, readTime };
+  const context = { id: 's', waterId: 't', kitOf, units: METRIC, nowMs: NOW, readTime };
   test('texts and taps become one sample, comma or point', () => {
     const read = readSampleDraft(
       {
@@ -95,7 +95,7 @@ describe('the sample sheet', () => {
     const read = readSampleDraft(draft, {
       ...context,
       id: sample.id,
-      tankId: sample.tankId,
+      waterId: sample.waterId,
       kitOf: (p) => kitOf(p),
     });
     const sorted = (rs: typeof sample.readings) =>
@@ -106,7 +106,7 @@ describe('the sample sheet', () => {
     const salinity = kitOf('salinity') as Kit;
     const stored: Sample = {
       id: 's',
-      tankId: 't',
+      waterId: 't',
       at: '2026-05-01T17:03:21.500Z',
       note: '',
       readings: [
@@ -140,7 +140,7 @@ describe('the sample sheet', () => {
 
 describe('the tank form', () => {
   const texts = {
-    ...NEW_TANK,
+    ...NEW_WATER,
     name: 'Reef 🐠',
     length: '100',
     width: '50',
@@ -148,33 +148,33 @@ describe('the tank form', () => {
     startDay: '2026-05-01',
   };
   test('an emoji name and metric sides make a tank with its volume', () => {
-    const read = readTank('t', texts, METRIC, '2026-05-05');
-    expect(read.ok && [read.tank.name, Math.round(read.volume.netL)]).toEqual(['Reef 🐠', 240]);
+    const read = readWater('t', texts, METRIC, '2026-05-05');
+    expect(read.ok && [read.water.name, Math.round(read.volume.netL)]).toEqual(['Reef 🐠', 240]);
   });
   test('inches and gallons make the same tank', () => {
     const imperial: UnitPreferences = { ...METRIC, length: 'in', volume: 'gal', mass: 'lb' };
-    const read = readTank(
+    const read = readWater(
       't',
       { ...texts, length: '39.3701', width: '19.685', height: '18.8976', sump: '10', rock: '20' },
       imperial,
       '2026-05-05',
     );
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    expect(read.tank.display).toMatchObject({ kind: 'dimensions' });
-    expect(read.tank.sumpL).toBeCloseTo(37.85, 1);
-    expect(read.tank.rockKg).toBeCloseTo(9.07, 1);
-    const back = readTank('t', textsOf(read.tank, imperial), imperial, '2026-05-05');
+    expect(read.water.size).toMatchObject({ kind: 'dimensions' });
+    expect(read.water.sumpL).toBeCloseTo(37.85, 1);
+    expect(read.water.rockKg).toBeCloseTo(9.07, 1);
+    const back = readWater('t', textsOf(read.water, imperial), imperial, '2026-05-05');
     expect(back.ok && back.volume.netL).toBeCloseTo(read.volume.netL, 0);
   });
   test('a better estimate of the volume outlives a new name and a new lid, not a new size', () => {
-    const read = readTank('t', { ...texts, rock: '20', rockKind: 'driedOcean' }, METRIC, '2026-05-05');
+    const read = readWater('t', { ...texts, rock: '20', rockKind: 'driedOcean' }, METRIC, '2026-05-05');
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    expect(read.tank.rockKind).toBe('driedOcean');
-    const before = { ...read.tank, volumeInUse: { litres: 201, sdL: 5, from: 'dose check' } };
-    expect(keepingVolume(before, { ...read.tank, name: 'Renamed', hasLid: false }).volumeInUse).toEqual(
+    expect(read.water.rockKind).toBe('driedOcean');
+    const before = { ...read.water, volumeInUse: { litres: 201, sdL: 5, from: 'dose check' } };
+    expect(keepingRest(before, { ...read.water, name: 'Renamed', hasLid: false }).volumeInUse).toEqual(
       before.volumeInUse,
     );
-    expect(keepingVolume(before, { ...read.tank, sumpL: 99 }).volumeInUse).toBeUndefined();
+    expect(keepingRest(before, { ...read.water, sumpL: 99 }).volumeInUse).toBeUndefined();
   });
   test.each([
     [{ name: '' }, 'name'],
@@ -182,10 +182,9 @@ describe('the tank form', () => {
     [{ length: '-5' }, 'length'],
     [{ length: 'wide' }, 'length'],
     [{ startDay: '2027-01-01' }, 'startDay'],
-    [{ startDay: '' }, 'startDay'],
     [{ rock: '4000' }, 'rock'],
   ])('%#: a fault at the field', (patch, field) => {
-    const read = readTank('t', { ...texts, ...patch }, METRIC, '2026-05-05');
+    const read = readWater('t', { ...texts, ...patch }, METRIC, '2026-05-05');
     expect(!read.ok && read.faults[field as 'name']).toMatch(/[A-Z].*\./);
   });
 });
@@ -196,7 +195,7 @@ test('a kit that counts its tests loses one for each, and one for each repeat', 
   const kits = { [a.id]: { ...a, testsLeft: 3 }, [b.id]: { ...b, testsLeft: 1 } };
   const sample = {
     id: 's',
-    tankId: 't',
+    waterId: 't',
     at: '2026-05-05T10:00:00.000Z',
     note: '',
     readings: [
@@ -209,7 +208,7 @@ test('a kit that counts its tests loses one for each, and one for each repeat', 
 });
 
 describe('events, kits, doses, drips', () => {
-  const context = { id: 'e', tankId: 't', netL: 100, units: METRIC, nowMs: NOW, readTime };
+  const context = { id: 'e', waterId: 't', netL: 100, units: METRIC, nowMs: NOW, readTime };
   test('a rise of 2 mg/L in 100 L is 155.3 mg N', () => {
     const read = readEvent({ ...emptyEvent('ammoniaDose'), amount: '2' }, context);
     expect(read.ok && read.event.kind === 'ammoniaDose' && read.event.mgN).toBeCloseTo(155.3, 1);
@@ -232,9 +231,9 @@ describe('events, kits, doses, drips', () => {
     });
   });
   test('a corrected note leaves amounts and moment as they were stored', () => {
-    const stored: TankEvent = {
+    const stored: WaterEvent = {
       id: 'e',
-      tankId: 't',
+      waterId: 't',
       at: '2026-05-01T17:03:21.500Z',
       note: '',
       kind: 'waterChange',
@@ -243,7 +242,7 @@ describe('events, kits, doses, drips', () => {
     const field = (ms: number) => new Date(ms).toISOString().slice(0, 16);
     const shown = eventTextsOf(stored, 100, METRIC, field)!;
     const typed = { ...shown, note: 'cloudy' };
-    const read: TankEvent = { ...stored, at: '2026-05-01T17:03:00.000Z', litres: 21.99, note: 'cloudy' };
+    const read: WaterEvent = { ...stored, at: '2026-05-01T17:03:00.000Z', litres: 21.99, note: 'cloudy' };
     expect(keepingAmounts(stored, shown, typed, read)).toEqual({ ...stored, note: 'cloudy' });
     const moved = { ...typed, atText: '2026-05-01T18:00' };
     expect(keepingAmounts(stored, shown, moved, { ...read, at: '2026-05-01T18:00:00.000Z' })).toEqual({
@@ -335,10 +334,10 @@ describe('events, kits, doses, drips', () => {
       dropsPerMl: '20',
       floating: false,
     };
-    const read = readDrip(texts, { id: 'd', tankId: 't', animalIds: ['a'], units: METRIC });
+    const read = readDrip(texts, { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC });
     expect(!read.ok && read.faults.container).toMatch(/must hold more/);
     expect(
-      readDrip({ ...texts, container: '5' }, { id: 'd', tankId: 't', animalIds: ['a'], units: METRIC }).ok,
+      readDrip({ ...texts, container: '5' }, { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC }).ok,
     ).toBe(true);
   });
 });
@@ -347,7 +346,7 @@ describe('files', () => {
   const demo = makeDemo(NOW, day);
   test('the preview counts what an import would do', () => {
     const preview = previewImport(readDocument(writeDocument(demo)), emptyDocument());
-    expect(preview.ok && preview.lines).toContain('tanks: 2 new, 0 replaced or the same, 0 removed');
+    expect(preview.ok && preview.lines).toContain('waters: 4 new, 0 replaced or the same, 0 removed');
   });
   test.each([
     ['not json', 'cannot be read'],
@@ -361,7 +360,10 @@ describe('files', () => {
   test('CSV has a row a reading, and no cell that a spreadsheet would run', () => {
     const named = {
       ...demo,
-      tanks: { ...demo.tanks, 'north-window': { ...demo.tanks['north-window']!, name: '=HYPERLINK("x")' } },
+      waters: {
+        ...demo.waters,
+        'north-window': { ...demo.waters['north-window']!, name: '=HYPERLINK("x")' },
+      },
     };
     const lines = readingsCsv(named).trim().split('\r\n');
     expect(lines).toHaveLength(1 + Object.values(demo.samples).reduce((n, s) => n + s.readings.length, 0));

@@ -10,7 +10,9 @@ export const AfterScreen = screen(() => import('./after/AfterScreen').then((m) =
 export const AnimalScreen = screen(() => import('./stock/AnimalScreen').then((m) => m.AnimalScreen));
 export const DoseScreen = screen(() => import('./cycle/DoseScreen').then((m) => m.DoseScreen));
 export const DripScreen = screen(() => import('./acclimation/DripScreen').then((m) => m.DripScreen));
-export const EditTankScreen = screen(() => import('./tanks/TankFormScreen').then((m) => m.EditTankScreen));
+export const EditWaterScreen = screen(() =>
+  import('./waters/WaterFormScreen').then((m) => m.EditWaterScreen),
+);
 export const EquipmentScreen = screen(() =>
   import('./upkeep/EquipmentScreens').then((m) => m.EquipmentScreen),
 );
@@ -26,19 +28,13 @@ export const LoneBenchScreen = screen(() => import('./bench/BenchScreen').then((
 export const LoneToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.LoneToolScreen));
 export const LostScreen = screen(() => import('./settings/SettingsScreens').then((m) => m.LostScreen));
 export const NewDripScreen = screen(() => import('./acclimation/NewDripScreen').then((m) => m.NewDripScreen));
-export const NewQuarantineScreen = screen(() =>
-  import('./stock/QuarantineScreens').then((m) => m.NewQuarantineScreen),
-);
-export const NewTankScreen = screen(() => import('./tanks/TankFormScreen').then((m) => m.NewTankScreen));
+export const NewWaterScreen = screen(() => import('./waters/WaterFormScreen').then((m) => m.NewWaterScreen));
 export const ParametersScreen = screen(() =>
   import('./readings/ParametersScreen').then((m) => m.ParametersScreen),
 );
 export const PartScreen = screen(() => import('./upkeep/EquipmentScreens').then((m) => m.PartScreen));
-export const QuarantineScreen = screen(() =>
-  import('./stock/QuarantineScreens').then((m) => m.QuarantineScreen),
-);
 export const ReadingsScreen = screen(() => import('./readings/ReadingsScreen').then((m) => m.ReadingsScreen));
-export const SchoolScreen = screen(() => import('./tanks/SchoolScreen').then((m) => m.SchoolScreen));
+export const SchoolScreen = screen(() => import('./waters/SchoolScreen').then((m) => m.SchoolScreen));
 export const SettingsScreen = screen(() =>
   import('./settings/SettingsScreens').then((m) => m.SettingsScreen),
 );
@@ -46,8 +42,8 @@ export const SetupScreen = screen(() => import('./upkeep/SetupScreen').then((m) 
 export const SpeciesListScreen = screen(() =>
   import('./stock/SpeciesListScreen').then((m) => m.SpeciesListScreen),
 );
-export const SwitcherScreen = screen(() => import('./tanks/SwitcherScreen').then((m) => m.SwitcherScreen));
-export const TankToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.TankToolScreen));
+export const SwitcherScreen = screen(() => import('./waters/SwitcherScreen').then((m) => m.SwitcherScreen));
+export const WaterToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.WaterToolScreen));
 
 /** Fetches the code of the places one tap away, so that the tap finds it there. */
 export const prefetchPlaces = (): void =>

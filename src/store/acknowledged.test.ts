@@ -198,7 +198,7 @@ describe('half done', () => {
     const storage = memoryStorage();
     const on = page();
     const tab = await opened(storage, noTabs, on);
-    tab.dispatch(sampleDrafted({ tankId: 't', draft }));
+    tab.dispatch(sampleDrafted({ waterId: 't', draft }));
     jest.advanceTimersByTime(299);
     await turns();
     expect(storage.held.has('draft/sample/t')).toBe(false);
@@ -210,7 +210,7 @@ describe('half done', () => {
   test('ends with the act that it became, in one transaction', async () => {
     const gate = gated();
     const tab = await opened(gate.storage);
-    tab.dispatch(sampleDrafted({ tankId: 't', draft }));
+    tab.dispatch(sampleDrafted({ waterId: 't', draft }));
     await tab.settled();
     gate.refuse('no room');
     void tab.dispatch(commit('Kit', put(kit), { drafts: ['sample/t'] }));
@@ -230,7 +230,7 @@ test('a draft whose act is being stored is not written after it, whenever its ti
   const tab = await opened(gate.storage);
   tab.dispatch(
     sampleDrafted({
-      tankId: 't',
+      waterId: 't',
       draft: { readings: [], texts: {}, atText: '', note: 'typed', timers: {}, shown: [], doubted: [] },
     }),
   );

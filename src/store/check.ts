@@ -3,15 +3,18 @@
 import {
   broughtUp,
   COLLECTION_NAMES,
+  collectionsOf,
   emptyDocument,
   VERSION,
   type AnyEntity,
+  type CollectionName,
   type Document,
+  type Entry as DocumentEntry,
 } from '../../core/document';
 import { brokenReferences, parseEntity } from '../../core/document/checks';
-import { entryOf, entryText, FIRST, type Entry } from './acts';
+import { ACTS, entryOf, entryText, FIRST } from './acts';
 import { ASIDE, entityKey, META, META_KEY } from './keys';
-import { isCollection, type Aside, type Opened, type Stored } from './load';
+import type { Aside, Opened, Stored } from './load';
 import type { Storage } from './storage';
 
 export interface Checked extends Opened {
@@ -23,40 +26,81 @@ export interface Checked extends Opened {
 const SLICE_MS = 8;
 const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 
-/** Checks every stored entry, an older version's after bringing it up. Writes nothing. @param clock milliseconds from anywhere */
+/** What is stored, each entry with its revision and the key it was read from. */
+interface Read {
+  entries: DocumentEntry[];
+  revisions: Map<string, string>;
+  aside: Aside[];
+}
+
+/** Checks every stored entry, those of an older version after bringing them up. Writes nothing. @param clock milliseconds from anywhere */
 export async function checkEntries(stored: Stored, clock: () => number): Promise<Checked> {
   const document = emptyDocument();
   const revisions = new Map<string, string>();
-  const aside: Aside[] = [];
+  const keys = new Map<string, string>();
+  const read = readEntries(stored);
+  const { aside } = read;
   let sinceMs = clock();
-  for (const [key, raw] of Object.entries(stored.entities)) {
+  for (const { collection, entity, from } of broughtUp(read.entries, stored.version)) {
     if (clock() - sinceMs > SLICE_MS) {
       await breathe();
       sinceMs = clock();
     }
-    const problem = open({ document, revisions }, key, raw, stored.version);
-    if (problem !== null) aside.push({ key, why: problem, raw });
+    const problem = open(document, collection as CollectionName, entity, from);
+    if (typeof problem === 'string')
+      aside.push({ key: from, why: problem, raw: stored.entities[from] ?? '' });
+    else {
+      const key = entityKey(collection as CollectionName, problem.id);
+      revisions.set(key, read.revisions.get(from) ?? FIRST);
+      keys.set(key, from);
+    }
   }
-  aside.push(...dropBroken(document, stored));
+  aside.push(...dropBroken(document, keys, stored));
   return { document, revisions, aside };
+}
+
+/** The entries as entries of a document; what cannot be one goes aside. */
+function readEntries({ entities, version }: Stored): Read {
+  const known = new Set(collectionsOf(version));
+  const read: Read = { entries: [], revisions: new Map(), aside: [] };
+  for (const [key, raw] of Object.entries(entities)) {
+    const [, collection, id] = key.split('/');
+    const bad = (why: string) => read.aside.push({ key, why, raw });
+    if (collection === undefined || !known.has(collection) || !id) {
+      bad('is of a kind this version does not know');
+      continue;
+    }
+    try {
+      const { entity, rev } = entryOf(raw);
+      const said = (entity as { id?: unknown } | null)?.id;
+      if (typeof said === 'string' && said !== id) bad(`carries the id "${said}"`);
+      else {
+        read.entries.push({ collection, entity, from: key });
+        read.revisions.set(key, rev);
+      }
+    } catch {
+      bad('is not readable as JSON');
+    }
+  }
+  return read;
 }
 
 /** What a check leaves to write, in at most two writes: what goes aside; and today's form of what an older version wrote, or the mark
  *  that everything has passed. */
 export async function writeChecked(storage: Storage, stored: Stored, checked: Checked): Promise<void> {
   if (checked.aside.length > 0) await storage.setMany(movedAside(checked.aside));
-  if (stored.version < VERSION) await storage.setMany(storedForm(checked));
+  if (stored.version < VERSION) await storage.setMany(await newForm(storage, stored, checked));
   else if (!stored.checked) await storage.setMany({ [META_KEY]: META });
 }
 
 /** What refers to something set aside cannot be shown either: repeat until all references hold. */
-function dropBroken(document: Document, stored: Stored): Aside[] {
+function dropBroken(document: Document, keys: ReadonlyMap<string, string>, stored: Stored): Aside[] {
   const aside: Aside[] = [];
   for (let broken = brokenReferences(document); broken.length > 0; broken = brokenReferences(document)) {
     for (const { collection, id, fault } of broken) {
       if (!Object.hasOwn(document[collection], id)) continue;
       delete document[collection][id];
-      const key = entityKey(collection, id);
+      const key = keys.get(entityKey(collection, id)) ?? entityKey(collection, id);
       aside.push({ key, why: `${fault.path} ${fault.message}`, raw: stored.entities[key] ?? '' });
     }
   }
@@ -71,9 +115,16 @@ export const movedAside = (aside: readonly Aside[]): Record<string, string | nul
     ]),
   );
 
-/** Everything as it is stored in this version, in one write. */
-function storedForm({ document, revisions }: Opened): Record<string, string> {
-  const entries: Record<string, string> = { [META_KEY]: META };
+/** Everything as it is stored in this version, in one write. What stood under keys of older versions goes, and so do their acts: they could
+ *  only be taken back into the older form. */
+async function newForm(
+  storage: Storage,
+  stored: Stored,
+  { document, revisions }: Opened,
+): Promise<Record<string, string | null>> {
+  const past = [...Object.keys(stored.entities), ...Object.keys(await storage.entries(ACTS))];
+  const entries: Record<string, string | null> = Object.fromEntries(past.map((key) => [key, null]));
+  entries[META_KEY] = META;
   for (const name of COLLECTION_NAMES) {
     for (const [id, entity] of Object.entries(document[name])) {
       const key = entityKey(name, id);
@@ -83,20 +134,17 @@ function storedForm({ document, revisions }: Opened): Record<string, string> {
   return entries;
 }
 
-/** Puts one stored entry into the document; the reason when it cannot be. */
-function open({ document, revisions }: Opened, key: string, raw: string, version: number): string | null {
-  const [, collection, id] = key.split('/');
-  if (!isCollection(collection) || !id) return 'is of a kind this version does not know';
-  let entry: Entry;
-  try {
-    entry = entryOf(raw);
-  } catch {
-    return 'is not readable as JSON';
-  }
-  const parsed = parseEntity(collection, broughtUp(collection, entry.entity, version));
+/** Puts one entry into the document; the reason when it cannot be. */
+function open(
+  document: Document,
+  collection: CollectionName,
+  entity: unknown,
+  from: string,
+): AnyEntity | string {
+  const parsed = parseEntity(collection, entity);
   if (!parsed.ok) return parsed.faults.map((f) => `${f.path}: ${f.message}`).join('; ');
-  if (parsed.entity.id !== id) return `carries the id "${parsed.entity.id}"`;
-  (document[collection] as Record<string, AnyEntity>)[id] = parsed.entity;
-  revisions.set(key, entry.rev);
-  return null;
+  if (Object.hasOwn(document[collection], parsed.entity.id) && from !== '')
+    return `"${parsed.entity.id}" stands twice`;
+  (document[collection] as Record<string, AnyEntity>)[parsed.entity.id] = parsed.entity;
+  return parsed.entity;
 }

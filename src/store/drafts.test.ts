@@ -21,7 +21,7 @@ test('a forecast is kept through a reload, with the inputs it came from', async 
   await (
     await openStore(made, async () => null)
   ).whole;
-  made.store.dispatch(forecastKept({ tankId: 't', forecast: kept }));
+  made.store.dispatch(forecastKept({ waterId: 't', forecast: kept }));
   await made.settled();
   const again = makeStore(storage, noTabs);
   await (
@@ -38,7 +38,7 @@ test.each([
 ])('what cannot be read back is dropped, not believed: %s', (_what, raw) => {
   expect(readDrafts({ 'draft/forecast/t': raw, 'draft/place/tank': '"t"' })).toMatchObject({
     forecasts: {},
-    lastTankId: 't',
+    lastWaterId: 't',
   });
 });
 

@@ -7,19 +7,19 @@ import { noDrafts, type DraftsState } from './draftsSlice';
 export function readDrafts(entries: Record<string, string>): DraftsState {
   const drafts = noDrafts();
   for (const [key, raw] of Object.entries(entries)) {
-    const [, kind, tankId] = key.split('/');
-    if (!kind || !tankId) continue;
+    const [, kind, waterId] = key.split('/');
+    if (!kind || !waterId) continue;
     const value = asJson(raw);
     if (kind === 'sample') {
       const parsed = sampleDraftSchema.safeParse(value);
-      if (parsed.success) drafts.samples[tankId] = parsed.data;
+      if (parsed.success) drafts.samples[waterId] = parsed.data;
     } else if (kind === 'drops') {
       const parsed = dropCountSchema.safeParse(value);
-      if (parsed.success) drafts.drops[tankId] = parsed.data;
+      if (parsed.success) drafts.drops[waterId] = parsed.data;
     } else if (kind === 'forecast') {
       const parsed = keptForecastSchema.safeParse(value);
-      if (parsed.success) drafts.forecasts[tankId] = parsed.data;
-    } else if (kind === 'place' && typeof value === 'string') drafts.lastTankId = value;
+      if (parsed.success) drafts.forecasts[waterId] = parsed.data;
+    } else if (kind === 'place' && typeof value === 'string') drafts.lastWaterId = value;
   }
   return drafts;
 }

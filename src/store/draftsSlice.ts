@@ -10,11 +10,11 @@ export type KeptForecast = z.infer<typeof keptForecastSchema>;
 export interface DraftsState {
   samples: Record<string, SampleDraft>;
   drops: Record<string, DropCount>;
-  lastTankId: string | null;
+  lastWaterId: string | null;
   forecasts: Record<string, KeptForecast>;
 }
 
-export const noDrafts = (): DraftsState => ({ samples: {}, drops: {}, lastTankId: null, forecasts: {} });
+export const noDrafts = (): DraftsState => ({ samples: {}, drops: {}, lastWaterId: null, forecasts: {} });
 
 const draftsSlice = createSlice({
   name: 'drafts',
@@ -24,29 +24,29 @@ const draftsSlice = createSlice({
     draftsOpened: (state, { payload }: PayloadAction<DraftsState>) => ({
       samples: { ...payload.samples, ...state.samples },
       drops: { ...payload.drops, ...state.drops },
-      lastTankId: state.lastTankId ?? payload.lastTankId,
+      lastWaterId: state.lastWaterId ?? payload.lastWaterId,
       forecasts: { ...payload.forecasts, ...state.forecasts },
     }),
     placeRemembered: (state, { payload }: PayloadAction<string>) => {
-      state.lastTankId = payload;
+      state.lastWaterId = payload;
     },
-    sampleDrafted: (state, { payload }: PayloadAction<{ tankId: string; draft: SampleDraft | null }>) => {
-      if (payload.draft) state.samples[payload.tankId] = payload.draft;
-      else delete state.samples[payload.tankId];
+    sampleDrafted: (state, { payload }: PayloadAction<{ waterId: string; draft: SampleDraft | null }>) => {
+      if (payload.draft) state.samples[payload.waterId] = payload.draft;
+      else delete state.samples[payload.waterId];
     },
-    dropsCounted: (state, { payload }: PayloadAction<{ tankId: string; count: DropCount | null }>) => {
-      if (payload.count) state.drops[payload.tankId] = payload.count;
-      else delete state.drops[payload.tankId];
+    dropsCounted: (state, { payload }: PayloadAction<{ waterId: string; count: DropCount | null }>) => {
+      if (payload.count) state.drops[payload.waterId] = payload.count;
+      else delete state.drops[payload.waterId];
     },
-    forecastKept: (state, { payload }: PayloadAction<{ tankId: string; forecast: KeptForecast }>) => {
-      state.forecasts[payload.tankId] = payload.forecast;
+    forecastKept: (state, { payload }: PayloadAction<{ waterId: string; forecast: KeptForecast }>) => {
+      state.forecasts[payload.waterId] = payload.forecast;
     },
-    tankVisited: (state, { payload }: PayloadAction<string>) => {
-      state.lastTankId = payload;
+    waterVisited: (state, { payload }: PayloadAction<string>) => {
+      state.lastWaterId = payload;
     },
   },
 });
 
-export const { draftsOpened, placeRemembered, sampleDrafted, dropsCounted, forecastKept, tankVisited } =
+export const { draftsOpened, placeRemembered, sampleDrafted, dropsCounted, forecastKept, waterVisited } =
   draftsSlice.actions;
 export const draftsReducer = draftsSlice.reducer;

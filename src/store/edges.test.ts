@@ -1,5 +1,5 @@
 /** What lies at the edges of the store: keys, drafts, the order of tanks, odd entries, long lists of keys. */
-import { emptyDocument, STARTER_KITS, VERSION, type Tank } from '../../core/document';
+import { emptyDocument, STARTER_KITS, VERSION, type Water } from '../../core/document';
 import { History, START_MS } from '../../core/testing/history';
 import { MINUTE_MS } from '../../core/time';
 import { checkEntries, writeChecked } from './check';
@@ -12,11 +12,11 @@ import {
   noDrafts,
   placeRemembered,
   sampleDrafted,
-  tankVisited,
+  waterVisited,
   type DropCount,
   type SampleDraft,
 } from './draftsSlice';
-import { selectEvidence, selectLastTank, selectSettings, selectTanks, selectVolume } from './hooks';
+import { selectEvidence, selectLastWater, selectSettings, selectWaters, selectVolume } from './hooks';
 import { newId } from './ids';
 import { entityKey, META, META_KEY, PLACE_KEY, readMeta } from './keys';
 import { isEmpty, readStored, readUnchecked, type Stored } from './load';
@@ -36,17 +36,18 @@ const draft: SampleDraft = {
   doubted: [],
 };
 const count: DropCount = { target: 40, counted: 3, mgN: 84, mL: 2 };
-const tank = (id: string, startDay: string, name = id): Tank => ({
+const water = (id: string, startDay: string, name = id): Water => ({
   id,
   name,
   startDay,
-  display: { kind: 'volume', volumeL: 100 },
+  kind: 'display',
+  size: { kind: 'volume', volumeL: 100 },
   sumpL: 0,
   rockKg: 0,
   sandKg: 0,
   hasLid: true,
   ammoniaSource: 'bottled',
-  bacteriaSource: 'bottle',
+  bacteriaSources: ['bottle'],
   school: 'proof24',
 });
 async function opened(storage = memoryStorage()) {
@@ -88,48 +89,48 @@ describe('drafts', () => {
   test('what was begun since opening stands before what was half done', () => {
     const older = { ...draft, note: 'older' };
     const state = after(
-      sampleDrafted({ tankId: 't', draft }),
-      tankVisited('t'),
+      sampleDrafted({ waterId: 't', draft }),
+      waterVisited('t'),
       draftsOpened({
         samples: { t: older, u: older },
         drops: { u: count },
-        lastTankId: 'u',
+        lastWaterId: 'u',
         forecasts: {},
       }),
     );
     expect(state).toEqual({
       samples: { t: draft, u: older },
       drops: { u: count },
-      lastTankId: 't',
+      lastWaterId: 't',
       forecasts: {},
     });
-    expect(after(draftsOpened({ ...noDrafts(), lastTankId: 'u' })).lastTankId).toBe('u');
+    expect(after(draftsOpened({ ...noDrafts(), lastWaterId: 'u' })).lastWaterId).toBe('u');
   });
   test('a draft and a count are put and cleared, each of its own tank', () => {
-    const both = [sampleDrafted({ tankId: 't', draft }), dropsCounted({ tankId: 't', count })];
+    const both = [sampleDrafted({ waterId: 't', draft }), dropsCounted({ waterId: 't', count })];
     expect(after(...both)).toMatchObject({ samples: { t: draft }, drops: { t: count } });
-    expect(after(...both, sampleDrafted({ tankId: 't', draft: null }))).toMatchObject({
+    expect(after(...both, sampleDrafted({ waterId: 't', draft: null }))).toMatchObject({
       samples: {},
       drops: { t: count },
     });
-    expect(after(...both, dropsCounted({ tankId: 't', count: null })).drops).toEqual({});
-    expect(after(placeRemembered('t')).lastTankId).toBe('t');
+    expect(after(...both, dropsCounted({ waterId: 't', count: null })).drops).toEqual({});
+    expect(after(placeRemembered('t')).lastWaterId).toBe('t');
   });
   test('each survives opening again, and is gone when cleared', async () => {
     const storage = memoryStorage();
     const made = await opened(storage);
-    made.store.dispatch(dropsCounted({ tankId: 't', count }));
-    made.store.dispatch(sampleDrafted({ tankId: 't', draft }));
-    made.store.dispatch(tankVisited('t'));
+    made.store.dispatch(dropsCounted({ waterId: 't', count }));
+    made.store.dispatch(sampleDrafted({ waterId: 't', draft }));
+    made.store.dispatch(waterVisited('t'));
     await made.settled();
     expect((await opened(storage)).store.getState().drafts).toEqual({
       samples: { t: draft },
       drops: { t: count },
-      lastTankId: 't',
+      lastWaterId: 't',
       forecasts: {},
     });
-    made.store.dispatch(dropsCounted({ tankId: 't', count: null }));
-    made.store.dispatch(sampleDrafted({ tankId: 't', draft: null }));
+    made.store.dispatch(dropsCounted({ waterId: 't', count: null }));
+    made.store.dispatch(sampleDrafted({ waterId: 't', draft: null }));
     await made.settled();
     expect((await opened(storage)).store.getState().drafts).toMatchObject({ samples: {}, drops: {} });
   });
@@ -178,29 +179,29 @@ test.each([
   const storage = memoryStorage(raw === undefined ? {} : { [PLACE_KEY]: raw });
   const made = makeStore(storage, noTabs);
   await openStore(made, nothing, () => new Promise(() => undefined));
-  expect(made.store.getState().drafts.lastTankId).toBe(place);
+  expect(made.store.getState().drafts.lastWaterId).toBe(place);
 });
 
 test('tanks stand oldest first, then by name; the last looked at is that or the oldest', () => {
   const { store } = makeStore(memoryStorage(), noTabs);
-  const show = (...tanks: Tank[]) =>
+  const show = (...waters: Water[]) =>
     store.dispatch(
       documentOpened({
-        document: { ...emptyDocument(), tanks: Object.fromEntries(tanks.map((t) => [t.id, t])) },
+        document: { ...emptyDocument(), waters: Object.fromEntries(waters.map((t) => [t.id, t])) },
         aside: [],
       }),
     );
-  expect(selectLastTank(store.getState())).toBeUndefined();
-  const list = [tank('c', '2026-02-01', 'A'), tank('b', '2026-01-01', 'B'), tank('a', '2026-01-01', 'A')];
+  expect(selectLastWater(store.getState())).toBeUndefined();
+  const list = [water('c', '2026-02-01', 'A'), water('b', '2026-01-01', 'B'), water('a', '2026-01-01', 'A')];
   for (const order of [list, [...list].reverse()]) {
     show(...order);
-    expect(selectTanks(store.getState()).map((t) => t.id)).toEqual(['a', 'b', 'c']);
+    expect(selectWaters(store.getState()).map((t) => t.id)).toEqual(['a', 'b', 'c']);
   }
-  expect(selectLastTank(store.getState())?.id).toBe('a');
-  store.dispatch(tankVisited('c'));
-  expect(selectLastTank(store.getState())?.id).toBe('c');
+  expect(selectLastWater(store.getState())?.id).toBe('a');
+  store.dispatch(waterVisited('c'));
+  expect(selectLastWater(store.getState())?.id).toBe('c');
   expect(selectVolume(store.getState(), 'b').netL).toBeCloseTo(100, 6);
-  expect(() => selectVolume(store.getState(), 'gone')).toThrow('must be a tank');
+  expect(() => selectVolume(store.getState(), 'gone')).toThrow('must be a water');
   expect(selectSettings(store.getState()).units.volume).toBe('L');
 });
 
@@ -252,7 +253,7 @@ describe('what storage holds', () => {
       'e/kits/d': JSON.stringify({ ...kit, id: 'd', name: '', waitMinutes: -1 }),
       'e/samples/s': JSON.stringify({
         id: 's',
-        tankId: 'no',
+        waterId: 'no',
         at: '2026-01-02T20:00:00.000Z',
         note: '',
         readings: [{ parameter: 'ammonia', kitId: 'a', value: { kind: 'exact', value: 1 } }],
@@ -263,7 +264,7 @@ describe('what storage holds', () => {
       ['e/kits/a', 'is not readable as JSON'],
       ['e/kits/b', 'carries the id "c"'],
       ['e/kits/d', expect.stringMatching(/^name: .*; waitMinutes: /)],
-      ['e/samples/s', expect.stringContaining('tanks "no", which is not there')],
+      ['e/samples/s', expect.stringContaining('waters "no", which is not there')],
     ]);
     expect(aside[3]?.raw).toBe(entities['e/samples/s']);
     expect(document.samples).toEqual({});

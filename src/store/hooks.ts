@@ -3,11 +3,12 @@ import { MINUTE_MS } from '../../core/time';
 import { createSelector, createSelectorCreator, lruMemoize } from '@reduxjs/toolkit';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { DEFAULT_SETTINGS, type Document, type Settings, type Tank } from '../../core/document';
-import { assess, type Assessment } from '../../core/readiness';
-import { gatherEvidence, type TankEvidence } from '../../core/evidence';
+import { DEFAULT_SETTINGS, inOrder, type Document, type Settings } from '../../core/document';
+import { assessmentOf, type Assessment } from '../../core/readiness';
+import { gatherEvidence, type WaterEvidence } from '../../core/evidence';
 import { netVolume, type NetVolume } from '../../core/volume';
 import type { AppDispatch, RootState } from './store';
+import { localDay } from './time';
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
@@ -15,23 +16,22 @@ export const useAppSelector = useSelector.withTypes<RootState>();
 export const selectDocument = (state: RootState): Document => state.document.entities;
 export const selectSettings = (state: RootState): Settings =>
   state.document.entities.settings.person ?? DEFAULT_SETTINGS;
-export const selectTanks = createSelector([(s: RootState) => s.document.entities.tanks], (tanks): Tank[] =>
-  Object.values(tanks).sort((a, b) =>
-    a.startDay < b.startDay ? -1 : a.startDay > b.startDay ? 1 : a.name < b.name ? -1 : 1,
-  ),
+/** Displays first, then what serves them, what is out of use last. */
+export const selectWaters = createSelector([(s: RootState) => s.document.entities.waters], (waters) =>
+  inOrder(Object.values(waters)),
 );
 
-/** The tank last looked at, or the oldest; undefined when there is none. */
-export const selectLastTank = createSelector(
-  [selectTanks, (s: RootState) => s.drafts.lastTankId],
-  (tanks, id) => tanks.find((t) => t.id === id) ?? tanks[0],
+/** The water last looked at, or the first display; undefined when there is none. */
+export const selectLastWater = createSelector(
+  [selectWaters, (s: RootState) => s.drafts.lastWaterId],
+  (waters, id) => waters.find((t) => t.id === id) ?? waters[0],
 );
 
 const minute = (_s: RootState, _id: string, nowMs: number): number =>
   Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
-const tankIdOf = (_s: RootState, id: string): string => id;
+const waterIdOf = (_s: RootState, id: string): string => id;
 
-/** Answers kept: a few tanks at the present minute. Minutes gone by are let go, or an idle day would hold each of them. */
+/** Answers kept: a few waters at the present minute. Minutes gone by are let go, or an idle day would hold each of them. */
 const KEPT = 6;
 const createBoundedSelector = createSelectorCreator({
   memoize: lruMemoize,
@@ -40,19 +40,21 @@ const createBoundedSelector = createSelectorCreator({
   argsMemoizeOptions: { maxSize: KEPT },
 });
 
-/** What is known of a tank, laid out anew once a minute at most. */
-export const selectEvidence: (s: RootState, tankId: string, nowMs: number) => TankEvidence =
-  createBoundedSelector([selectDocument, tankIdOf, minute], (doc, id, now) =>
+/** What is known of a water, laid out anew once a minute at most. */
+export const selectEvidence: (s: RootState, waterId: string, nowMs: number) => WaterEvidence =
+  createBoundedSelector([selectDocument, waterIdOf, minute], (doc, id, now) =>
     gatherEvidence(doc, id, now + 59_999),
   );
-/** Judgement of a tank over that evidence. */
-export const selectAssessment: (s: RootState, tankId: string, nowMs: number) => Assessment =
-  createBoundedSelector([selectEvidence], (evidence) => assess(evidence));
-export const selectVolume: (s: RootState, tankId: string) => NetVolume = createBoundedSelector(
-  [(s: RootState, id: string) => s.document.entities.tanks[id]],
-  (tank) => {
-    if (!tank) throw new RangeError('"tankId" must be a tank of the document');
-    return netVolume(tank);
+/** Judgement of a water over that evidence. */
+export const selectAssessment: (s: RootState, waterId: string, nowMs: number) => Assessment =
+  createBoundedSelector([selectDocument, selectEvidence, minute], (doc, evidence, now) =>
+    assessmentOf(doc, evidence, now, localDay),
+  );
+export const selectVolume: (s: RootState, waterId: string) => NetVolume = createBoundedSelector(
+  [(s: RootState, id: string) => s.document.entities.waters[id]],
+  (water) => {
+    if (!water) throw new RangeError('"waterId" must be a water of the document');
+    return netVolume(water);
   },
 );
 

@@ -5,7 +5,7 @@ export {
   sampleDrafted,
   dropsCounted,
   forecastKept,
-  tankVisited,
+  waterVisited,
   type DropCount,
   type KeptForecast,
   type SampleDraft,
@@ -17,9 +17,9 @@ export {
   selectAssessment,
   selectDocument,
   selectEvidence,
-  selectLastTank,
+  selectLastWater,
   selectSettings,
-  selectTanks,
+  selectWaters,
   selectVolume,
 } from './hooks';
 export * from './time';

@@ -13,7 +13,7 @@ import {
   storageLost,
   type DocumentState,
 } from './documentSlice';
-import { dropsCounted, forecastKept, sampleDrafted, tankVisited, type DraftsState } from './draftsSlice';
+import { dropsCounted, forecastKept, sampleDrafted, waterVisited, type DraftsState } from './draftsSlice';
 import { newId } from './ids';
 import { DRAFT, entityKey, META, META_KEY } from './keys';
 import { memoryStorage, type Replaceable } from './storage';
@@ -135,17 +135,18 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
   });
 
   startListening({
-    matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, tankVisited),
+    matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, waterVisited),
     effect: (action, api) => {
       const drafts = api.getState().drafts;
       const keep = (key: string, value: unknown) =>
         writer.draft(DRAFT + key, value === undefined ? null : JSON.stringify(value));
       if (sampleDrafted.match(action))
-        keep(`sample/${action.payload.tankId}`, drafts.samples[action.payload.tankId]);
+        keep(`sample/${action.payload.waterId}`, drafts.samples[action.payload.waterId]);
       else if (dropsCounted.match(action))
-        keep(`drops/${action.payload.tankId}`, drafts.drops[action.payload.tankId]);
-      else if (forecastKept.match(action)) keep(`forecast/${action.payload.tankId}`, action.payload.forecast);
-      else keep('place/tank', drafts.lastTankId ?? undefined);
+        keep(`drops/${action.payload.waterId}`, drafts.drops[action.payload.waterId]);
+      else if (forecastKept.match(action))
+        keep(`forecast/${action.payload.waterId}`, action.payload.forecast);
+      else keep('place/tank', drafts.lastWaterId ?? undefined);
     },
   });
 

@@ -13,22 +13,23 @@ import { commit, makeStore, openStore, redo, replaceDocument, undo } from './sto
 const noTabs: Tabs = { post: () => undefined, listen: () => undefined };
 const nothing = async () => null;
 const kit = STARTER_KITS[0]!;
-const tank = {
+const water = {
   id: 't',
   name: 'T',
   startDay: '2026-01-01',
-  display: { kind: 'volume' as const, volumeL: 100 },
+  kind: 'display' as const,
+  size: { kind: 'volume' as const, volumeL: 100 },
   sumpL: 0,
   rockKg: 0,
   sandKg: 0,
   hasLid: true,
   ammoniaSource: 'bottled' as const,
-  bacteriaSource: 'bottle' as const,
+  bacteriaSources: ['bottle' as const],
   school: 'proof24' as const,
 };
 const sample = (id: string): Sample => ({
   id,
-  tankId: 't',
+  waterId: 't',
   at: '2026-01-02T20:00:00.000Z',
   note: '',
   readings: [{ parameter: 'ammonia', kitId: kit.id, value: { kind: 'exact', value: 1 } }],
@@ -48,7 +49,7 @@ test('what was committed is there after opening again', async () => {
   made.store.dispatch(
     commit('Tank', [
       { put: 'kits', entity: kit },
-      { put: 'tanks', entity: tank },
+      { put: 'waters', entity: water },
     ]),
   );
   made.store.dispatch(commit('Sample', [{ put: 'samples', entity: sample('s') }]));
@@ -66,7 +67,7 @@ test('one act is one transaction of a size that does not depend on history', asy
     made.store.dispatch(
       commit('History', [
         { put: 'kits', entity: kit },
-        { put: 'tanks', entity: tank },
+        { put: 'waters', entity: water },
         ...Array.from({ length: history }, (_, i) => ({ put: 'samples' as const, entity: sample(`h${i}`) })),
       ]),
     );
@@ -126,8 +127,8 @@ test('an undone act is undone in storage too', async () => {
 
 const damaged = () => ({
   [entityKey('kits', kit.id)]: JSON.stringify(kit),
-  [entityKey('tanks', 't')]: JSON.stringify({ ...tank, sumpL: -3 }),
-  [entityKey('tanks', 'u')]: JSON.stringify({ ...tank, id: 'u' }),
+  [entityKey('waters', 't')]: JSON.stringify({ ...water, sumpL: -3 }),
+  [entityKey('waters', 'u')]: JSON.stringify({ ...water, id: 'u' }),
   [entityKey('samples', 's')]: JSON.stringify(sample('s')),
 });
 const documentOf = (made: ReturnType<typeof makeStore>) => made.store.getState().document;
@@ -140,8 +141,8 @@ test('a damaged entry is set aside with what refers to it, word for word; the re
   });
   const made = await opened(storage);
   const { entities, aside } = documentOf(made);
-  expect(Object.keys(entities.tanks)).toEqual(['u']);
-  expect(aside.map((a) => a.key).sort()).toEqual(['e/samples/broken', 'e/samples/s', 'e/tanks/t']);
+  expect(Object.keys(entities.waters)).toEqual(['u']);
+  expect(aside.map((a) => a.key).sort()).toEqual(['e/samples/broken', 'e/samples/s', 'e/waters/t']);
   expect(storage.held.get('aside/e/samples/broken')).toBe('{"half');
   const again = documentOf(await opened(storage));
   expect(again.status.kind).toBe('ready');
@@ -161,35 +162,35 @@ describe('what passed every check before', () => {
     const made = makeStore(storage, noTabs);
     const { go, idle } = waiting();
     const { whole } = await openStore(made, nothing, idle);
-    expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['t', 'u']);
+    expect(Object.keys(documentOf(made).entities.waters)).toEqual(['t', 'u']);
     expect(storage.writes).toBe(0);
     go();
     await whole;
-    expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['u']);
+    expect(Object.keys(documentOf(made).entities.waters)).toEqual(['u']);
     expect(documentOf(made).entities.samples).toEqual({});
     expect(
       documentOf(made)
         .aside.map((a) => a.key)
         .sort(),
-    ).toEqual(['e/samples/s', 'e/tanks/t']);
-    expect(storage.held.has(entityKey('tanks', 't'))).toBe(false);
-    expect(storage.held.get('aside/e/tanks/t')).toBe(JSON.stringify({ ...tank, sumpL: -3 }));
+    ).toEqual(['e/samples/s', 'e/waters/t']);
+    expect(storage.held.has(entityKey('waters', 't'))).toBe(false);
+    expect(storage.held.get('aside/e/waters/t')).toBe(JSON.stringify({ ...water, sumpL: -3 }));
   });
   test('what was put right in the meantime is not set aside', async () => {
     const storage = memoryStorage({ [META_KEY]: META, ...damaged() });
     const made = makeStore(storage, noTabs);
     const { go, idle } = waiting();
     const { whole } = await openStore(made, nothing, idle);
-    made.store.dispatch(commit('Tank edited', [{ put: 'tanks', entity: tank }]));
+    made.store.dispatch(commit('Tank edited', [{ put: 'waters', entity: water }]));
     go();
     await whole;
     await made.settled();
-    expect(documentOf(made).entities.tanks['t']).toEqual(tank);
-    expect(JSON.parse(storage.held.get(entityKey('tanks', 't')) ?? '')).toMatchObject({ entity: tank });
+    expect(documentOf(made).entities.waters['t']).toEqual(water);
+    expect(JSON.parse(storage.held.get(entityKey('waters', 't')) ?? '')).toMatchObject({ entity: water });
   });
   test.each([
     ['no JSON', entityKey('samples', 'broken'), '{"half'],
-    ['a wrong id', entityKey('tanks', 'v'), JSON.stringify({ ...tank, id: 'w' })],
+    ['a wrong id', entityKey('waters', 'v'), JSON.stringify({ ...water, id: 'w' })],
     ['an unknown kind', 'e/wishes/x', JSON.stringify({ id: 'x' })],
   ])('%s among it has everything checked before anything is shown', async (_what, key, raw) => {
     const storage = memoryStorage({
@@ -217,22 +218,51 @@ describe('what passed every check before', () => {
   });
 });
 
-test('what an older version wrote opens and is stored in today’s form, in one write', async () => {
+/** A tank as version 3 and those before wrote it. */
+const { kind: _kind, size, bacteriaSources: _sources, ...rest } = water;
+const oldTank = { ...rest, display: size, bacteriaSource: 'none' };
+
+test('what an older version wrote opens and is stored in today’s form, in one write; its keys and acts go', async () => {
   const storage = memoryStorage({
-    [META_KEY]: JSON.stringify({ version: 1 }),
+    [META_KEY]: JSON.stringify({ version: 1, checked: 1 }),
     [entityKey('kits', kit.id)]: JSON.stringify(kit),
-    [entityKey('tanks', 't')]: JSON.stringify(tank),
+    'e/tanks/t': JSON.stringify({ rev: 'a1', entity: oldTank }),
+    'act/0001': JSON.stringify({ id: '0001', label: 'Old', changes: [], was: {} }),
   });
   const made = await opened(storage);
-  expect(Object.keys(documentOf(made).entities.tanks)).toEqual(['t']);
+  expect(documentOf(made).entities.waters).toEqual({ t: { ...water, bacteriaSources: [] } });
   expect(storage.writes).toBe(1);
   expect(storage.held.get(META_KEY)).toBe(META);
+  expect([...storage.held.keys()].sort()).toEqual(['e/kits/' + kit.id, 'e/waters/t', META_KEY]);
   await opened(storage);
   expect(storage.writes).toBe(1);
 });
 
+test('of an older version what cannot be opened goes aside under its own key, word for word', async () => {
+  const bad = JSON.stringify({ ...oldTank, id: 'u', sumpL: -3 });
+  const look = JSON.stringify({
+    id: 'l',
+    quarantineId: 'gone',
+    day: '2026-01-02',
+    result: 'clear',
+    signs: [],
+    note: '',
+  });
+  const storage = memoryStorage({
+    [META_KEY]: JSON.stringify({ version: 3 }),
+    'e/tanks/t': JSON.stringify(oldTank),
+    'e/tanks/u': bad,
+    'e/looks/l': look,
+  });
+  const made = await opened(storage);
+  expect(Object.keys(documentOf(made).entities.waters)).toEqual(['t']);
+  expect(storage.held.get('aside/e/tanks/u')).toBe(bad);
+  expect(storage.held.get('aside/e/looks/l')).toBe(look);
+  expect([...storage.held.keys()].filter((k) => k.startsWith('e/'))).toEqual(['e/waters/t']);
+});
+
 test('what a newer version wrote is left untouched', async () => {
-  const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION + 1 }), 'e/tanks/t': '{}' });
+  const storage = memoryStorage({ [META_KEY]: JSON.stringify({ version: VERSION + 1 }), 'e/waters/t': '{}' });
   const made = await opened(storage);
   expect(made.store.getState().document.status.kind).toBe('failed');
   expect(storage.writes).toBe(0);
@@ -367,7 +397,7 @@ test('a half-entered sample survives; an unreadable draft is dropped', async () 
     shown: [],
     doubted: [],
   };
-  made.store.dispatch(sampleDrafted({ tankId: 't', draft }));
+  made.store.dispatch(sampleDrafted({ waterId: 't', draft }));
   await made.settled();
   const again = await opened(storage);
   expect(again.store.getState().drafts).toMatchObject({ samples: { t: draft }, drops: {} });

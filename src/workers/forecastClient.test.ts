@@ -23,7 +23,7 @@ class FakeWorker {
   }
 }
 
-const question = { tankId: 't', atMs: 0, seed: 1, horizonDays: 90, plan: 'asSoFar' as const, loadMgN: null };
+const question = { waterId: 't', atMs: 0, seed: 1, horizonDays: 90, plan: 'asSoFar' as const, loadMgN: null };
 const answer: Told = { kind: 'answer', answer: { status: 'cannotSay', because: { code: 'nothingLogged' } } };
 let heard: Told[] = [];
 const start = () => forecastClient((told) => heard.push(told));

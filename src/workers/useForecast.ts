@@ -25,17 +25,17 @@ const SEED = 1;
 /** Asked as of the coming full hour, so that two screens that ask within the same hour get the same answer; what was logged so far counts. */
 const asOf = (nowMs: number): number => Math.ceil(nowMs / HOUR_MS) * HOUR_MS;
 
-const questionFor = (doc: Document, tankId: string, plan: PlanChoice, nowMs: number) => ({
-  tankId,
+const questionFor = (doc: Document, waterId: string, plan: PlanChoice, nowMs: number) => ({
+  waterId,
   atMs: asOf(nowMs),
   seed: SEED,
   horizonDays: HORIZON_DAYS,
   plan,
-  loadMgN: plannedLoad(doc, tankId).mgN,
+  loadMgN: plannedLoad(doc, waterId).mgN,
 });
 
 /** Asks the worker on demand. */
-export function useForecast(doc: Document, tankId: string, nowMs: number) {
+export function useForecast(doc: Document, waterId: string, nowMs: number) {
   const [state, setState] = useState<ForecastState>({ kind: 'idle' });
   const client = useRef<ForecastClient | null>(null);
   const hear = useCallback((told: Told) => {
@@ -60,9 +60,9 @@ export function useForecast(doc: Document, tankId: string, nowMs: number) {
   const run = useCallback(
     (plan: PlanChoice) => {
       setState({ kind: 'running', done: 0 });
-      client.current?.ask(sliceFor(doc, tankId), questionFor(doc, tankId, plan, nowMs));
+      client.current?.ask(sliceFor(doc, waterId), questionFor(doc, waterId, plan, nowMs));
     },
-    [doc, tankId, nowMs],
+    [doc, waterId, nowMs],
   );
   const stop = useCallback(() => {
     client.current?.stop();
@@ -84,20 +84,20 @@ const PAUSE_MS = 700;
  *  failure: it is an addition, and the forecast's own page says what went wrong. Returns the inputs' identity, null while off. */
 export function useQuietForecast(o: {
   doc: Document;
-  tankId: string;
+  waterId: string;
   nowMs: number;
   on: boolean;
   keptInputs: string | null;
   onAnswer: (inputs: string, answer: Answer) => void;
 }): string | null {
-  const { doc, tankId, nowMs, on, keptInputs, onAnswer } = o;
+  const { doc, waterId, nowMs, on, keptInputs, onAnswer } = o;
   const hour = asOf(nowMs);
   const asked = useMemo(() => {
     if (!on) return null;
-    const slice = sliceFor(doc, tankId);
+    const slice = sliceFor(doc, waterId);
     if (Object.keys(slice.samples).length + Object.keys(slice.events).length > MOST_ENTRIES) return null;
     return { slice, inputs: inputsOf(slice, 'asSoFar', hour) };
-  }, [doc, tankId, hour, on]);
+  }, [doc, waterId, hour, on]);
   const tell = useRef(onAnswer);
   useEffect(() => {
     tell.current = onAnswer;
@@ -108,13 +108,13 @@ export function useQuietForecast(o: {
       if (told.kind === 'answer') tell.current(asked.inputs, told.answer);
     });
     const timer = setTimeout(
-      () => client.ask(asked.slice, questionFor(asked.slice, tankId, 'asSoFar', hour)),
+      () => client.ask(asked.slice, questionFor(asked.slice, waterId, 'asSoFar', hour)),
       PAUSE_MS,
     );
     return () => {
       clearTimeout(timer);
       client.stop();
     };
-  }, [asked, keptInputs, tankId, hour]);
+  }, [asked, keptInputs, waterId, hour]);
   return asked?.inputs ?? null;
 }

@@ -2,9 +2,9 @@ import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { type Drip, type DripCheck, type Edit, type Tank, currentPlace } from '../../../core/document';
+import { IN, isIn, moved, type Drip, type DripCheck, type Edit, type Water } from '../../../core/document';
 import { dripAt, dripPlan, dripWaterUsedL, NEAR_C } from '../../../core/acclimation';
-import { speciesById } from '../../../core/species';
+import { animalWords } from '../../../core/words';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import {
   clockTime,
@@ -17,18 +17,18 @@ import {
 } from '../../store';
 import { Button, Check, Row, Screen, Section, space, Txt } from '../../ui';
 import { ConvergeChart } from '../../ui/charts/ConvergeChart';
-import { NotHere, useParam, useUnits, WithTank } from '../shell';
+import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { DropPulse } from './DropPulse';
 
 export function DripScreen() {
-  return <WithTank>{(tank) => <Resolve tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <Resolve water={water} />}</WithWater>;
 }
 
-function Resolve({ tank }: { tank: Tank }) {
+function Resolve({ water }: { water: Water }) {
   const id = useParam('dripId');
   const drips = useAppSelector((s) => s.document.entities.drips);
   const drip = Object.hasOwn(drips, id) ? drips[id] : undefined;
-  return drip && drip.tankId === tank.id ? <LiveDrip tank={tank} drip={drip} /> : <NotHere what="drip" />;
+  return drip && drip.waterId === water.id ? <LiveDrip water={water} drip={drip} /> : <NotHere what="drip" />;
 }
 
 const BEFORE: readonly { id: DripCheck; label: string; needed: boolean }[] = [
@@ -43,7 +43,7 @@ const AFTER: readonly { id: DripCheck; label: string }[] = [
 ];
 
 /** The session: preconditions, the run by wall clock (it goes on through sleep and reload), and the steps that close it. */
-function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
+function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
   const units = useUnits();
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -57,13 +57,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
   const minutes = startMs === null ? 0 : Math.max(0, (endMs - startMs) / MINUTE_MS);
   const at = dripAt(plan, Math.min(minutes, 240));
   const who = drip.animalIds
-    .flatMap((id) =>
-      doc.animals[id]
-        ? [
-            `${doc.animals[id].count > 1 ? `${doc.animals[id].count} × ` : ''}${speciesById(doc.animals[id].speciesId).common}`,
-          ]
-        : [],
-    )
+    .flatMap((id) => (doc.animals[id] ? [animalWords(doc.animals[id])] : []))
     .join(', ');
   const put = (label: string, entity: Drip, more: Edit[] = []) =>
     dispatch(commit(label, [{ put: 'drips', entity }, ...more]));
@@ -83,17 +77,9 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
     const time = isoOf(Date.now());
     const moves = drip.animalIds.flatMap((id): Edit[] => {
       const animal = doc.animals[id];
-      if (!animal || currentPlace(animal).to === 'display') return [];
-      return [
-        {
-          put: 'animals',
-          entity: {
-            ...animal,
-            moves: [...animal.moves, { to: 'display', at: time, why: '' }],
-            plannedDay: null,
-          },
-        },
-      ];
+      if (!animal || isIn(animal, water.id)) return [];
+      const homeId = water.kind === 'display' ? water.id : animal.homeId;
+      return [{ put: 'animals', entity: moved({ ...animal, homeId }, IN(water.id), time) }];
     });
     put(`${who} moved in`, { ...drip, finishedAt: time }, moves);
   };
@@ -108,7 +94,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       ? 'not within four hours'
       : `after ${Math.ceil(plan.salinityReadyMinutes)} minutes`;
   const heat = (tempC: number) => showQuantity('temperature', tempC, units);
-  const colder = at.tempC < drip.tank.tempC - NEAR_C;
+  const colder = at.tempC < drip.water.tempC - NEAR_C;
   const warmth = !colder ? 'near enough' : drip.floating ? 'still warming' : 'too cold, float it';
   const done = drip.finishedAt !== null;
   const toPutBack = AFTER.filter(
@@ -120,7 +106,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       <Row style={styles.between} wrap>
         <Txt kind="section" heading={1} style={styles.shrink}>{`Drip · ${who}`}</Txt>
         <Txt kind="small" tone="second">
-          {tank.name}
+          {water.name}
         </Txt>
       </Row>
       {startMs === null ? (
@@ -181,7 +167,7 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
           {toPutBack.length > 0 ? (
             <Txt tone="ammonia">Today keeps asking until it is done.</Txt>
           ) : (
-            <Button label="To the stock" onPress={() => router.push(`/tank/${tank.id}/stock` as Href)} />
+            <Button label="To the stock" onPress={() => router.push(`/water/${water.id}/stock` as Href)} />
           )}
           <Txt kind="small" tone="second">
             Light feeding, lights low today; ammonia tests on days 1, 3 and 7.
@@ -214,18 +200,18 @@ function LiveDrip({ tank, drip }: { tank: Tank; drip: Drip }) {
       <ConvergeChart
         course={plan.points.map((p) => ({ minutes: p.minutes, value: toUnitOr(units.salinity, p.salinity) }))}
         now={startMs === null ? null : { minutes, value: toUnitOr(units.salinity, at.salinity) }}
-        tank={toUnitOr(units.salinity, drip.tank.salinity)}
-        near={nearInUnit(units.salinity, drip.tank.salinity)}
+        water={toUnitOr(units.salinity, drip.water.salinity)}
+        near={nearInUnit(units.salinity, drip.water.salinity)}
         readyMinutes={plan.salinityReadyMinutes}
         endMinutes={end}
         format={salt}
         unit={saltUnit}
         timeLabel={clockAt}
         containerWord="container"
-        summary={`Container at ${inUnit(at.salinity)}, tank at ${inUnit(drip.tank.salinity)}; near enough ${nearAfter}.`}
+        summary={`Container at ${inUnit(at.salinity)}, tank at ${inUnit(drip.water.salinity)}; near enough ${nearAfter}.`}
       />
       <Txt tone={colder ? 'ammonia' : 'ink'} live>
-        {`Container ${heat(at.tempC)}, tank ${heat(drip.tank.tempC)}: ${warmth}.`}
+        {`Container ${heat(at.tempC)}, tank ${heat(drip.water.tempC)}: ${warmth}.`}
       </Txt>
       {!done ? (
         <Row wrap>

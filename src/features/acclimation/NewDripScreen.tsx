@@ -1,10 +1,11 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { type Animal, type Tank, currentPlace } from '../../../core/document';
+import { isIn, placeOf, type Water } from '../../../core/document';
 import { dripPlan, NEAR_C } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
+import { animalWords, placeWords } from '../../../core/words';
 import {
   formatDecimal,
   toUnit,
@@ -23,26 +24,27 @@ import {
   useNow,
 } from '../../store';
 import { Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
-import { useParam, useUnits, WithTank } from '../shell';
+import { useParam, useUnits, WithWater } from '../shell';
 import { CheckEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { readDrip, type DripTexts } from './dripForm';
 
 export function NewDripScreen() {
-  return <WithTank>{(tank) => <NewDrip tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <NewDrip water={water} />}</WithWater>;
 }
 
 /** What came in the bag, what is in the tank, how fast it drips: and from that how long. */
-function NewDrip({ tank }: { tank: Tank }) {
+function NewDrip({ water }: { water: Water }) {
   const units = useUnits();
   const now = useNow(MINUTE_MS);
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
-  const series = useAppSelector((s) => selectEvidence(s, tank.id, now).series);
+  const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const asked = useParam('animals').split(',').filter(Boolean);
   const coming = Object.values(doc.animals).filter(
-    (a) => a.tankId === tank.id && ['wish', 'quarantine'].includes(currentPlace(a).to),
+    (a) =>
+      asked.includes(a.id) || (a.homeId === water.id && placeOf(a).kind !== 'gone' && !isIn(a, water.id)),
   );
   const [chosen, setChosen] = useState<string[]>(() =>
     coming.filter((a) => asked.includes(a.id)).map((a) => a.id),
@@ -66,9 +68,9 @@ function NewDrip({ tank }: { tank: Tank }) {
   const [id] = useState(newId);
   const form = useEntryForm({
     start: startTexts,
-    read: (texts) => readDrip(texts, { id, tankId: tank.id, animalIds: chosen, units }),
+    read: (texts) => readDrip(texts, { id, waterId: water.id, animalIds: chosen, units }),
     save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }])),
-    done: () => router.replace(`/tank/${tank.id}/drip/${id}` as Href),
+    done: () => router.replace(`/water/${water.id}/drip/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { now: read } = form;
@@ -153,8 +155,8 @@ function NewDrip({ tank }: { tank: Tank }) {
       {coming.map((a) => (
         <Check
           key={a.id}
-          label={words(a)}
-          note={currentPlace(a).to === 'quarantine' ? 'from quarantine' : 'wished'}
+          label={animalWords(a)}
+          note={placeWords(placeOf(a), doc.waters)}
           checked={chosen.includes(a.id)}
           onChange={(on) => setChosen(toggled(chosen, a.id, on))}
         />
@@ -165,7 +167,7 @@ function NewDrip({ tank }: { tank: Tank }) {
         </Txt>
       ) : null}
       {sensitive.length > 0 ? (
-        <Txt tone="nitrite">{`${sensitive.map(words).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt>
+        <Txt tone="nitrite">{`${sensitive.map(animalWords).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt>
       ) : null}
       <Section title="In the bag">
         <FieldRow>
@@ -197,6 +199,3 @@ function NewDrip({ tank }: { tank: Tank }) {
     </Screen>
   );
 }
-
-const words = (a: Animal): string =>
-  `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;

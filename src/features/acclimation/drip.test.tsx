@@ -3,7 +3,7 @@ import { allText, demo, onScreen, press, says, submit, tick, type } from '../she
 import { DripScreen } from './DripScreen';
 import { NewDripScreen } from './NewDripScreen';
 
-const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+const north = (more: Record<string, string> = {}) => ({ waterId: 'north-window', ...more });
 
 function planned() {
   const shown = onScreen(<NewDripScreen />, { doc: demo(), params: north() });
@@ -30,8 +30,8 @@ test('a drip is planned from bag and tank, and not without both', async () => {
   expect(allText()).toMatch(/minutes|min/);
   await submit('Go to the drip');
   const drip = Object.values(doc().drips)[0];
-  expect(drip).toMatchObject({ tankId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
-  expect(went()[0]).toBe(`/tank/north-window/drip/${drip?.id}`);
+  expect(drip).toMatchObject({ waterId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
+  expect(went()[0]).toBe(`/water/north-window/drip/${drip?.id}`);
 });
 
 test('it starts only with its checks made, runs by the clock, and asks for the top-off to go back on', async () => {

@@ -22,7 +22,7 @@ const noChecks = (): Drip['checks'] =>
 
 export function readDrip(
   t: DripTexts,
-  c: { id: string; tankId: string; animalIds: string[]; units: UnitPreferences },
+  c: { id: string; waterId: string; animalIds: string[]; units: UnitPreferences },
 ): { ok: true; drip: Drip } | { ok: false; faults: DripFaults } {
   const faults: DripFaults = {};
   const number = (
@@ -46,7 +46,7 @@ export function readDrip(
     tempC: number('bagTemp', 'Bag temperature', temperature, 5, 38),
     litres: number('bagVolume', 'Water in the bag', volume, 0, 200, true),
   };
-  const tank = {
+  const water = {
     salinity: number('tankSalinity', 'Tank salinity', salinity, 2, 42, false, salt),
     tempC: number('tankTemp', 'Tank temperature', temperature, 5, 38),
   };
@@ -62,10 +62,10 @@ export function readDrip(
     ok: true,
     drip: {
       id: c.id,
-      tankId: c.tankId,
+      waterId: c.waterId,
       animalIds: c.animalIds,
       bag,
-      tank,
+      water,
       roomTempC,
       floating: t.floating,
       containerL,

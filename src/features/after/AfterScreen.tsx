@@ -3,7 +3,7 @@ import { crewPlan, filmBands, filmSays, resetPlan, type CrewPlan, type FilmSays 
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
 import { addDays, DAY_MS, MINUTE_MS } from '../../../core/time';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { formatDecimal, showQuantity } from '../../../core/units';
 import {
   commit,
@@ -20,10 +20,10 @@ import {
 } from '../../store';
 import { Button, Caution, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { FilmBands } from '../../ui/charts/FilmBands';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithDisplay } from '../shell';
 
 export function AfterScreen() {
-  return <WithTank>{(tank) => <After tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <After water={water} />}</WithDisplay>;
 }
 
 const FILM_NAMES = {
@@ -81,13 +81,13 @@ const SCHOOLS = {
 } as const;
 
 /** From the reset to the first grazers: what the water, the film and the crew ask for. */
-function After({ tank }: { tank: Tank }) {
+function After({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const e = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const gates = useAppSelector((s) => selectAssessment(s, tank.id, now).gates);
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const e = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const gates = useAppSelector((s) => selectAssessment(s, water.id, now).gates);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const equipment = useAppSelector((s) => s.document.entities.equipment);
   const setup = useAppSelector((s) => s.document.entities.setup);
   const tasks = useAppSelector((s) => s.document.entities.tasks);
@@ -97,17 +97,17 @@ function After({ tank }: { tank: Tank }) {
   const cycled = gates.some((g) => g.id === 'bothClear' && g.status === 'passed') || e.joined.length > 0;
   const crew = crewPlan(e, cycled);
   const light = Object.values(equipment)
-    .filter((x) => x.tankId === tank.id && x.kind === 'light')
+    .filter((x) => x.waterId === water.id && x.kind === 'light')
     .flatMap((x) => x.settings.map((s) => ({ atMs: Date.parse(`${s.day}T12:00:00`), label: s.value })));
   const firstMs = Math.min(...bands.flatMap((b) => b.steps.map((s) => s.fromMs)), now - 14 * DAY_MS);
   const calcium = lastOf(trusted(e.series.calcium));
   const salinity = lastOf(trusted(e.series.salinity));
-  const rockFirm = Object.values(setup).some((s) => s.tankId === tank.id && s.item === 'rockFirm');
-  const hunters = e.inDisplay
+  const rockFirm = Object.values(setup).some((s) => s.waterId === water.id && s.item === 'rockFirm');
+  const hunters = e.residents
     .map((a) => speciesById(a.speciesId))
     .filter((s) => s.eats.includes('snails') || s.eats.includes('shrimp') || s.eats.includes('crabs'));
   const seaweedPlanned = Object.values(tasks).some(
-    (t) => t.tankId === tank.id && t.doneAt === null && t.title.includes('seaweed'),
+    (t) => t.waterId === water.id && t.doneAt === null && t.title.includes('seaweed'),
   );
   const plan = (title: string, note: string, days: number) =>
     dispatch(
@@ -116,7 +116,7 @@ function After({ tank }: { tank: Tank }) {
           put: 'tasks',
           entity: {
             id: newId(),
-            tankId: tank.id,
+            waterId: water.id,
             day: addDays(localDay(now), days),
             title,
             note,
@@ -191,7 +191,7 @@ function After({ tank }: { tank: Tank }) {
           In order: test; heater, pumps and top-off off; siphon debris out of rock and sand; drain; refill at
           temperature and salinity; all back on; an hour later salinity, alkalinity, nitrate.
         </Txt>
-        <Go href={`/tank/${tank.id}/bench/change` as Href}>Work it out on the bench</Go>
+        <Go href={`/water/${water.id}/bench/change` as Href}>Work it out on the bench</Go>
       </Section>
       <Section title="The ugly weeks">
         <Txt kind="row">{says.title}</Txt>
@@ -208,8 +208,8 @@ function After({ tank }: { tank: Tank }) {
           />
         ) : null}
         <Row wrap>
-          <Go href={`/tank/${tank.id}/log/event?kind=film` as Href}>Log the film</Go>
-          <Go href={`/tank/${tank.id}/bench/light` as Href}>Plan the light</Go>
+          <Go href={`/water/${water.id}/log/event?kind=film` as Href}>Log the film</Go>
+          <Go href={`/water/${water.id}/bench/light` as Href}>Plan the light</Go>
         </Row>
         <Txt kind="small" tone="second">
           Neither nitrate nor phosphate at zero: 2 mg/L and 0.03 mg/L are lower limits worth keeping.
@@ -236,7 +236,7 @@ function After({ tank }: { tank: Tank }) {
         ) : null}
         {seaweedPlanned ? <Txt tone="go">Seaweed is planned and stands on Today.</Txt> : null}
         {crew.next === 'firstPortion' || crew.next === 'nextPortion' ? (
-          <Go href={`/tank/${tank.id}/stock/species` as Href}>Find grazers</Go>
+          <Go href={`/water/${water.id}/stock/species` as Href}>Find grazers</Go>
         ) : null}
         <Caution>
           Never release animals or rock into the wild; some snails carry stings: handle with gloves.

@@ -2,7 +2,7 @@ import { demo, onScreen, press, says } from '../shell/testing';
 import { AfterScreen } from './AfterScreen';
 
 test('too little film for the grazers: none more, and seaweed planned once', () => {
-  const { doc } = onScreen(<AfterScreen />, { doc: demo(), params: { tankId: 'north-window' } });
+  const { doc } = onScreen(<AfterScreen />, { doc: demo(), params: { waterId: 'north-window' } });
   expect(says(/^Too little film for those that are there/)).toBe(true);
   expect(says('hold the line (our default)')).toBe(true);
   press('Remind me of seaweed');
@@ -13,7 +13,7 @@ test('too little film for the grazers: none more, and seaweed planned once', () 
 test('a tank with much nitrate is told how much to change, in litres and to what', () => {
   const doc = demo();
   const last = Object.values(doc.samples)
-    .filter((s) => s.tankId === 'north-window')
+    .filter((s) => s.waterId === 'north-window')
     .sort((a, b) => (a.at < b.at ? 1 : -1))[0];
   if (!last) throw new Error('no sample');
   doc.samples = {
@@ -25,13 +25,13 @@ test('a tank with much nitrate is told how much to change, in litres and to what
       ),
     },
   };
-  onScreen(<AfterScreen />, { doc, params: { tankId: 'north-window' } });
+  onScreen(<AfterScreen />, { doc, params: { waterId: 'north-window' } });
   expect(says(/^\d\d %, \d+ L$/)).toBe(true);
   expect(says(/^80 → \d+ mg\/L$/)).toBe(true);
 });
 
 test('before any animal the crew waits for film, salinity and calcium', () => {
-  onScreen(<AfterScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
+  onScreen(<AfterScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
   expect(says('Before any grazer')).toBe(true);
   expect(says('0')).toBe(true);
 });

@@ -1,24 +1,24 @@
 import { Link, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
 import { Screen, Section, space, TARGET, Txt, useTheme } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithWater } from '../shell';
 import { TOOL_GROUPS } from './tools';
 
 export function BenchScreen() {
-  return <WithTank>{(tank) => <TankBench tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <WaterBench water={water} />}</WithWater>;
 }
 
-function TankBench({ tank }: { tank: Tank }) {
+function WaterBench({ water }: { water: Water }) {
   const units = useUnits();
-  const volume = useAppSelector((s) => selectVolume(s, tank.id));
+  const volume = useAppSelector((s) => selectVolume(s, water.id));
   return (
     <Bench
-      base={`/tank/${tank.id}`}
-      lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${tank.name}, by ${volume.from}.`}
-      tank
+      base={`/water/${water.id}`}
+      lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${water.name}, by ${volume.from}.`}
+      water
     />
   );
 }
@@ -33,14 +33,14 @@ export function LoneBenchScreen() {
   );
 }
 
-function Bench({ base, lede, tank }: { base: string; lede: string; tank?: boolean }) {
+function Bench({ base, lede, water }: { base: string; lede: string; water?: boolean }) {
   return (
     <Screen title="Bench">
       <Txt kind="title" heading={1}>
         Bench
       </Txt>
       <Txt tone="second">{lede}</Txt>
-      {tank ? (
+      {water ? (
         <Section title="This tank">
           <ToolLink
             href={`${base}/setup`}

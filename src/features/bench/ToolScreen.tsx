@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Water } from '../../../core/document';
 import { commit, useAppDispatch } from '../../store';
 import {
   Button,
@@ -20,7 +20,7 @@ import {
 } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 import { StepBars } from '../../ui/charts/StepBars';
-import { NotHere, useParam, WithTank } from '../shell';
+import { NotHere, useParam, WithWater } from '../shell';
 import { useSaving } from '../shell/saving';
 import {
   reckonsOtherwise,
@@ -37,28 +37,28 @@ import { TOOLS } from './tools';
 import { useToolContext } from './useToolContext';
 
 /** A tool with a tank behind it. */
-export function TankToolScreen() {
-  return <WithTank>{(tank) => <Chosen tank={tank} />}</WithTank>;
+export function WaterToolScreen() {
+  return <WithWater>{(water) => <Chosen water={water} />}</WithWater>;
 }
 
 /** The same tool on its own: every field by hand. */
 export function LoneToolScreen() {
-  return <Chosen tank={null} />;
+  return <Chosen water={null} />;
 }
 
-function Chosen({ tank }: { tank: Tank | null }) {
+function Chosen({ water }: { water: Water | null }) {
   const id = useParam('tool');
   const tool = TOOLS.find((t) => t.id === id);
   return tool ? (
-    <ToolPage key={`${tank?.id ?? ''}/${tool.id}`} tool={tool} tank={tank} />
+    <ToolPage key={`${water?.id ?? ''}/${tool.id}`} tool={tool} water={water} />
   ) : (
     <NotHere what="tool" />
   );
 }
 
 /** Fields that start from the log, the answer with its arithmetic, and what to do with it. */
-function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
-  const context = useToolContext(tank);
+function ToolPage({ tool, water }: { tool: Tool; water: Water | null }) {
+  const context = useToolContext(water);
   const wide = useWide();
   const [texts, setTexts] = useState<Record<string, string>>({});
   const [chosen, setChosen] = useState<Choices>({});
@@ -132,7 +132,7 @@ function ToolPage({ tool, tank }: { tool: Tool; tank: Tank | null }) {
       {below.length > 0 ? (
         <Section title={tool.belowTitle ?? 'It reckons with'}>{rows(below)}</Section>
       ) : null}
-      <Go href={(tank ? `/tank/${tank.id}/bench` : '/bench') as Href}>All tools</Go>
+      <Go href={(water ? `/water/${water.id}/bench` : '/bench') as Href}>All tools</Go>
     </Screen>
   );
 }
@@ -226,7 +226,7 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
           />
         ))}
         {done ? <Txt tone="go" live>{`${done}.`}</Txt> : null}
-        {context.tank === null ? (
+        {context.water === null ? (
           <Txt kind="small" tone="second">
             With a tank described, the result can be logged or planned from here.
           </Txt>

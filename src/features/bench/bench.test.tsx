@@ -1,13 +1,13 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { allText, choose, demo, onScreen, says, type, submit } from '../shell/testing';
-import { LoneToolScreen, TankToolScreen } from './ToolScreen';
+import { LoneToolScreen, WaterToolScreen } from './ToolScreen';
 import { TOOLS } from './tools';
 
 test.each(TOOLS.map((t) => [t.id, t] as const))(
   '%s opens with a tank and without one, each field with its unit',
   (tool, { title }) => {
-    onScreen(<TankToolScreen />, { doc: demo(), params: { tankId: 'north-window', tool } });
+    onScreen(<WaterToolScreen />, { doc: demo(), params: { waterId: 'north-window', tool } });
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(title);
     expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
     document.body.innerHTML = '';
@@ -18,12 +18,13 @@ test.each(TOOLS.map((t) => [t.id, t] as const))(
 );
 
 test('an answer ends in something logged, and says that it was', async () => {
-  const { doc } = onScreen(<TankToolScreen />, {
+  const { doc } = onScreen(<WaterToolScreen />, {
     doc: demo(),
-    params: { tankId: 'north-window', tool: 'change' },
+    params: { waterId: 'north-window', tool: 'change' },
   });
   const changes = () =>
-    Object.values(doc().events).filter((e) => e.kind === 'waterChange' && e.tankId === 'north-window').length;
+    Object.values(doc().events).filter((e) => e.kind === 'waterChange' && e.waterId === 'north-window')
+      .length;
   const before = changes();
   type('Aim, mg/L NO₃', '5');
   await submit('It is done: log it');
@@ -32,7 +33,7 @@ test('an answer ends in something logged, and says that it was', async () => {
 });
 
 test('what cannot be is said at the field, and the answer waits', () => {
-  onScreen(<TankToolScreen />, { doc: demo(), params: { tankId: 'north-window', tool: 'change' } });
+  onScreen(<WaterToolScreen />, { doc: demo(), params: { waterId: 'north-window', tool: 'change' } });
   choose('a fraction');
   type('Share to change, %', '130');
   expect(says(/Share to change must be above 0 and at most 100, not 130\./)).toBe(true);

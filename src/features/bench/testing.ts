@@ -12,16 +12,16 @@ export function makeDemoForTests(nowMs: number): Document {
         { ...e, at: new Date(Date.parse(e.at) + shift).toISOString() },
       ]),
     );
-  const tank = doc.tanks.t;
-  if (!tank) throw new Error('no tank');
+  const water = doc.waters.t;
+  if (!water) throw new Error('no tank');
   return {
     ...doc,
     samples: moved(doc.samples),
     events: moved(doc.events),
-    tanks: {
+    waters: {
       t: {
-        ...tank,
-        display: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
+        ...water,
+        size: { kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 48 },
         rockKg: 20,
         sandKg: 20,
         sumpL: 30,

@@ -1,6 +1,6 @@
 /** What a bench tool is: fields that start from the log, one piece of core arithmetic, and something to do with the result. */
-import type { Document, Edit, Parameter, Tank } from '../../../core/document';
-import { lastOf, trusted, type TankEvidence } from '../../../core/evidence';
+import type { Document, Edit, Parameter, Water } from '../../../core/document';
+import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import {
   formatDecimal,
   METRIC,
@@ -71,9 +71,9 @@ export interface ToolChoice {
 }
 
 export interface ToolContext {
-  tank: Tank | null;
+  water: Water | null;
   volume: NetVolume | null;
-  evidence: TankEvidence | null;
+  evidence: WaterEvidence | null;
   doc: Document;
   units: UnitPreferences;
   nowMs: number;
@@ -309,28 +309,28 @@ type NewEvent = Extract<Edit, { put: 'events' }>['entity'];
 export function logNow(
   c: ToolContext,
   event: {
-    [K in NewEvent['kind']]: Omit<Extract<NewEvent, { kind: K }>, 'id' | 'tankId' | 'at' | 'note'>;
+    [K in NewEvent['kind']]: Omit<Extract<NewEvent, { kind: K }>, 'id' | 'waterId' | 'at' | 'note'>;
   }[NewEvent['kind']],
   note = '',
 ): Edit[] {
-  if (!c.tank) return [];
+  if (!c.water) return [];
   return [
     {
       put: 'events',
-      entity: { id: c.newId(), tankId: c.tank.id, at: at(c.nowMs), note, ...event } as NewEvent,
+      entity: { id: c.newId(), waterId: c.water.id, at: at(c.nowMs), note, ...event } as NewEvent,
     },
   ];
 }
 
 /** An edit that plans something for a day. */
 export function planTask(c: ToolContext, day: string, title: string, note = ''): Edit[] {
-  if (!c.tank) return [];
+  if (!c.water) return [];
   return [
     {
       put: 'tasks',
       entity: {
         id: c.newId(),
-        tankId: c.tank.id,
+        waterId: c.water.id,
         day,
         title: title.slice(0, 80),
         note: note.slice(0, 2000),

@@ -15,12 +15,12 @@ const MULTI_SCALE =
 const NOW = Date.UTC(2026, 4, 1, 18);
 
 function context(units: UnitPreferences, doc: Document | null): ToolContext {
-  const tank = doc ? (Object.values(doc.tanks)[0] ?? null) : null;
+  const water = doc ? (Object.values(doc.waters)[0] ?? null) : null;
   let n = 0;
   return {
-    tank,
-    volume: tank ? netVolume(tank) : null,
-    evidence: tank && doc ? gatherEvidence(doc, tank.id, NOW) : null,
+    water,
+    volume: water ? netVolume(water) : null,
+    evidence: water && doc ? gatherEvidence(doc, water.id, NOW) : null,
     doc: doc ?? emptyDocument(),
     units,
     nowMs: NOW,

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useMemo } from 'react';
-import type { Tank } from '../../../core/document';
+import type { Water } from '../../../core/document';
 import {
   localDay,
   newId,
@@ -15,15 +15,15 @@ import { useUnits } from '../shell';
 import type { ToolContext } from './tool';
 
 /** What the tools start from; without a tank only the person's units and the fields. */
-export function useToolContext(tank: Tank | null): ToolContext {
+export function useToolContext(water: Water | null): ToolContext {
   const now = useNow(MINUTE_MS);
   const units = useUnits();
   const doc = useAppSelector(selectDocument);
-  const volume = useAppSelector((s) => (tank ? selectVolume(s, tank.id) : null));
-  const evidence = useAppSelector((s) => (tank ? selectEvidence(s, tank.id, now) : null));
+  const volume = useAppSelector((s) => (water ? selectVolume(s, water.id) : null));
+  const evidence = useAppSelector((s) => (water ? selectEvidence(s, water.id, now) : null));
   return useMemo(
     () => ({
-      tank,
+      water,
       volume,
       evidence,
       doc,
@@ -33,6 +33,6 @@ export function useToolContext(tank: Tank | null): ToolContext {
       newId,
       dayLabel: shortWrittenDay,
     }),
-    [tank, volume, evidence, doc, units, now],
+    [water, volume, evidence, doc, units, now],
   );
 }

@@ -1,7 +1,7 @@
 import { DAY_MS, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { nitrogenStrata } from '../../../core/nitrogen';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { showQuantity } from '../../../core/units';
@@ -18,24 +18,24 @@ import {
 import { Button, Empty, Go, Later, Line, Screen, Section, Table, Txt } from '../../ui';
 import { NitrogenStrips } from '../../ui/charts/NitrogenStrips';
 import { StrataChart } from '../../ui/charts/StrataChart';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithDisplay } from '../shell';
 import { LedgerPanel } from './LedgerPanel';
 import { ProofPanel } from './ProofPanel';
 import { gapWords, nitrogenEvents, strataRows, stripSeries } from './model';
 
 export function CycleScreen() {
-  return <WithTank>{(tank) => <Cycle tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <Cycle water={water} />}</WithDisplay>;
 }
 
 /** Where the nitrogen is: strata in milligrams, the three lines, free ammonia, and the way to a dose. */
-function Cycle({ tank }: { tank: Tank }) {
+function Cycle({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
   const units = useUnits();
   const router = useRouter();
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const volume = useAppSelector((s) => selectVolume(s, tank.id));
-  const living = evidence.inDisplay.length > 0;
-  const free = useAppSelector((s) => selectAssessment(s, tank.id, now).freeAmmonia);
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const volume = useAppSelector((s) => selectVolume(s, water.id));
+  const living = evidence.residents.length > 0;
+  const free = useAppSelector((s) => selectAssessment(s, water.id, now).freeAmmonia);
   const strata = useMemo(() => nitrogenStrata(evidence, volume.sdL / volume.netL), [evidence, volume]);
   const series = useMemo(() => stripSeries(evidence), [evidence]);
   const events = useMemo(() => nitrogenEvents(evidence), [evidence]);
@@ -87,7 +87,7 @@ function Cycle({ tank }: { tank: Tank }) {
           ) : (
             <Txt tone="second">Needs an ammonia reading; pH, temperature and salinity make it exact.</Txt>
           )}
-          <LedgerPanel tank={tank} />
+          <LedgerPanel water={water} />
         </>
       }
     >
@@ -120,7 +120,7 @@ function Cycle({ tank }: { tank: Tank }) {
           title="Nothing to draw yet"
           text="The strata grow from samples in which ammonia and nitrite were both read."
         >
-          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+          <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
         </Empty>
       )}
       {gap ? (
@@ -180,13 +180,13 @@ function Cycle({ tank }: { tank: Tank }) {
             kind="primary"
             icon="forecast"
             label="Forecast"
-            onPress={() => router.push(`/tank/${tank.id}/cycle/forecast` as Href)}
+            onPress={() => router.push(`/water/${water.id}/cycle/forecast` as Href)}
           />
         </Section>
-        <ProofPanel tank={tank} />
+        <ProofPanel water={water} />
         <Section title="After the cycle">
           <Txt tone="second">The reset, the ugly weeks and the first grazers.</Txt>
-          <Go href={`/tank/${tank.id}/cycle/after` as Href}>After the cycle: reset, film, crew</Go>
+          <Go href={`/water/${water.id}/cycle/after` as Href}>After the cycle: reset, film, crew</Go>
         </Section>
         <Section title="Dose ammonia">
           {living ? (
@@ -199,7 +199,7 @@ function Cycle({ tank }: { tank: Tank }) {
               <Button
                 icon="drip"
                 label="Work out a dose"
-                onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
+                onPress={() => router.push(`/water/${water.id}/cycle/dose` as Href)}
               />
             </>
           )}

@@ -2,7 +2,7 @@ import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Tank, TankEvent } from '../../../core/document';
+import type { Display, WaterEvent } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/evidence';
 import {
@@ -40,31 +40,31 @@ import {
   Txt,
   useTheme,
 } from '../../ui';
-import { useWords, WithTank } from '../shell';
+import { useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton, useSaving, type Saving } from '../shell/saving';
 import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
-  return <WithTank>{(tank) => <DoseSheet tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <DoseSheet water={water} />}</WithDisplay>;
 }
 
 /** From a target and the bottle's strength to mL and drops; a counter that can be left and taken up again; logs the dose. */
-function DoseSheet({ tank }: { tank: Tank }) {
+function DoseSheet({ water }: { water: Display }) {
   const words = useWords();
   const { units } = words;
   const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const router = useRouter();
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const present = useAppSelector(
-    (s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia)?.interval.mid ?? 0,
+    (s) => lastOf(selectEvidence(s, water.id, now).series.ammonia)?.interval.mid ?? 0,
   );
-  const living = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
-  const count = useAppSelector((s) => s.drafts.drops[tank.id]);
+  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  const count = useAppSelector((s) => s.drafts.drops[water.id]);
   const lastProduct = useAppSelector((s) =>
     lastOf(
-      selectEvidence(s, tank.id, now).events.flatMap((x) =>
+      selectEvidence(s, water.id, now).events.flatMap((x) =>
         x.kind === 'ammoniaDose' && x.product ? [x.product] : [],
       ),
     ),
@@ -73,16 +73,16 @@ function DoseSheet({ tank }: { tank: Tank }) {
     start: (): DoseTexts => textsFrom(lastProduct, (litres) => toUnit(units.volume, litres)),
     read: (texts) => readDose(texts, netL, units.volume),
     save: ({ dose }) => log(dose.mgN, dose.mL),
-    done: () => router.push(`/tank/${tank.id}/cycle` as Href),
+    done: () => router.push(`/water/${water.id}/cycle` as Href),
     faultsFrom: 'typing',
   });
   const counting = useSaving();
   const { texts, now: read } = form;
   // A count taken up again after a reload may be of another bottle than the fields now show.
   const log = async (mgN: number, mL: number): Promise<Outcome> => {
-    const entity: TankEvent = {
+    const entity: WaterEvent = {
       id: newId(),
-      tankId: tank.id,
+      waterId: water.id,
       at: isoOf(Date.now()),
       note: '',
       kind: 'ammoniaDose',
@@ -91,9 +91,9 @@ function DoseSheet({ tank }: { tank: Tank }) {
       ...(read.ok && Math.abs(read.dose.mL - mL) < 1e-6 ? { product: read.product } : {}),
     };
     const outcome = await dispatch(
-      commit('Ammonia dose logged', [{ put: 'events', entity }], { drafts: [`drops/${tank.id}`] }),
+      commit('Ammonia dose logged', [{ put: 'events', entity }], { drafts: [`drops/${water.id}`] }),
     );
-    dispatch(dropsCounted({ tankId: tank.id, count: null }));
+    dispatch(dropsCounted({ waterId: water.id, count: null }));
     return outcome;
   };
   const after = read.ok ? present + read.dose.mgNPerL : 0;
@@ -125,12 +125,12 @@ function DoseSheet({ tank }: { tank: Tank }) {
       {count ? (
         <Counter
           count={count}
-          onCount={(next) => dispatch(dropsCounted({ tankId: tank.id, count: next }))}
+          onCount={(next) => dispatch(dropsCounted({ waterId: water.id, count: next }))}
           saving={counting}
           onDone={() =>
             void counting.run(
               () => log(count.mgN, count.mL),
-              () => router.push(`/tank/${tank.id}/cycle` as Href),
+              () => router.push(`/water/${water.id}/cycle` as Href),
             )
           }
         />
@@ -227,7 +227,7 @@ function DoseSheet({ tank }: { tank: Tank }) {
                 onPress={() =>
                   dispatch(
                     dropsCounted({
-                      tankId: tank.id,
+                      waterId: water.id,
                       count: { target: read.dose.drops, counted: 0, mgN: read.dose.mgN, mL: read.dose.mL },
                     }),
                   )

@@ -2,18 +2,18 @@ import { useWords } from '../shell';
 import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useMemo } from 'react';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { nitrogenLedger } from '../../../core/nitrogen';
 import { formatDecimal } from '../../../core/units';
 import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
 import { Caution, Line, Section, Txt } from '../../ui';
 
 /** Nitrogen in against nitrogen found, the likeliest causes of a gap, and what it does to alkalinity. */
-export function LedgerPanel({ tank }: { tank: Tank }) {
+export function LedgerPanel({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
   const words = useWords();
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const volume = useAppSelector((s) => selectVolume(s, tank.id));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const volume = useAppSelector((s) => selectVolume(s, water.id));
   const l = useMemo(() => nitrogenLedger(evidence, volume.sdL / volume.netL), [evidence, volume]);
   const mg = (x: number) => `${x.toFixed(0)} mg N`;
   const k = l.alkalinity;

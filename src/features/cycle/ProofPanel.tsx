@@ -1,6 +1,6 @@
 import { HOUR_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { meantAsProof, nothingLeft, proofState } from '../../../core/evidence';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { NEAR_ZERO_MG_N, provedCapacity } from '../../../core/stocking';
@@ -12,11 +12,11 @@ import { Button, Caution, Line, Section, Txt } from '../../ui';
 const SMALL_FISH_MG_N = 6;
 
 /** The proof run: what is the next thing to do, the clock, the verdict, and what capacity it shows. */
-export function ProofPanel({ tank }: { tank: Tank }) {
+export function ProofPanel({ water }: { water: Display }) {
   const now = useNow(30_000);
   const router = useRouter();
-  const e = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const gates = useAppSelector((s) => selectAssessment(s, tank.id, now).gates);
+  const e = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const gates = useAppSelector((s) => selectAssessment(s, water.id, now).gates);
   const state = proofState(e);
   const capacity = provedCapacity(e);
   const clear = gates.find((g) => g.id === 'bothClear')?.status === 'passed' && nothingLeft(e);
@@ -39,7 +39,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
             kind={now >= state.dueMs - 2 * HOUR_MS ? 'primary' : undefined}
             icon="log"
             label="Log the test"
-            onPress={() => router.push(`/tank/${tank.id}/log?show=ammonia,nitrite` as Href)}
+            onPress={() => router.push(`/water/${water.id}/log?show=ammonia,nitrite` as Href)}
           />
         </>
       ) : state.status === 'passed' || state.status === 'lenient' || state.status === 'faded' ? (
@@ -64,14 +64,14 @@ export function ProofPanel({ tank }: { tank: Tank }) {
               >{`Two small fish on light feed are about 12 mg a day: ${room}. It fades while nothing is fed.`}</Txt>
             </>
           ) : null}
-          {state.status === 'passed' || e.inDisplay.length > 0 ? null : (
-            <Button label="Dose again" onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)} />
+          {state.status === 'passed' || e.residents.length > 0 ? null : (
+            <Button label="Dose again" onPress={() => router.push(`/water/${water.id}/cycle/dose` as Href)} />
           )}
         </>
       ) : (
         <>
           <Txt>
-            {e.inDisplay.length > 0
+            {e.residents.length > 0
               ? 'Animals are in: no proof dose any more. Judge by tests after each addition.'
               : clear
                 ? 'Both are clear: dose 2 mg/L with the counter, then test at 24 hours (and 48).'
@@ -81,7 +81,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
                     ? 'The last dose was not tested within two days: it proves nothing. Dose again when clear.'
                     : 'It comes when ammonia and nitrite have both read zero twice.'}
           </Txt>
-          {clear && e.inDisplay.length === 0 ? (
+          {clear && e.residents.length === 0 ? (
             <>
               <Caution>
                 Never with animals in the tank. Ammonia burns eyes and skin and must never meet bleach.
@@ -90,7 +90,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
                 kind="primary"
                 icon="drip"
                 label="Dose for the proof"
-                onPress={() => router.push(`/tank/${tank.id}/cycle/dose` as Href)}
+                onPress={() => router.push(`/water/${water.id}/cycle/dose` as Href)}
               />
             </>
           ) : null}
@@ -99,7 +99,7 @@ export function ProofPanel({ tank }: { tank: Tank }) {
       <Txt
         kind="small"
         tone="second"
-      >{`${SCHOOL_WORDS[tank.school].title} asks: ${SCHOOL_WORDS[tank.school].rule}`}</Txt>
+      >{`${SCHOOL_WORDS[water.school].title} asks: ${SCHOOL_WORDS[water.school].rule}`}</Txt>
     </Section>
   );
 }

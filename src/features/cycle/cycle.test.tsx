@@ -19,7 +19,7 @@ function until(h: History, day: number): Document {
 }
 
 test('a dose is worked out from strength and water, with its drops, and logged as nitrogen', async () => {
-  const { doc, settle } = onScreen(<DoseScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
+  const { doc, settle } = onScreen(<DoseScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
   expect(says('The dose appears when the strength is in.')).toBe(true);
   type('Raise ammonia by, mg/L NH₄', '2');
   type('Ammonium chloride, g/L', '10');
@@ -40,7 +40,7 @@ test('a dose is worked out from strength and water, with its drops, and logged a
 });
 
 test('above four milligrams the guard speaks; a strength of zero is refused', () => {
-  onScreen(<DoseScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
+  onScreen(<DoseScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
   type('Ammonium chloride, g/L', '10');
   type('Raise ammonia by, mg/L NH₄', '6');
   expect(says(/^That would make about 6 mg\/L; above 4 to 5 the second bacteria are held back\./)).toBe(true);
@@ -49,7 +49,7 @@ test('above four milligrams the guard speaks; a strength of zero is refused', ()
 });
 
 test('each kind of label leads to a dose', () => {
-  onScreen(<DoseScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
+  onScreen(<DoseScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
   for (const kind of ['% NH₃', 'drops per volume', 'g NH₄Cl per litre']) {
     choose(kind);
     expect(allText()).toMatch(/appears when the strength is in/);
@@ -62,12 +62,12 @@ test.each([
 ])('the proof run, %s', (_, day, words) => {
   const h = provedHistory();
   delete h.doc.samples[Object.keys(h.doc.samples).pop() ?? ''];
-  onScreen(<CycleScreen />, { doc: until(h, day), params: { tankId: 't' } });
+  onScreen(<CycleScreen />, { doc: until(h, day), params: { waterId: 't' } });
   expect(says(words)).toBe(true);
 });
 
 test('the verdict of the proof, with what it carries in words', () => {
-  onScreen(<CycleScreen />, { doc: until(provedHistory(), 28.2), params: { tankId: 't' } });
+  onScreen(<CycleScreen />, { doc: until(provedHistory(), 28.2), params: { waterId: 't' } });
   expect(says(/^Passed: 2\.0 mg\/L gone after 24 h$/)).toBe(true);
   expect(says(/Two small fish on light feed are about 12 mg a day/)).toBe(true);
 });
@@ -77,7 +77,7 @@ test('what is left after a day fails the strict proof and says what next', () =>
   delete h.doc.samples[Object.keys(h.doc.samples).pop() ?? ''];
   onScreen(<CycleScreen />, {
     doc: until(h.test(28, { ammonia: 0, nitrite: 0.5 }), 28.2),
-    params: { tankId: 't' },
+    params: { waterId: 't' },
   });
   expect(says(/The last proof dose was not cleared\. Wait until both are zero, then dose again\./)).toBe(
     true,
@@ -87,14 +87,14 @@ test('what is left after a day fails the strict proof and says what next', () =>
 
 test('the ledger adds up, or names what would explain the gap, best first', () => {
   const fits = new History().dose(1, 2).test(2, { ammonia: 2, nitrite: 0, nitrate: 0 });
-  onScreen(<CycleScreen />, { doc: until(fits, 3), params: { tankId: 't' } });
+  onScreen(<CycleScreen />, { doc: until(fits, 3), params: { waterId: 't' } });
   expect(says('It adds up, as far as kits can tell.')).toBe(true);
   document.body.innerHTML = '';
   const short = new History();
   for (const day of [1, 5, 9, 13]) short.dose(day, 2);
   onScreen(<CycleScreen />, {
     doc: until(short.test(25, { ammonia: 0, nitrite: 0, nitrate: 5 }), 26),
-    params: { tankId: 't' },
+    params: { waterId: 't' },
   });
   expect(says(/mg N are missing\. Likely, best first:/)).toBe(true);
   expect(says(/^1\. The nitrate kit’s basis may be mixed up/)).toBe(true);

@@ -7,13 +7,13 @@ import {
   type UnitPreferences,
 } from '../../../core/units';
 import type { Strata } from '../../../core/nitrogen';
-import type { TankEvidence } from '../../../core/evidence';
+import type { WaterEvidence } from '../../../core/evidence';
 import { type StripSeries } from '../../ui/charts/NitrogenStrips';
 
 const SPECIES: readonly NitrogenSpecies[] = ['ammonia', 'nitrite', 'nitrate'];
 
 /** The three lines, each in the unit of the kit last used. */
-export function stripSeries(e: TankEvidence): StripSeries[] {
+export function stripSeries(e: WaterEvidence): StripSeries[] {
   return SPECIES.map((species) => {
     const points = e.series[species];
     const basis = points[points.length - 1]?.kit.basis ?? 'ion';
@@ -33,7 +33,7 @@ export function stripSeries(e: TankEvidence): StripSeries[] {
 }
 
 /** What was done, as marks above the drawings: only what moves nitrogen. */
-export function nitrogenEvents(e: TankEvidence): { atMs: number; label: string }[] {
+export function nitrogenEvents(e: WaterEvidence): { atMs: number; label: string }[] {
   return e.events.flatMap((x) => {
     const atMs = Date.parse(x.at);
     switch (x.kind) {

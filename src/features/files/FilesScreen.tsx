@@ -33,7 +33,7 @@ export function FilesScreen() {
     present.current = doc;
   });
   const day = localDay(Date.now());
-  const empty = Object.keys(doc.tanks).length === 0;
+  const empty = Object.keys(doc.waters).length === 0;
 
   const choose = async (file: File | undefined) => {
     if (!file) return;
@@ -126,7 +126,7 @@ export function FilesScreen() {
                       () => dispatch(replaceDocument(document, 'File imported')),
                       () => {
                         setPreview(null);
-                        router.push('/tanks');
+                        router.push('/waters');
                       },
                     );
                   }}

@@ -15,15 +15,15 @@ export function readingsCsv(doc: Document): string {
   const rows = samples.flatMap((s) =>
     s.readings.flatMap((r) => {
       const kit = doc.kits[r.kitId];
-      const tank = doc.tanks[s.tankId];
-      if (!kit || !tank) return [];
+      const water = doc.waters[s.waterId];
+      if (!kit || !water) return [];
       const printed = readingInterval(r.value, kit);
       const n = isNitrogen(r.parameter) ? nitrogenInterval(r.value, kit, r.parameter) : null;
       const number = (x: number) => (Number.isFinite(x) ? Number(x.toFixed(5)) : '');
       return [
         {
           time: s.at,
-          tank: safe(tank.name),
+          water: safe(water.name),
           parameter: r.parameter,
           reading: readingText(r.value, 4),
           low: number(printed.low),
@@ -42,7 +42,7 @@ export function readingsCsv(doc: Document): string {
   return Papa.unparse(rows, {
     columns: [
       'time',
-      'tank',
+      'water',
       'parameter',
       'reading',
       'low',

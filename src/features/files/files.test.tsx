@@ -40,10 +40,10 @@ test('an import says what it will do, does all of it, and goes to the tanks', as
   const { doc, went } = onScreen(<FilesScreen />, { doc: emptyDocument() });
   await give(writeDocument(demo()));
   expect(says('What it will do')).toBe(true);
-  expect(Object.keys(doc().tanks)).toHaveLength(0);
+  expect(Object.keys(doc().waters)).toHaveLength(0);
   await submit('Import it');
   expect(writeDocument(doc())).toBe(writeDocument(demo()));
-  expect(went()).toEqual(['/tanks']);
+  expect(went()).toEqual(['/waters']);
 });
 
 test.each([

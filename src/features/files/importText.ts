@@ -9,11 +9,10 @@ import type { FileRead } from '../../workers';
 
 const COLLECTION_WORDS: Record<CollectionName, string> = {
   settings: 'settings',
-  tanks: 'tanks',
+  waters: 'waters',
   kits: 'kits',
   samples: 'samples',
   events: 'events',
-  quarantines: 'quarantine systems',
   animals: 'animals',
   looks: 'quarantine looks',
   drips: 'drips',

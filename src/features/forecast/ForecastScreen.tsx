@@ -3,7 +3,7 @@ import { DAY_MS } from '../../../core/time';
 import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { plannedLoad, WHAT_IFS, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
 import { sentence, inUnits } from '../../../core/words';
 import {
@@ -40,11 +40,11 @@ import {
   useTheme,
 } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts/BandStrips';
-import { useWords, WithTank } from '../shell';
+import { useWords, WithDisplay } from '../shell';
 import { useForecast } from '../../workers';
 
 export function ForecastScreen() {
-  return <WithTank>{(tank) => <ForecastPage tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <ForecastPage water={water} />}</WithDisplay>;
 }
 
 const PLAN_WORDS: Record<PlanChoice, { label: string; note: string }> = {
@@ -56,12 +56,12 @@ const PLAN_WORDS: Record<PlanChoice, { label: string; note: string }> = {
 };
 
 /** When: dates with their doubt, under a plan that is shown; what the bacteria seem to do; what another course would change. */
-function ForecastPage({ tank }: { tank: Tank }) {
+function ForecastPage({ water }: { water: Display }) {
   const now = useNow(600_000);
   const doc = useAppSelector(selectDocument);
   const [plan, setPlan] = useState<PlanChoice>('asSoFar');
-  const animalsIn = useAppSelector((s) => selectEvidence(s, tank.id, now).inDisplay.length > 0);
-  const { state, run, stop, vary } = useForecast(doc, tank.id, now);
+  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  const { state, run, stop, vary } = useForecast(doc, water.id, now);
   const running = state.kind === 'running';
   return (
     <Screen
@@ -132,10 +132,10 @@ function ForecastPage({ tank }: { tank: Tank }) {
       ) : null}
       {state.kind === 'answered' ? (
         state.answer.status === 'cannotSay' ? (
-          <CannotSay tank={tank} because={state.answer.because} />
+          <CannotSay water={water} because={state.answer.because} />
         ) : (
           <Answered
-            tank={tank}
+            water={water}
             answer={state.answer}
             whatIfs={state.whatIfs}
             varying={state.varying}
@@ -148,14 +148,14 @@ function ForecastPage({ tank }: { tank: Tank }) {
 }
 
 /** No dates: why, and where to go on. */
-function CannotSay({ tank, because }: { tank: Tank; because: Statement }) {
+function CannotSay({ water, because }: { water: Display; because: Statement }) {
   const words = useWords();
   return (
     <>
       <Txt kind="row" live>{`Cannot say yet: ${sentence(because, words)}`}</Txt>
       <Row wrap>
-        <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
-        <Go href={`/tank/${tank.id}/cycle` as Href}>What the ledger finds</Go>
+        <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
+        <Go href={`/water/${water.id}/cycle` as Href}>What the ledger finds</Go>
       </Row>
     </>
   );
@@ -184,13 +184,13 @@ function Progress({ done }: { done: number }) {
 type Ok = Extract<Answer, { status: 'ok' }>;
 
 function Answered({
-  tank,
+  water,
   answer: a,
   whatIfs,
   varying,
   onVary,
 }: {
-  tank: Tank;
+  water: Display;
   answer: Ok;
   whatIfs: WhatIf[] | null;
   varying: boolean;
@@ -202,7 +202,7 @@ function Answered({
   const f = a.forecast;
   const head = headline(a, shortDay);
   const when = (q: Parameters<typeof dateWords>[0]) => dateWords(q, a.atMs, f.horizonDays, shortDay);
-  const load = plannedLoad(doc, tank.id);
+  const load = plannedLoad(doc, water.id);
   const hours = ([low, mid, high]: [number, number, number]) =>
     `about every ${mid.toFixed(0)} h (${low.toFixed(0)} to ${high.toFixed(0)})`;
   return (
@@ -236,7 +236,7 @@ function Answered({
       {a.nextTest ? (
         <Txt kind="strong">{`The next test that tells most: ${a.nextTest.what} on ${weekdayShort(a.atMs + a.nextTest.day * DAY_MS)}.`}</Txt>
       ) : null}
-      <Bands tank={tank} answer={a} />
+      <Bands water={water} answer={a} />
       <Button
         kind="quiet"
         label={table ? 'Hide the table' : 'Show as a table'}
@@ -355,9 +355,9 @@ function gainWords(w: WhatIf): string {
 type Strip = 'ammonia' | 'nitrite' | 'nitrate' | 'alkalinity';
 
 /** Past and future as bands with the readings over them. */
-function Bands({ tank, answer: a }: { tank: Tank; answer: Ok }) {
+function Bands({ water, answer: a }: { water: Display; answer: Ok }) {
   const now = useNow(600_000);
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const ahead = Math.min(45, a.forecast.horizonDays);
   const toMs = a.atMs + ahead * DAY_MS;
   const fromMs = Math.max(a.startMs, a.atMs - 60 * DAY_MS);

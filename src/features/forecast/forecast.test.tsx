@@ -19,7 +19,7 @@ class SpokenFor {
 }
 beforeEach(() => void Object.assign(globalThis, { Worker: SpokenFor }));
 const say = (told: Told) => act(() => SpokenFor.last?.onmessage?.({ data: told }));
-const show = () => onScreen(<ForecastScreen />, { doc: demo(), params: { tankId: 'pantry-cube' } });
+const show = () => onScreen(<ForecastScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
 
 test('progress is told, and the work can be stopped with nothing lost', () => {
   show();
@@ -36,7 +36,7 @@ test('what cannot be said is said with its reason and a way on', () => {
   say({ kind: 'answer', answer: { status: 'cannotSay', because: { code: 'noTrustedNitrogen' } } });
   expect(says(/^Cannot say yet: there is no trusted reading of ammonia or nitrite yet/)).toBe(true);
   expect(screen.getByRole('link', { name: 'Log a sample' }).getAttribute('href')).toBe(
-    '/tank/pantry-cube/log',
+    '/water/pantry-cube/log',
   );
 });
 

@@ -5,16 +5,16 @@ import { Go, Section, space } from '../../ui';
 import { EVENT_WORDS, LOGGABLE } from './eventForm';
 
 /** What can be logged besides readings. */
-export const EventLinks = memo(function EventLinks({ tankId }: { tankId: string }) {
+export const EventLinks = memo(function EventLinks({ waterId }: { waterId: string }) {
   return (
     <Section title="Or log what you did">
       <View style={styles.links}>
         {LOGGABLE.map((kind) => (
-          <Go key={kind} href={`/tank/${tankId}/log/event?kind=${kind}` as Href}>
+          <Go key={kind} href={`/water/${waterId}/log/event?kind=${kind}` as Href}>
             {EVENT_WORDS[kind]}
           </Go>
         ))}
-        <Go href={`/tank/${tankId}/log/history` as Href}>History</Go>
+        <Go href={`/water/${waterId}/log/history` as Href}>History</Go>
       </View>
     </Section>
   );

@@ -11,8 +11,8 @@ import {
   SMELLS,
   SOUNDS,
   type Edit,
-  type Tank,
-  type TankEvent,
+  type Water,
+  type WaterEvent,
 } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { lastOf } from '../../../core/evidence';
@@ -33,7 +33,7 @@ import {
   type Seen,
 } from '../../store';
 import { Button, Caution, FieldRow, Go, Screen, Txt } from '../../ui';
-import { useParam, useWords, WithTank } from '../shell';
+import { useParam, useWords, WithWater } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import {
@@ -60,11 +60,11 @@ const kindParam = z.enum(LOGGABLE).catch('note');
 /** A sheet for each entry and each kind: going from one to the next begins anew. */
 export function EventScreen() {
   const entry = `${useParam('edit')} ${useParam('kind')}`;
-  return <WithTank>{(tank) => <EventSheet key={`${tank.id} ${entry}`} tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <EventSheet key={`${water.id} ${entry}`} water={water} />}</WithWater>;
 }
 
 /** Logs or corrects one event. */
-function EventSheet({ tank }: { tank: Tank }) {
+function EventSheet({ water }: { water: Water }) {
   const words = useWords();
   const { units } = words;
   const router = useRouter();
@@ -72,7 +72,7 @@ function EventSheet({ tank }: { tank: Tank }) {
   const now = useNow(MINUTE_MS);
   const editId = useParam('edit');
   const kind = kindParam.parse(useParam('kind'));
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const edited = useLastSeen(
     editId,
     useAppSelector((s) =>
@@ -81,7 +81,7 @@ function EventSheet({ tank }: { tank: Tank }) {
         : undefined,
     ),
   );
-  const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, tank.id, now).series.ammonia));
+  const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, water.id, now).series.ammonia));
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
   );
@@ -90,14 +90,14 @@ function EventSheet({ tank }: { tank: Tank }) {
     read: (texts) =>
       readEvent(texts, {
         id: edited?.id ?? newId(),
-        tankId: tank.id,
+        waterId: water.id,
         netL,
         units,
         nowMs: Date.now(),
         readTime: readFieldTime,
       }),
     save: ({ event }, seen) => log(event, seen),
-    done: () => router.push((edited ? `/tank/${tank.id}/log/history` : `/tank/${tank.id}`) as Href),
+    done: () => router.push((edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href),
     base: edited ? { collection: 'events', entity: edited } : undefined,
   });
   const { texts, change } = form;
@@ -107,7 +107,7 @@ function EventSheet({ tank }: { tank: Tank }) {
     texts.kind === 'ammoniaDose' && typed.ok && !edited
       ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0)
       : null;
-  const log = (event: TankEvent, seen: readonly Seen[]): Promise<Outcome> => {
+  const log = (event: WaterEvent, seen: readonly Seen[]): Promise<Outcome> => {
     const reminder: Edit[] =
       !edited && event.kind === 'food' && event.food === 'seafood'
         ? [
@@ -115,7 +115,7 @@ function EventSheet({ tank }: { tank: Tank }) {
               put: 'tasks',
               entity: {
                 id: newId(),
-                tankId: tank.id,
+                waterId: water.id,
                 day: addDays(localDay(Date.parse(event.at)), 5),
                 title: 'Take the seafood out',
                 note: 'Then log it under Seafood out; what stays goes on rotting.',
@@ -141,7 +141,7 @@ function EventSheet({ tank }: { tank: Tank }) {
   return (
     <Screen
       title={EVENT_WORDS[texts.kind]}
-      aside={<RecentEntries tank={tank} />}
+      aside={<RecentEntries water={water} />}
       footer={
         <SaveButton
           saving={form.saving}
@@ -157,7 +157,7 @@ function EventSheet({ tank }: { tank: Tank }) {
       </Txt>
       {texts.kind === 'ammoniaDose' ? (
         <>
-          <Go href={`/tank/${tank.id}/cycle/dose` as Href}>Work out the dose from the bottle</Go>
+          <Go href={`/water/${water.id}/cycle/dose` as Href}>Work out the dose from the bottle</Go>
           <Caution>
             Ammonia solution burns eyes and skin and must never meet bleach. Follow the label.
           </Caution>
@@ -255,7 +255,7 @@ function EventSheet({ tank }: { tank: Tank }) {
             label="What"
             options={DOSED.map((value) => ({ value, label: DOSED_WORDS[value].title }))}
           />
-          <Go href={`/tank/${tank.id}/bench/minerals` as Href}>Work out the dose</Go>
+          <Go href={`/water/${water.id}/bench/minerals` as Href}>Work out the dose</Go>
         </>
       ) : null}
       {amount ? (
@@ -335,7 +335,12 @@ function EventSheet({ tank }: { tank: Tank }) {
         hint={texts.kind === 'note' ? 'What you saw, smelled or heard.' : 'May be left empty.'}
       />
       {edited ? (
-        <DeleteEntry tankId={tank.id} collection="events" entity={edited} title={EVENT_WORDS[edited.kind]} />
+        <DeleteEntry
+          waterId={water.id}
+          collection="events"
+          entity={edited}
+          title={EVENT_WORDS[edited.kind]}
+        />
       ) : null}
     </Screen>
   );

@@ -6,8 +6,8 @@ import {
   type Kit,
   type OwnParameterSpec,
   type Sample,
-  type Tank,
-  type TankEvent,
+  type Water,
+  type WaterEvent,
 } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import {
@@ -32,7 +32,7 @@ import {
   Txt,
   useTheme,
 } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithWater } from '../shell';
 import { SaveButton, useSaving } from '../shell/saving';
 import { entriesOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventForm';
@@ -56,18 +56,18 @@ function sampleWords(
     .join(', ');
 }
 
-function useEntries(tankId: string): Entry[] {
+function useEntries(waterId: string): Entry[] {
   const samples = useAppSelector((s) => selectDocument(s).samples);
   const events = useAppSelector((s) => selectDocument(s).events);
-  return useMemo(() => entriesOf(samples, events, tankId), [samples, events, tankId]);
+  return useMemo(() => entriesOf(samples, events, waterId), [samples, events, waterId]);
 }
 
 /** An entry in words, for searching. */
-function useEntryWords(tank: Tank): (e: Entry) => string {
+function useEntryWords(water: Water): (e: Entry) => string {
   const units = useUnits();
   const kits = useAppSelector((s) => s.document.entities.kits);
   const own = useAppSelector((s) => s.document.entities.ownParameters);
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   return useCallback(
     (e) =>
       e.kind === 'sample'
@@ -79,25 +79,25 @@ function useEntryWords(tank: Tank): (e: Entry) => string {
 
 export function HistoryScreen() {
   return (
-    <WithTank>
-      {(tank) => (
+    <WithWater>
+      {(water) => (
         <Screen title="History">
           <Txt kind="title" heading={1}>
             History
           </Txt>
           {/* The last screen is taken down in the task that opens this one: the list waits for the next. */}
           <Later>
-            <History tank={tank} />
+            <History water={water} />
           </Later>
         </Screen>
       )}
-    </WithTank>
+    </WithWater>
   );
 }
 
 /** Entries in words, worked out in slices so that typing never waits for a long history. */
-function useSearchIndex(entries: readonly Entry[], tank: Tank, wanted: boolean): readonly string[] {
-  const words = useEntryWords(tank);
+function useSearchIndex(entries: readonly Entry[], water: Water, wanted: boolean): readonly string[] {
+  const words = useEntryWords(water);
   const [built, setBuilt] = useState<{ of: readonly Entry[]; index: readonly string[] }>({
     of: [],
     index: [],
@@ -127,12 +127,12 @@ const PAGE = 30;
 /** Rows drawn in one task. */
 const STEP = 5;
 
-function History({ tank }: { tank: Tank }) {
-  const entries = useEntries(tank.id);
+function History({ water }: { water: Water }) {
+  const entries = useEntries(water.id);
   const [shown, setShown] = useState(PAGE);
   const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
   const [query, setQuery] = useState('');
-  const index = useSearchIndex(entries, tank, query !== '');
+  const index = useSearchIndex(entries, water, query !== '');
   // Typing comes first; the list follows in slices.
   const q = useDeferredValue(query).trim().toLowerCase();
   const filtered = useMemo(
@@ -143,7 +143,7 @@ function History({ tank }: { tank: Tank }) {
     [entries, what, q, index],
   );
   const row = (e: Entry) => (
-    <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} editable />
+    <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} water={water} editable />
   );
   return (
     <>
@@ -176,7 +176,7 @@ function History({ tank }: { tank: Tank }) {
       ) : null}
       {entries.length === 0 ? (
         <Empty title="Nothing logged yet" text="A sample takes a minute: test, tap, save.">
-          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+          <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
         </Empty>
       ) : null}
       <View role="list" aria-label="Entries, newest first">
@@ -195,8 +195,8 @@ function History({ tank }: { tank: Tank }) {
 }
 
 /** The last few entries, beside the sheet: drawn again with a new entry, not with each key pressed. */
-export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank }) {
-  const entries = useEntries(tank.id).slice(0, 6);
+export const RecentEntries = memo(function RecentEntries({ water }: { water: Water }) {
+  const entries = useEntries(water.id).slice(0, 6);
   return (
     <>
       <Txt kind="section" heading={2}>
@@ -205,11 +205,11 @@ export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank 
       {entries.length === 0 ? <Txt tone="second">None yet.</Txt> : null}
       <View role="list" aria-label="Last entries">
         {entries.map((e) => (
-          <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} tank={tank} />
+          <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} water={water} />
         ))}
       </View>
       {entries.length > 0 ? (
-        <Go href={`/tank/${tank.id}/log/history` as Href}>All entries, to correct or delete</Go>
+        <Go href={`/water/${water.id}/log/history` as Href}>All entries, to correct or delete</Go>
       ) : null}
     </>
   );
@@ -217,17 +217,17 @@ export const RecentEntries = memo(function RecentEntries({ tank }: { tank: Tank 
 
 const EntryRow = memo(function EntryRow({
   entry,
-  tank,
+  water,
   editable,
 }: {
   entry: Entry;
-  tank: Tank;
+  water: Water;
   editable?: boolean;
 }) {
   const { roles } = useTheme();
   const units = useUnits();
   const kits = useAppSelector((s) => s.document.entities.kits);
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const when = dayAndHour(Date.parse(entry.at));
   const editedAt = entry.kind === 'sample' ? entry.sample.editedAt : entry.event.editedAt;
@@ -240,8 +240,8 @@ const EntryRow = memo(function EntryRow({
   const id = entry.kind === 'sample' ? entry.sample.id : entry.event.id;
   const path =
     entry.kind === 'sample'
-      ? `/tank/${tank.id}/log?edit=${id}`
-      : `/tank/${tank.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
+      ? `/water/${water.id}/log?edit=${id}`
+      : `/water/${water.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
   const canEdit = !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
   const inside = (
     <>
@@ -277,14 +277,14 @@ const EntryRow = memo(function EntryRow({
 
 /** Deletes the entry whose sheet it stands on, and goes back to the others. */
 export function DeleteEntry({
-  tankId,
+  waterId,
   collection,
   entity,
   title,
 }: {
-  tankId: string;
+  waterId: string;
   collection: 'samples' | 'events';
-  entity: Sample | TankEvent;
+  entity: Sample | WaterEvent;
   title: string;
 }) {
   const router = useRouter();
@@ -303,7 +303,7 @@ export function DeleteEntry({
             dispatch(
               commit(`${title} of ${when} deleted`, [{ remove: collection, id: entity.id }], { seen }),
             ),
-          () => router.push(`/tank/${tankId}/log/history` as Href),
+          () => router.push(`/water/${waterId}/log/history` as Href),
         )
       }
     />

@@ -33,7 +33,7 @@ import {
 
 interface Props {
   kit: Kit;
-  tankId: string;
+  waterId: string;
   draft: SampleDraft;
   due: boolean;
   last: Point | undefined;
@@ -49,7 +49,7 @@ const sameRow = (a: Props, b: Props): boolean => {
   const p = b.kit.parameter;
   return (
     a.kit === b.kit &&
-    a.tankId === b.tankId &&
+    a.waterId === b.waterId &&
     a.due === b.due &&
     a.last === b.last &&
     a.fault === b.fault &&

@@ -7,7 +7,7 @@ import {
   PARAMETERS,
   type Edit,
   type Parameter,
-  type Tank,
+  type Water,
 } from '../../../core/document';
 import {
   commit,
@@ -24,7 +24,7 @@ import {
   type SampleDraft,
 } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
-import { useParam, useUnits, WithTank } from '../shell';
+import { useParam, useUnits, WithWater } from '../shell';
 import { SaveButton, useLastSeen, useSaving } from '../shell/saving';
 import { EventLinks } from './EventLinks';
 import { DeleteEntry, RecentEntries } from './History';
@@ -35,11 +35,11 @@ import { useKitFor } from './kits';
 /** A sheet for each entry: going from one to the next begins at its top. */
 export function SampleScreen() {
   const editId = useParam('edit');
-  return <WithTank>{(tank) => <SampleSheet key={`${tank.id} ${editId}`} tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <SampleSheet key={`${water.id} ${editId}`} water={water} />}</WithWater>;
 }
 
 /** One sitting: due tests first, each by the person's own kit, saved as one sample. What is half entered survives a reload. */
-function SampleSheet({ tank }: { tank: Tank }) {
+function SampleSheet({ water }: { water: Water }) {
   const editId = useParam('edit');
   const dispatch = useAppDispatch();
   const router = useRouter();
@@ -56,12 +56,12 @@ function SampleSheet({ tank }: { tank: Tank }) {
     ),
   );
   const saving = useSaving(edited ? { collection: 'samples', entity: edited } : undefined);
-  const draftKey = edited?.id ?? tank.id;
+  const draftKey = edited?.id ?? water.id;
   const stored = useAppSelector((s) => s.drafts.samples[draftKey]);
   const draft: SampleDraft = stored ?? (edited ? draftOf(edited, kits, units, fieldTime) : EMPTY_DRAFT);
-  const due = useAppSelector((s) => selectAssessment(s, tank.id, now).due);
-  const series = useAppSelector((s) => selectEvidence(s, tank.id, now).series);
-  const kitFor = useKitFor(tank.id);
+  const due = useAppSelector((s) => selectAssessment(s, water.id, now).due);
+  const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
+  const kitFor = useKitFor(water.id);
   const kitOf = (p: Parameter) => {
     const id =
       edited?.readings.find((r) => r.parameter === p)?.kitId ??
@@ -79,14 +79,14 @@ function SampleSheet({ tank }: { tank: Tank }) {
   const alter = useCallback(
     (of: (draft: SampleDraft) => Partial<SampleDraft>) => {
       current.current = { ...current.current, ...of(current.current) };
-      dispatch(sampleDrafted({ tankId: draftKey, draft: current.current }));
+      dispatch(sampleDrafted({ waterId: draftKey, draft: current.current }));
     },
     [dispatch, draftKey],
   );
   const change = (patch: Partial<SampleDraft>) => alter(() => patch);
   const read = readSampleDraft(draft, {
     id: edited?.id ?? 'new',
-    tankId: tank.id,
+    waterId: water.id,
     kitOf,
     units,
     nowMs: Date.now(),
@@ -110,7 +110,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
     setTried(true);
     const final = readSampleDraft(draft, {
       id: edited?.id ?? newId(),
-      tankId: tank.id,
+      waterId: water.id,
       kitOf,
       units,
       nowMs: Date.now(),
@@ -131,11 +131,11 @@ function SampleSheet({ tank }: { tank: Tank }) {
     void saving.run(
       (seen) => dispatch(commit(label, edits, { seen, drafts: [`sample/${draftKey}`] })),
       () => {
-        dispatch(sampleDrafted({ tankId: draftKey, draft: null }));
+        dispatch(sampleDrafted({ waterId: draftKey, draft: null }));
         setTried(false);
         // The sheet is cleared first; the next screen is drawn in a task of its own.
         setTimeout(
-          () => router.push((edited ? `/tank/${tank.id}/log/history` : `/tank/${tank.id}`) as Href),
+          () => router.push((edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href),
           0,
         );
       },
@@ -148,7 +148,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
   return (
     <Screen
       title="Log a sample"
-      aside={<RecentEntries tank={tank} />}
+      aside={<RecentEntries water={water} />}
       footer={
         <View style={styles.footer}>
           {tried && !read.ok ? (
@@ -181,7 +181,7 @@ function SampleSheet({ tank }: { tank: Tank }) {
           <SampleRow
             key={p}
             kit={kit}
-            tankId={tank.id}
+            waterId={water.id}
             draft={draft}
             due={due.includes(p)}
             last={series[p][series[p].length - 1]}
@@ -233,13 +233,13 @@ function SampleSheet({ tank }: { tank: Tank }) {
         />
       ) : null}
       {edited ? (
-        <DeleteEntry tankId={tank.id} collection="samples" entity={edited} title="Sample" />
+        <DeleteEntry waterId={water.id} collection="samples" entity={edited} title="Sample" />
       ) : (
         <Later>
-          <EventLinks tankId={tank.id} />
+          <EventLinks waterId={water.id} />
         </Later>
       )}
-      <Go href={`/tank/${tank.id}/log/readings` as Href}>
+      <Go href={`/water/${water.id}/log/readings` as Href}>
         Readings by parameter: charts, targets, steadiness
       </Go>
       {wide ? null : <Go href="/kits">Kits and instruments</Go>}

@@ -11,7 +11,7 @@ import {
   SOUNDS,
   DOSED,
   type EventKind,
-  type TankEvent,
+  type WaterEvent,
 } from '../../../core/document';
 import { SCHOOL_WORDS } from '../../../core/words';
 import {
@@ -182,7 +182,7 @@ export function amountOf(
   }
 }
 
-export type ReadEvent = { ok: true; event: TankEvent } | { ok: false; faults: EventFaults };
+export type ReadEvent = { ok: true; event: WaterEvent } | { ok: false; faults: EventFaults };
 export interface EventFaults {
   from?: string;
   label?: string;
@@ -202,7 +202,7 @@ export function readEvent(
   t: EventTexts,
   c: {
     id: string;
-    tankId: string;
+    waterId: string;
     netL: number;
     units: UnitPreferences;
     nowMs: number;
@@ -253,7 +253,7 @@ export function readEvent(
   }
   const extra = readExtra(t, c.units, faults);
   if (Object.keys(faults).length > 0) return { ok: false, faults };
-  const base = { id: c.id, tankId: c.tankId, at: new Date(atMs).toISOString(), note: t.note };
+  const base = { id: c.id, waterId: c.waterId, at: new Date(atMs).toISOString(), note: t.note };
   return { ok: true, event: build(t, base, amount ?? 0, amount, c.netL, extra) };
 }
 
@@ -319,12 +319,12 @@ function readExtra(
 
 function build(
   t: EventTexts,
-  base: { id: string; tankId: string; at: string; note: string },
+  base: { id: string; waterId: string; at: string; note: string },
   amount: number,
   optional: number | null,
   netL: number,
   extra: { grams: number | null; salinity: number | null },
-): TankEvent {
+): WaterEvent {
   switch (t.kind) {
     case 'ammoniaDose':
       return { ...base, kind: 'ammoniaDose', mgN: toMgNPerL('ammonia', 'ion', amount) * netL, mL: null };
@@ -395,7 +395,7 @@ function originOf(t: EventTexts): {
 }
 
 /** An event in one line. */
-export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): string {
+export function eventWords(e: WaterEvent, netL: number, units: UnitPreferences): string {
   switch (e.kind) {
     case 'ammoniaDose': {
       const rise = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1);
@@ -452,7 +452,7 @@ export function eventWords(e: TankEvent, netL: number, units: UnitPreferences): 
 
 /** Texts that show a stored event for editing; null for kinds that are not edited. */
 export function eventTextsOf(
-  e: TankEvent,
+  e: WaterEvent,
   netL: number,
   units: UnitPreferences,
   fieldTime: (ms: number) => string,
@@ -509,11 +509,11 @@ const shownIn = (unit: string, stored: number): string => formatDecimal(toUnit(u
 
 /** A corrected event: where no more than note and moment were touched, every amount stays as it was stored, not as it was shown. */
 export function keepingAmounts(
-  before: TankEvent,
+  before: WaterEvent,
   shown: EventTexts,
   typed: EventTexts,
-  read: TankEvent,
-): TankEvent {
+  read: WaterEvent,
+): WaterEvent {
   const at = shown.atText === typed.atText ? before.at : read.at;
   const amountsTouched = (Object.keys(typed) as (keyof EventTexts)[]).some(
     (key) => key !== 'note' && key !== 'atText' && typed[key] !== shown[key],

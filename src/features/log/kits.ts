@@ -4,10 +4,10 @@ import type { Kit, Parameter } from '../../../core/document';
 import { selectEvidence, useAppSelector, useNow } from '../../store';
 
 /** The kit for a parameter: the one last used on this tank, else the first that is not put away. */
-export function useKitFor(tankId: string): (p: Parameter) => Kit | undefined {
+export function useKitFor(waterId: string): (p: Parameter) => Kit | undefined {
   const now = useNow(MINUTE_MS);
   const kits = useAppSelector((s) => s.document.entities.kits);
-  const series = useAppSelector((s) => selectEvidence(s, tankId, now).series);
+  const series = useAppSelector((s) => selectEvidence(s, waterId, now).series);
   return useCallback(
     (p) => {
       const last = series[p][series[p].length - 1]?.kit;

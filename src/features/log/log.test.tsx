@@ -6,8 +6,8 @@ import { HistoryScreen } from './History';
 import { KitScreen, KitsScreen } from './KitsScreens';
 import { SampleScreen } from './SampleScreen';
 
-const pantry = (more: Record<string, string> = {}) => ({ tankId: 'pantry-cube', ...more });
-const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.tankId === 'pantry-cube');
+const pantry = (more: Record<string, string> = {}) => ({ waterId: 'pantry-cube', ...more });
+const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.waterId === 'pantry-cube');
 
 describe('the sample sheet', () => {
   const show = () =>
@@ -28,7 +28,7 @@ describe('the sample sheet', () => {
       ['nitrite', 'exact'],
       ['ph', 'exact'],
     ]);
-    expect(went()).toEqual(['/tank/pantry-cube']);
+    expect(went()).toEqual(['/water/pantry-cube']);
   });
   test('an unlikely jump is questioned and stored only as the person decides', async () => {
     const { doc, settle } = show();
@@ -63,7 +63,7 @@ test('what was noticed needs no number, and something missing is kept by name', 
   type('Animals not seen', 'the snail');
   await submit('Log it');
   expect(
-    Object.values(doc().events).find((e) => e.kind === 'observation' && e.tankId === 'pantry-cube'),
+    Object.values(doc().events).find((e) => e.kind === 'observation' && e.waterId === 'pantry-cube'),
   ).toMatchObject({
     smell: 'earthy',
     sound: 'gurgling',
@@ -143,7 +143,7 @@ describe('history', () => {
       Math.min(
         30,
         samplesOf(doc()).length +
-          Object.values(doc().events).filter((e) => e.tankId === 'pantry-cube').length,
+          Object.values(doc().events).filter((e) => e.waterId === 'pantry-cube').length,
       ),
     );
     choose('Events');
@@ -169,7 +169,7 @@ describe('history', () => {
     expect(rows[0]?.getAttribute('href')).toMatch(/log\?edit=/);
   });
   test('from the correction of one entry the next sheet begins anew', () => {
-    const [one] = samplesOf(demo()).filter((s) => s.tankId === 'pantry-cube');
+    const [one] = samplesOf(demo()).filter((s) => s.waterId === 'pantry-cube');
     const { again } = onScreen(<SampleScreen />, {
       doc: demo(),
       params: { ...pantry(), edit: one?.id ?? '' },
@@ -183,10 +183,10 @@ describe('history', () => {
     const [one] = samplesOf(demo());
     const { doc, went } = onScreen(<SampleScreen />, {
       doc: demo(),
-      params: { tankId: one?.tankId ?? '', edit: one?.id ?? '' },
+      params: { waterId: one?.waterId ?? '', edit: one?.id ?? '' },
     });
     await submit('Delete this entry');
     expect(doc().samples).not.toHaveProperty(one?.id ?? '');
-    expect(went()).toEqual([`/tank/${one?.tankId}/log/history`]);
+    expect(went()).toEqual([`/water/${one?.waterId}/log/history`]);
   });
 });

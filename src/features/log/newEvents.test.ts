@@ -7,7 +7,7 @@ import { STARTER_KITS, type Kit } from '../../../core/document';
 const NOW = Date.UTC(2026, 4, 1, 18);
 const c = {
   id: 'e',
-  tankId: 't',
+  waterId: 't',
   netL: 200,
   units: METRIC,
   nowMs: NOW,

@@ -248,7 +248,7 @@ export function readSampleDraft(
   draft: SampleDraft,
   context: {
     id: string;
-    tankId: string;
+    waterId: string;
     kitOf: (p: Parameter) => Kit | undefined;
     units: UnitPreferences;
     own?: OwnSpecs;
@@ -290,7 +290,7 @@ export function readSampleDraft(
     ok: true,
     sample: {
       id: context.id,
-      tankId: context.tankId,
+      waterId: context.waterId,
       at: new Date(atMs).toISOString(),
       readings: [...readings.values()].map((r) => trustOf(r, draft)),
       note: draft.note,

@@ -12,26 +12,26 @@ import {
   type Edit,
   type Kit,
   type Parameter,
-  type Tank,
+  type Water,
   type TargetPreset,
 } from '../../../core/document';
 import { basisLabel, formatDecimal } from '../../../core/units';
 import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, Txt, useTheme } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { readOwnParameter } from './ownParameterForm';
 import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
 
 export function ParametersScreen() {
-  return <WithTank>{(tank) => <Parameters tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <Parameters water={water} />}</WithWater>;
 }
 
 /** Every parameter ever read, with its last value and how steady it is. */
-function Parameters({ tank }: { tank: Tank }) {
+function Parameters({ water }: { water: Water }) {
   const now = useNow(MINUTE_MS);
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const known = PARAMETERS.filter((p) => evidence.series[p].length > 0);
   return (
@@ -44,15 +44,15 @@ function Parameters({ tank }: { tank: Tank }) {
       </Txt>
       {known.length === 0 ? (
         <Empty title="Nothing read yet" text="The first sample fills this page.">
-          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+          <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
         </Empty>
       ) : null}
       <View>
         {known.map((p) => (
-          <ParameterRow key={p} tank={tank} parameter={p} now={now} />
+          <ParameterRow key={p} water={water} parameter={p} now={now} />
         ))}
       </View>
-      <Presets tank={tank} />
+      <Presets water={water} />
       <OwnParameters known={Object.keys(own)} />
     </Screen>
   );
@@ -64,13 +64,13 @@ function driftWords(drift: number | null, decimals: number): string {
   return `${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), decimals)} a week`;
 }
 
-function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Parameter; now: number }) {
+function ParameterRow({ water, parameter: p, now }: { water: Water; parameter: Parameter; now: number }) {
   const { roles } = useTheme();
   const units = useUnits();
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const targets = useAppSelector((s) => s.document.entities.targets);
-  const { standing, stability } = standingOf(evidence, p, targetOf(targets, tank.id, p).range);
+  const { standing, stability } = standingOf(evidence, p, targetOf(targets, water.id, p).range);
   const last = evidence.series[p][evidence.series[p].length - 1];
   const scale = shownScale(p, units);
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
@@ -80,7 +80,7 @@ function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Para
   if (!last) return null;
   return (
     <Link
-      href={`/tank/${tank.id}/log/readings/${p}` as Href}
+      href={`/water/${water.id}/log/readings/${p}` as Href}
       style={[styles.row, { borderColor: roles.hairline }]}
     >
       <View style={styles.inside}>
@@ -113,17 +113,17 @@ function ParameterRow({ tank, parameter: p, now }: { tank: Tank; parameter: Para
 }
 
 /** Sets the targets of all parameters at once. */
-function Presets({ tank }: { tank: Tank }) {
+function Presets({ water }: { water: Water }) {
   const dispatch = useAppDispatch();
   const targets = useAppSelector((s) => s.document.entities.targets);
-  const mine = Object.values(targets).filter((t) => t.tankId === tank.id);
+  const mine = Object.values(targets).filter((t) => t.waterId === water.id);
   const [preset, setPreset] = useState<TargetPreset>('reef');
   const take = () => {
     const edits: Edit[] = mine.map((t) => ({ remove: 'targets', id: t.id }));
     for (const [p, range] of Object.entries(TARGET_PRESETS[preset].ranges))
       edits.push({
         put: 'targets',
-        entity: { id: newId(), tankId: tank.id, parameter: p as Parameter, ...range },
+        entity: { id: newId(), waterId: water.id, parameter: p as Parameter, ...range },
       });
     dispatch(commit(`Targets: ${TARGET_PRESETS[preset].title}`, edits));
   };

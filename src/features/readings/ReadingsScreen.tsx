@@ -8,7 +8,7 @@ import {
   PARAMETERS,
   type Calibration,
   type Parameter,
-  type Tank,
+  type Water,
 } from '../../../core/document';
 import { disagreement } from '../../../core/instruments';
 import { trusted } from '../../../core/evidence';
@@ -26,21 +26,21 @@ import {
 } from '../../store';
 import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, TextField, Txt } from '../../ui';
 import { TimeChart } from '../../ui/charts/TimeChart';
-import { NotHere, useParam, useUnits, WithTank } from '../shell';
+import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { readTarget } from './targetForm';
 import { DOUBT_WORDS, shownScale, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
 
 export function ReadingsScreen() {
-  return <WithTank>{(tank) => <Chosen tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <Chosen water={water} />}</WithWater>;
 }
 
-function Chosen({ tank }: { tank: Tank }) {
+function Chosen({ water }: { water: Water }) {
   const id = useParam('parameter');
   const parameter = PARAMETERS.find((p) => p === id);
   return parameter ? (
-    <Readings key={parameter} tank={tank} parameter={parameter} />
+    <Readings key={parameter} water={water} parameter={parameter} />
   ) : (
     <NotHere what="parameter" />
   );
@@ -49,10 +49,10 @@ function Chosen({ tank }: { tank: Tank }) {
 const PAGE = 20;
 
 /** One parameter through time: steadiness, chart, targets, and every reading with the state of its kit. */
-function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) {
+function Readings({ water, parameter: p }: { water: Water; parameter: Parameter }) {
   const now = useNow(MINUTE_MS);
   const units = useUnits();
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const targets = useAppSelector((s) => s.document.entities.targets);
   const calibrations = useAppSelector((s) => s.document.entities.calibrations);
@@ -61,7 +61,7 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
   const points = useMemo(() => timePoints(evidence, p, scale.show), [evidence, p, scale]);
   const name = parameterName(p, own);
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
-  const { range } = targetOf(targets, tank.id, p);
+  const { range } = targetOf(targets, water.id, p);
   // Targets of nitrogen are written on the ion basis, as shown; others are stored values.
   const shownRange =
     range && !isNitrogen(p)
@@ -107,7 +107,7 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
       aside={
         <Targets
           key={range ? `${range.low}/${range.high}` : 'none'}
-          tank={tank}
+          water={water}
           parameter={p}
           units={units}
           unit={unit}
@@ -160,7 +160,7 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
         />
       ) : (
         <Empty title="No reading yet" text="It appears with the next sample.">
-          <Go href={`/tank/${tank.id}/log` as Href}>Log a sample</Go>
+          <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
         </Empty>
       )}
       <Txt kind="small" tone="second">
@@ -168,7 +168,7 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
         rings are a before and after around a change; “?” is kept, not trusted.
       </Txt>
       <ReadingTable
-        tank={tank}
+        water={water}
         parameter={p}
         now={now}
         format={format}
@@ -180,21 +180,21 @@ function Readings({ tank, parameter: p }: { tank: Tank; parameter: Parameter }) 
 }
 
 function ReadingTable({
-  tank,
+  water,
   parameter,
   now,
   format,
   show,
   calibrations,
 }: {
-  tank: Tank;
+  water: Water;
   parameter: Parameter;
   now: number;
   format: (x: number) => string;
   show: (x: number) => number;
   calibrations: Record<string, Calibration>;
 }) {
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const samples = useAppSelector((s) => s.document.entities.samples);
   const [which, setWhich] = useState<'all' | 'trusted' | 'doubted'>('all');
   const [query, setQuery] = useState('');
@@ -272,26 +272,26 @@ function ReadingTable({
           Calibrations are logged with the instrument, under Kits and instruments.
         </Txt>
       )}
-      <Go href={`/tank/${tank.id}/log/history` as Href}>Edit or delete in the history</Go>
+      <Go href={`/water/${water.id}/log/history` as Href}>Edit or delete in the history</Go>
     </Section>
   );
 }
 
 /** Aim and alarms of this parameter, changeable. */
 function Targets({
-  tank,
+  water,
   parameter,
   units,
   unit,
 }: {
-  tank: Tank;
+  water: Water;
   parameter: Parameter;
   units: UnitPreferences;
   unit: string;
 }) {
   const dispatch = useAppDispatch();
   const targets = useAppSelector((s) => s.document.entities.targets);
-  const { range, own } = targetOf(targets, tank.id, parameter);
+  const { range, own } = targetOf(targets, water.id, parameter);
   const text = (x: number | undefined) => (x === undefined ? '' : formatDecimal(x, 3));
   const form = useEntryForm({
     start: () => ({
@@ -302,7 +302,7 @@ function Targets({
     }),
     read: readTarget,
     save: ({ target }, seen) => {
-      const entity = { id: own?.id ?? newId(), tankId: tank.id, parameter, ...target };
+      const entity = { id: own?.id ?? newId(), waterId: water.id, parameter, ...target };
       return dispatch(commit('Target changed', [{ put: 'targets', entity }], { seen }));
     },
     base: own ? { collection: 'targets', entity: own } : undefined,

@@ -23,7 +23,7 @@ test('a person’s own target comes before the usual one', () => {
   expect(targetOf({}, 't', 'alkalinity').range?.low).toBe(8);
   const own = {
     id: 'x',
-    tankId: 't',
+    waterId: 't',
     parameter: 'alkalinity' as const,
     alarmLow: 6,
     low: 7,

@@ -1,6 +1,6 @@
 /** One parameter's readings as they are drawn, tabled and judged. */
 import { DEFAULT_TARGETS, isNitrogen, type Parameter, type Target } from '../../../core/document';
-import { trusted, type Doubt, type Point, type TankEvidence } from '../../../core/evidence';
+import { trusted, type Doubt, type Point, type WaterEvidence } from '../../../core/evidence';
 import { DAY_MS } from '../../../core/time';
 import { fromMgNPerL, toUnit, unitLabel, type UnitPreferences } from '../../../core/units';
 import { standing, type Range, type Stability, type Standing } from '../../../core/water';
@@ -44,7 +44,7 @@ export function shownScale(
 }
 
 /** Points to draw; a before-and-after pair is the last reading within two days before a change and the first within one day after. */
-export function timePoints(e: TankEvidence, p: Parameter, show: (x: number) => number): TimePoint[] {
+export function timePoints(e: WaterEvidence, p: Parameter, show: (x: number) => number): TimePoint[] {
   const series = e.series[p];
   const joined = new Set<Point>();
   for (const change of e.changes) {
@@ -78,10 +78,10 @@ function lastBefore(series: readonly Point[], atMs: number): Point | undefined {
 /** The person's target or the usual one, stored units; nitrate's usual is written as NO3 and turned into N. */
 export function targetOf(
   targets: Record<string, Target>,
-  tankId: string,
+  waterId: string,
   p: Parameter,
 ): { range: Range | null; own: Target | null } {
-  const own = Object.values(targets).find((t) => t.tankId === tankId && t.parameter === p) ?? null;
+  const own = Object.values(targets).find((t) => t.waterId === waterId && t.parameter === p) ?? null;
   const usual = own ?? DEFAULT_TARGETS[p] ?? null;
   if (!usual) return { range: null, own: null };
   return {
@@ -104,7 +104,7 @@ export function rangeAsStored(range: Range | null, p: Parameter): Range | null {
 
 /** Judged over the trusted readings of the last four weeks. */
 export function standingOf(
-  e: TankEvidence,
+  e: WaterEvidence,
   p: Parameter,
   range: Range | null,
 ): { standing: Standing; stability: Stability | null } {

@@ -2,7 +2,7 @@ import { allText, choose, demo, onScreen, press, says, submit, type } from '../s
 import { ParametersScreen } from './ParametersScreen';
 import { ReadingsScreen } from './ReadingsScreen';
 
-const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+const north = (more: Record<string, string> = {}) => ({ waterId: 'north-window', ...more });
 
 test('every parameter says how steady it is before how far off', () => {
   onScreen(<ParametersScreen />, { doc: demo(), params: north() });
@@ -12,7 +12,7 @@ test('every parameter says how steady it is before how far off', () => {
 
 test("a preset is taken whole, and one of its targets made the person's own", async () => {
   const { doc } = onScreen(<ParametersScreen />, { doc: demo(), params: north() });
-  const targets = () => Object.values(doc().targets).filter((t) => t.tankId === 'north-window');
+  const targets = () => Object.values(doc().targets).filter((t) => t.waterId === 'north-window');
   choose(/^During the cycle/);
   press('Take these targets');
   const first = targets().length;
@@ -34,7 +34,9 @@ test("a preset is taken whole, and one of its targets made the person's own", as
     type(label, value);
   await submit('Keep the target');
   expect(
-    Object.values(one.doc().targets).find((t) => t.parameter === 'alkalinity' && t.tankId === 'north-window'),
+    Object.values(one.doc().targets).find(
+      (t) => t.parameter === 'alkalinity' && t.waterId === 'north-window',
+    ),
   ).toMatchObject({ alarmLow: 6.5, low: 7.5, high: 9, alarmHigh: 11 });
 });
 

@@ -1,3 +1,4 @@
+import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { MINUTE_MS } from '../../../core/time';
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
@@ -5,10 +6,10 @@ import { useEffect, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
   redo,
-  selectLastTank,
-  selectTanks,
+  selectLastWater,
+  selectWaters,
   selectVolume,
-  tankVisited,
+  waterVisited,
   undo,
   useAppDispatch,
   useAppSelector,
@@ -16,33 +17,34 @@ import {
   selectSettings,
 } from '../../store';
 import { ICONS, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
-import { PLACES, placeOf, tankIdOf } from './places';
-import { tankAgeDays } from './tank';
+import { placeOf, placesOf, waterIdOf } from './places';
+import { ageWords } from './water';
 import { StorageAlert } from './StorageAlert';
 import { UndoNotice } from './UndoNotice';
 
-/** The five places: at the bottom of a phone, in a rail on a wide screen. The tank's name is the switcher. */
+/** The five places: at the bottom of a phone, in a rail on a wide screen. The water's name is the switcher. */
 export function Frame({ children }: { children: ReactNode }) {
   const { roles } = useTheme();
   const wide = useWide();
   const path = usePathname();
   const dispatch = useAppDispatch();
-  const tanks = useAppSelector(selectTanks);
-  const lastTankId = useAppSelector((s) => s.drafts.lastTankId);
-  const last = useAppSelector(selectLastTank);
-  const inPath = tankIdOf(path);
-  const tank = tanks.find((t) => t.id === inPath) ?? last;
+  const waters = useAppSelector(selectWaters);
+  const lastWaterId = useAppSelector((s) => s.drafts.lastWaterId);
+  const last = useAppSelector(selectLastWater);
+  const inPath = waterIdOf(path);
+  const water = waters.find((t) => t.id === inPath) ?? last;
   useEffect(() => {
-    if (inPath && inPath !== lastTankId && tanks.some((t) => t.id === inPath)) dispatch(tankVisited(inPath));
-  }, [dispatch, inPath, lastTankId, tanks]);
-  useShortcuts(tank?.id ?? null);
+    if (inPath && inPath !== lastWaterId && waters.some((t) => t.id === inPath))
+      dispatch(waterVisited(inPath));
+  }, [dispatch, inPath, lastWaterId, waters]);
+  useShortcuts(water ?? null);
 
-  const places = tank ? <Places tankId={tank.id} here={placeOf(path)} wide={wide} /> : null;
+  const places = water ? <Places water={water} here={placeOf(path)} wide={wide} /> : null;
   if (wide) {
     return (
       <View style={[styles.wide, { backgroundColor: roles.ground }]}>
         <View role="navigation" aria-label="Places" style={[styles.rail, { borderColor: roles.hairline }]}>
-          {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="title">Zoarium</Txt>}
+          {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="title">Zoarium</Txt>}
           <View style={styles.railPlaces}>{places}</View>
           <View style={styles.railFoot}>
             <RailLink href="/files" label="Files" />
@@ -61,14 +63,14 @@ export function Frame({ children }: { children: ReactNode }) {
   return (
     <View style={[styles.phone, { backgroundColor: roles.ground }]}>
       <View role="banner" style={styles.head}>
-        {tank ? <TankName tankId={tank.id} name={tank.name} /> : <Txt kind="row">Zoarium</Txt>}
+        {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="row">Zoarium</Txt>}
       </View>
       <View style={styles.body}>
         <StorageAlert />
         {children}
         <UndoNotice />
       </View>
-      {tank ? (
+      {water ? (
         <View
           role="navigation"
           aria-label="Places"
@@ -81,42 +83,44 @@ export function Frame({ children }: { children: ReactNode }) {
   );
 }
 
-function TankName({ tankId, name }: { tankId: string; name: string }) {
+function WaterName({ waterId, name }: { waterId: string; name: string }) {
   const { roles } = useTheme();
   const wide = useWide();
   const now = useNow(MINUTE_MS);
-  const tank = useAppSelector((s) => s.document.entities.tanks[tankId]);
-  const volume = useAppSelector((s) => (tank ? selectVolume(s, tankId) : null));
+  const water = useAppSelector((s) => s.document.entities.waters[waterId]);
+  const volume = useAppSelector((s) => (water ? selectVolume(s, waterId) : null));
   const { units } = useAppSelector(selectSettings);
-  const age = tank ? `day ${tankAgeDays(tank.startDay, now)}` : '';
+  const age = water ? ageWords(water.startDay, now) : '';
   const litres = volume ? showQuantity('volume', volume.netL, units, 0) : '';
   return (
     <View style={[styles.name, wide && styles.nameWide]}>
       <Link
-        href="/tanks"
-        aria-label={`${name}, switch tank or settings`}
+        href="/waters"
+        aria-label={`${name}, switch water or settings`}
         style={[TYPE.row, styles.nameLink, wide && styles.nameLinkWide, { color: roles.ink }]}
         numberOfLines={wide ? 2 : 1}
       >
         {name}
         {'\u00a0▾'}
       </Link>
-      <Txt kind="small" tone="second" style={styles.noWrap}>{`${age} · ${litres}`}</Txt>
+      <Txt kind="small" tone="second" style={styles.noWrap}>
+        {[age, litres].filter(Boolean).join(' · ')}
+      </Txt>
     </View>
   );
 }
 
-function Places({ tankId, here, wide }: { tankId: string; here: string | null; wide: boolean }) {
+function Places({ water, here, wide }: { water: Water; here: string | null; wide: boolean }) {
   const { roles } = useTheme();
   return (
     <>
-      {PLACES.map((p) => {
+      {placesOf(water.kind).map((p) => {
         const on = p.id === here;
         const Icon = ICONS[p.id];
         return (
           <Link
             key={p.id}
-            href={`/tank/${tankId}${p.path}` as Href}
+            href={`/water/${water.id}${p.path}` as Href}
             aria-label={p.label}
             aria-current={on ? 'page' : undefined}
             style={wide ? styles.railPlace : styles.barPlace}
@@ -154,7 +158,7 @@ function RailLink({ href, label }: { href: Href; label: string }) {
 }
 
 /** Single keys, off while typing; none that the browser uses. Listed under "?". */
-function useShortcuts(tankId: string | null) {
+function useShortcuts(water: Water | null) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   useEffect(() => {
@@ -162,8 +166,8 @@ function useShortcuts(tankId: string | null) {
       const target = event.target as HTMLElement | null;
       const typing = target?.matches('input, textarea, select, [contenteditable]') ?? false;
       if (event.metaKey || event.ctrlKey || event.altKey || typing) return;
-      const place = PLACES.find((p) => p.key === event.key);
-      if (place && tankId) router.push(`/tank/${tankId}${place.path}` as Href);
+      const place = water && placesOf(water.kind).find((p) => p.key === event.key);
+      if (place) router.push(`/water/${water.id}${place.path}` as Href);
       else if (event.key === '?') router.push('/keys');
       else if (event.key === 'u') void dispatch(undo());
       else if (event.key === 'r') void dispatch(redo());
@@ -172,7 +176,7 @@ function useShortcuts(tankId: string | null) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [dispatch, router, tankId]);
+  }, [dispatch, router, water]);
 }
 
 const styles = StyleSheet.create({

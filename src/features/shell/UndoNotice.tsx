@@ -100,7 +100,7 @@ function NewVersion() {
 
 /** The places that only show: a reload there loses no half-typed form. */
 const nothingTyped = (path: string): boolean =>
-  /^\/(tanks|files|tank\/[^/]+(\/(cycle|stock|bench))?)?$/.test(path) && path !== '/tank/new';
+  /^\/(waters|files|water\/[^/]+(\/(cycle|stock|bench))?)?$/.test(path) && path !== '/water/new';
 
 const styles = StyleSheet.create({
   ways: { flexDirection: 'row', gap: space(1) },

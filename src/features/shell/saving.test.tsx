@@ -150,7 +150,7 @@ describe('differences', () => {
     const at = '2026-01-01T00:00:00.000Z';
     const sample = (value: number, note: string) => ({
       id: 's',
-      tankId: 't',
+      waterId: 't',
       at,
       note,
       readings: [

@@ -2,7 +2,7 @@ import { inUnits, sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import type { Animal, Place, Tank } from '../../../core/document';
+import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { additionWarnings, dailyLoadMgN, type Warning } from '../../../core/stocking';
 import { SPECIES, type Species } from '../../../core/species';
@@ -13,13 +13,13 @@ import {
   newId,
   selectAssessment,
   selectEvidence,
-  selectTanks,
+  selectWaters,
   useAppDispatch,
   useAppSelector,
   useNow,
 } from '../../store';
 import { Button, Caution, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
-import { NotHere, useParam, useWords, WithTank } from '../shell';
+import { NotHere, useParam, useWords, WithDisplay } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import {
@@ -31,13 +31,13 @@ import {
 } from './animalForm';
 
 export function AddAnimalScreen() {
-  return <WithTank>{(tank) => <AddAnimal tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <AddAnimal water={water} />}</WithDisplay>;
 }
 
-function AddAnimal({ tank }: { tank: Tank }) {
+function AddAnimal({ water }: { water: Display }) {
   const id = useParam('species');
   const species = SPECIES.find((s) => s.id === id);
-  return species ? <SpeciesSheet key={id} tank={tank} species={species} /> : <NotHere what="species" />;
+  return species ? <SpeciesSheet key={id} water={water} species={species} /> : <NotHere what="species" />;
 }
 
 const SEVERITY: Record<Warning['severity'], { word: string; tone: 'ammonia' | 'nitrite' | 'second' }> = {
@@ -47,21 +47,21 @@ const SEVERITY: Record<Warning['severity'], { word: string; tone: 'ammonia' | 'n
 };
 
 /** What a species is like, what speaks against it in this tank now, and the ways to take it on. */
-function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
+function SpeciesSheet({ water, species }: { water: Display; species: Species }) {
   const words = useWords();
   const { units } = words;
   const now = useNow(MINUTE_MS);
   const router = useRouter();
   const dispatch = useAppDispatch();
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
-  const others = useAppSelector(selectTanks).filter((t) => t.id !== tank.id);
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const others = useAppSelector(selectWaters).filter((w) => w.kind === 'display' && w.id !== water.id);
   const [id] = useState(newId);
   const form = useEntryForm({
     start: (): PurchaseTexts => ({ count: '1', split: {} }),
     read: (texts) => readPurchase(texts, others),
-    save: ({ purchase }) => take(purchase, 'wish'),
-    done: () => router.push(`/tank/${tank.id}/stock/${id}` as Href),
+    save: ({ purchase }) => take(purchase, false),
+    done: () => router.push(`/water/${water.id}/stock/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { split } = form.texts;
@@ -73,20 +73,30 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
     [evidence, assessment, species, count],
   );
   const stops = warnings.filter((w) => w.severity === 'stop');
-  const take = ({ left, given }: Purchase, to: Place) => {
+  const take = ({ left, given }: Purchase, isIn: boolean) => {
+    const at = isoOf(Date.now());
+    const placeIn = (waterId: string) => (isIn ? IN(waterId) : WISHED);
     const animal: Animal = {
       id,
-      tankId: tank.id,
+      homeId: water.id,
       speciesId: species.id,
       count: left,
-      moves: [{ to, at: isoOf(Date.now()), why: '' }],
-      quarantineId: null,
+      moves: [{ to: placeIn(water.id), at, why: '' }],
       plannedDay: null,
     };
     return dispatch(
-      commit(`${species.common} ${to === 'wish' ? 'wished for' : 'in the display'}`, [
+      commit(`${species.common} ${isIn ? 'in the display' : 'wished for'}`, [
         { put: 'animals', entity: animal },
-        ...given.map((g) => ({ put: 'animals' as const, entity: { ...animal, ...g, id: newId() } })),
+        ...given.map((g) => ({
+          put: 'animals' as const,
+          entity: {
+            ...animal,
+            id: newId(),
+            homeId: g.waterId,
+            count: g.count,
+            moves: [{ to: placeIn(g.waterId), at, why: '' }],
+          },
+        })),
       ]),
     );
   };
@@ -144,7 +154,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
             />
           ))}
           <Txt kind="small" tone={faults.left ? 'ammonia' : 'second'}>
-            {form.now.ok ? `${form.now.purchase.left} stay for ${tank.name}.` : (faults.left ?? '')}
+            {form.now.ok ? `${form.now.purchase.left} stay for ${water.name}.` : (faults.left ?? '')}
           </Txt>
         </Section>
       ) : null}
@@ -186,7 +196,7 @@ function SpeciesSheet({ tank, species }: { tank: Tank; species: Species }) {
         <SaveButton saving={form.saving} kind="primary" icon="add" label="Wish for it" onPress={form.save} />
         <Button
           label={stops.length > 0 ? 'It is in the display all the same' : 'It is in the display'}
-          onPress={() => form.saveWith(({ purchase }) => take(purchase, 'display'))}
+          onPress={() => form.saveWith(({ purchase }) => take(purchase, true))}
         />
       </Row>
       <Txt kind="small" tone="second">

@@ -1,8 +1,18 @@
-import { inUnits, sentence } from '../../../core/words';
+import { animalWords, GONE_WORDS, inUnits, placeWords, sentence } from '../../../core/words';
 import { isDay, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { type Animal, type Place, type Tank, currentPlace } from '../../../core/document';
+import {
+  GONE_REASONS,
+  isComing,
+  isOpen,
+  placeOf,
+  waterOf,
+  type Animal,
+  type Display,
+  type Edit,
+  type Water,
+} from '../../../core/document';
 import { speciesById } from '../../../core/species';
 import { additionWarnings } from '../../../core/stocking';
 import {
@@ -10,63 +20,65 @@ import {
   dayAndHour,
   isoOf,
   localDay,
+  newId,
   selectAssessment,
   selectDocument,
   selectEvidence,
+  selectWaters,
   useAppDispatch,
   useAppSelector,
   useNow,
   type Outcome,
 } from '../../store';
-import { Button, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
-import { NotHere, useParam, useWords, WithTank } from '../shell';
-import { TextEntry, useEntryForm } from '../shell/form';
+import { Button, FieldRow, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
+import { NotHere, useParam, useWords, WithWater } from '../shell';
+import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
-import { readWhy } from './animalForm';
+import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
-import { animalWords, loadWords, moved, PLACE_WORDS } from './model';
+import { editsToLose, editsToMove } from './leaving';
+import { lineFits, loadWords } from './model';
 
 export function AnimalScreen() {
-  return <WithTank>{(tank) => <AnimalPage tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <ChosenAnimal water={water} />}</WithWater>;
+}
+
+/** The animal in the address: it is shown under any water it lives in, is meant for, or passed through. */
+function ChosenAnimal({ water }: { water: Water }) {
+  const id = useParam('animalId');
+  const animals = useAppSelector((s) => s.document.entities.animals);
+  const animal = Object.hasOwn(animals, id) ? animals[id] : undefined;
+  const known =
+    animal && (animal.homeId === water.id || animal.moves.some((m) => waterOf(m.to) === water.id));
+  return known ? <AnimalPage key={id} water={water} animal={animal} /> : <NotHere what="animal" />;
 }
 
 /** One animal or group: where it has been, and where it may go next. */
-function AnimalPage({ tank }: { tank: Tank }) {
-  const id = useParam('animalId');
-  const now = useNow(MINUTE_MS);
+function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
   const words = useWords();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
-  const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
-  const animal = Object.hasOwn(doc.animals, id) ? doc.animals[id] : undefined;
-  if (!animal || animal.tankId !== tank.id) return <NotHere what="animal" />;
   const species = speciesById(animal.speciesId);
-  const place = currentPlace(animal).to;
-  const systems = Object.values(doc.quarantines).filter(
-    (q) => q.tankId === tank.id && q.closedDay === null && q.group === species.group,
-  );
-  const put = (label: string, entity: Animal) => dispatch(commit(label, [{ put: 'animals', entity }]));
-  const move = (to: Place, quarantineId: string | null = null, reason = '') =>
-    put(
-      `${animalWords(animal)}: ${PLACE_WORDS[to].toLowerCase()}`,
-      moved(animal, to, isoOf(Date.now()), reason.slice(0, 2000), quarantineId),
+  const place = placeOf(animal);
+  const home = doc.waters[animal.homeId];
+  const hereId = waterOf(place);
+  const act = (label: string, edits: readonly Edit[]) => dispatch(commit(label, edits));
+  const put = (label: string, entity: Animal) => act(label, [{ put: 'animals', entity }]);
+  const lose = ({ count, reason, why }: Parameters<typeof editsToLose>[1]) =>
+    act(
+      `${animalWords({ ...animal, count })}: ${GONE_WORDS[reason].toLowerCase()}`,
+      editsToLose(animal, { count, reason, why }, isoOf(Date.now()), localDay(Date.now()), newId()),
     );
-  const warnings =
-    place === 'wish' || place === 'quarantine'
-      ? additionWarnings(evidence, assessment, species, animal.count).warnings
-      : [];
   const remove = async () => {
     const used = Object.values(doc.drips).filter((d) => d.animalIds.includes(animal.id));
-    await dispatch(
-      commit(`${animalWords(animal)} removed`, [
-        ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
-        { remove: 'animals' as const, id: animal.id },
-      ]),
-    );
-    router.push(`/tank/${tank.id}/stock` as Href);
+    await act(`${animalWords(animal)} removed`, [
+      ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
+      { remove: 'animals' as const, id: animal.id },
+    ]);
+    router.push(`/water/${water.id}/stock` as Href);
   };
+  const origin = animal.splitFrom === undefined ? undefined : doc.animals[animal.splitFrom];
   return (
     <Screen
       title={species.common}
@@ -76,15 +88,20 @@ function AnimalPage({ tank }: { tank: Tank }) {
             Where it has been
           </Txt>
           {animal.moves.map((m, i) => (
-            <Line key={i} name={PLACE_WORDS[m.to]} value={dayAndHour(Date.parse(m.at))} />
+            <View key={i}>
+              <Line name={placeWords(m.to, doc.waters)} value={dayAndHour(Date.parse(m.at))} />
+              {m.why ? (
+                <Txt kind="small" tone="second">
+                  {m.why}
+                </Txt>
+              ) : null}
+            </View>
           ))}
-          {animal.moves
-            .filter((m) => m.why)
-            .map((m, i) => (
-              <Txt key={i} kind="small" tone="second">
-                {m.why}
-              </Txt>
-            ))}
+          {origin ? (
+            <Go href={`/water/${origin.homeId}/stock/${origin.id}` as Href}>
+              {`One group once with ${animalWords(origin)}`}
+            </Go>
+          ) : null}
           <Line name="Makes" value={loadWords(animal)} />
           <Txt>{inUnits(species.care, words.units)}</Txt>
           <Button
@@ -102,92 +119,209 @@ function AnimalPage({ tank }: { tank: Tank }) {
       <Txt tone="second" style={{ fontStyle: 'italic' }}>
         {species.scientific}
       </Txt>
-      <Txt kind="section">{PLACE_WORDS[place]}</Txt>
-      {place === 'quarantine' && animal.quarantineId ? (
-        <Go href={`/tank/${tank.id}/quarantine/${animal.quarantineId}` as Href}>To its quarantine</Go>
+      <Txt kind="section">{placeWords(place, doc.waters)}</Txt>
+      {hereId !== null && hereId !== water.id ? (
+        <Go href={`/water/${hereId}` as Href}>{`To ${doc.waters[hereId]?.name ?? 'its water'}`}</Go>
       ) : null}
-      {place === 'wish' || place === 'quarantine' ? (
-        <>
-          <WhenField
-            kind="date"
-            label="Meant to join the display on"
-            value={animal.plannedDay ?? ''}
-            hint="Planned steps are dashed in the stair."
-            onChange={(day) => {
-              if (day === '' || isDay(day))
-                put('Plan changed', { ...animal, plannedDay: day === '' ? null : day });
-            }}
-            error={
-              animal.plannedDay && animal.plannedDay < localDay(now)
-                ? 'That day has passed. Choose a new one.'
-                : null
-            }
-          />
-          {warnings.map((w) => (
-            <Txt key={sentence(w.says, words)} tone={w.severity === 'stop' ? 'ammonia' : 'nitrite'}>
-              {sentence(w.says, words)}
-            </Txt>
-          ))}
-        </>
+      {home?.kind === 'display' && isComing(animal) ? (
+        <Coming animal={animal} home={home} onPut={put} />
       ) : null}
-      {place === 'wish' ? (
-        <Section title="Bring it home">
-          {species.group !== 'coral' || systems.length > 0 ? (
-            <View style={{ gap: 12 }}>
-              {systems.map((q) => (
-                <Button key={q.id} label={`Book into ${q.name}`} onPress={() => move('quarantine', q.id)} />
-              ))}
-              <Button
-                kind={systems.length === 0 ? 'primary' : 'outline'}
-                icon="add"
-                label="Open a new quarantine"
-                onPress={() => router.push(`/tank/${tank.id}/quarantine/new?animal=${animal.id}` as Href)}
-              />
-            </View>
-          ) : (
-            <Txt>Corals are dipped and watched for pests in a system of their own.</Txt>
-          )}
-          <Button
-            icon="drip"
-            label="Straight to a drip"
-            onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
-          />
-        </Section>
+      <WhereNext key={hereId ?? place.kind} animal={animal} onAct={act} />
+      {hereId !== null ? (
+        <Arrival
+          animal={animal}
+          onPut={put}
+          onGivenBack={() => void lose({ count: animal.count, reason: 'returned', why: '' })}
+        />
       ) : null}
-      {place === 'quarantine' ? (
-        <Section title="Let it in">
-          <Button
-            kind="primary"
-            icon="drip"
-            label="Plan the drip"
-            onPress={() => router.push(`/tank/${tank.id}/drip/new?animals=${animal.id}` as Href)}
-          />
-          <Button label="It is in the display" onPress={() => move('display')} />
-        </Section>
-      ) : null}
-      {place !== 'gone' && place !== 'wish' ? <Arrival animal={animal} onPut={put} /> : null}
-      {place !== 'gone' ? (
-        <Gone onGone={(why) => move('gone', null, why)} />
-      ) : (
-        <Button label="It is back in the display" onPress={() => move('display')} />
-      )}
+      {place.kind !== 'gone' ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
     </Screen>
   );
 }
 
-function Gone({ onGone }: { onGone: (why: string) => Promise<Outcome> }) {
+/** Meant for a display: when, and what speaks against it there now. */
+function Coming({
+  animal,
+  home,
+  onPut,
+}: {
+  animal: Animal;
+  home: Display;
+  onPut: (label: string, entity: Animal) => Promise<Outcome>;
+}) {
+  const now = useNow(MINUTE_MS);
+  const words = useWords();
+  const evidence = useAppSelector((s) => selectEvidence(s, home.id, now));
+  const assessment = useAppSelector((s) => selectAssessment(s, home.id, now));
+  const species = speciesById(animal.speciesId);
+  const { warnings } = additionWarnings(evidence, assessment, species, animal.count);
+  return (
+    <>
+      <WhenField
+        kind="date"
+        label={`Meant to join ${home.name} on`}
+        value={animal.plannedDay ?? ''}
+        hint="Planned steps are dashed in the stair."
+        onChange={(day) => {
+          if (day === '' || isDay(day))
+            void onPut('Plan changed', { ...animal, plannedDay: day === '' ? null : day });
+        }}
+        error={
+          animal.plannedDay && animal.plannedDay < localDay(now)
+            ? 'That day has passed. Choose a new one.'
+            : null
+        }
+      />
+      {warnings.map((w) => (
+        <Txt key={sentence(w.says, words)} tone={w.severity === 'stop' ? 'ammonia' : 'nitrite'}>
+          {sentence(w.says, words)}
+        </Txt>
+      ))}
+    </>
+  );
+}
+
+/** The person's waters an animal may go to from where it is: quarantines of its line, displays and holding containers in use. */
+function watersFor(animal: Animal, waters: readonly Water[]): Water[] {
+  const hereId = waterOf(placeOf(animal));
+  const species = speciesById(animal.speciesId);
+  return waters.filter(
+    (w) =>
+      w.id !== hereId &&
+      isOpen(w) &&
+      w.kind !== 'mixing' &&
+      (w.kind !== 'quarantine' || lineFits(w.line, species)),
+  );
+}
+
+/** Into a display by a drip; into any water at once; the whole group or a part of it. */
+function WhereNext({
+  animal,
+  onAct,
+}: {
+  animal: Animal;
+  onAct: (label: string, edits: readonly Edit[]) => Promise<Outcome>;
+}) {
+  const router = useRouter();
+  const waters = useAppSelector(selectWaters);
+  const words = useAppSelector((s) => s.document.entities.waters);
+  const place = placeOf(animal);
+  const options = watersFor(animal, waters);
   const form = useEntryForm({
-    start: { why: '' },
-    read: readWhy,
-    save: ({ why }) => onGone(why),
+    start: (): MoveTexts => ({ count: String(animal.count), to: '', why: '' }),
+    read: (texts) => readMove(texts, animal.count),
+    save: ({ move }) => {
+      const to = words[move.to];
+      if (!to) throw new RangeError(`there is no water "${move.to}"`);
+      return onAct(
+        `${animalWords({ ...animal, count: move.count })} moved to ${to.name}`,
+        editsToMove(animal, { ...move, to }, isoOf(Date.now()), newId()),
+      );
+    },
+  });
+  const title = place.kind === 'wish' ? 'Bring it home' : place.kind === 'gone' ? 'It is back' : 'Move it';
+  const quarantined = options.some((w) => w.kind === 'quarantine');
+  return (
+    <Section title={title}>
+      {isComing(animal) ? (
+        <Button
+          kind={place.kind === 'wish' ? 'outline' : 'primary'}
+          icon="drip"
+          label={place.kind === 'wish' ? 'Straight to a drip' : 'Plan the drip'}
+          onPress={() => router.push(`/water/${animal.homeId}/drip/new?animals=${animal.id}` as Href)}
+        />
+      ) : null}
+      {options.length > 0 ? (
+        <>
+          <ChoiceEntry
+            form={form}
+            name="to"
+            stacked
+            label="To which water"
+            options={options.map((w) => ({ value: w.id, label: w.name }))}
+          />
+          {form.fault('to') ? (
+            <Txt tone="ammonia" live>
+              {form.fault('to')}
+            </Txt>
+          ) : null}
+          {form.texts.to !== '' ? (
+            <>
+              <FieldRow>
+                {animal.count > 1 ? (
+                  <TextEntry form={form} name="count" numeric label="How many" unit={`of ${animal.count}`} />
+                ) : null}
+                <TextEntry form={form} name="why" label="Why" placeholder="May be left empty" />
+              </FieldRow>
+              <Row wrap>
+                <SaveButton
+                  saving={form.saving}
+                  kind="primary"
+                  icon="keep"
+                  label="Log the move"
+                  onPress={form.save}
+                />
+              </Row>
+            </>
+          ) : null}
+        </>
+      ) : null}
+      {place.kind === 'wish' && !quarantined ? (
+        <Button
+          icon="add"
+          label="Open a new quarantine"
+          onPress={() =>
+            router.push(`/water/new?kind=quarantine&serves=${animal.homeId}&animal=${animal.id}` as Href)
+          }
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+function Gone({
+  animal,
+  onGone,
+}: {
+  animal: Animal;
+  onGone: (gone: Parameters<typeof editsToLose>[1]) => Promise<Outcome>;
+}) {
+  const form = useEntryForm({
+    start: (): GoneTexts => ({ count: String(animal.count), reason: '', why: '' }),
+    read: (texts) => readGone(texts, animal.count),
+    save: ({ gone }) => onGone(gone),
     faultsFrom: 'typing',
   });
   return (
     <Section title="It is gone">
-      <TextEntry form={form} name="why" label="Why" placeholder="Given away, died, unknown" />
-      <Row wrap>
-        <SaveButton saving={form.saving} label="Log that it is gone" onPress={form.save} />
-      </Row>
+      <ChoiceEntry
+        form={form}
+        name="reason"
+        label="What happened"
+        options={GONE_REASONS.filter((r) => r !== 'notSaid').map((r) => ({
+          value: r,
+          label: GONE_WORDS[r],
+        }))}
+      />
+      {form.texts.reason === '' ? null : (
+        <>
+          <FieldRow>
+            {animal.count > 1 ? (
+              <TextEntry
+                form={form}
+                name="count"
+                numeric
+                label="How many are gone"
+                unit={`of ${animal.count}`}
+              />
+            ) : null}
+            <TextEntry form={form} name="why" label="What you know of it" placeholder="May be left empty" />
+          </FieldRow>
+          <Row wrap>
+            <SaveButton saving={form.saving} label="Log that it is gone" onPress={form.save} />
+          </Row>
+        </>
+      )}
     </Section>
   );
 }

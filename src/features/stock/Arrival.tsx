@@ -10,9 +10,12 @@ import { readLoan, readSetAside } from './animalForm';
 export function Arrival({
   animal,
   onPut,
+  onGivenBack,
 }: {
   animal: Animal;
   onPut: (label: string, entity: Animal) => Promise<Outcome>;
+  /** The whole group goes back to whose it is. */
+  onGivenBack: () => void;
 }) {
   const species = speciesById(animal.speciesId);
   const looked = useEntryForm({
@@ -61,15 +64,7 @@ export function Arrival({
                 : `until ${shortWrittenDay(loan.dueDay)}`
             }
           />
-          {loan.returnedDay ? null : (
-            <Button
-              kind="quiet"
-              label="Given back today"
-              onPress={() =>
-                onPut('Given back', { ...animal, loan: { ...loan, returnedDay: localDay(Date.now()) } })
-              }
-            />
-          )}
+          {loan.returnedDay ? null : <Button kind="quiet" label="Given back today" onPress={onGivenBack} />}
         </>
       ) : (
         <>

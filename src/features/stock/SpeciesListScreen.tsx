@@ -1,12 +1,12 @@
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { SPECIES, type Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
 import { Choice, Empty, Screen, space, TextField, Txt, useTheme } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithDisplay } from '../shell';
 
 type Group = Species['group'] | 'crew';
 
@@ -25,13 +25,13 @@ function findSpecies(all: readonly Species[], query: string, group: Group | null
 }
 
 export function SpeciesListScreen() {
-  return <WithTank>{(tank) => <SpeciesList tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <SpeciesList water={water} />}</WithDisplay>;
 }
 
-function SpeciesList({ tank }: { tank: Tank }) {
+function SpeciesList({ water }: { water: Display }) {
   const { roles } = useTheme();
   const units = useUnits();
-  const netL = useAppSelector((s) => selectVolume(s, tank.id).netL);
+  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
   const here = findSpecies(SPECIES, query, group, netL);
@@ -69,7 +69,7 @@ function SpeciesList({ tank }: { tank: Tank }) {
         {found.map((s) => (
           <Link
             key={s.id}
-            href={`/tank/${tank.id}/stock/add?species=${s.id}` as Href}
+            href={`/water/${water.id}/stock/add?species=${s.id}` as Href}
             style={[styles.item, { borderColor: roles.hairline }]}
           >
             <View style={styles.inside}>

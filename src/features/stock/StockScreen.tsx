@@ -2,10 +2,21 @@ import { MINUTE_MS } from '../../../core/time';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Animal, Tank } from '../../../core/document';
+import {
+  isIn,
+  isOpen,
+  placeOf,
+  quarantinesOf,
+  waterOf,
+  type Animal,
+  type Display,
+  type Water,
+} from '../../../core/document';
 import { NEAR_ZERO_MG_N } from '../../../core/stocking';
 import { speciesById } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
+import { netVolume } from '../../../core/volume';
+import { animalWords, placeWords } from '../../../core/words';
 import {
   localDay,
   localMidnight,
@@ -16,33 +27,51 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Empty, Line, Row, Screen, Section, space, Table, Txt, useTheme, useWide } from '../../ui';
+import {
+  Button,
+  Empty,
+  Go,
+  Line,
+  Row,
+  Screen,
+  Section,
+  space,
+  Table,
+  Txt,
+  useTheme,
+  useWide,
+} from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
-import { useUnits, WithTank } from '../shell';
-import { animalWords, byPlace, loadWords, PLACE_WORDS, quarantineView, stairView } from './model';
-import { QuarantineLane } from './QuarantineLane';
+import { useUnits, WithWater } from '../shell';
+import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
+import { quarantineView } from '../shell/quarantine/view';
+import { byName, loadWords, stairView } from './model';
 
 export function StockScreen() {
-  return <WithTank>{(tank) => <Stock tank={tank} />}</WithTank>;
+  return (
+    <WithWater>
+      {(water) => (water.kind === 'display' ? <Stock water={water} /> : <Passing water={water} />)}
+    </WithWater>
+  );
 }
 
 /** The stair of load under the ceiling, who is in quarantine, who lives here, who is wished for. */
-function Stock({ tank }: { tank: Tank }) {
+function Stock({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
   const router = useRouter();
   const wide = useWide();
   const units = useUnits();
   const doc = useAppSelector(selectDocument);
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const today = localDay(now);
   const animals = useMemo(
-    () => Object.values(doc.animals).filter((a) => a.tankId === tank.id),
-    [doc.animals, tank.id],
+    () => Object.values(doc.animals).filter((a) => a.homeId === water.id),
+    [doc.animals, water.id],
   );
   const stair = useMemo(() => stairView(evidence, animals, today), [evidence, animals, today]);
-  const quarantines = Object.values(doc.quarantines).filter(
-    (q) => q.tankId === tank.id && q.closedDay === null,
-  );
+  const serving = quarantinesOf(doc, water.id);
+  const quarantines = serving.filter(isOpen);
+  const closed = serving.filter((q) => !isOpen(q));
   const room = stair.roomMgN;
   const title =
     room === null
@@ -50,7 +79,21 @@ function Stock({ tank }: { tank: Tank }) {
       : room > 0.5
         ? `Room for ${Math.floor(room)} mg a day`
         : 'No room yet';
-  const list = (place: 'display' | 'wish' | 'gone') => byPlace(animals, place);
+  const watched = new Set(serving.map((q) => q.id));
+  const elsewhere = (a: Animal): boolean => {
+    const at = waterOf(placeOf(a));
+    return at !== null && at !== water.id && !watched.has(at);
+  };
+  const lists: readonly { title: string; animals: Animal[]; none: string | null }[] = [
+    { title: 'In the display', animals: animals.filter((a) => isIn(a, water.id)), none: 'No animal yet.' },
+    { title: 'Elsewhere', animals: animals.filter(elsewhere), none: null },
+    {
+      title: 'Wished for',
+      animals: animals.filter((a) => placeOf(a).kind === 'wish'),
+      none: 'Nothing wished for yet.',
+    },
+    { title: 'Gone', animals: animals.filter((a) => placeOf(a).kind === 'gone'), none: null },
+  ];
 
   const quarantine = (
     <Section>
@@ -61,8 +104,8 @@ function Stock({ tank }: { tank: Tank }) {
         <Button
           kind="quiet"
           icon="add"
-          label="New system"
-          onPress={() => router.push(`/tank/${tank.id}/quarantine/new` as Href)}
+          label="New quarantine"
+          onPress={() => router.push(`/water/new?kind=quarantine&serves=${water.id}` as Href)}
         />
       </Row>
       {quarantines.length === 0 ? (
@@ -71,10 +114,12 @@ function Stock({ tank }: { tank: Tank }) {
       {quarantines.map((q) => (
         <QuarantineLane
           key={q.id}
-          view={quarantineView(doc, q, today, localDay)}
-          tankId={tank.id}
-          right={showQuantity('volume', q.volumeL, units, 0)}
+          view={quarantineView(doc, q, now, localDay)}
+          right={showQuantity('volume', netVolume(q).netL, units, 0)}
         />
+      ))}
+      {closed.map((q) => (
+        <Go key={q.id} href={`/water/${q.id}` as Href}>{`${q.name}, out of use`}</Go>
       ))}
     </Section>
   );
@@ -135,28 +180,24 @@ function Stock({ tank }: { tank: Tank }) {
           kind="primary"
           icon="find"
           label="Find an animal"
-          onPress={() => router.push(`/tank/${tank.id}/stock/species` as Href)}
+          onPress={() => router.push(`/water/${water.id}/stock/species` as Href)}
         />
         <Button
           icon="drip"
           label="Plan a drip"
-          onPress={() => router.push(`/tank/${tank.id}/drip/new` as Href)}
+          onPress={() => router.push(`/water/${water.id}/drip/new` as Href)}
         />
       </Row>
-      {(['display', 'wish', 'gone'] as const).map((place) => {
-        const here = list(place);
-        if (here.length === 0 && place === 'gone') return null;
-        return (
-          <Section key={place} title={PLACE_WORDS[place]}>
-            {here.length === 0 ? (
-              <Txt tone="second">{place === 'display' ? 'No animal yet.' : 'Nothing wished for yet.'}</Txt>
-            ) : null}
-            {here.map((a) => (
-              <AnimalRow key={a.id} animal={a} tankId={tank.id} />
+      {lists.map(({ title, animals: here, none }) =>
+        here.length === 0 && none === null ? null : (
+          <Section key={title} title={title}>
+            {here.length === 0 ? <Txt tone="second">{none}</Txt> : null}
+            {byName(here).map((a) => (
+              <AnimalRow key={a.id} animal={a} waterId={water.id} />
             ))}
           </Section>
-        );
-      })}
+        ),
+      )}
       {stair.steps.length > 0 ? (
         <Section title="The stair in figures">
           <Table
@@ -180,11 +221,38 @@ function Stock({ tank }: { tank: Tank }) {
   );
 }
 
-function AnimalRow({ animal, tankId }: { animal: Animal; tankId: string }) {
+/** Who is in a water that serves a display, and who passed through it. */
+function Passing({ water }: { water: Water }) {
+  const doc = useAppSelector(selectDocument);
+  const through = Object.values(doc.animals).filter((a) => a.moves.some((m) => waterOf(m.to) === water.id));
+  const here = through.filter((a) => isIn(a, water.id));
+  const past = through.filter((a) => !isIn(a, water.id));
+  return (
+    <Screen title="Stock">
+      <Txt kind="title" heading={1}>
+        {here.length === 0 ? 'Nobody is in it' : `In ${water.name}`}
+      </Txt>
+      {byName(here).map((a) => (
+        <AnimalRow key={a.id} animal={a} waterId={water.id} />
+      ))}
+      <Section title="Passed through">
+        {past.length === 0 ? <Txt tone="second">Nobody yet.</Txt> : null}
+        {byName(past).map((a) => (
+          <AnimalRow key={a.id} animal={a} waterId={water.id} right={placeWords(placeOf(a), doc.waters)} />
+        ))}
+      </Section>
+      <Txt kind="small" tone="second">
+        Animals are wished for under the display they are meant for, and moved here from their own page.
+      </Txt>
+    </Screen>
+  );
+}
+
+function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string; right?: string }) {
   const { roles } = useTheme();
   return (
     <Link
-      href={`/tank/${tankId}/stock/${animal.id}` as Href}
+      href={`/water/${waterId}/stock/${animal.id}` as Href}
       style={[styles.animal, { borderColor: roles.hairline }]}
     >
       <View style={styles.animalInside}>
@@ -195,7 +263,7 @@ function AnimalRow({ animal, tankId }: { animal: Animal; tankId: string }) {
           </Txt>
         </View>
         <Txt kind="small" tone="second" style={styles.right}>
-          {animal.plannedDay ? `planned ${shortWrittenDay(animal.plannedDay)}` : loadWords(animal)}
+          {right ?? (animal.plannedDay ? `planned ${shortWrittenDay(animal.plannedDay)}` : loadWords(animal))}
         </Txt>
       </View>
     </Link>

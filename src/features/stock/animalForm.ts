@@ -1,5 +1,5 @@
 /** The small forms about an animal: how many, looked at, on loan, gone. From texts to what they say, or to faults. */
-import { MAX_NAME, type Tank } from '../../../core/document';
+import { MAX_NAME, MAX_NOTE, type GoneReason, type Water } from '../../../core/document';
 import { isDay } from '../../../core/time';
 import { readEntry, type Entry } from '../../../core/units';
 
@@ -14,7 +14,7 @@ export interface PurchaseTexts {
 export interface Purchase {
   /** For this tank, and for each other tank that gets any. */
   left: number;
-  given: { tankId: string; count: number }[];
+  given: { waterId: string; count: number }[];
 }
 /** Faults by the name of the field: `count`, `left` (nothing stays here), `split.<tank>`. */
 export type PurchaseFaults = Partial<Record<string, string>>;
@@ -26,23 +26,23 @@ export const readCount = (text: string): Entry =>
 /** How many in one purchase, and how they are split over tanks. @param others the person's other tanks */
 export function readPurchase(
   t: PurchaseTexts,
-  others: readonly Pick<Tank, 'id' | 'name'>[],
+  others: readonly Pick<Water, 'id' | 'name'>[],
 ): { ok: true; purchase: Purchase } | { ok: false; faults: PurchaseFaults } {
   const faults: PurchaseFaults = {};
   const count = readCount(t.count);
   if (!count.ok) return { ok: false, faults: { count: count.message } };
   const given: Purchase['given'] = [];
-  for (const tank of count.value > 1 ? others : []) {
-    const entry = readEntry(t.split[tank.id] ?? '', {
-      name: `What goes to ${tank.name}`,
+  for (const water of count.value > 1 ? others : []) {
+    const entry = readEntry(t.split[water.id] ?? '', {
+      name: `What goes to ${water.name}`,
       unit: null,
       min: 0,
       max: MOST,
       whole: true,
       whenEmpty: 0,
     });
-    if (!entry.ok) faults[`split.${tank.id}`] = entry.message;
-    else if (entry.value > 0) given.push({ tankId: tank.id, count: entry.value });
+    if (!entry.ok) faults[`split.${water.id}`] = entry.message;
+    else if (entry.value > 0) given.push({ waterId: water.id, count: entry.value });
   }
   const left = count.value - given.reduce((sum, g) => sum + g.count, 0);
   if (left < 1) faults.left = 'At least one must stay for this tank.';
@@ -76,11 +76,71 @@ export function readLoan(
   return { ok: true, loan: { from, dueDay: t.loanDue } };
 }
 
-/** Why an animal is gone; may be left empty. */
-export function readWhy(t: {
+/** How many of a group a move is about; all of them where nothing else is said. */
+function readPart(count: string, whole: number): Entry {
+  return readEntry(count, {
+    name: 'How many',
+    unit: null,
+    min: 1,
+    max: whole,
+    whole: true,
+    whenEmpty: whole,
+  });
+}
+
+export interface MoveTexts {
+  count: string;
+  /** The water it goes to; empty until one is chosen. */
+  to: string;
   why: string;
-}): { ok: true; why: string } | { ok: false; faults: { why: string } } {
-  return t.why.length > 2000
-    ? { ok: false, faults: { why: 'The note is too long: 2000 characters is the most.' } }
-    : { ok: true, why: t.why };
+}
+interface Leaving {
+  count: number;
+  why: string;
+}
+
+/** Some or all of a group into another water. @param whole animals in the group */
+export function readMove(
+  t: MoveTexts,
+  whole: number,
+): { ok: true; move: Leaving & { to: string } } | { ok: false; faults: Partial<MoveTexts> } {
+  const read = readLeaving(t, whole);
+  const faults: Partial<MoveTexts> = read.ok ? {} : { ...read.faults };
+  if (t.to === '') faults.to = 'Choose the water it goes to.';
+  return read.ok && t.to !== '' ? { ok: true, move: { ...read.leaving, to: t.to } } : { ok: false, faults };
+}
+
+export interface GoneTexts {
+  count: string;
+  /** Empty until it is said. */
+  reason: GoneReason | '';
+  why: string;
+}
+
+type GoneFaults = Partial<Record<keyof GoneTexts, string>>;
+
+/** Some or all of a group gone, with the reason. @param whole animals in the group */
+export function readGone(
+  t: GoneTexts,
+  whole: number,
+): { ok: true; gone: Leaving & { reason: GoneReason } } | { ok: false; faults: GoneFaults } {
+  const read = readLeaving(t, whole);
+  const faults: GoneFaults = read.ok ? {} : { ...read.faults };
+  if (t.reason === '') faults.reason = 'Say what happened.';
+  return read.ok && t.reason !== ''
+    ? { ok: true, gone: { ...read.leaving, reason: t.reason } }
+    : { ok: false, faults };
+}
+
+function readLeaving(
+  t: { count: string; why: string },
+  whole: number,
+): { ok: true; leaving: Leaving } | { ok: false; faults: { count?: string; why?: string } } {
+  const count = readPart(t.count, whole);
+  const faults: { count?: string; why?: string } = {};
+  if (!count.ok) faults.count = count.message;
+  if (t.why.length > MAX_NOTE) faults.why = `The note is too long: ${MAX_NOTE} characters is the most.`;
+  return count.ok && faults.why === undefined
+    ? { ok: true, leaving: { count: count.value, why: t.why } }
+    : { ok: false, faults };
 }

@@ -1,16 +1,15 @@
 import { screen } from '@testing-library/react';
-import { allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
+import { allText, choose, demo, onScreen, press, says, submit, type } from '../shell/testing';
 import { AddAnimalScreen } from './AddAnimalScreen';
 import { AnimalScreen } from './AnimalScreen';
-import { NewQuarantineScreen, QuarantineScreen } from './QuarantineScreens';
 import { SpeciesListScreen } from './SpeciesListScreen';
 import { StockScreen } from './StockScreen';
 
-const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+const north = (more: Record<string, string> = {}) => ({ waterId: 'north-window', ...more });
 
 test('the stock of a tank: who lives where, and what the filter carries', () => {
   const { doc } = onScreen(<StockScreen />, { doc: demo(), params: north() });
-  const living = Object.values(doc().animals).filter((a) => a.tankId === 'north-window');
+  const living = Object.values(doc().animals).filter((a) => a.homeId === 'north-window');
   expect(living.length).toBeGreaterThan(3);
   expect(screen.getAllByText(/Chestnut turban snail/).length).toBeGreaterThan(0);
   // The planned step of the stair stands in the table as well: not by colour and dash alone.
@@ -27,7 +26,7 @@ test('a species too big for the tank is warned of in words, with the numbers, an
   expect(screen.getByText('Predicted peak of free ammonia')).toBeTruthy();
   await submit('Wish for it');
   const wished = Object.values(doc().animals).find((a) => a.speciesId === 'yellow-tang');
-  expect(wished?.moves.map((m) => m.to)).toEqual(['wish']);
+  expect(wished?.moves.map((m) => m.to)).toEqual([{ kind: 'wish' }]);
   expect(went()).toHaveLength(1);
 });
 
@@ -46,7 +45,7 @@ test('a count that is none is refused with a sentence and nothing is added', asy
   await submit(/^It is in the display/);
   expect(Object.values(doc().animals).find((a) => a.speciesId === 'nassarius-snail')).toMatchObject({
     count: 3,
-    moves: [{ to: 'display' }],
+    moves: [{ to: { kind: 'water', waterId: 'north-window' } }],
   });
 });
 
@@ -62,12 +61,8 @@ test('an animal is looked at on arrival, lent, and gone with a reason', async ()
   expect(cardinals()?.loan).toEqual({ from: 'a friend', dueDay: '2026-06-01', returnedDay: null });
   press('Given back today');
   expect(cardinals()?.loan?.returnedDay).toBe('2026-05-01');
-  type('Why', 'moved to another tank');
-  await submit('Log that it is gone');
-  expect(cardinals()?.moves[cardinals()!.moves.length - 1]).toMatchObject({
-    to: 'gone',
-    why: 'moved to another tank',
-  });
+  expect(cardinals()?.moves[cardinals()!.moves.length - 1]?.to).toEqual({ kind: 'gone', reason: 'returned' });
+  expect(says('Given back')).toBe(true);
 });
 
 test('more set aside than there are is questioned', async () => {
@@ -77,34 +72,44 @@ test('more set aside than there are is questioned', async () => {
   expect(doc().animals['north-cardinals']?.inspection).toBeUndefined();
 });
 
-test('a clear look is logged once a day', () => {
-  const { doc, settle } = onScreen(<QuarantineScreen />, {
-    doc: demo(),
-    params: north({ quarantineId: 'north-qt' }),
+test('a death in a group: one is gone with its reason, the rest goes on, and both know the way they came', async () => {
+  const { doc } = onScreen(<AnimalScreen />, { doc: demo(), params: north({ animalId: 'north-snails' }) });
+  const before = doc().animals['north-snails'];
+  choose('Eaten');
+  type('How many are gone, of 5', '6');
+  await submit('Log that it is gone');
+  expect(doc().animals['north-snails']?.count).toBe(5);
+  type('How many are gone, of 5', '2');
+  type('What you know of it', 'an empty shell by the crab');
+  await submit('Log that it is gone');
+  const all = Object.values(doc().animals).filter((a) => a.speciesId === before?.speciesId);
+  const gone = all.find((a) => a.id !== 'north-snails');
+  expect(doc().animals['north-snails']).toEqual({ ...before, count: 3 });
+  expect(gone).toMatchObject({ count: 2, splitFrom: 'north-snails' });
+  expect(gone?.moves.slice(0, -1)).toEqual(before?.moves);
+  expect(gone?.moves[gone.moves.length - 1]).toMatchObject({
+    to: { kind: 'gone', reason: 'eaten' },
+    why: 'an empty shell by the crab',
   });
-  const looks = () => Object.values(doc().looks).filter((l) => l.quarantineId === 'north-qt').length;
-  const before = looks();
-  expect(says(/Day 12 of 28 clear/)).toBe(true);
-  press(/^All clear today in Spare tank/);
-  settle();
-  expect(looks()).toBe(before + 1);
-  expect(says('Looked today ✓')).toBe(true);
 });
 
-test("a new quarantine system: its clock is the person's own within reason", async () => {
-  const { doc } = onScreen(<NewQuarantineScreen />, { doc: demo(), params: north() });
-  const count = Object.keys(doc().quarantines).length;
-  await submit('Open the system');
-  expect(Object.keys(doc().quarantines)).toHaveLength(count);
-  type('Name', 'Coral box');
-  choose('Corals');
-  type('Volume, L', '40');
-  await submit('Open the system');
-  expect(Object.values(doc().quarantines).find((q) => q.name === 'Coral box')).toMatchObject({
-    group: 'coral',
-    volumeL: 40,
-    clockDays: 28,
-  });
+test('a group is split on a move into another display, which is then its home', async () => {
+  const { doc } = onScreen(<AnimalScreen />, { doc: demo(), params: north({ animalId: 'north-snails' }) });
+  choose('Pantry Cube');
+  type('How many, of 5', '2');
+  await submit('Log the move');
+  const moved = Object.values(doc().animals).find((a) => a.homeId === 'pantry-cube');
+  expect(moved).toMatchObject({ count: 2, speciesId: 'turban-snail' });
+  expect(moved?.moves[moved.moves.length - 1]?.to).toEqual({ kind: 'water', waterId: 'pantry-cube' });
+  expect(doc().animals['north-snails']).toMatchObject({ count: 3, homeId: 'north-window' });
+});
+
+test('a mixing container, a closed quarantine and one of another line take no fish', () => {
+  onScreen(<AnimalScreen />, { doc: demo(), params: north({ animalId: 'north-goby' }) });
+  const offered = screen.getAllByRole('radio').map((r) => r.textContent ?? '');
+  expect(offered.some((t) => t.startsWith('Spare tank'))).toBe(true);
+  expect(offered.some((t) => t.startsWith('North Window'))).toBe(true);
+  expect(offered.some((t) => t.startsWith('Mixing bin'))).toBe(false);
 });
 
 test('the species list is searched by either name', () => {
@@ -119,21 +124,4 @@ test('the species list is searched by either name', () => {
   expect(says('None of this kind; of another:')).toBe(false);
   type('Search', 'unicorn');
   expect(says('None by that name')).toBe(true);
-});
-
-test('a sign is logged with what was seen, never empty, and the clock stands', async () => {
-  const { doc } = onScreen(<QuarantineScreen />, {
-    doc: demo(),
-    params: north({ quarantineId: 'north-qt', look: 'sign' }),
-  });
-  const signs = () => Object.values(doc().looks).filter((l) => l.result === 'sign').length;
-  const before = signs();
-  const log = screen.getAllByRole('button').find((b) => /log/i.test(b.textContent ?? ''));
-  if (!log) throw new Error('no way to log the sign');
-  await submit(log.textContent ?? '');
-  expect(signs()).toBe(before);
-  tick(/spots/i);
-  await submit(log.textContent ?? '');
-  expect(signs()).toBe(before + 1);
-  expect(says(/The clock stands still/)).toBe(true);
 });

@@ -1,7 +1,7 @@
 import { type Href } from 'expo-router';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
-import type { TankEvidence } from '../../../core/evidence';
+import type { WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { GATE_NAMES, gateRule, SCHOOL_WORDS, sentence } from '../../../core/words';
 import { showQuantity } from '../../../core/units';
@@ -12,15 +12,15 @@ import { evidenceFootnote, evidenceRows } from './model';
 
 /** Which readings, which rule, which school: what a statement rests on. */
 export function GateEvidence({
-  tank,
+  water,
   gateId,
   assessment,
   evidence,
 }: {
-  tank: Tank;
+  water: Display;
   gateId: string | null;
   assessment: Assessment;
-  evidence: TankEvidence;
+  evidence: WaterEvidence;
 }) {
   const words = useWords();
   const gate = assessment.gates.find((g) => g.id === gateId);
@@ -36,7 +36,7 @@ export function GateEvidence({
       ) : (
         <Txt kind="strong">{upper(sentence(gate.finding, words))}</Txt>
       )}
-      <Txt tone="second">{`You chose ${SCHOOL_WORDS[tank.school].title.toLowerCase()}. ${SCHOOL_WORDS[tank.school].reason}`}</Txt>
+      <Txt tone="second">{`You chose ${SCHOOL_WORDS[water.school].title.toLowerCase()}. ${SCHOOL_WORDS[water.school].reason}`}</Txt>
       {rows.length > 0 ? (
         <>
           <Table
@@ -61,7 +61,7 @@ export function GateEvidence({
           {`Free ammonia ${free.mgNPerL.toFixed(3)} mg/L NH₃-N: ${(free.fraction * 100).toFixed(1)} % of total at pH ${free.ph.toFixed(2)}${free.phAssumed ? ' (assumed)' : ''}, ${showQuantity('temperature', free.tempC, words.units)}, ${showQuantity('salinity', free.salinity, words.units)}. Watch from ${FREE_AMMONIA.longTerm}, act at ${FREE_AMMONIA.act}.`}
         </Txt>
       ) : null}
-      <Go href={`/tank/${tank.id}/log/history` as Href}>All readings</Go>
+      <Go href={`/water/${water.id}/log/history` as Href}>All readings</Go>
     </>
   );
 }

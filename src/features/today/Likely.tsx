@@ -2,7 +2,7 @@ import { DAY_MS } from '../../../core/time';
 import { Link, type Href } from 'expo-router';
 import { useCallback, useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Tank } from '../../../core/document';
+import type { Display } from '../../../core/document';
 import type { GateId } from '../../../core/statements';
 import {
   forecastKept,
@@ -21,37 +21,37 @@ import { likelyPlace, WorkingOut } from './WorkingOut';
 
 /** The forecast for the gate a tank stands at, worked out quietly, kept with its inputs, and shown. `onState` hears how it stands. */
 export function LikelyDates({
-  tank,
+  water,
   gate,
   now,
   onState,
 }: {
-  tank: Tank;
+  water: Display;
   gate: GateId | null;
   now: number;
   onState: (state: LikelyState) => void;
 }) {
-  const state = useLikely(tank, gate, now);
+  const state = useLikely(water, gate, now);
   const likely = state.kind === 'said' ? state.likely : null;
   useEffect(() => {
     onState(likely ? { kind: 'said', likely } : { kind: state.kind === 'off' ? 'off' : 'working' });
   }, [onState, state.kind, likely]);
-  return <Dates tank={tank} gate={gate} state={state} />;
+  return <Dates water={water} gate={gate} state={state} />;
 }
 
-function useLikely(tank: Tank, gate: GateId | null, now: number): LikelyState {
+function useLikely(water: Display, gate: GateId | null, now: number): LikelyState {
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
-  const kept = useAppSelector((s) => s.drafts.forecasts[tank.id]);
+  const kept = useAppSelector((s) => s.drafts.forecasts[water.id]);
   const onAnswer = useCallback(
     (inputs: string, answer: Parameters<typeof keptOf>[1]) => {
-      dispatch(forecastKept({ tankId: tank.id, forecast: keptOf(inputs, answer) }));
+      dispatch(forecastKept({ waterId: water.id, forecast: keptOf(inputs, answer) }));
     },
-    [dispatch, tank.id],
+    [dispatch, water.id],
   );
   const inputs = useQuietForecast({
     doc,
-    tankId: tank.id,
+    waterId: water.id,
     nowMs: now,
     on: isDated(gate),
     keptInputs: kept?.inputs ?? null,
@@ -63,7 +63,7 @@ function useLikely(tank: Tank, gate: GateId | null, now: number): LikelyState {
 }
 
 /** When the gate is likely to open, as a line of days and in words. */
-function Dates({ tank, gate, state }: { tank: Tank; gate: GateId | null; state: LikelyState }) {
+function Dates({ water, gate, state }: { water: Display; gate: GateId | null; state: LikelyState }) {
   if (state.kind === 'off') return null;
   if (state.kind === 'working') return <WorkingOut />;
   const { atMs } = state.likely;
@@ -79,7 +79,7 @@ function Dates({ tank, gate, state }: { tank: Tank; gate: GateId | null; state: 
         >{`The ${s.what} reading of ${shortDay(s.atMs)} surprises: about ${s.expected} was expected. Before believing it, repeat the test; check the kit’s basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
       <Link
-        href={`/tank/${tank.id}/cycle/forecast` as Href}
+        href={`/water/${water.id}/cycle/forecast` as Href}
         aria-label={`${said}. ${more} To the forecast`}
         style={styles.link}
       >

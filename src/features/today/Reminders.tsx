@@ -1,9 +1,17 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { type Drip, type Tank, type Task, currentPlace } from '../../../core/document';
+import {
+  isIn,
+  isOpen,
+  livingIn,
+  quarantinesOf,
+  type Drip,
+  type Task,
+  type Water,
+} from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
-import { quarantineClock, quarantineJoinDays } from '../../../core/quarantine';
+import { clockOf } from '../../../core/quarantine';
 import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
@@ -15,15 +23,12 @@ const dripLeftOpen = (d: Drip): boolean =>
     d.checks.dripWaterReplaced === null);
 
 /** What is half done or waits for a look, each with its own way on. */
-export function Reminders({ tank }: { tank: Tank }) {
+export function Reminders({ water }: { water: Water }) {
   const { roles } = useTheme();
   const router = useRouter();
   const now = useNow(MINUTE_MS);
   const doc = useAppSelector((s) => s.document.entities);
-  const drips = Object.values(doc.drips).filter((d) => d.tankId === tank.id);
-  const quarantines = Object.values(doc.quarantines).filter(
-    (q) => q.tankId === tank.id && q.closedDay === null,
-  );
+  const drips = Object.values(doc.drips).filter((d) => d.waterId === water.id);
   const items: { key: string; text: string; label: string; href: string }[] = [];
   for (const d of drips) {
     if (d.startedAt && !d.finishedAt)
@@ -31,7 +36,7 @@ export function Reminders({ tank }: { tank: Tank }) {
         key: d.id,
         text: 'A drip is running.',
         label: 'To the drip',
-        href: `/tank/${tank.id}/drip/${d.id}`,
+        href: `/water/${water.id}/drip/${d.id}`,
       });
     else if (dripLeftOpen(d))
       items.push({
@@ -41,52 +46,42 @@ export function Reminders({ tank }: { tank: Tank }) {
             ? 'The top-off is still unplugged.'
             : 'The drip water is not replaced yet.',
         label: 'Put it right',
-        href: `/tank/${tank.id}/drip/${d.id}`,
+        href: `/water/${water.id}/drip/${d.id}`,
       });
   }
-  for (const q of quarantines) {
-    const animals = Object.values(doc.animals).filter(
-      (a) => a.quarantineId === q.id && currentPlace(a).to === 'quarantine',
-    );
-    if (animals.length === 0) continue;
-    const looks = Object.values(doc.looks).filter((l) => l.quarantineId === q.id);
-    const clock = quarantineClock(
-      quarantineJoinDays(q, Object.values(doc.animals), localDay),
-      looks,
-      q.clockDays,
-      localDay(now),
-    );
-    if (!clock.lookedToday)
+  // On its own page a quarantine asks for its look by itself.
+  for (const q of quarantinesOf(doc, water.id).filter(isOpen)) {
+    if (livingIn(doc, q.id).length > 0 && !clockOf(doc, q, now, localDay).lookedToday)
       items.push({
         key: q.id,
         text: `${q.name}: no look yet today.`,
         label: 'Look',
-        href: `/tank/${tank.id}/quarantine/${q.id}`,
+        href: `/water/${q.id}`,
       });
   }
   const today = localDay(now);
   for (const d of dueUpkeep(
-    Object.values(doc.equipment).filter((e) => e.tankId === tank.id),
+    Object.values(doc.equipment).filter((e) => e.waterId === water.id),
     today,
   )) {
     items.push({
       key: d.equipmentId + d.kind,
       text: `${d.name}: ${d.kind === 'service' ? 'service' : 'return of the loan'} is due.`,
       label: 'To the part',
-      href: `/tank/${tank.id}/equipment/${d.equipmentId}`,
+      href: `/water/${water.id}/equipment/${d.equipmentId}`,
     });
   }
   for (const a of Object.values(doc.animals)) {
-    if (a.tankId === tank.id && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today)
+    if (isIn(a, water.id) && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today)
       items.push({
         key: `loan-${a.id}`,
         text: `${speciesById(a.speciesId).common}: the loan from ${a.loan.from} ends.`,
         label: 'To the animal',
-        href: `/tank/${tank.id}/stock/${a.id}`,
+        href: `/water/${water.id}/stock/${a.id}`,
       });
   }
   const tasks = Object.values(doc.tasks)
-    .filter((t) => t.tankId === tank.id && t.doneAt === null)
+    .filter((t) => t.waterId === water.id && t.doneAt === null)
     .sort((a, b) => (a.day < b.day ? -1 : 1));
   const due = tasks.filter((t) => t.day <= today);
   const ahead = tasks.filter((t) => t.day > today);

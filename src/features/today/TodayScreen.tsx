@@ -1,19 +1,19 @@
-import { DAY_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { type Kit, type Parameter, type Tank } from '../../../core/document';
-import { besides, type Assessment } from '../../../core/readiness';
-import { lastOf, type TankEvidence } from '../../../core/evidence';
+import type { Display } from '../../../core/document';
+import { besides } from '../../../core/readiness';
+import { isOfDisplay } from '../../../core/evidence';
 import { SCHOOL_WORDS, sentence, WORDS } from '../../../core/words';
-import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayShort } from '../../store';
+import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
 import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts/TideStaff';
-import { Boundary, part, useWords, WithTank } from '../shell';
+import { Boundary, part, screen, useWords, WithWater } from '../shell';
 import { GateEvidence } from './GateEvidence';
 import { isDated, type LikelyState } from './likely';
+import { NextTest } from './NextTest';
 import { WorkingOut } from './WorkingOut';
-import { besidesWords, staffRows, testWords } from './model';
+import { besidesWords, staffRows } from './model';
 import { Reminders } from './Reminders';
 
 /** The forecast's part of the page comes after the page. */
@@ -22,22 +22,27 @@ const LikelyDates = part(
   () => <WorkingOut />,
 );
 
+/** So does the page of a water that serves a display. */
+const ServingToday = screen(() => import('./ServingToday').then((m) => m.ServingTodayScreen));
+
 export function TodayScreen() {
   return (
     <Boundary>
-      <WithTank>{(tank) => <Today tank={tank} />}</WithTank>
+      <WithWater>
+        {(water) => (water.kind === 'display' ? <Today water={water} /> : <ServingToday />)}
+      </WithWater>
     </Boundary>
   );
 }
 
 /** The gate the tank stands at: one word, one sentence why, what opens it; every statement opens its evidence. */
-function Today({ tank }: { tank: Tank }) {
+function Today({ water }: { water: Display }) {
   const now = useNow();
   const wide = useWide();
   const words = useWords();
   const router = useRouter();
-  const assessment = useAppSelector((s) => selectAssessment(s, tank.id, now));
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const here = assessment.gates.find((g) => g.status === 'here')?.id ?? null;
   const [said, setSaid] = useState<LikelyState>({ kind: 'working' });
   const likely: LikelyState = isDated(here) ? said : { kind: 'off' };
@@ -45,10 +50,10 @@ function Today({ tank }: { tank: Tank }) {
   const shownGate = opened ?? here;
   const { fish, coral, alarms } = assessment;
   const panel = (id: string | null) => (
-    <GateEvidence tank={tank} gateId={id} assessment={assessment} evidence={evidence} />
+    <GateEvidence water={water} gateId={id} assessment={assessment} evidence={evidence} />
   );
   const also = besidesWords(
-    useMemo(() => besides(evidence), [evidence]),
+    useMemo(() => (isOfDisplay(evidence) ? besides(evidence) : []), [evidence]),
     words,
   );
   const extra = alarms.filter((a) => a.code !== fish.reason.code);
@@ -60,13 +65,13 @@ function Today({ tank }: { tank: Tank }) {
         wide ? (
           <>
             {panel(shownGate)}
-            <NextTest tank={tank} assessment={assessment} evidence={evidence} likely={likely} />
+            <NextTest water={water} assessment={assessment} evidence={evidence} likely={likely} />
           </>
         ) : undefined
       }
       footer={
         wide ? undefined : (
-          <NextTest tank={tank} assessment={assessment} evidence={evidence} likely={likely} />
+          <NextTest water={water} assessment={assessment} evidence={evidence} likely={likely} />
         )
       }
     >
@@ -98,10 +103,10 @@ function Today({ tank }: { tank: Tank }) {
         ))}
       </View>
       {isDated(here) ? (
-        <LikelyDates key={tank.id} tank={tank} gate={here} now={now} onState={setSaid} />
+        <LikelyDates key={water.id} water={water} gate={here} now={now} onState={setSaid} />
       ) : null}
       <Later>
-        <Reminders tank={tank} />
+        <Reminders water={water} />
         <TideStaff
           bleed={space(wide ? 9 : 5)}
           // A phone with dates above it shows one mark less, so that the gate itself stays in sight.
@@ -114,7 +119,7 @@ function Today({ tank }: { tank: Tank }) {
           onToggle={(id) => setOpened((was) => (was === id ? null : id))}
         />
         <Txt kind="small" tone="second">
-          {`Judged by ${SCHOOL_WORDS[tank.school].title.toLowerCase()}: ${SCHOOL_WORDS[tank.school].rule}`}
+          {`Judged by ${SCHOOL_WORDS[water.school].title.toLowerCase()}: ${SCHOOL_WORDS[water.school].rule}`}
         </Txt>
         {also ? (
           <Txt kind="small" tone="second">
@@ -122,12 +127,12 @@ function Today({ tank }: { tank: Tank }) {
           </Txt>
         ) : null}
         <Row wrap>
-          <Go href={`/tank/${tank.id}/school` as Href}>Seven schools side by side</Go>
+          <Go href={`/water/${water.id}/school` as Href}>Seven schools side by side</Go>
           <Button
             kind="quiet"
             icon="edit"
             label="Edit tank"
-            onPress={() => router.push(`/tank/${tank.id}/edit` as Href)}
+            onPress={() => router.push(`/water/${water.id}/edit` as Href)}
           />
         </Row>
       </Later>
@@ -135,54 +140,8 @@ function Today({ tank }: { tank: Tank }) {
   );
 }
 
-/** What to test next, within reach of the thumb: the due ones, or the day on which a test tells most. */
-function NextTest({
-  tank,
-  assessment,
-  evidence,
-  likely,
-}: {
-  tank: Tank;
-  assessment: Assessment;
-  evidence: TankEvidence;
-  likely: LikelyState;
-}) {
-  const router = useRouter();
-  const kitOf = (p: Parameter): Kit | undefined => lastOf(evidence.series[p])?.kit;
-  const { title, text } = testWords(
-    assessment.due,
-    kitOf,
-    likely.kind === 'said' && likely.likely.nextTest
-      ? {
-          what: likely.likely.nextTest.what,
-          atMs: likely.likely.atMs + likely.likely.nextTest.day * DAY_MS,
-        }
-      : null,
-    evidence.nowMs,
-    weekdayShort,
-  );
-  return (
-    <Row style={styles.next}>
-      <View style={styles.nextWords}>
-        <Txt kind="row">{title}</Txt>
-        <Txt kind="small" tone="second">
-          {text}
-        </Txt>
-      </View>
-      <Button
-        kind="primary"
-        label="Log"
-        name="Log a sample"
-        onPress={() => router.push(`/tank/${tank.id}/log` as Href)}
-      />
-    </Row>
-  );
-}
-
 const styles = StyleSheet.create({
   word: { marginTop: space(2), marginLeft: -3 },
   reasons: { gap: space(1), marginBottom: space(2) },
   big: { fontSize: 19, lineHeight: 27 },
-  next: { justifyContent: 'space-between' },
-  nextWords: { flexShrink: 1, flexGrow: 1 },
 });

@@ -70,7 +70,7 @@ test('what is kept of an answer can be written and read back whole', () => {
     .test(4, { ammonia: 2, nitrite: 0 })
     .test(9, { ammonia: 1, nitrite: 1 });
   const ask = {
-    tankId: 't',
+    waterId: 't',
     atMs: START_MS + 10 * DAY,
     seed: 1,
     horizonDays: 60,

@@ -1,16 +1,16 @@
 import { STARTER_KITS, type Kit, type Parameter } from '../../../core/document';
 import { assess } from '../../../core/readiness';
-import { gatherEvidence } from '../../../core/evidence';
 import { METRIC } from '../../../core/units';
-import { DAY, History, provedHistory, START_MS } from '../../../core/testing/history';
+import { DAY, displayEvidence, History, provedHistory, START_MS } from '../../../core/testing/history';
 import { evidenceFootnote, evidenceRows, staffRows, testWords } from './model';
 
 const words = {
   units: METRIC,
   day: (ms: number) => `day ${Math.round((ms - START_MS) / DAY)}`,
+  written: (day: string) => day,
   hour: (ms: number) => `hour ${ms}`,
 };
-const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
+const at = (h: History, day: number) => displayEvidence(h.doc, START_MS + day * DAY);
 
 describe('evidence rows', () => {
   const h = new History()

@@ -3,7 +3,7 @@ import { DAY_MS } from '../../../core/time';
 import { PARAMETER_NAMES, type Kit, type Parameter } from '../../../core/document';
 import { basisLabel } from '../../../core/units';
 import { type Assessment, type Gate } from '../../../core/readiness';
-import type { Point, TankEvidence } from '../../../core/evidence';
+import type { Point, WaterEvidence } from '../../../core/evidence';
 import { GATE_NAMES, sentence, type WordsContext } from '../../../core/words';
 
 export interface EvidenceRow {
@@ -16,7 +16,7 @@ export interface EvidenceRow {
 const shown = (p: Point | undefined): string => (p ? `${p.text}${p.doubts.length > 0 ? ' ?' : ''}` : '–');
 
 /** The last few sittings with any nitrogen reading, newest first. "?" marks a reading kept but not trusted. */
-export function evidenceRows(e: TankEvidence, count: number): EvidenceRow[] {
+export function evidenceRows(e: WaterEvidence, count: number): EvidenceRow[] {
   const atBySample = new Map<string, number>();
   const find = (points: readonly Point[]) =>
     new Map(
@@ -40,7 +40,7 @@ export function evidenceRows(e: TankEvidence, count: number): EvidenceRow[] {
 }
 
 /** "mg/L as NH₄, NO₂, NO₃ · ? kept, not trusted", from the kits last used. */
-export function evidenceFootnote(e: TankEvidence): string {
+export function evidenceFootnote(e: WaterEvidence): string {
   const label = (s: 'ammonia' | 'nitrite' | 'nitrate') => {
     const last = e.series[s][e.series[s].length - 1];
     return basisLabel(s, last?.kit.basis ?? 'ion');

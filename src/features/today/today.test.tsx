@@ -3,7 +3,7 @@ import { emptyDocument, type Document } from '../../../core/document';
 import { allText, demo, NOW, onScreen, press, says } from '../shell/testing';
 import { TodayScreen } from './TodayScreen';
 
-const pantry = { tankId: 'pantry-cube' };
+const pantry = { waterId: 'pantry-cube' };
 
 test('one word, one sentence why, what opens it, the next test; every gate opens its evidence', () => {
   onScreen(<TodayScreen />, { doc: demo(), params: pantry });
@@ -24,7 +24,7 @@ test('what is planned for today is done or dropped; what lies ahead is only name
   doc.tasks = {
     now: {
       id: 'now',
-      tankId: 'pantry-cube',
+      waterId: 'pantry-cube',
       day: '2026-05-01',
       title: 'Rinse the carbon',
       note: '',
@@ -32,7 +32,7 @@ test('what is planned for today is done or dropped; what lies ahead is only name
     },
     late: {
       id: 'late',
-      tankId: 'pantry-cube',
+      waterId: 'pantry-cube',
       day: '2026-04-28',
       title: 'Order salt',
       note: '',
@@ -40,7 +40,7 @@ test('what is planned for today is done or dropped; what lies ahead is only name
     },
     ahead: {
       id: 'ahead',
-      tankId: 'pantry-cube',
+      waterId: 'pantry-cube',
       day: '2026-05-09',
       title: 'Raise the light',
       note: '',
@@ -64,12 +64,12 @@ test('a service, a loan and a drip left open stand on Today until they are put r
     ...doc.animals,
     'north-shrimp': { ...shrimp, loan: { from: 'a friend', dueDay: '2026-04-30', returnedDay: null } },
   };
-  const shown = onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  const shown = onScreen(<TodayScreen />, { doc, params: { waterId: 'north-window' } });
   shown.settle();
   expect(says('Filter socks: service is due.')).toBe(true);
   expect(says('Skunk cleaner shrimp: the loan from a friend ends.')).toBe(true);
   press(/^Filter socks: service is due\. To the part/);
-  expect(shown.went()[0]).toMatch(/^\/tank\/north-window\/equipment\//);
+  expect(shown.went()[0]).toMatch(/^\/water\/north-window\/equipment\//);
 });
 
 test('with animals in and free ammonia in the water the word is to act, and what to do', () => {
@@ -78,7 +78,7 @@ test('with animals in and free ammonia in the water the word is to act, and what
     ...doc.samples,
     bad: {
       id: 'bad',
-      tankId: 'north-window',
+      waterId: 'north-window',
       at: new Date(NOW - 3_600_000).toISOString(),
       note: '',
       readings: [
@@ -88,23 +88,23 @@ test('with animals in and free ammonia in the water the word is to act, and what
       ],
     },
   };
-  onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  onScreen(<TodayScreen />, { doc, params: { waterId: 'north-window' } });
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Act now');
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });
 
 test('a tank that is not there is said so, with a way on', () => {
-  onScreen(<TodayScreen />, { doc: emptyDocument(), params: { tankId: 'gone' } });
-  expect(says('There is no such tank here')).toBe(true);
-  expect(screen.getByRole('link', { name: 'To your tanks' }).getAttribute('href')).toBe('/tanks');
+  onScreen(<TodayScreen />, { doc: emptyDocument(), params: { waterId: 'gone' } });
+  expect(says('There is no such water here')).toBe(true);
+  expect(screen.getByRole('link', { name: 'To your waters' }).getAttribute('href')).toBe('/waters');
 });
 
 test('evidence that the school does not ask for is shown beside its judgement', () => {
   const doc = demo();
-  const north = doc.tanks['north-window'];
-  if (!north) throw new Error('no tank');
-  doc.tanks = { ...doc.tanks, 'north-window': { ...north, school: 'zeroZero' } };
-  const shown = onScreen(<TodayScreen />, { doc, params: { tankId: 'north-window' } });
+  const north = doc.waters['north-window'];
+  if (north?.kind !== 'display') throw new Error('no display');
+  doc.waters = { ...doc.waters, 'north-window': { ...north, school: 'zeroZero' } };
+  const shown = onScreen(<TodayScreen />, { doc, params: { waterId: 'north-window' } });
   shown.settle();
   expect(says(/^Also in the log, not asked by this school: .*proof \(.*\)/)).toBe(true);
 });

@@ -1,7 +1,7 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { EQUIPMENT_KINDS, type Equipment, type Tank } from '../../../core/document';
+import { EQUIPMENT_KINDS, type Equipment, type Water } from '../../../core/document';
 import { breakingIn, dueUpkeep, money, nextService } from '../../../core/equipment';
 import { readEntry } from '../../../core/units';
 import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../store';
@@ -20,7 +20,7 @@ import {
   Txt,
   useTheme,
 } from '../../ui';
-import { NotHere, useParam, WithTank } from '../shell';
+import { NotHere, useParam, WithWater } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import {
@@ -34,15 +34,15 @@ import {
 } from './partForm';
 
 export function EquipmentScreen() {
-  return <WithTank>{(tank) => <EquipmentList tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <EquipmentList water={water} />}</WithWater>;
 }
 
-function EquipmentList({ tank }: { tank: Tank }) {
+function EquipmentList({ water }: { water: Water }) {
   const router = useRouter();
   const today = localDay(Date.now());
   const all = useAppSelector((s) => s.document.entities.equipment);
   const parts = Object.values(all)
-    .filter((e) => e.tankId === tank.id)
+    .filter((e) => e.waterId === water.id)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
   const [price, setPrice] = useState('0.30');
   const kWh = readEntry(price, { name: 'Price', unit: null, min: 0, max: 10 });
@@ -56,7 +56,7 @@ function EquipmentList({ tank }: { tank: Tank }) {
           kind="primary"
           icon="add"
           label="Add a part"
-          onPress={() => router.push(`/tank/${tank.id}/equipment/new` as Href)}
+          onPress={() => router.push(`/water/${water.id}/equipment/new` as Href)}
         />
       }
     >
@@ -116,7 +116,7 @@ function PartRow({ part, today }: { part: Equipment; today: string }) {
         : `since ${shortWrittenDay(part.sinceDay)}`;
   return (
     <Link
-      href={`/tank/${part.tankId}/equipment/${part.id}` as Href}
+      href={`/water/${part.waterId}/equipment/${part.id}` as Href}
       style={[styles.part, { borderColor: roles.hairline }]}
     >
       <View style={styles.inside}>
@@ -141,29 +141,29 @@ function PartRow({ part, today }: { part: Equipment; today: string }) {
 }
 
 export function PartScreen() {
-  return <WithTank>{(tank) => <ChosenPart tank={tank} />}</WithTank>;
+  return <WithWater>{(water) => <ChosenPart water={water} />}</WithWater>;
 }
 
-function ChosenPart({ tank }: { tank: Tank }) {
+function ChosenPart({ water }: { water: Water }) {
   const id = useParam('partId');
   const all = useAppSelector((s) => s.document.entities.equipment);
   const part = useLastSeen(id, Object.hasOwn(all, id) ? all[id] : undefined) ?? null;
   if (id !== 'new' && !part) return <NotHere what="part" />;
-  return <PartForm key={id} tank={tank} part={part} />;
+  return <PartForm key={id} water={water} part={part} />;
 }
 
-function PartForm({ tank, part }: { tank: Tank; part: Equipment | null }) {
+function PartForm({ water, part }: { water: Water; part: Equipment | null }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const today = localDay(Date.now());
   const form = useEntryForm({
     start: (): PartTexts => (part ? textsOfPart(part) : newPart(today)),
-    read: (texts) => readPart(texts, { id: part?.id ?? newId(), tankId: tank.id, before: part }),
+    read: (texts) => readPart(texts, { id: part?.id ?? newId(), waterId: water.id, before: part }),
     save: ({ part: entity }, seen) =>
       dispatch(
         commit(`${entity.name} ${part ? 'changed' : 'added'}`, [{ put: 'equipment', entity }], { seen }),
       ),
-    done: () => router.push(`/tank/${tank.id}/equipment` as Href),
+    done: () => router.push(`/water/${water.id}/equipment` as Href),
     base: part ? { collection: 'equipment', entity: part } : undefined,
   });
   const { texts } = form;

@@ -2,8 +2,8 @@ import { inUnits } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { SetupItem, Tank } from '../../../core/document';
-import { lastOf, trusted, type TankEvidence } from '../../../core/evidence';
+import type { SetupItem, Display } from '../../../core/document';
+import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import { setupLists, type SandSchool, type SetupPoint } from '../../../core/setup';
 import { showQuantity } from '../../../core/units';
 import {
@@ -16,32 +16,37 @@ import {
   useNow,
 } from '../../store';
 import { Caution, Check, Choice, Screen, Section, space, Txt, useTheme } from '../../ui';
-import { useUnits, WithTank } from '../shell';
+import { useUnits, WithDisplay } from '../shell';
 
 export function SetupScreen() {
-  return <WithTank>{(tank) => <Setup tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <Setup water={water} />}</WithDisplay>;
 }
 
 /** Two ordered lists; each point with its reason, its evidence and the day it was done. */
-function Setup({ tank }: { tank: Tank }) {
+function Setup({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const setup = useAppSelector((s) => s.document.entities.setup);
-  const evidence = useAppSelector((s) => selectEvidence(s, tank.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const done = new Map(
     Object.values(setup)
-      .filter((s) => s.tankId === tank.id)
+      .filter((s) => s.waterId === water.id)
       .map((s) => [s.item, s]),
   );
   const [sand, setSand] = useState<SandSchool>(() => (done.has('sandAfter') ? 'after' : 'before'));
-  const lists = setupLists({ school: tank.school, sand, hasSump: tank.sumpL > 0, hasSand: tank.sandKg > 0 });
+  const lists = setupLists({
+    school: water.school,
+    sand,
+    hasSump: water.sumpL > 0,
+    hasSand: water.sandKg > 0,
+  });
   const toggle = (item: SetupItem, on: boolean) => {
-    const id = `${tank.id.slice(0, 48)}-${item}`;
+    const id = `${water.id.slice(0, 48)}-${item}`;
     dispatch(
       commit(
         on ? 'Point of setting up dated' : 'Point of setting up open again',
         on
-          ? [{ put: 'setup', entity: { id, tankId: tank.id, item, doneDay: localDay(Date.now()) } }]
+          ? [{ put: 'setup', entity: { id, waterId: water.id, item, doneDay: localDay(Date.now()) } }]
           : [{ remove: 'setup', id: done.get(item)?.id ?? id }],
       ),
     );
@@ -73,7 +78,7 @@ function Setup({ tank }: { tank: Tank }) {
         Mains power and salt water meet here: a licensed electrician, a residual-current device, drip loops,
         the local code. Lift with two people.
       </Caution>
-      {tank.sandKg > 0 ? (
+      {water.sandKg > 0 ? (
         <Choice
           label="Sand"
           options={[
@@ -101,7 +106,7 @@ function Point({
   n: number;
   point: SetupPoint;
   doneDay: string | null;
-  evidence: TankEvidence;
+  evidence: WaterEvidence;
   onToggle: (on: boolean) => void;
 }) {
   const { roles } = useTheme();
@@ -134,7 +139,7 @@ function Point({
 }
 
 /** What the log already says about a point. */
-function useEvidenceWords(point: SetupPoint, e: TankEvidence): string | null {
+function useEvidenceWords(point: SetupPoint, e: WaterEvidence): string | null {
   const units = useUnits();
   switch (point.evidence) {
     case 'temperature': {
@@ -158,7 +163,7 @@ function useEvidenceWords(point: SetupPoint, e: TankEvidence): string | null {
       return n > 0 ? `logged: ${n} batch${n === 1 ? '' : 'es'}` : null;
     }
     case 'lid':
-      return e.tank.hasLid ? 'the tank says: a lid is on' : 'the tank says: no lid yet';
+      return e.water.hasLid ? 'the tank says: a lid is on' : 'the tank says: no lid yet';
     default:
       return null;
   }

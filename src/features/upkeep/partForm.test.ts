@@ -1,6 +1,6 @@
 import { newPart, readPart, textsOfPart, withKind, type PartTexts } from './partForm';
 
-const base = { id: 'p', tankId: 't', before: null };
+const base = { id: 'p', waterId: 't', before: null };
 const texts = (patch: Partial<PartTexts>): PartTexts => ({
   ...newPart('2026-05-01'),
   name: 'Skimmer',

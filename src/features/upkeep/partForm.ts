@@ -84,7 +84,7 @@ export type PartFaults = Partial<Record<keyof PartTexts, string>>;
 
 export function readPart(
   t: PartTexts,
-  base: { id: string; tankId: string; before: Equipment | null },
+  base: { id: string; waterId: string; before: Equipment | null },
 ): { ok: true; part: Equipment } | { ok: false; faults: PartFaults } {
   const faults: PartFaults = {};
   if (t.name.trim() === '') faults.name = 'Give the part a name.';
@@ -122,7 +122,7 @@ export function readPart(
     ok: true,
     part: equipmentSchema.parse({
       id: base.id,
-      tankId: base.tankId,
+      waterId: base.waterId,
       name: t.name.trim(),
       kind: t.kind,
       where: t.where.trim(),

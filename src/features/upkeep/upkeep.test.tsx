@@ -3,14 +3,14 @@ import { allText, choose, demo, onScreen, press, says, submit, tick, type } from
 import { EquipmentScreen, PartScreen } from './EquipmentScreens';
 import { SetupScreen } from './SetupScreen';
 
-const pantry = (more: Record<string, string> = {}) => ({ tankId: 'pantry-cube', ...more });
-const north = (more: Record<string, string> = {}) => ({ tankId: 'north-window', ...more });
+const pantry = (more: Record<string, string> = {}) => ({ waterId: 'pantry-cube', ...more });
+const north = (more: Record<string, string> = {}) => ({ waterId: 'north-window', ...more });
 
 test('a point of setting up is dated by a tick and open again by another', () => {
   const { doc } = onScreen(<SetupScreen />, { doc: demo(), params: pantry() });
   const dated = () =>
     Object.values(doc().setup)
-      .filter((s) => s.tankId === 'pantry-cube')
+      .filter((s) => s.waterId === 'pantry-cube')
       .map((s) => [s.item, s.doneDay]);
   tick(/Leak test/);
   expect(dated()).toEqual([['leakTest', '2026-05-01']]);
@@ -59,9 +59,9 @@ test('a part without a name, with a price that is none or with half a day is ref
     price: 24.5,
     watts: 100,
     serviceEveryDays: 90,
-    tankId: 'pantry-cube',
+    waterId: 'pantry-cube',
   });
-  expect(went()).toEqual(['/tank/pantry-cube/equipment']);
+  expect(went()).toEqual(['/water/pantry-cube/equipment']);
 });
 
 test('a service is dated, and what is due is said by name', () => {

@@ -10,7 +10,7 @@ interface Props {
   course: { minutes: number; value: number }[];
   /** Where the container is now; null before the start. */
   now: { minutes: number; value: number } | null;
-  tank: number;
+  water: number;
   /** Half-width of "near enough" around the tank's value. */
   near: number;
   readyMinutes: number | null;
@@ -31,7 +31,7 @@ const BOTTOM = 28;
 export function ConvergeChart({
   course,
   now,
-  tank,
+  water,
   near,
   readyMinutes,
   endMinutes,
@@ -45,8 +45,8 @@ export function ConvergeChart({
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
   const values = course.filter((p) => p.minutes <= endMinutes).map((p) => p.value);
-  const low = Math.min(tank - near * 1.4, ...values);
-  const high = Math.max(tank + near * 1.4, ...values);
+  const low = Math.min(water - near * 1.4, ...values);
+  const high = Math.max(water + near * 1.4, ...values);
   const x = linear([0, endMinutes], [LEFT, Math.max(LEFT + 1, width - 14)]);
   const y = linear([low, high], [height - BOTTOM, TOP]);
   const path = (from: number, to: number) =>
@@ -56,16 +56,16 @@ export function ConvergeChart({
         .map((p) => ({ x: x(p.minutes), y: y(p.value) })),
     );
   const at = now ? Math.min(now.minutes, endMinutes) : 0;
-  const rising = (values[0] ?? tank) < tank;
+  const rising = (values[0] ?? water) < water;
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: height }}>
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
           <Rect
             x={LEFT}
-            y={y(tank + near)}
+            y={y(water + near)}
             width={width - LEFT - 14}
-            height={Math.max(1, y(tank - near) - y(tank + near))}
+            height={Math.max(1, y(water - near) - y(water + near))}
             fill={roles.wash}
           />
           {niceTicks(low, high, 3).map((t) => (
@@ -79,14 +79,14 @@ export function ConvergeChart({
           <ChartText x={4} y={14}>
             {unit}
           </ChartText>
-          <Line x1={LEFT} x2={width - 14} y1={y(tank)} y2={y(tank)} stroke={roles.go} strokeWidth={3} />
+          <Line x1={LEFT} x2={width - 14} y1={y(water)} y2={y(water)} stroke={roles.go} strokeWidth={3} />
           <ChartText
             x={LEFT + 8}
-            y={rising ? y(tank) - 8 : y(tank) + 20}
+            y={rising ? y(water) - 8 : y(water) + 20}
             tone="go"
             bold
             size={15}
-          >{`tank ${format(tank)} ${unit}`}</ChartText>
+          >{`tank ${format(water)} ${unit}`}</ChartText>
           <Path d={path(0, at)} fill="none" stroke={roles.ink} strokeWidth={4} strokeLinecap="round" />
           <Path
             d={path(Math.floor(at), endMinutes)}

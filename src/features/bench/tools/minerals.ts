@@ -103,7 +103,7 @@ export const mineralsTool: Tool = {
           ['yes', 'yes'],
           ['no', 'no'],
         ],
-        c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes',
+        c.evidence && c.evidence.residents.length === 0 ? 'no' : 'yes',
         { below: true },
       ),
       field('salinity', 'Salinity', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),
@@ -212,7 +212,7 @@ export const mineralsTool: Tool = {
               goal: { value: v(`aim-${what}`), label: 'aim' },
             }
           : undefined,
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: `Log ${plan.days === 1 ? 'it' : 'the first day'} as done`,

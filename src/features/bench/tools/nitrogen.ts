@@ -65,9 +65,9 @@ export const nitrogenTool: Tool = {
       value: `${s.number(fromMgNPerL(species, b, n), 3)} mg/L`,
       strong: b === 'N',
     }));
-    const acts = c.tank
+    const acts = c.water
       ? [
-          { label: 'Log a sample', href: `/tank/${c.tank.id}/log`, primary: true },
+          { label: 'Log a sample', href: `/water/${c.water.id}/log`, primary: true },
           {
             label: 'Plan a test for tomorrow',
             done: 'Test planned',

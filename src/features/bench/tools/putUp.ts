@@ -26,7 +26,7 @@ import {
   type ToolContext,
 } from '../tool';
 
-const dims = (c: ToolContext) => (c.tank?.display.kind === 'dimensions' ? c.tank.display : null);
+const dims = (c: ToolContext) => (c.water?.size.kind === 'dimensions' ? c.water.size : null);
 const sizeFields = (c: ToolContext) => [
   field('lengthCm', 'Length', 'length', 0, 2000, { above: true, start: dims(c)?.lengthCm ?? null }),
   field('widthCm', 'Width', 'length', 0, 2000, { above: true, start: dims(c)?.widthCm ?? null }),
@@ -49,7 +49,7 @@ export const heatTool: Tool = {
         ['yes', 'on'],
         ['no', 'open'],
       ],
-      c.tank?.hasLid === false ? 'no' : 'yes',
+      c.water?.hasLid === false ? 'no' : 'yes',
     ),
     netField(c),
     field('tankC', 'Aim', 'temperature', 10, 35, { start: 25 }),
@@ -99,7 +99,7 @@ export const heatTool: Tool = {
           : []),
         ...(v('watts') < size.holdW ? ['This heater cannot hold the aim on the coldest day.'] : []),
       ],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: dial !== null ? 'Log the dial’s error' : 'Log this as a note',
@@ -150,7 +150,7 @@ export const flowTool: Tool = {
         'A straight line for the pump’s curve, bends and dirt left out: a stated estimate. Time a bucket to know.',
         'Return 3 to 8 an hour and 10 to 40 in all is the usual span; corals decide.',
       ],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Log this as a note',
@@ -177,7 +177,7 @@ export const sandTool: Tool = {
     ...sizeFields(c).slice(0, 2),
     field('depthCm', 'Sand depth', 'length', 0, 40, { above: true, start: 4 }),
     field('bulk', 'Dry sand weighs', 'kgPerLitre', 0.8, 2, { start: 1.3 }),
-    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.tank?.rockKg ?? 10, decimals: 1 }),
+    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.water?.rockKg ?? 10, decimals: 1 }),
     field('pores', 'Closed pores in the rock', 'number', 0, 60, {
       unit: '%',
       start: 18,
@@ -204,18 +204,18 @@ export const sandTool: Tool = {
         `rock: ${v('rockKg')} / 2.93 / (1 − ${(v('pores') / 100).toFixed(2)}) = ${rock.toFixed(1)} L`,
       ],
       notes: ['Rock stands on the glass, sand around it: diggers topple what stands on sand.'],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Take sand and rock into the volume',
               primary: true,
               done: 'Sand and rock changed',
               edits: () =>
-                c.tank
+                c.water
                   ? [
                       {
-                        put: 'tanks',
-                        entity: { ...c.tank, sandKg: Math.round(sand.kg * 10) / 10, rockKg: v('rockKg') },
+                        put: 'waters',
+                        entity: { ...c.water, sandKg: Math.round(sand.kg * 10) / 10, rockKg: v('rockKg') },
                       },
                     ]
                   : [],
@@ -249,7 +249,7 @@ export const mediaTool: Tool = {
       notes: [
         'Makers’ figures assume running-in and flow through the block. Capacity is proved by ammonia cleared, not by blocks.',
       ],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Plan to buy them',
@@ -274,7 +274,7 @@ export const powerTool: Tool = {
     field('dropCm', 'From running level to the lowest outlet or lip', 'length', 0, 200, { start: 2.5 }),
     field('pipesL', 'In pipes and overflow box', 'volume', 0, 1000, { start: 3 }),
     field('sumpRoomL', 'Room in the sump above its running level', 'volume', 0, 10000, {
-      start: c.tank && c.tank.sumpL > 0 ? c.tank.sumpL * 0.5 : null,
+      start: c.water && c.water.sumpL > 0 ? c.water.sumpL * 0.5 : null,
     }),
   ],
   work: (v, _has, _ch, c) => {
@@ -303,7 +303,7 @@ export const powerTool: Tool = {
         d.spareL < 0
           ? ['The sump would overflow: raise the outlet, drill a siphon break, or lower its running level.']
           : [],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Plan the try: pump off, mark the sump',
@@ -333,8 +333,8 @@ export const weightTool: Tool = {
     netField(c),
     ...sizeFields(c),
     field('glassMm', 'Glass', 'millimetres', 2, 50, { start: 10, decimals: 0 }),
-    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.tank?.rockKg ?? 0, decimals: 1 }),
-    field('sandKg', 'Sand', 'kilograms', 0, 5000, { start: c.tank?.sandKg ?? 0, decimals: 1 }),
+    field('rockKg', 'Rock', 'kilograms', 0, 5000, { start: c.water?.rockKg ?? 0, decimals: 1 }),
+    field('sandKg', 'Sand', 'kilograms', 0, 5000, { start: c.water?.sandKg ?? 0, decimals: 1 }),
     field('standKg', 'Stand and sump', 'kilograms', 0, 2000, { start: 50, decimals: 0 }),
   ],
   work: (v, _has, _ch, c) => {
@@ -360,7 +360,7 @@ export const weightTool: Tool = {
         `${v('netL').toFixed(0)} × 1.023 + ${v('rockKg')} + ${v('sandKg')} + ${w.glassKg.toFixed(0)} + ${v('standKg')} = ${w.kg.toFixed(0)} kg`,
       ],
       notes: ['Glass is reckoned as a box of even thickness at 2.5 kg/L: an estimate.'],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Log this as a note',
@@ -422,7 +422,7 @@ export const lightTool: Tool = {
           planned: i > 0,
         })),
       },
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: `Plan ${steps.length - 1} steps`,

@@ -145,7 +145,7 @@ export const salinityTool: Tool = {
         ['yes', 'yes'],
         ['no', 'no'],
       ],
-      c.evidence && c.evidence.inDisplay.length === 0 ? 'no' : 'yes',
+      c.evidence && c.evidence.residents.length === 0 ? 'no' : 'yes',
       { below: true },
     ),
   ],
@@ -237,7 +237,7 @@ export const salinityTool: Tool = {
             }
           : undefined,
       acts:
-        c.tank && steps.length > 0
+        c.water && steps.length > 0
           ? [
               {
                 label: `Plan ${steps.length} day${steps.length === 1 ? '' : 's'}`,

@@ -21,8 +21,7 @@ export const evaporationTool: Tool = {
   lede: 'Only fresh water leaves. What that does to salinity, and what a stuck or empty top-off does.',
   caution: 'Unplug the top-off for drips and water changes, and plug it back in after.',
   fields: (c, ch) => {
-    const area =
-      c.tank?.display.kind === 'dimensions' ? c.tank.display.lengthCm * c.tank.display.widthCm : null;
+    const area = c.water?.size.kind === 'dimensions' ? c.water.size.lengthCm * c.water.size.widthCm : null;
     return [
       choice(
         'by',
@@ -130,7 +129,7 @@ export const evaporationTool: Tool = {
           },
         ],
       },
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: `Log a top-off of ${s.volume(perDay)}`,
@@ -245,7 +244,7 @@ export const rodiTool: Tool = {
             'TDS behind the resin is above 1: this water brings silicate and copper along. Change the resin before filling.',
           ]
         : [],
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: `Log ${s.volume(v('litres'), 0)} made`,
@@ -260,9 +259,9 @@ export const rodiTool: Tool = {
             },
             {
               label: 'Log these TDS readings',
-              href: `/tank/${c.tank.id}/log?show=tdsSource,tdsMembrane,tdsResin`,
+              href: `/water/${c.water.id}/log?show=tdsSource,tdsMembrane,tdsResin`,
             },
-            { label: 'Stages under Equipment', href: `/tank/${c.tank.id}/equipment` },
+            { label: 'Stages under Equipment', href: `/water/${c.water.id}/equipment` },
           ]
         : [],
     };
@@ -272,7 +271,7 @@ export const rodiTool: Tool = {
 /** Litres logged since the newest service of an RO/DI part. */
 function madeSinceResin(c: ToolContext): number {
   const parts = Object.values(c.doc.equipment).filter(
-    (e) => e.kind === 'rodi' && e.endedDay === null && (!c.tank || e.tankId === c.tank.id),
+    (e) => e.kind === 'rodi' && e.endedDay === null && (!c.water || e.waterId === c.water.id),
   );
   const since =
     parts

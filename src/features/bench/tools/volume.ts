@@ -17,7 +17,7 @@ import { batchesOf } from './water';
 
 /** Size, sump, rock and sand, for a system that is not described or is measured again. */
 const PARTS = (c: ToolContext): ToolField[] => {
-  const d = c.tank?.display.kind === 'dimensions' ? c.tank.display : null;
+  const d = c.water?.size.kind === 'dimensions' ? c.water.size : null;
   return [
     field('lengthCm', 'Length inside', 'length', 0, 2000, {
       above: true,
@@ -36,12 +36,12 @@ const PARTS = (c: ToolContext): ToolField[] => {
     }),
     field('sumpL', 'Water in the running sump', 'volume', 0, 10000, {
       optional: true,
-      start: c.tank?.sumpL ?? null,
+      start: c.water?.sumpL ?? null,
     }),
     field('rockKg', 'Dry rock', 'kilograms', 0, 5000, {
       optional: true,
       decimals: 1,
-      start: c.tank?.rockKg ?? null,
+      start: c.water?.rockKg ?? null,
     }),
     field('rockPores', 'Pores the water does not enter', 'number', 0, 60, {
       unit: '%',
@@ -53,7 +53,7 @@ const PARTS = (c: ToolContext): ToolField[] => {
     field('sandKg', 'Dry sand', 'kilograms', 0, 5000, {
       optional: true,
       decimals: 1,
-      start: c.tank?.sandKg ?? null,
+      start: c.water?.sandKg ?? null,
     }),
     field('sandBulk', 'That sand weighs', 'kgPerLitre', 0.5, 2.5, {
       optional: true,
@@ -83,7 +83,7 @@ const PAIRS: readonly { keys: readonly string[]; says: string }[] = [
 function bySize(v: (key: string) => number, has: (key: string) => boolean): NetVolume {
   const or = (key: string, otherwise: number) => (has(key) ? v(key) : otherwise);
   return netVolume({
-    display: {
+    size: {
       kind: 'dimensions',
       lengthCm: v('lengthCm'),
       widthCm: v('widthCm'),
@@ -226,19 +226,19 @@ export const volumeTool: Tool = {
           : 'Where two disagree the spread is widened: nobody can say which is wrong.',
       ],
       warnings: PAIRS.flatMap(({ keys, says }) => (keys.some(has) && !keys.every(has) ? [says] : [])),
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'Use this volume',
               primary: true,
               done: 'Volume in use changed',
               edits: () =>
-                c.tank
+                c.water
                   ? [
                       {
-                        put: 'tanks',
+                        put: 'waters',
                         entity: {
-                          ...c.tank,
+                          ...c.water,
                           volumeInUse: {
                             litres: all.litres,
                             sdL: all.sdL,
@@ -252,15 +252,15 @@ export const volumeTool: Tool = {
                     ]
                   : [],
             },
-            ...(c.tank.volumeInUse
+            ...(c.water.volumeInUse
               ? [
                   {
                     label: 'Back to dimensions',
                     done: 'Volume by dimensions again',
                     edits: () => {
-                      if (!c.tank) return [];
-                      const { volumeInUse: _, ...tank } = c.tank;
-                      return [{ put: 'tanks' as const, entity: tank }];
+                      if (!c.water) return [];
+                      const { volumeInUse: _, ...water } = c.water;
+                      return [{ put: 'waters' as const, entity: water }];
                     },
                   },
                 ]

@@ -116,7 +116,7 @@ export const saltTool: Tool = {
           : `${strength.gramsPerLitre.toFixed(1)} g/L at 35, learned from ${strength.batches} batch${strength.batches === 1 ? '' : 'es'}, drawn towards the usual 38.`,
       ],
       acts:
-        c.tank && has('measured')
+        c.water && has('measured')
           ? [
               {
                 label: 'Log this batch',
@@ -388,7 +388,7 @@ export const changeTool: Tool = {
               rows: FULL_CHANGE.map(([what, why], i) => [String(i + 1), what, why]),
             }
           : undefined,
-      acts: c.tank
+      acts: c.water
         ? [
             {
               label: 'It is done: log it',
@@ -425,7 +425,7 @@ export const changeTool: Tool = {
                   ),
                 ).flat(),
             },
-            { label: 'Test before it', href: `/tank/${c.tank.id}/log` },
+            { label: 'Test before it', href: `/water/${c.water.id}/log` },
           ]
         : [],
     };

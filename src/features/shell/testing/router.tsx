@@ -8,7 +8,7 @@ const router = { push: go, replace: go, back: () => go('back'), canGoBack: () =>
 
 export const useRouter = () => router;
 export const useLocalSearchParams = () => route.params;
-export const usePathname = () => `/tank/${route.params.tankId ?? ''}`;
+export const usePathname = () => `/water/${route.params.waterId ?? ''}`;
 export const Slot = () => null;
 export const Link = ({
   href,

@@ -1,29 +1,29 @@
 import { MINUTE_MS } from '../../../core/time';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { SCHOOLS, type School, type Tank } from '../../../core/document';
-import { assessTank } from '../../../core/readiness';
+import { SCHOOLS, type School, type Display } from '../../../core/document';
+import { assessWater } from '../../../core/readiness';
 import { GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/words';
 import { commit, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { RADIUS, Screen, space, Txt, useTheme } from '../../ui';
-import { WithTank } from '../shell';
+import { WithDisplay } from '../shell';
 import { schoolChange } from './schoolChange';
 
 export function SchoolScreen() {
-  return <WithTank>{(tank) => <Schools tank={tank} />}</WithTank>;
+  return <WithDisplay>{(water) => <Schools water={water} />}</WithDisplay>;
 }
 
 /** The seven schools over the same readings, side by side. One is chosen for the tank; changing it is logged. */
-function Schools({ tank }: { tank: Tank }) {
+function Schools({ water }: { water: Display }) {
   const { roles } = useTheme();
   const doc = useAppSelector(selectDocument);
   const now = useNow(MINUTE_MS);
   const dispatch = useAppDispatch();
   const choose = (school: School) => {
-    if (school === tank.school) return;
+    if (school === water.school) return;
     dispatch(
       commit(`School changed to ${SCHOOL_WORDS[school].title.toLowerCase()}`, [
-        { put: 'tanks', entity: { ...tank, school } },
-        ...schoolChange(tank, school),
+        { put: 'waters', entity: { ...water, school } },
+        ...schoolChange(water, school),
       ]),
     );
   };
@@ -38,10 +38,10 @@ function Schools({ tank }: { tank: Tank }) {
       </Txt>
       <View role="radiogroup" aria-label="School" style={styles.list}>
         {SCHOOLS.map((school) => {
-          const chosen = school === tank.school;
-          const view = assessTank(
-            { ...doc, tanks: { ...doc.tanks, [tank.id]: { ...tank, school } } },
-            tank.id,
+          const chosen = school === water.school;
+          const view = assessWater(
+            { ...doc, waters: { ...doc.waters, [water.id]: { ...water, school } } },
+            water.id,
             now,
           );
           const here = view.gates.find((g) => g.status === 'here');

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { editsToRemoveTank, SCHOOLS, STARTER_KITS, type Edit, type Tank } from '../../../core/document';
+import { editsToRemoveWater, SCHOOLS, STARTER_KITS, type Edit, type Display } from '../../../core/document';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
 import {
@@ -13,15 +13,16 @@ import {
   type Outcome,
   type Seen,
 } from '../../store';
-import { Button, Caution, FieldRow, Screen, Section, Txt } from '../../ui';
-import { useUnits, WithTank } from '../shell';
-import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui';
+import { useParam, useUnits, WithWater } from '../shell';
+import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { schoolChange } from './schoolChange';
-import { keepingVolume, massLabel, NEW_TANK, readTank, textsOf, type TankTexts } from './tankForm';
+import { EditServing, NewServing } from './ServingForm';
+import { keepingRest, massLabel, NEW_WATER, readWater, textsOf, type WaterTexts } from './waterForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
 
-const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: string }[] = [
+const AMMONIA: readonly { value: Display['ammoniaSource']; label: string; note?: string }[] = [
   {
     value: 'bottled',
     label: 'Bottled ammonia',
@@ -36,14 +37,13 @@ const AMMONIA: readonly { value: Tank['ammoniaSource']; label: string; note?: st
     note: 'Discouraged: ammonia burns gills, and the first fish is often regretted.',
   },
 ];
-const BACTERIA: readonly { value: Tank['bacteriaSource']; label: string }[] = [
+const BACTERIA: readonly { value: Display['bacteriaSources'][number]; label: string }[] = [
   { value: 'bottle', label: 'Bottle' },
   { value: 'media', label: 'Running media or rock' },
   { value: 'liveSand', label: 'Live sand' },
-  { value: 'none', label: 'Nothing' },
 ];
 
-const ROCK: readonly { value: TankTexts['rockKind']; label: string }[] = [
+const ROCK: readonly { value: WaterTexts['rockKind']; label: string }[] = [
   { value: 'unknown', label: 'Not said' },
   { value: 'dryMade', label: 'Dry, mined or made' },
   { value: 'cured', label: 'Cured live rock' },
@@ -51,89 +51,109 @@ const ROCK: readonly { value: TankTexts['rockKind']; label: string }[] = [
   { value: 'running', label: 'From a running tank' },
 ];
 
-export function NewTankScreen() {
+/** What the address asks for: a quarantine or a container, or else a display. */
+export function NewWaterScreen() {
+  const kind = useParam('kind');
+  return kind === 'quarantine' || kind === 'holding' || kind === 'mixing' ? (
+    <NewServing key={kind} kind={kind} />
+  ) : (
+    <NewDisplay />
+  );
+}
+
+function NewDisplay() {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const router = useRouter();
   const kits = useAppSelector((s) => s.document.entities.kits);
   const [id] = useState(newId);
-  const save = (tank: Tank) => {
+  const save = (water: Display) => {
     // The first tank brings plain kits along, so that a first reading needs no form.
     const starters: Edit[] =
       Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
-    return dispatch(commit(`${tank.name} added`, [...starters, { put: 'tanks', entity: tank }]));
+    return dispatch(commit(`${water.name} added`, [...starters, { put: 'waters', entity: water }]));
   };
   return (
-    <TankForm
+    <WaterForm
       key={units.length + units.volume}
       title="New tank"
       id={id}
-      start={{ ...NEW_TANK, startDay: localDay(Date.now()) }}
+      start={NEW_WATER}
       submit="Add the tank"
       onSave={save}
-      onDone={() => router.replace(`/tank/${id}` as Href)}
+      onDone={() => router.replace(`/water/${id}` as Href)}
     />
   );
 }
 
-export function EditTankScreen() {
-  return <WithTank>{(tank) => <EditTank tank={tank} />}</WithTank>;
+export function EditWaterScreen() {
+  return (
+    <WithWater>
+      {(water) =>
+        water.kind === 'display' ? (
+          <EditWater key={water.id} water={water} />
+        ) : (
+          <EditServing key={water.id} water={water} />
+        )
+      }
+    </WithWater>
+  );
 }
 
-function EditTank({ tank }: { tank: Tank }) {
+function EditWater({ water }: { water: Display }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const router = useRouter();
   const doc = useAppSelector(selectDocument);
-  const save = (next: Tank, seen: readonly Seen[]) =>
+  const save = (next: Display, seen: readonly Seen[]) =>
     dispatch(
       commit(
         `${next.name} changed`,
-        [{ put: 'tanks', entity: keepingVolume(tank, next) }, ...schoolChange(tank, next.school)],
+        [{ put: 'waters', entity: keepingRest(water, next) }, ...schoolChange(water, next.school)],
         { seen },
       ),
     );
   const remove = async () => {
-    await dispatch(commit(`${tank.name} removed with its log`, editsToRemoveTank(doc, tank.id)));
-    router.replace('/tanks');
+    await dispatch(commit(`${water.name} removed with its log`, editsToRemoveWater(doc, water.id)));
+    router.replace('/waters');
   };
   return (
-    <TankForm
-      title={tank.name}
-      id={tank.id}
-      start={textsOf(tank, units)}
+    <WaterForm
+      title={water.name}
+      id={water.id}
+      start={textsOf(water, units)}
       submit="Keep the changes"
-      base={{ collection: 'tanks', entity: tank }}
+      base={{ collection: 'waters', entity: water }}
       onSave={save}
-      onDone={() => router.push(`/tank/${tank.id}` as Href)}
+      onDone={() => router.push(`/water/${water.id}` as Href)}
     >
       <Section title="Remove">
         <Txt tone="second">Takes the tank with its readings, events and animals. It can be undone.</Txt>
         <Button icon="remove" label="Remove this tank" onPress={() => void remove()} />
       </Section>
-    </TankForm>
+    </WaterForm>
   );
 }
 
 interface FormProps {
   title: string;
   id: string;
-  start: TankTexts;
+  start: WaterTexts;
   submit: string;
   /** The tank as the form was opened with it. */
   base?: Seen;
-  onSave: (tank: Tank, seen: readonly Seen[]) => Promise<Outcome>;
+  onSave: (water: Display, seen: readonly Seen[]) => Promise<Outcome>;
   onDone: () => void;
   children?: React.ReactNode;
 }
 
-function TankForm({ title, id, start, submit, base, onSave, onDone, children }: FormProps) {
+function WaterForm({ title, id, start, submit, base, onSave, onDone, children }: FormProps) {
   const units = useUnits();
   const today = localDay(Date.now());
   const form = useEntryForm({
     start,
-    read: (texts: TankTexts) => readTank(id, texts, units, today),
-    save: ({ tank }, seen) => onSave(tank, seen),
+    read: (texts: WaterTexts) => readWater(id, texts, units, today),
+    save: ({ water }, seen) => onSave(water, seen),
     done: onDone,
     base,
     faultsFrom: 'leave',
@@ -142,21 +162,21 @@ function TankForm({ title, id, start, submit, base, onSave, onDone, children }: 
   const length = unitLabel(units.length);
   const volume = unitLabel(units.volume);
   return (
-    <Screen title={title} aside={<VolumeArithmetic read={read} />}>
+    <Screen title={title} aside={<VolumeArithmetic volume={read.ok ? read.volume : null} />}>
       <Txt kind="title" heading={1}>
         {title}
       </Txt>
       <TextEntry form={form} name="name" label="Name" placeholder="What you call it" />
       <ChoiceEntry
         form={form}
-        name="displayKind"
+        name="sizeKind"
         label="Size of the display"
         options={[
           { value: 'dimensions', label: 'By its sides' },
           { value: 'volume', label: 'By volume' },
         ]}
       />
-      {texts.displayKind === 'dimensions' ? (
+      {texts.sizeKind === 'dimensions' ? (
         <FieldRow>
           <TextEntry numeric form={form} name="length" label="Length inside" unit={length} />
           <TextEntry numeric form={form} name="width" label="Width inside" unit={length} />
@@ -198,7 +218,16 @@ function TankForm({ title, id, start, submit, base, onSave, onDone, children }: 
           children.
         </Caution>
       ) : null}
-      <ChoiceEntry form={form} name="bacteriaSource" label="Where bacteria come from" options={BACTERIA} />
+      <Section title="Where bacteria come from">
+        {BACTERIA.map(({ value, label }) => (
+          <Check
+            key={value}
+            label={label}
+            checked={texts.bacteriaSources.includes(value)}
+            onChange={(on) => form.change({ bacteriaSources: toggled(texts.bacteriaSources, value, on) })}
+          />
+        ))}
+      </Section>
       <ChoiceEntry
         form={form}
         name="school"

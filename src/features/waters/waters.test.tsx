@@ -1,16 +1,16 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
-import { choose, demo, flush, onScreen, press, says, tick, type } from '../shell/testing';
-import { EditTankScreen, NewTankScreen } from './TankFormScreen';
+import { choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
+import { EditWaterScreen, NewWaterScreen } from './WaterFormScreen';
 import { SchoolScreen } from './SchoolScreen';
 import { SwitcherScreen } from './SwitcherScreen';
 
 test('a tank is described, its water worked out with its doubt, and kept with kits to begin with', async () => {
-  const { doc, went } = onScreen(<NewTankScreen />, { doc: emptyDocument() });
+  const { doc, went } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
   const primary = screen.getAllByRole('button').pop()?.textContent ?? '';
   press(primary);
   await flush();
-  expect(Object.keys(doc().tanks)).toHaveLength(0);
+  expect(Object.keys(doc().waters)).toHaveLength(0);
   type('Name', 'Hall tank');
   for (const [label, value] of [
     ['Length inside, cm', '100'],
@@ -25,10 +25,11 @@ test('a tank is described, its water worked out with its doubt, and kept with ki
   expect(says(/220 L/)).toBe(true);
   press(primary);
   await flush();
-  const tank = Object.values(doc().tanks)[0];
-  expect(tank).toMatchObject({
+  const water = Object.values(doc().waters)[0];
+  expect(water).toMatchObject({
     name: 'Hall tank',
-    display: { kind: 'dimensions', lengthCm: 100 },
+    kind: 'display',
+    size: { kind: 'dimensions', lengthCm: 100 },
     rockKg: 24,
     school: 'proof24',
   });
@@ -37,7 +38,7 @@ test('a tank is described, its water worked out with its doubt, and kept with ki
 });
 
 test('rock that leaves no water is refused in words', async () => {
-  const { doc } = onScreen(<NewTankScreen />, { doc: emptyDocument() });
+  const { doc } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
   type('Name', 'Full of rock');
   for (const [label, value] of [
     ['Length inside, cm', '40'],
@@ -48,27 +49,27 @@ test('rock that leaves no water is refused in words', async () => {
     type(label, value);
   press(screen.getAllByRole('button').pop()?.textContent ?? '');
   await flush();
-  expect(Object.keys(doc().tanks)).toHaveLength(0);
+  expect(Object.keys(doc().waters)).toHaveLength(0);
   expect(document.body.textContent).toMatch(/displace|more than the tank holds/);
 });
 
 test('an edit keeps what was entered elsewhere', async () => {
   const before = demo();
-  const north = before.tanks['north-window'];
+  const north = before.waters['north-window'];
   if (!north) throw new Error('no tank');
   const doc0 = {
     ...before,
-    tanks: {
-      ...before.tanks,
+    waters: {
+      ...before.waters,
       'north-window': { ...north, volumeInUse: { litres: 230, sdL: 4, from: 'metered in' } },
     },
   };
-  const { doc } = onScreen(<EditTankScreen />, { doc: doc0, params: { tankId: 'north-window' } });
+  const { doc } = onScreen(<EditWaterScreen />, { doc: doc0, params: { waterId: 'north-window' } });
   type('Name', 'North Window, moved');
   tick(/^A lid or net is on/);
   press(/Keep|Save/);
   await flush();
-  expect(doc().tanks['north-window']).toMatchObject({
+  expect(doc().waters['north-window']).toMatchObject({
     name: 'North Window, moved',
     hasLid: !north.hasLid,
     volumeInUse: { litres: 230 },
@@ -76,22 +77,53 @@ test('an edit keeps what was entered elsewhere', async () => {
 });
 
 test('seven schools judge the same readings; the change is logged', () => {
-  const { doc } = onScreen(<SchoolScreen />, { doc: demo(), params: { tankId: 'north-window' } });
+  const { doc } = onScreen(<SchoolScreen />, { doc: demo(), params: { waterId: 'north-window' } });
   expect(screen.getAllByRole('radio')).toHaveLength(7);
   expect(screen.getByRole('radio', { name: /^24-hour proof\. Says Go/ })).toBeTruthy();
   choose(/^Watch the glass\. Says Wait/);
-  expect(doc().tanks['north-window']?.school).toBe('watchGlass');
+  expect(doc().waters['north-window']).toMatchObject({ school: 'watchGlass' });
   expect(
-    Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged'),
+    Object.values(doc().events).filter((e) => e.waterId === 'north-window' && e.kind === 'schoolChanged'),
   ).toHaveLength(1);
   // Chosen again it is no change.
   choose(/^Watch the glass/);
   expect(
-    Object.values(doc().events).filter((e) => e.tankId === 'north-window' && e.kind === 'schoolChanged'),
+    Object.values(doc().events).filter((e) => e.waterId === 'north-window' && e.kind === 'schoolChanged'),
   ).toHaveLength(1);
 });
 
 test('the switcher names each tank', () => {
   onScreen(<SwitcherScreen />, { doc: demo() });
   for (const name of ['North Window', 'Pantry Cube']) expect(says(new RegExp(name))).toBe(true);
+});
+
+test("a new quarantine system: its clock is the person's own within reason", async () => {
+  const { doc } = onScreen(<NewWaterScreen />, {
+    doc: demo(),
+    params: { kind: 'quarantine', serves: 'north-window' },
+  });
+  const count = Object.keys(doc().waters).length;
+  await submit('Set it up');
+  expect(Object.keys(doc().waters)).toHaveLength(count);
+  type('Name', 'Coral box');
+  choose('Corals');
+  type('Volume of water, L', '40');
+  await submit('Set it up');
+  expect(Object.values(doc().waters).find((q) => q.name === 'Coral box')).toMatchObject({
+    kind: 'quarantine',
+    line: 'coral',
+    size: { kind: 'volume', volumeL: 40 },
+    clockDays: 28,
+    serves: ['north-window'],
+  });
+});
+
+test('all waters stand in the switcher, displays first, each with its word', () => {
+  onScreen(<SwitcherScreen />, { doc: demo() });
+  const rows = screen.getAllByRole('link').map((l) => l.textContent ?? '');
+  const at = (name: string) => rows.findIndex((t) => t.startsWith(name));
+  expect([at('North Window'), at('Pantry Cube'), at('Spare tank'), at('Mixing bin')]).toEqual([0, 1, 2, 3]);
+  expect(rows[0]).toMatch(/Go$/);
+  expect(rows[2]).toMatch(/quarantine · day \d+Wait$/);
+  expect(rows[3]).toMatch(/mixing containerGo$/);
 });

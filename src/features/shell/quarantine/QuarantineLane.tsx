@@ -1,19 +1,21 @@
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Go, Row, space, Txt } from '../../ui';
-import { BeadLanes } from '../../ui/charts/BeadLanes';
-import { animalWords, clockWords, resetWords, type QuarantineView } from './model';
+import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../../store';
+import { Button, Go, Row, space, Txt } from '../../../ui';
+import { BeadLanes } from '../../../ui/charts/BeadLanes';
+import { animalWords } from '../../../../core/words';
+import { clockWords, resetWords, type QuarantineView } from './view';
 
 /** One quarantine system: who is in it, its beads, and the daily look. */
 export function QuarantineLane({
   view,
-  tankId,
   right,
+  onPage = false,
 }: {
   view: QuarantineView;
-  tankId: string;
   right?: string;
+  /** It stands on its own page, where its name and its day are told above. */
+  onPage?: boolean;
 }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
@@ -21,17 +23,17 @@ export function QuarantineLane({
   const { quarantine, clock, animals } = view;
   const words = clockWords(view, shortWrittenDay);
   const resets = resetWords(clock, shortWrittenDay);
-  const page = `/tank/${tankId}/quarantine/${quarantine.id}`;
+  const page = `/water/${quarantine.id}`;
   const lookClear = () => {
     const today = localDay(Date.now());
-    const present = Object.values(looks).find((l) => l.quarantineId === quarantine.id && l.day === today);
+    const present = Object.values(looks).find((l) => l.waterId === quarantine.id && l.day === today);
     dispatch(
       commit('Look logged: all clear', [
         {
           put: 'looks',
           entity: {
             id: present?.id ?? newId(),
-            quarantineId: quarantine.id,
+            waterId: quarantine.id,
             day: today,
             result: 'clear',
             signs: [],
@@ -43,19 +45,23 @@ export function QuarantineLane({
   };
   return (
     <View style={{ gap: space(2) }}>
-      <Row style={{ justifyContent: 'space-between' }}>
-        <Go href={page as Href}>{quarantine.name}</Go>
-        {right ? (
-          <Txt kind="small" tone="second">
-            {right}
-          </Txt>
-        ) : null}
-      </Row>
+      {onPage ? null : (
+        <Row style={{ justifyContent: 'space-between' }}>
+          <Go href={page as Href}>{quarantine.name}</Go>
+          {right ? (
+            <Txt kind="small" tone="second">
+              {right}
+            </Txt>
+          ) : null}
+        </Row>
+      )}
       <Txt kind="row">{animals.length > 0 ? animals.map(animalWords).join(', ') : 'No animal in it'}</Txt>
-      <Txt>
-        <Txt kind="strong">{`${words.title}. `}</Txt>
-        {words.text}
-      </Txt>
+      {onPage ? null : (
+        <Txt>
+          <Txt kind="strong">{`${words.title}. `}</Txt>
+          {words.text}
+        </Txt>
+      )}
       {view.lanes.length > 0 ? (
         <BeadLanes
           lanes={view.lanes}

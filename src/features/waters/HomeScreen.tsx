@@ -1,13 +1,13 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { localDay, replaceDocument, selectLastTank, useAppDispatch, useAppSelector } from '../../store';
+import { localDay, replaceDocument, selectLastWater, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Screen, space, Txt } from '../../ui';
 
 /** "/": the tank last looked at, as `today` shows it; with none, the first step. In place: a redirect would draw twice. */
 export function HomeScreen({ today }: { today: ReactNode }) {
-  const tank = useAppSelector(selectLastTank);
-  return tank ? today : <Welcome />;
+  const water = useAppSelector(selectLastWater);
+  return water ? today : <Welcome />;
 }
 
 function Welcome() {
@@ -40,7 +40,7 @@ function Welcome() {
           kind="primary"
           icon="add"
           label="Describe your tank"
-          onPress={() => router.push('/tank/new')}
+          onPress={() => router.push('/water/new')}
         />
         <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
         <Button

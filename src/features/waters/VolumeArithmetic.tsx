@@ -2,7 +2,7 @@ import { ROCK_KG_PER_L, SAND_KG_PER_L } from '../../../core/volume';
 import { showQuantity, fromUnit, type UnitPreferences } from '../../../core/units';
 import { Line, Txt } from '../../ui';
 import { useUnits } from '../shell';
-import type { ReadTank } from './tankForm';
+import type { NetVolume } from '../../../core/volume';
 
 const PART = {
   display: 'Glass to the water line',
@@ -12,9 +12,9 @@ const PART = {
 } as const;
 
 /** The net volume with its uncertainty and how it came about. */
-export function VolumeArithmetic({ read }: { read: ReadTank }) {
+export function VolumeArithmetic({ volume }: { volume: NetVolume | null }) {
   const units = useUnits();
-  if (!read.ok) {
+  if (!volume) {
     return (
       <>
         <Txt kind="section" heading={2}>
@@ -24,7 +24,7 @@ export function VolumeArithmetic({ read }: { read: ReadTank }) {
       </>
     );
   }
-  const { netL, sdL, lines } = read.volume;
+  const { netL, sdL, lines } = volume;
   return (
     <>
       <Txt kind="section" heading={2}>

@@ -1,20 +1,20 @@
-import type { Edit, School, Tank } from '../../../core/document';
+import type { Edit, School, Display } from '../../../core/document';
 import { isoOf, newId } from '../../store';
 
 /** The entry that a change of school leaves in the log; none when it stays. */
-export const schoolChange = (tank: Tank, to: School): Edit[] =>
-  tank.school === to
+export const schoolChange = (water: Display, to: School): Edit[] =>
+  water.school === to
     ? []
     : [
         {
           put: 'events',
           entity: {
             id: newId(),
-            tankId: tank.id,
+            waterId: water.id,
             at: isoOf(Date.now()),
             note: '',
             kind: 'schoolChanged',
-            from: tank.school,
+            from: water.school,
             to,
           },
         },

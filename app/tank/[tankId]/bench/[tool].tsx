@@ -1,1 +1,0 @@
-export { TankToolScreen as default } from '../../../../src/features/screens';

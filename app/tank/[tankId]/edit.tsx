@@ -1,1 +1,0 @@
-export { EditTankScreen as default } from '../../../src/features/screens';

@@ -1,1 +1,0 @@
-export { QuarantineScreen as default } from '../../../../src/features/screens';

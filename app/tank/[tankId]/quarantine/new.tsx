@@ -1,1 +1,0 @@
-export { NewQuarantineScreen as default } from '../../../../src/features/screens';

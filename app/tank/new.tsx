@@ -1,1 +1,0 @@
-export { NewTankScreen as default } from '../../src/features/screens';

@@ -1,0 +1,1 @@
+export { WaterToolScreen as default } from '../../../../src/features/screens';

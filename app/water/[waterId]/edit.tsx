@@ -1,0 +1,1 @@
+export { EditWaterScreen as default } from '../../../src/features/screens';

@@ -1,0 +1,1 @@
+export { NewWaterScreen as default } from '../../src/features/screens';

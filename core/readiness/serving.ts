@@ -1,0 +1,120 @@
+/** The judgement of a water that serves a display: a quarantine by its clock, a holding or mixing container by what was measured in it. */
+import { isOpen, lastRun, type Parameter } from '../document';
+import { lastOf, trusted, type WaterEvidence } from '../evidence';
+import type { QuarantineClock } from '../quarantine';
+import { inRange, isFresh } from './fresh';
+import { printed } from './gates';
+import { ask, type Judgement } from './judgement';
+import { RULES } from './limits';
+
+/** @param clock of a quarantine; null for any other water */
+export function servingJudgement(e: WaterEvidence, clock: QuarantineClock | null): Judgement {
+  // Whatever a date says, a water with animals in it is in use.
+  if ('runs' in e.water && !isOpen(e.water) && e.residents.length === 0) {
+    const day = lastRun(e.water).closedDay ?? '';
+    return { word: 'wait', reason: { code: 'outOfUse', day }, opens: { code: 'openAgain' } };
+  }
+  if (e.water.kind === 'mixing') return mixing(e);
+  if (e.residents.length === 0) return empty(e);
+  return withAmmonia(e) ?? (clock ? byClock(clock) : held(e));
+}
+
+/** Any ammonia a kit can see, with animals in little water. */
+function withAmmonia(e: WaterEvidence): Judgement | null {
+  const last = lastOf(trusted(e.series.ammonia));
+  return last && !last.zero
+    ? {
+        word: 'wait',
+        reason: { code: 'ammoniaWithAnimals', ammonia: printed(last, 'ammonia') },
+        opens: { code: 'changeNow' },
+      }
+    : null;
+}
+
+function byClock(clock: QuarantineClock): Judgement {
+  switch (clock.status) {
+    case 'signPresent':
+      return { word: 'wait', reason: { code: 'quarantineSign' }, opens: { code: 'quarantineClearLook' } };
+    case 'complete':
+      return {
+        word: 'go',
+        reason: { code: 'quarantineFree', days: clock.clockDays + clock.addedDays },
+        opens: { code: 'quarantineLetIn' },
+      };
+    case 'running':
+    case 'empty':
+      return {
+        word: 'wait',
+        reason: {
+          code: 'quarantineRunning',
+          day: clock.clockDay,
+          of: clock.clockDays + clock.addedDays,
+        },
+        opens:
+          clock.releaseDay === null
+            ? { code: 'quarantineClearLook' }
+            : { code: 'quarantineFreeOn', day: clock.releaseDay },
+      };
+  }
+}
+
+/** What must be known of little water before anyone goes in. */
+const BEFORE_ANYONE: readonly Parameter[] = ['ammonia', 'salinity', 'temperature'];
+
+function empty(e: WaterEvidence): Judgement {
+  if (e.water.kind === 'holding') {
+    return { word: 'steady', reason: { code: 'holdingEmpty' }, opens: { code: 'holdingWatch' } };
+  }
+  const parameters = BEFORE_ANYONE.filter((p) => !isFresh(lastOf(trusted(e.series[p])), e.nowMs));
+  if (parameters.length > 0) {
+    return {
+      word: 'test',
+      reason: { code: 'quarantineUntested', parameters },
+      opens: ask(...parameters),
+    };
+  }
+  return unfit(e) ?? { word: 'go', reason: { code: 'quarantineReady' }, opens: { code: 'quarantineTakes' } };
+}
+
+function held(e: WaterEvidence): Judgement {
+  return unfit(e) ?? { word: 'steady', reason: { code: 'holdingSteady' }, opens: { code: 'holdingWatch' } };
+}
+
+function mixing(e: WaterEvidence): Judgement {
+  const salinity = lastOf(trusted(e.series.salinity));
+  if (!isFresh(salinity, e.nowMs)) {
+    return {
+      word: 'test',
+      reason: { code: 'waterUnmeasured', parameters: ['salinity'] },
+      opens: ask('salinity'),
+    };
+  }
+  return (
+    unfit(e) ?? {
+      word: 'go',
+      reason: { code: 'mixingReady', salinity: salinity.interval.mid },
+      opens: { code: 'mixingFit' },
+    }
+  );
+}
+
+/** What the last readings say against this water; null when nothing does. */
+function unfit(e: WaterEvidence): Judgement | null {
+  const ammonia = lastOf(trusted(e.series.ammonia));
+  if (ammonia && !ammonia.zero) {
+    return {
+      word: 'wait',
+      reason: { code: 'ammoniaLeft', ammonia: printed(ammonia, 'ammonia') },
+      opens: { code: 'twoZeros' },
+    };
+  }
+  const salinity = lastOf(trusted(e.series.salinity))?.interval.mid;
+  if (salinity !== undefined && !inRange(salinity, RULES.salinity)) {
+    return { word: 'wait', reason: { code: 'salinityOff', salinity }, opens: { code: 'bringSalinity' } };
+  }
+  const tempC = lastOf(trusted(e.series.temperature))?.interval.mid;
+  if (e.water.kind !== 'mixing' && tempC !== undefined && !inRange(tempC, RULES.tempC)) {
+    return { word: 'wait', reason: { code: 'temperatureOff', tempC }, opens: { code: 'bringTemperature' } };
+  }
+  return null;
+}

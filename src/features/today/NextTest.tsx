@@ -1,0 +1,59 @@
+import { DAY_MS } from '../../../core/time';
+import { useRouter, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import type { Kit, Parameter, Water } from '../../../core/document';
+import { lastOf, type WaterEvidence } from '../../../core/evidence';
+import type { Assessment } from '../../../core/readiness';
+import { weekdayShort } from '../../store';
+import { Button, Row, Txt } from '../../ui';
+import type { LikelyState } from './likely';
+import { testWords } from './model';
+
+/** What to test next, within reach of the thumb: the due ones, or the day on which a test tells most. */
+export function NextTest({
+  water,
+  assessment,
+  evidence,
+  likely = { kind: 'off' },
+}: {
+  water: Water;
+  assessment: Assessment;
+  evidence: WaterEvidence;
+  likely?: LikelyState;
+}) {
+  const router = useRouter();
+  const kitOf = (p: Parameter): Kit | undefined => lastOf(evidence.series[p])?.kit;
+  const { title, text } = testWords(
+    assessment.due,
+    kitOf,
+    likely.kind === 'said' && likely.likely.nextTest
+      ? {
+          what: likely.likely.nextTest.what,
+          atMs: likely.likely.atMs + likely.likely.nextTest.day * DAY_MS,
+        }
+      : null,
+    evidence.nowMs,
+    weekdayShort,
+  );
+  return (
+    <Row style={styles.next}>
+      <View style={styles.nextWords}>
+        <Txt kind="row">{title}</Txt>
+        <Txt kind="small" tone="second">
+          {text}
+        </Txt>
+      </View>
+      <Button
+        kind="primary"
+        label="Log"
+        name="Log a sample"
+        onPress={() => router.push(`/water/${water.id}/log` as Href)}
+      />
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({
+  next: { justifyContent: 'space-between' },
+  nextWords: { flexShrink: 1, flexGrow: 1 },
+});

@@ -1,0 +1,259 @@
+import { MINUTE_MS } from '../../../core/time';
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet } from 'react-native';
+import {
+  closedOn,
+  isOpen,
+  livingIn,
+  openedOn,
+  SIGNS,
+  type Look,
+  type Quarantine,
+  type RunWater,
+  type Water,
+} from '../../../core/document';
+import { showQuantity } from '../../../core/units';
+import { animalWords, KIND_WORDS, LINE_WORDS, sentence, WORDS } from '../../../core/words';
+import {
+  commit,
+  localDay,
+  newId,
+  selectAssessment,
+  selectDocument,
+  selectEvidence,
+  selectVolume,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
+import { Button, Caution, Check, Go, Line, Row, Screen, Section, space, Txt, useWide } from '../../ui';
+import { useParam, useUnits, useWords, WithWater } from '../shell';
+import { TextEntry, toggled, useEntryForm } from '../shell/form';
+import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
+import { quarantineView, SIGN_WORDS } from '../shell/quarantine/view';
+import { SaveButton } from '../shell/saving';
+import { NextTest } from './NextTest';
+import { Reminders } from './Reminders';
+import { readSign, type SignTexts } from './signForm';
+
+/** The page of a water that serves a display: one word, why, and for a quarantine its clock and its look. */
+export function ServingTodayScreen() {
+  return <WithWater>{(water) => <ServingToday key={water.id} water={water} />}</WithWater>;
+}
+
+function ServingToday({ water }: { water: Water }) {
+  const now = useNow(MINUTE_MS);
+  const wide = useWide();
+  const words = useWords();
+  const router = useRouter();
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const { fish: said, alarms } = assessment;
+  const next = <NextTest water={water} assessment={assessment} evidence={evidence} />;
+  return (
+    <Screen
+      title="Today"
+      aside={
+        <>
+          <AboutWater water={water} />
+          {wide ? next : null}
+        </>
+      }
+      footer={wide ? undefined : next}
+    >
+      <Txt
+        kind={wide ? 'wordWide' : 'word'}
+        heading={1}
+        tone={
+          said.word === 'actNow' ? 'ammonia' : said.word === 'go' || said.word === 'steady' ? 'go' : 'ink'
+        }
+        style={styles.word}
+      >
+        {WORDS[said.word]}
+      </Txt>
+      <Txt style={styles.big}>{`${sentence(said.reason, words)} ${sentence(said.opens, words)}`}</Txt>
+      {alarms
+        .filter((a) => a.code !== said.reason.code)
+        .map((a) => (
+          <Txt key={a.code} kind="small" tone="nitrite">
+            {sentence(a, words)}
+          </Txt>
+        ))}
+      <Reminders water={water} />
+      {water.kind === 'quarantine' ? <Watch water={water} now={now} /> : null}
+      {water.kind === 'holding' ? <WhoIsIn water={water} /> : null}
+      <Row wrap>
+        <Button
+          icon="edit"
+          label={`Edit ${water.name}`}
+          onPress={() => router.push(`/water/${water.id}/edit` as Href)}
+        />
+      </Row>
+    </Screen>
+  );
+}
+
+/** The clock of a quarantine, who is in it, and the daily look. */
+function Watch({ water, now }: { water: Quarantine; now: number }) {
+  const look = useParam('look');
+  const router = useRouter();
+  const doc = useAppSelector(selectDocument);
+  const view = quarantineView(doc, water, now, localDay);
+  const [first] = water.serves;
+  const home = view.animals[0]?.homeId ?? first;
+  return (
+    <>
+      {look === 'sign' ? (
+        <SignSheet water={water} onDone={() => router.replace(`/water/${water.id}` as Href)} />
+      ) : null}
+      <Section title="The watch">
+        <QuarantineLane view={view} onPage />
+      </Section>
+      {view.clock.status === 'complete' && home !== undefined ? (
+        <Section title="Free">
+          <Txt>The group has done its days. Match the water, and let them in together.</Txt>
+          <Button
+            kind="primary"
+            icon="drip"
+            label="Plan the drip"
+            onPress={() =>
+              router.push(
+                `/water/${home}/drip/new?animals=${view.animals.map((a) => a.id).join(',')}` as Href,
+              )
+            }
+          />
+        </Section>
+      ) : null}
+      <Section title="What to look for, daily">
+        <Txt>{`${SIGNS.map((s) => SIGN_WORDS[s].toLowerCase()).join(', ')}. And: does everyone eat?`}</Txt>
+        <Txt kind="small" tone="second">
+          The clock belongs to the whole system. One sign stops it for all; it starts again at day 1 when the
+          sign is gone, or when an animal joins. A day nobody looked stays hollow; more than one in four and
+          as many days are added.
+        </Txt>
+      </Section>
+    </>
+  );
+}
+
+function WhoIsIn({ water }: { water: Water }) {
+  const doc = useAppSelector(selectDocument);
+  const here = livingIn(doc, water.id);
+  return (
+    <Section title="Who is in it">
+      {here.length === 0 ? <Txt tone="second">No animal.</Txt> : null}
+      {here.map((a) => (
+        <Go key={a.id} kind="row" href={`/water/${water.id}/stock/${a.id}` as Href}>
+          {animalWords(a)}
+        </Go>
+      ))}
+    </Section>
+  );
+}
+
+/** What it is, whom it serves, and out of use or in use again. */
+function AboutWater({ water }: { water: Water }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const doc = useAppSelector(selectDocument);
+  const volume = useAppSelector((s) => selectVolume(s, water.id));
+  const [refused, setRefused] = useState(false);
+  const turn = (next: RunWater, label: string) =>
+    void dispatch(commit(label, [{ put: 'waters', entity: next }]));
+  const close = () => {
+    if (!('runs' in water)) return;
+    if (livingIn(doc, water.id).length > 0) setRefused(true);
+    else turn(closedOn(water, localDay(Date.now())), `${water.name} closed`);
+  };
+  return (
+    <>
+      <Txt kind="section" heading={2}>
+        {KIND_WORDS[water.kind]}
+      </Txt>
+      <Line name="Volume" value={showQuantity('volume', volume.netL, units, 0)} />
+      {water.kind === 'quarantine' ? (
+        <>
+          <Line name="For" value={LINE_WORDS[water.line].toLowerCase()} />
+          <Line
+            name="Filter"
+            value={water.filter === 'cycled' ? 'cycled media' : 'uncycled: hold ammonia by changes'}
+          />
+          <Line name="Clock" value={`${water.clockDays} days without any sign`} />
+          <Line
+            name="Serves"
+            value={water.serves.map((id) => doc.waters[id]?.name ?? '').join(', ') || 'no display yet'}
+          />
+        </>
+      ) : null}
+      {'runs' in water && isOpen(water) ? (
+        <Button kind="quiet" label="Take it out of use" onPress={close} />
+      ) : null}
+      {'runs' in water && !isOpen(water) ? (
+        <Button
+          label="Open it again"
+          onPress={() => turn(openedOn(water, localDay(Date.now())), `${water.name} in use again`)}
+        />
+      ) : null}
+      {refused ? (
+        <Txt tone="ammonia" live>
+          Animals are in it. Move them to another water first, or note that they are gone.
+        </Txt>
+      ) : null}
+    </>
+  );
+}
+
+function SignSheet({ water, onDone }: { water: Quarantine; onDone: () => void }) {
+  const dispatch = useAppDispatch();
+  const looks = useAppSelector((s) => s.document.entities.looks);
+  const form = useEntryForm({
+    start: (): SignTexts => ({ signs: [], note: '' }),
+    read: readSign,
+    save: ({ sign }) => {
+      const today = localDay(Date.now());
+      const present = Object.values(looks).find((l) => l.waterId === water.id && l.day === today);
+      const entity: Look = {
+        id: present?.id ?? newId(),
+        waterId: water.id,
+        day: today,
+        result: 'sign',
+        ...sign,
+      };
+      return dispatch(commit('Sign logged: the clock stands still', [{ put: 'looks', entity }]));
+    },
+    done: onDone,
+  });
+  const { signs } = form.texts;
+  return (
+    <Section title="What did you see?">
+      <Row wrap>
+        {SIGNS.map((s) => (
+          <Check
+            key={s}
+            label={SIGN_WORDS[s]}
+            checked={signs.includes(s)}
+            onChange={(on) => form.change({ signs: toggled(signs, s, on) })}
+          />
+        ))}
+      </Row>
+      <TextEntry form={form} name="note" label="In which animal, and how" multiline />
+      <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
+      <Row wrap>
+        <SaveButton
+          saving={form.saving}
+          kind="primary"
+          icon="keep"
+          label="Log the sign"
+          onPress={form.save}
+        />
+        <Button kind="quiet" label="Not now" onPress={onDone} />
+      </Row>
+    </Section>
+  );
+}
+
+const styles = StyleSheet.create({
+  word: { marginTop: space(2), marginLeft: -3 },
+  big: { fontSize: 19, lineHeight: 27 },
+});

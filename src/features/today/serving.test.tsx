@@ -1,0 +1,78 @@
+import { screen } from '@testing-library/react';
+import { allText, demo, onScreen, press, says, submit, tick } from '../shell/testing';
+import { ServingTodayScreen } from './ServingToday';
+
+test('a clear look is logged once a day', () => {
+  const { doc, settle } = onScreen(<ServingTodayScreen />, {
+    doc: demo(),
+    params: { waterId: 'north-qt' },
+  });
+  const looks = () => Object.values(doc().looks).filter((l) => l.waterId === 'north-qt').length;
+  const before = looks();
+  expect(says(/^Day 12 of 28 without a sign/)).toBe(true);
+  press(/^All clear today in Spare tank/);
+  settle();
+  expect(looks()).toBe(before + 1);
+  expect(says('Looked today ✓')).toBe(true);
+});
+
+test('a sign is logged with what was seen, never empty, and the clock stands', async () => {
+  const { doc } = onScreen(<ServingTodayScreen />, {
+    doc: demo(),
+    params: { waterId: 'north-qt', look: 'sign' },
+  });
+  const signs = () => Object.values(doc().looks).filter((l) => l.result === 'sign').length;
+  const before = signs();
+  const log = screen.getAllByRole('button').find((b) => /log/i.test(b.textContent ?? ''));
+  if (!log) throw new Error('no way to log the sign');
+  await submit(log.textContent ?? '');
+  expect(signs()).toBe(before);
+  tick(/spots/i);
+  await submit(log.textContent ?? '');
+  expect(signs()).toBe(before + 1);
+  expect(says(/the clock stands still/)).toBe(true);
+});
+
+test('a quarantine says its word and why, its water and whom it serves', () => {
+  onScreen(<ServingTodayScreen />, { doc: demo(), params: { waterId: 'north-qt' } });
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Wait');
+  expect(says('Day 12 of 28 without a sign. Free on 18 May if it stays clear.')).toBe(true);
+  expect(says('North Window')).toBe(true);
+  expect(screen.getByRole('button', { name: 'Log a sample' })).toBeTruthy();
+  expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+});
+
+test('with animals in it a quarantine stays in use; empty it is closed, keeps its past and is opened again', () => {
+  const { doc } = onScreen(<ServingTodayScreen />, { doc: demo(), params: { waterId: 'north-qt' } });
+  const runs = () => {
+    const water = doc().waters['north-qt'];
+    return water && 'runs' in water ? water.runs : [];
+  };
+  press('Take it out of use');
+  expect(says(/Animals are in it/)).toBe(true);
+  expect(runs()).toHaveLength(1);
+  const empty = demo();
+  const cardinals = empty.animals['north-cardinals']!;
+  empty.animals['north-cardinals'] = { ...cardinals, moves: cardinals.moves.slice(0, 1) };
+  document.body.innerHTML = '';
+  const shown = onScreen(<ServingTodayScreen />, { doc: empty, params: { waterId: 'north-qt' } });
+  press('Take it out of use');
+  expect(says(/^Out of use since 1 May/)).toBe(true);
+  press('Open it again');
+  const water = shown.doc().waters['north-qt'];
+  expect(water).toMatchObject({
+    runs: [
+      { openedDay: '2026-04-13', closedDay: '2026-05-01' },
+      { openedDay: '2026-05-01', closedDay: null },
+    ],
+  });
+  expect(Object.values(shown.doc().samples).filter((s) => s.waterId === 'north-qt').length).toBeGreaterThan(
+    4,
+  );
+});
+
+test('a mixing container says whether its water is fit', () => {
+  onScreen(<ServingTodayScreen />, { doc: demo(), params: { waterId: 'north-bin' } });
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Go');
+  expect(says(/^The water is 35.0 ppt/)).toBe(true);
+});
