@@ -78,15 +78,22 @@ export async function saved(page: Page): Promise<void> {
 export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
   await press(page, 'Describe your tank');
   await fill(page, 'Name', name);
+  await press(page, 'How big is the glass?');
   await fill(page, 'Length inside, cm', '100');
   await fill(page, 'Width inside, cm', '50');
   await fill(page, 'Water height, cm', '48,0');
   await fill(page, 'Rock, kg', '24');
   await fill(page, 'Sand, kg', '28');
-  await expect(page.getByText('220 L', { exact: true })).toBeVisible();
-  await page.getByLabel('First filled on').fill('2026-05-01');
+  await expect(page.getByRole('img', { name: /filled: 220 L/ })).toBeVisible();
+  await press(page, 'Where are you now?');
+  await page.getByRole('radio', { name: /^Filling/ }).click();
+  await press(page, 'What came before?');
+  await fill(page, 'First filled on', 'today');
+  await press(page, 'How do you go on?');
   await page.getByRole('checkbox', { name: 'A lid or net is on' }).click();
-  await press(page, 'Add the tank');
+  await press(page, 'Add, then log tests');
+  await expect(word(page)).toHaveText('A sample');
+  await place(page, 'Today');
   await expect(word(page)).toHaveText('Test');
 }
 

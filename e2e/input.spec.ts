@@ -41,14 +41,16 @@ test('a tank with an endless name is refused, an emoji name is kept', async ({ p
     },
     'x'.repeat(2 * 1024 * 1024),
   );
-  await page.getByRole('radio', { name: 'By volume' }).click();
-  await fill(page, 'Volume of water, L', '-20');
-  await press(page, 'Add the tank');
+  await press(page, 'How big is the glass?');
   await expect(page.getByText('The name is too long: 80 characters is the most.').first()).toBeVisible();
-  await expect(page.getByText(/Volume must be above 0/).first()).toBeVisible();
   await fill(page, 'Name', '🐠 Küche');
+  await press(page, 'How big is the glass?');
+  await press(page, 'Only the volume');
+  await fill(page, 'Volume of water, L', '-20');
+  await press(page, 'Where are you now?');
+  await expect(page.getByText(/Volume must be above 0/).first()).toBeVisible();
   await fill(page, 'Volume of water, L', '60');
-  await press(page, 'Add the tank');
+  await press(page, 'Enough for now: add it');
   await expect(word(page)).toHaveText('Test');
   await saved(page);
   await page.reload();
@@ -69,7 +71,7 @@ test('files that are none of ours change nothing', async ({ page }) => {
   await choose('{"format":"zoarium","version":7}');
   await expect(page.getByText('From a newer Zoarium')).toBeVisible();
   await choose('{"format":"zoarium","version":1,"tanks":[{"id":"t"}]}');
-  await expect(page.getByText(/waters\[0\]\.name/)).toBeVisible();
+  await expect(page.getByText(/tanks\[0\]\.name/)).toBeVisible();
   await expect(page.getByText('Nothing was changed.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Import it' })).toHaveCount(0);
   await page.goto('/waters');

@@ -169,7 +169,7 @@ test('a browser that keeps nothing says so and lets one go on', async ({ page })
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Zoarium could not open' })).toBeVisible();
   await press(page, 'Go on, nothing is kept');
-  await press(page, 'Look around with two demo tanks');
+  await press(page, 'Look around in a demo');
   await expect(page.getByRole('alert')).toContainText('This browser keeps nothing.');
   await expect(page.getByText(/Judged by/)).toBeVisible();
 });

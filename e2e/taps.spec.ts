@@ -54,3 +54,22 @@ test('a correction of the last reading: four taps at most', async ({ page }) => 
   await expect(page.getByText('Sample corrected')).toBeVisible();
   expect(by.taps()).toBeLessThanOrEqual(4);
 });
+
+test('a new water: twelve taps at most, the units chosen first, a name and a volume', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/water/north-window');
+  const by = finger(page);
+  await by.tap(page.getByRole('link', { name: /switch water/ }));
+  await by.tap(page.getByRole('button', { name: 'New display' }));
+  await by.tap(page.getByRole('radio', { name: 'in · gal · °F' }));
+  await by.tap(page.getByRole('textbox', { name: 'Name' }));
+  await page.keyboard.type('Hall tank');
+  await by.tap(page.getByRole('button', { name: 'How big is the glass?' }));
+  await by.tap(page.getByRole('button', { name: 'Only the volume' }));
+  await by.tap(page.getByRole('textbox', { name: 'Volume of water, gal' }));
+  await page.keyboard.type('50');
+  await by.tap(page.getByRole('button', { name: 'Enough for now: add it' }));
+  await expect(page.getByText('Hall tank added')).toBeVisible();
+  await expect(word(page)).toHaveText('Test');
+  expect(by.taps()).toBeLessThanOrEqual(12);
+});

@@ -13,7 +13,7 @@ export {
   type Interval,
 } from './readings';
 export { DOCUMENT_LIMITS } from './limits';
-export { STARTER_KITS } from './starterKits';
+export { STARTER_KITS, starterKits } from './starterKits';
 export type { Entry } from './entry';
 export { broughtUp, collectionsOf } from './migrations';
 export { LIMITS, plausibility, type Plausibility } from './plausible';

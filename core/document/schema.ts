@@ -75,8 +75,9 @@ const waterBase = {
   startDay: day.nullable(),
   size: sizeSchema,
   sumpL: amount(50000),
-  rockKg: amount(50000),
-  sandKg: amount(50000),
+  /** Null until it is said: then a share of the glass is taken off for it. */
+  rockKg: amount(50000).nullable(),
+  sandKg: amount(50000).nullable(),
   rockKind: z.enum(ROCK_KINDS).optional(),
   hasLid: z.boolean(),
   /** A better estimate of the real volume than the dimensions, with its standard deviation and where it came from. */

@@ -1,4 +1,5 @@
 /** Kits a first tank starts with, so that the first reading needs no form. Plain, unbranded, changeable. */
+import type { UnitPreferences } from '../units/preferences';
 import { type Kit } from './types';
 
 const steps = (
@@ -35,6 +36,17 @@ const meter = (
   waitMinutes: null,
   archived: false,
 });
+
+/** The same with a salinity meter that reads as the person thinks. */
+export const starterKits = ({ salinity }: Pick<UnitPreferences, 'salinity'>): Kit[] =>
+  STARTER_KITS.map((kit) =>
+    kit.parameter === 'salinity' && salinity !== 'ppt'
+      ? { ...kit, salinityUnit: salinity, scale: { kind: 'number', resolution: COARSE[salinity] } }
+      : kit,
+  );
+
+/** What such a meter can tell apart, in practical salinity: half a thousandth of SG, a tenth of mS/cm. */
+const COARSE = { sg2525: 0.7, sg2020: 0.7, mScm: 0.1 } as const;
 
 export const STARTER_KITS: readonly Kit[] = [
   steps('kit-ammonia', 'Ammonia drops', 'ammonia', [0, 0.25, 0.5, 1, 2, 4], 5),

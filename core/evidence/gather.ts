@@ -90,7 +90,7 @@ function setupOpenAt(doc: Document, water: Water, nowMs: number): SetupItem[] {
     school: water.school,
     sand: 'before',
     hasSump: water.sumpL > 0,
-    hasSand: water.sandKg > 0,
+    hasSand: water.sandKg !== 0,
   } as const;
   return openEssentials(circumstances, new Set(done.map((s) => s.item)));
 }

@@ -49,7 +49,7 @@ export const FORECAST_LIMITS = {
   believableTempC: limit([10, 36], '°C', 'temperatures outside are left out', PRACTICE),
   temper: limit(0.85, 'share', 'of a reading’s weight counts: the tank is not the model', JUDGED),
   strayShare: limit(0.04, 'share', 'of readings are mistakes that say nothing', JUDGED),
-  particles: limit(500, 'waters', 'kept side by side in the fit', JUDGED),
+  particles: limit(500, 'tanks', 'kept side by side in the fit', JUDGED),
   sweeps: limit(3, 'times', 'each is moved at each step of the fit', JUDGED),
 } as const satisfies LimitTable;
 

@@ -109,7 +109,7 @@ function assessServing(e: WaterEvidence, clock: QuarantineClock | null): Assessm
 function walkGates(e: DisplayEvidence): { gates: Gate[]; here: { id: GateId; gate: ShutGate } } {
   let here: { id: GateId; gate: ShutGate } | null = null;
   const gates: Gate[] = [];
-  for (const id of SCHOOL_GATES[e.water.school]) {
+  for (const id of gatesInOrder(e)) {
     const verdict = asTold(e, id, RULE_OF_GATE[id](e));
     const { finding } = verdict;
     if (here) gates.push({ id, status: 'ahead', passedMs: null, finding });
@@ -140,6 +140,13 @@ const TOLD: Partial<Record<Stage, readonly GateId[]>> = {
     'reset',
   ],
 };
+
+/** The gates of the school; what was passed before the log began stands first, whatever is asked now. */
+function gatesInOrder({ water }: DisplayEvidence): readonly GateId[] {
+  const gates = SCHOOL_GATES[water.school];
+  const told = (water.told && TOLD[water.told.stage]) ?? [];
+  return [...gates.filter((id) => told.includes(id)), ...gates.filter((id) => !told.includes(id))];
+}
 
 /** What was passed before the log began is taken as told, where the log does not show it itself. */
 function asTold(e: DisplayEvidence, id: GateId, verdict: Verdict): Verdict {

@@ -3,3 +3,4 @@ export { freeAmmonia } from './freeAmmonia';
 export { SCHOOL_GATES } from './gates';
 export type { Assessment, FreeAmmonia, Gate, Judgement } from './judgement';
 export { READINESS_LIMITS, RULES } from './limits';
+export { proposedMethod, proposedSchool, type Proposal } from './proposals';

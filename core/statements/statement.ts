@@ -142,6 +142,20 @@ interface ServingFacts {
   openAgain: Nothing;
 }
 
+/** Why a method or a school is proposed. */
+interface ProposalFacts {
+  proposeMoved: Nothing;
+  proposeRots: Nothing;
+  proposeCured: Nothing;
+  proposeDry: Nothing;
+  proposeStocked: Nothing;
+  proposeTransferSchool: Nothing;
+  proposeFirstFish: Nothing;
+  proposePatient: Nothing;
+  proposeProof: Nothing;
+  proposeProofNow: Nothing;
+}
+
 /** Findings that hold besides the gates and may only make the word more careful. */
 interface AlarmFacts {
   deathAsksTest: Nothing;
@@ -223,6 +237,7 @@ interface CannotFacts {
 
 export type StatementFacts = GateFacts &
   ServingFacts &
+  ProposalFacts &
   AlarmFacts &
   WarningFacts &
   CauseFacts &

@@ -1,2 +1,3 @@
 export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween, isDay } from './calendar';
+export { dayOrder, type DayOrder } from './order';
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './durations';

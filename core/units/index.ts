@@ -26,3 +26,4 @@ export {
   type UnitPreferences,
   type Quantity,
 } from './preferences';
+export { unitsOfLanguage, US_CUSTOMARY } from './language';

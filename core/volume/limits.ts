@@ -19,6 +19,9 @@ export const VOLUME_LIMITS = {
   sumpSd: limit(0.1, 'share', 'doubt of the water in a sump', 'our estimate'),
   rockSd: limit(0.15, 'share', 'doubt of what rock displaces', 'our estimate'),
   sandSd: limit(0.05, 'share', 'doubt of what sand displaces', 'our estimate'),
+  rockUnsaid: limit(0.07, 'share of the glass', 'taken off for rock nobody has weighed yet', 'our estimate'),
+  sandUnsaid: limit(0.03, 'share of the glass', 'taken off for sand nobody has weighed yet', 'our estimate'),
+  unsaidSd: limit(0.6, 'share of it', 'doubt of what is taken off unweighed', 'our estimate'),
   productionSd: limit(0.07, 'share', 'doubt of litres from a flow and its time', 'our estimate'),
   salinitySd: limit(
     0.015,

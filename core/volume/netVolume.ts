@@ -1,6 +1,7 @@
 /** Net water volume of a system: what the glass holds, less what rock and sand displace, plus the sump.
  *  Dry reef rock displaces by its carbonate skeleton: about 2.4 kg per litre displaced (solid aragonite is 2.93;
  *  pores the water does not reach bring it down), 15 % either way. Sand grains 2.8 kg/L, 5 %.
+ *  Until rock and sand are said a tenth of the glass is taken off, with a doubt as wide as what is usual.
  *  Uncertainties are standard deviations, combined as independent. */
 import { assertPositive, assertRange } from '../check';
 import { VOLUME } from './limits';
@@ -13,8 +14,9 @@ export interface VolumeInput {
   size: WaterSize;
   /** Water in the running sump, L. */
   sumpL: number;
-  rockKg: number;
-  sandKg: number;
+  /** Null where it is not said yet: a tenth of the glass is taken off for both together. */
+  rockKg: number | null;
+  sandKg: number | null;
   /** kg of rock and of sand for each litre of water they displace, where they are known; else the usual. */
   rockKgPerL?: number;
   sandKgPerL?: number;
@@ -53,16 +55,20 @@ export function netVolume(input: VolumeInput): NetVolume {
     assertPositive('waterHeightCm', size.waterHeightCm, 'cm');
   } else assertPositive('volumeL', size.volumeL, 'L');
   assertRange('sumpL', input.sumpL, 0, 1e6, 'L');
-  assertRange('rockKg', input.rockKg, 0, 1e6, 'kg');
-  assertRange('sandKg', input.sandKg, 0, 1e6, 'kg');
+  assertRange('rockKg', input.rockKg ?? 0, 0, 1e6, 'kg');
+  assertRange('sandKg', input.sandKg ?? 0, 0, 1e6, 'kg');
   const grossL =
     size.kind === 'dimensions' ? (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000 : size.volumeL;
   const rockDensity = input.rockKgPerL ?? ROCK_KG_PER_L;
   const sandDensity = input.sandKgPerL ?? SAND_KG_PER_L;
   assertPositive('rockKgPerL', rockDensity, 'kg/L');
   assertPositive('sandKgPerL', sandDensity, 'kg/L');
-  const rockL = input.rockKg / rockDensity;
-  const sandL = input.sandKg / sandDensity;
+  const displaced = (kg: number | null, kgPerL: number, sdShare: number, unsaidShare: number) =>
+    kg === null
+      ? { litres: grossL * unsaidShare, sdL: grossL * unsaidShare * VOLUME.unsaidSd }
+      : { litres: kg / kgPerL, sdL: (kg / kgPerL) * sdShare };
+  const rock = displaced(input.rockKg, rockDensity, VOLUME.rockSd, VOLUME.rockUnsaid);
+  const sand = displaced(input.sandKg, sandDensity, VOLUME.sandSd, VOLUME.sandUnsaid);
   const lines: VolumeLine[] = [
     // A tape measure outside the glass, a guessed water line: 3 %. A volume off a label: 6 %.
     {
@@ -71,8 +77,8 @@ export function netVolume(input: VolumeInput): NetVolume {
       sdL: grossL * (size.kind === 'dimensions' ? VOLUME.tapeSd : VOLUME.labelSd),
     },
     { part: 'sump', litres: input.sumpL, sdL: input.sumpL * VOLUME.sumpSd },
-    { part: 'rock', litres: -rockL, sdL: rockL * VOLUME.rockSd },
-    { part: 'sand', litres: -sandL, sdL: sandL * VOLUME.sandSd },
+    { part: 'rock', litres: -rock.litres, sdL: rock.sdL },
+    { part: 'sand', litres: -sand.litres, sdL: sand.sdL },
   ];
   const netL = lines.reduce((sum, line) => sum + line.litres, 0);
   if (netL <= 0)

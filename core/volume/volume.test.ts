@@ -42,3 +42,14 @@ test('refuses a height of zero', () => {
     netVolume({ ...base, size: { kind: 'dimensions', lengthCm: 10, widthCm: 10, waterHeightCm: 0 } }),
   ).toThrow('"waterHeightCm" must be above 0 cm, got 0');
 });
+test('rock and sand not said: a tenth of the glass is taken off, and the doubt is wider than with them said', () => {
+  const size = { kind: 'dimensions' as const, lengthCm: 80, widthCm: 45, waterHeightCm: 43 };
+  const unsaid = netVolume({ size, sumpL: 0, rockKg: null, sandKg: null });
+  // By hand: 154.8 L less 10 % is 139.3 L.
+  expect(unsaid.netL).toBeCloseTo(139.32, 2);
+  const said = netVolume({ size, sumpL: 0, rockKg: 26, sandKg: 13 });
+  expect(said.netL).toBeCloseTo(139.3, 0);
+  expect(unsaid.sdL).toBeGreaterThan(said.sdL * 1.2);
+  const half = netVolume({ size, sumpL: 0, rockKg: 0, sandKg: null });
+  expect(half.netL).toBeCloseTo(154.8 * 0.97, 2);
+});

@@ -182,6 +182,24 @@ const SERVING = {
   openAgain: () => 'It can be opened again at any time.',
 } satisfies Partial<Sentences>;
 
+const PROPOSALS = {
+  proposeMoved: () =>
+    'Rock or media from a running tank bring grown bacteria. A pinch of food keeps them fed.',
+  proposeRots: () =>
+    'Ocean rock that was dried rots by itself: that is your ammonia. A bottle of bacteria shortens the wait.',
+  proposeCured: () => 'Cured rock carries bacteria. Small pinches of food feed them without overdoing it.',
+  proposeDry: () =>
+    'Dry rock brings neither. Bottled ammonia is exact and can be repeated for the proof; a bottle of bacteria shortens the wait.',
+  proposeStocked: () =>
+    'Animals are in, so no proof dose may be given any more: both at zero, and small steps from here.',
+  proposeTransferSchool: () =>
+    'The bacteria arrive grown: three daily zeros, fed, show that they came through.',
+  proposeFirstFish: () => 'A fish is the source: it asks for a test every day and a water change ready.',
+  proposePatient: () => 'What rots goes on for weeks: two quiet weeks after both are clear let it end.',
+  proposeProof: () => 'It measures what the filter can do in a day, not only that the water is clear today.',
+  proposeProofNow: () => 'Both are clear; a proof dose shows in a day what the filter can carry.',
+} satisfies Partial<Sentences>;
+
 const ALARMS = {
   deathAsksTest: () => 'An animal was lost and ammonia has not been tested since.',
   missingAsksTest: (s) => `Something was not seen (${s.missing}): ammonia has not been tested since.`,
@@ -273,4 +291,13 @@ const CANNOT = {
     'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.',
 } satisfies Partial<Sentences>;
 
-const SENTENCES: Sentences = { ...GATES, ...SERVING, ...ALARMS, ...WARNINGS, ...CAUSES, ...DOSES, ...CANNOT };
+const SENTENCES: Sentences = {
+  ...GATES,
+  ...SERVING,
+  ...PROPOSALS,
+  ...ALARMS,
+  ...WARNINGS,
+  ...CAUSES,
+  ...DOSES,
+  ...CANNOT,
+};

@@ -186,6 +186,16 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   mixingFit: {},
   outOfUse: { day: '2026-02-11' },
   openAgain: {},
+  proposeMoved: {},
+  proposeRots: {},
+  proposeCured: {},
+  proposeDry: {},
+  proposeStocked: {},
+  proposeTransferSchool: {},
+  proposeFirstFish: {},
+  proposePatient: {},
+  proposeProof: {},
+  proposeProofNow: {},
 };
 const CODES = Object.keys(EXAMPLES) as StatementCode[];
 const say = (code: StatementCode, units: UnitPreferences): string =>

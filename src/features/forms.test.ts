@@ -149,7 +149,8 @@ describe('the tank form', () => {
   };
   test('an emoji name and metric sides make a tank with its volume', () => {
     const read = readWater('t', texts, METRIC, '2026-05-05');
-    expect(read.ok && [read.water.name, Math.round(read.volume.netL)]).toEqual(['Reef 🐠', 240]);
+    // 240 L less the tenth for rock and sand nobody has weighed yet.
+    expect(read.ok && [read.water.name, Math.round(read.volume.netL)]).toEqual(['Reef 🐠', 216]);
   });
   test('inches and gallons make the same tank', () => {
     const imperial: UnitPreferences = { ...METRIC, length: 'in', volume: 'gal', mass: 'lb' };

@@ -24,3 +24,5 @@ export {
 } from './hooks';
 export * from './time';
 export { newId } from './ids';
+export { language } from './language';
+export { demoShown, showDemo } from './whose';

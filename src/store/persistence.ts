@@ -17,6 +17,7 @@ import { dropsCounted, forecastKept, sampleDrafted, waterVisited, type DraftsSta
 import { newId } from './ids';
 import { DRAFT, entityKey, META, META_KEY } from './keys';
 import { memoryStorage, type Replaceable } from './storage';
+import { channelName, demoShown, STAMP } from './whose';
 import { makeWriter, recordOf, type Outcome, type Page } from './writer';
 
 interface PersistedState {
@@ -37,7 +38,7 @@ export interface Tabs {
 }
 
 export function browserTabs(): Tabs {
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('zoarium-acts');
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(channelName());
   return {
     post: (told) => channel?.postMessage(told),
     listen: (receive) => {
@@ -67,13 +68,13 @@ export function browserPage(): Page {
         if (document.visibilityState === 'hidden') run();
       });
     },
-    stamp: () => stampIn((kept) => kept.setItem(STAMP, 'yes')),
-    stamped: () => stampIn((kept) => kept.getItem(STAMP) !== null) ?? false,
+    stamp: () => (demoShown() ? null : stampIn((kept) => kept.setItem(STAMP, 'yes'))),
+    stamped: () => !demoShown() && (stampIn((kept) => kept.getItem(STAMP) !== null) ?? false),
   };
 }
 
-/** A browser that throws away its database for want of space leaves this; what it says is only that something was there. */
-const STAMP = 'zoarium-was-here';
+/** A browser that throws away its database for want of space leaves the stamp; what it says is only that something was there. The demo
+ *  leaves none. */
 function stampIn<T>(act: (kept: globalThis.Storage) => T): T | null {
   try {
     return act(window.localStorage);

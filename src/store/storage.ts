@@ -3,6 +3,7 @@
  *  completed, not before. */
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { databaseName } from './whose';
 
 export interface Storage {
   /** What stands at some keys; null where nothing does. */
@@ -139,7 +140,7 @@ function abort(tx: { abort: () => void }): void {
   }
 }
 
-export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage('zoarium');
+export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage(databaseName());
 
 /** A storage that can be given up for another, as for one in memory where the browser keeps nothing. */
 export interface Replaceable extends Storage {

@@ -1,24 +1,28 @@
 /** Times as people see them, in the browser's own zone. date-fns does the calendar. */
 // By path: the bundler would otherwise take the whole library along.
-import { DAY_MS } from '../../core/time';
+import { DAY_MS, dayOrder } from '../../core/time';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parse } from 'date-fns/parse';
 import { startOfDay } from 'date-fns/startOfDay';
+import { language } from './language';
+
+/** Dates stand in the order of the person's language, with the month in words. */
+const DAY = dayOrder(language()) === 'dayFirst' ? 'd MMM' : 'MMM d';
 
 /** Calendar day where the person is. */
 export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
-/** "4 Dec". */
-export const shortDay = (ms: number): string => format(ms, 'd MMM');
+/** "4 Dec" or "Dec 4". */
+export const shortDay = (ms: number): string => format(ms, DAY);
 /** "4 Dec" of a written day. */
-export const shortWrittenDay = (day: string): string => format(parse(day, 'yyyy-MM-dd', 0), 'd MMM');
+export const shortWrittenDay = (day: string): string => format(parse(day, 'yyyy-MM-dd', 0), DAY);
 /** "Fri 4 Dec, 21:10". */
-export const dayAndHour = (ms: number): string => format(ms, 'EEE d MMM, HH:mm');
+export const dayAndHour = (ms: number): string => format(ms, `EEE ${DAY}, HH:mm`);
 /** "Fri 21:10". */
 export const weekdayHour = (ms: number): string => format(ms, 'EEE HH:mm');
 export const clockTime = (ms: number): string => format(ms, 'HH:mm');
 /** "Fri 4 Dec". */
-export const weekdayShort = (ms: number): string => format(ms, 'EEE d MMM');
+export const weekdayShort = (ms: number): string => format(ms, `EEE ${DAY}`);
 /** Value of a date-and-time field. */
 export const fieldTime = (ms: number): string => format(ms, "yyyy-MM-dd'T'HH:mm");
 
@@ -35,6 +39,9 @@ export function agoWords(ms: number, nowMs: number): string {
   if (day === localDay(nowMs - DAY_MS)) return 'yesterday';
   return nowMs - ms < 6 * DAY_MS ? format(ms, 'EEEE') : shortDay(ms);
 }
+
+/** Noon of a written day where the person is, as stored: an act of which only the day is known. */
+export const noonOf = (day: string): string => isoOf(parse(`${day} 12`, 'yyyy-MM-dd HH', 0).getTime());
 
 export const isoOf = (ms: number): string => new Date(ms).toISOString();
 

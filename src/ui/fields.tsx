@@ -1,4 +1,4 @@
-import { createElement, useId, useRef, useState, type ReactNode } from 'react';
+import { useId, useRef, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, TextInput, View } from 'react-native';
 import { focusedRadio, onKey, radioAfter, radiosOf } from './keys';
 import { useTheme } from './theme';
@@ -51,6 +51,8 @@ interface TextFieldProps {
   question?: string | null;
   /** Unit shown at the right inside the field. */
   unit?: string;
+  /** A button at the right inside the field. */
+  after?: ReactNode;
   numeric?: boolean;
   multiline?: boolean;
   placeholder?: string;
@@ -69,6 +71,7 @@ export function TextField({
   error,
   question,
   unit,
+  after,
   numeric,
   multiline,
   placeholder,
@@ -120,6 +123,7 @@ export function TextField({
             {unit}
           </Txt>
         ) : null}
+        {after}
       </View>
     </FieldFrame>
   );
@@ -248,51 +252,6 @@ export function Check({
         </View>
       </Pressable>
     </View>
-  );
-}
-
-/** A day, or a day with a time, in the browser's own field. */
-export function WhenField({
-  label,
-  value,
-  onChange,
-  kind,
-  error,
-  hint,
-}: {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-  kind: 'date' | 'datetime-local';
-  error?: string | null;
-  hint?: string;
-}) {
-  const { roles, dark } = useTheme();
-  const id = useId();
-  return (
-    <FieldFrame id={id} label={label} error={error} hint={hint}>
-      {createElement('input', {
-        type: kind,
-        value,
-        'aria-label': label,
-        'aria-describedby': `${id}-message`,
-        'aria-invalid': Boolean(error),
-        onChange: (event: { target: { value: string } }) => onChange(event.target.value),
-        style: {
-          fontFamily: FONTS.text,
-          fontSize: 17,
-          minHeight: TARGET,
-          padding: '0 12px',
-          boxSizing: 'border-box',
-          width: '100%',
-          borderRadius: RADIUS,
-          border: `1.5px solid ${error ? roles.ammonia : roles.edge}`,
-          backgroundColor: roles.paper,
-          color: roles.ink,
-          colorScheme: dark ? 'dark' : 'light',
-        },
-      })}
-    </FieldFrame>
   );
 }
 

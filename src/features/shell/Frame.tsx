@@ -19,6 +19,7 @@ import {
 import { ICONS, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { placeOf, placesOf, waterIdOf } from './places';
 import { ageWords } from './water';
+import { DemoNotice } from './DemoNotice';
 import { StorageAlert } from './StorageAlert';
 import { UndoNotice } from './UndoNotice';
 
@@ -53,6 +54,7 @@ export function Frame({ children }: { children: ReactNode }) {
           </View>
         </View>
         <View style={styles.body}>
+          <DemoNotice />
           <StorageAlert />
           {children}
           <UndoNotice />
@@ -66,6 +68,7 @@ export function Frame({ children }: { children: ReactNode }) {
         {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="row">Zoarium</Txt>}
       </View>
       <View style={styles.body}>
+        <DemoNotice />
         <StorageAlert />
         {children}
         <UndoNotice />

@@ -1,10 +1,9 @@
 import type { Document } from '../../../core/document';
-import { localDay, makeStore, openStore } from '../../store';
+import { demoShown, localDay, makeStore, openStore } from '../../store';
 
-/** The demo tanks when the server said so in the page and nothing is stored; loaded only then. */
-async function demoIfServed(): Promise<Document | null> {
-  const mode = document.querySelector('meta[name="zoarium-mode"]')?.getAttribute('content');
-  if (mode !== 'demo') return null;
+/** The demo where this tab shows it; loaded only then. */
+async function demoIfShown(): Promise<Document | null> {
+  if (!demoShown()) return null;
   const { makeDemo } = await import('../../store/demo');
   return makeDemo(Date.now(), localDay);
 }
@@ -38,7 +37,7 @@ function nothingBetter(): Promise<void> {
 
 /** The one store of the page, already being filled. Failures show in its status. */
 export const started = makeStore();
-const opening = openStore(started, demoIfServed, idle);
+const opening = openStore(started, demoIfShown, idle);
 /** Resolved when the document can be shown or its opening has failed; never rejected. */
 export const opened: Promise<unknown> = opening;
 /** Resolved when half-done entries have been read. */

@@ -38,7 +38,7 @@ function Setup({ water }: { water: Display }) {
     school: water.school,
     sand,
     hasSump: water.sumpL > 0,
-    hasSand: water.sandKg > 0,
+    hasSand: water.sandKg !== 0,
   });
   const toggle = (item: SetupItem, on: boolean) => {
     const id = `${water.id.slice(0, 48)}-${item}`;
@@ -78,7 +78,7 @@ function Setup({ water }: { water: Display }) {
         Mains power and salt water meet here: a licensed electrician, a residual-current device, drip loops,
         the local code. Lift with two people.
       </Caution>
-      {water.sandKg > 0 ? (
+      {water.sandKg !== 0 ? (
         <Choice
           label="Sand"
           options={[

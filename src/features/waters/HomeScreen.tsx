@@ -1,10 +1,18 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { localDay, replaceDocument, selectLastWater, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Screen, space, Txt } from '../../ui';
+import {
+  localDay,
+  replaceDocument,
+  selectLastWater,
+  showDemo,
+  useAppDispatch,
+  useAppSelector,
+} from '../../store';
+import { Button, Screen, space, Txt, useWide } from '../../ui';
+import { OpeningPicture } from './OpeningPicture';
 
-/** "/": the tank last looked at, as `today` shows it; with none, the first step. In place: a redirect would draw twice. */
+/** "/": the water last looked at, as `today` shows it; with none, the first step. In place: a redirect would draw twice. */
 export function HomeScreen({ today }: { today: ReactNode }) {
   const water = useAppSelector(selectLastWater);
   return water ? today : <Welcome />;
@@ -12,23 +20,27 @@ export function HomeScreen({ today }: { today: ReactNode }) {
 
 function Welcome() {
   const router = useRouter();
+  const wide = useWide();
   const dispatch = useAppDispatch();
   const evicted = useAppSelector((s) => s.document.storage === 'evicted');
-  const showDemo = async () => {
+  const unkept = useAppSelector((s) => s.document.storage === 'refused');
+  const picture = <OpeningPicture />;
+  // Where nothing is kept there is nothing of one's own to keep apart, and a new page would forget the choice.
+  const enterDemo = async () => {
+    if (!unkept) return showDemo(true);
     const { makeDemo } = await import('../../store/demo');
-    dispatch(replaceDocument(makeDemo(Date.now(), localDay), 'Demo tanks opened'));
+    await dispatch(replaceDocument(makeDemo(Date.now(), localDay), 'Demo opened'));
   };
   return (
-    <Screen title="Welcome">
-      <Txt kind="word" heading={1}>
+    <Screen title="Welcome" aside={wide ? picture : undefined}>
+      <Txt kind={wide ? 'wordWide' : 'word'} heading={1}>
         Begin
       </Txt>
       <Txt style={styles.lead}>
-        A reef tank starts with weeks of waiting and one question: may I go on yet, and why?
+        A reef tank starts with weeks of waiting and one question: may I go on yet, and why? Log what you
+        test, and Zoarium answers from your own readings.
       </Txt>
-      <Txt style={styles.lead}>
-        Describe your tank, log what you test, and Zoarium answers from your own readings.
-      </Txt>
+      {wide ? null : picture}
       {evicted ? (
         <Txt tone="ammonia" style={styles.lead}>
           Something was stored here before, and this browser has removed it; browsers do so when space is
@@ -42,7 +54,7 @@ function Welcome() {
           label="Describe your tank"
           onPress={() => router.push('/water/new')}
         />
-        <Button label="Look around with two demo tanks" onPress={() => void showDemo()} />
+        <Button label="Look around in a demo" onPress={() => void enterDemo()} />
         <Button
           kind="quiet"
           label="Only the bench: calculators without a tank"

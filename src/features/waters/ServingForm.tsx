@@ -8,7 +8,7 @@ import {
   moved,
   placeOf,
   QUARANTINE_LINES,
-  STARTER_KITS,
+  starterKits,
   type Edit,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
@@ -50,6 +50,7 @@ const LEDE: Record<ServingKind, string> = {
 
 /** Sets up a water that serves a display, with wished animals in it where it is a quarantine. */
 export function NewServing({ kind }: { kind: ServingKind }) {
+  const units = useUnits();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
@@ -63,7 +64,9 @@ export function NewServing({ kind }: { kind: ServingKind }) {
   const save = (water: Serving, booked: readonly string[]) => {
     const at = isoOf(Date.now());
     const starters: Edit[] =
-      Object.keys(doc.kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
+      Object.keys(doc.kits).length === 0
+        ? starterKits(units).map((entity): Edit => ({ put: 'kits', entity }))
+        : [];
     const moves = booked.flatMap((animalId): Edit[] => {
       const a = doc.animals[animalId];
       return a ? [{ put: 'animals', entity: moved(a, IN(id), at) }] : [];

@@ -3,7 +3,7 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { isOpen, type Water } from '../../../core/document';
 import { KIND_WORDS, WORDS } from '../../../core/words';
-import { selectAssessment, selectWaters, useAppSelector, useNow } from '../../store';
+import { demoShown, selectAssessment, selectWaters, showDemo, useAppSelector, useNow } from '../../store';
 import { Button, Empty, Go, Row, Screen, Section, space, Txt, useTheme } from '../../ui';
 import { ageWords } from '../shell';
 
@@ -50,6 +50,11 @@ export function SwitcherScreen() {
         <Go kind="row" href="/files">
           Files: export, import
         </Go>
+        {demoShown() ? null : (
+          <Row>
+            <Button kind="quiet" label="Look around in a demo" onPress={() => void showDemo(true)} />
+          </Row>
+        )}
         <Go kind="row" href="/keys">
           Keys on a keyboard
         </Go>

@@ -1,12 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
-import { editsToRemoveWater, SCHOOLS, STARTER_KITS, type Edit, type Display } from '../../../core/document';
+import { editsToRemoveWater, SCHOOLS, type Display } from '../../../core/document';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
 import {
   commit,
   localDay,
-  newId,
   selectDocument,
   useAppDispatch,
   useAppSelector,
@@ -17,39 +15,12 @@ import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui
 import { useParam, useUnits, WithWater } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
+import { AMMONIA, BACTERIA, ROCK } from './choices';
 import { schoolChange } from './schoolChange';
+import { NewDisplay } from './walk/NewDisplay';
 import { EditServing, NewServing } from './ServingForm';
-import { keepingRest, massLabel, NEW_WATER, readWater, textsOf, type WaterTexts } from './waterForm';
+import { keepingRest, massLabel, readWater, textsOf, type WaterTexts } from './waterForm';
 import { VolumeArithmetic } from './VolumeArithmetic';
-
-const AMMONIA: readonly { value: Display['ammoniaSource']; label: string; note?: string }[] = [
-  {
-    value: 'bottled',
-    label: 'Bottled ammonia',
-    note: 'Ammonium chloride to about 2 mg/L: exact, and it can be repeated for the proof.',
-  },
-  { value: 'seafood', label: 'Raw seafood', note: 'Taken out after some days; cloudy and hard to dose.' },
-  { value: 'feeding', label: 'Feeding the empty tank', note: 'Small daily pinches; slow and gentle.' },
-  { value: 'dieOff', label: 'Die-off from rock', note: 'Rots on its own; phosphate comes with it.' },
-  {
-    value: 'fish',
-    label: 'Fish',
-    note: 'Discouraged: ammonia burns gills, and the first fish is often regretted.',
-  },
-];
-const BACTERIA: readonly { value: Display['bacteriaSources'][number]; label: string }[] = [
-  { value: 'bottle', label: 'Bottle' },
-  { value: 'media', label: 'Running media or rock' },
-  { value: 'liveSand', label: 'Live sand' },
-];
-
-const ROCK: readonly { value: WaterTexts['rockKind']; label: string }[] = [
-  { value: 'unknown', label: 'Not said' },
-  { value: 'dryMade', label: 'Dry, mined or made' },
-  { value: 'cured', label: 'Cured live rock' },
-  { value: 'driedOcean', label: 'Ocean rock, dried out' },
-  { value: 'running', label: 'From a running tank' },
-];
 
 /** What the address asks for: a quarantine or a container, or else a display. */
 export function NewWaterScreen() {
@@ -58,31 +29,6 @@ export function NewWaterScreen() {
     <NewServing key={kind} kind={kind} />
   ) : (
     <NewDisplay />
-  );
-}
-
-function NewDisplay() {
-  const units = useUnits();
-  const dispatch = useAppDispatch();
-  const router = useRouter();
-  const kits = useAppSelector((s) => s.document.entities.kits);
-  const [id] = useState(newId);
-  const save = (water: Display) => {
-    // The first tank brings plain kits along, so that a first reading needs no form.
-    const starters: Edit[] =
-      Object.keys(kits).length === 0 ? STARTER_KITS.map((entity): Edit => ({ put: 'kits', entity })) : [];
-    return dispatch(commit(`${water.name} added`, [...starters, { put: 'waters', entity: water }]));
-  };
-  return (
-    <WaterForm
-      key={units.length + units.volume}
-      title="New tank"
-      id={id}
-      start={NEW_WATER}
-      submit="Add the tank"
-      onSave={save}
-      onDone={() => router.replace(`/water/${id}` as Href)}
-    />
   );
 }
 
@@ -187,8 +133,8 @@ function WaterForm({ title, id, start, submit, base, onSave, onDone, children }:
       )}
       <FieldRow>
         <TextEntry numeric form={form} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
-        <TextEntry numeric form={form} name="rock" label="Rock" unit={massLabel(units)} placeholder="0" />
-        <TextEntry numeric form={form} name="sand" label="Sand" unit={massLabel(units)} placeholder="0" />
+        <TextEntry numeric form={form} name="rock" label="Rock" unit={massLabel(units)} />
+        <TextEntry numeric form={form} name="sand" label="Sand" unit={massLabel(units)} />
       </FieldRow>
       {Number(texts.rock.replace(',', '.')) > 0 ? (
         <ChoiceEntry form={form} name="rockKind" label="What rock" options={ROCK} />

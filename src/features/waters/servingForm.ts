@@ -88,8 +88,8 @@ export function readServing(
     startDay: t.startDay === '' ? null : t.startDay,
     size,
     sumpL: before?.sumpL ?? 0,
-    rockKg: before?.rockKg ?? 0,
-    sandKg: before?.sandKg ?? 0,
+    rockKg: before ? before.rockKg : 0,
+    sandKg: before ? before.sandKg : 0,
     hasLid: t.hasLid,
     ...(sameSize && before.volumeInUse ? { volumeInUse: before.volumeInUse } : {}),
   };

@@ -38,7 +38,8 @@ export const massLabel = (units: UnitPreferences): string => (units.mass === 'lb
 const massToKg = (units: UnitPreferences, x: number): number => (units.mass === 'lb' ? x * KG_PER_LB : x);
 
 export function textsOf(water: Display, units: UnitPreferences): WaterTexts {
-  const mass = (kg: number) => formatDecimal(units.mass === 'lb' ? kg / KG_PER_LB : kg, 2);
+  const mass = (kg: number | null) =>
+    kg === null ? '' : formatDecimal(units.mass === 'lb' ? kg / KG_PER_LB : kg, 2);
   return {
     ...textsOfSize(water.size, units),
     name: water.name,
@@ -72,8 +73,9 @@ export function readWater(id: string, t: WaterTexts, units: UnitPreferences, tod
   const faults: WaterFaults = { ...ofSize };
   const sump = readEntry(t.sump, { name: 'Sump', unit: units.volume, min: 0, max: 50000, whenEmpty: 0 });
   if (!sump.ok) faults.sump = sump.message;
-  const mass = (field: 'rock' | 'sand', name: string): number => {
-    const entry = readEntry(t[field], { name, unit: null, min: 0, max: 5000, whenEmpty: 0 });
+  const mass = (field: 'rock' | 'sand', name: string): number | null => {
+    if (t[field].trim() === '') return null;
+    const entry = readEntry(t[field], { name, unit: null, min: 0, max: 5000 });
     if (entry.ok) return massToKg(units, entry.value);
     faults[field] = entry.message;
     return NaN;

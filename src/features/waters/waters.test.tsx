@@ -5,52 +5,92 @@ import { EditWaterScreen, NewWaterScreen } from './WaterFormScreen';
 import { SchoolScreen } from './SchoolScreen';
 import { SwitcherScreen } from './SwitcherScreen';
 
-test('a tank is described, its water worked out with its doubt, and kept with kits to begin with', async () => {
+const size = (length: string, width: string, height: string) => {
+  type('Length inside, cm', length);
+  type('Width inside, cm', width);
+  type('Water height, cm', height);
+};
+
+test('the walk: a question at a time, the glass filling with its numbers, name and size enough', async () => {
   const { doc, went } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
-  const primary = screen.getAllByRole('button').pop()?.textContent ?? '';
-  press(primary);
-  await flush();
-  expect(Object.keys(doc().waters)).toHaveLength(0);
+  // Nothing is skipped: without a name it says so and stays.
+  press('How big is the glass?');
+  expect(says('Not yet: Give it a name.')).toBe(true);
   type('Name', 'Hall tank');
-  for (const [label, value] of [
-    ['Length inside, cm', '100'],
-    ['Width inside, cm', '50'],
-    ['Water height, cm', '48'],
-    ['Water in the sump, L', '0'],
-    ['Rock, kg', '24'],
-    ['Sand, kg', '28'],
-  ] as const)
-    type(label, value);
+  press('How big is the glass?');
+  expect(says('2 of 4')).toBe(true);
+  press('Where are you now?');
+  expect(says(/^Not yet: Length is missing/)).toBe(true);
+  size('100', '50', '48');
+  type('Rock, kg', '24');
+  type('Sand, kg', '28');
   // By hand: 240 L less 10 L of rock and 10 L of sand.
-  expect(says(/220 L/)).toBe(true);
-  press(primary);
-  await flush();
+  expect(screen.getByRole('img', { name: /filled: 220 L of real water/ })).toBeTruthy();
+  await submit('Enough for now: add it');
   const water = Object.values(doc().waters)[0];
   expect(water).toMatchObject({
     name: 'Hall tank',
     kind: 'display',
+    startDay: null,
     size: { kind: 'dimensions', lengthCm: 100 },
     rockKg: 24,
     school: 'proof24',
   });
   expect(Object.keys(doc().kits).length).toBeGreaterThan(4);
-  expect(went().length).toBeGreaterThan(0);
+  expect(went()).toEqual([`/water/${water?.id}`]);
+});
+
+test('units are changed with one tap, and are the person’s from then on', async () => {
+  const { doc } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
+  choose('in · gal · °F');
+  type('Name', 'Hall tank');
+  press('How big is the glass?');
+  press('Only the volume');
+  type('Volume of water, gal', '50');
+  await submit('Enough for now: add it');
+  expect(doc().settings.person?.units).toMatchObject({ volume: 'gal', temperature: 'F' });
+  expect(Object.values(doc().waters)[0]).toMatchObject({ size: { volumeL: expect.closeTo(189.27, 1) } });
+  expect(Object.values(doc().kits).find((k) => k.parameter === 'salinity')?.salinityUnit).toBe('sg2525');
+});
+
+test('someone with animals in is asked who and since when, told what is taken as told, and sent to the tests', async () => {
+  const { doc, went } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
+  type('Name', 'Den');
+  press('How big is the glass?');
+  size('80', '45', '43');
+  press('Where are you now?');
+  choose(/^Animals are in/);
+  press('What came before?');
+  type('First filled on', '1 Sep 2025');
+  type('Find an animal', 'ocellaris');
+  press('Ocellaris clownfish');
+  press('How do you go on?');
+  expect(says('Not yet: Say the day it came, roughly.')).toBe(true);
+  type('How many', '2');
+  type('Came on', '10 Oct 2025');
+  press('How do you go on?');
+  expect(says('We propose: zero and zero')).toBe(true);
+  await submit('Add, then log tests');
+  const [water] = Object.values(doc().waters);
+  expect(water).toMatchObject({
+    startDay: '2025-09-01',
+    school: 'zeroZero',
+    told: { stage: 'animalsIn', day: '2026-05-01' },
+  });
+  expect(Object.values(doc().animals)).toMatchObject([{ speciesId: 'ocellaris-clownfish', count: 2 }]);
+  expect(went()).toEqual([`/water/${water?.id}/log`]);
 });
 
 test('rock that leaves no water is refused in words', async () => {
   const { doc } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
   type('Name', 'Full of rock');
-  for (const [label, value] of [
-    ['Length inside, cm', '40'],
-    ['Width inside, cm', '40'],
-    ['Water height, cm', '40'],
-    ['Rock, kg', '500'],
-  ] as const)
-    type(label, value);
-  press(screen.getAllByRole('button').pop()?.textContent ?? '');
+  press('How big is the glass?');
+  size('40', '40', '40');
+  type('Rock, kg', '500');
+  press('Where are you now?');
   await flush();
   expect(Object.keys(doc().waters)).toHaveLength(0);
-  expect(document.body.textContent).toMatch(/displace|more than the tank holds/);
+  expect(says(/^Not yet: Rock and sand displace more water than the tank holds/)).toBe(true);
 });
 
 test('an edit keeps what was entered elsewhere', async () => {

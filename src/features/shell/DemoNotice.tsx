@@ -1,0 +1,29 @@
+import { StyleSheet, View } from 'react-native';
+import { demoShown, showDemo } from '../../store';
+import { Button, space, Txt, useTheme } from '../../ui';
+
+/** Stands above every screen of the demo: whose tanks these are, and the way out. */
+export function DemoNotice() {
+  const { roles } = useTheme();
+  if (!demoShown()) return null;
+  return (
+    <View role="note" style={[styles.notice, { backgroundColor: roles.sand }]}>
+      <Txt kind="small" style={styles.text}>
+        The demo: made-up tanks. Your own data is not touched.
+      </Txt>
+      <Button kind="quiet" label="Leave" name="Leave the demo" onPress={() => void showDemo(false)} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  notice: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space(3),
+    paddingLeft: space(5),
+    paddingRight: space(2),
+  },
+  text: { flexShrink: 1 },
+});

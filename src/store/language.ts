@@ -1,0 +1,2 @@
+/** The person's language, as the browser has it. */
+export const language = (): string => (typeof navigator === 'undefined' ? 'en-GB' : navigator.language);

@@ -1,0 +1,92 @@
+import { createElement, useRef, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import CalendarDays from 'lucide-react-native/icons/calendar-days';
+import { format } from 'date-fns/format';
+import { dayOrder } from '../../core/time';
+import { TextField } from './fields';
+import { useTheme } from './theme';
+import { TARGET } from './tokens';
+import { EXAMPLE, readWhen, writtenWhen, type WhenKind } from './when';
+
+const order = () => dayOrder(typeof navigator === 'undefined' ? 'en-GB' : navigator.language);
+const today = () => format(Date.now(), 'yyyy-MM-dd');
+
+/** A day or a moment, written in the order of the person's language; typed, or chosen in the browser's calendar. What is handed on is in the
+ *  stored form; what cannot be read is handed on as typed, so that the form says so. */
+export function WhenField({
+  label,
+  value,
+  onChange,
+  onBlur,
+  kind,
+  error,
+  hint,
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  onBlur?: () => void;
+  kind: WhenKind;
+  error?: string | null;
+  hint?: string;
+}) {
+  const { roles, dark } = useTheme();
+  const picker = useRef<HTMLInputElement>(null);
+  /** As typed, while it is being typed. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const type = (text: string) => {
+    setTyped(text);
+    onChange(text.trim() === '' ? '' : (readWhen(kind, text, order(), today()) ?? text));
+  };
+  const written = writtenWhen(kind, value, order());
+  const unread = typed === null && value !== '' && readWhen(kind, value, order(), today()) === null;
+  return (
+    <View>
+      <TextField
+        label={label}
+        value={typed ?? written}
+        onChange={type}
+        onBlur={() => {
+          setTyped(null);
+          onBlur?.();
+        }}
+        error={unread ? `That is no day. Write it ${EXAMPLE[order()]}.` : error}
+        {...(hint === undefined ? {} : { hint })}
+        after={
+          <Pressable
+            role="button"
+            aria-label="Open the calendar"
+            onPress={() => picker.current?.showPicker()}
+            style={styles.button}
+          >
+            <CalendarDays size={20} color={roles.second} />
+          </Pressable>
+        }
+      />
+      {createElement('input', {
+        ref: picker,
+        type: kind,
+        value: readWhen(kind, value, order(), today()) ?? '',
+        tabIndex: -1,
+        'aria-hidden': true,
+        onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+        style: {
+          position: 'absolute',
+          right: 0,
+          top: TARGET,
+          width: 1,
+          height: 1,
+          opacity: 0,
+          border: 0,
+          padding: 0,
+          pointerEvents: 'none',
+          colorScheme: dark ? 'dark' : 'light',
+        },
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  button: { width: TARGET, minHeight: TARGET, alignItems: 'center', justifyContent: 'center' },
+});
