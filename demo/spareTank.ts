@@ -39,7 +39,7 @@ export const servingWaters = (story: Story): Water[] => [
 /** A sitting in the evening every few days; ammonia showed once, after the first days of feeding. */
 const SITTINGS: readonly { day: number; ammonia: readonly [number, number] | 0; tempC: number }[] = [
   { day: 22.9, ammonia: 0, tempC: 25.2 },
-  { day: 25.9, ammonia: [0, 0.25], tempC: 25.4 },
+  { day: 25.9, ammonia: [0, 0.2], tempC: 25.4 },
   { day: 26.9, ammonia: 0, tempC: 25.3 },
   { day: 29.9, ammonia: 0, tempC: 25.1 },
   { day: 33.9, ammonia: 0, tempC: 25.4 },

@@ -49,7 +49,7 @@ test('a correction of the last reading: four taps at most', async ({ page }) => 
   await by.place('Log');
   await by.tap(page.getByRole('link', { name: /^Sample.*\d\d:\d\d/ }).first());
   await expect(word(page)).toHaveText('Correct a sample');
-  await by.tap(page.getByRole('button', { name: 'ammonia 0.25', exact: true }));
+  await by.tap(page.getByRole('button', { name: 'ammonia 0.2', exact: true }));
   await by.tap(page.getByRole('button', { name: 'Save the correction' }));
   await expect(page.getByText('Sample corrected')).toBeVisible();
   expect(by.taps()).toBeLessThanOrEqual(4);

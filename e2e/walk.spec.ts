@@ -61,7 +61,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await logSample(page, { ammonia: '0.5', nitrite: '2' });
     await expect(page.getByText('Nitrite is 2 mg/L NO₂ and not falling yet.').first()).toBeVisible();
     await later(page, { days: 8 });
-    await logSample(page, { ammonia: '0', nitrite: '0.25', nitrate: '10' });
+    await logSample(page, { ammonia: '0', nitrite: '0.2', nitrate: '10' });
     await later(page, { days: 3 });
     await logSample(page, { ammonia: '0', nitrite: '0', nitrate: '10' });
     await expect(page.getByText(/Both read zero once/).first()).toBeVisible();

@@ -173,12 +173,12 @@ describe('changes', () => {
 describe('readings', () => {
   test('a colour step is the interval to the neighbours’ middle', () => {
     expect(readingInterval({ kind: 'exact', value: 0.5 }, ammonia)).toEqual({
-      low: 0.375,
+      low: 0.35,
       mid: 0.5,
       high: 0.75,
     });
-    expect(readingInterval({ kind: 'over', low: 4 }, ammonia)).toMatchObject({ low: 4, high: Infinity });
-    expect(readingInterval({ kind: 'between', low: 0, high: 0.25 }, ammonia).mid).toBe(0.125);
+    expect(readingInterval({ kind: 'over', low: 5 }, ammonia)).toMatchObject({ low: 5, high: Infinity });
+    expect(readingInterval({ kind: 'between', low: 0, high: 0.2 }, ammonia).mid).toBe(0.1);
   });
   test('a titration is good to 5 % and half its resolution, a pH pen to about a tenth', () => {
     const alkalinity = STARTER_KITS.find((k) => k.parameter === 'alkalinity') as Kit;

@@ -1,4 +1,5 @@
-/** Kits a first tank starts with, so that the first reading needs no form. Plain, unbranded, changeable. */
+/** Kits a first tank starts with, so that the first reading needs no form: named by their kind, with a ladder of our own, one, two and five
+ *  in each decade. The person types the steps of their own card over it. */
 import type { UnitPreferences } from '../units/preferences';
 import { type Kit } from './types';
 
@@ -49,9 +50,9 @@ export const starterKits = ({ salinity }: Pick<UnitPreferences, 'salinity'>): Ki
 const COARSE = { sg2525: 0.7, sg2020: 0.7, mScm: 0.1 } as const;
 
 export const STARTER_KITS: readonly Kit[] = [
-  steps('kit-ammonia', 'Ammonia drops', 'ammonia', [0, 0.25, 0.5, 1, 2, 4], 5),
-  steps('kit-nitrite', 'Nitrite drops', 'nitrite', [0, 0.25, 0.5, 1, 2, 5], 5),
-  steps('kit-nitrate', 'Nitrate drops', 'nitrate', [0, 5, 10, 20, 40, 80], 5),
+  steps('kit-ammonia', 'Ammonia drops', 'ammonia', [0, 0.2, 0.5, 1, 2, 5], 5),
+  steps('kit-nitrite', 'Nitrite drops', 'nitrite', [0, 0.2, 0.5, 1, 2, 5], 5),
+  steps('kit-nitrate', 'Nitrate drops', 'nitrate', [0, 5, 10, 20, 50, 100], 5),
   meter('kit-salinity', 'Pocket meter', 'salinity', 0.1, 'ppt'),
   meter('kit-temperature', 'Thermometer', 'temperature', 0.1),
   meter('kit-alkalinity', 'Alkalinity titration', 'alkalinity', 0.1),

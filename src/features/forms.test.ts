@@ -35,8 +35,8 @@ describe('taps on steps', () => {
     expect(tap(2, 4)).toEqual({ kind: 'exact', value: 2 });
   });
   test('the open top: exact, then over, then clear', () => {
-    expect(tap(5)).toEqual({ kind: 'exact', value: 4 });
-    expect(tap(5, 5)).toEqual({ kind: 'over', low: 4 });
+    expect(tap(5)).toEqual({ kind: 'exact', value: 5 });
+    expect(tap(5, 5)).toEqual({ kind: 'over', low: 5 });
     expect(tap(5, 5, 5)).toBeNull();
   });
 });

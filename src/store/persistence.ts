@@ -196,7 +196,7 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
           writer.revisions.set(key, revisionOf(entries[key]));
         }
       }
-      await storage.setMany(entries);
+      await writer.storeAll(entries);
       dispatch(storageFound());
     },
     forgoStorage() {
@@ -213,7 +213,10 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
     attach(store: { dispatch: Dispatch; getState: () => PersistedState }) {
       dispatch = store.dispatch;
       state = store.getState;
-      storage.onLost(() => dispatch(storageLost()));
+      storage.onLost(() => {
+        writer.hold();
+        dispatch(storageLost());
+      });
       tabs.listen((told) => {
         // A storage that cannot be read now is no reason to show what is out of date.
         hear(told).catch(() => dispatch(changesArrived(stepsOf(told.act, told.way).map((s) => s.change))));

@@ -62,6 +62,8 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
   let retryTimer: ReturnType<typeof setTimeout> | null = null;
   let retryMs = FIRST_RETRY_MS;
   let busy = false;
+  /** True while the storage has been emptied under the page: an act could only be taken for one that another tab made void. */
+  let emptied = false;
   let running: Promise<void> = Promise.resolve();
 
   /** Writes what waits, until nothing does. */
@@ -69,6 +71,10 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
     if (retryTimer !== null) clearTimeout(retryTimer);
     retryTimer = null;
     if (busy) return;
+    if (emptied) {
+      page.hold(waiting.length > 0);
+      return;
+    }
     busy = true;
     page.hold(true);
     running = writeAll();
@@ -144,6 +150,19 @@ export function makeWriter(storage: Storage, page: Page, listener: Listener) {
         waiting.push({ act, way, steps, along, end });
         run();
       });
+    },
+    /** The storage was emptied under the page: what comes waits until all is stored anew. */
+    hold(): void {
+      emptied = true;
+    },
+    /** Stores all there is anew. What waits is in it already, and ends with it. @throws when it is refused */
+    async storeAll(entries: Record<string, string | null>): Promise<void> {
+      const jobs = [...waiting];
+      await storage.setMany(Object.assign({}, entries, ...jobs.map((job) => job.along)));
+      emptied = false;
+      waiting = waiting.slice(jobs.length);
+      for (const job of jobs) endJob(job, null);
+      run();
     },
     /** Keeps something half done; written a little later, never ahead of an act. */
     draft(key: string, text: string | null): void {

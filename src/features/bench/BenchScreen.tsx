@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
-import { Screen, Section, space, TARGET, Txt, useTheme } from '../../ui';
+import { Screen, Section, space, TARGET, Txt, useTheme, useWide } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { TOOL_GROUPS } from './tools';
 
@@ -18,7 +18,7 @@ function WaterBench({ water }: { water: Water }) {
     <Bench
       base={`/water/${water.id}`}
       lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${water.name}, by ${volume.from}.`}
-      water
+      water={water}
     />
   );
 }
@@ -33,30 +33,44 @@ export function LoneBenchScreen() {
   );
 }
 
-function Bench({ base, lede, water }: { base: string; lede: string; water?: boolean }) {
+function Bench({ base, lede, water }: { base: string; lede: string; water?: Water }) {
+  const wide = useWide();
+  const groups = TOOL_GROUPS.map((g) => (
+    <Section key={g.title} title={g.title}>
+      {g.tools.map((t) => (
+        <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
+      ))}
+    </Section>
+  ));
+  // The lists are of one kind: on a wide screen they stand in both columns, not one under the other.
+  const here = wide ? Math.ceil(groups.length / 2) - (water ? 1 : 0) : groups.length;
   return (
-    <Screen title="Bench">
+    <Screen title="Bench" aside={wide ? groups.slice(here) : undefined}>
       <Txt kind="title" heading={1}>
         Bench
       </Txt>
       <Txt tone="second">{lede}</Txt>
       {water ? (
-        <Section title="This tank">
-          <ToolLink
-            href={`${base}/setup`}
-            title="Setting up"
-            lede="Before water and filling, point by point, dated."
-          />
+        <Section title={`For ${water.name}`}>
+          {water.kind === 'display' ? (
+            <ToolLink
+              href={`${base}/setup`}
+              title="Setting up"
+              lede="Before water and filling, point by point, dated."
+            />
+          ) : null}
           <ToolLink
             href={`${base}/equipment`}
             title="Equipment and consumables"
             lede="What, where, since when; service, settings, loans, money."
           />
-          <ToolLink
-            href={`${base}/cycle/dose`}
-            title="Ammonia dose"
-            lede="From the bottle’s strength to millilitres and drops, with a counter."
-          />
+          {water.kind === 'display' ? (
+            <ToolLink
+              href={`${base}/cycle/dose`}
+              title="Ammonia dose"
+              lede="From the bottle’s strength to millilitres and drops, with a counter."
+            />
+          ) : null}
           <ToolLink
             href="/kits"
             title="Kits and instruments"
@@ -64,13 +78,7 @@ function Bench({ base, lede, water }: { base: string; lede: string; water?: bool
           />
         </Section>
       ) : null}
-      {TOOL_GROUPS.map((g) => (
-        <Section key={g.title} title={g.title}>
-          {g.tools.map((t) => (
-            <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
-          ))}
-        </Section>
-      ))}
+      {groups.slice(0, here)}
     </Screen>
   );
 }

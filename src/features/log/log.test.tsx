@@ -15,7 +15,7 @@ describe('the sample sheet', () => {
   test('taps and texts become one sample; the sheet is empty after it', async () => {
     const { doc, settle, went } = show();
     const before = samplesOf(doc()).length;
-    press('ammonia 0.25');
+    press('ammonia 0.2');
     press('ammonia 0.5');
     press('nitrite 5+');
     type(/^pH/, '8,05');

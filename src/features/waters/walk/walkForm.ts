@@ -51,7 +51,7 @@ export interface Begun {
 }
 
 /** Whoever stands here has a past to tell. */
-export const HAS_PAST: readonly Stage[] = ['filling', 'cycling', 'bothZero', 'animalsIn', 'moving'];
+const HAS_PAST: readonly Stage[] = ['filling', 'cycling', 'bothZero', 'animalsIn', 'moving'];
 const HAS_FED: readonly Stage[] = ['cycling', 'bothZero'];
 export const HAS_ANIMALS: readonly Stage[] = ['animalsIn', 'moving'];
 
