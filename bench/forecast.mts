@@ -46,7 +46,7 @@ await measure('12 days, 25 readings', '/water/pantry-cube/cycle/forecast');
 await page.evaluate(
   () =>
     new Promise<void>((done) => {
-      const open = indexedDB.open('zoarium');
+      const open = indexedDB.open('zoarium-demo');
       open.onsuccess = () => {
         const tx = open.result.transaction('entries', 'readwrite');
         const all = tx.objectStore('entries');

@@ -70,7 +70,7 @@ const stored = (page: Page): Promise<Record<string, string>> =>
   page.evaluate(
     () =>
       new Promise<Record<string, string>>((done, fail) => {
-        const open = indexedDB.open('zoarium');
+        const open = indexedDB.open('zoarium-demo');
         open.onerror = () => fail(new Error(String(open.error)));
         open.onsuccess = () => {
           const table = open.result.transaction('entries').objectStore('entries');

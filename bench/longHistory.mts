@@ -25,7 +25,7 @@ await page.getByText(/Judged by/).waitFor();
 await page.evaluate(
   ({ kits }) =>
     new Promise<void>((done) => {
-      const open = indexedDB.open('zoarium');
+      const open = indexedDB.open('zoarium-demo');
       open.onsuccess = () => {
         const tx = open.result.transaction('entries', 'readwrite');
         for (let i = 0; i < 6000; i++) {

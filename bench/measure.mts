@@ -100,7 +100,7 @@ async function saving(browser: Browser, base: string, readings: number): Promise
   await page.evaluate(
     ({ count, kits }) =>
       new Promise<void>((done) => {
-        const open = indexedDB.open('zoarium');
+        const open = indexedDB.open('zoarium-demo');
         open.onsuccess = () => {
           const tx = open.result.transaction('entries', 'readwrite');
           const store = tx.objectStore('entries');

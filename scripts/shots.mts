@@ -57,6 +57,20 @@ const dated = (page: Page) =>
     .first()
     .waitFor();
 
+/** The first page of someone who has nothing yet. */
+const leaveDemo = async (page: Page) => {
+  await page.getByRole('button', { name: 'Leave the demo' }).click();
+  await page.getByRole('heading', { name: 'Begin' }).waitFor();
+};
+
+const fillGlass = async (page: Page) => {
+  await page.getByLabel('Name').fill('Hallway Reef');
+  await page.getByRole('button', { name: 'How big is the glass?' }).click();
+  await page.getByLabel('Length inside').fill('80');
+  await page.getByLabel('Width inside').fill('45');
+  await page.getByLabel('Water height').fill('43');
+};
+
 const openHow = async (page: Page) => {
   await workOut(page);
   await page.getByRole('button', { name: /^A proof of 2 mg/ }).click();
@@ -76,7 +90,10 @@ const SHOTS: Shot[] = [
   { name: 'stock-wide-dark', path: `${NORTH}/stock`, wide: true, dark: true },
   { name: 'drip-dark', path: `${NORTH}/drip/new`, dark: true, before: startDrip },
   { name: 'dose', path: `${PANTRY}/cycle/dose` },
-  { name: 'tank', path: '/water/new', wide: true },
+  { name: 'begin', path: '/', before: leaveDemo },
+  { name: 'begin-wide', path: '/', wide: true, before: leaveDemo },
+  { name: 'new-tank', path: '/water/new', before: fillGlass },
+  { name: 'new-tank-wide', path: '/water/new', wide: true, before: fillGlass },
   { name: 'schools', path: `${PANTRY}/school` },
   { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: openHow },
   { name: 'forecast-wide-dark', path: `${PANTRY}/cycle/forecast`, wide: true, dark: true, before: workOut },
@@ -147,8 +164,8 @@ for (const shot of SHOTS.filter((s) => names.length === 0 || names.includes(s.na
   await page.getByRole('main').waitFor();
   if (shot.before) await shot.before(page);
   await page.evaluate(() => document.fonts.ready);
-  // The notice of the demo having opened is not part of the view.
-  await page.addStyleTag({ content: '[role=status]{display:none!important}' });
+  // The notices of the demo are not part of the view.
+  await page.addStyleTag({ content: '[role=status],[aria-label=Demo]{display:none!important}' });
   await page.screenshot({ path: join(out, `${shot.name}.png`) });
   await context.close();
 }

@@ -197,6 +197,7 @@ interface WarningFacts {
   lastStillSettling: Nothing;
   testFirst: Nothing;
   youngTank: { wantsDays: number; ageDays: number };
+  ageNotSaid: { wantsDays: number };
   livesOnPods: Nothing;
   moreThanDouble: { mgN: number; allowedMgN: number };
   twoInAWeek: Nothing;

@@ -120,6 +120,11 @@ describe('warnings', () => {
   test('too early: before the gate, and before the tank is old enough', () => {
     expect(codes(new History().water(0), 0.1, 'neon-goby')).toContain('gateShut');
     expect(codes(settled(), 36.2, 'mandarin-dragonet')).toContain('youngTank');
+    // Nobody is told that a tank of unknown age is young: it is asked.
+    const undated = settled();
+    undated.doc.waters.t = { ...undated.doc.waters.t!, startDay: null };
+    const asked = codes(undated, 36.2, 'mandarin-dragonet');
+    expect([asked.includes('youngTank'), asked.includes('ageNotSaid')]).toEqual([false, true]);
   });
   test('more than double in a month, and two fish in a week', () => {
     expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('moreThanDouble');

@@ -114,10 +114,12 @@ function ofTheTime(e: WaterEvidence, assessment: Assessment, species: Species): 
   }
   if (judgement.word === 'test') warnings.push(caution({ code: 'testFirst' }));
   const { startDay } = e.water;
-  const ageDays =
-    startDay === null ? 0 : Math.floor((e.nowMs - Date.parse(`${startDay}T00:00:00Z`)) / DAY_MS);
-  if (ageDays < species.minTankAgeDays) {
-    warnings.push(caution({ code: 'youngTank', wantsDays: species.minTankAgeDays, ageDays }));
+  const wantsDays = species.minTankAgeDays;
+  if (startDay === null) {
+    if (wantsDays > 0) warnings.push(caution({ code: 'ageNotSaid', wantsDays }));
+  } else {
+    const ageDays = Math.floor((e.nowMs - Date.parse(`${startDay}T00:00:00Z`)) / DAY_MS);
+    if (ageDays < wantsDays) warnings.push(caution({ code: 'youngTank', wantsDays, ageDays }));
   }
   if (species.sensitivities.includes('needs pods')) {
     warnings.push({ severity: 'note', says: { code: 'livesOnPods' } });

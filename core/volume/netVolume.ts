@@ -80,6 +80,7 @@ export function netVolume(input: VolumeInput): NetVolume {
     { part: 'rock', litres: -rock.litres, sdL: rock.sdL },
     { part: 'sand', litres: -sand.litres, sdL: sand.sdL },
   ];
+  const unsaid = input.rockKg === null || input.sandKg === null;
   const netL = lines.reduce((sum, line) => sum + line.litres, 0);
   if (netL <= 0)
     throw new RangeError(
@@ -90,7 +91,9 @@ export function netVolume(input: VolumeInput): NetVolume {
   return {
     netL: used?.litres ?? netL,
     sdL: used?.sdL ?? sdL,
-    from: used?.from ?? 'dimensions, rock and sand',
+    from:
+      used?.from ??
+      (unsaid ? 'its size, less a tenth for rock and sand not said yet' : 'dimensions, rock and sand'),
     byParts: { netL, sdL },
     lines: lines.filter((line) => line.litres !== 0),
   };

@@ -47,6 +47,7 @@ test('rock and sand not said: a tenth of the glass is taken off, and the doubt i
   const unsaid = netVolume({ size, sumpL: 0, rockKg: null, sandKg: null });
   // By hand: 154.8 L less 10 % is 139.3 L.
   expect(unsaid.netL).toBeCloseTo(139.32, 2);
+  expect(unsaid.from).toMatch(/not said yet/);
   const said = netVolume({ size, sumpL: 0, rockKg: 26, sandKg: 13 });
   expect(said.netL).toBeCloseTo(139.3, 0);
   expect(unsaid.sdL).toBeGreaterThan(said.sdL * 1.2);

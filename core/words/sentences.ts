@@ -240,6 +240,8 @@ const WARNINGS = {
   gateShut: () => 'The gate before it is not open yet: see Today.',
   lastStillSettling: () => 'The last addition is still settling: see Today.',
   testFirst: () => 'A test is due before anything goes in: see Today.',
+  ageNotSaid: (s) =>
+    `Wants a tank settled for about ${s.wantsDays} days; when this one was first filled is not said yet, under Edit.`,
   youngTank: (s) => `Wants a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
   livesOnPods: () => 'Lives on pods: be sure the tank feeds it before it comes home.',
   moreThanDouble: (s) =>

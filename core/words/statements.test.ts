@@ -144,6 +144,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   lastStillSettling: {},
   testFirst: {},
   youngTank: { wantsDays: 180, ageDays: 41 },
+  ageNotSaid: { wantsDays: 180 },
   livesOnPods: {},
   moreThanDouble: { mgN: 31.4, allowedMgN: 23.6 },
   twoInAWeek: {},

@@ -16,6 +16,9 @@ export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
 export const shortDay = (ms: number): string => format(ms, DAY);
 /** "4 Dec" of a written day. */
 export const shortWrittenDay = (day: string): string => format(parse(day, 'yyyy-MM-dd', 0), DAY);
+/** The same with its year, for what may lie far off. */
+export const writtenDay = (day: string): string =>
+  format(parse(day, 'yyyy-MM-dd', 0), DAY === 'd MMM' ? 'd MMM yyyy' : 'MMM d, yyyy');
 /** "Fri 4 Dec, 21:10". */
 export const dayAndHour = (ms: number): string => format(ms, `EEE ${DAY}, HH:mm`);
 /** "Fri 21:10". */

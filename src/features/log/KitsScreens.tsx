@@ -9,7 +9,15 @@ import {
   type Parameter,
 } from '../../../core/document';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
-import { commit, localDay, newId, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import {
+  commit,
+  localDay,
+  newId,
+  selectDocument,
+  useAppDispatch,
+  useAppSelector,
+  writtenDay,
+} from '../../store';
 import { Button, Choice, FieldRow, Go, Line, Row, Screen, Txt } from '../../ui';
 import { NotHere, useParam } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
@@ -25,8 +33,8 @@ function kitWords(kit: Kit, today: string): string {
     kit.expires === null
       ? ', no date'
       : kit.expires < today
-        ? `, past its date (${kit.expires})`
-        : `, good until ${kit.expires}`;
+        ? `, past its date (${writtenDay(kit.expires)})`
+        : `, good until ${writtenDay(kit.expires)}`;
   return `${scale}${basis}${date}`;
 }
 

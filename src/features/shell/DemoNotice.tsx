@@ -7,7 +7,7 @@ export function DemoNotice() {
   const { roles } = useTheme();
   if (!demoShown()) return null;
   return (
-    <View role="note" style={[styles.notice, { backgroundColor: roles.sand }]}>
+    <View role="note" aria-label="Demo" style={[styles.notice, { backgroundColor: roles.sand }]}>
       <Txt kind="small" style={styles.text}>
         The demo: made-up tanks. Your own data is not touched.
       </Txt>

@@ -10,7 +10,13 @@ import {
   useAppSelector,
 } from '../../store';
 import { Button, Screen, space, Txt, useWide } from '../../ui';
-import { OpeningPicture } from './OpeningPicture';
+import { part } from '../shell';
+
+/** Drawings come after the page. */
+const OpeningPicture = part(
+  () => import('./OpeningPicture').then((m) => m.OpeningPicture),
+  () => <View style={styles.picture} />,
+);
 
 /** "/": the water last looked at, as `today` shows it; with none, the first step. In place: a redirect would draw twice. */
 export function HomeScreen({ today }: { today: ReactNode }) {
@@ -70,6 +76,7 @@ function Welcome() {
 }
 
 const styles = StyleSheet.create({
+  picture: { minHeight: 250 },
   lead: { fontSize: 19, lineHeight: 28 },
   actions: { gap: space(3), marginTop: space(4), alignItems: 'flex-start' },
 });

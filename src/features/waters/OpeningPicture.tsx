@@ -1,3 +1,4 @@
+import { curveMonotoneX, line } from 'd3-shape';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { useTheme, useWidth } from '../../ui';
@@ -20,18 +21,11 @@ const NITRITE = [0.14, 0.0, 0.28, 0.12, 0.4, 0.6, 0.5, 0.7, 0.58, 0.45, 0.66, 0.
 const NITRATE = [0.2, 0.0, 0.4, 0.08, 0.55, 0.26, 0.68, 0.46, 0.8, 0.53, 0.855, 0.55];
 const AFTER_CHANGE = [0.86, 0.16, 1, 0.2];
 
-function course(shares: readonly number[], width: number): string {
-  const points = Array.from({ length: shares.length / 2 }, (_, i) => {
-    const x = (shares[2 * i] ?? 0) * width;
-    const y = GROUND - (shares[2 * i + 1] ?? 0) * (GROUND - TOP);
-    return [x, y] as const;
-  });
-  return points.reduce((d, [x, y], i) => {
-    const [px, py] = points[i - 1] ?? [x, y];
-    const middle = (px + x) / 2;
-    return i === 0 ? `M${x} ${y}` : `${d}C${middle} ${py} ${middle} ${y} ${x} ${y}`;
-  }, '');
-}
+const course = (shares: readonly number[], width: number): string =>
+  line<number>()
+    .x((_, i) => (shares[2 * i] ?? 0) * width)
+    .y((_, i) => GROUND - (shares[2 * i + 1] ?? 0) * (GROUND - TOP))
+    .curve(curveMonotoneX)(Array<number>(shares.length / 2).fill(0)) ?? '';
 
 /** What the app does, in one picture: readings become a course, and the course a word. */
 export function OpeningPicture() {
