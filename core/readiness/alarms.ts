@@ -8,6 +8,7 @@ import { DAY_MS } from '../time';
 import { inRange } from './fresh';
 import { printed } from './gates';
 import type { FreeAmmonia } from './judgement';
+import { livingAlarms } from './living';
 import { ask } from './judgement';
 import { RULES } from './limits';
 
@@ -19,15 +20,17 @@ export interface Alarm {
   opens: Statement;
 }
 
-/** Every alarm of a tank, most urgent first. */
+/** Every alarm of a water, what to act on first. */
 export function findAlarms(e: WaterEvidence, free: FreeAmmonia | null): Alarm[] {
-  return [
+  const all = [
     ...freeAmmoniaAlarms(e, free),
+    ...livingAlarms(e, free),
     ...waterAlarms(e),
     ...instrumentAlarms(e),
     ...disagreements(e),
     ...nutrientAlarms(e),
   ];
+  return [...all.filter((a) => a.word === 'actNow'), ...all.filter((a) => a.word !== 'actNow')];
 }
 
 const note = (finding: Statement): Alarm => ({ finding, word: null, opens: finding });

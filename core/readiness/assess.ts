@@ -170,13 +170,13 @@ function withMissingTests(e: WaterEvidence, { id, gate }: { id: GateId; gate: Sh
   return { word: 'test', reason: { code, parameters }, opens: ask(...parameters) };
 }
 
-/** The judgement made more careful by what else holds; a later alarm of the same urgency gives way, but for "act now". */
+/** The judgement made more careful by what else holds; a later alarm of the same urgency gives way, so that the worst is named. */
 function withAlarms(judgement: Judgement, alarms: readonly (Alarm | null)[]): Judgement {
   return alarms.reduce<Judgement>((so, alarm) => {
     if (!alarm || alarm.word === null) return so;
-    const moreCareful = URGENCY[alarm.word] < URGENCY[so.word];
-    const another = alarm.word === 'actNow' && so.word === 'actNow';
-    return moreCareful || another ? { word: alarm.word, reason: alarm.finding, opens: alarm.opens } : so;
+    return URGENCY[alarm.word] < URGENCY[so.word]
+      ? { word: alarm.word, reason: alarm.finding, opens: alarm.opens }
+      : so;
   }, judgement);
 }
 

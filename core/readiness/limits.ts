@@ -86,3 +86,33 @@ export const READINESS_LIMITS = {
 } as const satisfies LimitTable;
 
 export const RULES = valuesOf(READINESS_LIMITS);
+
+const LIVING_SOURCE = 'science notes 10, common practice; not toxicology';
+/** What water with animals in it is judged by: watched outside the first, acted on outside the second. */
+export const LIVING_LIMITS = {
+  totalActMgN: limit(0.77, 'mg N/L', 'total ammonia to act on at any pH: 0.05 free at pH 8.2', LIVING_SOURCE),
+  nitriteWatchMgN: limit(0.1, 'mg N/L', 'nitrite over this twice running: the filter lags', LIVING_SOURCE),
+  nitriteActMgN: limit(5, 'mg N/L', 'nitrite to act on; chloride protects sea fish', LIVING_SOURCE),
+  tempWatchC: limit(
+    [22.5, 27.5],
+    '°C',
+    'temperature watched outside: the aim, 1.5 either way',
+    LIVING_SOURCE,
+  ),
+  tempActC: limit([20, 30], '°C', 'temperature to act on outside', LIVING_SOURCE),
+  salinityWatch: limit([32, 37], 'ppt', 'salinity watched outside', LIVING_SOURCE),
+  salinityAct: limit([28, 40], 'ppt', 'salinity to act on outside, fish alone', LIVING_SOURCE),
+  salinityActDelicate: limit(
+    [30, 38],
+    'ppt',
+    'salinity to act on outside, with invertebrates or corals',
+    LIVING_SOURCE,
+  ),
+  phWatch: limit([7.6, 8.5], 'pH', 'pH watched outside', LIVING_SOURCE),
+  phAct: limit([7.4, 8.9], 'pH', 'pH to act on outside', LIVING_SOURCE),
+  oxygenWatch: limit(5.3, 'mg/L', 'oxygen watched under; 6.7 is saturation at 25 °C', LIVING_SOURCE),
+  oxygenAct: limit(4.5, 'mg/L', 'oxygen to act on under', LIVING_SOURCE),
+  alkalinityActCorals: limit(5, 'dKH', 'alkalinity to act on under, with corals', LIVING_SOURCE),
+} as const satisfies LimitTable;
+
+export const LIVING = valuesOf(LIVING_LIMITS);

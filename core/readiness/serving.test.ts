@@ -186,7 +186,7 @@ describe('a holding and a mixing container', () => {
     const doc = withFish(told(holding, (h) => h.test(0, fit)));
     expect(judge(doc, 0.5).fish).toMatchObject({ word: 'steady', reason: { code: 'holdingSteady' } });
     const cold = withFish(told(holding, (h) => h.test(0, { ...fit, temperature: 18 })));
-    expect(judge(cold, 0.5).fish.reason.code).toBe('temperatureOff');
+    expect(judge(cold, 0.5).fish).toMatchObject({ word: 'actNow', reason: { code: 'tooCold' } });
     const foul = withFish(told(holding, (h) => h.test(0, { ...fit, ammonia: 0.5 })));
     expect(judge(foul, 0.5).fish.reason.code).toBe('ammoniaWithAnimals');
   });

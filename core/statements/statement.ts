@@ -172,6 +172,21 @@ interface AlarmFacts {
   instrumentsDisagree: OneParameter & { one: Said; other: Said };
   nitrateDoubted: Nothing;
   nutrientZero: OneParameter;
+  confirmAmmonia: Nothing;
+  nitriteWithAnimals: PrintedNitrite;
+  filterLags: Nothing;
+  tooWarm: { tempC: number };
+  tooCold: { tempC: number };
+  coolSlowly: Nothing;
+  warmSlowly: Nothing;
+  salinityWithAnimals: { salinity: number };
+  salinitySlowly: Nothing;
+  phLow: { ph: number };
+  phHigh: { ph: number };
+  freshAir: Nothing;
+  stopDosing: Nothing;
+  oxygenLow: { mgL: number };
+  airNow: Nothing;
 }
 
 /** A reading of a named instrument, stored units. */

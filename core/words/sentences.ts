@@ -3,9 +3,16 @@
 import { PARAMETER_NAMES, type Parameter } from '../document';
 import { EVIDENCE } from '../evidence';
 import { FREE_AMMONIA } from '../seawater';
-import { RULES } from '../readiness';
+import { LIVING, RULES } from '../readiness';
 import { setupTitle } from '../setup';
-import { formatDecimal, PRINTED_PER_N, showQuantity, showRange, type UnitPreferences } from '../units';
+import {
+  formatDecimal,
+  PRINTED_PER_N,
+  showDifference,
+  showQuantity,
+  showRange,
+  type UnitPreferences,
+} from '../units';
 import { fromMgNPerL } from '../units/nitrogen';
 import type { Said, Statement, StatementCode, StatementOf } from '../statements';
 import { inUnits } from './inUnits';
@@ -220,6 +227,27 @@ const ALARMS = {
   instrumentsDisagree: (s, w) =>
     `Two sources disagree on ${PARAMETER_NAMES[s.parameter]}: ${said(s.one, s.parameter, w)} against ${said(s.other, s.parameter, w)}. Calibrate before acting.`,
   nitrateDoubted: () => 'Nitrate reads too high while nitrite is present: kept, not trusted.',
+  confirmAmmonia: () =>
+    'Repeat the test with a blank beside it. Feed less, look for what died, and be ready to change water.',
+  nitriteWithAnimals: (s) => `Nitrite is ${s.nitrite} with animals in.`,
+  filterLags: () => 'The filter lags behind the food: feed less, add nothing, test again tomorrow.',
+  tooWarm: (s, w) =>
+    `The water is ${heat(s.tempC, w)} with animals in; ${showRange('temperature', LIVING.tempActC, w.units, 0)} is the edge.`,
+  tooCold: (s, w) =>
+    `The water is ${heat(s.tempC, w)} with animals in; ${showRange('temperature', LIVING.tempActC, w.units, 0)} is the edge.`,
+  coolSlowly: (_s, w) =>
+    `Heater off at the wall, lids open, a fan over the water, more air; cool it by ${showDifference('temperature', 1, w.units)} an hour, without loose ice.`,
+  warmSlowly: (_s, w) =>
+    `Check the heater and its plug against a second thermometer; warm it by ${showDifference('temperature', 1, w.units)} an hour.`,
+  salinityWithAnimals: (s, w) => `Salinity is ${salt(s.salinity, w)} with animals in.`,
+  salinitySlowly: (_s, w) =>
+    `Measure it again with another instrument, then correct it by ${showDifference('salinity', 1, w.units)} a day at most; look at the top-off.`,
+  phLow: (s) => `pH is ${s.ph.toFixed(1)} with animals in.`,
+  phHigh: (s) => `pH is ${s.ph.toFixed(1)} with animals in.`,
+  freshAir: () => 'Measure it again, open a window, more air in the water. No buffer while ammonia is there.',
+  stopDosing: () => 'Stop the doser and what raises it; never acid. Measure it again.',
+  oxygenLow: (s) => `Oxygen is ${s.mgL.toFixed(1)} mg/L with animals in.`,
+  airNow: () => 'Air stone and pumps on, surface moving, take out what died, no food.',
   nutrientZero: (s) =>
     `${capital(PARAMETER_NAMES[s.parameter])} reads zero: with life in the tank that is a finding too. Slime and stringy brown films follow.`,
 } satisfies Partial<Sentences>;

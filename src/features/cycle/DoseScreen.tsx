@@ -30,14 +30,16 @@ import {
 import {
   Button,
   Caution,
+  Empty,
+  FieldRow,
+  Go,
   Line,
   RADIUS,
-  FieldRow,
   Row,
   Screen,
   Section,
-  space,
   Txt,
+  space,
   useTheme,
 } from '../../ui';
 import { useWords, WithDisplay } from '../shell';
@@ -46,7 +48,28 @@ import { SaveButton, useSaving, type Saving } from '../shell/saving';
 import { readDose, textsFrom, type DoseTexts } from './doseForm';
 
 export function DoseScreen() {
-  return <WithDisplay>{(water) => <DoseSheet water={water} />}</WithDisplay>;
+  return <WithDisplay>{(water) => <DoseOrNone water={water} />}</WithDisplay>;
+}
+
+/** With animals in, nobody is led to a dose: what already went in can still be logged. */
+function DoseOrNone({ water }: { water: Display }) {
+  const now = useNow(MINUTE_MS);
+  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  if (!living) return <DoseSheet water={water} />;
+  return (
+    <Screen title="Ammonia dose">
+      <Empty
+        alone
+        title="Animals are in: no ammonia"
+        text="A dose would burn their gills. From here the filter shows what it carries by feeding, and by ammonia at zero on the days after."
+      >
+        <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
+        <Go href={`/water/${water.id}/log/event?kind=ammoniaDose` as Href}>
+          Ammonia went in already: log it
+        </Go>
+      </Empty>
+    </Screen>
+  );
 }
 
 /** From a target and the bottle's strength to mL and drops; a counter that can be left and taken up again; logs the dose. */
@@ -60,7 +83,6 @@ function DoseSheet({ water }: { water: Display }) {
   const present = useAppSelector(
     (s) => lastOf(selectEvidence(s, water.id, now).series.ammonia)?.interval.mid ?? 0,
   );
-  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
   const count = useAppSelector((s) => s.drafts.drops[water.id]);
   const lastProduct = useAppSelector((s) =>
     lastOf(
@@ -135,7 +157,6 @@ function DoseSheet({ water }: { water: Display }) {
           }
         />
       ) : null}
-      {living ? <Txt tone="ammonia">Animals live in this tank: dosing ammonia would harm them.</Txt> : null}
       <FieldRow>
         <TextEntry
           form={form}
