@@ -195,10 +195,8 @@ for (let round = 0; round <= rounds; round++) {
   const { page, kill } = await start(round);
   try {
     await page.goto(base);
-    await page
-      .getByText(/Judged by/)
-      .first()
-      .waitFor({ timeout: 20_000 });
+    // The page of whichever water was looked at last, with its word.
+    await page.getByRole('main').getByRole('heading', { level: 1 }).waitFor({ timeout: 20_000 });
   } catch {
     failedOpenings++;
   }
