@@ -7,18 +7,10 @@ import type { Statement, Word } from '../statements';
 import { DAY_MS } from '../time';
 import { inRange } from './fresh';
 import { printed } from './gates';
-import type { FreeAmmonia } from './judgement';
+import type { Alarm, FreeAmmonia } from './judgement';
 import { livingAlarms } from './living';
 import { ask } from './judgement';
 import { RULES } from './limits';
-
-export interface Alarm {
-  finding: Statement;
-  /** The least careful word it allows; null where it only informs. */
-  word: Word | null;
-  /** What would end it, where it decides the word. */
-  opens: Statement;
-}
 
 /** Every alarm of a water, what to act on first. */
 export function findAlarms(e: WaterEvidence, free: FreeAmmonia | null): Alarm[] {

@@ -10,7 +10,7 @@ import {
 } from '../evidence';
 import { clockOf, type QuarantineClock } from '../quarantine';
 import type { GateId, Statement, Word } from '../statements';
-import { asksForTest, findAlarms, type Alarm } from './alarms';
+import { asksForTest, findAlarms } from './alarms';
 import { coralJudgement } from './coral';
 import { dueTests } from './due';
 import { freeAmmonia } from './freeAmmonia';
@@ -19,6 +19,7 @@ import { RULE_OF_GATE, SCHOOL_GATES } from './gates';
 import {
   ask,
   open,
+  type Alarm,
   type Assessment,
   type Gate,
   type Judgement,

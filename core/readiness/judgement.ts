@@ -41,6 +41,14 @@ export interface FreeAmmonia {
   salinity: number;
 }
 
+export interface Alarm {
+  finding: Statement;
+  /** The least careful word it allows; null where it only informs. */
+  word: Word | null;
+  /** What would end it, where it decides the word. */
+  opens: Statement;
+}
+
 export interface OpenGate {
   passedMs: number;
   finding: Statement;

@@ -4,10 +4,9 @@ import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { FREE_AMMONIA } from '../seawater';
 import { speciesById } from '../species';
 import type { Statement } from '../statements';
-import type { Alarm } from './alarms';
 import { inRange, isFresh } from './fresh';
 import { printed } from './gates';
-import type { FreeAmmonia } from './judgement';
+import type { Alarm, FreeAmmonia } from './judgement';
 import { LIVING } from './limits';
 
 /** Alarms of living water, none for water nobody lives in. What to act on comes before what to watch; where free ammonia alarms already, the
