@@ -3,7 +3,7 @@ import { lostFrom, type GoneReason, type Parameter } from '../document';
 import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { disagreement, type InstrumentReading } from '../instruments';
 import { FREE_AMMONIA } from '../seawater';
-import type { Statement, Word } from '../statements';
+import type { Statement } from '../statements';
 import { DAY_MS } from '../time';
 import { inRange } from './fresh';
 import { printed } from './gates';
