@@ -9,6 +9,11 @@ import { Button, Row, Txt } from '../../ui';
 import type { LikelyState } from './likely';
 import { testWords } from './model';
 
+const AFTER_ACTING = {
+  title: 'Test again an hour after',
+  text: 'Then in the evening, and in the morning.',
+};
+
 /** What to test next, within reach of the thumb: the due ones, or the day on which a test tells most. */
 export function NextTest({
   water,
@@ -23,7 +28,7 @@ export function NextTest({
 }) {
   const router = useRouter();
   const kitOf = (p: Parameter): Kit | undefined => lastOf(evidence.series[p])?.kit;
-  const { title, text } = testWords(
+  const due = testWords(
     assessment.due,
     kitOf,
     likely.kind === 'said' && likely.likely.nextTest
@@ -35,6 +40,9 @@ export function NextTest({
     evidence.nowMs,
     weekdayShort,
   );
+  // Under "act now" nobody is told that no test is due.
+  const { title, text } =
+    assessment.fish.word === 'actNow' && assessment.due.length === 0 ? AFTER_ACTING : due;
   return (
     <Row style={styles.next}>
       <View style={styles.nextWords}>

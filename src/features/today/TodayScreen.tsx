@@ -49,6 +49,9 @@ function Today({ water }: { water: Display }) {
   const [opened, setOpened] = useState<string | null>(null);
   const shownGate = opened ?? here;
   const { fish, coral, alarms } = assessment;
+  // A sentence stands once on a page.
+  const sameForBoth =
+    fish.word === coral.word && sentence(fish.reason, words) === sentence(coral.reason, words);
   const panel = (id: string | null) => (
     <GateEvidence water={water} gateId={id} assessment={assessment} evidence={evidence} />
   );
@@ -87,15 +90,17 @@ function Today({ water }: { water: Display }) {
       </Txt>
       <View style={styles.reasons}>
         <Txt style={styles.big}>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
-        <Txt
-          kind={coral.word === 'goSmall' ? 'strong' : 'body'}
-          tone={coral.word === 'goSmall' ? 'go' : 'second'}
-          style={coral.word === 'goSmall' && styles.big}
-        >
-          {coral.word === 'goSmall'
-            ? sentence(coral.reason, words)
-            : `Corals: ${WORDS[coral.word].toLowerCase()}. ${sentence(coral.reason, words)}`}
-        </Txt>
+        {sameForBoth ? null : (
+          <Txt
+            kind={coral.word === 'goSmall' ? 'strong' : 'body'}
+            tone={coral.word === 'goSmall' ? 'go' : 'second'}
+            style={coral.word === 'goSmall' && styles.big}
+          >
+            {coral.word === 'goSmall'
+              ? sentence(coral.reason, words)
+              : `Corals: ${WORDS[coral.word].toLowerCase()}. ${sentence(coral.reason, words)}`}
+          </Txt>
+        )}
         {extra.map((a) => (
           <Txt key={sentence(a, words)} kind="small" tone="nitrite">
             {sentence(a, words)}

@@ -90,6 +90,9 @@ test('with animals in and free ammonia in the water the word is to act, and what
   };
   onScreen(<TodayScreen />, { doc, params: { waterId: 'north-window' } });
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Act now');
+  // Said once, and nobody is told that no test is due.
+  expect(says(/^Corals: act now/)).toBe(false);
+  expect(says('Test again an hour after')).toBe(true);
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });
 
