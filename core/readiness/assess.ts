@@ -3,6 +3,7 @@ import { isOpen, type Document, type Parameter, type Stage } from '../document';
 import {
   gatherEvidence,
   isOfDisplay,
+  keptShare,
   lastOf,
   trusted,
   type DisplayEvidence,
@@ -26,6 +27,7 @@ import {
   type ShutGate,
   type Verdict,
 } from './judgement';
+import { RULES } from './limits';
 import { servingJudgement } from './serving';
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
@@ -156,14 +158,31 @@ function asTold(e: DisplayEvidence, id: GateId, verdict: Verdict): Verdict {
   return open(Date.parse(`${told.day}T00:00:00.000Z`), { code: 'asTold', day: told.day });
 }
 
+/** What new water brings along; ammonia and nitrite it only dilutes. */
+const BROUGHT_BY_CHANGES: readonly Parameter[] = ['salinity', 'temperature', 'alkalinity'];
+
+/** So much water was changed since the last reading that it speaks of another water. */
+function changedSince(e: DisplayEvidence, parameter: Parameter): boolean {
+  const last = lastOf(trusted(e.series[parameter]));
+  return last !== undefined && keptShare(e, last.atMs, e.nowMs) < RULES.keptOfTested;
+}
+
 /** The word of the gate, or a test where what it rests on is too old, or not known and it would let something in. */
-function withMissingTests(e: WaterEvidence, { id, gate }: { id: GateId; gate: ShutGate }): Judgement {
+function withMissingTests(e: DisplayEvidence, { id, gate }: { id: GateId; gate: ShutGate }): Judgement {
   const needed = NEEDED[id] ?? [];
   const last = (p: Parameter) => lastOf(trusted(e.series[p]));
   const stale = needed.filter((p) => last(p) !== undefined && !isFresh(last(p), e.nowMs));
   const letsIn = gate.word === 'go' || gate.word === 'goSmall';
   const unmeasured = letsIn ? needed.filter((p) => last(p) === undefined) : [];
   const parameters = [...stale, ...unmeasured];
+  const changed = letsIn ? needed.filter((p) => BROUGHT_BY_CHANGES.includes(p) && changedSince(e, p)) : [];
+  if (parameters.length === 0 && changed.length > 0) {
+    return {
+      word: 'test',
+      reason: { code: 'changedSinceTest', parameters: changed },
+      opens: ask(...changed),
+    };
+  }
   if (parameters.length === 0 || gate.finding.code === 'nothingFed') {
     return { word: gate.word, reason: gate.finding, opens: gate.opens };
   }

@@ -451,6 +451,38 @@ describe('the next step', () => {
   });
 });
 
+describe('water changed after it was tested', () => {
+  const changed = (litres: number, at = 29.2) =>
+    judge(ready().event(at, { kind: 'waterChange', litres, salinity: 29 }), 29.5).fish;
+  test('most of it: what it is now is asked before anything goes in', () => {
+    expect(judge(ready(), 29.5).fish.word).toBe('goSmall');
+    expect(changed(100)).toEqual({
+      word: 'test',
+      reason: { code: 'changedSinceTest', parameters: ['salinity', 'temperature', 'alkalinity'] },
+      opens: { code: 'testThese', parameters: ['salinity', 'temperature', 'alkalinity'] },
+    });
+    expect(changed(30.1).word).toBe('test');
+    expect(changed(29.9).word).toBe('goSmall');
+  });
+  test('two changes count together; one before the test does not', () => {
+    const two = ready()
+      .event(29.2, { kind: 'waterChange', litres: 20 })
+      .event(29.3, { kind: 'waterChange', litres: 20 });
+    expect(judge(two, 29.5).fish.word).toBe('test');
+    expect(changed(100, 28.5).word).toBe('goSmall');
+  });
+  test('a go for the next step asks as well, a wait stays a wait', () => {
+    const h = stocked()
+      .water(31, { ammonia: 0, nitrite: 0 })
+      .water(33, { ammonia: 0, nitrite: 0 })
+      .water(37, { ammonia: 0, nitrite: 0 });
+    expect(judge(h, 37.1).fish.word).toBe('go');
+    expect(judge(h.event(37.2, { kind: 'waterChange', litres: 100 }), 37.3).fish.reason.code).toBe(
+      'changedSinceTest',
+    );
+  });
+});
+
 describe('alarms', () => {
   /** Total ammonia that is this much free ammonia at pH 8.3, 25 C and 35 ppt. */
   const fraction = 1 / (1 + 10 ** (10.0423 - 0.0315536 * 25 + 0.003071 * 35 - 8.3));

@@ -53,6 +53,12 @@ export const READINESS_LIMITS = {
     'total ammonia that holds back the second bacteria: 5 mg/L as NH4',
     'Anthonisen 1976',
   ),
+  keptOfTested: limit(
+    0.7,
+    'share',
+    'at least this much of the water must be the water that was tested before anything goes in',
+    'our estimate',
+  ),
   largestChange: limit(0.9, 'share', 'the largest single water change that is advised', 'common practice'),
   betweenAdditionsDays: limit(7, 'days', 'between two additions', 'common practice'),
   testsAfterAdditionDays: limit([1, 3, 7], 'days', 'ammonia tests after an addition', 'common practice'),

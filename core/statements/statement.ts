@@ -107,6 +107,7 @@ interface GateFacts {
   staleTests: Ask;
   unmeasured: Ask;
   dosedSinceTest: Nothing;
+  changedSinceTest: Ask;
   setupOpen: { left: number; first: SetupItem };
   finishSetup: Nothing;
   coralUnmeasured: Ask;

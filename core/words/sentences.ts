@@ -151,6 +151,8 @@ const GATES = {
   staleTests: (s) =>
     `The last ${named(s.parameters)} test${plural(s.parameters.length, ' is', 's are')} over three days old.`,
   unmeasured: (s) => `${capital(named(s.parameters))} must be known before going on.`,
+  changedSinceTest: (s) =>
+    `Much of the water was changed after ${named(s.parameters)} ${plural(s.parameters.length, 'was', 'were')} last tested: what it is now nobody knows.`,
   dosedSinceTest: () => 'Ammonia was dosed after the last test.',
   setupOpen: (s, w) =>
     `${s.left} essential point${plural(s.left, '', 's')} of setting up ${plural(s.left, 'is', 'are')} open, first: ${inUnits(setupTitle(s.first), w.units).toLowerCase()}.`,

@@ -187,6 +187,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   mixingFit: {},
   outOfUse: { day: '2026-02-11' },
   openAgain: {},
+  changedSinceTest: { parameters: ['salinity', 'alkalinity'] },
   confirmAmmonia: {},
   nitriteWithAnimals: { nitrite: '1 mg/L NO₂' },
   filterLags: {},
