@@ -1,6 +1,5 @@
 /** Measures the forecast in Chromium: from asking to the answer, in the worker, with the main thread's longest task meanwhile; the
  *  demo's young tank and one with 30 days of daily readings. */
-import { DAY_MS, HOUR_MS } from '../core/time';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { makeApp } from '../server/app';
@@ -54,7 +53,7 @@ await page.evaluate(
           const keys = (event.target as IDBRequest<IDBValidKey[]>).result.map(String);
           for (const k of keys) if (k.startsWith('e/samples/pantry')) all.delete(k);
           for (let d = 0; d < 30; d++) {
-            const at = new Date(Date.now() - (30 - d) * DAY_MS + HOUR_MS).toISOString();
+            const at = new Date(Date.now() - (30 - d) * 86_400_000 + 3_600_000).toISOString();
             const a = d < 3 ? 2 : d < 12 ? 1 : 0;
             const n = d < 6 ? 0 : d < 22 ? 2 : 0.25;
             all.put(
