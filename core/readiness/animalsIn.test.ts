@@ -1,6 +1,6 @@
 /** With animals in the display nobody is told to add ammonia, whatever the school and whatever the log lacks. */
 import { SCHOOLS } from '../document';
-import { sentence } from '../words';
+import { SCHOOL_WORDS, sentence } from '../words';
 import { DAY, History, START_MS } from '../testing/history';
 import { METRIC } from '../units';
 import { assessWater } from '.';
@@ -67,4 +67,8 @@ test('and an empty tank still is', () => {
   expect(assessWater(h.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('addAmmonia');
   const stocked = new History().animal(1, 'ocellaris-clownfish').water(14, zero);
   expect(assessWater(stocked.doc, 't', START_MS + 14.1 * DAY).fish.opens.code).toBe('noAmmoniaNow');
+});
+test('no rule of a school reads as an order to dose: it stands on the page of a stocked tank too', () => {
+  for (const { rule, reason } of Object.values(SCHOOL_WORDS))
+    expect(`${rule} ${reason}`).not.toMatch(/(^|[.;] )(dose|add|do the proof)\b/i);
 });

@@ -127,21 +127,23 @@ function walkGates(e: DisplayEvidence): { gates: Gate[]; here: { id: GateId; gat
   return { gates, here };
 }
 
+/** Gates that are passed by evidence of the start. */
+const EVIDENCE_GATES: readonly GateId[] = [
+  'ammoniaFalling',
+  'nitriteFalling',
+  'bothClear',
+  'settle',
+  'film',
+  'transfer',
+  'dailyClear',
+  'bacteria',
+  'proof',
+];
+
 /** Gates that lie behind a display whose log begins later on its way. What the water is now (salt, temperature, nitrogen) is never told. */
 const TOLD: Partial<Record<Stage, readonly GateId[]>> = {
   bothZero: ['ammoniaFalling', 'nitriteFalling', 'bacteria'],
-  animalsIn: [
-    'ammoniaFalling',
-    'nitriteFalling',
-    'bothClear',
-    'settle',
-    'film',
-    'transfer',
-    'dailyClear',
-    'bacteria',
-    'proof',
-    'reset',
-  ],
+  animalsIn: [...EVIDENCE_GATES, 'reset'],
 };
 
 /** The gates of the school; what was passed before the log began stands first, whatever is asked now. */
@@ -214,18 +216,6 @@ const sparing = (e: WaterEvidence, judgement: Judgement): Judgement =>
   e.residents.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
     ? { ...judgement, opens: { code: 'noAmmoniaNow' } }
     : judgement;
-
-const EVIDENCE_GATES: readonly GateId[] = [
-  'ammoniaFalling',
-  'nitriteFalling',
-  'bothClear',
-  'settle',
-  'film',
-  'transfer',
-  'dailyClear',
-  'bacteria',
-  'proof',
-];
 
 /** What the log holds that another school would count and this one does not ask: shown all the same, passed gates only. */
 export function besides(e: DisplayEvidence): Gate[] {

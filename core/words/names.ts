@@ -31,7 +31,7 @@ export const GATE_NAMES: Record<GateId, { title: string; ahead: string }> = {
 export const SCHOOL_WORDS: Record<School, { title: string; rule: string; reason: string }> = {
   proof24: {
     title: '24-hour proof',
-    rule: `Dose 2 mg/L again; ammonia and nitrite are both zero a day later. A test up to ${EVIDENCE.proofHours} hours after the dose counts.`,
+    rule: `2 mg/L, dosed again before any animal is in, and ammonia and nitrite both zero a day later. A test up to ${EVIDENCE.proofHours} hours after the dose counts.`,
     reason:
       'Our default for fish: it measures what the filter can do in a day, not only that the water is clear today.',
   },
@@ -68,6 +68,6 @@ export const SCHOOL_WORDS: Record<School, { title: string; rule: string; reason:
     title: 'Corals first',
     rule: 'Hardy corals as soon as the water is steady; fish after the 24-hour proof of the filter.',
     reason:
-      'Corals hardly make ammonia. They still need salinity, temperature and alkalinity to hold still. Do the proof dose in a bucket of media or take the corals out for it.',
+      'Corals hardly make ammonia. They still need salinity, temperature and alkalinity to hold still. The proof belongs in a bucket of media, never in with them.',
   },
 };

@@ -14,10 +14,11 @@ export function BenchScreen() {
 function WaterBench({ water }: { water: Water }) {
   const units = useUnits();
   const volume = useAppSelector((s) => selectVolume(s, water.id));
+  const litres = (x: number) => showQuantity('volume', x, units, 0);
   return (
     <Bench
       base={`/water/${water.id}`}
-      lede={`Reckons with ${showQuantity('volume', volume.netL, units, 0)} ± ${showQuantity('volume', volume.sdL, units, 0)} of real water in ${water.name}, by ${volume.from}.`}
+      lede={`Reckons with ${litres(volume.netL)} ± ${litres(volume.sdL)} of real water in ${water.name}, by ${volume.from}.`}
       water={water}
     />
   );

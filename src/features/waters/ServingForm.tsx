@@ -12,7 +12,7 @@ import {
   type Edit,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { unitLabel } from '../../../core/units';
+import { showQuantity, showRange } from '../../../core/units';
 import { animalWords, KIND_WORDS, LINE_WORDS } from '../../../core/words';
 import { netVolume } from '../../../core/volume';
 import {
@@ -27,7 +27,7 @@ import {
   type Outcome,
   type Seen,
 } from '../../store';
-import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui';
+import { Button, Caution, Check, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -39,6 +39,7 @@ import {
   type ServingKind,
   type ServingTexts,
 } from './servingForm';
+import { SizeFields } from './SizeFields';
 import { VolumeArithmetic } from './VolumeArithmetic';
 
 const LEDE: Record<ServingKind, string> = {
@@ -160,8 +161,7 @@ function ServingForm({ title, id, kind, before, start, submit, base, onSave, onD
     base,
     faultsFrom: 'leave',
   });
-  const { texts, now: read } = form;
-  const length = unitLabel(units.length);
+  const { now: read } = form;
   return (
     <Screen
       title={title}
@@ -184,22 +184,15 @@ function ServingForm({ title, id, kind, before, start, submit, base, onSave, onD
           { value: 'dimensions', label: 'By its sides' },
         ]}
       />
-      {texts.sizeKind === 'dimensions' ? (
-        <FieldRow>
-          <TextEntry numeric form={form} name="length" label="Length inside" unit={length} />
-          <TextEntry numeric form={form} name="width" label="Width inside" unit={length} />
-          <TextEntry numeric form={form} name="height" label="Water height" unit={length} />
-        </FieldRow>
-      ) : (
-        <TextEntry
-          numeric
-          form={form}
-          name="volume"
-          label="Volume of water"
-          unit={unitLabel(units.volume)}
-          {...(kind === 'quarantine' ? { hint: '40 to 150 L; 75 L serves most.' } : {})}
-        />
-      )}
+      <SizeFields
+        form={form}
+        units={units}
+        {...(kind === 'quarantine'
+          ? {
+              hint: `${showRange('volume', [40, 150], units, 0)}; ${showQuantity('volume', 75, units, 0)} serves most.`,
+            }
+          : {})}
+      />
       <WhenEntry form={form} name="startDay" kind="date" label="First filled on" />
       <CheckEntry form={form} name="hasLid" label="It has a tight lid" />
       {kind === 'quarantine' ? <QuarantineRules form={form} booking={before === null} /> : null}

@@ -17,6 +17,7 @@ import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } 
 import { SaveButton } from '../shell/saving';
 import { AMMONIA, BACTERIA, ROCK } from './choices';
 import { schoolChange } from './schoolChange';
+import { SizeFields } from './SizeFields';
 import { NewDisplay } from './walk/NewDisplay';
 import { EditServing, NewServing } from './ServingForm';
 import { keepingRest, massLabel, readWater, textsOf, type WaterTexts } from './waterForm';
@@ -105,7 +106,6 @@ function WaterForm({ title, id, start, submit, base, onSave, onDone, children }:
     faultsFrom: 'leave',
   });
   const { texts, now: read } = form;
-  const length = unitLabel(units.length);
   const volume = unitLabel(units.volume);
   return (
     <Screen title={title} aside={<VolumeArithmetic volume={read.ok ? read.volume : null} />}>
@@ -122,15 +122,7 @@ function WaterForm({ title, id, start, submit, base, onSave, onDone, children }:
           { value: 'volume', label: 'By volume' },
         ]}
       />
-      {texts.sizeKind === 'dimensions' ? (
-        <FieldRow>
-          <TextEntry numeric form={form} name="length" label="Length inside" unit={length} />
-          <TextEntry numeric form={form} name="width" label="Width inside" unit={length} />
-          <TextEntry numeric form={form} name="height" label="Water height" unit={length} />
-        </FieldRow>
-      ) : (
-        <TextEntry numeric form={form} name="volume" label="Volume of water" unit={volume} />
-      )}
+      <SizeFields form={form} units={units} />
       <FieldRow>
         <TextEntry numeric form={form} name="sump" label="Water in the sump" unit={volume} placeholder="0" />
         <TextEntry numeric form={form} name="rock" label="Rock" unit={massLabel(units)} />

@@ -70,11 +70,14 @@ export function clockWords(
     }
     case 'complete':
       return { title: `${clock.clockDays} days clear`, text: 'Free to move on, all together.' };
-    case 'running':
+    case 'running': {
+      const free = clock.releaseDay ? day(clock.releaseDay) : '';
+      const added = clock.addedDays > 0 ? ` ${clock.addedDays} days were added for days nobody looked.` : '';
       return {
         title: `Day ${clock.clockDay} of ${clock.clockDays + clock.addedDays} clear`,
-        text: `Free on ${clock.releaseDay ? day(clock.releaseDay) : ''} if it stays clear.${clock.addedDays > 0 ? ` ${clock.addedDays} days were added for days nobody looked.` : ''}`,
+        text: `Free on ${free} if it stays clear.${added}`,
       };
+    }
   }
 }
 

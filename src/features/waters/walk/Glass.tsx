@@ -10,6 +10,7 @@ import { Button, FieldRow, Row, Txt } from '../../../ui';
 import { TankDrawing } from '../../../ui/charts/TankDrawing';
 import { ChoiceEntry, TextEntry } from '../../shell/form';
 import { ROCK } from '../choices';
+import { SizeFields } from '../SizeFields';
 import { massLabel, readWater } from '../waterForm';
 import { UnitsChoice } from './NameAndUnits';
 import type { WalkForm } from './walk';
@@ -52,7 +53,6 @@ export function Glass({
       : sides;
   const { rockKg = null, sandKg = null } = read.ok ? read.water : {};
   const floorCm2 = (sides.lengthCm ?? 0) * (sides.widthCm ?? 0);
-  const length = unitLabel(units.length);
   const shown = (litres: number) => showQuantity('volume', litres, units, 0);
   const doubt = volume
     ? `real water, ${shown(volume.netL - 2 * volume.sdL).replace(/ .*/, '')} to ${shown(volume.netL + 2 * volume.sdL)}`
@@ -76,22 +76,7 @@ export function Glass({
             : 'The tank to scale. It fills as its numbers are typed.'
         }
       />
-      {bySides ? (
-        <FieldRow>
-          <TextEntry numeric form={form} name="length" label="Length inside" unit={length} />
-          <TextEntry numeric form={form} name="width" label="Width inside" unit={length} />
-          <TextEntry numeric form={form} name="height" label="Water height" unit={length} />
-        </FieldRow>
-      ) : (
-        <TextEntry
-          numeric
-          form={form}
-          name="volume"
-          label="Volume of water"
-          unit={unitLabel(units.volume)}
-          hint="Of the glass, before rock and sand."
-        />
-      )}
+      <SizeFields form={form} units={units} hint="Of the glass, before rock and sand." />
       <Row wrap>
         <UnitsChoice units={units} onUnits={onUnits} />
         <Button
