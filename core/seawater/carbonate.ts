@@ -47,6 +47,13 @@ export function alkalinityAt(ph: number, dic: number, salinity: number, tempC: n
   return carbonate + borate + Math.exp(k.lnKW) / h - h;
 }
 
+/** Dissolved inorganic carbon, mol/kg, of water with total alkalinity (mol/kg) at a pH on the total scale: the inverse of alkalinityAt. */
+export function dicAt(ph: number, alkalinity: number, salinity: number, tempC: number): number {
+  const without = alkalinityAt(ph, 0, salinity, tempC);
+  const perMol = alkalinityAt(ph, 1, salinity, tempC) - without;
+  return Math.max(0, (alkalinity - without) / perMol);
+}
+
 /** pH on the total scale from alkalinity and dissolved inorganic carbon (mol/kg): bisection, alkalinity rising with pH. */
 export function phOf(alkalinity: number, dic: number, salinity: number, tempC: number): number {
   let low = 4;
