@@ -19,7 +19,8 @@ import { INSTRUMENTS_LIMITS } from '../core/instruments';
 import type { LimitTable } from '../core/limits';
 import { NITROGEN_LIMITS } from '../core/nitrogen';
 import { QUARANTINE_LIMITS } from '../core/quarantine';
-import { LIVING_LIMITS, READINESS_LIMITS } from '../core/readiness';
+import { LIVING_LIMITS } from '../core/living';
+import { READINESS_LIMITS } from '../core/readiness';
 import { FREE_AMMONIA_LIMITS } from '../core/seawater';
 import { STOCKING_LIMITS } from '../core/stocking';
 import { VOLUME_LIMITS } from '../core/volume';
@@ -31,7 +32,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Free ammonia (core/seawater)', FREE_AMMONIA_LIMITS],
   ['Evidence (core/evidence)', EVIDENCE_LIMITS],
   ['Judgement (core/readiness)', READINESS_LIMITS],
-  ['Living water (core/readiness)', LIVING_LIMITS],
+  ['Living water (core/living)', LIVING_LIMITS],
   ['Stocking (core/stocking)', STOCKING_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],

@@ -9,6 +9,7 @@ export {
   readerShare,
   readingInterval,
   readingText,
+  freeAmmoniaInterval,
   readsZero,
   type Interval,
 } from './readings';
@@ -18,6 +19,7 @@ export type { Entry } from './entry';
 export { broughtUp, collectionsOf } from './migrations';
 export { LIMITS, plausibility, type Plausibility } from './plausible';
 export {
+  aimOf,
   DEFAULT_TARGETS,
   isOwnParameter,
   parameterName,
@@ -25,6 +27,7 @@ export {
   PARAMETER_NAMES,
   TARGET_PRESETS,
   type TargetPreset,
+  type TargetRange,
 } from './parameters';
 export { documentAsOf } from './asOf';
 export {

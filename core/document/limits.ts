@@ -9,6 +9,12 @@ export const DOCUMENT_LIMITS = {
   salinityShare: limit(0.014, 'share', 'error of a salinity meter: half a part', 'common practice'),
   phShare: limit(0.012, 'share', 'error of a pH pen: a tenth', 'common practice'),
   meterZero: limit(0.05, 'as printed', 'at most this much on a meter may be called zero', 'common practice'),
+  nitrogenMeterZero: limit(
+    0.08,
+    'as printed',
+    'ammonia or nitrite: at most this much on a meter may be called zero, its own error around nothing',
+    'photometer leaflets state 0.05 and more; common practice',
+  ),
   fileMegabytes: limit(
     64,
     'MB',

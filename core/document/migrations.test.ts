@@ -153,6 +153,14 @@ describe.each([1, 2, 3])('a file of version %i', (version) => {
   });
 });
 
+test('a file of version 4 opens, every entity of it, and is the same in today’s form', () => {
+  const file = fixture(4);
+  expect(readDocument(JSON.stringify(file))).toMatchObject({ status: 'ok', fromVersion: 4 });
+  const doc = opened(file);
+  for (const name of COLLECTION_NAMES) expect(Object.values(doc[name])).toEqual(file[name] ?? []);
+  const again = readDocument(writeDocument(doc));
+  expect(again.status === 'ok' && again.document).toEqual(doc);
+});
 test('a tank without bacteria had no source', () => {
   const file = fixture(3);
   const [first] = file.tanks ?? [];
@@ -160,6 +168,6 @@ test('a tank without bacteria had no source', () => {
   expect(doc.waters[first!.id]).toMatchObject({ bacteriaSources: [] });
 });
 test('a step that fails is said, and nothing is opened', () => {
-  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3]);
-  expect(readDocument('{"format":"zoarium","version":5}')).toMatchObject({ status: 'too-new', version: 5 });
+  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4]);
+  expect(readDocument('{"format":"zoarium","version":6}')).toMatchObject({ status: 'too-new', version: 6 });
 });

@@ -38,6 +38,14 @@ export const MIGRATIONS: readonly Migration[] = [
     ends: ['tanks', 'quarantines'],
     up: toWaters,
   },
+  {
+    from: 4,
+    reason:
+      'free ammonia as a quantity of its own, incidents, absences, what a change brought, holds: all added, nothing to convert',
+    adds: [],
+    ends: [],
+    up: (entries) => [...entries],
+  },
 ];
 
 /** @throws Error where a step is missing, doubled or out of order. */

@@ -10,6 +10,7 @@ export const PARAMETER_NAMES: Record<Parameter, string> = {
   calcium: 'calcium',
   magnesium: 'magnesium',
   ammonia: 'ammonia',
+  freeAmmonia: 'free ammonia',
   nitrite: 'nitrite',
   nitrate: 'nitrate',
   phosphate: 'phosphate',
@@ -36,6 +37,7 @@ const UNITS: Record<Parameter, string> = {
   calcium: 'mg/L',
   magnesium: 'mg/L',
   ammonia: 'mg/L',
+  freeAmmonia: 'mg/L',
   nitrite: 'mg/L',
   nitrate: 'mg/L',
   phosphate: 'mg/L PO₄',
@@ -71,17 +73,19 @@ export interface TargetRange {
   alarmHigh: number;
 }
 
-/** Ranges common practice agrees on, stored units; nitrate as mg/L NO3. Zero nitrate or phosphate is a finding, so both have a lower alarm. */
+/** Ranges common practice agrees on, stored units; nitrate as mg/L NO3. Zero nitrate or phosphate is a finding, so both have a lower alarm.
+ *  Gates, charts, alarms and tools all judge by these, or by what the person set for the water in their place; the alarm ranges of what
+ *  animals live in are those of the science notes, section 10. */
 const REEF: Partial<Record<Parameter, TargetRange>> = {
-  temperature: { alarmLow: 23, low: 24, high: 26, alarmHigh: 28 },
-  salinity: { alarmLow: 32.5, low: 34, high: 36, alarmHigh: 36.5 },
-  ph: { alarmLow: 7.7, low: 7.9, high: 8.4, alarmHigh: 8.6 },
-  alkalinity: { alarmLow: 7, low: 8, high: 9.5, alarmHigh: 12 },
+  temperature: { alarmLow: 22.5, low: 24, high: 26, alarmHigh: 27.5 },
+  salinity: { alarmLow: 32, low: 33, high: 36, alarmHigh: 37 },
+  ph: { alarmLow: 7.6, low: 7.9, high: 8.4, alarmHigh: 8.5 },
+  alkalinity: { alarmLow: 6.5, low: 7, high: 12, alarmHigh: 12 },
   calcium: { alarmLow: 380, low: 400, high: 470, alarmHigh: 520 },
   magnesium: { alarmLow: 1150, low: 1250, high: 1450, alarmHigh: 1600 },
   nitrate: { alarmLow: 0.5, low: 2, high: 15, alarmHigh: 40 },
   phosphate: { alarmLow: 0.01, low: 0.03, high: 0.12, alarmHigh: 0.3 },
-  oxygen: { alarmLow: 5, low: 6, high: 9, alarmHigh: 12 },
+  oxygen: { alarmLow: 5.3, low: 6, high: 9, alarmHigh: 12 },
   orp: { alarmLow: 200, low: 300, high: 420, alarmHigh: 450 },
   tdsResin: { alarmLow: 0, low: 0, high: 1, alarmHigh: 3 },
 };
@@ -98,7 +102,7 @@ export const TARGET_PRESETS = {
     reason: 'wider on alkalinity and nutrients, as strict on salinity and heat',
     ranges: {
       ...REEF,
-      alkalinity: { alarmLow: 7, low: 7.5, high: 11, alarmHigh: 13 },
+      alkalinity: { alarmLow: 6.5, low: 7, high: 12, alarmHigh: 13 },
       nitrate: { alarmLow: 0.5, low: 2, high: 30, alarmHigh: 60 },
       phosphate: { alarmLow: 0.01, low: 0.02, high: 0.3, alarmHigh: 1 },
     },
@@ -120,3 +124,9 @@ export const TARGET_PRESETS = {
 export type TargetPreset = keyof typeof TARGET_PRESETS;
 
 export const DEFAULT_TARGETS: Partial<Record<Parameter, TargetRange>> = REEF;
+
+/** What a water is aimed at: as the person set it, or as common practice does. Null where neither says. */
+export const aimOf = (
+  own: readonly ({ parameter: Parameter } & TargetRange)[],
+  parameter: Parameter,
+): TargetRange | null => own.find((t) => t.parameter === parameter) ?? DEFAULT_TARGETS[parameter] ?? null;

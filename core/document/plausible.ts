@@ -25,6 +25,11 @@ export const LIMITS: Record<Parameter, Limits> = {
   },
   alkalinity: { possible: [0, 40], usual: [5, 14], hint: 'Alkalinity is in dKH; 1 meq/L is 2.8 dKH.' },
   ammonia: { possible: [0, 50], usual: [0, 8], hint: 'Repeat the test with a diluted sample.' },
+  freeAmmonia: {
+    possible: [0, 5],
+    usual: [0, 0.3],
+    hint: 'Free ammonia is a twentieth of the total, or less: was the total meant?',
+  },
   nitrite: { possible: [0, 200], usual: [0, 50], hint: 'Repeat the test with a diluted sample.' },
   nitrate: { possible: [0, 1000], usual: [0, 200], hint: 'Repeat the test with a diluted sample.' },
   phosphate: { possible: [0, 20], usual: [0, 2], hint: 'Check the unit: ppm against ppb.' },

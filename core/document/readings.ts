@@ -56,14 +56,18 @@ function repeatsInterval(values: readonly number[], kit: Kit): Interval {
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
-/** Zero as a kit can say it: the zero step, or a meter at or below its resolution. "Between 0 and 0.25" is a trace, not a zero. */
+/** Zero as a kit can say it: the zero step, or a meter within its own error around nothing. "Between 0 and 0.25" is a trace, not a zero. */
 export function readsZero(value: ReadingValue, kit: Kit): boolean {
   if (value.kind === 'repeats') return value.values.every((x) => readsZero({ kind: 'exact', value: x }, kit));
   if (value.kind !== 'exact') return false;
-  return kit.scale.kind === 'steps'
-    ? value.value === 0
-    : value.value <= Math.min(kit.scale.resolution, TAKEN.meterZero);
+  return kit.scale.kind === 'steps' ? value.value === 0 : value.value <= meterZero(kit, kit.scale.resolution);
 }
+
+/** Where a meter's noise ends. Of ammonia and nitrite its error is coarser than its last digit. */
+const meterZero = (kit: Kit, resolution: number): number =>
+  kit.parameter === 'ammonia' || kit.parameter === 'nitrite'
+    ? TAKEN.nitrogenMeterZero
+    : Math.min(resolution, TAKEN.meterZero);
 
 /** "0.5", "0.5–1" or "over 4"; no unit. */
 export function readingText(value: ReadingValue, decimals = 2): string {
@@ -87,6 +91,11 @@ export function nitrogenInterval(value: ReadingValue, kit: Kit, species: Nitroge
   const printed = readingInterval(value, kit);
   const toN = (x: number) => toMgNPerL(species, kit.basis ?? 'ion', x);
   return { low: Math.max(0, toN(printed.low)), mid: Math.max(0, toN(printed.mid)), high: toN(printed.high) };
+}
+
+/** Interval in mg NH3-N/L of what a kit for free ammonia shows: as NH3, unless it prints N. */
+export function freeAmmoniaInterval(value: ReadingValue, kit: Kit): Interval {
+  return nitrogenInterval(value, { ...kit, basis: kit.basis === 'N' ? 'N' : 'NH3' }, 'ammonia');
 }
 
 /** True when the kit's expiry day lies before the day of the reading. Days compare as text. */

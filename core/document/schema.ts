@@ -19,8 +19,10 @@ import {
   FILMS,
   FOODS,
   GONE_REASONS,
+  INCIDENTS,
   MAX_NAME,
   MAX_NOTE,
+  NITRITE_WEIGHTS,
   OWN_PARAMETERS,
   PARAMETERS,
   QUARANTINE_LINES,
@@ -111,6 +113,15 @@ const waterSchema = z.discriminatedUnion('kind', [
     school: z.enum(SCHOOLS),
     /** Where it stood when the log began: what came before is taken as told. */
     told: z.strictObject({ stage: z.enum(STAGES), day }).optional(),
+    /** How long the patient school holds after both are clear: days, or until nitrate no longer rises. Two weeks when absent. */
+    hold: z
+      .discriminatedUnion('kind', [
+        z.strictObject({ kind: z.literal('days'), days: z.int().min(1).max(90) }),
+        z.strictObject({ kind: z.literal('nitrateLevel') }),
+      ])
+      .optional(),
+    /** Strict when absent. */
+    nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
   }),
   z.strictObject({
     ...waterBase,
@@ -202,8 +213,11 @@ const sampleSchema = z.strictObject({
   readings: z
     .array(readingSchema)
     .min(1)
-    .max(PARAMETERS.length)
-    .refine((rs) => new Set(rs.map((r) => r.parameter)).size === rs.length, 'expected each parameter once'),
+    .max(2 * PARAMETERS.length)
+    .refine(
+      (rs) => new Set(rs.map((r) => `${r.parameter} ${r.kitId}`)).size === rs.length,
+      'expected each parameter once by each kit',
+    ),
   note,
   /** When it was last corrected; absent when it stands as first written. */
   editedAt: time.optional(),
@@ -255,7 +269,12 @@ const eventSchema = z.discriminatedUnion('kind', [
     ...eventBase,
     kind: z.literal('waterChange'),
     litres: positive(100000),
+    /** What the new water was, as far as known: mixed into what is expected until the next test. */
     salinity: z.number().min(2).max(42).optional(),
+    tempC: z.number().min(0).max(45).optional(),
+    alkalinity: amount(40).optional(),
+    calcium: amount(1500).optional(),
+    magnesium: amount(4000).optional(),
   }),
   z.strictObject({ ...eventBase, kind: z.literal('topOff'), litres: positive(100000) }),
   z.strictObject({
@@ -281,6 +300,17 @@ const eventSchema = z.discriminatedUnion('kind', [
     missing: z.string().max(200),
     seen: z.string().max(200).optional(),
   }),
+  /** Something that may be followed by ammonia: from `at` until `until`, where it lasted. */
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('incident'),
+    what: z.enum(INCIDENTS),
+    until: time.optional(),
+    /** Of a medicine its name as printed, of a spill what it was. */
+    name: z.string().max(MAX_NAME).optional(),
+  }),
+  /** Nobody of the house looks after it. */
+  z.strictObject({ ...eventBase, kind: z.literal('away'), until: time }),
   /** A batch of new salt water, as it turned out. */
   z.strictObject({
     ...eventBase,

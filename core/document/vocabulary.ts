@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 4;
+export const VERSION = 5;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -17,6 +17,7 @@ export const PARAMETERS = [
   'calcium',
   'magnesium',
   'ammonia',
+  'freeAmmonia',
   'nitrite',
   'nitrate',
   'phosphate',
@@ -115,6 +116,19 @@ export type Stage = (typeof STAGES)[number];
 export const GONE_REASONS = ['died', 'rehomed', 'returned', 'eaten', 'missing', 'notSaid'] as const;
 export type GoneReason = (typeof GONE_REASONS)[number];
 
+/** What happens to a water besides its care, and may be followed by ammonia. */
+export const INCIDENTS = [
+  'foodSpilled',
+  'filterCleaned',
+  'filterOff',
+  'powerCut',
+  'medicine',
+  'algaeHarvested',
+  'contaminated',
+] as const;
+export type IncidentKind = (typeof INCIDENTS)[number];
+/** How nitrite counts at the end of a cycle: as the sign that the second bacteria are missing, or by what it does to fish in sea water. */
+export const NITRITE_WEIGHTS = ['strict', 'seaWater'] as const;
 export const SIGNS = [
   'spots',
   'fastBreathing',

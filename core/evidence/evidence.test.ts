@@ -7,7 +7,7 @@ import {
   bothClear,
   firstAmmoniaMs,
   firstFall,
-  firstMeasuredRiseMs,
+  firstRiseMs,
   gatherEvidence,
   insideDoseWindow,
   keptShare,
@@ -16,7 +16,7 @@ import {
   nothingLeft,
   pairedTests,
   proofState,
-  relapseAfter,
+  foundAgain,
   trusted,
 } from '.';
 
@@ -53,7 +53,7 @@ describe('the evidence of a past moment', () => {
     const now = at(h, 4);
     expect(now.series.ammonia.map((p) => p.atMs)).toEqual([ms(1), ms(4)]);
     expect(now.doses).toEqual([{ atMs: ms(2), mgNPerL: expect.closeTo(1.553, 3) }]);
-    expect(now.changes).toEqual([{ atMs: ms(3), fraction: 0.3 }]);
+    expect(now.changes).toEqual([{ atMs: ms(3), fraction: 0.3, brought: {} }]);
     expect(now.events.map((e) => e.kind)).toEqual(['ammoniaDose', 'waterChange']);
   });
   test('holds nothing of another tank', () => {
@@ -217,13 +217,13 @@ describe('rises and falls', () => {
     [0.15, ms(3)],
   ])('%f mg N/L measured', (ammonia, riseMs) => {
     const h = precise().test(3, { ammonia, nitrite: 0 });
-    expect(firstMeasuredRiseMs(at(h, 4))).toBe(riseMs);
+    expect(firstRiseMs(at(h, 4))).toBe(riseMs);
     expect(firstAmmoniaMs(at(h, 4))).toBe(riseMs === Infinity ? null : riseMs);
   });
   test('nitrite rises too; an expired kit’s rise is none', () => {
-    expect(firstMeasuredRiseMs(at(precise().test(3, { nitrite: 0.15 }), 4))).toBe(ms(3));
+    expect(firstRiseMs(at(precise().test(3, { nitrite: 0.15 }), 4))).toBe(ms(3));
     const old = STARTER_KITS.map((k) => ({ ...k, expires: '2026-01-01' }));
-    expect(firstMeasuredRiseMs(at(new History('proof24', old).test(3, { ammonia: 2 }), 4))).toBe(Infinity);
+    expect(firstRiseMs(at(new History('proof24', old).test(3, { ammonia: 2 }), 4))).toBe(Infinity);
   });
   test('something to oxidise is known from the first dose, food or animal', () => {
     expect(firstAmmoniaMs(at(new History(), 9))).toBeNull();
@@ -299,13 +299,14 @@ describe('two clear sittings', () => {
       .test(22, { ammonia: 0, nitrite: 0, nitrate: 0 });
     expect(bothClear(at(h, 25)).status).toBe('noNitrate');
   });
-  test('nitrate read only after the second test does not count for it', () => {
+  test('nitrate read a day after the second test counts for it, from then on', () => {
     const h = new History()
       .test(2, { ammonia: 2, nitrite: 0 })
       .test(20, { ammonia: 0, nitrite: 0 })
       .test(21, { ammonia: 0, nitrite: 0 })
       .test(22, { nitrate: 10 });
-    expect(bothClear(at(h, 25)).status).toBe('noNitrate');
+    expect(bothClear(at(h, 21.5)).status).toBe('noNitrate');
+    expect(bothClear(at(h, 25))).toMatchObject({ status: 'passed', passedMs: ms(22) });
   });
   test('the first and the second of the latest streak are named', () => {
     const state = bothClear(at(cleared(), 25));
@@ -325,12 +326,19 @@ describe('two clear sittings', () => {
     expect(bothClear(at(h, 6.5)).status).toBe('noRise');
     expect(bothClear(at(h.test(8, { ammonia: 0, nitrite: 0 }), 9)).status).toBe('oneOfTwo');
   });
-  test('a reading in between starts the count again', () => {
+  test('a reading in between starts the count again, a single trace does not', () => {
     const h = new History()
+      .test(2, { ammonia: 2, nitrite: 0 })
+      .test(20, { ammonia: 0, nitrite: 0, nitrate: 10 })
+      .test(20.5, { ammonia: 0.5, nitrite: 0 })
+      .test(21, { ammonia: 0, nitrite: 0 });
+    const trace = new History()
       .test(2, { ammonia: 2, nitrite: 0 })
       .test(20, { ammonia: 0, nitrite: 0, nitrate: 10 })
       .test(20.5, { ammonia: 0.25, nitrite: 0 })
       .test(21, { ammonia: 0, nitrite: 0 });
+    expect(bothClear(at(trace, 20.6)).status).toBe('trace');
+    expect(bothClear(at(trace, 22)).status).toBe('passed');
     expect(bothClear(at(h, 22))).toMatchObject({ status: 'oneOfTwo', first: { atMs: ms(21) } });
   });
   test('what no dose explains takes it back; a dose explains it for three days', () => {
@@ -359,11 +367,9 @@ describe('after a dose', () => {
     expect(insideDoseWindow(seen(6), ms(26))).toBe(false);
     expect(insideDoseWindow(seen(30), ms(25))).toBe(true);
   });
-  test('the first unexplained reading of either is the relapse', () => {
+  test('what no dose explains is found again, oldest first', () => {
     const h = cleared().test(26, { nitrite: 1 }).test(25, { ammonia: 0.5 });
-    expect(relapseAfter(at(h, 30), ms(22))?.atMs).toBe(ms(25));
-    expect(relapseAfter(at(h, 30), ms(25))?.atMs).toBe(ms(26));
-    expect(relapseAfter(at(h, 30), ms(26))).toBeNull();
+    expect(foundAgain(at(h, 30)).map((p) => p.atMs)).toEqual([10, 10, 25, 26].map(ms));
   });
 });
 

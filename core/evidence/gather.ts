@@ -5,7 +5,9 @@ import {
   type Animal,
   type Display,
   type Document,
+  type Parameter,
   type SetupItem,
+  type Target,
   type Water,
   type WaterEvent,
 } from '../document';
@@ -20,7 +22,8 @@ export interface WaterEvidence<W extends Water = Water> {
   nowMs: number;
   series: Series;
   doses: { atMs: number; mgNPerL: number }[];
-  changes: { atMs: number; fraction: number }[];
+  /** What the new water was, as far as it was noted, stands beside. */
+  changes: WaterChange[];
   events: WaterEvent[];
   /** Animals that are or were in this water, with the time they first joined it; moves later than the moment are left out. */
   joined: { atMs: number; animal: Animal }[];
@@ -28,6 +31,14 @@ export interface WaterEvidence<W extends Water = Water> {
   residents: Animal[];
   /** Essential points of the setting-up lists still open, once the lists are in use. */
   setupOpen: SetupItem[];
+  /** What the person aims at in this water, where it was set. */
+  targets: readonly Target[];
+}
+
+export interface WaterChange {
+  atMs: number;
+  fraction: number;
+  brought: Partial<Record<Parameter, number>>;
 }
 
 /** What is known of a display: the one water that has gates. */
@@ -55,12 +66,26 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
       event.kind === 'ammoniaDose' ? [{ atMs, mgNPerL: event.mgN / netL }] : [],
     ),
     changes: timed.flatMap(({ event, atMs }) =>
-      event.kind === 'waterChange' ? [{ atMs, fraction: Math.min(1, event.litres / netL) }] : [],
+      event.kind === 'waterChange'
+        ? [{ atMs, fraction: Math.min(1, event.litres / netL), brought: broughtBy(event) }]
+        : [],
     ),
     events: timed.map((e) => e.event),
     joined: animals.flatMap((a) => whenJoined(a, waterId)).sort(byTime),
     residents: animals.filter((a) => isIn(a, waterId)),
     setupOpen: setupOpenAt(doc, water, nowMs),
+    targets: Object.values(doc.targets).filter((t) => t.waterId === waterId),
+  };
+}
+
+function broughtBy(change: Extract<WaterEvent, { kind: 'waterChange' }>): WaterChange['brought'] {
+  const { salinity, tempC, alkalinity, calcium, magnesium } = change;
+  return {
+    ...(salinity === undefined ? {} : { salinity }),
+    ...(tempC === undefined ? {} : { temperature: tempC }),
+    ...(alkalinity === undefined ? {} : { alkalinity }),
+    ...(calcium === undefined ? {} : { calcium }),
+    ...(magnesium === undefined ? {} : { magnesium }),
   };
 }
 

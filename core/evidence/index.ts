@@ -1,14 +1,39 @@
-export { gatherEvidence, isOfDisplay, type DisplayEvidence, type WaterEvidence } from './gather';
+export {
+  gatherEvidence,
+  isOfDisplay,
+  type DisplayEvidence,
+  type WaterChange,
+  type WaterEvidence,
+} from './gather';
+export { printed } from './printed';
+export { expectedNow, type Expected } from './expected';
+export { evidenceUntil } from './until';
 export { lastOf, trusted, type Doubt, type Point } from './points';
-export { firstAmmoniaMs, firstFall, firstMeasuredRiseMs, keptShare, toldRiseMs } from './falls';
+export {
+  firstAmmoniaMs,
+  firstFall,
+  firstRiseMs,
+  firstSourceMs,
+  keptShare,
+  riseOf,
+  toldRiseMs,
+  type Rise,
+} from './falls';
 export {
   bothClear,
+  foundAgain,
   insideDoseWindow,
   nothingLeft,
   pairedTests,
-  relapseAfter,
   type BothClear,
   type PairedTest,
 } from './pairs';
-export { meantAsProof, proofState, type Proof, type ProofState } from './proofs';
+export {
+  meantAsProof,
+  proofState,
+  zerosSince,
+  type LivingProof,
+  type Proof,
+  type ProofState,
+} from './proofs';
 export { EVIDENCE, EVIDENCE_LIMITS } from './limits';

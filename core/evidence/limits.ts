@@ -9,6 +9,48 @@ export const EVIDENCE_LIMITS = {
     'ammonia or nitrite that counts as "there was something": about 0.2 mg/L as NH4, above the noise of a colour chart',
     'common practice',
   ),
+  riseAloneMgN: limit(
+    0.1,
+    'mg N/L',
+    'one reading of ammonia counts as a rise by itself where even its lower end is above this; two of any kind count',
+    'our estimate: a single misread lowest step is no rise',
+  ),
+  nitrateShownMgN: limit(
+    0.5,
+    'mg N/L',
+    'nitrate this much above what was there before the source shows that something was oxidised: about 2 mg/L as NO3',
+    'common practice',
+  ),
+  zeroHidesMgN: limit(
+    0.25,
+    'mg N/L',
+    'a kit whose zero may hide more than this closes no gate: free ammonia of 0.02 at pH 8.3',
+    'science notes 2 and 10',
+  ),
+  freeZeroHidesMgN: limit(
+    0.02,
+    'mg NH3-N/L',
+    'a monitor of free ammonia whose zero may hide more than this says nothing',
+    'science notes 2',
+  ),
+  sittingHours: limit(
+    12,
+    'hours',
+    'ammonia and nitrite read this near to one another are one sitting',
+    'common practice',
+  ),
+  blipMgN: limit(
+    0.3,
+    'mg N/L',
+    'one trace up to this between two zeros is a misreading, no relapse; two running are one',
+    'our estimate: kit error of a step',
+  ),
+  dailyGapHours: limit(
+    [12, 44],
+    'hours',
+    'daily tests lie this far apart: a day, with room for a life',
+    'common practice',
+  ),
   fallShare: limit(
     0.7,
     'share of the peak',
@@ -51,6 +93,12 @@ export const EVIDENCE_LIMITS = {
     'the lenient proof is cleared within two days; two hours more for a person with a life',
     'school 24-hour proof, common practice',
   ),
+  proofUndoneDays: limit(
+    7,
+    'days',
+    'ammonia or nitrite that comes back within this time undoes a proof; what comes later is another story',
+    'our estimate',
+  ),
   doseWindowHours: limit(
     72,
     'hours',
@@ -62,6 +110,12 @@ export const EVIDENCE_LIMITS = {
     'days',
     'a proof older than this with nothing fed since is weak evidence',
     'common practice',
+  ),
+  nitriteSeaMgN: limit(
+    0.5,
+    'mg N/L',
+    'nitrite let pass where it is weighed as in sea water; chloride competes at the gill',
+    'science notes 2, common practice of some',
   ),
   nitriteInterferesMgN: limit(
     0.15,

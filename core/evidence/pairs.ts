@@ -1,26 +1,34 @@
 /** Sittings in which ammonia and nitrite were both read, and what two clear ones mean. Times in ms, nitrogen in mg N/L. */
 import { remembered } from '../remembered';
 import { DAY_MS, HOUR_MS } from '../time';
-import { firstMeasuredRiseMs } from './falls';
+import { riseOf, type Rise } from './falls';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { lastOf, trusted, type Point } from './points';
 
 /** A sitting in which both ammonia and nitrite were read with trusted kits. */
 export interface PairedTest {
+  /** Of the later of the two. */
   atMs: number;
   ammonia: Point;
   nitrite: Point;
   bothZero: boolean;
 }
 
+/** Each trusted ammonia reading with the nitrite reading of its sample, or the nearest within half a day. */
 export const pairedTests = remembered((e: WaterEvidence): readonly PairedTest[] => {
-  const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
+  const nitrites = trusted(e.series.nitrite);
+  let i = 0;
   return trusted(e.series.ammonia).flatMap((ammonia) => {
-    const nitrite = nitriteBySample.get(ammonia.sampleId);
-    return nitrite ? [{ atMs: ammonia.atMs, ammonia, nitrite, bothZero: ammonia.zero && nitrite.zero }] : [];
+    while (i + 1 < nitrites.length && gap(nitrites[i + 1], ammonia) <= gap(nitrites[i], ammonia)) i++;
+    const nitrite = nitrites[i];
+    if (!nitrite || gap(nitrite, ammonia) > EVIDENCE.sittingHours * HOUR_MS) return [];
+    const atMs = Math.max(ammonia.atMs, nitrite.atMs);
+    return [{ atMs, ammonia, nitrite, bothZero: ammonia.zero && nitrite.zero }];
   });
 });
+
+const gap = (a: Point | undefined, b: Point): number => (a ? Math.abs(a.atMs - b.atMs) : Infinity);
 
 /** True when nitrogen found at this moment is what a recent dose put in, not a relapse: a dose in the window before it that
  *  no test has yet seen cleared. */
@@ -34,64 +42,97 @@ export function insideDoseWindow(e: WaterEvidence, atMs: number): boolean {
   );
 }
 
-/** First non-zero reading of ammonia or nitrite after the moment that no dose explains. */
-export function relapseAfter(e: WaterEvidence, afterMs: number): Point | null {
-  const found = [...e.series.ammonia, ...e.series.nitrite]
-    .filter(
-      (p) => p.atMs > afterMs && !p.zero && !p.doubts.includes('expired') && !insideDoseWindow(e, p.atMs),
-    )
-    .sort((a, b) => a.atMs - b.atMs);
-  return found[0] ?? null;
+/** What was found that no dose explains, oldest first: a reading clearly above nothing, or a trace that the next reading of the same kind
+ *  bears out. One trace between two zeros is a misreading, and forgiven. */
+export const foundAgain = remembered((e: WaterEvidence): readonly Point[] =>
+  [foundIn(e, e.series.ammonia), foundIn(e, e.series.nitrite)].flat().sort((a, b) => a.atMs - b.atMs),
+);
+
+function foundIn(e: WaterEvidence, series: readonly Point[]): Point[] {
+  const points = trusted(series);
+  return points.filter((p, i) => {
+    if (p.zero || p.coarse || insideDoseWindow(e, p.atMs)) return false;
+    if (series === e.series.nitrite && passesInSea(e, p)) return false;
+    if (p.interval.mid > EVIDENCE.blipMgN) return true;
+    const [before, after] = [points[i - 1], points[i + 1]];
+    return (before !== undefined && !before.zero) || (after !== undefined && !after.zero);
+  });
 }
 
 export type BothClear =
-  | { status: 'passed'; since: PairedTest; second: PairedTest }
+  | { status: 'passed'; since: PairedTest; second: PairedTest; passedMs: number; by: Rise['by'] }
   | { status: 'noRise' }
-  | { status: 'notZero'; last: PairedTest }
+  | { status: 'notZero'; ammonia: Point | undefined; nitrite: Point | undefined }
+  | { status: 'trace'; ammonia: Point | undefined; nitrite: Point | undefined }
   | { status: 'oneOfTwo'; first: PairedTest }
   | { status: 'noNitrate'; second: PairedTest }
   | { status: 'noPair' };
 
-/** Two sittings a day or more apart with both at zero, after a measured rise, with nitrate to show for it. The latest such
- *  streak counts; nitrogen inside a dose window does not break what was passed before the dose. */
+/** Two sittings a day or more apart with both at zero, after a rise, with nitrate to show for it. The latest such streak counts; nitrogen
+ *  inside a dose window, and a single trace after it, do not break what was passed. */
 export const bothClear = remembered((e: WaterEvidence): BothClear => {
   const tests = pairedTests(e);
-  const last = lastOf(tests);
-  if (!last) return { status: 'noPair' };
-  let first: PairedTest | null = null;
-  let passed: { since: PairedTest; second: PairedTest } | null = null;
-  let lacksNitrate: PairedTest | null = null;
-  let lacksRise = false;
-  const riseMs = firstMeasuredRiseMs(e);
-  for (const test of tests) {
-    if (!test.bothZero) {
-      first = null;
-      lacksNitrate = null;
-      if (passed && !insideDoseWindow(e, test.atMs)) passed = null;
-      continue;
-    }
-    if (riseMs >= test.atMs) {
-      lacksRise = true;
-      continue;
-    }
-    first ??= test;
-    if (passed || test.atMs - first.atMs < EVIDENCE.clearApartHours * HOUR_MS) continue;
-    const nitratePresent = trusted(e.series.nitrate).some(
-      (p) =>
-        p.atMs <= test.atMs && p.atMs >= test.atMs - EVIDENCE.nitrateSeenDays * DAY_MS && p.interval.mid > 0,
-    );
-    if (nitratePresent) passed = { since: first, second: test };
-    else lacksNitrate = test;
+  if (tests.length === 0) return { status: 'noPair' };
+  const rise = riseOf(e);
+  const newest = { ammonia: lastOf(trusted(e.series.ammonia)), nitrite: lastOf(trusted(e.series.nitrite)) };
+  const streak = latestStreak(e, tests, rise?.atMs ?? Infinity);
+  if (streak?.second && rise) {
+    const { first: since, second } = streak;
+    const shown = nitrateShown(e, second.atMs);
+    if (shown === null) return { status: 'noNitrate', second };
+    return { status: 'passed', since, second, passedMs: Math.max(second.atMs, shown), by: rise.by };
   }
-  if (passed) {
-    const second = passed.second;
-    return relapseAfter(e, second.atMs) ? { status: 'notZero', last } : { status: 'passed', ...passed };
+  const left = [newest.ammonia, newest.nitrite].filter((p) => p && !p.zero);
+  if (left.length > 0) {
+    // After a clear test a single trace is first to be read again.
+    const trace = streak !== null && left.every((p) => p && !p.coarse && p.interval.mid <= EVIDENCE.blipMgN);
+    return { status: trace ? 'trace' : 'notZero', ...newest };
   }
-  if (!last.bothZero) return { status: 'notZero', last };
-  if (lacksNitrate) return { status: 'noNitrate', second: lacksNitrate };
-  if (first) return { status: 'oneOfTwo', first };
-  return lacksRise ? { status: 'noRise' } : { status: 'notZero', last };
+  if (streak) return { status: 'oneOfTwo', first: streak.first };
+  return { status: 'noRise' };
 });
+
+interface Streak {
+  first: PairedTest;
+  second: PairedTest | null;
+}
+
+/** The last run of clear sittings after the rise that nothing found has broken since. */
+function latestStreak(e: WaterEvidence, tests: readonly PairedTest[], riseMs: number): Streak | null {
+  const found = foundAgain(e);
+  let i = 0;
+  let streak: Streak | null = null;
+  for (const test of tests) {
+    for (; (found[i]?.atMs ?? Infinity) <= test.atMs; i++) streak = null;
+    // What a dose put in breaks a first zero, not what was passed before the dose.
+    if (!isClear(e, test)) {
+      if (streak && !streak.second && insideDoseWindow(e, test.atMs)) streak = null;
+      continue;
+    }
+    if (riseMs >= test.atMs) continue;
+    if (!streak) streak = { first: test, second: null };
+    else if (!streak.second && test.atMs - streak.first.atMs >= EVIDENCE.clearApartHours * HOUR_MS)
+      streak.second = test;
+  }
+  return i < found.length ? null : streak;
+}
+
+/** Both at zero; where nitrite is weighed as in sea water, a little of it passes. */
+const isClear = (e: WaterEvidence, { ammonia, nitrite, bothZero }: PairedTest): boolean =>
+  bothZero || (ammonia.zero && passesInSea(e, nitrite));
+
+const passesInSea = ({ water }: WaterEvidence, nitrite: Point): boolean =>
+  water.kind === 'display' &&
+  water.nitriteWeight === 'seaWater' &&
+  nitrite.interval.mid <= EVIDENCE.nitriteSeaMgN;
+
+/** When nitrate was there to show for a clear test: found within a week before it, or since. Null when it never was. */
+function nitrateShown(e: WaterEvidence, testMs: number): number | null {
+  const found = trusted(e.series.nitrate).find(
+    (p) => p.atMs >= testMs - EVIDENCE.nitrateSeenDays * DAY_MS && p.interval.mid > 0,
+  );
+  return found?.atMs ?? null;
+}
 
 /** The last trusted ammonia and nitrite found nothing; one that was never read counts as nothing found. The gate "both clear" stays open
  *  once passed: this says whether another dose may go in now. */

@@ -1,5 +1,6 @@
 /** Readings as points in time: nitrogen as mg N/L, each doubt named, corrections of the instruments laid over them. */
 import {
+  freeAmmoniaInterval,
   isNitrogen,
   kitExpired,
   nitrogenInterval,
@@ -34,7 +35,10 @@ export interface Point {
   sampleId: string;
   /** mg N/L for nitrogen, stored units otherwise. */
   interval: Interval;
+  /** Found nothing, by a kit fine enough to say so. */
   zero: boolean;
+  /** The kit shows its lowest step, and that hides too much to be called nothing. */
+  coarse?: true;
   /** As printed by the kit, without unit. */
   text: string;
   kit: Kit;
@@ -127,15 +131,31 @@ function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
   const doubts: Doubt[] = [];
   if (kitExpired(kit, sample.at)) doubts.push('expired');
   if (reading.doubted) doubts.push('byPerson');
+  const interval = intervalOf(reading, kit);
+  const lowest = readsZero(reading.value, kit);
+  const coarse = lowest && interval.high > (MOST_HIDDEN[p] ?? Infinity);
   return {
     atMs: timeOf(sample),
     sampleId: sample.id,
-    interval: isNitrogen(p) ? nitrogenInterval(reading.value, kit, p) : readingInterval(reading.value, kit),
-    zero: readsZero(reading.value, kit),
+    interval,
+    zero: lowest && !coarse,
+    ...(coarse ? { coarse } : {}),
     text: readingText(reading.value),
     kit,
     doubts,
   };
+}
+
+/** What the zero of a kit may hide at most, mg N/L. */
+const MOST_HIDDEN: Partial<Record<Parameter, number>> = {
+  ammonia: EVIDENCE.zeroHidesMgN,
+  nitrite: EVIDENCE.zeroHidesMgN,
+  freeAmmonia: EVIDENCE.freeZeroHidesMgN,
+};
+
+function intervalOf({ parameter, value }: Reading, kit: Kit): Interval {
+  if (parameter === 'freeAmmonia') return freeAmmoniaInterval(value, kit);
+  return isNitrogen(parameter) ? nitrogenInterval(value, kit, parameter) : readingInterval(value, kit);
 }
 
 /** A reading as its instrument's calibrations see it: corrected by the one before, doubted when the one after found a drift. */

@@ -1,15 +1,18 @@
 /** Proofs: a dose given to show that the filter clears it in a day. Times in ms, nitrogen in mg N/L. */
 import { remembered } from '../remembered';
 import { DAY_MS, HOUR_MS } from '../time';
-import { firstMeasuredRiseMs } from './falls';
+import { firstRiseMs } from './falls';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
-import { pairedTests, relapseAfter } from './pairs';
+import { foundAgain, pairedTests } from './pairs';
+import { trusted } from './points';
 
 /** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
 export const meantAsProof = (e: WaterEvidence, doseAtMs: number): boolean => {
-  const riseMs = firstMeasuredRiseMs(e);
-  return pairedTests(e).some((t) => t.bothZero && t.atMs > riseMs && t.atMs <= doseAtMs);
+  const riseMs = firstRiseMs(e);
+  const before = pairedTests(e).filter((t) => t.atMs > riseMs && t.atMs <= doseAtMs);
+  const last = before[before.length - 1];
+  return last !== undefined && last.bothZero;
 };
 
 export interface Proof {
@@ -31,12 +34,13 @@ export type ProofState =
   | { status: 'missedTest'; doseAtMs: number }
   | { status: 'none' };
 
-/** The latest proof dose and what the tests after it say. A dose before nitrogen was ever measured proves nothing. */
+/** The latest proof and what the tests after it say. A dose before nitrogen was ever measured proves nothing, and one into water that was
+ *  not clear is food: cleared in a day it proves all the same, not cleared it fails nothing. */
 export const proofState = remembered((e: WaterEvidence): ProofState => {
   const tests = pairedTests(e);
   let best: Proof | null = null;
   let latest: ProofState = { status: 'none' };
-  const riseMs = firstMeasuredRiseMs(e);
+  const riseMs = firstRiseMs(e);
   for (const dose of e.doses) {
     if (dose.mgNPerL < EVIDENCE.proofDoseMgN || riseMs >= dose.atMs) continue;
     const after = tests
@@ -52,12 +56,13 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
         within: zero.hours <= EVIDENCE.proofHours ? 24 : 48,
         faded: false,
       };
-      if (relapseAfter(e, zero.atMs)) latest = { status: 'failed', doseAtMs: dose.atMs };
+      if (undone(e, zero.atMs)) latest = { status: 'failed', doseAtMs: dose.atMs };
       else {
         best = proof;
         latest = { status: proof.within === 24 ? 'passed' : 'lenient', proof };
       }
-    } else if ((e.nowMs - dose.atMs) / HOUR_MS <= EVIDENCE.proofHours) {
+    } else if (!meantAsProof(e, dose.atMs)) continue;
+    else if ((e.nowMs - dose.atMs) / HOUR_MS <= EVIDENCE.proofHours) {
       latest = { status: 'running', doseAtMs: dose.atMs, dueMs: dose.atMs + DAY_MS };
     } else latest = { status: after.length > 0 ? 'failed' : 'missedTest', doseAtMs: dose.atMs };
   }
@@ -71,3 +76,35 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
   }
   return latest;
 });
+
+/** Ammonia or nitrite came back within the week after a proof, unexplained: the zero was luck. What comes later is another story. */
+const undone = (e: WaterEvidence, sinceMs: number): boolean =>
+  foundAgain(e).some((p) => p.atMs > sinceMs && p.atMs <= sinceMs + EVIDENCE.proofUndoneDays * DAY_MS);
+
+/** What living animals show of a filter: zeros of ammonia and nitrite on days apart, with nothing found between them. */
+export interface LivingProof {
+  /** Zeros of ammonia at least half a day apart since the last finding. */
+  zeros: number;
+  /** From the first of them to the last, days. */
+  days: number;
+  sinceMs: number | null;
+}
+
+/** Zeros since a moment that nothing found has broken. */
+export function zerosSince(e: WaterEvidence, fromMs: number): LivingProof {
+  const broken = foundAgain(e).filter((p) => p.atMs > fromMs);
+  const start = broken[broken.length - 1]?.atMs ?? fromMs;
+  const zeros: number[] = [];
+  for (const p of trusted(e.series.ammonia)) {
+    if (p.atMs <= start || !p.zero) continue;
+    if (p.atMs - (zeros[zeros.length - 1] ?? -Infinity) >= EVIDENCE.dailyGapHours[0] * HOUR_MS)
+      zeros.push(p.atMs);
+  }
+  const [first] = zeros;
+  const last = zeros[zeros.length - 1];
+  return {
+    zeros: zeros.length,
+    days: first === undefined || last === undefined ? 0 : (last - first) / DAY_MS,
+    sinceMs: first ?? null,
+  };
+}

@@ -1,100 +1,272 @@
 /** What the newest readings say of water with animals in it, each parameter by itself: a reading of today is never hidden by an older pair. */
-import type { Parameter } from '../document';
-import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
+import { aimOf, type Parameter, type TargetRange } from '../document';
+import { expectedNow, lastOf, printed, trusted, type Expected, type WaterEvidence } from '../evidence';
 import { FREE_AMMONIA } from '../seawater';
 import { speciesById } from '../species';
 import type { Statement } from '../statements';
+import { DAY_MS, HOUR_MS, type LocalTime } from '../time';
+import { act, ask, test, watch, type Finding, type Trouble } from './finding';
+import { freeAmmonia, sharesAt, type FreeAmmonia } from './freeAmmonia';
 import { inRange, isFresh } from './fresh';
-import { printed } from './gates';
-import type { Alarm, FreeAmmonia } from './judgement';
 import { LIVING } from './limits';
+import { movementOf } from './rates';
 
-/** Alarms of living water, none for water nobody lives in. What to act on comes before what to watch; where free ammonia alarms already, the
- *  total of the same reading adds nothing unless it is worse. */
-export function livingAlarms(e: WaterEvidence, free: FreeAmmonia | null): Alarm[] {
-  if (e.residents.length === 0) return [];
-  const alarms = [
-    ammonia(e, free),
-    oxygen(e),
-    temperature(e),
-    salinity(e),
-    ph(e),
-    nitrite(e),
-    alkalinity(e),
-  ].flatMap((alarm) => (alarm === null ? [] : [alarm]));
-  return [...alarms.filter((a) => a.word === 'actNow'), ...alarms.filter((a) => a.word !== 'actNow')];
+/** All that the readings say, in the order in which it kills. */
+export function readingFindings(e: WaterEvidence, local: LocalTime): Finding[] {
+  return [
+    ...ammonia(e),
+    ...oxygen(e),
+    ...temperature(e),
+    ...salinity(e),
+    ...ph(e, local),
+    ...nitrite(e),
+    ...alkalinity(e),
+  ];
 }
 
-const act = (finding: Statement, opens: Statement): Alarm => ({ finding, word: 'actNow', opens });
-const watch = (finding: Statement, opens: Statement): Alarm => ({ finding, word: 'wait', opens });
-
-/** The newest trusted reading, while it still speaks for the water. */
-function newest(e: WaterEvidence, parameter: Parameter): Point | null {
-  const last = lastOf(trusted(e.series[parameter]));
-  return isFresh(last, e.nowMs) ? last : null;
+/** What is expected of a parameter now, while its newest trusted reading still speaks for the water. */
+function fresh(e: WaterEvidence, parameter: Parameter): Expected | null {
+  const expected = expectedNow(e, parameter);
+  return expected && isFresh(expected.point, e.nowMs) ? expected : null;
 }
 
-function ammonia(e: WaterEvidence, free: FreeAmmonia | null): Alarm | null {
-  const last = newest(e, 'ammonia');
-  if (!last || last.zero) return null;
-  const toxic = free?.atMs === last.atMs ? free.mgNPerL : 0;
-  const acts = last.interval.mid >= LIVING.totalActMgN;
-  if (toxic >= FREE_AMMONIA.act || (toxic >= FREE_AMMONIA.longTerm && !acts)) return null;
-  const finding: Statement = { code: 'ammoniaWithAnimals', ammonia: printed(last, 'ammonia') };
-  return acts ? act(finding, { code: 'changeNow' }) : watch(finding, { code: 'confirmAmmonia' });
+function ammonia(e: WaterEvidence): Finding[] {
+  const free = freeAmmonia(e);
+  const total = fresh(e, 'ammonia');
+  const stands = free && e.nowMs - free.atMs <= LIVING.staleDays * DAY_MS ? free : null;
+  if (stands?.measured && stands.atMs > (total?.point.atMs ?? 0)) return byMonitor(e, stands);
+  if (total?.point.coarse) return [coarse('ammonia')];
+  if (!total || total.point.zero) return [];
+  if (total.changed > 0) return afterChange(e, total);
+  return byTotal(e, total, stands);
 }
 
-function nitrite(e: WaterEvidence): Alarm | null {
-  const last = newest(e, 'nitrite');
-  if (!last) return null;
-  const finding: Statement = { code: 'nitriteWithAnimals', nitrite: printed(last, 'nitrite') };
-  if (last.interval.mid >= LIVING.nitriteActMgN) return act(finding, { code: 'changeNow' });
+const coarse = (parameter: Parameter): Finding => ({
+  word: 'test',
+  finding: { code: 'coarseZero', parameter },
+  opens: { code: 'finerKit', parameter },
+});
+
+/** A monitor of free ammonia was read last. */
+function byMonitor(e: WaterEvidence, free: FreeAmmonia): Finding[] {
+  const { atMs } = free;
+  const kept = keptSince(e, atMs);
+  const nh3MgN = free.mgNPerL * kept;
+  if (nh3MgN >= FREE_AMMONIA.act) {
+    return [act('ammonia', { code: 'freeMeasuredAct', nh3MgN: free.mgNPerL, atMs }, { code: 'changeNow' })];
+  }
+  if (free.mgNPerL >= FREE_AMMONIA.longTerm) {
+    return kept < 1
+      ? [test({ code: 'freeMeasuredWatch', nh3MgN: free.mgNPerL, atMs }, 'ammonia')]
+      : [watch({ code: 'freeMeasuredWatch', nh3MgN: free.mgNPerL, atMs }, { code: 'confirmAmmonia' })];
+  }
+  return [];
+}
+
+const keptSince = (e: WaterEvidence, atMs: number): number =>
+  e.changes.reduce((kept, c) => (c.atMs > atMs ? kept * (1 - c.fraction) : kept), 1);
+
+/** What is free of so much total, by what the water is now. */
+const freeOf = (e: WaterEvidence, totalMgN: number): number =>
+  totalMgN * (sharesAt(e, e.nowMs)?.fraction ?? 0);
+
+/** Water was changed since the reading: what is left is reckoned, and said to be. */
+function afterChange(e: WaterEvidence, { point, value, changed }: Expected): Finding[] {
+  const ammonia = printed(point, 'ammonia');
+  const { atMs } = point;
+  if (freeOf(e, value) >= FREE_AMMONIA.act || value >= LIVING.totalActMgN) {
+    return [act('ammonia', { code: 'stillTooMuch', ammonia, atMs, leftMgN: value }, { code: 'changeNow' })];
+  }
+  const changedMs = lastOf(e.changes)?.atMs ?? e.nowMs;
+  const testMs = changedMs + LIVING.testAfterHours * HOUR_MS;
+  const finding: Statement = { code: 'ammoniaChanged', ammonia, atMs, share: changed, leftMgN: value };
+  return [
+    {
+      word: 'test',
+      finding,
+      opens: e.nowMs >= testMs ? ask('ammonia') : { code: 'testAmmoniaAt', atMs: testMs },
+    },
+  ];
+}
+
+function byTotal(e: WaterEvidence, { point }: Expected, free: FreeAmmonia | null): Finding[] {
+  const ammonia = printed(point, 'ammonia');
+  const { atMs } = point;
+  const nh3MgN = free?.atMs === atMs ? free.mgNPerL : 0;
+  if (free && nh3MgN >= FREE_AMMONIA.longTerm) {
+    const { ph, phAssumed, tempC } = free;
+    const told = { ammonia, atMs, nh3MgN, ph, phAssumed, tempC };
+    if (nh3MgN >= FREE_AMMONIA.act || point.interval.mid >= LIVING.totalActMgN)
+      return [act('ammonia', { code: 'freeAmmoniaAct', ...told }, { code: 'changeNow' })];
+    return [watch({ code: 'freeAmmoniaWatch', ...told }, { code: 'changeSome' })];
+  }
+  if (point.interval.mid >= LIVING.totalActMgN)
+    return [act('ammonia', { code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'changeNow' })];
+  const before = trusted(e.series.ammonia).slice(-2)[0];
+  const twice =
+    before !== undefined &&
+    before !== point &&
+    !before.zero &&
+    atMs - before.atMs <= LIVING.staleDays * DAY_MS;
+  return twice
+    ? [watch({ code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'filterLags' })]
+    : [{ word: 'test', finding: { code: 'ammoniaTrace', ammonia, atMs }, opens: { code: 'confirmAmmonia' } }];
+}
+
+function nitrite(e: WaterEvidence): Finding[] {
+  const newest = fresh(e, 'nitrite');
+  if (!newest || newest.point.zero) return [];
+  const { point, value } = newest;
+  const finding: Statement = {
+    code: 'nitriteWithAnimals',
+    nitrite: printed(point, 'nitrite'),
+    atMs: point.atMs,
+  };
+  if (value >= LIVING.nitriteActMgN) return [act('nitrite', finding, { code: 'changeNow' })];
   const before = trusted(e.series.nitrite).slice(-2)[0];
   const twice =
-    before !== last && [before, last].every((p) => (p?.interval.mid ?? 0) > LIVING.nitriteWatchMgN);
-  return twice ? watch(finding, { code: 'filterLags' }) : null;
+    before !== point && [before, point].every((p) => (p?.interval.mid ?? 0) > LIVING.nitriteWatchMgN);
+  if (twice) return [watch(finding, { code: 'filterLags' })];
+  return value > LIVING.nitriteWatchMgN ? [test(finding, 'ammonia', 'nitrite')] : [];
 }
 
-function temperature(e: WaterEvidence): Alarm | null {
-  const tempC = newest(e, 'temperature')?.interval.mid;
-  if (tempC === undefined || inRange(tempC, LIVING.tempWatchC)) return null;
-  const hot = tempC > LIVING.tempWatchC[1];
-  const finding: Statement = { code: hot ? 'tooWarm' : 'tooCold', tempC };
+/** Where watching and acting begin: our limits, or for a water of treatment the person's own where they lie further out. In a display
+ *  nobody's own range can silence the limits. */
+function limitsOf(
+  e: WaterEvidence,
+  parameter: Parameter,
+  ours: readonly [number, number],
+): { watched: readonly [number, number]; acted: readonly [number, number]; aim: TargetRange } {
+  const aim = aimOf(e.targets, parameter) ?? {
+    low: -Infinity,
+    high: Infinity,
+    alarmLow: -Infinity,
+    alarmHigh: Infinity,
+  };
+  const treated = e.water.kind === 'quarantine' && e.targets.some((t) => t.parameter === parameter);
+  const beyond = LIVING.beyondOwnLimit;
+  const acted: [number, number] = treated
+    ? [Math.min(ours[0], aim.alarmLow - beyond), Math.max(ours[1], aim.alarmHigh + beyond)]
+    : [ours[0], ours[1]];
+  return {
+    watched: [Math.max(aim.alarmLow, acted[0]), Math.min(aim.alarmHigh, acted[1])],
+    acted,
+    aim,
+  };
+}
+
+function temperature(e: WaterEvidence): Finding[] {
+  const newest = fresh(e, 'temperature');
+  if (!newest) return [];
+  const tempC = newest.point.interval.mid;
+  const { atMs } = newest.point;
+  const { watched, acted } = limitsOf(e, 'temperature', LIVING.tempActC);
+  const hot = tempC > (watched[0] + watched[1]) / 2;
   const opens: Statement = { code: hot ? 'coolSlowly' : 'warmSlowly' };
-  return inRange(tempC, LIVING.tempActC) ? watch(finding, opens) : act(finding, opens);
+  const finding: Statement = { code: hot ? 'tooWarm' : 'tooCold', tempC, atMs };
+  if (!inRange(tempC, acted)) return [act(hot ? 'hot' : 'cold', finding, opens)];
+  const moved = heatMoved(e, acted);
+  if (moved?.word === 'actNow') return [moved];
+  if (!inRange(tempC, watched)) return [watch(finding, opens)];
+  return moved ? [moved] : [];
 }
 
-function salinity(e: WaterEvidence): Alarm | null {
-  const found = newest(e, 'salinity')?.interval.mid;
-  if (found === undefined || inRange(found, LIVING.salinityWatch)) return null;
+/** A change of temperature by the same thermometer: too much in three hours, or heading for a limit within six. */
+function heatMoved(e: WaterEvidence, acted: readonly [number, number]): Finding | null {
+  const moved = movementOf(e, 'temperature', LIVING.tempHours, e.nowMs - LIVING.tempAheadHours * HOUR_MS);
+  if (!moved) return null;
+  const { by, hours } = moved;
+  const tempC = moved.to.interval.mid;
+  const perHour = by / Math.max(hours, 0.5);
+  const finding: Statement = { code: 'heatMoved', tempC, by, hours };
+  const opens: Statement = { code: by > 0 ? 'coolSlowly' : 'warmSlowly' };
+  if (Math.abs(by) > LIVING.tempActRise) return act('heatMoved', finding, opens);
+  const ahead = tempC + perHour * LIVING.tempAheadHours;
+  const heading = Math.abs(by) >= LIVING.tempWatchRise / 2 && hours >= 1 && !inRange(ahead, acted);
+  if (heading) return watch({ code: 'heatHeading', tempC, perHour }, opens);
+  return Math.abs(by) > LIVING.tempWatchRise ? watch(finding, opens) : null;
+}
+
+function salinity(e: WaterEvidence): Finding[] {
+  const newest = fresh(e, 'salinity') ?? salinityExpected(e);
+  if (!newest) return [];
+  const { point, value, changed } = newest;
   const delicate = e.residents.some((a) => speciesById(a.speciesId).group !== 'fish');
   const edge = delicate ? LIVING.salinityActDelicate : LIVING.salinityAct;
-  const finding: Statement = { code: 'salinityWithAnimals', salinity: found };
-  return inRange(found, edge)
-    ? watch(finding, { code: 'salinitySlowly' })
-    : act(finding, { code: 'salinitySlowly' });
+  const { watched, acted, aim } = limitsOf(e, 'salinity', edge);
+  if (changed > 0 && newest.known && !inRange(value, watched))
+    return [test({ code: 'salinityMixed', salinity: value, measured: point.interval.mid }, 'salinity')];
+  const found = point.interval.mid;
+  const finding: Statement = { code: 'salinityWithAnimals', salinity: found, atMs: point.atMs };
+  const trouble: Trouble = found > aim.high ? 'salty' : 'fresh';
+  if (!inRange(found, acted)) return [act(trouble, finding, { code: 'salinitySlowly' })];
+  const moved = saltMoved(e);
+  if (moved?.word === 'actNow') return [moved];
+  if (!inRange(found, watched)) return [watch(finding, { code: 'salinitySlowly' })];
+  return moved ? [moved] : [];
 }
 
-function ph(e: WaterEvidence): Alarm | null {
-  const found = newest(e, 'ph')?.interval.mid;
-  if (found === undefined || inRange(found, LIVING.phWatch)) return null;
-  const low = found < LIVING.phWatch[0];
-  const finding: Statement = { code: low ? 'phLow' : 'phHigh', ph: found };
-  const opens: Statement = { code: low ? 'freshAir' : 'stopDosing' };
-  return inRange(found, LIVING.phAct) ? watch(finding, opens) : act(finding, opens);
+/** An old reading still speaks where a change since says what it brought. */
+function salinityExpected(e: WaterEvidence): Expected | null {
+  const expected = expectedNow(e, 'salinity');
+  return expected && expected.changed > 0 && expected.known ? expected : null;
 }
 
-function oxygen(e: WaterEvidence): Alarm | null {
-  const mgL = newest(e, 'oxygen')?.interval.mid;
-  if (mgL === undefined || mgL >= LIVING.oxygenWatch) return null;
-  const finding: Statement = { code: 'oxygenLow', mgL };
-  return mgL < LIVING.oxygenAct ? act(finding, { code: 'airNow' }) : watch(finding, { code: 'airNow' });
+function saltMoved(e: WaterEvidence): Finding | null {
+  const moved = movementOf(e, 'salinity', 24, e.nowMs - DAY_MS);
+  if (!moved || Math.abs(moved.by) <= LIVING.salinityWatchPerDay) return null;
+  const finding: Statement = {
+    code: 'saltMoved',
+    salinity: moved.to.interval.mid,
+    by: moved.by,
+    hours: moved.hours,
+  };
+  const opens: Statement = { code: 'salinitySlowly' };
+  return Math.abs(moved.by) > LIVING.salinityActPerDay
+    ? act('saltMoved', finding, opens)
+    : watch(finding, opens);
 }
 
-function alkalinity(e: WaterEvidence): Alarm | null {
-  const found = newest(e, 'alkalinity')?.interval.mid;
+function ph(e: WaterEvidence, local: LocalTime): Finding[] {
+  const newest = fresh(e, 'ph');
+  if (!newest) return [];
+  const found = newest.point.interval.mid;
+  const { atMs } = newest.point;
+  const { watched, acted } = limitsOf(e, 'ph', LIVING.phAct);
+  const afternoon = inRange(local.hourOf(atMs), LIVING.afternoon);
+  const low = Math.max(watched[0], afternoon && watched[0] > 7 ? LIVING.phAfternoon : -Infinity);
+  if (inRange(found, [low, watched[1]])) return [];
+  const isLow = found < low;
+  const finding: Statement = { code: isLow ? 'phLow' : 'phHigh', ph: found, atMs };
+  const opens: Statement = { code: isLow ? 'freshAir' : 'stopDosing' };
+  return inRange(found, acted) ? [watch(finding, opens)] : [act(isLow ? 'phLow' : 'phHigh', finding, opens)];
+}
+
+function oxygen(e: WaterEvidence): Finding[] {
+  const newest = fresh(e, 'oxygen');
+  if (!newest || newest.point.interval.mid >= LIVING.oxygenWatch) return [];
+  const { atMs } = newest.point;
+  const mgL = newest.point.interval.mid;
+  const finding: Statement = { code: 'oxygenLow', mgL, atMs };
+  return mgL < LIVING.oxygenAct
+    ? [act('oxygen', finding, { code: 'airNow' })]
+    : [watch(finding, { code: 'airNow' })];
+}
+
+function alkalinity(e: WaterEvidence): Finding[] {
+  const newest = fresh(e, 'alkalinity');
+  if (!newest) return [];
+  const found = newest.point.interval.mid;
+  const { atMs } = newest.point;
   const corals = e.residents.some((a) => speciesById(a.speciesId).group === 'coral');
-  return found !== undefined && corals && found < LIVING.alkalinityActCorals
-    ? act({ code: 'alkalinityLow', alkalinity: found }, { code: 'raiseAlkalinity' })
-    : null;
+  const low: Statement = { code: 'alkalinityWithAnimals', alkalinity: found, atMs };
+  if (corals && found < LIVING.alkalinityActCorals)
+    return [act('alkalinity', low, { code: 'raiseAlkalinity' })];
+  const { watched } = limitsOf(e, 'alkalinity', [0, 40]);
+  if (found < watched[0]) return [watch(low, { code: 'raiseAlkalinity' })];
+  if (found > watched[1]) return [watch(low, { code: 'letAlkalinityFall' })];
+  const moved = movementOf(e, 'alkalinity', 24, e.nowMs - DAY_MS);
+  return moved && Math.abs(moved.by) > LIVING.alkalinityWatchPerDay
+    ? [watch({ code: 'alkalinityMoved', alkalinity: found, by: moved.by }, { code: 'steadyDoses' })]
+    : [];
 }

@@ -1,34 +1,28 @@
-/** The judgement of a water: gates walked by school, alarms over them, fish and coral apart, tests that are due. */
-import { isOpen, type Document, type Parameter, type Stage } from '../document';
+/** The judgement of a water, two answers apart: how it is for those who live in it, and what may be added, kind by kind. */
+import { isOpen, type Document, type Parameter } from '../document';
 import {
   gatherEvidence,
   isOfDisplay,
   keptShare,
   lastOf,
   trusted,
+  zerosSince,
   type DisplayEvidence,
   type WaterEvidence,
 } from '../evidence';
+import { ask, freeAmmonia, isFresh, judgeLiving, URGENCY, type Living } from '../living';
 import { clockOf, type QuarantineClock } from '../quarantine';
-import type { GateId, Statement, Word } from '../statements';
-import { asksForTest, findAlarms } from './alarms';
+import type { GateId, Statement } from '../statements';
+import { UTC, type LocalTime } from '../time';
+import { emptyAlarms, instrumentFindings, type Alarm } from './alarms';
 import { coralJudgement } from './coral';
+import { crewJudgement } from './crew';
 import { dueTests } from './due';
-import { freeAmmonia } from './freeAmmonia';
-import { isFresh } from './fresh';
-import { RULE_OF_GATE, SCHOOL_GATES } from './gates';
-import {
-  ask,
-  open,
-  type Alarm,
-  type Assessment,
-  type Gate,
-  type Judgement,
-  type ShutGate,
-  type Verdict,
-} from './judgement';
+import { loadJoined } from './gates';
+import type { Assessment, Judgement } from './judgement';
 import { RULES } from './limits';
 import { servingJudgement } from './serving';
+import { walkGates, type Walk } from './walk';
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
 const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
@@ -43,121 +37,85 @@ const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
   nextStep: ['ammonia', 'salinity', 'temperature'],
 };
 
-/** How careful a word is, most careful first. */
-const URGENCY: Record<Word, number> = { actNow: 0, test: 1, wait: 2, goSmall: 3, go: 4, steady: 5 };
-
 /** Judges a water at a moment: a display by its school, any other by what is in it. Rules are safe by construction: doubt, age and absence
  *  of a reading turn a go into a test.
- *  @param dayOfMs calendar day of a time where the person is
+ *  @param local the calendar and the clock where the person is
  *  @throws RangeError when the water is not in the document. */
 export function assessWater(
   doc: Document,
   waterId: string,
   nowMs: number,
-  dayOfMs: (ms: number) => string = utcDay,
+  local: LocalTime = UTC,
 ): Assessment {
-  return assessmentOf(doc, gatherEvidence(doc, waterId, nowMs), nowMs, dayOfMs);
+  return assessmentOf(doc, gatherEvidence(doc, waterId, nowMs), nowMs, local);
 }
-const utcDay = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 /** The same for evidence already gathered. */
-export function assessmentOf(
-  doc: Document,
-  e: WaterEvidence,
-  nowMs: number,
-  dayOfMs: (ms: number) => string,
-): Assessment {
-  if (isOfDisplay(e)) return assess(e);
-  const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, dayOfMs) : null;
-  return assessServing(e, clock);
+export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
+  if (isOfDisplay(e)) return assess(e, local);
+  const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
+  return assessServing(e, clock, local);
 }
 
 /** Judges a display by its school. */
-export function assess(e: DisplayEvidence): Assessment {
-  const { gates, here } = walkGates(e);
-  const free = freeAmmonia(e);
-  const alarms = findAlarms(e, free);
-  const fish = sparing(e, withAlarms(withMissingTests(e, here), [asksForTest(e), ...alarms]));
-  const coral = alarms.some((a) => a.word === 'actNow') ? { ...fish } : sparing(e, coralJudgement(e));
+export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
+  const walk = walkGates(e);
+  const living = judgeLiving(e, local, instrumentFindings(e));
+  const alarms = living ? [] : emptyAlarms(e);
+  const added = (j: Judgement): Judgement => sparing(e, livingFirst(living, j));
+  const fish = added(withAlarms(withZeros(e, walk, withMissingTests(e, walk.here)), alarms));
+  const crew = added(crewJudgement(e, fish));
+  const coral = added(coralJudgement(e));
   return {
     school: e.water.school,
-    gates,
+    gates: walk.gates,
+    living,
     fish,
+    crew,
     coral,
-    alarms: alarms.map((a) => a.finding),
-    due: dueTests(e, [fish, coral]),
-    freeAmmonia: free,
+    alarms: saidBesides(e, living, alarms),
+    due: dueTests(e, [...(living ? [living] : []), fish, coral]),
+    freeAmmonia: freeAmmonia(e),
   };
 }
 
-/** Judges a water that serves a display: no gates, the same alarms. @param clock of a quarantine */
-function assessServing(e: WaterEvidence, clock: QuarantineClock | null): Assessment {
-  const free = freeAmmonia(e);
+/** Judges a water that serves a display: no gates, the same look at what lives in it. @param clock of a quarantine */
+function assessServing(e: WaterEvidence, clock: QuarantineClock | null, local: LocalTime): Assessment {
   const inUse = isOpen(e.water) || e.residents.length > 0;
-  const alarms = inUse ? findAlarms(e, free) : [];
-  const asked = inUse ? [asksForTest(e), ...alarms] : [];
-  const judgement = sparing(e, withAlarms(servingJudgement(e, clock), asked));
+  const living = judgeLiving(e, local, instrumentFindings(e));
+  const alarms = living || !inUse ? [] : emptyAlarms(e);
+  const alone = sparing(e, withAlarms(servingJudgement(e, clock), alarms));
+  // A release from water that is not steady waits; what waits for the clock waits for the clock.
+  const judgement = alone.word === 'wait' ? alone : livingFirst(living, alone);
   return {
     school: null,
     gates: [],
+    living,
     fish: judgement,
+    crew: judgement,
     coral: judgement,
-    alarms: alarms.map((a) => a.finding),
-    due: inUse ? dueTests(e, [judgement]) : [],
-    freeAmmonia: free,
+    alarms: saidBesides(e, living, alarms),
+    due: inUse ? dueTests(e, [...(living ? [living] : []), judgement]) : [],
+    freeAmmonia: freeAmmonia(e),
   };
 }
 
-/** Each gate of the school in order: passed up to the first that is shut, where the tank stands, ahead from there. */
-function walkGates(e: DisplayEvidence): { gates: Gate[]; here: { id: GateId; gate: ShutGate } } {
-  let here: { id: GateId; gate: ShutGate } | null = null;
-  const gates: Gate[] = [];
-  for (const id of gatesInOrder(e)) {
-    const verdict = asTold(e, id, RULE_OF_GATE[id](e));
-    const { finding } = verdict;
-    if (here) gates.push({ id, status: 'ahead', passedMs: null, finding });
-    else if (verdict.passedMs !== null) {
-      gates.push({ id, status: 'passed', passedMs: verdict.passedMs, finding });
-    } else {
-      here = { id, gate: verdict };
-      gates.push({ id, status: 'here', passedMs: null, finding });
-    }
-  }
-  if (!here) throw new Error(`the last gate of ${e.water.school} must never be passed`);
-  return { gates, here };
+/** Every finding that is said besides the first of the living water, most urgent first. */
+function saidBesides(e: WaterEvidence, living: Living | null, alarms: readonly Alarm[]): Statement[] {
+  if (!living) return alarms.map((a) => a.finding);
+  const notes = instrumentFindings(e).filter((f) => f.word === null);
+  const first = living.word === 'steady' ? [] : [living.reason];
+  return [...first, ...[...living.also, ...notes].map((f) => f.finding)];
 }
 
-/** Gates that are passed by evidence of the start. */
-const EVIDENCE_GATES: readonly GateId[] = [
-  'ammoniaFalling',
-  'nitriteFalling',
-  'bothClear',
-  'settle',
-  'film',
-  'transfer',
-  'dailyClear',
-  'bacteria',
-  'proof',
-];
-
-/** Gates that lie behind a display whose log begins later on its way. What the water is now (salt, temperature, nitrogen) is never told. */
-const TOLD: Partial<Record<Stage, readonly GateId[]>> = {
-  bothZero: ['ammoniaFalling', 'nitriteFalling', 'bacteria'],
-  animalsIn: [...EVIDENCE_GATES, 'reset'],
-};
-
-/** The gates of the school; what was passed before the log began stands first, whatever is asked now. */
-function gatesInOrder({ water }: DisplayEvidence): readonly GateId[] {
-  const gates = SCHOOL_GATES[water.school];
-  const told = (water.told && TOLD[water.told.stage]) ?? [];
-  return [...gates.filter((id) => told.includes(id)), ...gates.filter((id) => !told.includes(id))];
-}
-
-/** What was passed before the log began is taken as told, where the log does not show it itself. */
-function asTold(e: DisplayEvidence, id: GateId, verdict: Verdict): Verdict {
-  const { told } = e.water;
-  if (!told || verdict.passedMs !== null || !TOLD[told.stage]?.includes(id)) return verdict;
-  return open(Date.parse(`${told.day}T00:00:00.000Z`), { code: 'asTold', day: told.day });
+/** The water comes before anything that is added to it. A wait stays a wait: a test would not shorten it. */
+function livingFirst(living: Living | null, judgement: Judgement): Judgement {
+  if (!living || living.word === 'steady') return judgement;
+  if (living.word === 'test')
+    return judgement.word === 'wait'
+      ? judgement
+      : { word: 'test', reason: living.reason, opens: living.opens };
+  return { word: 'wait', reason: { code: 'waterFirst' }, opens: { code: 'seeTheWater' } };
 }
 
 /** What new water brings along; ammonia and nitrite it only dilutes. */
@@ -170,7 +128,7 @@ function changedSince(e: DisplayEvidence, parameter: Parameter): boolean {
 }
 
 /** The word of the gate, or a test where what it rests on is too old, or not known and it would let something in. */
-function withMissingTests(e: DisplayEvidence, { id, gate }: { id: GateId; gate: ShutGate }): Judgement {
+function withMissingTests(e: DisplayEvidence, { id, gate }: Walk['here']): Judgement {
   const needed = NEEDED[id] ?? [];
   const last = (p: Parameter) => lastOf(trusted(e.series[p]));
   const stale = needed.filter((p) => last(p) !== undefined && !isFresh(last(p), e.nowMs));
@@ -185,17 +143,34 @@ function withMissingTests(e: DisplayEvidence, { id, gate }: { id: GateId; gate: 
       opens: ask(...changed),
     };
   }
-  if (parameters.length === 0 || gate.finding.code === 'nothingFed') {
+  // What only waits for a day is not brought nearer by a test.
+  const onlyWaits = id === 'nextStep' && gate.finding.code === 'stepSettling';
+  if (parameters.length === 0 || gate.finding.code === 'nothingFed' || onlyWaits) {
     return { word: gate.word, reason: gate.finding, opens: gate.opens };
   }
   const code = stale.length > 0 ? 'staleTests' : 'unmeasured';
   return { word: 'test', reason: { code, parameters }, opens: ask(...parameters) };
 }
 
+/** Where the filter was never shown before the animals came, weeks of zeros with them in stand for it before the next. */
+function withZeros(e: DisplayEvidence, { gates, here }: Walk, judgement: Judgement): Judgement {
+  const letsIn = judgement.word === 'go' || judgement.word === 'goSmall';
+  const [first] = loadJoined(e);
+  if (!letsIn || !first || here.id !== 'nextStep' || !gates.some((g) => g.status === 'skipped'))
+    return judgement;
+  const { zeros, days } = zerosSince(e, first.atMs);
+  if (zeros >= RULES.livingZeros && days >= RULES.livingZeroDays) return judgement;
+  return {
+    word: 'wait',
+    reason: { code: 'fewZeros', zeros, days, wantsDays: RULES.livingZeroDays },
+    opens: { code: 'feedAndTest' },
+  };
+}
+
 /** The judgement made more careful by what else holds; a later alarm of the same urgency gives way, so that the worst is named. */
-function withAlarms(judgement: Judgement, alarms: readonly (Alarm | null)[]): Judgement {
+function withAlarms(judgement: Judgement, alarms: readonly Alarm[]): Judgement {
   return alarms.reduce<Judgement>((so, alarm) => {
-    if (!alarm || alarm.word === null) return so;
+    if (alarm.word === null) return so;
     return URGENCY[alarm.word] < URGENCY[so.word]
       ? { word: alarm.word, reason: alarm.finding, opens: alarm.opens }
       : so;
@@ -209,6 +184,7 @@ const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
   'doseAgain',
   'clearThenDose',
   'feedTransfer',
+  'unseenNeedsProof',
 ];
 
 /** Whatever a gate would ask of an empty tank, with animals in the display nobody is ever told to add ammonia. */
@@ -216,12 +192,3 @@ const sparing = (e: WaterEvidence, judgement: Judgement): Judgement =>
   e.residents.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
     ? { ...judgement, opens: { code: 'noAmmoniaNow' } }
     : judgement;
-
-/** What the log holds that another school would count and this one does not ask: shown all the same, passed gates only. */
-export function besides(e: DisplayEvidence): Gate[] {
-  const asked = SCHOOL_GATES[e.water.school];
-  return EVIDENCE_GATES.filter((id) => !asked.includes(id)).flatMap((id): Gate[] => {
-    const { passedMs, finding } = RULE_OF_GATE[id](e);
-    return passedMs === null ? [] : [{ id, status: 'passed', passedMs, finding }];
-  });
-}

@@ -3,7 +3,8 @@ import { GONE, type School } from '../document';
 import { gatherEvidence } from '../evidence';
 import { DAY, displayEvidence, History, provedHistory, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
-import { assessWater, besides, freeAmmonia, RULES, SCHOOL_GATES, type Assessment } from './index';
+import { freeAmmonia, LIVING } from '../living';
+import { assessWater, besides, RULES, SCHOOL_GATES, type Assessment } from './index';
 
 const HOUR = 1 / 24;
 const ms = (day: number): number => START_MS + day * DAY;
@@ -34,7 +35,7 @@ describe('sea water', () => {
     ['salinity', 32.4, 'salinityOff', 'bringSalinity'],
     ['salinity', 36.6, 'salinityOff', 'bringSalinity'],
     ['temperature', 22.4, 'temperatureOff', 'bringTemperature'],
-    ['temperature', 28.1, 'temperatureOff', 'bringTemperature'],
+    ['temperature', 27.6, 'temperatureOff', 'bringTemperature'],
   ])('%s of %f is not ready: %s', (what, value, code, opens) => {
     const a = judge(new History().water(1, { [what]: value }), 1.1);
     expect(here(a)).toMatchObject({ id: 'seaWater', finding: { code } });
@@ -44,7 +45,7 @@ describe('sea water', () => {
     ['salinity', 32.5],
     ['salinity', 36.5],
     ['temperature', 22.5],
-    ['temperature', 28],
+    ['temperature', 27.5],
   ])('%s of %f is', (what, value) => {
     const gate = gateOf(judge(new History().water(1, { [what]: value }), 1.1), 'seaWater');
     expect(gate).toMatchObject({ status: 'passed', finding: { code: 'waterReady' } });
@@ -257,7 +258,7 @@ describe('other schools', () => {
     h.test(6, { ammonia: 0 });
     expect(gateOf(judge(h, 6.1), 'dailyClear')).toMatchObject({
       status: 'passed',
-      passedMs: Math.floor(ms(6) / DAY) * DAY,
+      passedMs: ms(6),
       finding: { code: 'dailyZeros', days: 3 },
     });
   });
@@ -424,23 +425,24 @@ describe('the next step', () => {
     h.water(35, zero);
     expect([due(36.39), due(36.5)]).toEqual(['stepSettling', 7]);
     h.water(36.5, zero);
-    expect([due(36.99), due(37)]).toEqual(['stepSettling', 'stepCarried']);
-    expect(judge(h, 37).fish).toEqual({
+    h.water(43.9, zero);
+    expect([due(43.99), due(44)]).toEqual(['stepSettling', 'stepCarried']);
+    expect(judge(h, 44).fish).toEqual({
       word: 'go',
-      reason: { code: 'stepCarried', since: 7 },
+      reason: { code: 'stepCarried', since: 14 },
       opens: { code: 'addNext' },
     });
-    expect(judge(h, 36.9).fish.opens).toEqual({ code: 'waitUntil', atMs: ms(37) });
+    expect(judge(h, 43.95).fish.opens).toEqual({ code: 'waitUntil', atMs: ms(44) });
   });
   test('ammonia found since the last addition waits; found before it, not', () => {
     const fed = () => ready({}, 'firstFish').event(29, { kind: 'bacteria', seed: 'bottle', mL: 5 });
-    const found = fed().animal(30, 'turban-snail').dose(30.5, 0.1).water(31, { ammonia: 0.01 });
+    const found = fed().animal(30, 'turban-snail').water(31, { ammonia: 0.09, ph: 8 });
     expect(judge(found, 31.1).fish).toMatchObject({
       word: 'wait',
-      reason: { code: 'ammoniaAfterStep', ammonia: '0.01 mg/L N' },
+      reason: { code: 'ammoniaAfterStep', ammonia: '0.09 mg/L N' },
       opens: { code: 'ammoniaZeroAgain' },
     });
-    const before = fed().dose(29.4, 0.1).test(29.5, { ammonia: 0.01 }).animal(30, 'turban-snail');
+    const before = fed().dose(29.4, 0.1).test(29.5, { ammonia: 0.09 }).animal(30, 'turban-snail');
     expect(judge(before.water(31, zero), 31.1).fish.reason.code).toBe('stepSettling');
   });
   test('before the first animals it is ahead and says so', () => {
@@ -475,9 +477,10 @@ describe('water changed after it was tested', () => {
     const h = stocked()
       .water(31, { ammonia: 0, nitrite: 0 })
       .water(33, { ammonia: 0, nitrite: 0 })
-      .water(37, { ammonia: 0, nitrite: 0 });
-    expect(judge(h, 37.1).fish.word).toBe('go');
-    expect(judge(h.event(37.2, { kind: 'waterChange', litres: 100 }), 37.3).fish.reason.code).toBe(
+      .water(37, { ammonia: 0, nitrite: 0 })
+      .water(44, { ammonia: 0, nitrite: 0 });
+    expect(judge(h, 44.1).fish.word).toBe('go');
+    expect(judge(h.event(44.2, { kind: 'waterChange', litres: 100 }), 44.3).fish.reason.code).toBe(
       'changedSinceTest',
     );
   });
@@ -489,20 +492,22 @@ describe('alarms', () => {
   const withFree = (free: number, h = stocked()) =>
     h.water(31, { ammonia: free / fraction, nitrite: 0, ph: 8.3 });
   test.each([
-    [0.0199, 'ammoniaWithAnimals', 'wait'],
-    [0.0201, 'freeAmmoniaWatch', 'wait'],
-    [0.0499, 'freeAmmoniaWatch', 'wait'],
+    [0.0199, 'ammoniaTrace', 'test'],
+    [0.0201, 'freeAmmoniaWatch', 'watch'],
+    [0.0499, 'freeAmmoniaWatch', 'watch'],
     [0.0501, 'freeAmmoniaAct', 'actNow'],
   ])('free ammonia of %f mg N/L with animals in: %s', (free, code, word) => {
     const a = judge(withFree(free), 31.1);
     expect(codes(a)[0] ?? null).toBe(code);
-    expect(a.fish.word).toBe(word);
+    expect(a.living?.word).toBe(word);
+    expect(['wait', 'test']).toContain(a.fish.word);
     expect(a.freeAmmonia?.mgNPerL).toBeCloseTo(free, 9);
   });
   test('act now names the change, for corals too; without animals it is no alarm', () => {
     const a = judge(withFree(0.06), 31.1);
-    expect(a.fish).toMatchObject({ reason: { code: 'freeAmmoniaAct' }, opens: { code: 'changeNow' } });
-    expect(a.coral).toEqual(a.fish);
+    expect(a.living).toMatchObject({ reason: { code: 'freeAmmoniaAct' }, opens: { code: 'changeNow' } });
+    expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'waterFirst' } });
+    expect([a.crew, a.coral]).toEqual([a.fish, a.fish]);
     expect(codes(judge(withFree(0.06, ready()), 31.1))).toEqual([]);
   });
   test.each([
@@ -512,13 +517,13 @@ describe('alarms', () => {
     expect(codes(judge(withFree(0.06), 31 + days)).includes('freeAmmoniaAct')).toBe(alarms);
   });
   test.each([
-    [32.4, true],
-    [32.5, false],
-    [36.5, false],
-    [36.6, true],
+    [31.9, true],
+    [32, false],
+    [37, false],
+    [37.1, true],
   ])('salinity of %f with animals in is an alarm: %s', (salinity, alarms) => {
     const a = judge(stocked().water(31, { salinity }), 31.1);
-    expect(codes(a).includes('salinityOff')).toBe(alarms);
+    expect(codes(a).includes('salinityWithAnimals')).toBe(alarms);
   });
   test.each([
     [RULES.ammoniaStallMgN, false],
@@ -577,7 +582,7 @@ describe('alarms', () => {
       note: '',
     };
     expect(judge(h, 31.1).alarms).toContainEqual({ code: 'driftDoubt', parameter: 'salinity' });
-    expect(judge(h, 31.1).fish.word).toBe('test');
+    expect(judge(h, 31.1).living?.word).toBe('test');
     const alkalinity = stocked().water(31, { ammonia: 0, nitrite: 0 });
     alkalinity.doc.calibrations.c = {
       ...h.doc.calibrations.c,
@@ -585,7 +590,7 @@ describe('alarms', () => {
       standard: 8,
       reading: 9,
     };
-    expect(judge(alkalinity, 31.1).fish).toEqual({
+    expect(judge(alkalinity, 31.1).living).toMatchObject({
       word: 'test',
       reason: { code: 'driftDoubt', parameter: 'alkalinity' },
       opens: { code: 'readAgain', parameter: 'alkalinity' },
@@ -607,28 +612,34 @@ describe('alarms', () => {
       ...snail,
       moves: [...snail.moves, { to: GONE('died'), at: h.at(33.01), why: '' }],
     };
-    const said = (when: number) => judge(h, when).fish;
-    expect(said(33.005).reason.code).toBe('stepSettling');
-    expect(said(35)).toEqual({
+    const said = (when: number) => {
+      const { living } = judge(h, when);
+      return { word: living?.word, reason: living?.reason, opens: living?.opens };
+    };
+    expect(said(33.005).reason?.code).toBe('livingSteady');
+    // Nobody is left: it is asked for all the same.
+    expect(judge(h, 35).fish).toEqual({
       word: 'test',
       reason: { code: 'deathAsksTest' },
       opens: { code: 'testThese', parameters: ['ammonia'] },
     });
-    expect(said(36.2).reason.code).toBe('staleTests');
-    h.test(35.1, { ammonia: 0 });
-    expect(said(35.2).reason.code).toBe('stepSettling');
+    h.animal(30, 'turban-snail').test(33.1, { ammonia: 0 });
+    expect(said(33.5).reason?.code).toBe('livingSteady');
+    expect(said(34).reason?.code).toBe('deathDayAfter');
+    h.test(34.1, { ammonia: 0 });
+    expect(said(34.2).reason?.code).toBe('livingSteady');
   });
   test('something not seen asks for an ammonia test, until tested or seen', () => {
     const look = (missing: string) =>
       ({ kind: 'observation', smell: 'sea', sound: 'usual', clarity: 'clear', missing }) as const;
     const h = () => stocked().water(31, { ammonia: 0, nitrite: 0 }).event(31.2, look('one snail'));
-    expect(judge(h(), 31.3).fish).toMatchObject({
+    expect(judge(h(), 31.3).living).toMatchObject({
       word: 'test',
       reason: { code: 'missingAsksTest', missing: 'one snail' },
       opens: { parameters: ['ammonia'] },
     });
-    expect(judge(h().test(31.25, { ammonia: 0 }), 31.3).fish.reason.code).toBe('stepSettling');
-    expect(judge(h().event(31.25, look('')), 31.3).fish.reason.code).toBe('stepSettling');
+    expect(judge(h().test(31.25, { ammonia: 0 }), 31.3).living?.word).toBe('steady');
+    expect(judge(h().event(31.25, look('')), 31.3).living?.word).toBe('steady');
   });
 });
 
@@ -637,17 +648,17 @@ describe('free ammonia', () => {
   test('without ammonia there is none to reckon', () => expect(of(precise().water(1), 2)).toBeNull());
   test('what was not measured near it is assumed, the pH said to be', () => {
     expect(of(precise().test(10, { ammonia: 1 }), 11)).toMatchObject({
-      ph: RULES.assumedPh,
+      ph: LIVING.assumedPh,
       phAssumed: true,
-      tempC: RULES.assumedTempC,
-      salinity: RULES.assumedSalinity,
+      tempC: LIVING.assumedTempC,
+      salinity: LIVING.assumedSalinity,
     });
   });
   test.each([
     [3, 7.8, false],
-    [2.9, RULES.assumedPh, true],
+    [2.9, LIVING.assumedPh, true],
     [17, 7.8, false],
-    [17.1, RULES.assumedPh, true],
+    [17.1, LIVING.assumedPh, true],
   ])('a pH read on day %f for ammonia of day 10', (day, ph, phAssumed) => {
     expect(of(precise().test(10, { ammonia: 1 }).test(day, { ph: 7.8 }), 20)).toMatchObject({
       ph,
@@ -708,7 +719,9 @@ describe('a coral', () => {
     expect(judge(h(6), 20.1).coral.reason.code).toBe('coralOneAlkalinity');
   });
   test('waits for ammonia at zero', () => {
-    expect(judge(stocked().water(31, { ammonia: 0.01 }), 31.1).coral.reason.code).toBe('coralAmmonia');
+    expect(judge(stocked().water(31, { ammonia: 0.3 }), 31.1).coral.word).toBe('wait');
+    const corals = precise('coralsFirst').water(1, { ammonia: 0 }).water(2, { ammonia: 0.3 });
+    expect(judge(corals, 2.1).coral.reason.code).toBe('coralAmmonia');
   });
   test('waits for a cycle, unless corals come first by choice; a transfer is one', () => {
     const h = (school: School) => precise(school).water(1, { ammonia: 0 }).water(2, { ammonia: 0 });

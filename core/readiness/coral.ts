@@ -2,17 +2,17 @@
 import type { Parameter } from '../document';
 import {
   firstAmmoniaMs,
-  firstFall,
   lastOf,
   proofState,
+  riseOf,
   toldRiseMs,
   trusted,
   type DisplayEvidence,
 } from '../evidence';
 import { DAY_MS } from '../time';
-import { inRange, isFresh } from './fresh';
+import { ask, inRange, isFresh } from '../living';
 import { isTransfer, seaWater } from './gates';
-import { ask, type Judgement } from './judgement';
+import type { Judgement } from './judgement';
 import { RULES } from './limits';
 
 const NEEDED: readonly Parameter[] = ['temperature', 'salinity', 'alkalinity', 'ammonia'];
@@ -32,7 +32,8 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
   }
   const cycled =
     Number.isFinite(toldRiseMs(e)) ||
-    (firstAmmoniaMs(e) !== null && (firstFall(e, e.series.ammonia) !== null || e.events.some(isTransfer)));
+    riseOf(e) !== null ||
+    (firstAmmoniaMs(e) !== null && e.events.some(isTransfer));
   if (!cycled && e.water.school !== 'coralsFirst') {
     return { word: 'wait', reason: { code: 'zeroMeansNothing' }, opens: { code: 'addAmmonia' } };
   }

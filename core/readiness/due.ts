@@ -53,7 +53,7 @@ function rhythmOf({ water, residents }: WaterEvidence): Rhythm {
 }
 
 /** What the judgements ask for first, then what has not been tested for its usual time. */
-export function dueTests(e: WaterEvidence, judgements: readonly Judgement[]): Parameter[] {
+export function dueTests(e: WaterEvidence, judgements: readonly Pick<Judgement, 'opens'>[]): Parameter[] {
   const due = new Set<Parameter>(judgements.flatMap((j) => asked(j.opens)));
   for (const [parameter, days] of rhythmOf(e)) {
     const last = lastOf(e.series[parameter]);

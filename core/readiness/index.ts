@@ -1,6 +1,6 @@
-export { assess, assessmentOf, assessWater, besides } from './assess';
-export { freeAmmonia } from './freeAmmonia';
+export { assess, assessmentOf, assessWater } from './assess';
 export { SCHOOL_GATES } from './gates';
-export type { Assessment, FreeAmmonia, Gate, Judgement } from './judgement';
-export { LIVING, LIVING_LIMITS, READINESS_LIMITS, RULES } from './limits';
+export { wordOf, type Assessment, type Gate, type Judgement } from './judgement';
+export { READINESS_LIMITS, RULES } from './limits';
 export { proposedMethod, proposedSchool, type Proposal } from './proposals';
+export { besides } from './walk';

@@ -1,10 +1,13 @@
 /** The shapes of a judgement, and the two ways a gate answers. */
-import type { Parameter, School } from '../document';
+import type { School } from '../document';
+import type { Parameter } from '../document';
+import type { FreeAmmonia, Living } from '../living';
 import type { GateId, Statement, Word } from '../statements';
 
 export interface Gate {
   id: GateId;
-  status: 'passed' | 'here' | 'ahead';
+  /** `skipped`: animals came before it was shown; it is not asked any more, and what follows is slower for it. */
+  status: 'passed' | 'skipped' | 'here' | 'ahead';
   /** When it opened, if it did. */
   passedMs: number | null;
   /** Why it is open, or what is missing. */
@@ -22,32 +25,21 @@ export interface Assessment {
   /** Null for a water that is no display: it has no gates. */
   school: School | null;
   gates: Gate[];
+  /** How the water is, for those who live in it; null where nobody does. */
+  living: Living | null;
+  /** What may be added, kind by kind; of a water that is no display what may be done with it. */
   fish: Judgement;
+  crew: Judgement;
   coral: Judgement;
-  /** Findings that hold besides the judgement, most urgent first. */
+  /** Findings that hold besides the judgements, most urgent first. */
   alarms: Statement[];
   /** Tests worth doing now. */
   due: Parameter[];
   freeAmmonia: FreeAmmonia | null;
 }
 
-export interface FreeAmmonia {
-  atMs: number;
-  mgNPerL: number;
-  fraction: number;
-  ph: number;
-  phAssumed: boolean;
-  tempC: number;
-  salinity: number;
-}
-
-export interface Alarm {
-  finding: Statement;
-  /** The least careful word it allows; null where it only informs. */
-  word: Word | null;
-  /** What would end it, where it decides the word. */
-  opens: Statement;
-}
+/** The one word for a water: how it is where somebody lives in it, else what may be added. */
+export const wordOf = ({ living, fish }: Assessment): Word => living?.word ?? fish.word;
 
 export interface OpenGate {
   passedMs: number;
@@ -68,4 +60,3 @@ export const shut = (word: Word, finding: Statement, opens: Statement): ShutGate
   finding,
   opens,
 });
-export const ask = (...parameters: Parameter[]): Statement => ({ code: 'testThese', parameters });

@@ -3,7 +3,13 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 import { PRINTED_PER_N } from '../units/nitrogen';
 
 export const READINESS_LIMITS = {
-  staleDays: limit(3, 'days', 'a test older than this speaks for nothing', 'common practice'),
+  salinitySlack: limit(
+    0.5,
+    'ppt',
+    'sea water ready: this far outside the aim is let pass',
+    'common practice',
+  ),
+  tempSlackC: limit(1.5, '°C', 'sea water ready: this far outside the aim is let pass', 'common practice'),
   settleDays: limit(14, 'days', 'quiet weeks after both are clear', 'school patient, common practice'),
   dailyTests: limit(
     3,
@@ -11,10 +17,6 @@ export const READINESS_LIMITS = {
     'daily ammonia tests at zero after a transfer',
     'school mature transfer, common practice',
   ),
-  salinity: limit([32.5, 36.5], 'ppt', 'sea water ready: salinity', 'common practice'),
-  tempC: limit([22.5, 28], '°C', 'sea water ready: temperature', 'common practice'),
-  tempAimC: limit([24, 26], '°C', 'what temperature is aimed at', 'common practice'),
-  salinityAim: limit([33, 36], 'ppt', 'what salinity is aimed at', 'common practice'),
   alkalinityMin: limit(
     7,
     'dKH',
@@ -41,6 +43,30 @@ export const READINESS_LIMITS = {
     'the time over which corals ask for steady alkalinity',
     'common practice',
   ),
+  nitrateStopMgN: limit(
+    40 / PRINTED_PER_N.nitrate.ion,
+    'mg N/L',
+    'nitrate above which nothing is added to a living tank: 40 mg/L as NO3',
+    'common practice',
+  ),
+  nitriteKnownDays: limit(
+    7,
+    'days',
+    'nitrite must have been read within this time before a step',
+    'our estimate',
+  ),
+  afterFirstDays: limit(14, 'days', 'between the first animals and the second step', 'science notes 9, R4'),
+  livingZeros: limit(
+    4,
+    'tests',
+    'at zero with animals in, where the filter was never shown before them',
+    'our estimate: a proof by living, twice the two clear tests',
+  ),
+  livingZeroDays: limit(14, 'days', 'over which those tests lie', 'school patient, common practice'),
+  fedZeros: limit(3, 'tests', 'at zero on following days while fed, in place of a dose', 'common practice'),
+  fedZeroDays: limit(2, 'days', 'over which those tests lie', 'common practice'),
+  filmSeenDays: limit(21, 'days', 'film seen within this time feeds a crew', 'our estimate'),
+  levelDays: limit(5, 'days', 'nitrate that rose no further over this time has levelled off', 'our estimate'),
   nitrateStartMgN: limit(
     20 / PRINTED_PER_N.nitrate.ion,
     'mg N/L',
@@ -59,7 +85,6 @@ export const READINESS_LIMITS = {
     'at least this much of the water must be the water that was tested before anything goes in',
     'our estimate',
   ),
-  largestChange: limit(0.9, 'share', 'the largest single water change that is advised', 'common practice'),
   betweenAdditionsDays: limit(7, 'days', 'between two additions', 'common practice'),
   testsAfterAdditionDays: limit([1, 3, 7], 'days', 'ammonia tests after an addition', 'common practice'),
   testEarlyDays: limit(0.6, 'days', 'a test this much before its day counts for it', 'common practice'),
@@ -69,56 +94,12 @@ export const READINESS_LIMITS = {
     'the test of a proof is due this long before the day is full',
     'common practice',
   ),
-  assumedPh: limit(
-    8.2,
-    'pH',
-    'taken where none was measured near the reading',
-    'common practice, on the careful side',
-  ),
-  assumedTempC: limit(25, '°C', 'taken where none was measured near the reading', 'common practice'),
-  assumedSalinity: limit(35, 'ppt', 'taken where none was measured near the reading', 'common practice'),
   dueEarlyDays: limit(
     0.3,
     'days',
     'a test is due this much before its usual time is full',
     'common practice',
   ),
-  nearDays: limit(
-    7,
-    'days',
-    'pH, temperature and salinity this near to a reading count for it',
-    'common practice',
-  ),
 } as const satisfies LimitTable;
 
 export const RULES = valuesOf(READINESS_LIMITS);
-
-const LIVING_SOURCE = 'science notes 10, common practice; not toxicology';
-/** What water with animals in it is judged by: watched outside the first, acted on outside the second. */
-export const LIVING_LIMITS = {
-  totalActMgN: limit(0.77, 'mg N/L', 'total ammonia to act on at any pH: 0.05 free at pH 8.2', LIVING_SOURCE),
-  nitriteWatchMgN: limit(0.1, 'mg N/L', 'nitrite over this twice running: the filter lags', LIVING_SOURCE),
-  nitriteActMgN: limit(5, 'mg N/L', 'nitrite to act on; chloride protects sea fish', LIVING_SOURCE),
-  tempWatchC: limit(
-    [22.5, 27.5],
-    '°C',
-    'temperature watched outside: the aim, 1.5 either way',
-    LIVING_SOURCE,
-  ),
-  tempActC: limit([20, 30], '°C', 'temperature to act on outside', LIVING_SOURCE),
-  salinityWatch: limit([32, 37], 'ppt', 'salinity watched outside', LIVING_SOURCE),
-  salinityAct: limit([28, 40], 'ppt', 'salinity to act on outside, fish alone', LIVING_SOURCE),
-  salinityActDelicate: limit(
-    [30, 38],
-    'ppt',
-    'salinity to act on outside, with invertebrates or corals',
-    LIVING_SOURCE,
-  ),
-  phWatch: limit([7.6, 8.5], 'pH', 'pH watched outside', LIVING_SOURCE),
-  phAct: limit([7.4, 8.9], 'pH', 'pH to act on outside', LIVING_SOURCE),
-  oxygenWatch: limit(5.3, 'mg/L', 'oxygen watched under; 6.7 is saturation at 25 °C', LIVING_SOURCE),
-  oxygenAct: limit(4.5, 'mg/L', 'oxygen to act on under', LIVING_SOURCE),
-  alkalinityActCorals: limit(5, 'dKH', 'alkalinity to act on under, with corals', LIVING_SOURCE),
-} as const satisfies LimitTable;
-
-export const LIVING = valuesOf(LIVING_LIMITS);

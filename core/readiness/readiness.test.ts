@@ -92,7 +92,9 @@ describe('the way through the gates by the 24-hour proof', () => {
     expect(judge(h, 30).fish).toMatchObject({ word: 'test', reason: { code: 'stepTestDue' } });
     h.water(30, { ammonia: 0, nitrite: 0 }).water(32, { ammonia: 0, nitrite: 0 });
     expect(judge(h, 32.2).fish.reason.code).toBe('stepSettling');
-    expect(judge(h.water(36, { ammonia: 0, nitrite: 0 }), 36.2).fish.word).toBe('go');
+    h.water(36, { ammonia: 0, nitrite: 0 });
+    expect(judge(h, 36.2).fish.reason.code).toBe('stepSettling');
+    expect(judge(h.water(43, { ammonia: 0, nitrite: 0 }), 43.2).fish.word).toBe('go');
   });
 });
 
@@ -130,8 +132,9 @@ describe('what makes the judgement more careful', () => {
       .animal(29, 'ocellaris-clownfish')
       .water(31, { ammonia: 2, nitrite: 0, ph: 8.2 });
     expect(judge(h, 31.1)).toMatchObject({
-      fish: { word: 'actNow', reason: { code: 'freeAmmoniaAct' } },
-      coral: { word: 'actNow' },
+      living: { word: 'actNow', reason: { code: 'freeAmmoniaAct' } },
+      fish: { word: 'wait' },
+      coral: { word: 'wait' },
     });
   });
   test('ammonia at 5 mg/L or more: dose no more', () => {
@@ -155,7 +158,9 @@ describe('what makes the judgement more careful', () => {
         ...animal,
         moves: [...animal.moves, { to: GONE('died'), at: h.at(30.5), why: '' }],
       };
-    expect(judge(h, 30.6).fish.reason.code).toBe('deathAsksTest');
+    expect(judge(h, 30.6).living).toBeNull();
+    h.animal(29, 'turban-snail');
+    expect(judge(h, 30.6).living).toMatchObject({ word: 'test', reason: { code: 'deathAsksTest' } });
   });
   test('a trace between 0 and the first step is not a zero', () => {
     const h = provedHistory().test(28.05, { ammonia: [0, 0.25], nitrite: 0 });

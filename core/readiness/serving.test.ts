@@ -1,7 +1,7 @@
 /** The word of a water that serves a display: a quarantine by its clock, others by what was measured in them. */
 import { IN, WISHED, type Document, type Quarantine, type Water } from '../document';
 import { DAY, History, START_MS, type Readings } from '../testing/history';
-import { addDays } from '../time';
+import { addDays, UTC } from '../time';
 import { assessWater } from './index';
 
 const START = '2026-01-01';
@@ -63,7 +63,7 @@ const looked = (doc: Document, days: readonly number[], sign: number | null = nu
   ),
 });
 const days = (to: number): number[] => Array.from({ length: to + 1 }, (_, i) => i);
-const judge = (doc: Document, day: number) => assessWater(doc, 't', ms(day), dayOf);
+const judge = (doc: Document, day: number) => assessWater(doc, 't', ms(day), { ...UTC, dayOf });
 const fit: Readings = { ammonia: 0, salinity: 35, temperature: 25 };
 
 describe('a quarantine', () => {
@@ -106,6 +106,8 @@ describe('a quarantine', () => {
     ).toEqual({
       code: 'salinityOff',
       salinity: 28,
+      low: 33,
+      high: 36,
     });
     expect(
       judge(
@@ -125,7 +127,12 @@ describe('a quarantine', () => {
       word: 'wait',
       reason: { code: 'quarantineSign' },
     });
-    expect(judge(looked(doc, days(28)), 28.5).fish).toEqual({
+    expect(judge(looked(doc, days(28)), 28.5).fish).toMatchObject({
+      word: 'test',
+      reason: { code: 'untestedTooLong' },
+    });
+    const tested = withFish(told(quarantine, (h) => h.test(0, fit).test(28, fit)));
+    expect(judge(looked(tested, days(28)), 28.5).fish).toEqual({
       word: 'go',
       reason: { code: 'quarantineFree', days: 28 },
       opens: { code: 'quarantineLetIn' },
@@ -134,12 +141,12 @@ describe('a quarantine', () => {
   test('ammonia a kit can see comes before any clock, and never asks for more of it', () => {
     const free = looked(withFish(told(quarantine, (h) => h.test(28, { ...fit, ammonia: 0.25 }))), days(28));
     expect(judge(free, 28.5).fish).toMatchObject({
-      word: 'wait',
-      reason: { code: 'ammoniaWithAnimals' },
-      opens: { code: 'changeNow' },
+      word: 'test',
+      reason: { code: 'ammoniaTrace' },
+      opens: { code: 'confirmAmmonia' },
     });
     const deadly = withFish(told(quarantine, (h) => h.test(1, { ...fit, ammonia: 4, ph: 8.3 })));
-    expect(judge(deadly, 1.5).fish.word).toBe('actNow');
+    expect(judge(deadly, 1.5).living?.word).toBe('actNow');
     expect(judge(deadly, 1.5).alarms.map((a) => a.code)).toContain('freeAmmoniaAct');
   });
   test('a loss asks for ammonia; one given back or rehomed does not', () => {
@@ -186,9 +193,9 @@ describe('a holding and a mixing container', () => {
     const doc = withFish(told(holding, (h) => h.test(0, fit)));
     expect(judge(doc, 0.5).fish).toMatchObject({ word: 'steady', reason: { code: 'holdingSteady' } });
     const cold = withFish(told(holding, (h) => h.test(0, { ...fit, temperature: 18 })));
-    expect(judge(cold, 0.5).fish).toMatchObject({ word: 'actNow', reason: { code: 'tooCold' } });
+    expect(judge(cold, 0.5).living).toMatchObject({ word: 'actNow', reason: { code: 'tooCold' } });
     const foul = withFish(told(holding, (h) => h.test(0, { ...fit, ammonia: 0.5 })));
-    expect(judge(foul, 0.5).fish.reason.code).toBe('ammoniaWithAnimals');
+    expect(judge(foul, 0.5).living?.reason.code).toBe('freeAmmoniaWatch');
   });
   test('mixed water: unmeasured it asks for salinity, cold it is fit all the same', () => {
     expect(judge(told(mixing), 1).fish.opens).toEqual({ code: 'testThese', parameters: ['salinity'] });

@@ -1,11 +1,10 @@
 /** The judgement of a water that serves a display: a quarantine by its clock, a holding or mixing container by what was measured in it. */
 import { isOpen, lastRun, type Parameter } from '../document';
-import { lastOf, trusted, type WaterEvidence } from '../evidence';
+import { lastOf, printed, trusted, type WaterEvidence } from '../evidence';
 import type { QuarantineClock } from '../quarantine';
-import { inRange, isFresh } from './fresh';
-import { printed } from './gates';
-import { ask, type Judgement } from './judgement';
-import { RULES } from './limits';
+import { ask, isFresh } from '../living';
+import { offAim } from './gates';
+import type { Judgement } from './judgement';
 
 /** @param clock of a quarantine; null for any other water */
 export function servingJudgement(e: WaterEvidence, clock: QuarantineClock | null): Judgement {
@@ -16,19 +15,7 @@ export function servingJudgement(e: WaterEvidence, clock: QuarantineClock | null
   }
   if (e.water.kind === 'mixing') return mixing(e);
   if (e.residents.length === 0) return empty(e);
-  return withAmmonia(e) ?? (clock ? byClock(clock) : held(e));
-}
-
-/** Any ammonia a kit can see, with animals in little water. */
-function withAmmonia(e: WaterEvidence): Judgement | null {
-  const last = lastOf(trusted(e.series.ammonia));
-  return last && !last.zero
-    ? {
-        word: 'wait',
-        reason: { code: 'ammoniaWithAnimals', ammonia: printed(last, 'ammonia') },
-        opens: { code: 'changeNow' },
-      }
-    : null;
+  return clock ? byClock(clock) : held(e);
 }
 
 function byClock(clock: QuarantineClock): Judgement {
@@ -108,13 +95,6 @@ function unfit(e: WaterEvidence): Judgement | null {
       opens: { code: 'twoZeros' },
     };
   }
-  const salinity = lastOf(trusted(e.series.salinity))?.interval.mid;
-  if (salinity !== undefined && !inRange(salinity, RULES.salinity)) {
-    return { word: 'wait', reason: { code: 'salinityOff', salinity }, opens: { code: 'bringSalinity' } };
-  }
-  const tempC = lastOf(trusted(e.series.temperature))?.interval.mid;
-  if (e.water.kind !== 'mixing' && tempC !== undefined && !inRange(tempC, RULES.tempC)) {
-    return { word: 'wait', reason: { code: 'temperatureOff', tempC }, opens: { code: 'bringTemperature' } };
-  }
-  return null;
+  const off = offAim(e);
+  return off && { word: 'wait', reason: off.finding, opens: off.opens };
 }

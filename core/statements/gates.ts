@@ -14,4 +14,4 @@ export type GateId =
   | 'firstAnimals'
   | 'nextStep';
 
-export type Word = 'wait' | 'test' | 'goSmall' | 'go' | 'actNow' | 'steady';
+export type Word = 'wait' | 'test' | 'goSmall' | 'go' | 'actNow' | 'watch' | 'steady';

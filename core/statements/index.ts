@@ -8,5 +8,6 @@ export type {
   StatementCode,
   StatementFacts,
   StatementOf,
+  StepCode,
   WarningCode,
 } from './statement';

@@ -1,6 +1,6 @@
 /** What the core has to say, as data: each statement has a code and exactly the numbers, texts and parameters its sentence needs. The
  *  sentences, in the person's units, stand in core/words. Numbers are in stored units (litres, C, practical salinity, cm, mg N). */
-import type { Parameter, SetupItem } from '../document';
+import type { IncidentKind, Parameter, SetupItem } from '../document';
 
 /** Nothing beside the code. */
 type Nothing = Record<never, never>;
@@ -26,9 +26,9 @@ interface At {
 interface GateFacts {
   testThese: Ask;
   waterUnmeasured: Ask;
-  salinityOff: { salinity: number };
+  salinityOff: { salinity: number; low: number; high: number };
   bringSalinity: Nothing;
-  temperatureOff: { tempC: number };
+  temperatureOff: { tempC: number; low: number; high: number };
   bringTemperature: Nothing;
   waterReady: { salinity: number; tempC: number };
   nothingFed: Nothing;
@@ -46,6 +46,12 @@ interface GateFacts {
   nitriteNotFalling: PrintedNitrite;
   nitriteFalls: Nothing;
   bothClear: { sinceMs: number };
+  clearUnseen: { sinceMs: number };
+  unseenRise: Nothing;
+  unseenNeedsProof: Nothing;
+  ammoniaOxidised: Nothing;
+  traceOnly: PrintedAmmonia;
+  traceAgain: Ask;
   noPairedTest: Nothing;
   oneZeroOfTwo: At;
   secondZero: At;
@@ -67,7 +73,10 @@ interface GateFacts {
   doseAgain: Nothing;
   noAmmoniaNow: Nothing;
   settleAfterClear: Nothing;
-  settled: Nothing;
+  settled: { days: number };
+  nitrateLevel: Nothing;
+  nitrateRising: Nothing;
+  nitriteOld: Nothing;
   settling: { untilMs: number };
   waitUntil: At;
   greenSeen: Nothing;
@@ -95,6 +104,17 @@ interface GateFacts {
   animalsIn: At;
   oneSmallFishDaily: Nothing;
   addFirstFish: Nothing;
+  animalsCameFirst: Nothing;
+  fedAndClear: { zeros: number; days: number };
+  provenByFeeding: { zeros: number; days: number; wantsZeros: number; wantsDays: number };
+  feedAndTest: Nothing;
+  waterFirst: Nothing;
+  seeTheWater: Nothing;
+  fewZeros: { zeros: number; days: number; wantsDays: number };
+  crewFed: Nothing;
+  addCrew: Nothing;
+  crewUnfed: Nothing;
+  lookForFilm: Nothing;
   firstStep: Nothing;
   addFirst: Nothing;
   afterFirst: Nothing;
@@ -133,7 +153,6 @@ interface ServingFacts {
   quarantineFreeOn: { day: string };
   quarantineFree: { days: number };
   quarantineLetIn: Nothing;
-  ammoniaWithAnimals: PrintedAmmonia;
   holdingSteady: Nothing;
   holdingEmpty: Nothing;
   holdingWatch: Nothing;
@@ -159,11 +178,6 @@ interface ProposalFacts {
 
 /** Findings that hold besides the gates and may only make the word more careful. */
 interface AlarmFacts {
-  deathAsksTest: Nothing;
-  missingAsksTest: { missing: string };
-  freeAmmoniaAct: { nh3MgN: number };
-  changeNow: Nothing;
-  freeAmmoniaWatch: { nh3MgN: number };
   ammoniaTooHigh: PrintedAmmonia;
   noMoreDose: Nothing;
   expiredKit: OneParameter;
@@ -173,21 +187,104 @@ interface AlarmFacts {
   instrumentsDisagree: OneParameter & { one: Said; other: Said };
   nitrateDoubted: Nothing;
   nutrientZero: OneParameter;
+}
+
+/** Total ammonia as printed, with the free share of it and what that was reckoned from. */
+type FreeReckoned = PrintedAmmonia & At & { nh3MgN: number; ph: number; phAssumed: boolean; tempC: number };
+interface Change {
+  litres: number;
+  netL: number;
+  fromMgN: number;
+  toMgN: number;
+  fromFreeMgN: number;
+  toFreeMgN: number;
+}
+
+/** What is found of water with animals in it, and what is to be done. */
+interface LivingFacts {
+  livingSteady: { sinceMs: number };
+  keepSteady: Nothing;
+  freeAmmoniaAct: FreeReckoned;
+  freeAmmoniaWatch: FreeReckoned;
+  freeMeasuredAct: At & { nh3MgN: number };
+  freeMeasuredWatch: At & { nh3MgN: number };
+  ammoniaWithAnimals: PrintedAmmonia & At;
+  ammoniaTrace: PrintedAmmonia & At;
+  ammoniaChanged: PrintedAmmonia & At & { share: number; leftMgN: number };
+  stillTooMuch: PrintedAmmonia & At & { leftMgN: number };
+  testAmmoniaAt: At;
+  changeNow: Nothing;
+  changeSome: Nothing;
   confirmAmmonia: Nothing;
-  nitriteWithAnimals: PrintedNitrite;
+  coarseZero: OneParameter;
+  finerKit: OneParameter;
+  nitriteWithAnimals: PrintedNitrite & At;
   filterLags: Nothing;
-  tooWarm: { tempC: number };
-  tooCold: { tempC: number };
+  tooWarm: At & { tempC: number };
+  tooCold: At & { tempC: number };
+  heatMoved: { tempC: number; by: number; hours: number };
+  heatHeading: { tempC: number; perHour: number };
   coolSlowly: Nothing;
   warmSlowly: Nothing;
-  salinityWithAnimals: { salinity: number };
+  salinityWithAnimals: At & { salinity: number };
+  salinityMixed: { salinity: number; measured: number };
+  saltMoved: { salinity: number; by: number; hours: number };
   salinitySlowly: Nothing;
-  phLow: { ph: number };
-  phHigh: { ph: number };
+  phLow: At & { ph: number };
+  phHigh: At & { ph: number };
   freshAir: Nothing;
   stopDosing: Nothing;
-  oxygenLow: { mgL: number };
+  oxygenLow: At & { mgL: number };
   airNow: Nothing;
+  alkalinityWithAnimals: At & { alkalinity: number };
+  alkalinityMoved: { alkalinity: number; by: number };
+  letAlkalinityFall: Nothing;
+  steadyDoses: Nothing;
+  deathAsksTest: Nothing;
+  deathDayAfter: Nothing;
+  missingAsksTest: { missing: string };
+  incidentAsksTest: { what: IncidentKind };
+  incidentDayAfter: { what: IncidentKind };
+  neverTested: Ask;
+  untestedTooLong: Ask;
+  causeFilter: Nothing;
+  causeDead: Nothing;
+  causeFood: Nothing;
+  causeMedicine: Nothing;
+  causeTap: Nothing;
+  causeKit: Nothing;
+}
+
+/** The steps of an Act now, what not to do, and what to do without water at hand. */
+interface StepFacts {
+  stepPowerOff: Nothing;
+  stepHeaterOff: Nothing;
+  stepStopDoser: Nothing;
+  stepAir: Nothing;
+  stepDeadOut: Nothing;
+  stepChange: Change & { salinity: number; tempC: number };
+  stepChangeNitrite: Change & { salinity: number; tempC: number };
+  stepChangeNext: Change & { hours: number };
+  stepMoveOut: { salinity: number; tempC: number };
+  stepBackOn: Nothing;
+  stepNoFood: Nothing;
+  stepCool: { tempC: number; toC: number; perHour: number; hours: number };
+  stepWarm: { tempC: number; toC: number; perHour: number; hours: number };
+  stepHeaterCheck: Nothing;
+  stepHoldHeat: { tempC: number };
+  stepMeasureAgain: OneParameter;
+  stepSaltDown: { litres: number; toToday: number; salinity: number; days: number };
+  stepSaltUp: { litres: number; incoming: number; toToday: number; salinity: number; days: number };
+  stepHoldSalt: Nothing;
+  stepFreshAir: Nothing;
+  stepBicarbonate: { grams: number; rise: number; days: number };
+  stepTestAt: Ask & At & { laterMs: number };
+  avoidRaising: Nothing;
+  avoidIce: Nothing;
+  avoidAcid: Nothing;
+  avoidBuffer: Nothing;
+  avoidSaltIn: Nothing;
+  noWaterReady: Nothing;
 }
 
 /** A reading of a named instrument, stored units. */
@@ -256,11 +353,15 @@ export type StatementFacts = GateFacts &
   ServingFacts &
   ProposalFacts &
   AlarmFacts &
+  LivingFacts &
+  StepFacts &
   WarningFacts &
   CauseFacts &
   DoseFacts &
   CannotFacts;
 export type StatementCode = keyof StatementFacts;
+/** Steps of an Act now. */
+export type StepCode = Extract<keyof StepFacts, `step${string}`>;
 export type WarningCode = keyof WarningFacts;
 export type CauseCode = keyof CauseFacts;
 export type DoseCode = keyof DoseFacts;

@@ -97,7 +97,7 @@ describe('capacity', () => {
 
 describe('warnings', () => {
   test('nothing speaks against a small gentle fish when the gate is open', () =>
-    expect(codes(settled(), 36.2, 'neon-goby')).toEqual([]));
+    expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
   test('adult size against the tank', () =>
     expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
   test('a jumper without a lid', () => {

@@ -1,6 +1,7 @@
 /** What speaks against an addition, each with its reason. The choice stays with the person. */
 import { lastOf, type WaterEvidence } from '../evidence';
-import { RULES, type Assessment } from '../readiness';
+import { LIVING } from '../living';
+import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesById, type PreyKind, type Species } from '../species';
 import type { StatementOf, WarningCode } from '../statements';
@@ -161,6 +162,6 @@ function forecastAddition(
   const peak = peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL);
   const fraction =
     assessment.freeAmmonia?.fraction ??
-    freeAmmoniaFraction(RULES.assumedPh, RULES.assumedTempC, RULES.assumedSalinity);
+    freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);
   return { addedMgN, presentMgN, peakNh3MgN: peak * fraction };
 }

@@ -1,3 +1,4 @@
 export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween, isDay } from './calendar';
 export { dayOrder, type DayOrder } from './order';
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './durations';
+export { UTC, type LocalTime } from './local';

@@ -1,8 +1,21 @@
 /** The rule of each gate with its numbers in it, in the person's units. */
 import { EVIDENCE } from '../evidence';
+import { DEFAULT_TARGETS, type TargetRange } from '../document';
+import { LIVING } from '../living';
 import { RULES } from '../readiness';
 import type { GateId } from '../statements';
 import { PRINTED_PER_N, showRange, type UnitPreferences } from '../units';
+
+const around = (aim: TargetRange | undefined, slack: number): [number, number] => [
+  (aim?.low ?? 0) - slack,
+  (aim?.high ?? 0) + slack,
+];
+
+/** What is let pass around the usual aims. */
+const AIMED = {
+  salinity: around(DEFAULT_TARGETS.salinity, RULES.salinitySlack),
+  temperature: around(DEFAULT_TARGETS.temperature, RULES.tempSlackC),
+};
 
 const FALL = Math.round(EVIDENCE.fallShare * 100);
 
@@ -10,7 +23,7 @@ export const gateRule = (gate: GateId, units: UnitPreferences): string => RULE_W
 
 const RULE_WORDS: Record<GateId, (units: UnitPreferences) => string> = {
   seaWater: (units) =>
-    `Salinity ${showRange('salinity', RULES.salinity, units)} and ${showRange('temperature', RULES.tempC, units)} at the last trusted reading. Steadiness counts more than a number.`,
+    `Salinity ${showRange('salinity', AIMED.salinity, units)} and ${showRange('temperature', AIMED.temperature, units)} at the last trusted reading, unless you aim elsewhere. Steadiness counts more than a number.`,
   ammoniaFalling: () =>
     `A trusted reading at ${FALL} % or less of the highest before it, water changes taken out. A zero counts only after a measured rise or a dose.`,
   nitriteFalling: () =>
@@ -27,9 +40,9 @@ const RULE_WORDS: Record<GateId, (units: UnitPreferences) => string> = {
   proof: () =>
     `At least ${(EVIDENCE.proofDoseMgN * PRINTED_PER_N.ammonia.ion).toFixed(1)} mg/L ammonia (2 asked) dosed after nitrogen was once measured, then both zero in a test ${EVIDENCE.proofEarliestHours} to ${EVIDENCE.proofHours} hours later. Up to ${EVIDENCE.proofLenientHours} hours satisfies the lenient. Without food the proof fades in ${EVIDENCE.proofFadesDays} days.`,
   reset: () =>
-    `Nitrate at ${(RULES.nitrateStartMgN * PRINTED_PER_N.nitrate.ion).toFixed(0)} mg/L or less, alkalinity ${RULES.alkalinityMin} dKH or more, salinity in range, all within ${RULES.staleDays} days. Nitrate read while nitrite is present is not counted.`,
+    `Nitrate at ${(RULES.nitrateStartMgN * PRINTED_PER_N.nitrate.ion).toFixed(0)} mg/L or less, alkalinity ${RULES.alkalinityMin} dKH or more, salinity in range, all within ${LIVING.staleDays} days. Nitrate read while nitrite is present is not counted.`,
   firstAnimals: () =>
-    `The gates before it, and ammonia, nitrite, salinity, temperature and alkalinity measured within ${RULES.staleDays} days.`,
+    `The gates before it, and ammonia, nitrite, salinity, temperature and alkalinity measured within ${LIVING.staleDays} days.`,
   nextStep: () =>
     `Ammonia zero on days ${RULES.testsAfterAdditionDays.join(', ')} after the last addition, and ${RULES.betweenAdditionsDays} days gone by.`,
 };

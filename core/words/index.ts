@@ -1,4 +1,7 @@
-export { sentence, type WordsContext } from './sentences';
+export { sentence } from './sentences';
+export type { WordsContext } from './say';
+export { INCIDENT_WORDS } from './living';
+export { isStep, stepWords, type StepWords } from './steps';
 export { GATE_NAMES, SCHOOL_WORDS, WORDS } from './names';
 export { gateRule } from './gateRules';
 export { animalWords, GONE_WORDS, KIND_WORDS, LINE_WORDS, placeWords } from './animals';

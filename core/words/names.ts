@@ -9,6 +9,7 @@ export const WORDS: Record<Word, string> = {
   goSmall: 'Go small',
   go: 'Go',
   actNow: 'Act now',
+  watch: 'Watch',
   steady: 'Steady',
 };
 

@@ -2,54 +2,40 @@
  *  knows a locale. Ammonia is stated as NH4, nitrate as NO3, free ammonia as NH3-N. */
 import { PARAMETER_NAMES, type Parameter } from '../document';
 import { EVIDENCE } from '../evidence';
+import { RULES } from '../readiness';
 import { FREE_AMMONIA } from '../seawater';
-import { LIVING, RULES } from '../readiness';
 import { setupTitle } from '../setup';
-import {
-  formatDecimal,
-  PRINTED_PER_N,
-  showDifference,
-  showQuantity,
-  showRange,
-  type UnitPreferences,
-} from '../units';
-import { fromMgNPerL } from '../units/nitrogen';
-import type { Said, Statement, StatementCode, StatementOf } from '../statements';
+import type { Said, Statement, StepCode } from '../statements';
+import { PRINTED_PER_N, showQuantity, showRange } from '../units';
 import { inUnits } from './inUnits';
+import { LIVING_WORDS } from './living';
+import {
+  capital,
+  days,
+  dkh,
+  heat,
+  hours,
+  named,
+  nh4,
+  nh4Trimmed,
+  no3,
+  plural,
+  salt,
+  type Sentences,
+  type WordsContext,
+} from './say';
+import { AVOID_WORDS, isStep, stepSentence } from './steps';
 
-export interface WordsContext {
-  units: UnitPreferences;
-  /** "4 Dec" of a time. */
-  day: (ms: number) => string;
-  /** "4 Dec" of a written day. */
-  written: (day: string) => string;
-  /** "Fri 21:10" of a time. */
-  hour: (ms: number) => string;
-}
+const volume = (litres: number, w: WordsContext): string => showQuantity('volume', litres, w.units, 0);
+const length = (cm: number, w: WordsContext): string => showQuantity('length', cm, w.units, 0);
 
 /** A statement as one or two sentences in the person's units. */
 export function sentence(statement: Statement, context: WordsContext): string {
   // The table holds a function for each code; the compiler cannot follow the pairing through the union.
+  if (isStep(statement)) return stepSentence(statement, context);
   const say = SENTENCES[statement.code] as (s: Statement, w: WordsContext) => string;
   return say(statement, context);
 }
-
-const listed = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
-const named = (parameters: readonly Parameter[]): string => listed(parameters.map((p) => PARAMETER_NAMES[p]));
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-const plural = (n: number, one: string, many: string): string => (n === 1 ? one : many);
-
-const salt = (salinity: number, w: WordsContext): string => showQuantity('salinity', salinity, w.units);
-const heat = (tempC: number, w: WordsContext): string => showQuantity('temperature', tempC, w.units);
-const volume = (litres: number, w: WordsContext): string => showQuantity('volume', litres, w.units, 0);
-const length = (cm: number, w: WordsContext): string => showQuantity('length', cm, w.units, 0);
-const dkh = (alkalinity: number): string => `${alkalinity.toFixed(1)} dKH`;
-const nh4 = (mgN: number): string => `${fromMgNPerL('ammonia', 'ion', mgN).toFixed(1)} mg/L`;
-/** "5 mg/L" rather than "5.0 mg/L": an amount that is reckoned, not measured. */
-const nh4Trimmed = (mgN: number): string => `${formatDecimal(fromMgNPerL('ammonia', 'ion', mgN), 1)} mg/L`;
-const no3 = (mgN: number): string => `${fromMgNPerL('nitrate', 'ion', mgN).toFixed(0)} mg/L`;
-const hours = (h: number): string => `${Math.round(h)} h`;
 
 /** What an instrument said, in the person's unit where the parameter has one. */
 function said(s: Said, parameter: Parameter, w: WordsContext): string {
@@ -58,16 +44,14 @@ function said(s: Said, parameter: Parameter, w: WordsContext): string {
   return `${s.by} ${s.value.toFixed(1)}`;
 }
 
-type Sentences = { [C in StatementCode]: (s: StatementOf<C>, w: WordsContext) => string };
-
 const GATES = {
   testThese: (s) => `Test ${named(s.parameters)}.`,
   waterUnmeasured: (s) => `No reading of ${named(s.parameters)} yet.`,
   salinityOff: (s, w) =>
-    `Salinity is ${salt(s.salinity, w)}; ${showRange('salinity', RULES.salinityAim, w.units)} is the aim.`,
+    `Salinity is ${salt(s.salinity, w)}; ${showRange('salinity', [s.low, s.high], w.units)} is the aim.`,
   bringSalinity: () => 'Correct salinity in small steps, then measure again.',
   temperatureOff: (s, w) =>
-    `The water is ${heat(s.tempC, w)}; the aim is ${showRange('temperature', RULES.tempAimC, w.units, 0)}.`,
+    `The water is ${heat(s.tempC, w)}; the aim is ${showRange('temperature', [s.low, s.high], w.units, 0)}.`,
   bringTemperature: () => 'Check the heater against a second thermometer.',
   waterReady: (s, w) => `${salt(s.salinity, w)}, ${heat(s.tempC, w)}`,
   nothingFed: () => 'Nothing for the bacteria to eat yet.',
@@ -86,6 +70,13 @@ const GATES = {
   nitriteNotFalling: (s) => `Nitrite is ${s.nitrite} and not falling yet.`,
   nitriteFalls: () => 'A reading a third lower opens this gate.',
   bothClear: (s, w) => `since ${w.day(s.sinceMs)}, two tests`,
+  clearUnseen: (s, w) => `since ${w.day(s.sinceMs)}, two tests; nobody saw the rise, only its nitrate`,
+  unseenRise: () => 'Nobody saw ammonia or nitrite rise; nitrate says that something was oxidised.',
+  unseenNeedsProof: () =>
+    'This school wants to have seen it: feed the tank and watch it rise, or choose a school that ends in a proof or a hold.',
+  ammoniaOxidised: () => 'oxidised before it was seen: nitrite shows it',
+  traceOnly: (s) => `Ammonia reads ${s.ammonia}, once, and nothing is known that would bring it.`,
+  traceAgain: (s) => `Test ${named(s.parameters)} again; log a source if there was one.`,
   noPairedTest: () => 'Ammonia and nitrite have not been read in one sitting with kits in date.',
   oneZeroOfTwo: (s, w) => `Both read zero once, on ${w.day(s.atMs)}.`,
   secondZero: (s, w) => `A second clear test from ${w.hour(s.atMs)} opens this.`,
@@ -108,7 +99,10 @@ const GATES = {
   doseAgain: () => 'Dose 2 mg/L again and test after 24 hours.',
   noAmmoniaNow: () => 'Animals are in: add no ammonia. Feed sparingly and test ammonia and nitrite.',
   settleAfterClear: () => 'The quiet weeks begin when both are clear.',
-  settled: () => 'two weeks with nothing found',
+  settled: (s) => `${days(s.days)} with nothing found`,
+  nitrateLevel: () => 'nitrate rises no further',
+  nitrateRising: () => 'Both are clear; whether nitrate still rises is not known yet.',
+  nitriteOld: () => 'The last nitrite test is over a week old.',
   settling: (s, w) => `Clear and settling until ${w.day(s.untilMs)}.`,
   waitUntil: (s, w) => `Wait until ${w.day(s.atMs)}, testing on the way.`,
   greenSeen: () => 'green film logged',
@@ -139,6 +133,19 @@ const GATES = {
   animalsIn: (s, w) => `since ${w.day(s.atMs)}`,
   oneSmallFishDaily: () => 'Your school allows one or two small fish now, with an ammonia test every day.',
   addFirstFish: () => 'One small fish, light feed, lid on, a water change ready.',
+  animalsCameFirst: () => 'not shown before the animals came',
+  fedAndClear: (s) => `${s.zeros} tests at zero over ${days(s.days)}, fed`,
+  provenByFeeding: (s) =>
+    `Animals are in, so feeding is the proof: ${s.zeros} of ${s.wantsZeros} zeros on following days.`,
+  feedAndTest: () => 'Feed a little and log it; test ammonia and nitrite on the following days.',
+  waterFirst: () => 'First the water: nothing goes in while it is not steady.',
+  seeTheWater: () => 'See above.',
+  fewZeros: (s) =>
+    `The filter was not shown before the animals came: zeros over ${Math.floor(s.days)} of ${days(s.wantsDays)} so far.`,
+  crewFed: () => 'There is film to eat: a few small cleaners.',
+  addCrew: () => 'A handful, then more as algae feeds them; look for parasites and eggs on the shells.',
+  crewUnfed: () => 'No film was noted in the last three weeks: a crew would starve.',
+  lookForFilm: () => 'Log the film on glass and rock when it shows.',
   firstStep: () => 'The filter has shown enough for a small first step.',
   addFirst: () => 'A few small cleaners, or one small fish or pair after quarantine.',
   afterFirst: () => 'Judged from the first animals on.',
@@ -181,7 +188,6 @@ const SERVING = {
   quarantineFreeOn: (s, w) => `Free on ${w.written(s.day)} if it stays clear.`,
   quarantineFree: (s) => `${s.days} days without a sign.`,
   quarantineLetIn: () => 'Match the water, and let them in together.',
-  ammoniaWithAnimals: (s) => `Ammonia is ${s.ammonia} with animals in this water.`,
   holdingSteady: () => 'Nothing measured speaks against this water.',
   holdingEmpty: () => 'Nobody is in it.',
   holdingWatch: () => 'Keep it heated, moving and covered; ammonia rises fast in little water.',
@@ -210,13 +216,6 @@ const PROPOSALS = {
 } satisfies Partial<Sentences>;
 
 const ALARMS = {
-  deathAsksTest: () => 'An animal was lost and ammonia has not been tested since.',
-  missingAsksTest: (s) => `Something was not seen (${s.missing}): ammonia has not been tested since.`,
-  freeAmmoniaAct: (s) =>
-    `Free ammonia is ${s.nh3MgN.toFixed(2)} mg/L NH₃-N with animals in the tank; act above ${FREE_AMMONIA.act}.`,
-  changeNow: () => 'Change a third to half of the water, stop feeding, test again in a few hours.',
-  freeAmmoniaWatch: (s) =>
-    `Free ammonia is ${s.nh3MgN.toFixed(2)} mg/L NH₃-N; above ${FREE_AMMONIA.longTerm} for long it harms.`,
   ammoniaTooHigh: (s) =>
     `Ammonia is ${s.ammonia}: above ${(RULES.ammoniaStallMgN * PRINTED_PER_N.ammonia.ion).toFixed(0)} the second bacteria are held back.`,
   noMoreDose: () => 'Dose no more. A water change brings it down.',
@@ -229,29 +228,17 @@ const ALARMS = {
   instrumentsDisagree: (s, w) =>
     `Two sources disagree on ${PARAMETER_NAMES[s.parameter]}: ${said(s.one, s.parameter, w)} against ${said(s.other, s.parameter, w)}. Calibrate before acting.`,
   nitrateDoubted: () => 'Nitrate reads too high while nitrite is present: kept, not trusted.',
-  confirmAmmonia: () =>
-    'Repeat the test with a blank beside it. Feed less, look for what died, and be ready to change water.',
-  nitriteWithAnimals: (s) => `Nitrite is ${s.nitrite} with animals in.`,
-  filterLags: () => 'The filter lags behind the food: feed less, add nothing, test again tomorrow.',
-  tooWarm: (s, w) =>
-    `The water is ${heat(s.tempC, w)} with animals in; ${showRange('temperature', LIVING.tempActC, w.units, 0)} is the edge.`,
-  tooCold: (s, w) =>
-    `The water is ${heat(s.tempC, w)} with animals in; ${showRange('temperature', LIVING.tempActC, w.units, 0)} is the edge.`,
-  coolSlowly: (_s, w) =>
-    `Heater off at the wall, lids open, a fan over the water, more air; cool it by ${showDifference('temperature', 1, w.units)} an hour, without loose ice.`,
-  warmSlowly: (_s, w) =>
-    `Check the heater and its plug against a second thermometer; warm it by ${showDifference('temperature', 1, w.units)} an hour.`,
-  salinityWithAnimals: (s, w) => `Salinity is ${salt(s.salinity, w)} with animals in.`,
-  salinitySlowly: (_s, w) =>
-    `Measure it again with another instrument, then correct it by ${showDifference('salinity', 1, w.units)} a day at most; look at the top-off.`,
-  phLow: (s) => `pH is ${s.ph.toFixed(1)} with animals in.`,
-  phHigh: (s) => `pH is ${s.ph.toFixed(1)} with animals in.`,
-  freshAir: () => 'Measure it again, open a window, more air in the water. No buffer while ammonia is there.',
-  stopDosing: () => 'Stop the doser and what raises it; never acid. Measure it again.',
-  oxygenLow: (s) => `Oxygen is ${s.mgL.toFixed(1)} mg/L with animals in.`,
-  airNow: () => 'Air stone and pumps on, surface moving, take out what died, no food.',
   nutrientZero: (s) =>
     `${capital(PARAMETER_NAMES[s.parameter])} reads zero: with life in the tank that is a finding too. Slime and stringy brown films follow.`,
+} satisfies Partial<Sentences>;
+
+const AVOID = {
+  avoidRaising: () => AVOID_WORDS.avoidRaising,
+  avoidIce: () => AVOID_WORDS.avoidIce,
+  avoidAcid: () => AVOID_WORDS.avoidAcid,
+  avoidBuffer: () => AVOID_WORDS.avoidBuffer,
+  avoidSaltIn: () => AVOID_WORDS.avoidSaltIn,
+  noWaterReady: () => AVOID_WORDS.noWaterReady,
 } satisfies Partial<Sentences>;
 
 const WARNINGS = {
@@ -323,11 +310,13 @@ const CANNOT = {
     'the readings fit no course of what is logged. Repeat ammonia and nitrite with a kit in date, and log what is missing: a dose, food, something that died, a water change.',
 } satisfies Partial<Sentences>;
 
-const SENTENCES: Sentences = {
+const SENTENCES: Omit<Sentences, StepCode> = {
   ...GATES,
   ...SERVING,
   ...PROPOSALS,
   ...ALARMS,
+  ...LIVING_WORDS,
+  ...AVOID,
   ...WARNINGS,
   ...CAUSES,
   ...DOSES,

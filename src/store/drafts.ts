@@ -1,6 +1,12 @@
 /** Stored drafts, checked; loaded apart from the first screen. */
 import type { Act } from './acts';
-import { dropCountSchema, keptForecastSchema, sampleDraftSchema, storedActSchema } from './draftsSchema';
+import {
+  dropCountSchema,
+  keptForecastSchema,
+  sampleDraftSchema,
+  stepsSchema,
+  storedActSchema,
+} from './draftsSchema';
 import { noDrafts, type DraftsState } from './draftsSlice';
 
 /** Drafts from stored entries; what cannot be read is dropped, a draft being only a convenience. */
@@ -19,6 +25,9 @@ export function readDrafts(entries: Record<string, string>): DraftsState {
     } else if (kind === 'forecast') {
       const parsed = keptForecastSchema.safeParse(value);
       if (parsed.success) drafts.forecasts[waterId] = parsed.data;
+    } else if (kind === 'steps') {
+      const parsed = stepsSchema.safeParse(value);
+      if (parsed.success) drafts.steps[waterId] = parsed.data;
     } else if (kind === 'place' && typeof value === 'string') drafts.lastWaterId = value;
   }
   return drafts;

@@ -24,6 +24,12 @@ export const dropCountSchema = z.strictObject({
   mL: z.number().gt(0),
 });
 
+/** Steps ticked off, for the plan they belong to: a new reading begins a new one. */
+export const stepsSchema = z.strictObject({
+  plan: z.string().max(100),
+  done: z.int().min(0).max(30),
+});
+
 const quantilesSchema = z.strictObject({
   p10: z.number().nullable(),
   p50: z.number().nullable(),

@@ -1,20 +1,29 @@
 /** What is half done and must survive a reload, without being part of the document: a sample being read, drops being counted. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { z } from 'zod';
-import type { dropCountSchema, keptForecastSchema, sampleDraftSchema } from './draftsSchema';
+import type { dropCountSchema, keptForecastSchema, sampleDraftSchema, stepsSchema } from './draftsSchema';
 
 export type SampleDraft = z.infer<typeof sampleDraftSchema>;
 export type DropCount = z.infer<typeof dropCountSchema>;
 export type KeptForecast = z.infer<typeof keptForecastSchema>;
+/** How far one has come with the steps of an Act now. */
+export type StepsDone = z.infer<typeof stepsSchema>;
 
 export interface DraftsState {
   samples: Record<string, SampleDraft>;
   drops: Record<string, DropCount>;
   lastWaterId: string | null;
   forecasts: Record<string, KeptForecast>;
+  steps: Record<string, StepsDone>;
 }
 
-export const noDrafts = (): DraftsState => ({ samples: {}, drops: {}, lastWaterId: null, forecasts: {} });
+export const noDrafts = (): DraftsState => ({
+  samples: {},
+  drops: {},
+  lastWaterId: null,
+  forecasts: {},
+  steps: {},
+});
 
 const draftsSlice = createSlice({
   name: 'drafts',
@@ -26,6 +35,7 @@ const draftsSlice = createSlice({
       drops: { ...payload.drops, ...state.drops },
       lastWaterId: state.lastWaterId ?? payload.lastWaterId,
       forecasts: { ...payload.forecasts, ...state.forecasts },
+      steps: { ...payload.steps, ...state.steps },
     }),
     placeRemembered: (state, { payload }: PayloadAction<string>) => {
       state.lastWaterId = payload;
@@ -41,12 +51,22 @@ const draftsSlice = createSlice({
     forecastKept: (state, { payload }: PayloadAction<{ waterId: string; forecast: KeptForecast }>) => {
       state.forecasts[payload.waterId] = payload.forecast;
     },
+    stepDone: (state, { payload }: PayloadAction<{ waterId: string; steps: StepsDone }>) => {
+      state.steps[payload.waterId] = payload.steps;
+    },
     waterVisited: (state, { payload }: PayloadAction<string>) => {
       state.lastWaterId = payload;
     },
   },
 });
 
-export const { draftsOpened, placeRemembered, sampleDrafted, dropsCounted, forecastKept, waterVisited } =
-  draftsSlice.actions;
+export const {
+  draftsOpened,
+  placeRemembered,
+  sampleDrafted,
+  dropsCounted,
+  forecastKept,
+  stepDone,
+  waterVisited,
+} = draftsSlice.actions;
 export const draftsReducer = draftsSlice.reducer;

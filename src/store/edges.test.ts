@@ -96,6 +96,7 @@ describe('drafts', () => {
         drops: { u: count },
         lastWaterId: 'u',
         forecasts: {},
+        steps: {},
       }),
     );
     expect(state).toEqual({
@@ -103,6 +104,7 @@ describe('drafts', () => {
       drops: { u: count },
       lastWaterId: 't',
       forecasts: {},
+      steps: {},
     });
     expect(after(draftsOpened({ ...noDrafts(), lastWaterId: 'u' })).lastWaterId).toBe('u');
   });
@@ -128,6 +130,7 @@ describe('drafts', () => {
       drops: { t: count },
       lastWaterId: 't',
       forecasts: {},
+      steps: {},
     });
     made.store.dispatch(dropsCounted({ waterId: 't', count: null }));
     made.store.dispatch(sampleDrafted({ waterId: 't', draft: null }));

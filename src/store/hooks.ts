@@ -8,7 +8,7 @@ import { assessmentOf, type Assessment } from '../../core/readiness';
 import { gatherEvidence, type WaterEvidence } from '../../core/evidence';
 import { netVolume, type NetVolume } from '../../core/volume';
 import type { AppDispatch, RootState } from './store';
-import { localDay } from './time';
+import { LOCAL } from './time';
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
@@ -48,7 +48,7 @@ export const selectEvidence: (s: RootState, waterId: string, nowMs: number) => W
 /** Judgement of a water over that evidence. */
 export const selectAssessment: (s: RootState, waterId: string, nowMs: number) => Assessment =
   createBoundedSelector([selectDocument, selectEvidence, minute], (doc, evidence, now) =>
-    assessmentOf(doc, evidence, now, localDay),
+    assessmentOf(doc, evidence, now, LOCAL),
   );
 export const selectVolume: (s: RootState, waterId: string) => NetVolume = createBoundedSelector(
   [(s: RootState, id: string) => s.document.entities.waters[id]],

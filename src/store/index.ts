@@ -5,6 +5,7 @@ export {
   sampleDrafted,
   dropsCounted,
   forecastKept,
+  stepDone,
   waterVisited,
   type DropCount,
   type KeptForecast,

@@ -13,7 +13,14 @@ import {
   storageLost,
   type DocumentState,
 } from './documentSlice';
-import { dropsCounted, forecastKept, sampleDrafted, waterVisited, type DraftsState } from './draftsSlice';
+import {
+  dropsCounted,
+  forecastKept,
+  sampleDrafted,
+  stepDone,
+  waterVisited,
+  type DraftsState,
+} from './draftsSlice';
 import { newId } from './ids';
 import { DRAFT, entityKey, META, META_KEY } from './keys';
 import { memoryStorage, type Replaceable } from './storage';
@@ -136,7 +143,7 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
   });
 
   startListening({
-    matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, waterVisited),
+    matcher: isAnyOf(sampleDrafted, dropsCounted, forecastKept, stepDone, waterVisited),
     effect: (action, api) => {
       const drafts = api.getState().drafts;
       const keep = (key: string, value: unknown) =>
@@ -147,6 +154,7 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
         keep(`drops/${action.payload.waterId}`, drafts.drops[action.payload.waterId]);
       else if (forecastKept.match(action))
         keep(`forecast/${action.payload.waterId}`, action.payload.forecast);
+      else if (stepDone.match(action)) keep(`steps/${action.payload.waterId}`, action.payload.steps);
       else keep('place/tank', drafts.lastWaterId ?? undefined);
     },
   });

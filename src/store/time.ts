@@ -1,7 +1,9 @@
 /** Times as people see them, in the browser's own zone. date-fns does the calendar. */
 // By path: the bundler would otherwise take the whole library along.
-import { DAY_MS, dayOrder } from '../../core/time';
+import { DAY_MS, dayOrder, type LocalTime } from '../../core/time';
 import { format } from 'date-fns/format';
+import { getHours } from 'date-fns/getHours';
+import { getMinutes } from 'date-fns/getMinutes';
 import { isValid } from 'date-fns/isValid';
 import { parse } from 'date-fns/parse';
 import { startOfDay } from 'date-fns/startOfDay';
@@ -12,6 +14,11 @@ const DAY = dayOrder(language()) === 'dayFirst' ? 'd MMM' : 'MMM d';
 
 /** Calendar day where the person is. */
 export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
+/** The calendar and the clock where the person is, for the core. */
+export const LOCAL: LocalTime = {
+  dayOf: localDay,
+  hourOf: (ms) => getHours(ms) + getMinutes(ms) / 60,
+};
 /** "4 Dec" or "Dec 4". */
 export const shortDay = (ms: number): string => format(ms, DAY);
 /** "4 Dec" of a written day. */

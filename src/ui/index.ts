@@ -5,7 +5,7 @@ export { Caution, Empty, FieldRow, Go, Later, Line, Row, Screen, Section, Steadi
 export { Mark } from './marks';
 export { Table } from './Table';
 export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
-export { RADIUS, space, TARGET, TYPE } from './tokens';
+export { RADIUS, space, TARGET, TYPE, type Role } from './tokens';
 export { Txt } from './Txt';
 export { useWidth } from './useWidth';
 export { chime } from './chime';

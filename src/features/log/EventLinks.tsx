@@ -2,7 +2,8 @@ import { type Href } from 'expo-router';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Go, Section, space } from '../../ui';
-import { EVENT_WORDS, LOGGABLE } from './eventForm';
+import { LOGGABLE } from './eventForm';
+import { EVENT_WORDS } from './eventWords';
 
 /** What can be logged besides readings. */
 export const EventLinks = memo(function EventLinks({ waterId }: { waterId: string }) {

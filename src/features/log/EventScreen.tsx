@@ -1,4 +1,4 @@
-import { sentence } from '../../../core/words';
+import { INCIDENT_WORDS, sentence } from '../../../core/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { z } from 'zod';
@@ -7,6 +7,7 @@ import {
   DOSED,
   FILMS,
   FOODS,
+  INCIDENTS,
   SEEDS,
   SMELLS,
   SOUNDS,
@@ -38,21 +39,23 @@ import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../
 import { SaveButton, useLastSeen } from '../shell/saving';
 import {
   amountOf,
-  CLARITY_WORDS,
-  DOSED_WORDS,
   emptyEvent,
-  EVENT_WORDS,
   eventTextsOf,
   keepingAmounts,
-  FILM_WORDS,
-  FOOD_WORDS,
   LOGGABLE,
   readEvent,
+  type EventTexts,
+} from './eventForm';
+import {
+  CLARITY_WORDS,
+  DOSED_WORDS,
+  EVENT_WORDS,
+  FILM_WORDS,
+  FOOD_WORDS,
   SEED_WORDS,
   SMELL_WORDS,
   SOUND_WORDS,
-  type EventTexts,
-} from './eventForm';
+} from './eventWords';
 import { DeleteEntry, RecentEntries } from './History';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
@@ -228,6 +231,30 @@ function EventSheet({ water }: { water: Water }) {
           />
         </>
       ) : null}
+      {texts.kind === 'incident' ? (
+        <>
+          <ChoiceEntry
+            form={form}
+            name="incident"
+            label="What"
+            options={options(INCIDENTS, INCIDENT_WORDS)}
+          />
+          <TextEntry
+            form={form}
+            name="name"
+            label="Name, as printed"
+            hint="Of a medicine; may be left empty."
+          />
+          <Txt kind="small" tone="second">
+            Ammonia may follow: the tests of today and tomorrow are asked for by name.
+          </Txt>
+          {texts.incident === 'medicine' ? (
+            <Caution>
+              The label and a vet decide on medicines and doses. This app records, it does not prescribe.
+            </Caution>
+          ) : null}
+        </>
+      ) : null}
       {texts.kind === 'observation' ? (
         <>
           <ChoiceEntry form={form} name="smell" label="Smell" options={options(SMELLS, SMELL_WORDS)} />
@@ -301,6 +328,26 @@ function EventSheet({ water }: { water: Water }) {
         />
       ) : null}
       {texts.kind === 'waterChange' ? (
+        <FieldRow>
+          <TextEntry
+            form={form}
+            name="tempC"
+            numeric
+            label="Its temperature"
+            unit={unitLabel(units.temperature)}
+            hint="May be left empty."
+          />
+          <TextEntry
+            form={form}
+            name="alkalinity"
+            numeric
+            label="Its alkalinity"
+            unit="dKH"
+            hint="May be left empty."
+          />
+        </FieldRow>
+      ) : null}
+      {texts.kind === 'waterChange' ? (
         <Caution>
           Heater and pumps off before the water falls below them; back on after. Never start a siphon by
           mouth.
@@ -318,10 +365,19 @@ function EventSheet({ water }: { water: Water }) {
           mistake.
         </Txt>
       ) : null}
+      {texts.kind === 'incident' || texts.kind === 'away' ? (
+        <WhenEntry
+          form={form}
+          name="untilText"
+          kind="datetime-local"
+          label={texts.kind === 'away' ? 'Until' : 'Ended at'}
+          hint={texts.kind === 'away' ? undefined : 'Where it lasted: a cut, a pump that stood.'}
+        />
+      ) : null}
       {texts.atText === '' ? (
         <Button
           kind="quiet"
-          label="Done earlier?"
+          label={texts.kind === 'away' ? 'From another time?' : 'Done earlier?'}
           onPress={() => change({ atText: fieldTime(Date.now()) })}
         />
       ) : (

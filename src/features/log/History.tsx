@@ -35,7 +35,7 @@ import {
 import { useUnits, WithWater } from '../shell';
 import { SaveButton, useSaving } from '../shell/saving';
 import { entriesOf, type Entry } from './entries';
-import { EVENT_WORDS, eventWords } from './eventForm';
+import { EVENT_WORDS, eventWords } from './eventWords';
 import { shownValue, typedUnit } from './sampleForm';
 
 /** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */

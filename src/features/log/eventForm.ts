@@ -1,19 +1,18 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
 import { MINUTE_MS } from '../../../core/time';
 import {
-  CLARITIES,
-  FILMS,
-  FOODS,
+  type CLARITIES,
+  type FILMS,
+  type FOODS,
   MAX_NAME,
   MAX_NOTE,
-  SEEDS,
-  SMELLS,
-  SOUNDS,
-  DOSED,
-  type EventKind,
+  type SEEDS,
+  type SMELLS,
+  type SOUNDS,
+  type DOSED,
+  type IncidentKind,
   type WaterEvent,
 } from '../../../core/document';
-import { SCHOOL_WORDS } from '../../../core/words';
 import {
   formatDecimal,
   fromMgNPerL,
@@ -23,6 +22,7 @@ import {
   toUnit,
   type UnitPreferences,
 } from '../../../core/units';
+import { DOSED_WORDS } from './eventWords';
 
 export const LOGGABLE = [
   'ammoniaDose',
@@ -32,74 +32,15 @@ export const LOGGABLE = [
   'waterChange',
   'topOff',
   'dose',
+  'incident',
   'observation',
   'film',
   'saltMixed',
   'waterMade',
+  'away',
   'note',
 ] as const;
 export type Loggable = (typeof LOGGABLE)[number];
-
-export const EVENT_WORDS: Record<EventKind, string> = {
-  ammoniaDose: 'Ammonia dose',
-  bacteria: 'Bacteria added',
-  food: 'Food or seafood in',
-  seafoodOut: 'Seafood out',
-  waterChange: 'Water change',
-  topOff: 'Top-off',
-  film: 'Film on glass and rock',
-  note: 'Note',
-  schoolChanged: 'School changed',
-  observation: 'What you notice',
-  saltMixed: 'Salt water mixed',
-  waterMade: 'RO/DI water made',
-  dose: 'Alkalinity, calcium, magnesium dosed',
-};
-export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = {
-  bottle: 'Bottle',
-  media: 'Media from a running tank',
-  rock: 'Rock from a running tank',
-  liveSand: 'Live sand',
-  oldTank: 'A whole old tank moved over',
-};
-export const FOOD_WORDS: Record<(typeof FOODS)[number], string> = {
-  pellets: 'Pellets, dry',
-  frozen: 'Frozen',
-  seafood: 'Raw seafood',
-};
-export const FILM_WORDS: Record<(typeof FILMS)[number], string> = {
-  brown: 'Brown film',
-  green: 'Green film',
-  hair: 'Hair algae',
-  slime: 'Slime',
-  stringy: 'Stringy brown',
-  coralline: 'Coralline',
-};
-
-export const SMELL_WORDS: Record<(typeof SMELLS)[number], string> = {
-  none: 'none',
-  sea: 'of the sea',
-  earthy: 'earthy',
-  rotten: 'rotten',
-  chemical: 'chemical',
-};
-export const SOUND_WORDS: Record<(typeof SOUNDS)[number], string> = {
-  usual: 'as usual',
-  gurgling: 'gurgling',
-  rattling: 'rattling',
-  silent: 'silent',
-};
-export const CLARITY_WORDS: Record<(typeof CLARITIES)[number], string> = {
-  clear: 'clear',
-  hazy: 'hazy',
-  cloudy: 'cloudy',
-  yellow: 'yellowish',
-};
-export const DOSED_WORDS: Record<(typeof DOSED)[number], { title: string; unit: string; max: number }> = {
-  alkalinity: { title: 'Alkalinity', unit: 'dKH', max: 10 },
-  calcium: { title: 'Calcium', unit: 'mg/L', max: 200 },
-  magnesium: { title: 'Magnesium', unit: 'mg/L', max: 500 },
-};
 
 export interface EventTexts {
   kind: Loggable;
@@ -112,12 +53,19 @@ export interface EventTexts {
   smell: (typeof SMELLS)[number];
   sound: (typeof SOUNDS)[number];
   clarity: (typeof CLARITIES)[number];
+  /** What happened, its name as printed, and when it ended. */
+  incident: IncidentKind;
+  name: string;
+  untilText: string;
   missing: string;
   seen: string;
   what: (typeof DOSED)[number];
   /** Second amounts: grams and salinity of a batch, minutes of production. */
   grams: string;
   salinity: string;
+  /** Of the new water of a change. */
+  tempC: string;
+  alkalinity: string;
   /** Bacteria: from where, its date, days it ran there, kept wet, share into the sump in percent. */
   from: string;
   expires: string;
@@ -141,11 +89,16 @@ export const emptyEvent = (kind: Loggable): EventTexts => ({
   smell: 'none',
   sound: 'usual',
   clarity: 'clear',
+  incident: 'foodSpilled',
+  name: '',
+  untilText: '',
   missing: '',
   seen: '',
   what: 'alkalinity',
   grams: '',
   salinity: '',
+  tempC: '',
+  alkalinity: '',
   from: '',
   expires: '',
   ranDays: '',
@@ -192,6 +145,10 @@ export interface EventFaults {
   amount?: string;
   grams?: string;
   salinity?: string;
+  tempC?: string;
+  alkalinity?: string;
+  name?: string;
+  untilText?: string;
   missing?: string;
   seen?: string;
   atText?: string;
@@ -251,19 +208,65 @@ export function readEvent(
       else faults.amount = entry.message;
     }
   }
-  const extra = readExtra(t, c.units, faults);
+  const untilMs = readUntil(t, atMs, c, faults);
+  const extra = { ...readExtra(t, c.units, faults), untilMs };
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   const base = { id: c.id, waterId: c.waterId, at: new Date(atMs).toISOString(), note: t.note };
   return { ok: true, event: build(t, base, amount ?? 0, amount, c.netL, extra) };
 }
 
-/** The second amounts, each where its kind has one. */
-function readExtra(
+/** When what lasts ended. An absence may still go on, and must say until when; anything else ends when it ends. */
+function readUntil(
   t: EventTexts,
-  units: UnitPreferences,
+  atMs: number,
+  c: { nowMs: number; readTime: (text: string) => number | null },
   faults: EventFaults,
-): { grams: number | null; salinity: number | null } {
-  const extra: { grams: number | null; salinity: number | null } = { grams: null, salinity: null };
+): number | null {
+  if (t.kind !== 'incident' && t.kind !== 'away') return null;
+  if (t.untilText === '') {
+    if (t.kind === 'away') faults.untilText = 'Say until when you are away.';
+    return null;
+  }
+  const until = c.readTime(t.untilText);
+  if (until === null) faults.untilText = 'That is no date and time. Choose both.';
+  else if (until <= atMs) faults.untilText = 'It ends before it begins. Check both times.';
+  else if (t.kind === 'incident' && until > c.nowMs + MINUTE_MS)
+    faults.untilText = 'That lies in the future. Leave it empty while it still goes on.';
+  return until;
+}
+
+interface Extra {
+  grams: number | null;
+  salinity: number | null;
+  tempC: number | null;
+  alkalinity: number | null;
+}
+
+/** The second amounts, each where its kind has one. */
+function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): Extra {
+  const extra: Extra = { grams: null, salinity: null, tempC: null, alkalinity: null };
+  if (t.kind === 'waterChange' && t.tempC.trim() !== '') {
+    const tempC = readEntry(t.tempC, {
+      name: 'Temperature of the new water',
+      unit: units.temperature,
+      min: 0,
+      max: 45,
+    });
+    if (tempC.ok) extra.tempC = tempC.value;
+    else faults.tempC = tempC.message;
+  }
+  if (t.kind === 'waterChange' && t.alkalinity.trim() !== '') {
+    const alkalinity = readEntry(t.alkalinity, {
+      name: 'Alkalinity of the new water',
+      unit: null,
+      min: 0,
+      max: 40,
+    });
+    if (alkalinity.ok) extra.alkalinity = alkalinity.value;
+    else faults.alkalinity = alkalinity.message;
+  }
+  if (t.kind === 'incident' && t.name.length > MAX_NAME)
+    faults.name = `Too long: ${MAX_NAME} characters is the most.`;
   if (t.kind === 'saltMixed' || (t.kind === 'dose' && t.grams.trim() !== '')) {
     const grams = readEntry(t.grams, {
       name: t.kind === 'dose' ? 'Powder' : 'Salt',
@@ -323,7 +326,7 @@ function build(
   amount: number,
   optional: number | null,
   netL: number,
-  extra: { grams: number | null; salinity: number | null },
+  extra: Extra & { untilMs: number | null },
 ): WaterEvent {
   switch (t.kind) {
     case 'ammoniaDose':
@@ -340,7 +343,19 @@ function build(
         kind: 'waterChange',
         litres: Math.min(amount, netL),
         ...(extra.salinity === null ? {} : { salinity: extra.salinity }),
+        ...(extra.tempC === null ? {} : { tempC: extra.tempC }),
+        ...(extra.alkalinity === null ? {} : { alkalinity: extra.alkalinity }),
       };
+    case 'incident':
+      return {
+        ...base,
+        kind: 'incident',
+        what: t.incident,
+        ...(extra.untilMs === null ? {} : { until: new Date(extra.untilMs).toISOString() }),
+        ...(t.name.trim() === '' ? {} : { name: t.name.trim() }),
+      };
+    case 'away':
+      return { ...base, kind: 'away', until: new Date(extra.untilMs ?? 0).toISOString() };
     case 'observation':
       return {
         ...base,
@@ -394,62 +409,6 @@ function originOf(t: EventTexts): {
   };
 }
 
-/** An event in one line. */
-export function eventWords(e: WaterEvent, netL: number, units: UnitPreferences): string {
-  switch (e.kind) {
-    case 'ammoniaDose': {
-      const rise = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 1);
-      const measured = e.mL === null ? '' : `, ${formatDecimal(e.mL, 1)} mL`;
-      return `+${rise} mg/L NH₄ (${e.mgN.toFixed(0)} mg N${measured})`;
-    }
-    case 'bacteria':
-      return [
-        SEED_WORDS[e.seed],
-        e.mL === null ? '' : `${formatDecimal(e.mL, 0)} mL`,
-        e.from ? `from ${e.from}` : '',
-        e.label ?? '',
-        e.storage ? `kept: ${e.storage}` : '',
-        e.ranDays === undefined ? '' : `ran ${formatDecimal(e.ranDays, 0)} days there`,
-        e.keptWet === false ? 'fell dry' : '',
-        e.expires && e.expires < e.at.slice(0, 10) ? 'past its date' : '',
-      ]
-        .filter(Boolean)
-        .join(', ');
-    case 'food':
-      return `${FOOD_WORDS[e.food]}, ${formatDecimal(e.grams, 1)} g`;
-    case 'waterChange':
-      return `${showQuantity('volume', e.litres, units, 0)}, ${Math.round((100 * e.litres) / netL)} %`;
-    case 'topOff':
-      return showQuantity('volume', e.litres, units);
-    case 'film':
-      return `${FILM_WORDS[e.film]} ${e.extent} of 4`;
-    case 'schoolChanged':
-      return `${SCHOOL_WORDS[e.from].title} → ${SCHOOL_WORDS[e.to].title}`;
-    case 'observation': {
-      const told = [
-        e.smell === 'none' ? '' : `smell ${SMELL_WORDS[e.smell]}`,
-        e.sound === 'usual' ? '' : `sound ${SOUND_WORDS[e.sound]}`,
-        `water ${CLARITY_WORDS[e.clarity]}`,
-        e.seen ? `seen: ${e.seen}` : '',
-        e.missing ? `missing: ${e.missing}` : '',
-      ];
-      return told.filter(Boolean).join(', ');
-    }
-    case 'saltMixed':
-      return `${showQuantity('volume', e.litres, units, 0)} with ${formatDecimal(e.grams, 0)} g to ${showQuantity('salinity', e.salinity, units)}`;
-    case 'waterMade':
-      return `${showQuantity('volume', e.litres, units, 0)}${e.minutes === null ? '' : ` in ${formatDecimal(e.minutes, 0)} min`}`;
-    case 'dose': {
-      const { title, unit } = DOSED_WORDS[e.what];
-      const weighed = e.grams === null ? '' : `, ${formatDecimal(e.grams, 1)} g`;
-      return `${title} +${formatDecimal(e.rise, 2)} ${unit}${weighed}`;
-    }
-    case 'seafoodOut':
-    case 'note':
-      return '';
-  }
-}
-
 /** Texts that show a stored event for editing; null for kinds that are not edited. */
 export function eventTextsOf(
   e: WaterEvent,
@@ -476,6 +435,11 @@ export function eventTextsOf(
   if (e.kind === 'waterChange' || e.kind === 'topOff')
     t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);
+  if (e.kind === 'waterChange' && e.tempC !== undefined) t.tempC = shownIn(units.temperature, e.tempC);
+  if (e.kind === 'waterChange' && e.alkalinity !== undefined) t.alkalinity = formatDecimal(e.alkalinity, 2);
+  if (e.kind === 'incident') Object.assign(t, { incident: e.what, name: e.name ?? '' });
+  if ((e.kind === 'incident' || e.kind === 'away') && e.until !== undefined)
+    t.untilText = fieldTime(Date.parse(e.until));
   if (e.kind === 'observation')
     Object.assign(t, {
       smell: e.smell,

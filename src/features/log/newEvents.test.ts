@@ -1,5 +1,6 @@
 import { METRIC } from '../../../core/units';
-import { emptyEvent, eventTextsOf, eventWords, readEvent, type EventTexts, type Loggable } from './eventForm';
+import { eventWords } from './eventWords';
+import { emptyEvent, eventTextsOf, readEvent, type EventTexts, type Loggable } from './eventForm';
 import { NEW_KIT, readKit, textsOfKit } from './kitForm';
 import { questionOf, readNumberText } from './sampleForm';
 import { STARTER_KITS, type Kit } from '../../../core/document';

@@ -20,7 +20,7 @@ test('before and after a change are joined, others are not', () => {
   ]);
 });
 test('a person’s own target comes before the usual one', () => {
-  expect(targetOf({}, 't', 'alkalinity').range?.low).toBe(8);
+  expect(targetOf({}, 't', 'alkalinity').range?.low).toBe(7);
   const own = {
     id: 'x',
     waterId: 't',

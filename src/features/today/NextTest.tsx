@@ -42,7 +42,7 @@ export function NextTest({
   );
   // Under "act now" nobody is told that no test is due.
   const { title, text } =
-    assessment.fish.word === 'actNow' && assessment.due.length === 0 ? AFTER_ACTING : due;
+    assessment.living?.word === 'actNow' && assessment.due.length === 0 ? AFTER_ACTING : due;
   return (
     <Row style={styles.next}>
       <View style={styles.nextWords}>

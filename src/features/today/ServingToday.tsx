@@ -33,8 +33,10 @@ import { TextEntry, toggled, useEntryForm } from '../shell/form';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { quarantineView, SIGN_WORDS } from '../shell/quarantine/view';
 import { SaveButton } from '../shell/saving';
+import { toneOf } from './MayBeAdded';
 import { NextTest } from './NextTest';
 import { Reminders } from './Reminders';
+import { WaterNow } from './WaterNow';
 import { readSign, type SignTexts } from './signForm';
 
 /** The page of a water that serves a display: one word, why, and for a quarantine its clock and its look. */
@@ -49,7 +51,9 @@ function ServingToday({ water }: { water: Water }) {
   const router = useRouter();
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
-  const { fish: said, alarms } = assessment;
+  const { living, fish: said, alarms } = assessment;
+  const above = living ? [living.reason, ...living.also.map((f) => f.finding)] : [said.reason];
+  const extra = alarms.filter((a) => !above.some((already) => already.code === a.code));
   const next = <NextTest water={water} assessment={assessment} evidence={evidence} />;
   return (
     <Screen
@@ -62,24 +66,24 @@ function ServingToday({ water }: { water: Water }) {
       }
       footer={wide ? undefined : next}
     >
-      <Txt
-        kind={wide ? 'wordWide' : 'word'}
-        heading={1}
-        tone={
-          said.word === 'actNow' ? 'ammonia' : said.word === 'go' || said.word === 'steady' ? 'go' : 'ink'
-        }
-        style={styles.word}
-      >
-        {WORDS[said.word]}
-      </Txt>
-      <Txt style={styles.big}>{`${sentence(said.reason, words)} ${sentence(said.opens, words)}`}</Txt>
-      {alarms
-        .filter((a) => a.code !== said.reason.code)
-        .map((a) => (
-          <Txt key={a.code} kind="small" tone="nitrite">
-            {sentence(a, words)}
+      {living ? (
+        <>
+          <WaterNow water={water} living={living} evidence={evidence} />
+          <Txt kind="strong">{`${WORDS[said.word]}: ${sentence(said.reason, words)} ${sentence(said.opens, words)}`}</Txt>
+        </>
+      ) : (
+        <>
+          <Txt kind={wide ? 'wordWide' : 'word'} heading={1} tone={toneOf(said.word)} style={styles.word}>
+            {WORDS[said.word]}
           </Txt>
-        ))}
+          <Txt style={styles.big}>{`${sentence(said.reason, words)} ${sentence(said.opens, words)}`}</Txt>
+        </>
+      )}
+      {extra.map((a) => (
+        <Txt key={a.code} kind="small" tone="nitrite">
+          {sentence(a, words)}
+        </Txt>
+      ))}
       <Reminders water={water} />
       {water.kind === 'quarantine' ? <Watch water={water} now={now} /> : null}
       {water.kind === 'holding' ? <WhoIsIn water={water} /> : null}

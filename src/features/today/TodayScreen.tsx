@@ -11,10 +11,12 @@ import { TideStaff } from '../../ui/charts/TideStaff';
 import { Boundary, part, screen, useWords, WithWater } from '../shell';
 import { GateEvidence } from './GateEvidence';
 import { isDated, type LikelyState } from './likely';
+import { MayBeAdded, OtherKind, toneOf } from './MayBeAdded';
 import { NextTest } from './NextTest';
 import { WorkingOut } from './WorkingOut';
 import { besidesWords, staffRows } from './model';
 import { Reminders } from './Reminders';
+import { WaterNow } from './WaterNow';
 
 /** The forecast's part of the page comes after the page. */
 const LikelyDates = part(
@@ -48,10 +50,7 @@ function Today({ water }: { water: Display }) {
   const likely: LikelyState = isDated(here) ? said : { kind: 'off' };
   const [opened, setOpened] = useState<string | null>(null);
   const shownGate = opened ?? here;
-  const { fish, coral, alarms } = assessment;
-  // A sentence stands once on a page.
-  const sameForBoth =
-    fish.word === coral.word && sentence(fish.reason, words) === sentence(coral.reason, words);
+  const { living, fish, coral, alarms } = assessment;
   const panel = (id: string | null) => (
     <GateEvidence water={water} gateId={id} assessment={assessment} evidence={evidence} />
   );
@@ -59,7 +58,9 @@ function Today({ water }: { water: Display }) {
     useMemo(() => (isOfDisplay(evidence) ? besides(evidence) : []), [evidence]),
     words,
   );
-  const extra = alarms.filter((a) => a.code !== fish.reason.code);
+  // A sentence stands once on a page: what the water's own part says is not said again.
+  const above = living ? [living.reason, ...living.also.map((f) => f.finding)] : [fish.reason];
+  const extra = alarms.filter((a) => !above.some((said) => said.code === a.code));
 
   return (
     <Screen
@@ -78,29 +79,25 @@ function Today({ water }: { water: Display }) {
         )
       }
     >
-      <Txt
-        kind={wide ? 'wordWide' : 'word'}
-        heading={1}
-        tone={
-          fish.word === 'actNow' ? 'ammonia' : fish.word === 'go' || fish.word === 'goSmall' ? 'go' : 'ink'
-        }
-        style={styles.word}
-      >
-        {WORDS[fish.word]}
-      </Txt>
-      <View style={styles.reasons}>
-        <Txt style={styles.big}>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
-        {sameForBoth ? null : (
-          <Txt
-            kind={coral.word === 'goSmall' ? 'strong' : 'body'}
-            tone={coral.word === 'goSmall' ? 'go' : 'second'}
-            style={coral.word === 'goSmall' && styles.big}
-          >
-            {coral.word === 'goSmall'
-              ? sentence(coral.reason, words)
-              : `Corals: ${WORDS[coral.word].toLowerCase()}. ${sentence(coral.reason, words)}`}
+      {living ? (
+        <>
+          <WaterNow water={water} living={living} evidence={evidence} />
+          <Later>
+            <MayBeAdded assessment={assessment} />
+          </Later>
+        </>
+      ) : (
+        <>
+          <Txt kind={wide ? 'wordWide' : 'word'} heading={1} tone={toneOf(fish.word)} style={styles.word}>
+            {WORDS[fish.word]}
           </Txt>
-        )}
+          <View style={styles.reasons}>
+            <Txt style={styles.big}>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
+            <OtherKind name="Corals" judgement={coral} fish={fish} />
+          </View>
+        </>
+      )}
+      <View style={styles.reasons}>
         {extra.map((a) => (
           <Txt key={sentence(a, words)} kind="small" tone="nitrite">
             {sentence(a, words)}

@@ -1,7 +1,7 @@
 /** Today's screen as plain data: rows of evidence from the tank's history. Tested without rendering. */
 import { DAY_MS } from '../../../core/time';
-import { PARAMETER_NAMES, type Kit, type Parameter } from '../../../core/document';
-import { basisLabel } from '../../../core/units';
+import { isNitrogen, PARAMETER_NAMES, parameterUnit, type Kit, type Parameter } from '../../../core/document';
+import { basisLabel, formatDecimal, showQuantity, type UnitPreferences } from '../../../core/units';
 import { type Assessment, type Gate } from '../../../core/readiness';
 import type { Point, WaterEvidence } from '../../../core/evidence';
 import { GATE_NAMES, sentence, type WordsContext } from '../../../core/words';
@@ -39,6 +39,14 @@ export function evidenceRows(e: WaterEvidence, count: number): EvidenceRow[] {
     }));
 }
 
+/** A newest value in the person's unit: nitrogen as its kit prints it, the rest as it is reckoned with, corrections laid over. */
+export function readingWords(parameter: Parameter, point: Point, units: UnitPreferences): string {
+  if (isNitrogen(parameter)) return `${point.text} mg/L`;
+  if (parameter === 'salinity' || parameter === 'temperature')
+    return showQuantity(parameter, point.interval.mid, units);
+  return `${formatDecimal(point.interval.mid, 2)} ${parameterUnit(parameter, {})}`.trim();
+}
+
 /** "mg/L as NH₄, NO₂, NO₃ · ? kept, not trusted", from the kits last used. */
 export function evidenceFootnote(e: WaterEvidence): string {
   const label = (s: 'ammonia' | 'nitrite' | 'nitrate') => {
@@ -55,7 +63,7 @@ export interface StaffRow {
   id: string;
   title: string;
   note: string;
-  status: 'passed' | 'here' | 'ahead';
+  status: Gate['status'];
 }
 
 /** Gates as marks of the staff, bottom to top. */

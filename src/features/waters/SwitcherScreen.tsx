@@ -2,6 +2,7 @@ import { MINUTE_MS } from '../../../core/time';
 import { Link, useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { isOpen, type Water } from '../../../core/document';
+import { wordOf } from '../../../core/readiness';
 import { KIND_WORDS, WORDS } from '../../../core/words';
 import { demoShown, selectAssessment, selectWaters, showDemo, useAppSelector, useNow } from '../../store';
 import { Button, Empty, Go, Row, Screen, Section, space, Txt, useTheme } from '../../ui';
@@ -66,7 +67,7 @@ export function SwitcherScreen() {
 function WaterLink({ water }: { water: Water }) {
   const { roles } = useTheme();
   const now = useNow(MINUTE_MS);
-  const word = useAppSelector((s) => selectAssessment(s, water.id, now).fish.word);
+  const word = useAppSelector((s) => wordOf(selectAssessment(s, water.id, now)));
   const kind = water.kind === 'display' ? '' : KIND_WORDS[water.kind].toLowerCase();
   const lives = water.kind === 'display' || water.kind === 'quarantine';
   const told = [kind, lives ? ageWords(water.startDay, now) : ''].filter(Boolean).join(' · ');

@@ -163,7 +163,7 @@ test('all waters stand in the switcher, displays first, each with its word', () 
   const rows = screen.getAllByRole('link').map((l) => l.textContent ?? '');
   const at = (name: string) => rows.findIndex((t) => t.startsWith(name));
   expect([at('North Window'), at('Pantry Cube'), at('Spare tank'), at('Mixing bin')]).toEqual([0, 1, 2, 3]);
-  expect(rows[0]).toMatch(/Go$/);
-  expect(rows[2]).toMatch(/quarantine · day \d+Wait$/);
+  expect(rows[0]).toMatch(/Steady$/);
+  expect(rows[2]).toMatch(/quarantine · day \d+Steady$/);
   expect(rows[3]).toMatch(/mixing containerGo$/);
 });

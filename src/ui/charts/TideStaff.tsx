@@ -1,48 +1,25 @@
-import { useId, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
+import Svg, { Path } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { space } from '../tokens';
 import { Txt } from '../Txt';
 import { useWidth } from '../useWidth';
+import { Staff, StaffPointer } from './Staff';
 import { wavePath } from './wave';
 
 export interface StaffMark {
   id: string;
   title: string;
   note: string;
-  status: 'passed' | 'here' | 'ahead';
+  /** `skipped` lies behind without having been shown. */
+  status: 'passed' | 'skipped' | 'here' | 'ahead';
   open: boolean;
   /** Shown under the mark when open. */
   evidence: ReactNode;
 }
 
-const STAFF = 34;
-const STRIPE = 22;
-
-/** The staff itself: black and white stripes the whole height of what it stands in. */
-function Staff({ left }: { left: number }) {
-  const { roles, dark } = useTheme();
-  const id = useId();
-  const pale = dark ? roles.second : roles.paper;
-  const deep = dark ? roles.ground : roles.ink;
-  return (
-    <Svg width={STAFF} height="100%" style={[styles.staff, { left }]} aria-hidden>
-      <Defs>
-        <Pattern id={`${id}-stripes`} width={STAFF} height={STRIPE * 2} patternUnits="userSpaceOnUse">
-          <Rect width={STAFF} height={STRIPE} fill={pale} />
-          <Rect y={STRIPE} width={STAFF} height={STRIPE} fill={deep} />
-        </Pattern>
-      </Defs>
-      <Rect width={STAFF} height="100%" fill={`url(#${id}-stripes)`} />
-      <Rect width={2} height="100%" fill={dark ? roles.second : roles.ink} />
-      <Rect x={STAFF - 2} width={2} height="100%" fill={dark ? roles.second : roles.ink} />
-    </Svg>
-  );
-}
-
 function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) => void }) {
-  const { roles } = useTheme();
   const here = mark.status === 'here';
   return (
     <View>
@@ -53,11 +30,7 @@ function MarkRow({ mark, onToggle }: { mark: StaffMark; onToggle: (id: string) =
         onPress={() => onToggle(mark.id)}
         style={styles.mark}
       >
-        {here ? (
-          <Svg width={62} height={30} style={styles.pointer} aria-hidden>
-            <Path d="M0 15 18 1H62V29H18Z" fill={roles.action} />
-          </Svg>
-        ) : null}
+        {here ? <StaffPointer /> : null}
         <View style={styles.words}>
           <Txt kind={here ? 'title' : 'row'}>
             {mark.title}
@@ -96,7 +69,7 @@ export function TideStaff({
     .map((m) => m.title.toLowerCase())
     .reverse();
   const above = [...marks.filter((m) => m.status === 'here'), ...ahead.slice(0, aheadShown)].reverse();
-  const below = marks.filter((m) => m.status === 'passed').reverse();
+  const below = marks.filter((m) => m.status === 'passed' || m.status === 'skipped').reverse();
   return (
     <View onLayout={onLayout} role="list" aria-label="Gates, the furthest first">
       <View style={styles.part}>
@@ -144,10 +117,8 @@ export function TideStaff({
 const styles = StyleSheet.create({
   part: { position: 'relative', paddingVertical: space(2) },
   water: { paddingTop: space(5), paddingBottom: space(6) },
-  staff: { position: 'absolute', top: 0, bottom: 0 },
   wave: { position: 'absolute', left: 0, top: -8 },
   mark: { minHeight: 56, paddingLeft: 62, paddingVertical: space(2), justifyContent: 'center' },
-  pointer: { position: 'absolute', left: -6, top: '50%', marginTop: -15 },
   words: { gap: 2 },
   why: { textDecorationLine: 'underline' },
   evidence: { paddingLeft: 62, paddingBottom: space(3), gap: space(2) },

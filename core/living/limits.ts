@@ -1,0 +1,93 @@
+/** What living water is judged by: each number with its unit and where it comes from. docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+const SOURCE = 'science notes 10, common practice; not toxicology';
+const OURS = 'our estimate';
+
+export const LIVING_LIMITS = {
+  staleDays: limit(3, 'days', 'a test older than this speaks for nothing', 'common practice'),
+  nearDays: limit(
+    7,
+    'days',
+    'pH, temperature and salinity this near to a reading count for it',
+    'common practice',
+  ),
+  sameTimeHours: limit(
+    12,
+    'hours',
+    'a pH this near is of the same time; of an older one the highest of the week is taken',
+    OURS,
+  ),
+  assumedPh: limit(8.3, 'pH', 'taken where none was measured near the reading', SOURCE),
+  assumedTempC: limit(25, '°C', 'taken where none was measured near the reading', 'common practice'),
+  assumedSalinity: limit(35, 'ppt', 'taken where none was measured near the reading', 'common practice'),
+  assumedAlkalinity: limit(8, 'dKH', 'taken where none was measured near the reading', 'common practice'),
+  newWaterPh: limit(8.2, 'pH', 'of new salt water, aired', 'common practice'),
+  newWaterAlkalinity: limit(8.5, 'dKH', 'of new salt water where the mix is not known', 'common practice'),
+  totalActMgN: limit(0.77, 'mg N/L', 'total ammonia to act on at any pH: 0.05 free at pH 8.2', SOURCE),
+  nitriteWatchMgN: limit(0.1, 'mg N/L', 'nitrite over this twice running: the filter lags', SOURCE),
+  nitriteActMgN: limit(5, 'mg N/L', 'nitrite to act on; chloride protects sea fish', SOURCE),
+  tempActC: limit([20, 30], '°C', 'temperature to act on outside', SOURCE),
+  tempHours: limit(3, 'hours', 'over which a change of temperature is counted', SOURCE),
+  tempWatchRise: limit(1, '°C', 'change in that time to watch, by the same thermometer', SOURCE),
+  tempActRise: limit(2, '°C', 'change in that time to act on, by the same thermometer', SOURCE),
+  tempAheadHours: limit(6, 'hours', 'a trend that reaches the limit in this time is said before', OURS),
+  salinityAct: limit([28, 40], 'ppt', 'salinity to act on outside, fish alone', SOURCE),
+  salinityActDelicate: limit(
+    [30, 38],
+    'ppt',
+    'salinity to act on outside, with invertebrates or corals',
+    SOURCE,
+  ),
+  salinityWatchPerDay: limit(1, 'ppt', 'change in a day to watch, by the same instrument', SOURCE),
+  salinityActPerDay: limit(3, 'ppt', 'change in a day to act on, by the same instrument', SOURCE),
+  phAfternoon: limit(
+    7.7,
+    'pH',
+    'watched under, where it was read in the afternoon: it falls at night',
+    SOURCE,
+  ),
+  afternoon: limit([12, 20], 'hours', 'of the day in which pH stands highest', 'common practice'),
+  phAct: limit([7.4, 8.9], 'pH', 'pH to act on outside', SOURCE),
+  oxygenWatch: limit(5.3, 'mg/L', 'oxygen watched under; 6.7 is saturation at 25 °C', SOURCE),
+  oxygenAct: limit(4.5, 'mg/L', 'oxygen to act on under', SOURCE),
+  alkalinityActCorals: limit(5, 'dKH', 'alkalinity to act on under, with corals', SOURCE),
+  alkalinityWatchPerDay: limit(1, 'dKH', 'change in a day to watch, by the same kit', SOURCE),
+  beyondOwnLimit: limit(
+    2,
+    'units',
+    'where the person set limits of their own beyond ours, acting begins this far outside them',
+    OURS,
+  ),
+  untestedShare: limit(
+    0.3,
+    'share',
+    'so much water changed since the last test: what the new water brought is asked for',
+    OURS,
+  ),
+  testAfterHours: limit(1, 'hours', 'from a change to the test that judges it', SOURCE),
+  testLaterHours: limit(12, 'hours', 'from a change to the second test', SOURCE),
+  dayAfterHours: limit(18, 'hours', 'from an incident to the test of the day after', OURS),
+  riskDays: limit(3, 'days', 'an incident is followed by tests for so long', 'common practice'),
+  ammoniaEarlyDays: limit(
+    4,
+    'days',
+    'the longest without an ammonia test in the month after an addition',
+    'common practice',
+  ),
+  ammoniaLaterDays: limit(14, 'days', 'the longest without an ammonia test later on', 'common practice'),
+  earlyMonthDays: limit(30, 'days', 'how long an addition is followed closely', 'common practice'),
+  bareDays: limit(2, 'days', 'the longest without an ammonia test in little water without a filter', SOURCE),
+  temperatureDays: limit(7, 'days', 'the longest without a temperature reading', 'common practice'),
+  salinityDays: limit(14, 'days', 'the longest without a salinity reading', 'common practice'),
+  smallChange: limit(0.5, 'share', 'the largest first change, unless free ammonia is an emergency', SOURCE),
+  emergencyChange: limit(0.75, 'share', 'the first change where free ammonia is an emergency', SOURCE),
+  largestChange: limit(0.9, 'share', 'the largest single change that is advised', SOURCE),
+  smallestChange: limit(0.2, 'share', 'a change smaller than this is not worth the unrest', OURS),
+  perHourC: limit(1, '°C', 'an hour: how fast temperature is corrected', SOURCE),
+  fasterAboveC: limit(32, '°C', 'above it twice as fast', SOURCE),
+  salinityPerDay: limit(1, 'ppt', 'a day: how fast salinity is corrected', SOURCE),
+  alkalinityPerDay: limit(1, 'dKH', 'a day: how fast alkalinity is raised', 'science notes 3'),
+} as const satisfies LimitTable;
+
+export const LIVING = valuesOf(LIVING_LIMITS);

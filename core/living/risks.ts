@@ -1,0 +1,119 @@
+/** What asks for a test although no reading says anything yet: something happened, or nothing was tested for too long. */
+import { lostFrom, type GoneReason, type IncidentKind, type Parameter } from '../document';
+import { expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
+import { DAY_MS, HOUR_MS } from '../time';
+import { ask, test, type Finding } from './finding';
+import { LIVING } from './limits';
+
+/** Tests that what happened asks for, at once and the day after, by name. */
+export const riskFindings = (e: WaterEvidence): Finding[] => [
+  ...mishapFindings(e),
+  ...changes(e),
+  ...tooLong(e),
+];
+
+/** The part of them that is asked for even where nobody is left to live in the water. */
+export const mishapFindings = (e: WaterEvidence): Finding[] => [...losses(e), ...missing(e), ...incidents(e)];
+
+/** What leaves nothing behind that could rot. */
+const LEFT_ALIVE: readonly GoneReason[] = ['rehomed', 'returned'];
+
+/** The tests of ammonia an event asks for: one after it, and one the day after. Null when both are done, or it is long ago. */
+function askedSince(e: WaterEvidence, atMs: number): 'now' | 'dayAfter' | null {
+  if (e.nowMs - atMs > LIVING.riskDays * DAY_MS) return null;
+  const dayAfterMs = atMs + LIVING.dayAfterHours * HOUR_MS;
+  const tested = [...e.series.ammonia, ...e.series.freeAmmonia].map((p) => p.atMs).filter((t) => t > atMs);
+  if (tested.length === 0) return 'now';
+  return e.nowMs >= dayAfterMs && !tested.some((t) => t >= dayAfterMs) ? 'dayAfter' : null;
+}
+
+/** An animal lost from the water. */
+function losses(e: WaterEvidence): Finding[] {
+  return e.joined.flatMap(({ animal }) => {
+    const lost = lostFrom(animal);
+    if (lost?.waterId !== e.water.id || LEFT_ALIVE.includes(lost.reason)) return [];
+    const asked = askedSince(e, Date.parse(lost.at));
+    if (asked === null) return [];
+    return [test({ code: asked === 'now' ? 'deathAsksTest' : 'deathDayAfter' }, 'ammonia')];
+  });
+}
+
+/** What the last observation did not see. */
+function missing(e: WaterEvidence): Finding[] {
+  const told = lastOf(e.events.filter((x) => x.kind === 'observation'));
+  if (!told || told.missing === '') return [];
+  return askedSince(e, Date.parse(told.at)) === null
+    ? []
+    : [test({ code: 'missingAsksTest', missing: told.missing }, 'ammonia')];
+}
+
+/** What takes bacteria or oxygen with it, or brings food for both. */
+function incidents(e: WaterEvidence): Finding[] {
+  return e.events.flatMap((x): Finding[] => {
+    if (x.kind !== 'incident') return [];
+    // What lasts is followed from its end; what still goes on, from its beginning.
+    const end = x.until === undefined ? Date.parse(x.at) : Date.parse(x.until);
+    const asked = askedSince(e, Math.min(end, e.nowMs));
+    if (asked === null) return [];
+    const parameters = ALSO_TESTED[x.what] ?? ['ammonia'];
+    return [
+      test({ code: asked === 'now' ? 'incidentAsksTest' : 'incidentDayAfter', what: x.what }, ...parameters),
+    ];
+  });
+}
+
+const ALSO_TESTED: Partial<Record<IncidentKind, readonly Parameter[]>> = {
+  powerCut: ['temperature', 'ammonia'],
+};
+
+/** What new water brings along; ammonia and nitrite it only dilutes. */
+const BROUGHT: readonly Parameter[] = ['salinity', 'temperature'];
+
+/** Much of the water was changed and nobody has looked what it is now. */
+function changes(e: WaterEvidence): Finding[] {
+  const last = lastOf(e.changes);
+  if (!last || e.nowMs - last.atMs > LIVING.riskDays * DAY_MS) return [];
+  const untested = BROUGHT.filter((p) => {
+    const expected = expectedNow(e, p);
+    return expected !== null && expected.changed > LIVING.untestedShare;
+  });
+  return untested.length === 0
+    ? []
+    : [
+        {
+          word: 'test',
+          finding: { code: 'changedSinceTest', parameters: untested },
+          opens: ask(...untested),
+        },
+      ];
+}
+
+/** How long a water may go without a test, days. */
+function longest(e: WaterEvidence): readonly (readonly [Parameter, number])[] {
+  const bare = e.water.kind === 'holding' || (e.water.kind === 'quarantine' && e.water.filter === 'uncycled');
+  const joinedMs = lastOf(e.joined)?.atMs ?? 0;
+  const early = e.nowMs - joinedMs <= LIVING.earlyMonthDays * DAY_MS;
+  const ammonia = bare ? LIVING.bareDays : early ? LIVING.ammoniaEarlyDays : LIVING.ammoniaLaterDays;
+  return [
+    ['ammonia', ammonia],
+    ['temperature', LIVING.temperatureDays],
+    ['salinity', LIVING.salinityDays],
+  ];
+}
+
+function tooLong(e: WaterEvidence): Finding[] {
+  const old = longest(e).filter(([parameter, days]) => {
+    // A monitor of free ammonia that is fine enough counts for the test.
+    const either: readonly Parameter[] = parameter === 'ammonia' ? ['ammonia', 'freeAmmonia'] : [parameter];
+    const newest = either.map(
+      (p) => lastOf(trusted(e.series[p]).filter((x) => !x.coarse))?.atMs ?? -Infinity,
+    );
+    return e.nowMs - Math.max(...newest) > days * DAY_MS;
+  });
+  if (old.length === 0) return [];
+  const parameters = old.map(([parameter]) => parameter);
+  const never = parameters.filter((p) => e.series[p].length === 0);
+  return never.length > 0
+    ? [test({ code: 'neverTested', parameters: never }, ...parameters)]
+    : [test({ code: 'untestedTooLong', parameters }, ...parameters)];
+}

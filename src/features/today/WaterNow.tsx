@@ -1,0 +1,151 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { PARAMETER_NAMES, type Parameter, type Water } from '../../../core/document';
+import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
+import type { Living } from '../../../core/living';
+import { isStep, sentence, stepWords, WORDS } from '../../../core/words';
+import { agoWords, stepDone, useAppDispatch, useAppSelector } from '../../store';
+import { Button, Later, space, Txt, useWide, type Role } from '../../ui';
+import { StepStaff } from '../../ui/charts/StepStaff';
+import { readingWords } from './model';
+import { useUnits, useWords } from '../shell';
+
+const TONES: Record<Living['word'], Role> = {
+  steady: 'go',
+  watch: 'nitrite',
+  test: 'ink',
+  actNow: 'ammonia',
+};
+
+/** How the water is for those who live in it: one word, one reason, one next step; in an emergency the steps in their order, and nothing
+ *  above them. */
+export function WaterNow({
+  water,
+  living,
+  evidence,
+}: {
+  water: Water;
+  living: Living;
+  evidence: WaterEvidence;
+}) {
+  const wide = useWide();
+  const words = useWords();
+  const said = [sentence(living.reason, words)];
+  if (!living.plan) said.push(sentence(living.opens, words));
+  const also = living.also.map((f) => sentence(f.finding, words)).filter((text) => !said.includes(text));
+  return (
+    <>
+      <Txt kind={wide ? 'wordWide' : 'word'} heading={1} tone={TONES[living.word]} style={styles.word}>
+        {WORDS[living.word]}
+      </Txt>
+      <Txt style={styles.big}>{said.join(' ')}</Txt>
+      {living.plan ? <Acting water={water} living={living} nowMs={evidence.nowMs} /> : null}
+      {[...new Set(also)].map((text) => (
+        <Txt key={text} kind="small" tone="nitrite">
+          {text}
+        </Txt>
+      ))}
+      {living.plan ? null : <Newest evidence={evidence} />}
+      <Later>
+        <Causes living={living} />
+      </Later>
+    </>
+  );
+}
+
+/** The steps, ticked off one by one; kept through a reload, begun anew with the next reading. */
+function Acting({ water, living, nowMs }: { water: Water; living: Living; nowMs: number }) {
+  const words = useWords();
+  const dispatch = useAppDispatch();
+  const kept = useAppSelector((s) => s.drafts.steps[water.id]);
+  const [without, setWithout] = useState(false);
+  if (!living.plan) return null;
+  const { reason } = living;
+  const plan = `${reason.code} ${'atMs' in reason ? reason.atMs : Math.floor(nowMs / 86_400_000)}`;
+  const done = kept?.plan === plan ? kept.done : 0;
+  const steps = living.plan.steps.filter(isStep).map((s) => stepWords(s, words));
+  const tick = (next: number) => dispatch(stepDone({ waterId: water.id, steps: { plan, done: next } }));
+  return (
+    <View style={styles.acting}>
+      <StepStaff steps={steps} done={done} />
+      <View style={styles.ticks}>
+        {done < steps.length ? (
+          <Button kind="primary" label={`Step ${done + 1} is done`} onPress={() => tick(done + 1)} />
+        ) : null}
+        {done > 0 ? <Button kind="quiet" label="One step back" onPress={() => tick(done - 1)} /> : null}
+      </View>
+      {living.plan.avoid.map((s) => (
+        <Txt key={s.code} kind="strong">
+          {sentence(s, words)}
+        </Txt>
+      ))}
+      {living.plan.without ? (
+        <Button
+          kind="quiet"
+          label="No water ready?"
+          expanded={without}
+          onPress={() => setWithout(!without)}
+        />
+      ) : null}
+      {without && living.plan.without ? <Txt>{sentence(living.plan.without, words)}</Txt> : null}
+    </View>
+  );
+}
+
+const SHOWN: readonly Parameter[] = ['ammonia', 'temperature', 'salinity', 'alkalinity'];
+
+/** The newest trusted values, each with its age. */
+function Newest({ evidence }: { evidence: WaterEvidence }) {
+  const units = useUnits();
+  const values = SHOWN.flatMap((parameter) => {
+    const point = lastOf(trusted(evidence.series[parameter]));
+    return point ? [{ parameter, point }] : [];
+  });
+  if (values.length === 0) return null;
+  return (
+    <View style={styles.values}>
+      {values.map(({ parameter, point }) => (
+        <View key={parameter}>
+          <Txt kind="small" tone="second">
+            {PARAMETER_NAMES[parameter]}
+          </Txt>
+          <Txt kind="row">{readingWords(parameter, point, units)}</Txt>
+          <Txt kind="small" tone="second">
+            {agoWords(point.atMs, evidence.nowMs)}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** What may be behind ammonia that nothing in the log explains: the filter first. */
+function Causes({ living }: { living: Living }) {
+  const words = useWords();
+  if (living.causes.length === 0) return null;
+  return (
+    <View style={styles.causes}>
+      <Txt kind="section" heading={2}>
+        What could it be
+      </Txt>
+      {living.causes.map((c) => (
+        <Txt key={c.code}>{sentence(c, words)}</Txt>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  word: { marginTop: space(2), marginLeft: -3 },
+  big: { fontSize: 19, lineHeight: 27 },
+  acting: { gap: space(3), marginTop: space(3) },
+  ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
+  values: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: space(6),
+    rowGap: space(2),
+    marginTop: space(3),
+  },
+  causes: { gap: space(1), marginTop: space(4) },
+});
