@@ -9,11 +9,17 @@ export const DOCUMENT_LIMITS = {
   salinityShare: limit(0.014, 'share', 'error of a salinity meter: half a part', 'common practice'),
   phShare: limit(0.012, 'share', 'error of a pH pen: a tenth', 'common practice'),
   meterZero: limit(0.05, 'as printed', 'at most this much on a meter may be called zero', 'common practice'),
-  nitrogenMeterZero: limit(
+  ammoniaMeterZero: limit(
     0.08,
     'as printed',
-    'ammonia or nitrite: at most this much on a meter may be called zero, its own error around nothing',
+    'ammonia: at most this much on a meter may be called zero, its own error around nothing',
     'photometer leaflets state 0.05 and more; common practice',
+  ),
+  nitriteMeterZero: limit(
+    0.15,
+    'as printed',
+    'nitrite: at most this much on a meter may be called zero: what the lowest step of a chart hides',
+    'common practice',
   ),
   fileMegabytes: limit(
     64,

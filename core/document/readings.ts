@@ -64,10 +64,11 @@ export function readsZero(value: ReadingValue, kit: Kit): boolean {
 }
 
 /** Where a meter's noise ends. Of ammonia and nitrite its error is coarser than its last digit. */
-const meterZero = (kit: Kit, resolution: number): number =>
-  kit.parameter === 'ammonia' || kit.parameter === 'nitrite'
-    ? TAKEN.nitrogenMeterZero
-    : Math.min(resolution, TAKEN.meterZero);
+function meterZero(kit: Kit, resolution: number): number {
+  if (kit.parameter === 'ammonia') return TAKEN.ammoniaMeterZero;
+  if (kit.parameter === 'nitrite') return TAKEN.nitriteMeterZero;
+  return Math.min(resolution, TAKEN.meterZero);
+}
 
 /** "0.5", "0.5–1" or "over 4"; no unit. */
 export function readingText(value: ReadingValue, decimals = 2): string {

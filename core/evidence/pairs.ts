@@ -89,7 +89,11 @@ export const bothClear = remembered((e: WaterEvidence): BothClear => {
     return { status: trace ? 'trace' : 'notZero', ...newest };
   }
   if (streak) return { status: 'oneOfTwo', first: streak.first };
-  return { status: 'noRise' };
+  // Each read zero since the rise, but not in one sitting: both are asked for together.
+  const lastPair = lastOf(tests)?.atMs ?? 0;
+  const sinceRise = rise !== null && [newest.ammonia, newest.nitrite].some((p) => p && p.atMs > rise.atMs);
+  const alone = [newest.ammonia, newest.nitrite].some((p) => p && p.atMs > lastPair);
+  return { status: sinceRise && alone ? 'noPair' : 'noRise' };
 });
 
 interface Streak {

@@ -1,6 +1,7 @@
 /** The shapes of a judgement of living water. */
 import type { Parameter } from '../document';
 import type { Statement, Word } from '../statements';
+import { LIVING } from './limits';
 
 /** What is wrong, as far as it decides what to do at once. */
 export type Trouble =
@@ -25,6 +26,8 @@ export interface Finding {
   opens: Statement;
   /** Set where something is to be done at once. */
   trouble?: Trouble;
+  /** What is to be read again while this stands, and how soon. */
+  again?: { parameter: Parameter; hours: number };
 }
 
 export type LivingWord = Extract<Word, 'steady' | 'watch' | 'test' | 'actNow'>;
@@ -36,10 +39,22 @@ export const test = (finding: Statement, ...parameters: Parameter[]): Finding =>
   finding,
   opens: ask(...parameters),
 });
-export const watch = (finding: Statement, opens: Statement): Finding => ({ word: 'watch', finding, opens });
-export const act = (trouble: Trouble, finding: Statement, opens: Statement): Finding => ({
+/** @param parameter what it is about: read again while it is watched */
+export const watch = (parameter: Parameter, finding: Statement, opens: Statement): Finding => ({
+  word: 'watch',
+  finding,
+  opens,
+  again: { parameter, hours: LIVING.watchAgainHours },
+});
+export const act = (
+  parameter: Parameter,
+  trouble: Trouble,
+  finding: Statement,
+  opens: Statement,
+): Finding => ({
   word: 'actNow',
   finding,
   opens,
   trouble,
+  again: { parameter, hours: LIVING.testAfterHours },
 });

@@ -53,12 +53,25 @@ function byMonitor(e: WaterEvidence, free: FreeAmmonia): Finding[] {
   const kept = keptSince(e, atMs);
   const nh3MgN = free.mgNPerL * kept;
   if (nh3MgN >= FREE_AMMONIA.act) {
-    return [act('ammonia', { code: 'freeMeasuredAct', nh3MgN: free.mgNPerL, atMs }, { code: 'changeNow' })];
+    return [
+      act(
+        'freeAmmonia',
+        'ammonia',
+        { code: 'freeMeasuredAct', nh3MgN: free.mgNPerL, atMs },
+        { code: 'changeNow' },
+      ),
+    ];
   }
   if (free.mgNPerL >= FREE_AMMONIA.longTerm) {
     return kept < 1
       ? [test({ code: 'freeMeasuredWatch', nh3MgN: free.mgNPerL, atMs }, 'ammonia')]
-      : [watch({ code: 'freeMeasuredWatch', nh3MgN: free.mgNPerL, atMs }, { code: 'confirmAmmonia' })];
+      : [
+          watch(
+            'freeAmmonia',
+            { code: 'freeMeasuredWatch', nh3MgN: free.mgNPerL, atMs },
+            { code: 'confirmAmmonia' },
+          ),
+        ];
   }
   return [];
 }
@@ -75,7 +88,14 @@ function afterChange(e: WaterEvidence, { point, value, changed }: Expected): Fin
   const ammonia = printed(point, 'ammonia');
   const { atMs } = point;
   if (freeOf(e, value) >= FREE_AMMONIA.act || value >= LIVING.totalActMgN) {
-    return [act('ammonia', { code: 'stillTooMuch', ammonia, atMs, leftMgN: value }, { code: 'changeNow' })];
+    return [
+      act(
+        'ammonia',
+        'ammonia',
+        { code: 'stillTooMuch', ammonia, atMs, leftMgN: value },
+        { code: 'changeNow' },
+      ),
+    ];
   }
   const changedMs = lastOf(e.changes)?.atMs ?? e.nowMs;
   const testMs = changedMs + LIVING.testAfterHours * HOUR_MS;
@@ -97,11 +117,11 @@ function byTotal(e: WaterEvidence, { point }: Expected, free: FreeAmmonia | null
     const { ph, phAssumed, tempC } = free;
     const told = { ammonia, atMs, nh3MgN, ph, phAssumed, tempC };
     if (nh3MgN >= FREE_AMMONIA.act || point.interval.mid >= LIVING.totalActMgN)
-      return [act('ammonia', { code: 'freeAmmoniaAct', ...told }, { code: 'changeNow' })];
-    return [watch({ code: 'freeAmmoniaWatch', ...told }, { code: 'changeSome' })];
+      return [act('ammonia', 'ammonia', { code: 'freeAmmoniaAct', ...told }, { code: 'changeNow' })];
+    return [watch('ammonia', { code: 'freeAmmoniaWatch', ...told }, { code: 'changeSome' })];
   }
   if (point.interval.mid >= LIVING.totalActMgN)
-    return [act('ammonia', { code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'changeNow' })];
+    return [act('ammonia', 'ammonia', { code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'changeNow' })];
   const before = trusted(e.series.ammonia).slice(-2)[0];
   const twice =
     before !== undefined &&
@@ -109,7 +129,7 @@ function byTotal(e: WaterEvidence, { point }: Expected, free: FreeAmmonia | null
     !before.zero &&
     atMs - before.atMs <= LIVING.staleDays * DAY_MS;
   return twice
-    ? [watch({ code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'filterLags' })]
+    ? [watch('ammonia', { code: 'ammoniaWithAnimals', ammonia, atMs }, { code: 'filterLags' })]
     : [{ word: 'test', finding: { code: 'ammoniaTrace', ammonia, atMs }, opens: { code: 'confirmAmmonia' } }];
 }
 
@@ -122,11 +142,11 @@ function nitrite(e: WaterEvidence): Finding[] {
     nitrite: printed(point, 'nitrite'),
     atMs: point.atMs,
   };
-  if (value >= LIVING.nitriteActMgN) return [act('nitrite', finding, { code: 'changeNow' })];
+  if (value >= LIVING.nitriteActMgN) return [act('nitrite', 'nitrite', finding, { code: 'changeNow' })];
   const before = trusted(e.series.nitrite).slice(-2)[0];
   const twice =
     before !== point && [before, point].every((p) => (p?.interval.mid ?? 0) > LIVING.nitriteWatchMgN);
-  if (twice) return [watch(finding, { code: 'filterLags' })];
+  if (twice) return [watch('nitrite', finding, { code: 'filterLags' })];
   return value > LIVING.nitriteWatchMgN ? [test(finding, 'ammonia', 'nitrite')] : [];
 }
 
@@ -164,10 +184,10 @@ function temperature(e: WaterEvidence): Finding[] {
   const hot = tempC > (watched[0] + watched[1]) / 2;
   const opens: Statement = { code: hot ? 'coolSlowly' : 'warmSlowly' };
   const finding: Statement = { code: hot ? 'tooWarm' : 'tooCold', tempC, atMs };
-  if (!inRange(tempC, acted)) return [act(hot ? 'hot' : 'cold', finding, opens)];
+  if (!inRange(tempC, acted)) return [act('temperature', hot ? 'hot' : 'cold', finding, opens)];
   const moved = heatMoved(e, acted);
   if (moved?.word === 'actNow') return [moved];
-  if (!inRange(tempC, watched)) return [watch(finding, opens)];
+  if (!inRange(tempC, watched)) return [watch('temperature', finding, opens)];
   return moved ? [moved] : [];
 }
 
@@ -180,11 +200,11 @@ function heatMoved(e: WaterEvidence, acted: readonly [number, number]): Finding 
   const perHour = by / Math.max(hours, 0.5);
   const finding: Statement = { code: 'heatMoved', tempC, by, hours };
   const opens: Statement = { code: by > 0 ? 'coolSlowly' : 'warmSlowly' };
-  if (Math.abs(by) > LIVING.tempActRise) return act('heatMoved', finding, opens);
+  if (Math.abs(by) > LIVING.tempActRise) return act('temperature', 'heatMoved', finding, opens);
   const ahead = tempC + perHour * LIVING.tempAheadHours;
   const heading = Math.abs(by) >= LIVING.tempWatchRise / 2 && hours >= 1 && !inRange(ahead, acted);
-  if (heading) return watch({ code: 'heatHeading', tempC, perHour }, opens);
-  return Math.abs(by) > LIVING.tempWatchRise ? watch(finding, opens) : null;
+  if (heading) return watch('temperature', { code: 'heatHeading', tempC, perHour }, opens);
+  return Math.abs(by) > LIVING.tempWatchRise ? watch('temperature', finding, opens) : null;
 }
 
 function salinity(e: WaterEvidence): Finding[] {
@@ -199,10 +219,10 @@ function salinity(e: WaterEvidence): Finding[] {
   const found = point.interval.mid;
   const finding: Statement = { code: 'salinityWithAnimals', salinity: found, atMs: point.atMs };
   const trouble: Trouble = found > aim.high ? 'salty' : 'fresh';
-  if (!inRange(found, acted)) return [act(trouble, finding, { code: 'salinitySlowly' })];
+  if (!inRange(found, acted)) return [act('salinity', trouble, finding, { code: 'salinitySlowly' })];
   const moved = saltMoved(e);
   if (moved?.word === 'actNow') return [moved];
-  if (!inRange(found, watched)) return [watch(finding, { code: 'salinitySlowly' })];
+  if (!inRange(found, watched)) return [watch('salinity', finding, { code: 'salinitySlowly' })];
   return moved ? [moved] : [];
 }
 
@@ -223,8 +243,8 @@ function saltMoved(e: WaterEvidence): Finding | null {
   };
   const opens: Statement = { code: 'salinitySlowly' };
   return Math.abs(moved.by) > LIVING.salinityActPerDay
-    ? act('saltMoved', finding, opens)
-    : watch(finding, opens);
+    ? act('salinity', 'saltMoved', finding, opens)
+    : watch('salinity', finding, opens);
 }
 
 function ph(e: WaterEvidence, local: LocalTime): Finding[] {
@@ -239,7 +259,9 @@ function ph(e: WaterEvidence, local: LocalTime): Finding[] {
   const isLow = found < low;
   const finding: Statement = { code: isLow ? 'phLow' : 'phHigh', ph: found, atMs };
   const opens: Statement = { code: isLow ? 'freshAir' : 'stopDosing' };
-  return inRange(found, acted) ? [watch(finding, opens)] : [act(isLow ? 'phLow' : 'phHigh', finding, opens)];
+  return inRange(found, acted)
+    ? [watch('ph', finding, opens)]
+    : [act('ph', isLow ? 'phLow' : 'phHigh', finding, opens)];
 }
 
 function oxygen(e: WaterEvidence): Finding[] {
@@ -249,8 +271,8 @@ function oxygen(e: WaterEvidence): Finding[] {
   const mgL = newest.point.interval.mid;
   const finding: Statement = { code: 'oxygenLow', mgL, atMs };
   return mgL < LIVING.oxygenAct
-    ? [act('oxygen', finding, { code: 'airNow' })]
-    : [watch(finding, { code: 'airNow' })];
+    ? [act('oxygen', 'oxygen', finding, { code: 'airNow' })]
+    : [watch('oxygen', finding, { code: 'airNow' })];
 }
 
 function alkalinity(e: WaterEvidence): Finding[] {
@@ -261,12 +283,18 @@ function alkalinity(e: WaterEvidence): Finding[] {
   const corals = e.residents.some((a) => speciesById(a.speciesId).group === 'coral');
   const low: Statement = { code: 'alkalinityWithAnimals', alkalinity: found, atMs };
   if (corals && found < LIVING.alkalinityActCorals)
-    return [act('alkalinity', low, { code: 'raiseAlkalinity' })];
+    return [act('alkalinity', 'alkalinity', low, { code: 'raiseAlkalinity' })];
   const { watched } = limitsOf(e, 'alkalinity', [0, 40]);
-  if (found < watched[0]) return [watch(low, { code: 'raiseAlkalinity' })];
-  if (found > watched[1]) return [watch(low, { code: 'letAlkalinityFall' })];
+  if (found < watched[0]) return [watch('alkalinity', low, { code: 'raiseAlkalinity' })];
+  if (found > watched[1]) return [watch('alkalinity', low, { code: 'letAlkalinityFall' })];
   const moved = movementOf(e, 'alkalinity', 24, e.nowMs - DAY_MS);
   return moved && Math.abs(moved.by) > LIVING.alkalinityWatchPerDay
-    ? [watch({ code: 'alkalinityMoved', alkalinity: found, by: moved.by }, { code: 'steadyDoses' })]
+    ? [
+        watch(
+          'alkalinity',
+          { code: 'alkalinityMoved', alkalinity: found, by: moved.by },
+          { code: 'steadyDoses' },
+        ),
+      ]
     : [];
 }

@@ -17,6 +17,8 @@ export interface Living {
   also: Finding[];
   /** Only where something is to be done at once. */
   plan: ActPlan | null;
+  /** What is to be read again soon, and how soon. */
+  again: { parameter: Parameter; hours: number }[];
   /** What may be behind an ammonia that nothing in the log explains. Empty otherwise. */
   causes: Statement[];
 }
@@ -51,6 +53,7 @@ export function judgeLiving(
     opens: first.opens,
     also,
     plan: first.word === 'actNow' ? actPlan(e, troubles) : null,
+    again: worst.flatMap((f) => f.again ?? []),
     causes: unexplained(e) ? CAUSES : [],
   };
 }
@@ -72,6 +75,7 @@ function steady(e: WaterEvidence): Living {
     opens: { code: 'keepSteady' },
     also: [],
     plan: null,
+    again: [],
     causes: [],
   };
 }

@@ -66,6 +66,7 @@ export const LIVING_LIMITS = {
     OURS,
   ),
   testAfterHours: limit(1, 'hours', 'from a change to the test that judges it', SOURCE),
+  watchAgainHours: limit(10, 'hours', 'what is watched is read again after this', OURS),
   testLaterHours: limit(12, 'hours', 'from a change to the second test', SOURCE),
   dayAfterHours: limit(18, 'hours', 'from an incident to the test of the day after', OURS),
   riskDays: limit(3, 'days', 'an incident is followed by tests for so long', 'common practice'),

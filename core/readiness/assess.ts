@@ -74,7 +74,7 @@ export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
     crew,
     coral,
     alarms: saidBesides(e, living, alarms),
-    due: dueTests(e, [...(living ? [living] : []), fish, coral]),
+    due: dueTests(e, living, [fish, coral]),
     freeAmmonia: freeAmmonia(e),
   };
 }
@@ -95,7 +95,7 @@ function assessServing(e: WaterEvidence, clock: QuarantineClock | null, local: L
     crew: judgement,
     coral: judgement,
     alarms: saidBesides(e, living, alarms),
-    due: inUse ? dueTests(e, [...(living ? [living] : []), judgement]) : [],
+    due: inUse ? dueTests(e, living, [judgement]) : [],
     freeAmmonia: freeAmmonia(e),
   };
 }
@@ -167,11 +167,15 @@ function withZeros(e: DisplayEvidence, { gates, here }: Walk, judgement: Judgeme
   };
 }
 
+const HOLDS_UP: readonly Statement['code'][] = ['alkalinityStall', 'alkalinityLow', 'ammoniaTooHigh'];
+
 /** The judgement made more careful by what else holds; a later alarm of the same urgency gives way, so that the worst is named. */
 function withAlarms(judgement: Judgement, alarms: readonly Alarm[]): Judgement {
   return alarms.reduce<Judgement>((so, alarm) => {
     if (alarm.word === null) return so;
-    return URGENCY[alarm.word] < URGENCY[so.word]
+    // What holds the bacteria up is said before what is waited for because of it.
+    const before = HOLDS_UP.includes(alarm.finding.code) && !HOLDS_UP.includes(so.reason.code);
+    return URGENCY[alarm.word] < URGENCY[so.word] || (before && alarm.word === so.word)
       ? { word: alarm.word, reason: alarm.finding, opens: alarm.opens }
       : so;
   }, judgement);

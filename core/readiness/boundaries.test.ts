@@ -166,14 +166,14 @@ describe('the proof', () => {
       .test(24, { ammonia: 0, nitrite: 0, nitrate: 10 })
       .test(26, { ammonia: 0, nitrite: 0, nitrate: 10 });
   test.each([
-    [21.9, 'wait'],
-    [22, 'test'],
-  ])('%f hours after its dose the word is %s', (hours, word) => {
+    [21.9, 'wait', { code: 'proofTestAt', atMs: ms(27.5) }],
+    [22, 'test', { code: 'testThese', parameters: ['ammonia', 'nitrite'] }],
+  ])('%f hours after its dose the word is %s', (hours, word, opens) => {
     const a = judge(clear().dose(26.5, 2), 26.5 + hours * HOUR);
     expect(a.fish).toEqual({
       word,
       reason: { code: 'proofRunning', doseMs: ms(26.5) },
-      opens: { code: 'proofTestAt', atMs: ms(27.5) },
+      opens,
     });
   });
   test('each state has its finding and its way on', () => {

@@ -27,6 +27,10 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
   const unsteady = alkalinityJudgement(e);
   if (unsteady) return unsteady;
   const ammonia = lastOf(trusted(e.series.ammonia));
+  const testedMs = ammonia?.atMs ?? 0;
+  if (e.doses.some((d) => d.atMs > testedMs)) {
+    return { word: 'test', reason: { code: 'dosedSinceTest' }, opens: ask('ammonia') };
+  }
   if (!ammonia?.zero) {
     return { word: 'wait', reason: { code: 'coralAmmonia' }, opens: { code: 'ammoniaZeroAgain' } };
   }

@@ -2,6 +2,7 @@
 import type { Parameter } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
+import type { Living } from '../living';
 import { DAY_MS } from '../time';
 import type { Judgement } from './judgement';
 import { RULES } from './limits';
@@ -10,7 +11,16 @@ type Rhythm = readonly (readonly [Parameter, number])[];
 
 /** Days between two tests of a parameter, common practice: in a display empty and stocked, in little water with animals in it, with and
  *  without grown bacteria. */
-const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled', Rhythm> = {
+const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled' | 'daily', Rhythm> = {
+  daily: [
+    ['ammonia', 1],
+    ['nitrite', 2],
+    ['nitrate', 7],
+    ['salinity', 3],
+    ['temperature', 1],
+    ['alkalinity', 5],
+    ['ph', 5],
+  ],
   cycling: [
     ['ammonia', 2],
     ['nitrite', 2],
@@ -25,7 +35,7 @@ const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled', Rhythm> = {
     ['nitrite', 7],
     ['nitrate', 7],
     ['salinity', 3],
-    ['temperature', 3],
+    ['temperature', 1],
     ['alkalinity', 5],
     ['ph', 7],
     ['phosphate', 7],
@@ -45,20 +55,38 @@ const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled', Rhythm> = {
   ],
 };
 
-function rhythmOf({ water, residents }: WaterEvidence): Rhythm {
+/** What is asked for day by day: zeros on following days, and the school whose first fish are the source. */
+const DAILY: readonly Statement['code'][] = ['dailyTests', 'feedAndTest', 'addFirstFish', 'noAmmoniaNow'];
+
+function rhythmOf({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   const stocked = residents.length > 0;
-  if (water.kind === 'display') return EVERY_DAYS[stocked ? 'stocked' : 'cycling'];
+  if (water.kind === 'display') {
+    if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
+    return EVERY_DAYS[stocked ? 'stocked' : 'cycling'];
+  }
   if (!stocked) return [];
   return EVERY_DAYS[water.kind === 'quarantine' && water.filter === 'cycled' ? 'cycled' : 'bare'];
 }
 
-/** What the judgements ask for first, then what has not been tested for its usual time. */
-export function dueTests(e: WaterEvidence, judgements: readonly Pick<Judgement, 'opens'>[]): Parameter[] {
-  const due = new Set<Parameter>(judgements.flatMap((j) => asked(j.opens)));
-  for (const [parameter, days] of rhythmOf(e)) {
+type Asking = Pick<Judgement, 'opens'>;
+
+/** What the judgements ask for first, then what is watched, then what has not been tested for its usual time. */
+export function dueTests(
+  e: WaterEvidence,
+  living: Living | null,
+  judgements: readonly Asking[],
+): Parameter[] {
+  const asking = [...(living ? [living] : []), ...judgements];
+  const due = new Set<Parameter>(asking.flatMap((j) => asked(j.opens)));
+  const olderThan = (parameter: Parameter, days: number): boolean => {
     const last = lastOf(e.series[parameter]);
-    if (!last || e.nowMs - last.atMs > (days - RULES.dueEarlyDays) * DAY_MS) due.add(parameter);
-  }
+    return !last || e.nowMs - last.atMs > days * DAY_MS;
+  };
+  for (const { parameter, hours } of living?.again ?? [])
+    if (olderThan(parameter, hours / 24 - 1e-6)) due.add(parameter);
+  for (const finding of living?.also ?? []) for (const p of asked(finding.opens)) due.add(p);
+  for (const [parameter, days] of rhythmOf(e, judgements))
+    if (olderThan(parameter, days - RULES.dueEarlyDays)) due.add(parameter);
   return [...due];
 }
 

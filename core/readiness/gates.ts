@@ -7,6 +7,7 @@ import {
   firstFall,
   firstSourceMs,
   lastOf,
+  nothingLeft,
   printed,
   proofState,
   riseOf,
@@ -211,20 +212,41 @@ function proof(e: WaterEvidence): Verdict {
     case 'running': {
       const due = e.nowMs >= state.dueMs - RULES.proofTestEarlyHours * HOUR_MS;
       const running: Statement = { code: 'proofRunning', doseMs: state.doseAtMs };
-      return shut(due ? 'test' : 'wait', running, { code: 'proofTestAt', atMs: state.dueMs });
+      return due
+        ? shut('test', running, ask('ammonia', 'nitrite'))
+        : shut('wait', running, { code: 'proofTestAt', atMs: state.dueMs });
     }
     case 'lenient':
       return shut('wait', { code: 'proofIn48', hours: state.proof.hours }, { code: 'doseAgain' });
     case 'failed':
-      return shut('wait', { code: 'proofFailed' }, { code: 'clearThenDose' });
+      return shut(
+        'wait',
+        { code: 'proofFailed' },
+        { code: clearSince(e, state.doseAtMs) ? 'doseAgain' : 'clearThenDose' },
+      );
     case 'faded':
       return shut('wait', { code: 'proofFaded', atMs: state.proof.testAtMs }, { code: 'doseAgain' });
     case 'missedTest':
-      return shut('wait', { code: 'proofMissed' }, { code: 'doseAgain' });
+      return clearSince(e, state.doseAtMs)
+        ? shut('wait', { code: 'proofMissed' }, { code: 'doseAgain' })
+        : shut('test', { code: 'proofMissed' }, ask('ammonia', 'nitrite'));
     case 'none':
-      return shut('wait', { code: 'proofToCome' }, { code: 'doseForProof' });
+      return mayDose(e)
+        ? shut('wait', { code: 'proofToCome' }, { code: 'doseForProof' })
+        : shut('wait', { code: 'proofToCome' }, { code: 'clearThenDose' });
   }
 }
+
+/** Both have read zero again since a dose. */
+const clearSince = (e: WaterEvidence, doseMs: number): boolean =>
+  nothingLeft(e) &&
+  [e.series.ammonia, e.series.nitrite].every((s) => (lastOf(trusted(s))?.atMs ?? 0) > doseMs);
+
+/** Nothing is left, as far as it was tested since the last dose: another may go in. */
+const mayDose = (e: WaterEvidence): boolean => {
+  const last = lastOf(e.doses);
+  return nothingLeft(e) && (!last || clearSince(e, last.atMs));
+};
 
 /** The hold of the patient school: the person's days, or until nitrate no longer rises. */
 function settle(e: DisplayEvidence): Verdict {

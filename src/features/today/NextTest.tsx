@@ -40,9 +40,10 @@ export function NextTest({
     evidence.nowMs,
     weekdayShort,
   );
-  // Under "act now" nobody is told that no test is due.
-  const { title, text } =
-    assessment.living?.word === 'actNow' && assessment.due.length === 0 ? AFTER_ACTING : due;
+  // First the steps, then the test that shows whether they helped.
+  const { living } = assessment;
+  const acting = living?.word === 'actNow' && !living.again.some((t) => assessment.due.includes(t.parameter));
+  const { title, text } = acting ? AFTER_ACTING : due;
   return (
     <Row style={styles.next}>
       <View style={styles.nextWords}>

@@ -79,7 +79,7 @@ test('with animals in and free ammonia in the water the word is to act, and what
     bad: {
       id: 'bad',
       waterId: 'north-window',
-      at: new Date(NOW - 3_600_000).toISOString(),
+      at: new Date(NOW - 1_200_000).toISOString(),
       note: '',
       readings: [
         { parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 4 } },
