@@ -11,7 +11,7 @@ test('the demo has a place of its own: entered, changed and left, it never touch
   await page.getByRole('link', { name: /switch water/ }).click();
   await press(page, 'Look around in a demo');
   await expect(page.getByText('The demo: made-up tanks. Your own data is not touched.')).toBeVisible();
-  await expect(word(page)).toHaveText('Go');
+  await expect(word(page)).toHaveText('Steady');
   await expect(page.getByText('My own reef')).toHaveCount(0);
   await press(page, 'Edit tank');
   await fill(page, 'Name', 'Changed in the demo');

@@ -21,6 +21,18 @@ const sampleTaps = async (page: Page) => {
   await page.getByRole('button', { name: 'Wait 5 min for nitrate' }).click();
 };
 
+/** A sample of North Window as it would be typed, logged, and Today after it. */
+const logged =
+  (values: Record<string, string>, taps: readonly string[] = []) =>
+  async (page: Page) => {
+    await page.goto(`${base}${NORTH}/log`);
+    for (const name of taps) await page.getByRole('button', { name, exact: true }).click();
+    for (const [label, value] of Object.entries(values)) await page.getByLabel(label).first().fill(value);
+    await page.getByRole('button', { name: /^Save / }).click();
+    await page.goto(base + NORTH);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+  };
+
 const startDrip = async (page: Page) => {
   for (const [label, value] of [
     ['Bag salinity, ppt', '32.2'],
@@ -82,6 +94,9 @@ const SHOTS: Shot[] = [
   { name: 'today-cycling-wide', path: PANTRY, wide: true, before: dated },
   { name: 'today-cycling-dark', path: PANTRY, dark: true, before: dated },
   { name: 'today-dark', path: NORTH, dark: true },
+  { name: 'act', path: NORTH, before: logged({}, ['ammonia 2']) },
+  { name: 'act-wide-dark', path: NORTH, wide: true, dark: true, before: logged({}, ['ammonia 2']) },
+  { name: 'watch', path: NORTH, before: logged({ 'Pocket meter': '31.9' }) },
   { name: 'log-dark', path: `${PANTRY}/log`, dark: true, before: sampleTaps },
   { name: 'log-wide', path: `${NORTH}/log`, wide: true },
   { name: 'cycle', path: `${PANTRY}/cycle` },

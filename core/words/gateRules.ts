@@ -44,5 +44,5 @@ const RULE_WORDS: Record<GateId, (units: UnitPreferences) => string> = {
   firstAnimals: () =>
     `The gates before it, and ammonia, nitrite, salinity, temperature and alkalinity measured within ${LIVING.staleDays} days.`,
   nextStep: () =>
-    `Ammonia zero on days ${RULES.testsAfterAdditionDays.join(', ')} after the last addition, and ${RULES.betweenAdditionsDays} days gone by.`,
+    `Ammonia zero on days ${RULES.testsAfterAdditionDays.join(', ')} after the last addition, and ${RULES.betweenAdditionsDays} days gone by, ${RULES.afterFirstDays} after the first. Nitrite at zero within ${RULES.nitriteKnownDays} days, nitrate at ${(RULES.nitrateStopMgN * PRINTED_PER_N.nitrate.ion).toFixed(0)} mg/L or less, and nothing in the water to watch.`,
 };

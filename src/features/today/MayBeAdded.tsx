@@ -1,17 +1,23 @@
+import type { Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
+import type { WaterEvidence } from '../../../core/evidence';
 import type { Assessment, Judgement } from '../../../core/readiness';
-import { sentence, WORDS } from '../../../core/words';
-import { space, Txt, useTheme, type Role } from '../../ui';
+import { nextWish, type NextWish } from '../../../core/stocking';
+import { animalWords, sentence, WORDS } from '../../../core/words';
+import { selectDocument, useAppSelector } from '../../store';
+import { Go, space, Txt, useTheme, type Role } from '../../ui';
 import { useWords } from '../shell';
 
 export const toneOf = (word: Judgement['word']): Role =>
   word === 'actNow' ? 'ammonia' : word === 'go' || word === 'goSmall' ? 'go' : 'ink';
 
 /** The second answer: may something be added, and what kind. Crew and corals are named where they differ from fish. */
-export function MayBeAdded({ assessment }: { assessment: Assessment }) {
+export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; evidence: WaterEvidence }) {
   const { roles } = useTheme();
   const words = useWords();
+  const doc = useAppSelector(selectDocument);
   const { fish, crew, coral } = assessment;
+  const wish = fish.word === 'go' || fish.word === 'goSmall' ? nextWish(doc, evidence, assessment) : null;
   return (
     <View style={[styles.part, { borderColor: roles.hairline }]}>
       <Txt kind="section" heading={2}>
@@ -21,10 +27,23 @@ export function MayBeAdded({ assessment }: { assessment: Assessment }) {
         {WORDS[fish.word]}
       </Txt>
       <Txt>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
+      {wish ? (
+        <Go href={`/water/${evidence.water.id}/stock/${wish.animal.id}` as Href}>{wishWords(wish)}</Go>
+      ) : null}
       <OtherKind name="Cleaners" judgement={crew} fish={fish} />
       <OtherKind name="Corals" judgement={coral} fish={fish} />
     </View>
   );
+}
+
+/** "Next of your wishes: neon goby. 11 of 40 mg N a day are in use; it brings 2.1." */
+function wishWords({ animal, forecast, carriesMgN }: NextWish): string {
+  const brings = `it brings ${forecast.addedMgN.toFixed(1)}`;
+  const used =
+    carriesMgN === null
+      ? `${forecast.presentMgN.toFixed(0)} mg N a day are in use; ${brings}`
+      : `${forecast.presentMgN.toFixed(0)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
+  return `Next of your wishes: ${animalWords(animal)}. ${used}.`;
 }
 
 /** A kind that is judged otherwise than fish. */

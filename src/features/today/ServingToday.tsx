@@ -36,7 +36,7 @@ import { SaveButton } from '../shell/saving';
 import { toneOf } from './MayBeAdded';
 import { NextTest } from './NextTest';
 import { Reminders } from './Reminders';
-import { WaterNow } from './WaterNow';
+import { ActFooter, WaterNow } from './WaterNow';
 import { readSign, type SignTexts } from './signForm';
 
 /** The page of a water that serves a display: one word, why, and for a quarantine its clock and its look. */
@@ -64,7 +64,13 @@ function ServingToday({ water }: { water: Water }) {
           {wide ? next : null}
         </>
       }
-      footer={wide ? undefined : next}
+      footer={
+        wide ? undefined : (
+          <ActFooter water={water} living={living} nowMs={now}>
+            {next}
+          </ActFooter>
+        )
+      }
     >
       {living ? (
         <>

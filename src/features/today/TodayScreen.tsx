@@ -16,7 +16,7 @@ import { NextTest } from './NextTest';
 import { WorkingOut } from './WorkingOut';
 import { besidesWords, staffRows } from './model';
 import { Reminders } from './Reminders';
-import { WaterNow } from './WaterNow';
+import { ActFooter, WaterNow } from './WaterNow';
 
 /** The forecast's part of the page comes after the page. */
 const LikelyDates = part(
@@ -49,8 +49,10 @@ function Today({ water }: { water: Display }) {
   const [said, setSaid] = useState<LikelyState>({ kind: 'working' });
   const likely: LikelyState = isDated(here) ? said : { kind: 'off' };
   const [opened, setOpened] = useState<string | null>(null);
-  const shownGate = opened ?? here;
   const { living, fish, coral, alarms } = assessment;
+  // In trouble the readings are the evidence; the gates can wait.
+  const troubled = living?.word === 'actNow' || living?.word === 'watch';
+  const shownGate = opened ?? (troubled ? null : here);
   const panel = (id: string | null) => (
     <GateEvidence water={water} gateId={id} assessment={assessment} evidence={evidence} />
   );
@@ -75,7 +77,9 @@ function Today({ water }: { water: Display }) {
       }
       footer={
         wide ? undefined : (
-          <NextTest water={water} assessment={assessment} evidence={evidence} likely={likely} />
+          <ActFooter water={water} living={living} nowMs={now}>
+            <NextTest water={water} assessment={assessment} evidence={evidence} likely={likely} />
+          </ActFooter>
         )
       }
     >
@@ -83,7 +87,7 @@ function Today({ water }: { water: Display }) {
         <>
           <WaterNow water={water} living={living} evidence={evidence} />
           <Later>
-            <MayBeAdded assessment={assessment} />
+            <MayBeAdded assessment={assessment} evidence={evidence} />
           </Later>
         </>
       ) : (

@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PARAMETER_NAMES, type Parameter, type Water } from '../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import type { Living } from '../../../core/living';
+import { DAY_MS } from '../../../core/time';
 import { isStep, sentence, stepWords, WORDS } from '../../../core/words';
 import { agoWords, stepDone, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Later, space, Txt, useWide, type Role } from '../../ui';
@@ -53,27 +54,38 @@ export function WaterNow({
   );
 }
 
-/** The steps, ticked off one by one; kept through a reload, begun anew with the next reading. */
-function Acting({ water, living, nowMs }: { water: Water; living: Living; nowMs: number }) {
+/** Where one stands in the steps: kept through a reload, begun anew with the next reading. */
+function useSteps(water: Water, living: Living | null, nowMs: number) {
   const words = useWords();
   const dispatch = useAppDispatch();
   const kept = useAppSelector((s) => s.drafts.steps[water.id]);
-  const [without, setWithout] = useState(false);
-  if (!living.plan) return null;
+  if (!living?.plan) return null;
   const { reason } = living;
-  const plan = `${reason.code} ${'atMs' in reason ? reason.atMs : Math.floor(nowMs / 86_400_000)}`;
-  const done = kept?.plan === plan ? kept.done : 0;
-  const steps = living.plan.steps.filter(isStep).map((s) => stepWords(s, words));
-  const tick = (next: number) => dispatch(stepDone({ waterId: water.id, steps: { plan, done: next } }));
+  const plan = `${reason.code} ${'atMs' in reason ? reason.atMs : Math.floor(nowMs / DAY_MS)}`;
+  return {
+    steps: living.plan.steps.filter(isStep).map((s) => stepWords(s, words)),
+    done: kept?.plan === plan ? kept.done : 0,
+    tick: (done: number) => void dispatch(stepDone({ waterId: water.id, steps: { plan, done } })),
+  };
+}
+
+interface Ticked {
+  water: Water;
+  living: Living;
+  nowMs: number;
+}
+
+/** The steps in their order, what would make it worse, and the way without water at hand. */
+function Acting({ water, living, nowMs }: Ticked) {
+  const wide = useWide();
+  const words = useWords();
+  const at = useSteps(water, living, nowMs);
+  const [without, setWithout] = useState(false);
+  if (!at || !living.plan) return null;
   return (
     <View style={styles.acting}>
-      <StepStaff steps={steps} done={done} />
-      <View style={styles.ticks}>
-        {done < steps.length ? (
-          <Button kind="primary" label={`Step ${done + 1} is done`} onPress={() => tick(done + 1)} />
-        ) : null}
-        {done > 0 ? <Button kind="quiet" label="One step back" onPress={() => tick(done - 1)} /> : null}
-      </View>
+      <StepStaff steps={at.steps} done={at.done} />
+      {wide ? <StepTick water={water} living={living} nowMs={nowMs} /> : null}
       {living.plan.avoid.map((s) => (
         <Txt key={s.code} kind="strong">
           {sentence(s, words)}
@@ -90,6 +102,33 @@ function Acting({ water, living, nowMs }: { water: Water; living: Living; nowMs:
       {without && living.plan.without ? <Txt>{sentence(living.plan.without, words)}</Txt> : null}
     </View>
   );
+}
+
+/** Ticks off the step one stands at. */
+function StepTick({ water, living, nowMs }: Ticked) {
+  const at = useSteps(water, living, nowMs);
+  if (!at) return null;
+  const { steps, done, tick } = at;
+  return (
+    <View style={styles.ticks}>
+      {done > 0 ? <Button kind="quiet" label="One step back" onPress={() => tick(done - 1)} /> : null}
+      {done < steps.length ? (
+        <Button kind="primary" label={`Step ${done + 1} is done`} onPress={() => tick(done + 1)} />
+      ) : null}
+    </View>
+  );
+}
+
+/** What stands above the places on a phone: the step one is at, and after the last of them, or where there are none, `children`. */
+export function ActFooter({
+  water,
+  living,
+  nowMs,
+  children,
+}: Omit<Ticked, 'living'> & { living: Living | null; children: ReactNode }) {
+  const at = useSteps(water, living, nowMs);
+  if (!at || !living || at.done >= at.steps.length) return children;
+  return <StepTick water={water} living={living} nowMs={nowMs} />;
 }
 
 const SHOWN: readonly Parameter[] = ['ammonia', 'temperature', 'salinity', 'alkalinity'];
@@ -139,7 +178,7 @@ const styles = StyleSheet.create({
   word: { marginTop: space(2), marginLeft: -3 },
   big: { fontSize: 19, lineHeight: 27 },
   acting: { gap: space(3), marginTop: space(3) },
-  ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
+  ticks: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: space(2) },
   values: {
     flexDirection: 'row',
     flexWrap: 'wrap',

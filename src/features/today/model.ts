@@ -66,14 +66,15 @@ export interface StaffRow {
   status: Gate['status'];
 }
 
-/** Gates as marks of the staff, bottom to top. */
+/** Gates as marks of the staff, bottom to top. What the page says above already, the mark does not say again. */
 export function staffRows(assessment: Assessment, words: WordsContext): StaffRow[] {
+  const above = sentence(assessment.fish.reason, words);
   return assessment.gates.map((g) => ({
     id: g.id,
     title: GATE_NAMES[g.id].title,
     status: g.status,
     note:
-      g.status === 'ahead'
+      g.status === 'ahead' || (g.status === 'here' && sentence(g.finding, words) === above)
         ? GATE_NAMES[g.id].ahead
         : g.status === 'passed'
           ? `${sentence(g.finding, words)}${g.passedMs && !['bothClear', 'firstAnimals'].includes(g.id) ? ` · ${words.day(g.passedMs)}` : ''}`

@@ -92,7 +92,18 @@ test('with animals in and free ammonia in the water the word is to act, and what
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Act now');
   // Said once, and nobody is told that no test is due.
   expect(says(/^Corals: act now/)).toBe(false);
+  expect(says(/^1 · Heater and pumps off at the wall/)).toBe(true);
+  expect(says(/^\d · Change \d+ L of 238 L/)).toBe(true);
+  expect(says(/free 0\.\d+ → 0\.\d+/)).toBe(true);
+  press('Step 1 is done');
+  expect(says(/^1 · Heater and pumps off at the wall ✓/)).toBe(true);
+  press('Step 2 is done');
+  press('One step back');
+  for (let step = 2; screen.queryByRole('button', { name: `Step ${step} is done` }); step++)
+    press(`Step ${step} is done`);
   expect(says('Test again an hour after')).toBe(true);
+  press('No water ready?');
+  expect(says(/never with copper/)).toBe(true);
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });
 

@@ -1,0 +1,32 @@
+/** Which of the wishes may come next: the first against which nothing speaks so far. */
+import { isComing, placeOf, type Animal, type Document } from '../document';
+import type { WaterEvidence } from '../evidence';
+import type { Assessment } from '../readiness';
+import { speciesById } from '../species';
+import { provedCapacity } from './load';
+import { additionWarnings, type AdditionForecast } from './warnings';
+
+export interface NextWish {
+  animal: Animal;
+  forecast: AdditionForecast;
+  /** What the filter carries at invisible ammonia, mg N a day; null where nothing is proved. */
+  carriesMgN: number | null;
+}
+
+/** Wishes by their planned day, then as they were entered; one still in quarantine is not asked for. Null when there is none without a stop. */
+export function nextWish(doc: Document, e: WaterEvidence, assessment: Assessment): NextWish | null {
+  const wishes = Object.values(doc.animals)
+    .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
+    .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
+  for (const animal of wishes) {
+    const { warnings, forecast } = additionWarnings(
+      e,
+      assessment,
+      speciesById(animal.speciesId),
+      animal.count,
+    );
+    if (warnings.some((w) => w.severity === 'stop')) continue;
+    return { animal, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
+  }
+  return null;
+}
