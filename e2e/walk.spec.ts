@@ -123,7 +123,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await place(page, 'Log');
     await press(page, 'ammonia 0');
     await press(page, 'Save 1 reading');
-    await expect(page.getByText('Test temperature and salinity')).toBeVisible();
+    await expect(page.getByText('Test temperature and salinity', { exact: true })).toBeVisible();
     await switchTo(page, 'Shelf Reef');
   });
 

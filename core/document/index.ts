@@ -17,7 +17,7 @@ export { DOCUMENT_LIMITS } from './limits';
 export { STARTER_KITS, starterKits } from './starterKits';
 export type { Entry } from './entry';
 export { broughtUp, collectionsOf } from './migrations';
-export { LIMITS, plausibility, type Plausibility } from './plausible';
+export { LIMITS, likelyMistake, plausibility, type Plausibility } from './plausible';
 export {
   aimOf,
   DEFAULT_TARGETS,

@@ -62,6 +62,23 @@ export const LIMITS: Record<Parameter, Limits> = {
   own6: OWN,
 };
 
+/** What was probably meant by a number that cannot be: another unit, another scale. Null where nothing is likely. */
+export function likelyMistake(parameter: Parameter, typed: string): string | null {
+  const x = Number(typed.replace(',', '.'));
+  const within = (low: number, high: number) => x >= low && x <= high;
+  if (parameter === 'temperature' && within(59, 104))
+    return `It looks like °F: ${x} °F is ${(((x - 32) * 5) / 9).toFixed(1)} °C. Change the unit, or type that.`;
+  if (parameter === 'salinity' && within(1.01, 1.04))
+    return 'It looks like a specific gravity. Choose SG as the mark of this instrument.';
+  if (parameter === 'salinity' && within(45, 60))
+    return 'It looks like a conductivity in mS/cm. Choose that as the mark of this instrument.';
+  if (parameter === 'alkalinity' && within(80, 300))
+    return `It looks like mg/L CaCO₃: ${x} is ${(x / 17.86).toFixed(1)} dKH.`;
+  if (parameter === 'ph' && within(65, 95)) return `Is the decimal point missing: ${(x / 10).toFixed(1)}?`;
+  if (parameter === 'ph' && within(11, 14)) return 'No tank reads that: calibrate the probe, and read again.';
+  return null;
+}
+
 export type Plausibility = 'fine' | 'unusual' | 'impossible';
 
 /** Judges one value in stored units. */

@@ -192,6 +192,8 @@ describe('half done', () => {
     timers: {},
     shown: [],
     doubted: [],
+    kits: {},
+    also: [],
   };
   test('is written a little later, at once when the page is left', async () => {
     jest.useFakeTimers();
@@ -231,7 +233,17 @@ test('a draft whose act is being stored is not written after it, whenever its ti
   tab.dispatch(
     sampleDrafted({
       waterId: 't',
-      draft: { readings: [], texts: {}, atText: '', note: 'typed', timers: {}, shown: [], doubted: [] },
+      draft: {
+        readings: [],
+        texts: {},
+        atText: '',
+        note: 'typed',
+        timers: {},
+        shown: [],
+        doubted: [],
+        kits: {},
+        also: [],
+      },
     }),
   );
   gate.close();

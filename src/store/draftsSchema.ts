@@ -15,6 +15,10 @@ export const sampleDraftSchema = z.strictObject({
   shown: z.array(z.string()),
   /** Parameters whose reading is kept without trust. */
   doubted: z.array(z.string()).default([]),
+  /** The kit chosen for a parameter, where it is not the usual one. */
+  kits: z.record(z.string(), z.string()).default({}),
+  /** Kits that read a parameter a second time in the same sitting. */
+  also: z.array(z.string()).default([]),
 });
 
 export const dropCountSchema = z.strictObject({

@@ -34,6 +34,8 @@ const draft: SampleDraft = {
   timers: { ph: 5 },
   shown: ['ph'],
   doubted: [],
+  kits: {},
+  also: [],
 };
 const count: DropCount = { target: 40, counted: 3, mgN: 84, mL: 2 };
 const water = (id: string, startDay: string, name = id): Water => ({

@@ -396,6 +396,8 @@ test('a half-entered sample survives; an unreadable draft is dropped', async () 
     timers: {},
     shown: [],
     doubted: [],
+    kits: {},
+    also: [],
   };
   made.store.dispatch(sampleDrafted({ waterId: 't', draft }));
   await made.settled();

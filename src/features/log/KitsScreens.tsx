@@ -182,6 +182,23 @@ function KitForm({ kit }: { kit: Kit | null }) {
       ) : (
         <TextEntry form={form} name="resolution" numeric label="Smallest step shown" />
       )}
+      {texts.parameter === 'ammonia' || texts.parameter === 'freeAmmonia' ? (
+        <Txt kind="small" tone="second">
+          Most kits show the total, ammonia and ammonium together. A monitor that hangs in the tank mostly
+          shows the free part alone, a twentieth of it: choose free ammonia for that one.
+        </Txt>
+      ) : null}
+      {texts.parameter === 'freeAmmonia' ? (
+        <ChoiceEntry
+          form={form}
+          name="basis"
+          label="Prints mg/L as"
+          options={[
+            { value: 'NH3', label: 'NH₃' },
+            { value: 'N', label: 'N, nitrogen' },
+          ]}
+        />
+      ) : null}
       {isNitrogen(texts.parameter) ? (
         <ChoiceEntry
           form={form}

@@ -27,6 +27,8 @@ import {
   readNumberText,
   selectedSteps,
   shownValue,
+  readingIn,
+  slotOf,
   tapStep,
   typedUnit,
 } from './sampleForm';
@@ -40,6 +42,8 @@ interface Props {
   fault: string | null;
   nitritePresent: boolean;
   now: number;
+  /** A second reading of the parameter in the same sitting, by this kit. */
+  second?: boolean;
   /** Stable from one drawing to the next; told how the draft of that moment changes. */
   onChange: (change: (draft: SampleDraft) => Partial<SampleDraft>) => void;
 }
@@ -56,8 +60,9 @@ const sameRow = (a: Props, b: Props): boolean => {
     a.nitritePresent === b.nitritePresent &&
     Math.floor(a.now / MINUTE_MS) === Math.floor(b.now / MINUTE_MS) &&
     a.onChange === b.onChange &&
-    a.draft.readings.find((r) => r.parameter === p) === b.draft.readings.find((r) => r.parameter === p) &&
-    a.draft.texts[p] === b.draft.texts[p] &&
+    a.draft.also === b.draft.also &&
+    readingIn(a.draft, a.kit, a.second === true) === readingIn(b.draft, b.kit, b.second === true) &&
+    a.draft.texts[slotOf(a.kit, a.second === true)] === b.draft.texts[slotOf(b.kit, b.second === true)] &&
     a.draft.timers[p] === b.draft.timers[p] &&
     a.draft.doubted.includes(p) === b.draft.doubted.includes(p)
   );
@@ -72,6 +77,7 @@ export const SampleRow = memo(function SampleRow({
   fault,
   nitritePresent,
   now,
+  second = false,
   onChange,
 }: Props) {
   const { roles } = useTheme();
@@ -80,8 +86,9 @@ export const SampleRow = memo(function SampleRow({
   const kits = useAppSelector((s) => s.document.entities.kits);
   const others = Object.values(kits).filter((k) => k.parameter === p && (!k.archived || k.id === kit.id));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
-  const reading = draft.readings.find((r) => r.parameter === p);
-  const text = draft.texts[p] ?? '';
+  const slot = slotOf(kit, second);
+  const reading = readingIn(draft, kit, second);
+  const text = draft.texts[slot] ?? '';
   const typed = kit.scale.kind === 'number' ? readNumberText(text, kit, units, own) : {};
   const value = kit.scale.kind === 'number' ? typed.value : reading?.value;
   const name = parameterName(p, own);
@@ -94,26 +101,16 @@ export const SampleRow = memo(function SampleRow({
 
   const setReading = (next: Reading | null) =>
     onChange((d) => ({
-      readings: [...d.readings.filter((r) => r.parameter !== p), ...(next ? [next] : [])],
+      readings: [...d.readings.filter((r) => r !== readingIn(d, kit, second)), ...(next ? [next] : [])],
     }));
-  const useKit = (kitId: string) => {
-    const next = kits[kitId];
-    if (!next) return;
-    // Steps of another kit mean other numbers: start this row again.
-    onChange((d) => {
-      const texts = { ...d.texts };
-      delete texts[p];
-      return {
-        readings: [
-          ...d.readings.filter((r) => r.parameter !== p),
-          ...(next.scale.kind === 'steps'
-            ? [{ parameter: p, kitId, value: { kind: 'exact' as const, value: next.scale.steps[0] ?? 0 } }]
-            : []),
-        ],
-        texts,
-      };
-    });
+  const without = (d: SampleDraft) => {
+    const texts = { ...d.texts };
+    delete texts[slot];
+    return { texts, readings: d.readings.filter((r) => r !== readingIn(d, kit, second)) };
   };
+  // Steps of another kit mean other numbers: this row begins again, empty. Choosing a kit enters no value.
+  const useKit = (kitId: string) => onChange((d) => ({ ...without(d), kits: { ...d.kits, [p]: kitId } }));
+  const next = others.find((k) => k.id !== kit.id && !draft.also.includes(k.id));
 
   return (
     <View
@@ -127,7 +124,7 @@ export const SampleRow = memo(function SampleRow({
         <Row style={styles.name}>
           {isNitrogen(p) ? <Mark of={p} size={18} /> : null}
           <Txt kind="section" heading={2} tone={isNitrogen(p) ? p : 'ink'}>
-            {capital(name)}
+            {second ? `${capital(name)}, ${kit.name}` : capital(name)}
           </Txt>
         </Row>
         <Txt kind="small" tone="second" style={styles.right}>
@@ -173,7 +170,7 @@ export const SampleRow = memo(function SampleRow({
           label={kit.name}
           unit={typedUnit(kit, units, own).label}
           value={text}
-          onChange={(next) => onChange((d) => ({ texts: { ...d.texts, [p]: next.slice(0, 60) } }))}
+          onChange={(next) => onChange((d) => ({ texts: { ...d.texts, [slot]: next.slice(0, 60) } }))}
           error={fault}
           question={question?.text ?? null}
           hint={
@@ -227,7 +224,7 @@ export const SampleRow = memo(function SampleRow({
           kind="quiet"
           label="Repeat it"
           name={`Repeat it: ${name}`}
-          onPress={() => onChange((d) => ({ texts: { ...d.texts, [p]: `${text.trim()} / ` } }))}
+          onPress={() => onChange((d) => ({ texts: { ...d.texts, [slot]: `${text.trim()} / ` } }))}
         />
       ) : null}
       {doubt ? (
@@ -235,12 +232,27 @@ export const SampleRow = memo(function SampleRow({
           {doubt}
         </Txt>
       ) : null}
-      {others.length > 1 ? (
+      {others.length > 1 && !second ? (
         <Choice
-          label={`Read with`}
+          label="Read with"
           options={others.map((k) => ({ value: k.id, label: k.name }))}
           value={kit.id}
           onChange={useKit}
+        />
+      ) : null}
+      {next && !second && value !== undefined ? (
+        <Button
+          kind="quiet"
+          label={`Read it with ${next.name} as well`}
+          onPress={() => onChange((d) => ({ also: [...d.also, next.id] }))}
+        />
+      ) : null}
+      {second ? (
+        <Button
+          kind="quiet"
+          label="Leave this one out"
+          name={`Leave ${kit.name} out`}
+          onPress={() => onChange((d) => ({ ...without(d), also: d.also.filter((id) => id !== kit.id) }))}
         />
       ) : null}
     </View>

@@ -1,11 +1,12 @@
 import { useRouter, type Href } from 'expo-router';
-import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { Fragment, memo, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import {
   isOwnParameter,
   parameterName,
   PARAMETERS,
   type Edit,
+  type Kit,
   type Parameter,
   type Water,
 } from '../../../core/document';
@@ -28,7 +29,15 @@ import { useParam, useUnits, WithWater } from '../shell';
 import { SaveButton, useLastSeen, useSaving } from '../shell/saving';
 import { EventLinks } from './EventLinks';
 import { DeleteEntry, RecentEntries } from './History';
-import { draftOf, EMPTY_DRAFT, PARAMETERS_IN_HAND, readSampleDraft, rowsToShow, usedUp } from './sampleForm';
+import {
+  draftOf,
+  EMPTY_DRAFT,
+  PARAMETERS_IN_HAND,
+  readSampleDraft,
+  rowsToShow,
+  slotOf,
+  usedUp,
+} from './sampleForm';
 import { SampleRow } from './SampleRow';
 import { useKitFor } from './kits';
 
@@ -64,8 +73,9 @@ function SampleSheet({ water }: { water: Water }) {
   const kitFor = useKitFor(water.id);
   const kitOf = (p: Parameter) => {
     const id =
+      draft.kits[p] ??
       edited?.readings.find((r) => r.parameter === p)?.kitId ??
-      draft.readings.find((r) => r.parameter === p)?.kitId;
+      draft.readings.find((r) => r.parameter === p && !draft.also.includes(r.kitId))?.kitId;
     return (id ? kits[id] : undefined) ?? kitFor(p);
   };
   const own = useAppSelector((s) => s.document.entities.ownParameters);
@@ -88,6 +98,7 @@ function SampleSheet({ water }: { water: Water }) {
     id: edited?.id ?? 'new',
     waterId: water.id,
     kitOf,
+    kits,
     units,
     nowMs: Date.now(),
     own,
@@ -112,6 +123,7 @@ function SampleSheet({ water }: { water: Water }) {
       id: edited?.id ?? newId(),
       waterId: water.id,
       kitOf,
+      kits,
       units,
       nowMs: Date.now(),
       own,
@@ -177,19 +189,27 @@ function SampleSheet({ water }: { water: Water }) {
               href={`/kits/new?parameter=${p}` as Href}
             >{`Add a kit for ${parameterName(p, own)}`}</Go>
           );
-        return (
+        const row = (of: Kit, second: boolean) => (
           <SampleRow
-            key={p}
-            kit={kit}
+            key={slotOf(of, second)}
+            kit={of}
             waterId={water.id}
             draft={draft}
-            due={due.includes(p)}
+            due={due.includes(p) && !second}
             last={series[p][series[p].length - 1]}
-            fault={faults[p] ?? null}
+            fault={faults[slotOf(of, second)] ?? null}
             nitritePresent={nitritePresent}
             now={now}
+            second={second}
             onChange={alter}
           />
+        );
+        const also = draft.also.flatMap((id) => (kits[id]?.parameter === p ? [kits[id]] : []));
+        return (
+          <Fragment key={p}>
+            {row(kit, false)}
+            {also.map((k) => row(k, true))}
+          </Fragment>
         );
       })}
       {hidden.length > 0 ? (

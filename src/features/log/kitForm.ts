@@ -118,7 +118,7 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
       name: t.name.trim(),
       parameter: t.parameter,
       scale,
-      basis: isNitrogen(t.parameter) ? t.basis : null,
+      basis: basisOf(t),
       salinityUnit: t.parameter === 'salinity' ? t.salinityUnit : null,
       expires: t.expires === '' ? null : t.expires,
       waitMinutes: wait.ok && wait.value > 0 ? wait.value : null,
@@ -130,6 +130,12 @@ export function readKit(id: string, t: KitTexts): { ok: true; kit: Kit } | { ok:
       ...(t.shop ? { shop: true as const } : {}),
     }),
   };
+}
+
+/** Nitrogen kits say what they print; a monitor of free ammonia prints NH3 unless it says N. */
+function basisOf({ parameter, basis }: KitTexts): NitrogenBasis | null {
+  if (parameter === 'freeAmmonia') return basis === 'N' ? 'N' : 'NH3';
+  return isNitrogen(parameter) ? basis : null;
 }
 
 function readSteps(text: string): number[] | string {

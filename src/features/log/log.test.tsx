@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { STARTER_KITS, type Document } from '../../../core/document';
 import { NOW, allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { EventScreen } from './EventScreen';
@@ -51,6 +51,67 @@ describe('the sample sheet', () => {
     press(/^Save/);
     expect(samplesOf(doc())).toHaveLength(before);
     expect((screen.getByLabelText(/^pH/) as HTMLInputElement).value).toBe('8..1');
+  });
+});
+
+describe('more than one instrument', () => {
+  const withSecond = (): Document => {
+    const doc = demo();
+    const usual = doc.kits['kit-ammonia']!;
+    doc.kits = {
+      ...doc.kits,
+      'kit-second': { ...usual, id: 'kit-second', name: 'Second drops' },
+      'kit-monitor': {
+        ...usual,
+        id: 'kit-monitor',
+        name: 'Monitor',
+        parameter: 'freeAmmonia',
+        basis: 'NH3',
+        scale: { kind: 'number', resolution: 0.001 },
+      },
+    };
+    return doc;
+  };
+  const show = (shown: string) =>
+    onScreen(<SampleScreen />, { doc: withSecond(), params: pantry({ show: shown }) });
+  const newest = (doc: Document) => samplesOf(doc).sort((a, b) => (a.at < b.at ? 1 : -1))[0];
+  test('choosing another kit enters no value', () => {
+    show('ammonia');
+    choose('Second drops');
+    expect(screen.getByRole('button', { name: 'ammonia 0' }).getAttribute('aria-pressed')).toBe('false');
+    expect(screen.getByRole('button', { name: 'Save' })).toBeTruthy();
+  });
+  test('a second instrument reads the same sitting, and both are kept', async () => {
+    const { doc, settle } = show('ammonia');
+    press('ammonia 0.2');
+    press('Read it with Second drops as well');
+    const [, second] = screen.getAllByRole('button', { name: 'ammonia 0.5' });
+    if (second) fireEvent.click(second);
+    settle();
+    await submit('Save 2 readings');
+    settle();
+    expect(newest(doc())?.readings.map((r) => [r.kitId, r.value])).toEqual([
+      ['kit-ammonia', { kind: 'exact', value: 0.2 }],
+      ['kit-second', { kind: 'exact', value: 0.5 }],
+    ]);
+  });
+  test('free ammonia above the total is questioned, and kept only without trust', async () => {
+    const { doc } = show('ammonia,freeAmmonia');
+    const before = samplesOf(doc()).length;
+    press('ammonia 0.2');
+    type(/^Monitor/, '1');
+    press(/^Save/);
+    expect(says(/^Free ammonia cannot be above the total\./)).toBe(true);
+    expect(samplesOf(doc())).toHaveLength(before);
+  });
+  test('what was probably meant is named', () => {
+    show('temperature,alkalinity,ph');
+    type(/^Thermometer/, '77');
+    expect(says(/It looks like °F: 77 °F is 25\.0 °C\./)).toBe(true);
+    type(/^Alkalinity titration/, '150');
+    expect(says(/It looks like mg\/L CaCO₃: 150 is 8\.4 dKH\./)).toBe(true);
+    type(/^pH/, '14');
+    expect(says(/calibrate the probe/)).toBe(true);
   });
 });
 

@@ -1,6 +1,7 @@
 /** The sample sheet as plain functions: what a tap on a step means, what a typed number means, and from a draft to a sample. */
 import { MINUTE_MS } from '../../../core/time';
 import {
+  freeAmmoniaInterval,
   isNitrogen,
   kitExpired,
   LIMITS,
@@ -8,6 +9,8 @@ import {
   OWN_PARAMETERS,
   parameterName,
   parameterUnit,
+  likelyMistake,
+  nitrogenInterval,
   plausibility,
   readingText,
   PARAMETERS,
@@ -39,7 +42,19 @@ export const EMPTY_DRAFT: SampleDraft = {
   timers: {},
   shown: [],
   doubted: [],
+  kits: {},
+  also: [],
 };
+
+/** Where a row keeps what is typed: the parameter's own row, or that of a second kit for it. */
+export const slotOf = (kit: Kit, second: boolean): string =>
+  second ? `${kit.parameter}|${kit.id}` : kit.parameter;
+
+/** The stored reading of a row, if its kit has steps. */
+export const readingIn = (draft: SampleDraft, kit: Kit, second: boolean): Reading | undefined =>
+  draft.readings.find(
+    (r) => r.parameter === kit.parameter && (second ? r.kitId === kit.id : !draft.also.includes(r.kitId)),
+  );
 
 /** A tap on a step: the same step again clears, its neighbour makes "between", anything else moves. The open top reads "over". */
 export function tapStep(kit: Kit, current: ReadingValue | undefined, index: number): ReadingValue | null {
@@ -119,7 +134,10 @@ export function readNumberText(
   for (const part of parts) {
     if (part === '' && parts.length > 1) continue;
     const entry = readEntry(part, rule);
-    if (!entry.ok) return { fault: entry.message };
+    if (!entry.ok) {
+      const mistake = spec ? null : likelyMistake(kit.parameter, part);
+      return { fault: mistake ? `${entry.message} ${mistake}` : entry.message };
+    }
     values.push(entry.value);
   }
   if (values.length > 5) return { fault: 'Five repeats are the most.' };
@@ -220,6 +238,7 @@ export function rowsToShow(due: readonly Parameter[], draft: SampleDraft): Param
 /** Order on the sheet: what a cycle turns on first. */
 export const PARAMETERS_IN_HAND: readonly Parameter[] = [
   'ammonia',
+  'freeAmmonia',
   'nitrite',
   'nitrate',
   'salinity',
@@ -239,9 +258,9 @@ export const PARAMETERS_IN_HAND: readonly Parameter[] = [
   ...OWN_PARAMETERS,
 ];
 
-export type ReadSample =
-  | { ok: true; sample: Sample }
-  | { ok: false; faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> };
+/** By row, or of the whole. */
+export type SampleFaults = Record<string, string>;
+export type ReadSample = { ok: true; sample: Sample } | { ok: false; faults: SampleFaults };
 
 /** From a draft to a sample. Typed numbers are read here; a time in the future is refused. */
 export function readSampleDraft(
@@ -250,6 +269,7 @@ export function readSampleDraft(
     id: string;
     waterId: string;
     kitOf: (p: Parameter) => Kit | undefined;
+    kits?: Record<string, Kit>;
     units: UnitPreferences;
     own?: OwnSpecs;
     nowMs: number;
@@ -258,21 +278,26 @@ export function readSampleDraft(
     before?: Sample;
   },
 ): ReadSample {
-  const faults: Partial<Record<Parameter | 'at' | 'note' | 'all', string>> = {};
-  const readings = new Map<Parameter, Reading>(draft.readings.map((r) => [r.parameter, r]));
-  for (const [name, text] of Object.entries(draft.texts)) {
+  const faults: SampleFaults = {};
+  const by = (r: Reading): string => `${r.parameter}|${r.kitId}`;
+  const readings = new Map<string, Reading>(draft.readings.map((r) => [by(r), r]));
+  for (const [slot, text] of Object.entries(draft.texts)) {
+    const [name, kitId] = slot.split('|');
     const p = PARAMETERS.find((x) => x === name);
-    const kit = p && context.kitOf(p);
+    const kit = p && (kitId === undefined ? context.kitOf(p) : context.kits?.[kitId]);
     if (!p || !kit || kit.scale.kind !== 'number') continue;
     const stored = context.before?.readings.find((r) => r.parameter === p && r.kitId === kit.id);
     if (stored && text === typedText(stored.value, kit, context.units)) {
-      readings.set(p, stored);
+      readings.set(by(stored), stored);
       continue;
     }
     const read = readNumberText(text, kit, context.units, context.own);
-    if (read.fault) faults[p] = read.fault;
-    else if (read.value) readings.set(p, { parameter: p, kitId: kit.id, value: read.value });
+    const reading = read.value && { parameter: p, kitId: kit.id, value: read.value };
+    if (read.fault) faults[slot] = read.fault;
+    else if (reading) readings.set(by(reading), reading);
   }
+  const odd = impossiblePair([...readings.values()], draft, context);
+  if (odd) faults.freeAmmonia = odd;
   let atMs = context.nowMs;
   if (draft.atText !== '') {
     const read = context.readTime(draft.atText);
@@ -296,6 +321,25 @@ export function readSampleDraft(
       note: draft.note,
     },
   };
+}
+
+/** Free ammonia is part of the total: one above the other says that one of them is something else. */
+function impossiblePair(
+  readings: readonly Reading[],
+  draft: SampleDraft,
+  { kitOf, kits }: { kitOf: (p: Parameter) => Kit | undefined; kits?: Record<string, Kit> },
+): string | null {
+  const found = (p: Parameter) => {
+    const reading = readings.find((r) => r.parameter === p);
+    const kit = reading && (kits?.[reading.kitId] ?? kitOf(p));
+    return reading && kit && !draft.doubted.includes(p) ? { reading, kit } : null;
+  };
+  const [free, total] = [found('freeAmmonia'), found('ammonia')];
+  if (!free || !total) return null;
+  const lowest = freeAmmoniaInterval(free.reading.value, free.kit).low;
+  return lowest > nitrogenInterval(total.reading.value, total.kit, 'ammonia').high
+    ? 'Free ammonia cannot be above the total. Was the total read on this one, or is a basis mixed up? Mark one as not trusted to keep both.'
+    : null;
 }
 
 /** The stored moment when the field, which shows whole minutes, still shows its minute. */
@@ -325,16 +369,20 @@ export function draftOf(
 ): SampleDraft {
   const texts: Record<string, string> = {};
   const readings: Reading[] = [];
-  for (const r of sample.readings) {
+  const also: string[] = [];
+  for (const [i, r] of sample.readings.entries()) {
+    const second = sample.readings.findIndex((x) => x.parameter === r.parameter) !== i;
+    if (second) also.push(r.kitId);
     const kit = kits[r.kitId];
     const text = kit?.scale.kind === 'number' ? typedText(r.value, kit, units) : null;
-    if (text === null) readings.push(r);
-    else texts[r.parameter] = text;
+    if (text === null || !kit) readings.push(r);
+    else texts[slotOf(kit, second)] = text;
   }
   return {
     ...EMPTY_DRAFT,
     texts,
     readings,
+    also,
     atText: fieldTime(Date.parse(sample.at)),
     note: sample.note,
     doubted: sample.readings.filter((r) => r.doubted).map((r) => r.parameter),

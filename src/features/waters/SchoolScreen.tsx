@@ -1,10 +1,12 @@
 import { MINUTE_MS } from '../../../core/time';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { SCHOOLS, type School, type Display } from '../../../core/document';
+import { EVIDENCE } from '../../../core/evidence';
 import { assessWater } from '../../../core/readiness';
+import { formatDecimal, fromMgNPerL } from '../../../core/units';
 import { GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/words';
-import { commit, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { RADIUS, Screen, space, Txt, useTheme } from '../../ui';
+import { commit, LOCAL, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { Choice, RADIUS, Screen, Section, space, Txt, useTheme } from '../../ui';
 import { WithDisplay } from '../shell';
 import { schoolChange } from './schoolChange';
 
@@ -43,6 +45,7 @@ function Schools({ water }: { water: Display }) {
             { ...doc, waters: { ...doc.waters, [water.id]: { ...water, school } } },
             water.id,
             now,
+            LOCAL,
           );
           const here = view.gates.find((g) => g.status === 'here');
           const verdict = `${WORDS[view.fish.word]}${here ? `, at ${GATE_NAMES[here.id].title.toLowerCase()}` : ''}`;
@@ -78,7 +81,60 @@ function Schools({ water }: { water: Display }) {
           );
         })}
       </View>
+      <HowStrict water={water} />
     </Screen>
+  );
+}
+
+const HOLDS = [
+  { value: '7', label: 'One week' },
+  { value: '14', label: 'Two weeks', note: 'our default: the slow bacteria settle' },
+  { value: 'level', label: 'Until nitrate levels off', note: 'what rots has ended' },
+] as const;
+type Hold = (typeof HOLDS)[number]['value'];
+
+const NITRITE = [
+  {
+    value: 'strict',
+    label: 'Wait for zero',
+    note: 'our default: while nitrite shows, the second bacteria cannot keep up',
+  },
+  {
+    value: 'seaWater',
+    label: 'As in sea water',
+    note: `up to ${formatDecimal(fromMgNPerL('nitrite', 'ion', EVIDENCE.nitriteSeaMgN), 1)} mg/L passes: chloride keeps it from the gills, so it hardly harms sea fish`,
+  },
+] as const;
+
+/** What practitioners differ on within the schools: how long the hold lasts, and how nitrite counts. */
+function HowStrict({ water }: { water: Display }) {
+  const dispatch = useAppDispatch();
+  const keep = (label: string, more: Partial<Display>) =>
+    void dispatch(commit(label, [{ put: 'waters', entity: { ...water, ...more } }]));
+  const hold: Hold = water.hold?.kind === 'nitrateLevel' ? 'level' : water.hold?.days === 7 ? '7' : '14';
+  return (
+    <>
+      <Section title="How long the quiet weeks last">
+        <Choice
+          label="Hold of the patient school"
+          options={HOLDS}
+          value={hold}
+          onChange={(value) =>
+            keep('Length of the hold changed', {
+              hold: value === 'level' ? { kind: 'nitrateLevel' } : { kind: 'days', days: Number(value) },
+            })
+          }
+        />
+      </Section>
+      <Section title="How nitrite counts">
+        <Choice
+          label="Nitrite at the end of the cycle"
+          options={NITRITE}
+          value={water.nitriteWeight ?? 'strict'}
+          onChange={(nitriteWeight) => keep('Weight of nitrite changed', { nitriteWeight })}
+        />
+      </Section>
+    </>
   );
 }
 

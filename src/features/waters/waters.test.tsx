@@ -116,9 +116,22 @@ test('an edit keeps what was entered elsewhere', async () => {
   });
 });
 
+test('how long the hold lasts and how nitrite counts are the person’s own', () => {
+  const { doc, settle } = onScreen(<SchoolScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
+  choose(/^Until nitrate levels off/);
+  settle();
+  expect(doc().waters['pantry-cube']).toMatchObject({ hold: { kind: 'nitrateLevel' } });
+  choose(/^One week/);
+  settle();
+  expect(doc().waters['pantry-cube']).toMatchObject({ hold: { kind: 'days', days: 7 } });
+  choose(/^As in sea water/);
+  settle();
+  expect(doc().waters['pantry-cube']).toMatchObject({ nitriteWeight: 'seaWater' });
+});
+
 test('seven schools judge the same readings; the change is logged', () => {
   const { doc } = onScreen(<SchoolScreen />, { doc: demo(), params: { waterId: 'north-window' } });
-  expect(screen.getAllByRole('radio')).toHaveLength(7);
+  expect(screen.getAllByRole('radio', { name: /Says / })).toHaveLength(7);
   expect(screen.getByRole('radio', { name: /^24-hour proof\. Says Go/ })).toBeTruthy();
   choose(/^Watch the glass\. Says Wait/);
   expect(doc().waters['north-window']).toMatchObject({ school: 'watchGlass' });
