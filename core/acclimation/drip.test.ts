@@ -200,3 +200,13 @@ test('taps all at one moment give no rate', () => {
   expect(tappedDropsPerSecond([5, 5, 5])).toBeNull();
   expect(tappedDropsPerSecond([5, 4, 3])).toBeNull();
 });
+test('floated on the way it warms from then on: what was before stays as it was', () => {
+  const cool = { ...base, dropsPerSecond: 8, bag: { ...base.bag, tempC: 22 }, roomTempC: 18 };
+  const open = dripPlan(cool);
+  const floated = dripPlan({ ...cool, changes: [{ minutes: 30, on: true }] });
+  for (const minutes of [5, 20, 30])
+    expect(dripAt(floated, minutes).tempC).toBeCloseTo(dripAt(open, minutes).tempC, 9);
+  expect(dripAt(floated, 60).tempC).toBeGreaterThan(dripAt(open, 60).tempC + 1);
+  const out = dripPlan({ ...cool, floating: true, changes: [{ minutes: 30, on: false }] });
+  expect(dripAt(out, 90).tempC).toBeLessThan(dripAt(out, 30).tempC);
+});

@@ -11,7 +11,9 @@ export interface DripInput {
   bag: { salinity: number; tempC: number; litres: number };
   water: { salinity: number; tempC: number };
   roomTempC: number;
+  /** As it was begun, and each time it was floated or taken out since, minutes from the start. */
   floating: boolean;
+  changes?: readonly { minutes: number; on: boolean }[];
   /** Poured back to the bag's volume when this is reached. */
   containerL: number;
   dropsPerSecond: number;
@@ -78,7 +80,8 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
     salinity = (salinity * litres + water.salinity * added) / (litres + added);
     tempC = (tempC * litres + water.tempC * added) / (litres + added);
     litres += added;
-    const [surroundings, perHour] = input.floating
+    const began = (i - 1) * STEP_MINUTES;
+    const [surroundings, perHour] = floatsAt(input, began)
       ? [water.tempC, ACCLIMATION.floatingPerHour]
       : [input.roomTempC, ACCLIMATION.openPerHour * (ACCLIMATION.openLitres / litres) ** (1 / 3)];
     tempC = surroundings + (tempC - surroundings) * Math.exp((-perHour * STEP_MINUTES) / 60);
@@ -102,6 +105,10 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
     litresPerHour,
   };
 }
+
+/** Whether the container floated at a moment: what happens later rewrites nothing that was. */
+const floatsAt = ({ floating, changes = [] }: DripInput, minutes: number): boolean =>
+  changes.reduce((on, c) => (c.minutes <= minutes ? c.on : on), floating);
 
 /** Point at a moment, linear between minutes, clamped to the plan. */
 export function dripAt(plan: DripPlan, minutes: number): DripPoint {

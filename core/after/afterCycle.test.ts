@@ -31,6 +31,17 @@ test('stringy brown comes before all else', () => {
   expect(filmSays(filmBands(at(h, 22)))).toBe('stringyHelp');
   expect(filmSays([])).toBe('nothingYet');
 });
+test('a first trace is no fading; two looks are', () => {
+  const first = film(new History(), 20, 'brown', 1);
+  expect(filmSays(filmBands(at(first, 21)))).toBe('traces');
+  expect(filmSays(filmBands(at(film(film(new History(), 15, 'brown', 3), 20, 'brown', 1), 21)))).toBe(
+    'fading',
+  );
+});
+test('stringy brown at zero nutrients is a suspicion of its own', () => {
+  const bands = filmBands(at(film(new History(), 20, 'stringy', 1), 21));
+  expect([filmSays(bands), filmSays(bands, true)]).toEqual(['stringyHelp', 'stringySuspicion']);
+});
 describe('the crew in steps', () => {
   test('not before the cycle, then a first portion, not the ceiling', () => {
     const e = at(film(provedHistory(), 29, 'brown', 3), 30);
@@ -45,7 +56,10 @@ describe('the crew in steps', () => {
     expect(crewPlan(at(h, 38), true).next).toBe('nextPortion');
   });
   test('too little film for those that are there is said', () => {
-    const h = film(provedHistory().animal(30, 'turban-snail', 5), 36, 'brown', 0);
+    const h = film(film(provedHistory().animal(30, 'turban-snail', 5), 33, 'brown', 2), 36, 'brown', 0);
     expect(crewPlan(at(h, 38), true)).toMatchObject({ next: 'starving', grazers: 5 });
+    // The last look is two months old: nobody knows what they find now.
+    expect(crewPlan(at(h, 94), true).next).toBe('enough');
+    expect(filmSays(filmBands(at(h, 94)))).toBe('lookAgain');
   });
 });

@@ -2,7 +2,7 @@
 import { fractionForSteps } from '../dilution';
 import { fromMgNPerL, fromUnit } from '../units';
 import { AFTER } from './limits';
-import { USUAL_IN_NEW_WATER } from '../dosing/minerals';
+import { newWaterOf } from '../dosing/minerals';
 import { FILMS, lastMove, waterOf, type Animal } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesById } from '../species';
@@ -52,7 +52,9 @@ export function resetPlan(e: WaterEvidence): ResetPlan {
     fraction,
     asks,
     alkalinityAfter:
-      alkalinity === null ? null : alkalinity * (1 - fraction) + USUAL_IN_NEW_WATER.alkalinity * fraction,
+      alkalinity === null
+        ? null
+        : alkalinity * (1 - fraction) + newWaterOf(e.events, 'alkalinity', e.nowMs) * fraction,
     missing: (['nitrate', 'phosphate', 'alkalinity', 'salinity'] as const).filter((p) => value(p) === null),
   };
 }
@@ -64,6 +66,10 @@ export interface FilmBand {
   steps: { fromMs: number; toMs: number; extent: number }[];
   now: number;
   trend: 'rising' | 'fading' | 'level';
+  /** Seen lately enough to speak for now. */
+  lately: boolean;
+  /** Gone when the light was dimmed, by the notes of the looks: said, not concluded from. */
+  looks: number;
 }
 
 /** What was seen of each film, as steps from one look to the next; the last lasts until now, at most a fortnight. */
@@ -85,6 +91,8 @@ export function filmBands(e: WaterEvidence): FilmBand[] {
         film,
         steps,
         now: last.extent,
+        lately: e.nowMs - last.atMs <= AFTER.lookLastsDays * DAY_MS,
+        looks: looks.length,
         trend:
           !before || before.extent === last.extent
             ? 'level'
@@ -97,16 +105,28 @@ export function filmBands(e: WaterEvidence): FilmBand[] {
 }
 
 export type FilmSays =
-  'nothingYet' | 'brownIsNormal' | 'greenIsNormal' | 'slimeHelp' | 'stringyHelp' | 'fading';
+  | 'nothingYet'
+  | 'lookAgain'
+  | 'traces'
+  | 'brownIsNormal'
+  | 'greenIsNormal'
+  | 'slimeHelp'
+  | 'stringyHelp'
+  | 'stringySuspicion'
+  | 'fading';
 
-/** What the films say now, the most pressing first. */
-export function filmSays(bands: readonly FilmBand[]): FilmSays {
+/** What the films say now, the most pressing first. Only a look of the last fortnight speaks; fading needs two of them.
+ *  @param nutrientsGone nitrate or phosphate reads zero: stringy brown is then a suspicion of its own */
+export function filmSays(all: readonly FilmBand[], nutrientsGone = false): FilmSays {
+  if (all.length === 0) return 'nothingYet';
+  const bands = all.filter((b) => b.lately);
+  if (bands.length === 0) return 'lookAgain';
   const now = (film: Film) => bands.find((b) => b.film === film)?.now ?? 0;
-  if (now('stringy') >= 1) return 'stringyHelp';
+  if (now('stringy') >= 1) return nutrientsGone ? 'stringySuspicion' : 'stringyHelp';
   if (now('slime') >= 2) return 'slimeHelp';
   if (now('green') >= 2 || now('hair') >= 2) return 'greenIsNormal';
   if (now('brown') >= 2) return 'brownIsNormal';
-  return bands.length === 0 ? 'nothingYet' : 'fading';
+  return bands.some((b) => b.trend === 'fading') ? 'fading' : 'traces';
 }
 
 export interface CrewPlan {
@@ -130,9 +150,11 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
   const grazers = crew.reduce((sum, a) => sum + a.count, 0);
   const lastMs = Math.max(...crew.map((a) => joinedMs(a, e.water.id)), -Infinity);
   const sinceLast = Number.isFinite(lastMs) ? Math.floor((e.nowMs - lastMs) / DAY_MS) : null;
-  const bands = filmBands(e);
-  const most = Math.max(0, ...bands.filter((b) => b.film !== 'coralline').map((b) => b.now));
+  // What was seen long ago says nothing of what they find now.
+  const bands = filmBands(e).filter((b) => b.lately && b.film !== 'coralline');
+  const most = Math.max(0, ...bands.map((b) => b.now));
   const looked = bands.length > 0;
+  const lookedTwice = bands.some((b) => b.looks >= 2);
   const perGallon = Math.floor(e.netL / GALLON);
   const ceilings: CrewPlan['ceilings'] = [
     {
@@ -159,10 +181,10 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
   const next: CrewPlan['next'] = !cycled
     ? 'cycleFirst'
     : grazers === 0
-      ? looked && most === 0
-        ? 'enough'
-        : 'firstPortion'
-      : looked && most <= 1 && grazers >= e.netL / AFTER.starvingLitres
+      ? looked && most > 0
+        ? 'firstPortion'
+        : 'enough'
+      : lookedTwice && most <= 1 && grazers >= e.netL / AFTER.starvingLitres
         ? 'starving'
         : most >= 2 && (sinceLast ?? 0) >= AFTER.crewEveryDays
           ? 'nextPortion'

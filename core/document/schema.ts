@@ -451,6 +451,11 @@ const dripSchema = z.strictObject({
   roomTempC: z.number().min(-10).max(45),
   /** True while the container floats in the tank or sump: no heat is lost to the room. */
   floating: z.boolean(),
+  /** When it was floated or taken out on the way, oldest first; as begun until then. */
+  floats: z
+    .array(z.strictObject({ at: time, on: z.boolean() }))
+    .max(100)
+    .optional(),
   containerL: positive(500),
   dropsPerSecond: positive(200),
   dropsPerMl: z.number().min(5).max(60),

@@ -152,6 +152,16 @@ describe('what moved one of the three', () => {
   });
   test('a change of more than there is leaves nothing of it', () => {
     expect(movesOf([change(1, 250)], 'alkalinity', 100)).toMatchObject([{ keep: 0 }]);
+    // What the mix brought, as noted with the nearest change, stands for those without a note.
+    const noted = [
+      change(1, 10),
+      { ...change(3, 10), alkalinity: 11.2 },
+      { ...change(9, 10), alkalinity: 7 },
+    ];
+    expect(movesOf(noted, 'alkalinity', 100).map((m) => 'incoming' in m && m.incoming)).toEqual([
+      11.2, 11.2, 7,
+    ]);
+    expect(movesOf(noted, 'calcium', 100)[0]).toMatchObject({ incoming: DOSING.newWaterCalcium });
     expect(() => movesOf([], 'alkalinity', 0)).toThrow('"netL"');
   });
   test('days are counted from the first reading, wherever that lies', () => {

@@ -59,6 +59,18 @@ export const USUAL_IN_NEW_WATER: Record<Dosed, number> = {
   magnesium: DOSING.newWaterMagnesium,
 };
 
+/** What new water brought of one of the three, as noted with the change nearest to a moment; the usual where none was. */
+export function newWaterOf(events: readonly WaterEvent[], what: Dosed, atMs: number): number {
+  let nearest: { gap: number; value: number } | null = null;
+  for (const e of events) {
+    const value = e.kind === 'waterChange' ? e[what] : undefined;
+    if (value === undefined) continue;
+    const gap = Math.abs(Date.parse(e.at) - atMs);
+    if (!nearest || gap < nearest.gap) nearest = { gap, value };
+  }
+  return nearest?.value ?? USUAL_IN_NEW_WATER[what];
+}
+
 /** What doses and water changes did to one of the three, in order. */
 export function movesOf(events: readonly WaterEvent[], what: Dosed, netL: number): MineralMove[] {
   assertPositive('netL', netL, 'L');
@@ -70,7 +82,7 @@ export function movesOf(events: readonly WaterEvent[], what: Dosed, netL: number
           {
             atMs: Date.parse(e.at),
             keep: 1 - Math.min(1, e.litres / netL),
-            incoming: USUAL_IN_NEW_WATER[what],
+            incoming: e[what] ?? newWaterOf(events, what, Date.parse(e.at)),
           },
         ];
       return [];

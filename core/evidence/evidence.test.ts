@@ -4,7 +4,10 @@ import { DAY, History, START_MS } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { HOUR_MS } from '../time';
 import {
+  ammoniaAtMost,
   bothClear,
+  evidenceUntil,
+  expectedNow,
   firstAmmoniaMs,
   firstFall,
   firstRiseMs,
@@ -476,4 +479,38 @@ test('a pair is one sitting, both trusted; both zero only when both are', () => 
     [ms(2), false],
     [ms(3), false],
   ]);
+});
+
+describe('what is expected now', () => {
+  test('changes since the reading are mixed in, as far as they say what they brought', () => {
+    const h = precise()
+      .test(1, { salinity: 35, ammonia: 1, alkalinity: 8 })
+      .event(2, { kind: 'waterChange', litres: 50, salinity: 29 })
+      .event(3, { kind: 'waterChange', litres: 50, salinity: 29 });
+    const e = at(h, 4);
+    // 35 -> 32 -> 30.5; ammonia halves twice.
+    expect(expectedNow(e, 'salinity')).toMatchObject({ value: 30.5, changed: 0.75, known: true });
+    expect(expectedNow(e, 'ammonia')?.value).toBeCloseTo(0.25, 9);
+    expect(expectedNow(e, 'alkalinity')).toMatchObject({ value: 8, known: false });
+    expect(expectedNow(e, 'nitrite')).toBeNull();
+  });
+  test('ammonia that may be there: the last reading and every dose since', () => {
+    const h = precise().test(1, { ammonia: 0.1 }).dose(1.5, 2).dose(1.6, 2);
+    expect(ammoniaAtMost(at(h, 2))).toBeCloseTo(0.1 + 4 / 1.2878, 3);
+    h.event(1.7, { kind: 'waterChange', litres: 50 });
+    expect(ammoniaAtMost(at(h, 2))).toBeCloseTo((0.1 + 4 / 1.2878) / 2, 3);
+    expect(ammoniaAtMost(at(new History(), 2))).toBe(0);
+  });
+  test('evidence until a moment is the evidence of that moment', () => {
+    const h = cleared().animal(23, 'neon-goby').dose(24, 2).test(25, { ammonia: 2, nitrite: 0 });
+    const then = evidenceUntil(at(h, 30), ms(22.5));
+    const was = at(h, 22.5);
+    expect(then.series.ammonia).toEqual(was.series.ammonia);
+    expect([then.doses, then.joined, then.residents, then.nowMs]).toEqual([
+      was.doses,
+      was.joined,
+      was.residents,
+      was.nowMs,
+    ]);
+  });
 });

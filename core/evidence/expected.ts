@@ -33,3 +33,16 @@ export function expectedNow(e: WaterEvidence, parameter: Parameter): Expected | 
   }
   return { point, value, changed: 1 - kept, known };
 }
+
+/** Ammonia that may be in the water now, mg N/L: what was last read, changes taken out, and every dose since added. What the bacteria took
+ *  meanwhile is not known: the careful side. */
+export function ammoniaAtMost(e: WaterEvidence): number {
+  const read = expectedNow(e, 'ammonia');
+  const sinceMs = read?.point.atMs ?? -Infinity;
+  return e.doses
+    .filter((d) => d.atMs > sinceMs)
+    .reduce((sum, d) => sum + d.mgNPerL * kept(e, d.atMs), read?.value ?? 0);
+}
+
+const kept = (e: WaterEvidence, fromMs: number): number =>
+  e.changes.reduce((share, c) => (c.atMs > fromMs ? share * (1 - c.fraction) : share), 1);

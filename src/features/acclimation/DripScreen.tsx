@@ -24,6 +24,12 @@ export function DripScreen() {
   return <WithWater>{(water) => <Resolve water={water} />}</WithWater>;
 }
 
+/** When the container was floated or taken out, minutes from the start. */
+const changesOf = ({ startedAt, floats = [] }: Drip) =>
+  startedAt === null
+    ? []
+    : floats.map((f) => ({ minutes: (Date.parse(f.at) - Date.parse(startedAt)) / MINUTE_MS, on: f.on }));
+
 function Resolve({ water }: { water: Water }) {
   const id = useParam('dripId');
   const drips = useAppSelector((s) => s.document.entities.drips);
@@ -51,7 +57,8 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
   const running = drip.startedAt !== null && drip.finishedAt === null;
   const now = useNow(running ? 1000 : 30_000);
   // The clock ticks each second; the plan changes only with the session.
-  const plan = useMemo(() => dripPlan(drip), [drip]);
+  const plan = useMemo(() => dripPlan({ ...drip, changes: changesOf(drip) }), [drip]);
+  const floats = drip.floats?.[drip.floats.length - 1]?.on ?? drip.floating;
   const startMs = drip.startedAt === null ? null : Date.parse(drip.startedAt);
   const endMs = drip.finishedAt === null ? now : Date.parse(drip.finishedAt);
   const minutes = startMs === null ? 0 : Math.max(0, (endMs - startMs) / MINUTE_MS);
@@ -95,7 +102,7 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
       : `after ${Math.ceil(plan.salinityReadyMinutes)} minutes`;
   const heat = (tempC: number) => showQuantity('temperature', tempC, units);
   const colder = at.tempC < drip.water.tempC - NEAR_C;
-  const warmth = !colder ? 'near enough' : drip.floating ? 'still warming' : 'too cold, float it';
+  const warmth = !colder ? 'near enough' : floats ? 'still warming' : 'too cold, float it';
   const done = drip.finishedAt !== null;
   const toPutBack = AFTER.filter(
     (c) => drip.checks[c.id] === null && !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null),
@@ -217,12 +224,14 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
         <Row wrap>
           <Button
             kind="quiet"
-            label={drip.floating ? 'It no longer floats' : 'It floats now'}
+            label={floats ? 'It no longer floats' : 'It floats now'}
             onPress={() =>
-              put(drip.floating ? 'Container taken out' : 'Container floated', {
-                ...drip,
-                floating: !drip.floating,
-              })
+              put(
+                floats ? 'Container taken out' : 'Container floated',
+                drip.startedAt === null
+                  ? { ...drip, floating: !floats }
+                  : { ...drip, floats: [...(drip.floats ?? []), { at: isoOf(Date.now()), on: !floats }] },
+              )
             }
           />
         </Row>

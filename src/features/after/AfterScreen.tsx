@@ -56,6 +56,18 @@ const SAYS: Record<FilmSays, { title: string; text: string }> = {
     title: 'Stringy brown with bubbles: look closely',
     text: 'Often dinoflagellates, and often where nitrate or phosphate hit zero. Stop adding crew, raise nutrients a little, fewer changes, light down. Some are harmful: gloves, and do not let animals graze it.',
   },
+  stringySuspicion: {
+    title: 'Stringy brown at zero nutrients: a suspicion',
+    text: 'It looks like dinoflagellates, which is not sure from here: look through a microscope, or shake some in a jar, let it settle for an hour and see whether strings form again. Until then no more light, no fewer nutrients, no new grazers; gloves.',
+  },
+  lookAgain: {
+    title: 'The last look is old',
+    text: 'What was seen over two weeks ago says nothing of today. Look again and log it.',
+  },
+  traces: {
+    title: 'A trace so far',
+    text: 'One look shows no course. If it goes when the light is dimmed and comes back with it, look closer before raising light.',
+  },
   fading: {
     title: 'The film is fading',
     text: 'The ugly weeks are passing. Raise light in equal ratios, and watch that grazers still find food.',
@@ -68,7 +80,7 @@ const NEXT: Record<CrewPlan['next'], (p: CrewPlan) => string> = {
   nextPortion: (p) => `The film stands a week after the last portion: about ${p.portion} more can live here.`,
   enough: (p) =>
     p.grazers === 0
-      ? 'No film to feed grazers yet: wait.'
+      ? 'No film was seen lately that would feed grazers: wait, and log what you see.'
       : 'Enough for now. Look again in a week; the film decides.',
   starving: () =>
     'Too little film for those that are there: feed dried seaweed every other day, and add none.',
@@ -93,7 +105,8 @@ function After({ water }: { water: Display }) {
   const tasks = useAppSelector((s) => s.document.entities.tasks);
   const reset = resetPlan(e);
   const bands = filmBands(e);
-  const says = SAYS[filmSays(bands)];
+  const nutrientsGone = (['nitrate', 'phosphate'] as const).some((p) => lastOf(trusted(e.series[p]))?.zero);
+  const says = SAYS[filmSays(bands, nutrientsGone)];
   const cycled = gates.some((g) => g.id === 'bothClear' && g.status === 'passed') || e.joined.length > 0;
   const crew = crewPlan(e, cycled);
   const light = Object.values(equipment)

@@ -4,7 +4,7 @@ import { useRouter, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Display, WaterEvent } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
-import { lastOf } from '../../../core/evidence';
+import { ammoniaAtMost, lastOf } from '../../../core/evidence';
 import {
   basisLabel,
   formatDecimal,
@@ -80,9 +80,7 @@ function DoseSheet({ water }: { water: Display }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
-  const present = useAppSelector(
-    (s) => lastOf(selectEvidence(s, water.id, now).series.ammonia)?.interval.mid ?? 0,
-  );
+  const present = useAppSelector((s) => ammoniaAtMost(selectEvidence(s, water.id, now)));
   const count = useAppSelector((s) => s.drafts.drops[water.id]);
   const lastProduct = useAppSelector((s) =>
     lastOf(

@@ -16,7 +16,7 @@ import {
   type WaterEvent,
 } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
-import { lastOf } from '../../../core/evidence';
+import { ammoniaAtMost, lastOf } from '../../../core/evidence';
 import { addDays, MINUTE_MS } from '../../../core/time';
 import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
 import {
@@ -84,6 +84,7 @@ function EventSheet({ water }: { water: Water }) {
         : undefined,
     ),
   );
+  const present = useAppSelector((s) => ammoniaAtMost(selectEvidence(s, water.id, now)));
   const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, water.id, now).series.ammonia));
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
@@ -108,7 +109,7 @@ function EventSheet({ water }: { water: Water }) {
   const typed = parseDecimal(texts.amount);
   const guard =
     texts.kind === 'ammoniaDose' && typed.ok && !edited
-      ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), ammonia?.interval.mid ?? 0)
+      ? doseGuard(toMgNPerL('ammonia', 'ion', typed.value), present)
       : null;
   const log = (event: WaterEvent, seen: readonly Seen[]): Promise<Outcome> => {
     const reminder: Edit[] =

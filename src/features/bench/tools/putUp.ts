@@ -14,6 +14,8 @@ import {
   systemWeight,
 } from '../../../../core/equipment';
 import { heatingHours } from '../../../../core/dilution';
+import { MAX_NAME, type Water } from '../../../../core/document';
+import { netVolume } from '../../../../core/volume';
 import {
   choice,
   field,
@@ -215,7 +217,7 @@ export const sandTool: Tool = {
                   ? [
                       {
                         put: 'waters',
-                        entity: { ...c.water, sandKg: Math.round(sand.kg * 10) / 10, rockKg: v('rockKg') },
+                        entity: withParts(c.water, Math.round(sand.kg * 10) / 10, v('rockKg')),
                       },
                     ]
                   : [],
@@ -225,6 +227,21 @@ export const sandTool: Tool = {
     };
   },
 };
+
+/** With sand and rock as they now are. A volume measured with other rock in it no longer holds: what is displaced more or less is taken
+ *  off it, and said in where it comes from. */
+function withParts(water: Water, sandKg: number, rockKg: number): Water {
+  const next = { ...water, sandKg, rockKg };
+  const used = water.volumeInUse;
+  if (!used) return next;
+  const displaced = netVolume(next).byParts.netL - netVolume(water).byParts.netL;
+  const litres = used.litres + displaced;
+  if (litres <= 0 || displaced === 0) return next;
+  const from = /, sand and rock since$/.test(used.from)
+    ? used.from
+    : `${used.from}, sand and rock since`.slice(0, MAX_NAME);
+  return { ...next, volumeInUse: { ...used, litres, from } };
+}
 
 export const mediaTool: Tool = {
   id: 'media',

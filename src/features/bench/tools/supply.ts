@@ -190,7 +190,7 @@ export const rodiTool: Tool = {
     field('resinL', 'Resin in the unit', 'volume', 0, 50, { above: true, start: 0.8 }),
     field('madeL', 'Made since the resin was new', 'volume', 0, 1e6, {
       start: madeSinceResin(c),
-      hint: 'From logged water and the resin’s last change under Equipment.',
+      hint: 'From logged water since the part named resin was changed, under Equipment.',
     }),
   ],
   work: (v, _has, _ch, c) => {
@@ -270,8 +270,13 @@ export const rodiTool: Tool = {
 
 /** Litres logged since the newest service of an RO/DI part. */
 function madeSinceResin(c: ToolContext): number {
+  // The resin alone: a new sediment filter or membrane gives it no new life.
   const parts = Object.values(c.doc.equipment).filter(
-    (e) => e.kind === 'rodi' && e.endedDay === null && (!c.water || e.waterId === c.water.id),
+    (e) =>
+      (e.kind === 'rodi' || e.kind === 'consumable') &&
+      /\bresin|\bDI\b/i.test(`${e.name} ${e.where}`) &&
+      e.endedDay === null &&
+      (!c.water || e.waterId === c.water.id),
   );
   const since =
     parts

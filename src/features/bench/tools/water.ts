@@ -64,6 +64,12 @@ export const saltTool: Tool = {
       optional: true,
       hint: 'After mixing, at temperature: for a correction, and to learn the mix.',
     }),
+    field('usedGrams', 'Salt you put in', 'number', 0, 1e7, {
+      unit: 'g',
+      above: true,
+      optional: true,
+      hint: 'Where it was not the amount above.',
+    }),
   ],
   work: (v, has, _ch, c) => {
     const s = shows(c);
@@ -123,7 +129,13 @@ export const saltTool: Tool = {
                 primary: true,
                 done: 'Batch logged',
                 edits: () =>
-                  logNow(c, { kind: 'saltMixed', litres: v('litres'), grams, salinity: v('measured') }),
+                  logNow(c, {
+                    kind: 'saltMixed',
+                    litres: v('litres'),
+                    // What went in, not what was reckoned: it is what teaches the mix.
+                    grams: has('usedGrams') ? v('usedGrams') : grams,
+                    salinity: v('measured'),
+                  }),
               },
             ]
           : [],
