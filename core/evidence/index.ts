@@ -21,6 +21,7 @@ export {
 } from './falls';
 export {
   bothClear,
+  firstClear,
   foundAgain,
   insideDoseWindow,
   nothingLeft,

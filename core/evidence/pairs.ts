@@ -75,7 +75,7 @@ export const bothClear = remembered((e: WaterEvidence): BothClear => {
   if (tests.length === 0) return { status: 'noPair' };
   const rise = riseOf(e);
   const newest = { ammonia: lastOf(trusted(e.series.ammonia)), nitrite: lastOf(trusted(e.series.nitrite)) };
-  const streak = latestStreak(e, tests, rise?.atMs ?? Infinity);
+  const streak = streakOf(e, tests, rise?.atMs ?? Infinity, false);
   if (streak?.second && rise) {
     const { first: since, second } = streak;
     const shown = nitrateShown(e, second.atMs);
@@ -96,13 +96,28 @@ export const bothClear = remembered((e: WaterEvidence): BothClear => {
   return { status: sinceRise && alone ? 'noPair' : 'noRise' };
 });
 
+/** The first time both were clear, whatever was found since: a tank with animals in has passed it once. Null while it never was. */
+export const firstClear = remembered((e: WaterEvidence): { sinceMs: number; passedMs: number } | null => {
+  const rise = riseOf(e);
+  const streak = rise && streakOf(e, pairedTests(e), rise.atMs, true);
+  const shown = streak?.second ? nitrateShown(e, streak.second.atMs) : null;
+  return streak?.second && shown !== null
+    ? { sinceMs: streak.first.atMs, passedMs: Math.max(streak.second.atMs, shown) }
+    : null;
+});
+
 interface Streak {
   first: PairedTest;
   second: PairedTest | null;
 }
 
-/** The last run of clear sittings after the rise that nothing found has broken since. */
-function latestStreak(e: WaterEvidence, tests: readonly PairedTest[], riseMs: number): Streak | null {
+/** The last run of clear sittings after the rise that nothing found has broken since; or the first whole one, broken later or not. */
+function streakOf(
+  e: WaterEvidence,
+  tests: readonly PairedTest[],
+  riseMs: number,
+  firstWhole: boolean,
+): Streak | null {
   const found = foundAgain(e);
   let i = 0;
   let streak: Streak | null = null;
@@ -117,6 +132,7 @@ function latestStreak(e: WaterEvidence, tests: readonly PairedTest[], riseMs: nu
     if (!streak) streak = { first: test, second: null };
     else if (!streak.second && test.atMs - streak.first.atMs >= EVIDENCE.clearApartHours * HOUR_MS)
       streak.second = test;
+    if (firstWhole && streak.second) return streak;
   }
   return i < found.length ? null : streak;
 }

@@ -22,7 +22,7 @@ import { loadJoined } from './gates';
 import type { Assessment, Judgement } from './judgement';
 import { RULES } from './limits';
 import { servingJudgement } from './serving';
-import { walkGates, type Walk } from './walk';
+import { EVIDENCE_GATES, walkGates, type Walk } from './walk';
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
 const NEEDED: Partial<Record<GateId, readonly Parameter[]>> = {
@@ -156,8 +156,8 @@ function withMissingTests(e: DisplayEvidence, { id, gate }: Walk['here']): Judge
 function withZeros(e: DisplayEvidence, { gates, here }: Walk, judgement: Judgement): Judgement {
   const letsIn = judgement.word === 'go' || judgement.word === 'goSmall';
   const [first] = loadJoined(e);
-  if (!letsIn || !first || here.id !== 'nextStep' || !gates.some((g) => g.status === 'skipped'))
-    return judgement;
+  const unshown = gates.some((g) => g.status === 'skipped' && EVIDENCE_GATES.includes(g.id));
+  if (!letsIn || !first || here.id !== 'nextStep' || !unshown) return judgement;
   const { zeros, days } = zerosSince(e, first.atMs);
   if (zeros >= RULES.livingZeros && days >= RULES.livingZeroDays) return judgement;
   return {

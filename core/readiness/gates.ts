@@ -3,6 +3,7 @@ import { aimOf, type Parameter, type School } from '../document';
 import {
   bothClear,
   EVIDENCE,
+  firstClear,
   firstAmmoniaMs,
   firstFall,
   firstSourceMs,
@@ -106,10 +107,9 @@ function ammoniaFalling(e: WaterEvidence): Verdict {
   if (!last) return shut('test', { code: 'ammoniaUnmeasured' }, ask('ammonia'));
   const rise = riseOf(e);
   // Nitrite is ammonia oxidised; nitrate after a known source is, too.
-  if (last.zero && rise && (rise.by === 'nitrite' || rise.by === 'nitrate')) {
-    return open(Math.max(last.atMs, rise.atMs), {
-      code: rise.by === 'nitrite' ? 'ammoniaOxidised' : 'unseenRise',
-    });
+  const zero = rise && trusted(e.series.ammonia).find((p) => p.zero && p.atMs >= rise.atMs);
+  if (zero && (rise.by === 'nitrite' || rise.by === 'nitrate')) {
+    return open(zero.atMs, { code: rise.by === 'nitrite' ? 'ammoniaOxidised' : 'unseenRise' });
   }
   return last.zero
     ? shut('wait', { code: 'zeroMeansNothing' }, { code: 'addAmmonia' })
@@ -149,6 +149,10 @@ function leftover(ammonia: Point | undefined, nitrite: Point | undefined): State
 
 function clear(e: DisplayEvidence): Verdict {
   const state = bothClear(e);
+  // With animals in, what was passed once is not taken back: what is found since is judged as living water.
+  const once = e.residents.length > 0 ? firstClear(e) : null;
+  if (once && state.status !== 'passed')
+    return open(once.passedMs, { code: 'bothClear', sinceMs: once.sinceMs });
   switch (state.status) {
     case 'passed': {
       const sinceMs = state.since.atMs;

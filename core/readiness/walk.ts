@@ -39,14 +39,14 @@ export function walkGates(e: DisplayEvidence): Walk {
   return { gates, here };
 }
 
-/** As it was when the first animals came; where it was not shown by then, what has been shown since. */
+/** As it was when the first animals came; what was not shown of the filter by then may have been shown since. */
 function shownThenOrSince(e: DisplayEvidence, start: DisplayEvidence, id: GateId): Verdict {
   const then = asTold(e, id, RULE_OF_GATE[id](start));
-  return then.passedMs !== null ? then : RULE_OF_GATE[id](e);
+  return then.passedMs !== null || !EVIDENCE_GATES.includes(id) ? then : RULE_OF_GATE[id](e);
 }
 
 /** Gates that are passed by evidence of the start. */
-const EVIDENCE_GATES: readonly GateId[] = [
+export const EVIDENCE_GATES: readonly GateId[] = [
   'ammoniaFalling',
   'nitriteFalling',
   'bothClear',
