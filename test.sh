@@ -30,6 +30,7 @@ checks() {
   step "nothing unused" npx knip
   step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
   step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
+  step "the page of the judgement is current" npx tsx scripts/judgementPage.mts --check
 }
 # Building keeps one core busy and the checks the other.
 checks > .cache/checks.log 2>&1 &

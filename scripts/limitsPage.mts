@@ -1,6 +1,4 @@
 /** Writes docs/limits.md from the tables of the core, or with --check fails when the page is not what they say. */
-import { readFileSync, writeFileSync } from 'node:fs';
-import { format, resolveConfig } from 'prettier';
 import { ACCLIMATION_LIMITS } from '../core/acclimation';
 import { AFTER_LIMITS } from '../core/after';
 import {
@@ -25,8 +23,7 @@ import { FREE_AMMONIA_LIMITS } from '../core/seawater';
 import { STOCKING_LIMITS } from '../core/stocking';
 import { VOLUME_LIMITS } from '../core/volume';
 import { WATER_LIMITS } from '../core/water';
-
-const PAGE = 'docs/limits.md';
+import { writePage } from './page.mjs';
 
 const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Free ammonia (core/seawater)', FREE_AMMONIA_LIMITS],
@@ -92,18 +89,12 @@ function entryTable(): string {
 const text = [
   '# Limits, thresholds and defaults',
   '',
-  'Written by `npm run limits` from the tables in the core, one in each room; checked with the tests. They are common practice where',
+  'Written by `npm run pages` from the tables in the core, one in each room; checked with the tests. They are common practice where',
   'nothing else is named, never laws.',
   '',
   ...ROOMS.flatMap((room) => [roomTable(room), '']),
   entryTable(),
   '',
 ].join('\n');
-const page = await format(text, { ...(await resolveConfig(PAGE)), parser: 'markdown' });
 
-if (process.argv.includes('--check')) {
-  if (readFileSync(PAGE, 'utf8') !== page) {
-    console.error(`${PAGE} is not what the core's tables say. Run: npm run limits`);
-    process.exit(1);
-  }
-} else writeFileSync(PAGE, page);
+await writePage('docs/limits.md', text, 'npm run pages');

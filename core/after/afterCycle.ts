@@ -5,7 +5,7 @@ import { AFTER } from './limits';
 import { newWaterOf } from '../dosing/minerals';
 import { FILMS, lastMove, waterOf, type Animal } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
-import { speciesById } from '../species';
+import { speciesById, type Species } from '../species';
 import { DAY_MS } from '../time';
 
 export interface ResetPlan {
@@ -132,6 +132,8 @@ export function filmSays(all: readonly FilmBand[], nutrientsGone = false): FilmS
 export interface CrewPlan {
   /** Grazers in the display now. */
   grazers: number;
+  scavengers: number;
+  sifters: number;
   /** First or next portion, animals of snail size. */
   portion: number;
   /** Ceilings by school, animals. */
@@ -147,7 +149,10 @@ const GALLON = fromUnit('gal', 1);
  *  still stands; none while it fades. Too little film for those that are there is an alarm for them. */
 export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
   const crew = e.residents.filter((a) => speciesById(a.speciesId).crew);
-  const grazers = crew.reduce((sum, a) => sum + a.count, 0);
+  const counted = (work: Species['work']) =>
+    crew.reduce((sum, a) => (speciesById(a.speciesId).work === work ? sum + a.count : sum), 0);
+  // Only grazers live on film: scavengers and sand sifters are fed by what falls.
+  const grazers = counted('grazes');
   const lastMs = Math.max(...crew.map((a) => joinedMs(a, e.water.id)), -Infinity);
   const sinceLast = Number.isFinite(lastMs) ? Math.floor((e.nowMs - lastMs) / DAY_MS) : null;
   // What was seen long ago says nothing of what they find now.
@@ -189,7 +194,15 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
         : most >= 2 && (sinceLast ?? 0) >= AFTER.crewEveryDays
           ? 'nextPortion'
           : 'enough';
-  return { grazers, portion, ceilings, next, sinceLast };
+  return {
+    grazers,
+    scavengers: counted('scavenges'),
+    sifters: counted('sifts'),
+    portion,
+    ceilings,
+    next,
+    sinceLast,
+  };
 }
 
 const joinedMs = (a: Animal, waterId: string): number =>

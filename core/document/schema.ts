@@ -406,6 +406,8 @@ const animalSchema = z.strictObject({
   homeId: id,
   speciesId: id,
   count: z.int().min(1).max(1000),
+  /** Length when it came, cm; shop size when absent. */
+  lengthCm: z.number().gt(0).max(100).optional(),
   /** Where it has been, oldest first; the last is where it is. */
   moves: z
     .array(z.strictObject({ to: placeSchema, at: time, why: note }))

@@ -113,7 +113,7 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
   // Animals feed the filter all day; where feeding is logged, that counts instead.
   if (!fed)
     for (const j of e.joined)
-      acts.push({ day: Math.max(0, dayOf(j.atMs)), code: ACT.load, amount: groupLoadMgN(j.animal) });
+      acts.push({ day: Math.max(0, dayOf(j.atMs)), code: ACT.load, amount: groupLoadMgN(j.animal, j.atMs) });
   acts.sort((a, b) => a.day - b.day);
   const observations: Observation[] = [];
   const take = (points: readonly Point[], what: Observation['what']) => {

@@ -91,7 +91,10 @@ function byAmmonia(e: WaterEvidence, now: MixedWater): PlannedChange[] {
  *  even nine tenths would not. */
 function shareFor(water: MixedWater, incoming: MixedWater, before: number): number | null {
   const after = (share: number) => afterMixing(water, incoming, share);
-  const kind = before >= FREE_AMMONIA.emergency ? LIVING.emergencyChange : LIVING.smallChange;
+  // Half is kind; more where half would leave what burns gills.
+  const half = after(LIVING.smallChange).freeMgN;
+  const harsh = before >= FREE_AMMONIA.emergency || (half >= FREE_AMMONIA.act * 0.9 && half < before);
+  const kind = harsh ? LIVING.emergencyChange : LIVING.smallChange;
   const enough = (share: number) =>
     after(share).freeMgN <= FREE_AMMONIA.longTerm && after(share).totalMgN < LIVING.totalActMgN;
   const one = SHARES.find((s) => s <= kind + 1e-9 && enough(s));

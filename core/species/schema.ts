@@ -18,6 +18,8 @@ export const speciesSchema = z.strictObject({
   jumps: z.boolean(),
   /** Clean-up crew: grazers and scavengers added for the work they do. */
   crew: z.boolean(),
+  /** What a cleaner does: only grazers live on film. */
+  work: z.enum(['grazes', 'scavenges', 'sifts']).optional(),
   load: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('fish'),

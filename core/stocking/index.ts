@@ -4,6 +4,7 @@ export {
   loadAt,
   fishMassG,
   groupLoadMgN,
+  lengthAt,
   loadStair,
   peakAfterStep,
   provedCapacity,

@@ -35,6 +35,27 @@ export const STOCKING_LIMITS = {
     'total ammonia nitrogen from protein fed',
     'Timmons and Ebeling',
   ),
+  proteinPerN: limit(6.25, 'g protein per g N', 'protein from the nitrogen of food', 'usual food factor'),
+  smallAdultCm: limit(14, 'cm', 'reef fish up to this adult length grow fast', 'science notes 10'),
+  growthSmall: limit(
+    1,
+    '1/year',
+    'growth of small reef fish: 0.5 to 1.5',
+    'science notes 10, von Bertalanffy',
+  ),
+  growthLarge: limit(
+    0.25,
+    '1/year',
+    'growth of large ones: 0.15 to 0.4',
+    'science notes 10, von Bertalanffy',
+  ),
+  livingZeros: limit(
+    4,
+    'tests',
+    'at zero with animals fed, that show what the filter carries',
+    'our estimate',
+  ),
+  livingDays: limit(14, 'days', 'over which those tests lie', 'school patient, common practice'),
   peakDays: limit(
     21,
     'days',

@@ -3,11 +3,12 @@
  *  Capacity: a dose C0 cleared to the limit of the kit C1 in t days under Monod uptake gives X from the integrated law
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
 import { type Animal, isComing, type Place, waterOf } from '../document';
-import { type WaterEvidence, proofState } from '../evidence';
+import { type WaterEvidence, proofState, zerosSince } from '../evidence';
 import { speciesById, type Species } from '../species';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
 import { simulateNitrogen, DEFAULT_PARAMS, EMPTY_STATE } from '../nitrogen/model';
+import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
 
 const KA_MG_N = DEFAULT_PARAMS.kaMgNPerL;
 /** Total ammonia animals should live in: below what a kit shows, mg N/L. */
@@ -24,11 +25,21 @@ export function dailyLoadMgN(species: Species, lengthCm: number): number {
   return feedG * (species.load.proteinPercent / 100) * STOCKING.proteinToTan * 1000;
 }
 
-/** mg N a day of a group now: at arrival size. */
-export const groupLoadMgN = (animal: Animal): number => {
+/** Length at a moment: from the length it came with towards its adult size, the closer the slower (von Bertalanffy). Before it came, the
+ *  length it came with. Check by hand: 3 cm of 8, k 1 a year, after a year: 8 - 5 exp(-1) = 6.16 cm. */
+export function lengthAt(animal: Animal, atMs: number): number {
   const species = speciesById(animal.speciesId);
-  return dailyLoadMgN(species, species.arrivalCm) * animal.count;
-};
+  const came = animal.moves.find((m) => waterOf(m.to) !== null);
+  const atFirst = animal.lengthCm ?? species.arrivalCm;
+  const adult = Math.max(species.adultCm, atFirst);
+  const years = came ? Math.max(0, atMs - Date.parse(came.at)) / (365.25 * DAY_MS) : 0;
+  const perYear = species.adultCm <= STOCKING.smallAdultCm ? STOCKING.growthSmall : STOCKING.growthLarge;
+  return adult - (adult - atFirst) * Math.exp(-perYear * years);
+}
+
+/** mg N a day of a group at a moment, by its length then. */
+export const groupLoadMgN = (animal: Animal, atMs: number): number =>
+  dailyLoadMgN(speciesById(animal.speciesId), lengthAt(animal, atMs)) * animal.count;
 
 export interface Capacity {
   /** mg N a day taken up at the dose. */
@@ -40,10 +51,20 @@ export interface Capacity {
   provedMs: number;
   /** Capacity of the first bacteria when proved, mg N/L/day. */
   x: number;
+  /** Shown by a proof dose, or by what the animals were fed while ammonia stayed at zero. */
+  by: 'proof' | 'living';
 }
 
-/** Capacity from the latest passed proof; null without one. What the animals feed keeps alive does not fade. */
+/** Capacity from the latest passed proof, or from what living animals brought while ammonia read zero, whichever says more; null without
+ *  either. What the animals feed keeps alive does not fade. */
 export function provedCapacity(e: WaterEvidence): Capacity | null {
+  const proof = byProof(e);
+  const living = byLiving(e);
+  if (!proof || !living) return proof ?? living;
+  return living.nearZeroNowMgN > proof.nearZeroNowMgN ? living : proof;
+}
+
+function byProof(e: WaterEvidence): Capacity | null {
   const state = proofState(e);
   if (state.status !== 'passed' && state.status !== 'faded' && state.status !== 'lenient') return null;
   const { doseMgNPerL: c0, testAtMs, within } = state.proof;
@@ -56,6 +77,30 @@ export function provedCapacity(e: WaterEvidence): Capacity | null {
     nearZeroNowMgN: capacityAt(nearZeroProvedMgN, testAtMs, e, e.nowMs),
     provedMs: testAtMs,
     x,
+    by: 'proof',
+  };
+}
+
+/** Two weeks of zeros with animals fed show that the filter carries what they bring: that, and what a filter kept on a load holds over it. */
+function byLiving(e: WaterEvidence): Capacity | null {
+  const first = e.joined[0];
+  if (!first || e.residents.length === 0) return null;
+  const { zeros, days, sinceMs } = zerosSince(
+    e,
+    Math.max(first.atMs, e.nowMs - STOCKING.growthDays * DAY_MS),
+  );
+  if (sinceMs === null || zeros < STOCKING.livingZeros || days < STOCKING.livingDays) return null;
+  const span = Array.from({ length: Math.floor(days) }, (_, d) => loadAt(e, sinceMs + d * DAY_MS));
+  const carried = span.reduce((a, b) => a + b, 0) / Math.max(1, span.length);
+  if (carried <= 0) return null;
+  const nearZero = carried * STOCKING.keptOverLoad;
+  return {
+    atDoseMgN: nearZero,
+    nearZeroProvedMgN: nearZero,
+    nearZeroNowMgN: nearZero,
+    provedMs: sinceMs + days * DAY_MS,
+    x: (nearZero / e.netL) * ((KA_MG_N + NEAR_ZERO_MG_N) / NEAR_ZERO_MG_N),
+    by: 'living',
   };
 }
 
@@ -77,14 +122,30 @@ export function capacityAt(provedMgN: number, provedMs: number, e: WaterEvidence
   return capacity;
 }
 
-/** mg N a day from the animals in the water at a moment. */
+/** mg N a day into the water at a moment: from the food of that day where it was logged, else from the animals that were in it, at their
+ *  length then. Logged food is what counts; what lives on film besides is added to it. */
 export function loadAt(e: WaterEvidence, atMs: number): number {
-  const here = (place: Place) => waterOf(place) === e.water.id;
-  return e.joined.reduce((sum, { animal }) => {
-    let inside = false;
-    for (const move of animal.moves) if (Date.parse(move.at) <= atMs) inside = here(move.to);
-    return inside ? sum + groupLoadMgN(animal) : sum;
-  }, 0);
+  const inside = e.joined.flatMap(({ animal }) => (wasIn(animal, e.water.id, atMs) ? [animal] : []));
+  if (inside.length === 0) return 0;
+  const fed = fedAt(e, atMs);
+  const unfed = inside.filter((a) => speciesById(a.speciesId).load.kind === 'fixed');
+  const counted = fed === null ? inside : unfed;
+  return counted.reduce((sum, a) => sum + groupLoadMgN(a, atMs), fed ?? 0);
+}
+
+const wasIn = (animal: Animal, waterId: string, atMs: number): boolean =>
+  animal.moves.reduce((inside, m) => (Date.parse(m.at) <= atMs ? waterOf(m.to) === waterId : inside), false);
+
+/** Ammonia from the food logged in the day up to a moment, mg N; null where none was. Of the nitrogen fed, as protein (6.25 g a g), the
+ *  share of Timmons and Ebeling is excreted. */
+function fedAt(e: WaterEvidence, atMs: number): number | null {
+  const meals = e.events.flatMap((x) => {
+    const ago = atMs - Date.parse(x.at);
+    return x.kind === 'food' && x.food !== 'seafood' && ago >= 0 && ago < DAY_MS ? [x] : [];
+  });
+  if (meals.length === 0) return null;
+  const excreted = STOCKING.proteinPerN * STOCKING.proteinToTan;
+  return meals.reduce((sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * excreted, 0);
 }
 
 export interface StairStep {
@@ -113,7 +174,7 @@ export function loadStair(
           : [
               {
                 atMs: Date.parse(m.at),
-                mgN: (is ? 1 : -1) * groupLoadMgN(animal),
+                mgN: (is ? 1 : -1) * groupLoadMgN(animal, Date.parse(m.at)),
                 label: is ? label : '',
                 planned: false,
               },
@@ -130,7 +191,7 @@ export function loadStair(
         : [
             {
               atMs: Math.max(atMs, e.nowMs),
-              mgN: groupLoadMgN(a),
+              mgN: groupLoadMgN(a, atMs),
               label: speciesById(a.speciesId).common,
               planned: true,
             },

@@ -9,6 +9,7 @@ import { speciesSchema } from '../species/schema';
 import {
   additionWarnings,
   dailyLoadMgN,
+  lengthAt,
   loadAt,
   fishMassG,
   loadStair,
@@ -51,6 +52,36 @@ describe('load', () => {
   test('13 g at 2.5 % ration and 48 % protein make 14.4 mg N a day (by hand: 0.325 g x 0.48 x 92)', () => {
     const gramma = speciesById('royal-gramma');
     expect(dailyLoadMgN(gramma, 10)).toBeCloseTo(14.35, 1);
+  });
+  test('a fish grows towards its adult size: 4 cm of 9, after a year 9 - 5/e (by hand)', () => {
+    const h = new History().animal(0, 'ocellaris-clownfish');
+    const [fish] = Object.values(h.doc.animals);
+    const year = 365.25 * DAY;
+    expect(lengthAt(fish!, START_MS - year)).toBe(4);
+    expect(lengthAt(fish!, START_MS + year)).toBeCloseTo(9 - 5 * Math.exp(-1), 6);
+    expect(lengthAt({ ...fish!, lengthCm: 7 }, START_MS)).toBe(7);
+    // Already longer than the books say: it stays so.
+    expect(lengthAt({ ...fish!, lengthCm: 12 }, START_MS + 5 * year)).toBe(12);
+    const e = gatherEvidence(h.doc, 't', START_MS + 2 * year);
+    expect(loadAt(e, e.nowMs)).toBeGreaterThan(4 * loadAt(e, START_MS + DAY));
+  });
+  test('logged food replaces the estimate for its day, cleaners that graze besides', () => {
+    const h = new History().animal(0, 'ocellaris-clownfish').animal(0, 'turban-snail', 2);
+    h.event(5, { kind: 'food', food: 'pellets', grams: 0.4 });
+    const e = gatherEvidence(h.doc, 't', START_MS + 9 * DAY);
+    // 0.4 g x 75 mg N/g x 6.25 x 0.092 = 17.25 mg N; two snails at 0.5 each.
+    expect(loadAt(e, START_MS + 5.5 * DAY)).toBeCloseTo(17.25 + 1, 6);
+    expect(loadAt(e, START_MS + 6.5 * DAY)).toBeCloseTo(loadAt(e, START_MS + 4 * DAY), 1);
+  });
+  test('two weeks of zeros with fed animals show what is carried, without any proof', () => {
+    const h = new History().animal(0, 'ocellaris-clownfish');
+    for (const day of [1, 4, 8, 12]) h.test(day, { ammonia: 0, nitrite: 0 });
+    const at = (day: number) => provedCapacity(gatherEvidence(h.doc, 't', START_MS + day * DAY));
+    expect(at(13)).toBeNull();
+    h.test(16, { ammonia: 0, nitrite: 0 });
+    const e = gatherEvidence(h.doc, 't', START_MS + 16.5 * DAY);
+    expect(at(16.5)).toMatchObject({ by: 'living' });
+    expect(at(16.5)?.nearZeroNowMgN).toBeCloseTo(1.5 * loadAt(e, START_MS + 8 * DAY), 1);
   });
   test('the stair counts what is in the display and dashes what is planned', () => {
     const h = settled();

@@ -234,6 +234,12 @@ function After({ water }: { water: Display }) {
           name="Grazers in the display"
           value={`${crew.grazers}${crew.sinceLast === null ? '' : `, last came ${crew.sinceLast} days ago`}`}
         />
+        {crew.scavengers + crew.sifters > 0 ? (
+          <Line
+            name="Scavengers, sand sifters"
+            value={`${crew.scavengers}, ${crew.sifters}; they live on what falls, not on film`}
+          />
+        ) : null}
         {crew.ceilings.map((c) => (
           <Line key={c.school} name={SCHOOLS[c.school]} value={`up to ${c.animals}`} />
         ))}

@@ -18,7 +18,8 @@ export function ProofPanel({ water }: { water: Display }) {
   const e = useAppSelector((s) => selectEvidence(s, water.id, now));
   const gates = useAppSelector((s) => selectAssessment(s, water.id, now).gates);
   const state = proofState(e);
-  const capacity = provedCapacity(e);
+  const known = provedCapacity(e);
+  const capacity = known?.by === 'proof' ? known : null;
   const clear = gates.find((g) => g.id === 'bothClear')?.status === 'passed' && nothingLeft(e);
   const meant =
     (state.status === 'failed' || state.status === 'missedTest') && meantAsProof(e, state.doseAtMs);

@@ -6,10 +6,11 @@ import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { additionWarnings, dailyLoadMgN, type Warning } from '../../../core/stocking';
 import { SPECIES, type Species } from '../../../core/species';
-import { showQuantity } from '../../../core/units';
+import { showQuantity, unitLabel } from '../../../core/units';
 import {
   commit,
   isoOf,
+  localDay,
   newId,
   selectAssessment,
   selectEvidence,
@@ -18,9 +19,9 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Caution, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
+import { Button, Caution, FieldRow, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithDisplay } from '../shell';
-import { TextEntry, useEntryForm } from '../shell/form';
+import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import {
   readCount,
@@ -58,8 +59,8 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
   const others = useAppSelector(selectWaters).filter((w) => w.kind === 'display' && w.id !== water.id);
   const [id] = useState(newId);
   const form = useEntryForm({
-    start: (): PurchaseTexts => ({ count: '1', split: {} }),
-    read: (texts) => readPurchase(texts, others),
+    start: (): PurchaseTexts => ({ count: '1', split: {}, length: '', since: '' }),
+    read: (texts) => readPurchase(texts, others, { lengthUnit: units.length, today: localDay(now) }),
     save: ({ purchase }) => take(purchase, false),
     done: () => router.push(`/water/${water.id}/stock/${id}` as Href),
     faultsFrom: 'typing',
@@ -73,14 +74,17 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
     [evidence, assessment, species, count],
   );
   const stops = warnings.filter((w) => w.severity === 'stop');
-  const take = ({ left, given }: Purchase, isIn: boolean) => {
-    const at = isoOf(Date.now());
+  const take = ({ left, given, lengthCm, since }: Purchase, isIn: boolean) => {
+    // It counts from the day it really joined: at noon, where only the day is known.
+    const joined = isIn && since !== null && since < localDay(Date.now());
+    const at = joined ? new Date(`${since}T12:00:00`).toISOString() : isoOf(Date.now());
     const placeIn = (waterId: string) => (isIn ? IN(waterId) : WISHED);
     const animal: Animal = {
       id,
       homeId: water.id,
       speciesId: species.id,
       count: left,
+      ...(lengthCm === null ? {} : { lengthCm }),
       moves: [{ to: placeIn(water.id), at, why: '' }],
       plannedDay: null,
     };
@@ -140,7 +144,26 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
       <Txt kind="title" heading={1}>
         {species.common}
       </Txt>
-      <TextEntry form={form} name="count" numeric label="How many" />
+      <FieldRow>
+        <TextEntry form={form} name="count" numeric label="How many" />
+        {species.load.kind === 'fish' ? (
+          <TextEntry
+            form={form}
+            name="length"
+            numeric
+            label="Length"
+            unit={unitLabel(units.length)}
+            hint={`May be left empty: ${showQuantity('length', species.arrivalCm, units, 0)}, as usually sold.`}
+          />
+        ) : null}
+        <WhenEntry
+          form={form}
+          name="since"
+          kind="date"
+          label="In since"
+          hint="Where it joined before today."
+        />
+      </FieldRow>
       {others.length > 0 && count > 1 ? (
         <Section title="One purchase for several tanks">
           {others.map((t) => (

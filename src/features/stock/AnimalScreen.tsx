@@ -14,7 +14,8 @@ import {
   type Water,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { additionWarnings } from '../../../core/stocking';
+import { additionWarnings, lengthAt } from '../../../core/stocking';
+import { showQuantity } from '../../../core/units';
 import {
   commit,
   dayAndHour,
@@ -55,6 +56,7 @@ function ChosenAnimal({ water }: { water: Water }) {
 
 /** One animal or group: where it has been, and where it may go next. */
 function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
+  const now = useNow(MINUTE_MS);
   const words = useWords();
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -102,7 +104,13 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
               {`One group once with ${animalWords(origin)}`}
             </Go>
           ) : null}
-          <Line name="Makes" value={loadWords(animal)} />
+          {species.load.kind === 'fish' ? (
+            <Line
+              name="Length now, reckoned"
+              value={`about ${showQuantity('length', lengthAt(animal, now), words.units, 0)}`}
+            />
+          ) : null}
+          <Line name="Makes" value={loadWords(animal, now)} />
           <Txt>{inUnits(species.care, words.units)}</Txt>
           <Button
             kind="quiet"

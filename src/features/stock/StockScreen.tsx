@@ -132,7 +132,12 @@ function Stock({ water }: { water: Display }) {
           {wide ? quarantine : null}
           {stair.capacity ? (
             <Section title="What the ceiling says">
-              <Line name="Cleared at the dose" value={`${stair.capacity.atDoseMgN.toFixed(0)} mg N a day`} />
+              {stair.capacity.by === 'proof' ? (
+                <Line
+                  name="Cleared at the dose"
+                  value={`${stair.capacity.atDoseMgN.toFixed(0)} mg N a day`}
+                />
+              ) : null}
               <Line
                 name="The same near zero, when proved"
                 value={`${stair.capacity.nearZeroProvedMgN.toFixed(0)} mg N a day`}
@@ -145,7 +150,7 @@ function Stock({ water }: { water: Display }) {
               <Txt
                 kind="small"
                 tone="second"
-              >{`Animals should live in ammonia no kit can see (${NEAR_ZERO_MG_N} mg N/L), where bacteria take up far less than at 2 mg/L: X·A/(Ka + A), Ka 0.5 mg N/L. Unfed, it fades by 5 % a day towards what the present load keeps alive. Proved on ${shortDay(stair.capacity.provedMs)}. Estimates, not promises.`}</Txt>
+              >{`Animals should live in ammonia no kit can see (${NEAR_ZERO_MG_N} mg N/L), where bacteria take up far less than at 2 mg/L: X·A/(Ka + A), Ka 0.5 mg N/L. Unfed, it fades by 5 % a day towards what the present load keeps alive. ${stair.capacity.by === 'proof' ? 'Proved on' : 'Shown by what lives here, fed and at zero for two weeks up to'} ${shortDay(stair.capacity.provedMs)}. Estimates, not promises.`}</Txt>
             </Section>
           ) : null}
         </>
@@ -263,7 +268,10 @@ function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string
           </Txt>
         </View>
         <Txt kind="small" tone="second" style={styles.right}>
-          {right ?? (animal.plannedDay ? `planned ${shortWrittenDay(animal.plannedDay)}` : loadWords(animal))}
+          {right ??
+            (animal.plannedDay
+              ? `planned ${shortWrittenDay(animal.plannedDay)}`
+              : loadWords(animal, Date.now()))}
         </Txt>
       </View>
     </Link>

@@ -10,13 +10,19 @@ export interface PurchaseTexts {
   count: string;
   /** Shares by the identity of the other tanks. */
   split: Record<string, string>;
+  /** In the person's unit; empty for shop size. */
+  length: string;
+  /** The day it joined, where that was not today. */
+  since: string;
 }
 export interface Purchase {
+  lengthCm: number | null;
+  since: string | null;
   /** For this tank, and for each other tank that gets any. */
   left: number;
   given: { waterId: string; count: number }[];
 }
-/** Faults by the name of the field: `count`, `left` (nothing stays here), `split.<tank>`. */
+/** Faults by the name of the field: `count`, `length`, `since`, `left` (nothing stays here), `split.<tank>`. */
 export type PurchaseFaults = Partial<Record<string, string>>;
 
 /** How many in one purchase. */
@@ -27,10 +33,21 @@ export const readCount = (text: string): Entry =>
 export function readPurchase(
   t: PurchaseTexts,
   others: readonly Pick<Water, 'id' | 'name'>[],
+  { lengthUnit, today }: { lengthUnit: string; today: string },
 ): { ok: true; purchase: Purchase } | { ok: false; faults: PurchaseFaults } {
   const faults: PurchaseFaults = {};
   const count = readCount(t.count);
   if (!count.ok) return { ok: false, faults: { count: count.message } };
+  const length = readEntry(t.length, {
+    name: 'Length',
+    unit: lengthUnit,
+    min: 0.2,
+    max: 100,
+    whenEmpty: 0,
+  });
+  if (!length.ok) faults.length = length.message;
+  if (t.since !== '' && !isDay(t.since)) faults.since = 'Choose a day, or leave it empty for today.';
+  else if (t.since > today) faults.since = 'That lies in the future. Wish for it, and plan its day.';
   const given: Purchase['given'] = [];
   for (const water of count.value > 1 ? others : []) {
     const entry = readEntry(t.split[water.id] ?? '', {
@@ -46,7 +63,9 @@ export function readPurchase(
   }
   const left = count.value - given.reduce((sum, g) => sum + g.count, 0);
   if (left < 1) faults.left = 'At least one must stay for this tank.';
-  return Object.keys(faults).length > 0 ? { ok: false, faults } : { ok: true, purchase: { left, given } };
+  if (Object.keys(faults).length > 0) return { ok: false, faults };
+  const lengthCm = length.ok && length.value > 0 ? length.value : null;
+  return { ok: true, purchase: { left, given, lengthCm, since: t.since === '' ? null : t.since } };
 }
 
 /** How many of a group are set aside at the look on arrival. @param count animals in the group */

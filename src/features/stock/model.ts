@@ -64,4 +64,5 @@ export const byName = (animals: readonly Animal[]): Animal[] =>
 export const lineFits = (line: QuarantineLine, species: Species): boolean =>
   species.is.includes('anemone') ? line === 'anemone' : species.group === line;
 
-export const loadWords = (a: Animal): string => `${groupLoadMgN(a).toFixed(1)} mg N a day`;
+export const loadWords = (a: Animal, nowMs: number): string =>
+  `${groupLoadMgN(a, nowMs).toFixed(1)} mg N a day`;
