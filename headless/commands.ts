@@ -128,7 +128,14 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
     at: new Date(atMs).toISOString(),
     school: a.school,
     rule: a.school === null ? null : SCHOOL_WORDS[a.school].rule,
+    water: a.living && {
+      ...said(a.living),
+      also: a.living.also.map((f) => ({ code: f.finding.code, text: sentence(f.finding, words) })),
+      steps: (a.living.plan?.steps ?? []).map((s) => ({ ...s, text: sentence(s, words) })),
+      avoid: (a.living.plan?.avoid ?? []).map((s) => sentence(s, words)),
+    },
     fish: said(a.fish),
+    crew: said(a.crew),
     coral: said(a.coral),
     gates: a.gates.map((g) => ({
       id: g.id,

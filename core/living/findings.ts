@@ -1,11 +1,12 @@
 /** What the newest readings say of water with animals in it, each parameter by itself: a reading of today is never hidden by an older pair. */
 import { aimOf, type Parameter, type TargetRange } from '../document';
 import { expectedNow, lastOf, printed, trusted, type Expected, type WaterEvidence } from '../evidence';
+import { straightLine } from '../dosing';
 import { FREE_AMMONIA } from '../seawater';
 import { speciesById } from '../species';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS, type LocalTime } from '../time';
-import { act, ask, test, watch, type Finding, type Trouble } from './finding';
+import { act, ask, note, test, watch, type Finding, type Trouble } from './finding';
 import { freeAmmonia, sharesAt, type FreeAmmonia } from './freeAmmonia';
 import { inRange, isFresh } from './fresh';
 import { LIVING } from './limits';
@@ -223,7 +224,9 @@ function salinity(e: WaterEvidence): Finding[] {
   const moved = saltMoved(e);
   if (moved?.word === 'actNow') return [moved];
   if (!inRange(found, watched)) return [watch('salinity', finding, { code: 'salinitySlowly' })];
-  return moved ? [moved] : [];
+  if (moved) return [moved];
+  const drift = saltDrift(e, found, watched);
+  return drift ? [drift] : [];
 }
 
 /** An old reading still speaks where a change since says what it brought. */
@@ -245,6 +248,29 @@ function saltMoved(e: WaterEvidence): Finding | null {
   return Math.abs(moved.by) > LIVING.salinityActPerDay
     ? act('salinity', 'saltMoved', finding, opens)
     : watch('salinity', finding, opens);
+}
+
+/** A steady drift by the same instrument that would reach the limit: within two days it is watched, within a week it is said. */
+function saltDrift(e: WaterEvidence, found: number, watched: readonly [number, number]): Finding | null {
+  const points = trusted(e.series.salinity);
+  const kit = lastOf(points)?.kit.id;
+  const lately = points.filter((p) => p.kit.id === kit && e.nowMs - p.atMs <= LIVING.driftDays * DAY_MS);
+  const [first] = lately;
+  const span = first ? ((lastOf(lately)?.atMs ?? 0) - first.atMs) / DAY_MS : 0;
+  if (!first || lately.length < LIVING.driftReadings || span < LIVING.driftDays / 2) return null;
+  const { slope: perDay, se } = straightLine(
+    lately.map((p) => (p.atMs - first.atMs) / DAY_MS),
+    lately.map((p) => p.interval.mid),
+  );
+  // No drift is made out of an instrument's noise.
+  if (Math.abs(perDay) < LIVING.driftPerDay || Math.abs(perDay) < 3 * se) return null;
+  const limit = perDay > 0 ? watched[1] : watched[0];
+  const days = (limit - found) / perDay;
+  if (days > LIVING.driftDays) return null;
+  const finding: Statement = { code: 'saltDrifts', perDay, days, limit };
+  return days <= LIVING.driftWatchDays
+    ? watch('salinity', finding, { code: 'salinitySlowly' })
+    : note(finding);
 }
 
 function ph(e: WaterEvidence, local: LocalTime): Finding[] {

@@ -44,8 +44,10 @@ export function judgeLiving(
   if (e.residents.length === 0) return null;
   const found = [...readingFindings(e, local), ...riskFindings(e), ...instruments];
   const worst = inOrder(found.filter((f) => f.word !== null));
-  const [first, ...also] = worst;
-  if (!first || first.word === null) return steady(e);
+  const notes = found.filter((f) => f.word === null);
+  const [first, ...rest] = worst;
+  if (!first || first.word === null) return steady(e, notes);
+  const also = [...rest, ...notes];
   const troubles = new Set(worst.flatMap((f): Trouble[] => (f.trouble ? [f.trouble] : [])));
   return {
     word: first.word,
@@ -67,13 +69,13 @@ function inOrder(findings: readonly Finding[]): Finding[] {
 /** What a steady water is judged by, said with the one that was read longest ago. */
 const SHOWN: readonly Parameter[] = ['ammonia', 'temperature', 'salinity'];
 
-function steady(e: WaterEvidence): Living {
+function steady(e: WaterEvidence, also: Finding[]): Living {
   const read = SHOWN.flatMap((p) => lastOf(trusted(e.series[p]))?.atMs ?? []);
   return {
     word: 'steady',
     reason: { code: 'livingSteady', sinceMs: Math.min(...read, e.nowMs) },
     opens: { code: 'keepSteady' },
-    also: [],
+    also,
     plan: null,
     again: [],
     causes: [],

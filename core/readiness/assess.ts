@@ -73,7 +73,7 @@ export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
     fish,
     crew,
     coral,
-    alarms: saidBesides(e, living, alarms),
+    alarms: saidBesides(living, alarms),
     due: dueTests(e, living, [fish, coral]),
     freeAmmonia: freeAmmonia(e),
   };
@@ -94,18 +94,17 @@ function assessServing(e: WaterEvidence, clock: QuarantineClock | null, local: L
     fish: judgement,
     crew: judgement,
     coral: judgement,
-    alarms: saidBesides(e, living, alarms),
+    alarms: saidBesides(living, alarms),
     due: inUse ? dueTests(e, living, [judgement]) : [],
     freeAmmonia: freeAmmonia(e),
   };
 }
 
 /** Every finding that is said besides the first of the living water, most urgent first. */
-function saidBesides(e: WaterEvidence, living: Living | null, alarms: readonly Alarm[]): Statement[] {
+function saidBesides(living: Living | null, alarms: readonly Alarm[]): Statement[] {
   if (!living) return alarms.map((a) => a.finding);
-  const notes = instrumentFindings(e).filter((f) => f.word === null);
   const first = living.word === 'steady' ? [] : [living.reason];
-  return [...first, ...[...living.also, ...notes].map((f) => f.finding)];
+  return [...first, ...living.also.map((f) => f.finding)];
 }
 
 /** The water comes before anything that is added to it. A wait stays a wait: a test would not shorten it. */

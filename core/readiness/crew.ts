@@ -1,17 +1,19 @@
-/** The judgement for a clean-up crew: the same gates as for a fish, and something for it to eat. */
+/** The judgement for a clean-up crew: the same gates as for a fish, and something for it to eat, as the page after the cycle says it. */
+import { crewPlan } from '../after';
 import type { DisplayEvidence } from '../evidence';
-import { DAY_MS } from '../time';
 import type { Judgement } from './judgement';
-import { RULES } from './limits';
-
-const FEEDS_A_CREW: readonly string[] = ['brown', 'green', 'hair'];
 
 export function crewJudgement(e: DisplayEvidence, fish: Judgement): Judgement {
   if (fish.word !== 'go' && fish.word !== 'goSmall') return fish;
-  const film = e.events
-    .filter((x) => x.kind === 'film' && e.nowMs - Date.parse(x.at) <= RULES.filmSeenDays * DAY_MS)
-    .some((x) => x.kind === 'film' && x.extent > 0 && FEEDS_A_CREW.includes(x.film));
-  return film
-    ? { word: 'goSmall', reason: { code: 'crewFed' }, opens: { code: 'addCrew' } }
-    : { word: 'wait', reason: { code: 'crewUnfed' }, opens: { code: 'lookForFilm' } };
+  const { next, portion } = crewPlan(e, true);
+  switch (next) {
+    case 'firstPortion':
+    case 'nextPortion':
+      return { word: 'goSmall', reason: { code: 'crewFed', portion }, opens: { code: 'addCrew' } };
+    case 'starving':
+      return { word: 'wait', reason: { code: 'crewStarving' }, opens: { code: 'feedCrew' } };
+    case 'cycleFirst':
+    case 'enough':
+      return { word: 'wait', reason: { code: 'crewUnfed' }, opens: { code: 'lookForFilm' } };
+  }
 }

@@ -65,7 +65,6 @@ export const READINESS_LIMITS = {
   livingZeroDays: limit(14, 'days', 'over which those tests lie', 'school patient, common practice'),
   fedZeros: limit(3, 'tests', 'at zero on following days while fed, in place of a dose', 'common practice'),
   fedZeroDays: limit(2, 'days', 'over which those tests lie', 'common practice'),
-  filmSeenDays: limit(21, 'days', 'film seen within this time feeds a crew', 'our estimate'),
   levelDays: limit(5, 'days', 'nitrate that rose no further over this time has levelled off', 'our estimate'),
   nitrateStartMgN: limit(
     20 / PRINTED_PER_N.nitrate.ion,

@@ -111,7 +111,9 @@ interface GateFacts {
   waterFirst: Nothing;
   seeTheWater: Nothing;
   fewZeros: { zeros: number; days: number; wantsDays: number };
-  crewFed: Nothing;
+  crewFed: { portion: number };
+  crewStarving: Nothing;
+  feedCrew: Nothing;
   addCrew: Nothing;
   crewUnfed: Nothing;
   lookForFilm: Nothing;
@@ -229,6 +231,7 @@ interface LivingFacts {
   salinityWithAnimals: At & { salinity: number };
   salinityMixed: { salinity: number; measured: number };
   saltMoved: { salinity: number; by: number; hours: number };
+  saltDrifts: { perDay: number; days: number; limit: number };
   salinitySlowly: Nothing;
   phLow: At & { ph: number };
   phHigh: At & { ph: number };
@@ -307,6 +310,7 @@ interface WarningFacts {
   notAlwaysReefSafe: Nothing;
   notReefSafe: Nothing;
   gateShut: Nothing;
+  littleToGraze: Nothing;
   lastStillSettling: Nothing;
   testFirst: Nothing;
   youngTank: { wantsDays: number; ageDays: number };

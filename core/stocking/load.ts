@@ -2,7 +2,7 @@
  *  Load: feed (g dry/day) x protein x 0.092 = g N/day (Timmons & Ebeling). Mass W = a L^b, b = 3, g and cm.
  *  Capacity: a dose C0 cleared to the limit of the kit C1 in t days under Monod uptake gives X from the integrated law
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
-import { type Animal, isComing, type Place, waterOf } from '../document';
+import { type Animal, isComing, waterOf } from '../document';
 import { type WaterEvidence, proofState, zerosSince } from '../evidence';
 import { speciesById, type Species } from '../species';
 import { DAY_MS } from '../time';

@@ -1,7 +1,7 @@
 /** What speaks against an addition, each with its reason. The choice stays with the person. */
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
-import type { Assessment } from '../readiness';
+import type { Assessment, Judgement } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesById, type PreyKind, type Species } from '../species';
 import type { StatementOf, WarningCode } from '../statements';
@@ -104,14 +104,22 @@ function ofTheTerritory(species: Species, residents: readonly Resident[]): Warni
   return warnings;
 }
 
+/** One set of facts, answered for the kind. */
+function judgementFor(species: Species, { fish, crew, coral }: Assessment): Judgement {
+  if (species.group === 'coral') return coral;
+  return species.crew ? crew : fish;
+}
+
 /** Whether the gate is open, and the tank old enough. */
 function ofTheTime(e: WaterEvidence, assessment: Assessment, species: Species): Warning[] {
   const warnings: Warning[] = [];
-  const judgement = species.group === 'coral' ? assessment.coral : assessment.fish;
+  const judgement = judgementFor(species, assessment);
   if (judgement.word === 'wait' || judgement.word === 'actNow') {
     const at = assessment.gates.find((g) => g.status === 'here')?.id;
     const settling = at === 'nextStep' && species.group !== 'coral';
-    warnings.push(stop({ code: settling ? 'lastStillSettling' : 'gateShut' }));
+    const unfed = judgement.reason.code === 'crewUnfed' || judgement.reason.code === 'crewStarving';
+    if (unfed) warnings.push(caution({ code: 'littleToGraze' }));
+    else warnings.push(stop({ code: settling ? 'lastStillSettling' : 'gateShut' }));
   }
   if (judgement.word === 'test') warnings.push(caution({ code: 'testFirst' }));
   const { startDay } = e.water;

@@ -6,6 +6,7 @@ import { showDifference } from '../units';
 import type { StatementOf } from '../statements';
 import {
   capital,
+  days,
   dkh,
   heat,
   named,
@@ -77,6 +78,8 @@ export const LIVING_WORDS = {
     `Salinity was ${salt(s.measured, w)}; after the change about ${salt(s.salinity, w)} is expected.`,
   saltMoved: (s, w) =>
     `Salinity is ${salt(s.salinity, w)}: ${showDifference('salinity', Math.abs(s.by), w.units)} ${s.by > 0 ? 'up' : 'down'} within ${Math.max(1, Math.round(s.hours))} h.`,
+  saltDrifts: (s, w) =>
+    `Salinity drifts ${s.perDay > 0 ? 'up' : 'down'} by ${showDifference('salinity', Math.abs(s.perDay), w.units)} a day: ${salt(s.limit, w)} in about ${days(s.days)}. Look at the top-off.`,
   salinitySlowly: (_s, w) =>
     `Measure it again with another instrument, then correct it by ${perDay(w)} a day at most; look at the top-off.`,
   phLow: (s, w) => `pH is ${s.ph.toFixed(1)}, read ${w.hour(s.atMs)}.`,

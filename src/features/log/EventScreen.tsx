@@ -199,6 +199,12 @@ function EventSheet({ water }: { water: Water }) {
           <TextEntry form={form} name="sumpPercent" numeric label="Share into the sump" unit="%" />
         </FieldRow>
       ) : null}
+      {texts.kind === 'bacteria' ? (
+        <Txt kind="small" tone="second">
+          Filled with tap water? Chlorine and chloramine kill bacteria: conditioner first, by its label for
+          all the litres, then wait as it says. Chloramine does not gas off by itself.
+        </Txt>
+      ) : null}
       {texts.kind === 'bacteria' && texts.seed !== 'bottle' ? (
         <CheckEntry
           form={form}

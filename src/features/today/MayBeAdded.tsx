@@ -1,15 +1,13 @@
 import type { Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { WaterEvidence } from '../../../core/evidence';
-import type { Assessment, Judgement } from '../../../core/readiness';
+import type { Assessment } from '../../../core/readiness';
 import { nextWish, type NextWish } from '../../../core/stocking';
 import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';
-import { Go, space, Txt, useTheme, type Role } from '../../ui';
+import { Go, space, Txt, useTheme } from '../../ui';
 import { useWords } from '../shell';
-
-export const toneOf = (word: Judgement['word']): Role =>
-  word === 'actNow' ? 'ammonia' : word === 'go' || word === 'goSmall' ? 'go' : 'ink';
+import { OtherKind, toneOf } from './OtherKind';
 
 /** The second answer: may something be added, and what kind. Crew and corals are named where they differ from fish. */
 export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; evidence: WaterEvidence }) {
@@ -44,27 +42,6 @@ function wishWords({ animal, forecast, carriesMgN }: NextWish): string {
       ? `${forecast.presentMgN.toFixed(0)} mg N a day are in use; ${brings}`
       : `${forecast.presentMgN.toFixed(0)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
   return `Next of your wishes: ${animalWords(animal)}. ${used}.`;
-}
-
-/** A kind that is judged otherwise than fish. */
-export function OtherKind({
-  name,
-  judgement,
-  fish,
-}: {
-  name: string;
-  judgement: Judgement;
-  fish: Judgement;
-}) {
-  const words = useWords();
-  const said = sentence(judgement.reason, words);
-  if (judgement.word === fish.word && said === sentence(fish.reason, words)) return null;
-  const go = judgement.word === 'goSmall' || judgement.word === 'go';
-  return (
-    <Txt kind={go ? 'strong' : 'body'} tone={go ? 'go' : 'second'}>
-      {`${name}: ${WORDS[judgement.word].toLowerCase()}. ${said}`}
-    </Txt>
-  );
 }
 
 const styles = StyleSheet.create({

@@ -11,8 +11,8 @@ import { TideStaff } from '../../ui/charts/TideStaff';
 import { Boundary, part, screen, useWords, WithWater } from '../shell';
 import { GateEvidence } from './GateEvidence';
 import { isDated, type LikelyState } from './likely';
-import { MayBeAdded, OtherKind, toneOf } from './MayBeAdded';
 import { NextTest } from './NextTest';
+import { OtherKind, toneOf } from './OtherKind';
 import { WorkingOut } from './WorkingOut';
 import { besidesWords, staffRows } from './model';
 import { Reminders } from './Reminders';
@@ -22,6 +22,12 @@ import { ActFooter, WaterNow } from './WaterNow';
 const LikelyDates = part(
   () => import('./Likely').then((m) => m.LikelyDates),
   () => <WorkingOut />,
+);
+
+/** So does what may be added: it asks what every wish would do. */
+const MayBeAdded = part(
+  () => import('./MayBeAdded').then((m) => m.MayBeAdded),
+  () => null,
 );
 
 /** So does the page of a water that serves a display. */
