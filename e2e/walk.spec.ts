@@ -139,6 +139,15 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await place(page, 'Stock');
     await press(page, 'Find an animal');
     await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
+    // Grazers without film would starve: it is said, and ends when film is seen.
+    await expect(page.getByText(/No film was seen lately that would feed it/)).toBeVisible();
+    await place(page, 'Log');
+    await page.getByRole('link', { name: /^Film on glass and rock/ }).click();
+    await page.getByRole('radio', { name: '2 patches' }).click();
+    await press(page, 'Log it');
+    await place(page, 'Stock');
+    await press(page, 'Find an animal');
+    await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
     await expect(page.getByText('Nothing speaks against it today.')).toBeVisible();
     await fill(page, 'How many', '3');
     await press(page, 'Wish for it');
@@ -180,8 +189,8 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await place(page, 'Log');
     await page.getByRole('link', { name: 'History' }).click();
     const entries = page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem');
-    await expect(entries).toHaveCount(10);
-    for (const left of [9, 8]) {
+    await expect(entries).toHaveCount(11);
+    for (const left of [10, 9]) {
       await page
         .getByRole('link', { name: /^Sample.*\d\d:\d\d/ })
         .first()
@@ -192,7 +201,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('button', { name: /^Undo/ }).click();
     await page.getByRole('heading', { name: 'History' }).click();
     await page.keyboard.press('u');
-    await expect(entries).toHaveCount(10);
+    await expect(entries).toHaveCount(11);
   });
 
   await test.step('8 files: out, away, and in again, the same to the letter', async () => {

@@ -4,7 +4,7 @@ import { readdirSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 
 // Without the one of a long history, which takes most of the time and says how long, not what.
-const VERDICT_TESTS = ['boundaries', 'readiness', 'animalsIn'].map(
+const VERDICT_TESTS = ['boundaries', 'readiness', 'animalsIn', 'situations'].map(
   (name) => `core/readiness/${name}.test.ts`,
 );
 
@@ -13,6 +13,10 @@ const ROOMS = {
   evidence: {
     mutate: ['core/evidence/*.ts'],
     tests: ['core/evidence/**', 'core/readiness/readiness.test.ts'],
+  },
+  living: {
+    mutate: ['core/living/*.ts'],
+    tests: ['core/living/**', 'core/readiness/situations.test.ts', 'core/readiness/serving.test.ts'],
   },
   // The verdict in two halves: each is done in the time one waits for.
   gates: { mutate: ['core/readiness/gates.ts'], tests: VERDICT_TESTS },

@@ -113,7 +113,7 @@ function livingFirst(living: Living | null, judgement: Judgement): Judgement {
   if (living.word === 'test')
     return judgement.word === 'wait'
       ? judgement
-      : { word: 'test', reason: living.reason, opens: living.opens };
+      : { word: 'test', reason: { code: 'waterUntested' }, opens: { code: 'seeTheWater' } };
   return { word: 'wait', reason: { code: 'waterFirst' }, opens: { code: 'seeTheWater' } };
 }
 

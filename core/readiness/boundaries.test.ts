@@ -480,9 +480,10 @@ describe('water changed after it was tested', () => {
       .water(37, { ammonia: 0, nitrite: 0 })
       .water(44, { ammonia: 0, nitrite: 0 });
     expect(judge(h, 44.1).fish.word).toBe('go');
-    expect(judge(h.event(44.2, { kind: 'waterChange', litres: 100 }), 44.3).fish.reason.code).toBe(
-      'changedSinceTest',
-    );
+    expect(judge(h.event(44.2, { kind: 'waterChange', litres: 100 }), 44.3)).toMatchObject({
+      living: { word: 'test', reason: { code: 'changedSinceTest' } },
+      fish: { word: 'test', reason: { code: 'waterUntested' } },
+    });
   });
 });
 

@@ -275,9 +275,17 @@ function levelled(e: WaterEvidence, sinceMs: number): Verdict {
   return shut('wait', { code: 'nitrateRising' }, ask('nitrate'));
 }
 
+/** Green on the glass while both were clear, and seen lately: an old film, or one that fed on ammonia, is no sign. */
 function film(e: WaterEvidence): Verdict {
+  const clear = bothClear(e);
+  const fromMs =
+    (clear.status === 'passed' ? clear.since.atMs : e.nowMs) - RULES.filmBeforeClearDays * DAY_MS;
   const green = e.events.find(
-    (x) => x.kind === 'film' && (x.film === 'green' || x.film === 'hair') && x.extent > 0,
+    (x) =>
+      x.kind === 'film' &&
+      (x.film === 'green' || x.film === 'hair') &&
+      x.extent > 0 &&
+      Date.parse(x.at) >= fromMs,
   );
   return green
     ? open(Date.parse(green.at), { code: 'greenSeen' })

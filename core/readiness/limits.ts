@@ -65,6 +65,12 @@ export const READINESS_LIMITS = {
   livingZeroDays: limit(14, 'days', 'over which those tests lie', 'school patient, common practice'),
   fedZeros: limit(3, 'tests', 'at zero on following days while fed, in place of a dose', 'common practice'),
   fedZeroDays: limit(2, 'days', 'over which those tests lie', 'common practice'),
+  filmBeforeClearDays: limit(
+    14,
+    'days',
+    'green film seen this long before both were clear still counts; older is no sign of now',
+    'our estimate',
+  ),
   levelDays: limit(5, 'days', 'nitrate that rose no further over this time has levelled off', 'our estimate'),
   nitrateStartMgN: limit(
     20 / PRINTED_PER_N.nitrate.ion,

@@ -127,9 +127,9 @@ describe('a quarantine', () => {
       word: 'wait',
       reason: { code: 'quarantineSign' },
     });
-    expect(judge(looked(doc, days(28)), 28.5).fish).toMatchObject({
-      word: 'test',
-      reason: { code: 'untestedTooLong' },
+    expect(judge(looked(doc, days(28)), 28.5)).toMatchObject({
+      living: { word: 'test', reason: { code: 'untestedTooLong' } },
+      fish: { word: 'test' },
     });
     const tested = withFish(told(quarantine, (h) => h.test(0, fit).test(28, fit)));
     expect(judge(looked(tested, days(28)), 28.5).fish).toEqual({
@@ -140,10 +140,9 @@ describe('a quarantine', () => {
   });
   test('ammonia a kit can see comes before any clock, and never asks for more of it', () => {
     const free = looked(withFish(told(quarantine, (h) => h.test(28, { ...fit, ammonia: 0.25 }))), days(28));
-    expect(judge(free, 28.5).fish).toMatchObject({
-      word: 'test',
-      reason: { code: 'ammoniaTrace' },
-      opens: { code: 'confirmAmmonia' },
+    expect(judge(free, 28.5)).toMatchObject({
+      living: { word: 'test', reason: { code: 'ammoniaTrace' }, opens: { code: 'confirmAmmonia' } },
+      fish: { word: 'test' },
     });
     const deadly = withFish(told(quarantine, (h) => h.test(1, { ...fit, ammonia: 4, ph: 8.3 })));
     expect(judge(deadly, 1.5).living?.word).toBe('actNow');

@@ -109,6 +109,7 @@ interface GateFacts {
   provenByFeeding: { zeros: number; days: number; wantsZeros: number; wantsDays: number };
   feedAndTest: Nothing;
   waterFirst: Nothing;
+  waterUntested: Nothing;
   seeTheWater: Nothing;
   fewZeros: { zeros: number; days: number; wantsDays: number };
   crewFed: { portion: number };

@@ -32,7 +32,7 @@ const RULE_WORDS: Record<GateId, (units: UnitPreferences) => string> = {
     `Ammonia and nitrite both zero in two sittings at least ${EVIDENCE.clearApartHours} hours apart, after a measured rise, with nitrate to show for it. Nitrite hardly harms fish in sea water; while it shows, the second bacteria cannot keep up, so we wait for zero.`,
   settle: () => `${RULES.settleDays} days from the first clear test, with nothing found since.`,
   film: () =>
-    'Both clear, and green film or hair algae logged. Film supports the tests; it measures no ammonia.',
+    `Both clear, and green film or hair algae logged not longer than ${RULES.filmBeforeClearDays} days before it. Film supports the tests; it measures no ammonia.`,
   transfer: () => 'Rock or media from a running tank is logged under bacteria.',
   dailyClear: () =>
     `Fed after the transfer, then ammonia zero on ${RULES.dailyTests} different days in a row.`,

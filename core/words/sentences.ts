@@ -139,6 +139,7 @@ const GATES = {
     `Animals are in, so feeding is the proof: ${s.zeros} of ${s.wantsZeros} zeros on following days.`,
   feedAndTest: () => 'Feed a little and log it; test ammonia and nitrite on the following days.',
   waterFirst: () => 'First the water: nothing goes in while it is not steady.',
+  waterUntested: () => 'First the test that the water asks for.',
   seeTheWater: () => 'See above.',
   fewZeros: (s) =>
     `The filter was not shown before the animals came: zeros over ${Math.floor(s.days)} of ${days(s.wantsDays)} so far.`,

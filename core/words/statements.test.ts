@@ -205,6 +205,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   provenByFeeding: { zeros: 1, days: 1, wantsZeros: 3, wantsDays: 2 },
   feedAndTest: {},
   waterFirst: {},
+  waterUntested: {},
   seeTheWater: {},
   fewZeros: { zeros: 2, days: 6.4, wantsDays: 14 },
   crewFed: { portion: 5 },

@@ -342,16 +342,18 @@ function EventSheet({ water }: { water: Water }) {
             numeric
             label="Its temperature"
             unit={unitLabel(units.temperature)}
-            hint="May be left empty."
+            hint="All of it may be left empty; what is noted is mixed into what is expected."
           />
-          <TextEntry
-            form={form}
-            name="alkalinity"
-            numeric
-            label="Its alkalinity"
-            unit="dKH"
-            hint="May be left empty."
-          />
+          {(['alkalinity', 'calcium', 'magnesium'] as const).map((what) => (
+            <TextEntry
+              key={what}
+              form={form}
+              name={what}
+              numeric
+              label={`Its ${what}`}
+              unit={DOSED_WORDS[what].unit}
+            />
+          ))}
         </FieldRow>
       ) : null}
       {texts.kind === 'waterChange' ? (

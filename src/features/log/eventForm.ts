@@ -66,6 +66,8 @@ export interface EventTexts {
   /** Of the new water of a change. */
   tempC: string;
   alkalinity: string;
+  calcium: string;
+  magnesium: string;
   /** Bacteria: from where, its date, days it ran there, kept wet, share into the sump in percent. */
   from: string;
   expires: string;
@@ -99,6 +101,8 @@ export const emptyEvent = (kind: Loggable): EventTexts => ({
   salinity: '',
   tempC: '',
   alkalinity: '',
+  calcium: '',
+  magnesium: '',
   from: '',
   expires: '',
   ranDays: '',
@@ -147,6 +151,8 @@ export interface EventFaults {
   salinity?: string;
   tempC?: string;
   alkalinity?: string;
+  calcium?: string;
+  magnesium?: string;
   name?: string;
   untilText?: string;
   missing?: string;
@@ -235,16 +241,32 @@ function readUntil(
   return until;
 }
 
+/** What new water brings besides salt and heat, and the most that can be. */
+const BROUGHT = [
+  ['alkalinity', 40],
+  ['calcium', 1500],
+  ['magnesium', 4000],
+] as const;
+
 interface Extra {
   grams: number | null;
   salinity: number | null;
   tempC: number | null;
   alkalinity: number | null;
+  calcium: number | null;
+  magnesium: number | null;
 }
 
 /** The second amounts, each where its kind has one. */
 function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): Extra {
-  const extra: Extra = { grams: null, salinity: null, tempC: null, alkalinity: null };
+  const extra: Extra = {
+    grams: null,
+    salinity: null,
+    tempC: null,
+    alkalinity: null,
+    calcium: null,
+    magnesium: null,
+  };
   if (t.kind === 'waterChange' && t.tempC.trim() !== '') {
     const tempC = readEntry(t.tempC, {
       name: 'Temperature of the new water',
@@ -255,15 +277,11 @@ function readExtra(t: EventTexts, units: UnitPreferences, faults: EventFaults): 
     if (tempC.ok) extra.tempC = tempC.value;
     else faults.tempC = tempC.message;
   }
-  if (t.kind === 'waterChange' && t.alkalinity.trim() !== '') {
-    const alkalinity = readEntry(t.alkalinity, {
-      name: 'Alkalinity of the new water',
-      unit: null,
-      min: 0,
-      max: 40,
-    });
-    if (alkalinity.ok) extra.alkalinity = alkalinity.value;
-    else faults.alkalinity = alkalinity.message;
+  for (const [what, max] of BROUGHT) {
+    if (t.kind !== 'waterChange' || t[what].trim() === '') continue;
+    const entry = readEntry(t[what], { name: `Its ${what}`, unit: null, min: 0, max });
+    if (entry.ok) extra[what] = entry.value;
+    else faults[what] = entry.message;
   }
   if (t.kind === 'incident' && t.name.length > MAX_NAME)
     faults.name = `Too long: ${MAX_NAME} characters is the most.`;
@@ -345,6 +363,8 @@ function build(
         ...(extra.salinity === null ? {} : { salinity: extra.salinity }),
         ...(extra.tempC === null ? {} : { tempC: extra.tempC }),
         ...(extra.alkalinity === null ? {} : { alkalinity: extra.alkalinity }),
+        ...(extra.calcium === null ? {} : { calcium: extra.calcium }),
+        ...(extra.magnesium === null ? {} : { magnesium: extra.magnesium }),
       };
     case 'incident':
       return {
@@ -436,7 +456,8 @@ export function eventTextsOf(
     t.amount = formatDecimal(toUnit(units.volume, e.litres), 2);
   if (e.kind === 'waterChange' && e.salinity !== undefined) t.salinity = shownIn(units.salinity, e.salinity);
   if (e.kind === 'waterChange' && e.tempC !== undefined) t.tempC = shownIn(units.temperature, e.tempC);
-  if (e.kind === 'waterChange' && e.alkalinity !== undefined) t.alkalinity = formatDecimal(e.alkalinity, 2);
+  if (e.kind === 'waterChange')
+    for (const [what] of BROUGHT) if (e[what] !== undefined) t[what] = formatDecimal(e[what], 2);
   if (e.kind === 'incident') Object.assign(t, { incident: e.what, name: e.name ?? '' });
   if ((e.kind === 'incident' || e.kind === 'away') && e.until !== undefined)
     t.untilText = fieldTime(Date.parse(e.until));

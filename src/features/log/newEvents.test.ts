@@ -33,6 +33,18 @@ describe('events of the water', () => {
       'Media from a running tank, from a neighbour, ran 400 days there, fell dry',
     ],
     ['waterChange', { amount: '40', salinity: '35' }, '40 L, 20 %'],
+    [
+      'waterChange',
+      { amount: '40', salinity: '35', tempC: '24.5', alkalinity: '11.2', calcium: '440', magnesium: '1380' },
+      '40 L, 20 %',
+    ],
+    ['incident', { incident: 'medicine', name: 'Blue bottle' }, 'Medicine given, Blue bottle'],
+    [
+      'incident',
+      { incident: 'powerCut', atText: '2026-05-01T12:00', untilText: '2026-05-01T15:30' },
+      'Power cut, 3.5 h',
+    ],
+    ['away', { atText: '2026-05-01T12:00', untilText: '2026-05-11T12:00' }, '10 days'],
   ] as [Loggable, Partial<EventTexts>, string][])(
     '%s in words, and back to the same',
     (kind, patch, words) => {
@@ -52,6 +64,13 @@ describe('events of the water', () => {
     ['observation', { missing: 'x'.repeat(201) }, 'missing'],
     ['bacteria', { sumpPercent: '140' }, 'sumpPercent'],
     ['bacteria', { from: 'x'.repeat(81) }, 'from'],
+    ['waterChange', { amount: '40', tempC: '77' }, 'tempC'],
+    ['waterChange', { amount: '40', alkalinity: '150' }, 'alkalinity'],
+    ['waterChange', { amount: '40', calcium: 'much' }, 'calcium'],
+    ['away', {}, 'untilText'],
+    ['away', { untilText: '2026-04-01T12:00' }, 'untilText'],
+    ['incident', { incident: 'powerCut', untilText: '2026-05-02T12:00' }, 'untilText'],
+    ['incident', { name: 'x'.repeat(81) }, 'name'],
   ] as [Loggable, Partial<EventTexts>, string][])('%s with %p is a fault at %s', (kind, patch, key) => {
     const read = readEvent(texts(kind, patch), c);
     expect(!read.ok && (read.faults as Record<string, string>)[key]).toBeTruthy();
