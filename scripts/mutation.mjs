@@ -8,6 +8,8 @@ const VERDICT_TESTS = ['boundaries', 'readiness', 'animalsIn', 'situations'].map
   (name) => `core/readiness/${name}.test.ts`,
 );
 
+const GATES = ['gates', 'found', 'cycle', 'proof', 'additions'].map((name) => `core/readiness/${name}.ts`);
+
 /** What is mutated and which tests must notice. */
 const ROOMS = {
   evidence: {
@@ -19,8 +21,8 @@ const ROOMS = {
     tests: ['core/living/**', 'core/readiness/situations.test.ts', 'core/readiness/serving.test.ts'],
   },
   // The verdict in two halves: each is done in the time one waits for.
-  gates: { mutate: ['core/readiness/gates.ts'], tests: VERDICT_TESTS },
-  alarms: { mutate: ['core/readiness/*.ts', '!core/readiness/gates.ts'], tests: VERDICT_TESTS },
+  gates: { mutate: GATES, tests: VERDICT_TESTS },
+  alarms: { mutate: ['core/readiness/*.ts', ...GATES.map((f) => `!${f}`)], tests: VERDICT_TESTS },
   quarantine: { mutate: ['core/quarantine/*.ts'], tests: ['core/quarantine/**'] },
   acclimation: { mutate: ['core/acclimation/*.ts'], tests: ['core/acclimation/**'] },
   seawater: {

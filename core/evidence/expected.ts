@@ -1,6 +1,7 @@
 /** What a parameter is expected to be now: its newest trusted reading, with the changes since mixed in. Expected, not measured. */
 import type { Parameter } from '../document';
 import { afterWaterChange } from '../dilution';
+import { keptShare } from './falls';
 import type { WaterEvidence } from './gather';
 import { lastOf, trusted, type Point } from './points';
 
@@ -41,8 +42,5 @@ export function ammoniaAtMost(e: WaterEvidence): number {
   const sinceMs = read?.point.atMs ?? -Infinity;
   return e.doses
     .filter((d) => d.atMs > sinceMs)
-    .reduce((sum, d) => sum + d.mgNPerL * kept(e, d.atMs), read?.value ?? 0);
+    .reduce((sum, d) => sum + d.mgNPerL * keptShare(e, d.atMs, e.nowMs), read?.value ?? 0);
 }
-
-const kept = (e: WaterEvidence, fromMs: number): number =>
-  e.changes.reduce((share, c) => (c.atMs > fromMs ? share * (1 - c.fraction) : share), 1);

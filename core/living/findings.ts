@@ -1,6 +1,14 @@
 /** What the newest readings say of water with animals in it, each parameter by itself: a reading of today is never hidden by an older pair. */
 import { aimOf, type Parameter, type TargetRange } from '../document';
-import { expectedNow, lastOf, printed, trusted, type Expected, type WaterEvidence } from '../evidence';
+import {
+  expectedNow,
+  keptShare,
+  lastOf,
+  printed,
+  trusted,
+  type Expected,
+  type WaterEvidence,
+} from '../evidence';
 import { straightLine } from '../dosing';
 import { FREE_AMMONIA } from '../seawater';
 import { speciesById } from '../species';
@@ -51,7 +59,7 @@ const coarse = (parameter: Parameter): Finding => ({
 /** A monitor of free ammonia was read last. */
 function byMonitor(e: WaterEvidence, free: FreeAmmonia): Finding[] {
   const { atMs } = free;
-  const kept = keptSince(e, atMs);
+  const kept = keptShare(e, atMs, e.nowMs);
   const nh3MgN = free.mgNPerL * kept;
   if (nh3MgN >= FREE_AMMONIA.act) {
     return [
@@ -76,9 +84,6 @@ function byMonitor(e: WaterEvidence, free: FreeAmmonia): Finding[] {
   }
   return [];
 }
-
-const keptSince = (e: WaterEvidence, atMs: number): number =>
-  e.changes.reduce((kept, c) => (c.atMs > atMs ? kept * (1 - c.fraction) : kept), 1);
 
 /** What is free of so much total, by what the water is now. */
 const freeOf = (e: WaterEvidence, totalMgN: number): number =>

@@ -18,7 +18,7 @@ import { emptyAlarms, instrumentFindings, type Alarm } from './alarms';
 import { coralJudgement } from './coral';
 import { crewJudgement } from './crew';
 import { dueTests } from './due';
-import { loadJoined } from './gates';
+import { loadJoined } from './found';
 import type { Assessment, Judgement } from './judgement';
 import { RULES } from './limits';
 import { servingJudgement } from './serving';

@@ -11,7 +11,8 @@ import {
 } from '../evidence';
 import { DAY_MS } from '../time';
 import { ask, inRange, isFresh } from '../living';
-import { isTransfer, seaWater } from './gates';
+import { seaWater } from './cycle';
+import { isTransfer } from './found';
 import type { Judgement } from './judgement';
 import { RULES } from './limits';
 

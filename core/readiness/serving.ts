@@ -3,7 +3,7 @@ import { isOpen, lastRun, type Parameter } from '../document';
 import { lastOf, printed, trusted, type WaterEvidence } from '../evidence';
 import type { QuarantineClock } from '../quarantine';
 import { ask, isFresh } from '../living';
-import { offAim } from './gates';
+import { offAim } from './found';
 import type { Judgement } from './judgement';
 
 /** @param clock of a quarantine; null for any other water */

@@ -2,7 +2,8 @@
 import type { Stage } from '../document';
 import { evidenceUntil, type DisplayEvidence } from '../evidence';
 import type { GateId } from '../statements';
-import { loadJoined, RULE_OF_GATE, SCHOOL_GATES } from './gates';
+import { loadJoined } from './found';
+import { RULE_OF_GATE, SCHOOL_GATES } from './gates';
 import { open, type Gate, type ShutGate, type Verdict } from './judgement';
 
 export interface Walk {

@@ -1,0 +1,117 @@
+/** The last gates: the reset before animals, the first of them, and each further step. */
+import type { Parameter } from '../document';
+import { EVIDENCE, lastOf, printed, trusted, type DisplayEvidence, type WaterEvidence } from '../evidence';
+import { ask, isFresh } from '../living';
+import { DAY_MS } from '../time';
+import { changeForNitrate, leftover, loadJoined, offAim } from './found';
+import { open, shut, type Verdict } from './judgement';
+import { RULES } from './limits';
+
+export function reset(e: WaterEvidence): Verdict {
+  const [first] = loadJoined(e);
+  if (first) return open(first.atMs, { code: 'resetBeforeAnimals' });
+  const nitrate = lastOf(trusted(e.series.nitrate));
+  const alkalinity = lastOf(trusted(e.series.alkalinity));
+  const salinity = lastOf(trusted(e.series.salinity));
+  const missing: Parameter[] = [];
+  if (!isFresh(nitrate, e.nowMs)) missing.push('nitrate');
+  if (!isFresh(alkalinity, e.nowMs)) missing.push('alkalinity');
+  if (!isFresh(salinity, e.nowMs)) missing.push('salinity');
+  if (!nitrate || !alkalinity || !salinity || missing.length > 0) {
+    return shut('test', { code: 'resetUnmeasured', parameters: missing }, ask(...missing));
+  }
+  const water = {
+    nitrateMgN: nitrate.interval.mid,
+    alkalinity: alkalinity.interval.mid,
+    salinity: salinity.interval.mid,
+  };
+  if (water.nitrateMgN > RULES.nitrateStartMgN) {
+    return shut(
+      'wait',
+      { code: 'nitrateHigh', nitrateMgN: water.nitrateMgN },
+      { code: 'changeWater', fraction: changeForNitrate(water.nitrateMgN) },
+    );
+  }
+  if (water.alkalinity < RULES.alkalinityMin) {
+    return shut('wait', { code: 'alkalinityLow', alkalinity: water.alkalinity }, { code: 'raiseAlkalinity' });
+  }
+  const off = offAim(e);
+  if (off?.finding.code === 'salinityOff') return shut('wait', off.finding, off.opens);
+  const passedMs = Math.max(nitrate.atMs, alkalinity.atMs, salinity.atMs);
+  return open(passedMs, { code: 'resetDone', ...water });
+}
+
+export function firstAnimals(e: DisplayEvidence): Verdict {
+  const [first] = loadJoined(e);
+  if (first) return open(first.atMs, { code: 'animalsIn', atMs: first.atMs });
+  const ammonia = lastOf(trusted(e.series.ammonia));
+  if (e.water.school === 'firstFish') {
+    if (!isFresh(ammonia, e.nowMs)) return shut('test', { code: 'ammoniaUnmeasured' }, ask('ammonia'));
+    if (!ammonia.zero) return shut('wait', leftover(ammonia, undefined), { code: 'twoZeros' });
+    return shut('goSmall', { code: 'oneSmallFishDaily' }, { code: 'addFirstFish' });
+  }
+  const nitrite = lastOf(trusted(e.series.nitrite));
+  const testedMs = Math.min(ammonia?.atMs ?? 0, nitrite?.atMs ?? 0);
+  if (e.doses.some((d) => d.atMs > testedMs)) {
+    return shut('test', { code: 'dosedSinceTest' }, ask('ammonia', 'nitrite'));
+  }
+  if ((ammonia && !ammonia.zero) || (nitrite && !nitrite.zero)) {
+    return shut('wait', leftover(ammonia, nitrite), { code: 'twoZeros' });
+  }
+  return shut('goSmall', { code: 'firstStep' }, { code: 'addFirst' });
+}
+
+export function nextStep(e: DisplayEvidence): Verdict {
+  const joined = loadJoined(e);
+  const last = lastOf(joined);
+  if (!last) return shut('wait', { code: 'afterFirst' }, { code: 'addFirst' });
+  const daysSince = (e.nowMs - last.atMs) / DAY_MS;
+  const since = Math.floor(daysSince);
+  const after = trusted(e.series.ammonia).filter((p) => p.atMs > last.atMs);
+  const latest = lastOf(after);
+  if (latest && !latest.zero) {
+    const ammonia = printed(latest, 'ammonia');
+    return shut('wait', { code: 'ammoniaAfterStep', ammonia }, { code: 'ammoniaZeroAgain' });
+  }
+  const tested = (day: number) =>
+    after.some((p) => (p.atMs - last.atMs) / DAY_MS >= day - RULES.testEarlyDays);
+  const next = RULES.testsAfterAdditionDays.find((day) => !tested(day));
+  if (next !== undefined && daysSince >= next - RULES.testEarlyDays) {
+    return shut('test', { code: 'stepTestDue', day: next, since }, ask('ammonia'));
+  }
+  const pause = joined.every((j) => j.atMs === joined[0]?.atMs)
+    ? RULES.afterFirstDays
+    : RULES.betweenAdditionsDays;
+  const untilMs = last.atMs + pause * DAY_MS;
+  if (e.nowMs < untilMs) {
+    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs: untilMs });
+  }
+  return (
+    nitriteFirst(e) ?? unfitForMore(e) ?? shut('go', { code: 'stepCarried', since }, { code: 'addNext' })
+  );
+}
+
+/** Nitrite still there says that the second bacteria lag behind what lives in the tank already. */
+function nitriteFirst(e: DisplayEvidence): Verdict | null {
+  const last = lastOf(trusted(e.series.nitrite));
+  if (!last || e.nowMs - last.atMs > RULES.nitriteKnownDays * DAY_MS)
+    return shut('test', { code: last ? 'nitriteOld' : 'nitriteUnmeasured' }, ask('nitrite'));
+  const passes = e.water.nitriteWeight === 'seaWater' && last.interval.mid <= EVIDENCE.nitriteSeaMgN;
+  return last.zero || passes ? null : shut('wait', leftover(undefined, last), { code: 'filterLags' });
+}
+
+/** Nitrate and alkalinity speak against a fish whoever is in already. */
+function unfitForMore(e: WaterEvidence): Verdict | null {
+  const nitrateMgN = lastOf(trusted(e.series.nitrate))?.interval.mid;
+  if (nitrateMgN !== undefined && nitrateMgN > RULES.nitrateStopMgN) {
+    return shut(
+      'wait',
+      { code: 'nitrateHigh', nitrateMgN },
+      { code: 'changeWater', fraction: Math.min(0.5, changeForNitrate(nitrateMgN)) },
+    );
+  }
+  const alkalinity = lastOf(trusted(e.series.alkalinity))?.interval.mid;
+  return alkalinity !== undefined && alkalinity < RULES.alkalinityMin
+    ? shut('wait', { code: 'alkalinityLow', alkalinity }, { code: 'raiseAlkalinity' })
+    : null;
+}
