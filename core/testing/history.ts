@@ -2,8 +2,6 @@
 import { gatherEvidence, isOfDisplay, type DisplayEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import {
-  DEFAULT_SETTINGS,
-  emptyDocument,
   IN,
   STARTER_KITS,
   type Document,
@@ -14,6 +12,7 @@ import {
   type WaterEvent,
 } from '../document';
 import { toMgNPerL } from '../units';
+import { oneDisplay } from './display';
 
 export const START_MS = Date.UTC(2026, 0, 1, 20);
 export const DAY = DAY_MS;
@@ -34,27 +33,7 @@ export class History {
   private n = 0;
 
   constructor(school: School = 'proof24', kits: readonly Kit[] = STARTER_KITS) {
-    this.doc = {
-      ...emptyDocument(),
-      settings: { person: DEFAULT_SETTINGS },
-      kits: Object.fromEntries(kits.map((k) => [k.id, k])),
-      waters: {
-        t: {
-          id: 't',
-          name: 'Test',
-          startDay: '2026-01-01',
-          kind: 'display',
-          size: { kind: 'volume', volumeL: 100 },
-          sumpL: 0,
-          rockKg: 0,
-          sandKg: 0,
-          hasLid: true,
-          ammoniaSource: 'bottled',
-          bacteriaSources: ['bottle'],
-          school,
-        },
-      },
-    };
+    this.doc = oneDisplay(kits, 100, { school });
   }
 
   at(day: number): string {

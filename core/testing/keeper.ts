@@ -1,8 +1,6 @@
 /** A keeper who obeys: a tank of another making (otherWorld.ts) looked after for months by someone who does what the app says and nothing
  *  else, with kits that err and mishaps that come unasked. Times in days from the start; what happens to the animals is the world's truth. */
 import {
-  DEFAULT_SETTINGS,
-  emptyDocument,
   GONE,
   IN,
   STARTER_KITS,
@@ -19,6 +17,7 @@ import { speciesById } from '../species';
 import type { Statement } from '../statements';
 import { dailyLoadMgN } from '../stocking';
 import { DAY_MS, HOUR_MS } from '../time';
+import { oneDisplay } from './display';
 import { drawFrom, DT, otherWorld, type Draw, type OtherWorld } from './otherWorld';
 import { readBy, withMeters } from './reading';
 
@@ -108,27 +107,11 @@ class Keeper {
     this.mishapDay = this.d.between(20, 100);
     this.wishes = [...NEXT];
     const kits = reader === 'chart' ? STARTER_KITS : withMeters(STARTER_KITS);
-    this.doc = {
-      ...emptyDocument(),
-      settings: { person: DEFAULT_SETTINGS },
-      kits: Object.fromEntries(kits.map((k) => [k.id, k])),
-      waters: {
-        t: {
-          id: 't',
-          name: `Kept ${seed}`,
-          startDay: '2026-03-01',
-          kind: 'display',
-          size: { kind: 'volume', volumeL: this.believedL },
-          sumpL: 0,
-          rockKg: 0,
-          sandKg: 0,
-          hasLid: true,
-          ammoniaSource: 'bottled',
-          bacteriaSources: ['bottle'],
-          school,
-        },
-      },
-    };
+    this.doc = oneDisplay(kits, this.believedL, {
+      name: `Kept ${seed}`,
+      startDay: '2026-03-01',
+      school,
+    });
     this.result = {
       seed,
       school,

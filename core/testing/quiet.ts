@@ -1,16 +1,10 @@
 /** A quiet tank: nothing happens to it for a year but the swings of day and night, evaporation and kits that err. What the app says of it
  *  beyond "steady" and "test" is a false alarm. */
-import {
-  DEFAULT_SETTINGS,
-  emptyDocument,
-  IN,
-  STARTER_KITS,
-  type Document,
-  type Parameter,
-} from '../document';
+import { IN, STARTER_KITS, type Document, type Parameter } from '../document';
 import { seededRandom } from '../random';
 import { assessWater } from '../readiness';
 import { DAY_MS } from '../time';
+import { oneDisplay } from './display';
 import { drawFrom } from './otherWorld';
 import { readBy, withMeters } from './reading';
 
@@ -32,26 +26,12 @@ export function quietYear(seed: number, days = 365): QuietYear {
   const d = drawFrom(seededRandom(seed * 7907 + 3));
   const kits = seed % 2 === 0 ? STARTER_KITS : withMeters(STARTER_KITS);
   const doc: Document = {
-    ...emptyDocument(),
-    settings: { person: DEFAULT_SETTINGS },
-    kits: Object.fromEntries(kits.map((k) => [k.id, k])),
-    waters: {
-      t: {
-        id: 't',
-        name: `Quiet ${seed}`,
-        startDay: '2025-06-01',
-        kind: 'display',
-        size: { kind: 'volume', volumeL: Math.round(d.between(60, 300)) },
-        sumpL: 0,
-        rockKg: 0,
-        sandKg: 0,
-        hasLid: true,
-        ammoniaSource: 'bottled',
-        bacteriaSources: ['bottle'],
-        school: 'zeroZero',
-        told: { stage: 'animalsIn', day: '2026-01-01' },
-      },
-    },
+    ...oneDisplay(kits, Math.round(d.between(60, 300)), {
+      name: `Quiet ${seed}`,
+      startDay: '2025-06-01',
+      school: 'zeroZero',
+      told: { stage: 'animalsIn', day: '2026-01-01' },
+    }),
     animals: Object.fromEntries(
       ['ocellaris-clownfish', 'turban-snail', ...(seed % 3 === 0 ? ['zoanthid'] : [])].map((speciesId, i) => [
         `a${i}`,
