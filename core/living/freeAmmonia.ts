@@ -61,3 +61,17 @@ export function sharesAt(
   const fraction = freeAmmoniaFraction(taken, tempC, salinity);
   return { fraction, ph: taken, phAssumed: ph === null, tempC, salinity };
 }
+
+/** Free ammonia of the last sittings, oldest first: measured, or reckoned from each total with what was read near it. */
+export function freeCourse(e: WaterEvidence, sinceMs: number): { atMs: number; mgNPerL: number }[] {
+  const measured = trusted(e.series.freeAmmonia).map((p) => ({
+    atMs: p.atMs,
+    mgNPerL: p.zero ? 0 : p.interval.mid,
+  }));
+  const reckonedCourse = trusted(e.series.ammonia).flatMap((p) => {
+    if (p.atMs < sinceMs) return [];
+    const shares = sharesAt(e, p.atMs);
+    return shares ? [{ atMs: p.atMs, mgNPerL: p.zero ? 0 : p.interval.mid * shares.fraction }] : [];
+  });
+  return [...measured.filter((p) => p.atMs >= sinceMs), ...reckonedCourse].sort((a, b) => a.atMs - b.atMs);
+}

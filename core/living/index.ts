@@ -1,5 +1,5 @@
 export { ask, note, type Finding, type LivingWord, type Trouble } from './finding';
-export { freeAmmonia, type FreeAmmonia } from './freeAmmonia';
+export { freeAmmonia, freeCourse, type FreeAmmonia } from './freeAmmonia';
 export { inRange, isFresh } from './fresh';
 export { judgeLiving, URGENCY, type Living } from './judge';
 export { LIVING, LIVING_LIMITS } from './limits';

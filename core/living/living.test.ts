@@ -1,7 +1,9 @@
 /** Water with animals in it: the newest reading of each parameter by itself, just under and just over each limit. */
 import { DAY, History, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
+import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
+import { freeCourse } from '.';
 
 const ms = (day: number): number => START_MS + day * DAY;
 const GOOD: Readings = {
@@ -101,4 +103,25 @@ test('a worse reading never makes the word milder', () => {
     const ranks = course.map(rank);
     expect(ranks).toEqual([...ranks].sort((a, b) => b - a));
   }
+});
+
+test('the course of free ammonia: measured and reckoned by turns, oldest first, none older than asked', () => {
+  const kits = [
+    ...PRECISE_KITS,
+    {
+      ...PRECISE_KITS.find((k) => k.parameter === 'ammonia')!,
+      id: 'kit-freeAmmonia',
+      parameter: 'freeAmmonia' as const,
+    },
+  ];
+  const h = new History('zeroZero', kits)
+    .animal(-90, 'ocellaris-clownfish')
+    .test(1, { ammonia: 1, ph: 8.1, temperature: 25, salinity: 35 })
+    .test(5, { ammonia: 0.5, ph: 8.1, temperature: 25, salinity: 35 })
+    .test(6, { freeAmmonia: 0.04 });
+  const course = freeCourse(gatherEvidence(h.doc, 't', ms(7)), ms(4));
+  expect(course.map((p) => p.atMs)).toEqual([ms(5), ms(6)]);
+  // 5.20 % of the total at pH 8.1, 25 C, 35 ppt (science notes 2).
+  expect(course[0]?.mgNPerL).toBeCloseTo(0.5 * 0.052, 4);
+  expect(course[1]?.mgNPerL).toBeCloseTo(0.04, 9);
 });

@@ -1,12 +1,14 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PARAMETER_NAMES, type Parameter, type Water } from '../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
-import type { Living } from '../../../core/living';
+import { freeCourse, type Living } from '../../../core/living';
+import { FREE_AMMONIA } from '../../../core/seawater';
 import { DAY_MS } from '../../../core/time';
 import { isStep, sentence, stepWords, WORDS } from '../../../core/words';
-import { agoWords, stepDone, useAppDispatch, useAppSelector } from '../../store';
+import { agoWords, shortDay, stepDone, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Later, space, Txt, useWide, type Role } from '../../ui';
+import { LimitTrend } from '../../ui/charts/LimitTrend';
 import { StepStaff } from '../../ui/charts/StepStaff';
 import { readingWords } from './model';
 import { useUnits, useWords } from '../shell';
@@ -40,6 +42,7 @@ export function WaterNow({
         {WORDS[living.word]}
       </Txt>
       <Txt style={styles.big}>{said.join(' ')}</Txt>
+      <Trend living={living} evidence={evidence} />
       {living.plan ? <Acting water={water} living={living} nowMs={evidence.nowMs} /> : null}
       {[...new Set(also)].map((text) => (
         <Txt key={text} kind="small" tone="nitrite">
@@ -130,6 +133,37 @@ export function ActFooter({
   if (!at || !living || at.done >= at.steps.length) return children;
   return <StepTick water={water} living={living} nowMs={nowMs} />;
 }
+
+/** How ammonia came to where it is, against the limits; only where it is what is wrong. */
+function Trend({ living, evidence }: { living: Living; evidence: WaterEvidence }) {
+  const drawn = ABOUT_FREE.includes(living.reason.code);
+  const course = useMemo(
+    () => (drawn ? freeCourse(evidence, evidence.nowMs - TREND_DAYS * DAY_MS).slice(-TREND_POINTS) : []),
+    [drawn, evidence],
+  );
+  const last = lastOf(course);
+  if (course.length < 2 || !last) return null;
+  return (
+    <LimitTrend
+      points={course.map((p) => ({ atMs: p.atMs, value: p.mgNPerL }))}
+      watch={FREE_AMMONIA.longTerm}
+      act={FREE_AMMONIA.act}
+      unit="mg/L NH₃-N"
+      dayLabel={shortDay}
+      summary={`Free ammonia of the last ${course.length} tests, the newest ${last.mgNPerL.toFixed(3)} mg/L NH₃-N; act at ${FREE_AMMONIA.act}.`}
+    />
+  );
+}
+
+const TREND_DAYS = 10;
+const TREND_POINTS = 8;
+const ABOUT_FREE: readonly Living['reason']['code'][] = [
+  'freeAmmoniaAct',
+  'freeAmmoniaWatch',
+  'freeMeasuredAct',
+  'freeMeasuredWatch',
+  'ammoniaWithAnimals',
+];
 
 const SHOWN: readonly Parameter[] = ['ammonia', 'temperature', 'salinity', 'alkalinity'];
 

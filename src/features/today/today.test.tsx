@@ -95,6 +95,9 @@ test('with animals in and free ammonia in the water the word is to act, and what
   expect(says(/^1 · Heater and pumps off at the wall/)).toBe(true);
   expect(says(/^\d · Change \d+ L of 238 L/)).toBe(true);
   expect(says(/free 0\.\d+ → 0\.\d+/)).toBe(true);
+  expect(
+    screen.getByRole('img', { name: /^Free ammonia of the last \d tests, the newest 0\.\d+/ }),
+  ).toBeTruthy();
   press('Step 1 is done');
   expect(says(/^1 · Heater and pumps off at the wall ✓/)).toBe(true);
   press('Step 2 is done');
