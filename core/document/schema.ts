@@ -16,6 +16,7 @@ import {
   DOSED,
   DRIP_CHECKS,
   EQUIPMENT_KINDS,
+  FILLED_WITH,
   FILMS,
   FOODS,
   GONE_REASONS,
@@ -34,6 +35,7 @@ import {
   SMELLS,
   SOUNDS,
   STAGES,
+  TAP_HOLDS,
   type CollectionName,
 } from './vocabulary';
 
@@ -120,6 +122,9 @@ const waterSchema = z.discriminatedUnion('kind', [
         z.strictObject({ kind: z.literal('nitrateLevel') }),
       ])
       .optional(),
+    /** What it was filled with; of tap water what is in it, and whether conditioner is in for all of it. */
+    filledWith: z.enum(FILLED_WITH).optional(),
+    tap: z.strictObject({ holds: z.enum(TAP_HOLDS), conditioned: z.boolean() }).optional(),
     /** Strict when absent. */
     nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
   }),

@@ -127,6 +127,11 @@ export const INCIDENTS = [
   'contaminated',
 ] as const;
 export type IncidentKind = (typeof INCIDENTS)[number];
+/** What the first fill was made of. */
+export const FILLED_WITH = ['rodi', 'boughtFresh', 'boughtSalt', 'natural', 'tap'] as const;
+/** What the supplier of tap water keeps it clean with. */
+export const TAP_HOLDS = ['chlorine', 'chloramine', 'unknown'] as const;
+
 /** How nitrite counts at the end of a cycle: as the sign that the second bacteria are missing, or by what it does to fish in sea water. */
 export const NITRITE_WEIGHTS = ['strict', 'seaWater'] as const;
 export const SIGNS = [

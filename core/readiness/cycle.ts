@@ -35,6 +35,9 @@ export function seaWater(e: WaterEvidence): Verdict {
   }
   const off = offAim(e);
   if (off) return shut('wait', off.finding, off.opens);
+  const tap = e.water.kind === 'display' ? e.water.tap : undefined;
+  if (tap && !tap.conditioned && e.joined.length === 0)
+    return shut('wait', { code: 'tapNotConditioned', holds: tap.holds }, { code: 'conditionFirst' });
   const water = { salinity: salinity.interval.mid, tempC: temperature.interval.mid };
   // A list begun is finished before the water counts as ready; animals already in say that it was.
   const [first] = e.setupOpen;

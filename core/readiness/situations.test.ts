@@ -288,6 +288,18 @@ const onlyZeros = (school: School) =>
 
 const START: Situation[] = [
   ['nothing measured', new History(), 1, { water: null, add: 'test', because: 'waterUnmeasured' }],
+  [
+    'tap water without conditioner',
+    (() => {
+      const h = new History().water(1);
+      const t = h.doc.waters.t;
+      if (t?.kind === 'display')
+        h.doc.waters.t = { ...t, filledWith: 'tap', tap: { holds: 'chloramine', conditioned: false } };
+      return h;
+    })(),
+    1.1,
+    { add: 'wait', because: 'tapNotConditioned' },
+  ],
   ['good water, nothing fed', new History().water(1), 1.1, { add: 'wait', because: 'nothingFed' }],
   ['a zero before any rise', begun(), 0.5, { add: 'wait', because: 'zeroMeansNothing' }],
   [

@@ -30,6 +30,8 @@ interface GateFacts {
   bringSalinity: Nothing;
   temperatureOff: { tempC: number; low: number; high: number };
   bringTemperature: Nothing;
+  tapNotConditioned: { holds: 'chlorine' | 'chloramine' | 'unknown' };
+  conditionFirst: Nothing;
   waterReady: { salinity: number; tempC: number };
   nothingFed: Nothing;
   zeroMeansNothing: Nothing;

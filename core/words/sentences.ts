@@ -53,6 +53,12 @@ const GATES = {
   temperatureOff: (s, w) =>
     `The water is ${heat(s.tempC, w)}; the aim is ${showRange('temperature', [s.low, s.high], w.units, 0)}.`,
   bringTemperature: () => 'Check the heater against a second thermometer.',
+  tapNotConditioned: (s) =>
+    s.holds === 'chlorine'
+      ? 'It is filled with tap water: chlorine kills bacteria and burns gills.'
+      : `It is filled with tap water: ${s.holds === 'chloramine' ? 'chloramine' : 'what the supplier adds'} kills bacteria, burns gills, and does not gas off by itself.`,
+  conditionFirst: () =>
+    'Conditioner first, by its label for all of the water, and note it under Edit; bacteria after that.',
   waterReady: (s, w) => `${salt(s.salinity, w)}, ${heat(s.tempC, w)}`,
   nothingFed: () => 'Nothing for the bacteria to eat yet.',
   zeroMeansNothing: () => 'A zero before any rise says nothing about the filter.',

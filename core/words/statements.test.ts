@@ -25,6 +25,8 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   bringSalinity: {},
   temperatureOff: { tempC: 19.7, low: 24, high: 26 },
   bringTemperature: {},
+  tapNotConditioned: { holds: 'chloramine' },
+  conditionFirst: {},
   waterReady: { salinity: 34.7, tempC: 25.3 },
   nothingFed: {},
   zeroMeansNothing: {},

@@ -8,6 +8,7 @@ import {
   FILMS,
   FOODS,
   INCIDENTS,
+  PARAMETER_NAMES,
   SEEDS,
   SMELLS,
   SOUNDS,
@@ -16,10 +17,11 @@ import {
   type WaterEvent,
 } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
-import { ammoniaAtMost, lastOf } from '../../../core/evidence';
-import { addDays, MINUTE_MS } from '../../../core/time';
+import { ammoniaAtMost, lastOf, type Point } from '../../../core/evidence';
+import { addDays, DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/time';
 import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
 import {
+  agoWords,
   commit,
   fieldTime,
   localDay,
@@ -43,6 +45,7 @@ import {
   eventTextsOf,
   keepingAmounts,
   LOGGABLE,
+  PURPOSES,
   readEvent,
   type EventTexts,
 } from './eventForm';
@@ -57,8 +60,22 @@ import {
   SOUND_WORDS,
 } from './eventWords';
 import { DeleteEntry, RecentEntries } from './History';
+import { capital } from './sampleForm';
 
 const kindParam = z.enum(LOGGABLE).catch('note');
+
+/** From a change to the test that shows what it did. */
+const AFTER_CHANGE_MS = HOUR_MS;
+
+/** What to test before the change, by what it is for. */
+function beforeWords(purpose: (typeof PURPOSES)[number], last: Point | undefined, now: number): string {
+  const name = PARAMETER_NAMES[purpose === 'routine' ? 'nitrate' : purpose];
+  if (!last) return `Test ${name} before the change: it was never read here.`;
+  const fresh = now - last.atMs < DAY_MS;
+  return fresh
+    ? `${capital(name)} before it: ${last.text}, ${agoWords(last.atMs, now)}. Test again an hour after.`
+    : `The last ${name} is ${last.text}, ${agoWords(last.atMs, now)}: test before the change, and an hour after.`;
+}
 
 /** A sheet for each entry and each kind: going from one to the next begins anew. */
 export function EventScreen() {
@@ -85,7 +102,7 @@ function EventSheet({ water }: { water: Water }) {
     ),
   );
   const present = useAppSelector((s) => ammoniaAtMost(selectEvidence(s, water.id, now)));
-  const ammonia = useAppSelector((s) => lastOf(selectEvidence(s, water.id, now).series.ammonia));
+  const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
   );
@@ -131,6 +148,18 @@ function EventSheet({ water }: { water: Water }) {
     const entity = edited
       ? { ...keepingAmounts(edited, shown, texts, event), editedAt: new Date().toISOString() }
       : event;
+    if (!edited && event.kind === 'waterChange' && texts.purpose !== 'routine')
+      reminder.push({
+        put: 'tasks',
+        entity: {
+          id: newId(),
+          waterId: water.id,
+          day: localDay(Date.parse(event.at) + AFTER_CHANGE_MS),
+          title: `Test ${PARAMETER_NAMES[texts.purpose]} after the change`,
+          note: 'What it did is seen when the water has mixed.',
+          doneAt: null,
+        },
+      });
     return dispatch(
       commit(
         `${EVENT_WORDS[event.kind]} ${edited ? 'corrected' : 'logged'}`,
@@ -202,7 +231,7 @@ function EventSheet({ water }: { water: Water }) {
       {texts.kind === 'bacteria' ? (
         <Txt kind="small" tone="second">
           Filled with tap water? Chlorine and chloramine kill bacteria: conditioner first, by its label for
-          all the litres, then wait as it says. Chloramine does not gas off by itself.
+          all of the water, then wait as it says. Chloramine does not gas off by itself.
         </Txt>
       ) : null}
       {texts.kind === 'bacteria' && texts.seed !== 'bottle' ? (
@@ -362,11 +391,25 @@ function EventSheet({ water }: { water: Water }) {
           mouth.
         </Caution>
       ) : null}
-      {texts.kind === 'waterChange' && ammonia ? (
-        <Txt
-          kind="small"
-          tone="second"
-        >{`Test before and after: the last ammonia reading is ${ammonia.text} mg/L.`}</Txt>
+      {texts.kind === 'waterChange' && !edited ? (
+        <ChoiceEntry
+          form={form}
+          name="purpose"
+          label="What it is for"
+          options={PURPOSES.map((value) => ({
+            value,
+            label: value === 'routine' ? 'Routine' : PARAMETER_NAMES[value],
+          }))}
+        />
+      ) : null}
+      {texts.kind === 'waterChange' && !edited ? (
+        <Txt kind="small" tone="second">
+          {beforeWords(
+            texts.purpose,
+            lastOf(series[texts.purpose === 'routine' ? 'nitrate' : texts.purpose]),
+            now,
+          )}
+        </Txt>
       ) : null}
       {texts.kind === 'topOff' ? (
         <Txt tone="second">

@@ -115,6 +115,7 @@ function SampleSheet({ water }: { water: Water }) {
   const hidden = PARAMETERS_IN_HAND.filter(
     (p) => !rows.includes(p) && (!isOwnParameter(p) || Object.hasOwn(own, p)),
   );
+  const slipKits = Object.values(kits).filter((k) => k.shop === true && !k.archived);
   const count = read.ok ? read.sample.readings.length : 0;
 
   const save = () => {
@@ -212,6 +213,18 @@ function SampleSheet({ water }: { water: Water }) {
           </Fragment>
         );
       })}
+      {!edited && slipKits.length > 1 && slipKits.some((k) => draft.kits[k.parameter] !== k.id) ? (
+        <Button
+          kind="quiet"
+          label={`A slip of ${slipKits[0]?.name ?? 'the shop'}: all values as one entry`}
+          onPress={() =>
+            alter((d) => ({
+              kits: { ...d.kits, ...Object.fromEntries(slipKits.map((k) => [k.parameter, k.id])) },
+              shown: [...new Set([...d.shown, ...slipKits.map((k) => k.parameter)])],
+            }))
+          }
+        />
+      ) : null}
       {hidden.length > 0 ? (
         <Row wrap>
           {hidden.map((p) => (

@@ -42,6 +42,9 @@ export const LOGGABLE = [
 ] as const;
 export type Loggable = (typeof LOGGABLE)[number];
 
+/** What a water change may be for. */
+export const PURPOSES = ['routine', 'ammonia', 'nitrate', 'phosphate', 'alkalinity', 'salinity'] as const;
+
 export interface EventTexts {
   kind: Loggable;
   /** mg/L as NH4, millilitres, grams or a volume, by kind. */
@@ -63,6 +66,8 @@ export interface EventTexts {
   /** Second amounts: grams and salinity of a batch, minutes of production. */
   grams: string;
   salinity: string;
+  /** What a change is for: what is tested before and after it. Not stored; the test after it is planned. */
+  purpose: (typeof PURPOSES)[number];
   /** Of the new water of a change. */
   tempC: string;
   alkalinity: string;
@@ -99,6 +104,7 @@ export const emptyEvent = (kind: Loggable): EventTexts => ({
   what: 'alkalinity',
   grams: '',
   salinity: '',
+  purpose: 'routine',
   tempC: '',
   alkalinity: '',
   calcium: '',

@@ -115,6 +115,15 @@ describe('more than one instrument', () => {
   });
 });
 
+test('a change says what to test before it, and the test after it is planned', async () => {
+  const shown = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'waterChange' }) });
+  choose('alkalinity');
+  expect(says(/^(Alkalinity before it|The last alkalinity is)/)).toBe(true);
+  type(/^Amount/, '10');
+  await submit('Log it');
+  expect(Object.values(shown.doc().tasks).map((t) => t.title)).toContain('Test alkalinity after the change');
+});
+
 test('what was noticed needs no number, and something missing is kept by name', async () => {
   const { doc } = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'observation' }) });
   choose('earthy');

@@ -15,7 +15,7 @@ import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui
 import { useParam, useUnits, WithWater } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
-import { AMMONIA, BACTERIA, ROCK } from './choices';
+import { AMMONIA, BACTERIA, FILLED, ROCK, TAP } from './choices';
 import { schoolChange } from './schoolChange';
 import { SizeFields } from './SizeFields';
 import { NewDisplay } from './walk/NewDisplay';
@@ -137,6 +137,18 @@ function WaterForm({ title, id, start, submit, base, onSave, onDone, children }:
         </Txt>
       ) : null}
       <WhenEntry form={form} name="startDay" kind="date" label="First filled on" />
+      <ChoiceEntry form={form} name="filledWith" label="Filled with" options={FILLED} />
+      {texts.filledWith === 'tap' ? (
+        <>
+          <ChoiceEntry form={form} name="tapHolds" label="Your supplier adds" options={TAP} />
+          <CheckEntry
+            form={form}
+            name="conditioned"
+            label="Conditioner is in, for all of the water"
+            note="By its label, before any bacteria. Chlorine and chloramine kill them; chloramine does not gas off. A stop-gap: tap water brings algae."
+          />
+        </>
+      ) : null}
       <CheckEntry
         form={form}
         name="hasLid"

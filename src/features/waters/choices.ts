@@ -31,3 +31,18 @@ export const ROCK: readonly { value: WaterTexts['rockKind']; label: string }[] =
   { value: 'driedOcean', label: 'Ocean rock, dried out' },
   { value: 'running', label: 'From a running tank' },
 ];
+
+export const FILLED: readonly { value: WaterTexts['filledWith']; label: string }[] = [
+  { value: 'unknown', label: 'Not said' },
+  { value: 'rodi', label: 'Own RO/DI' },
+  { value: 'boughtFresh', label: 'Bought RO/DI' },
+  { value: 'boughtSalt', label: 'Bought salt water' },
+  { value: 'natural', label: 'Natural sea water' },
+  { value: 'tap', label: 'Tap water' },
+];
+
+export const TAP: readonly { value: WaterTexts['tapHolds']; label: string }[] = [
+  { value: 'chlorine', label: 'Chlorine' },
+  { value: 'chloramine', label: 'Chloramine' },
+  { value: 'unknown', label: 'I do not know' },
+];

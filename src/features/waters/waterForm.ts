@@ -1,5 +1,5 @@
 /** The form of a display as texts, and from texts to a display or to faults by field. Plain functions, tested without rendering. */
-import { ROCK_KINDS, type Display } from '../../../core/document';
+import type { Display, FILLED_WITH, ROCK_KINDS, TAP_HOLDS } from '../../../core/document';
 import { formatDecimal, readEntry, toUnit, type UnitPreferences } from '../../../core/units';
 import { netVolume, type NetVolume } from '../../../core/volume';
 import { nameFault, NO_SIZE, readSize, startFault, textsOfSize, type SizeTexts } from './sizeForm';
@@ -13,6 +13,9 @@ export interface WaterTexts extends SizeTexts {
   startDay: string;
   hasLid: boolean;
   rockKind: (typeof ROCK_KINDS)[number] | 'unknown';
+  filledWith: (typeof FILLED_WITH)[number] | 'unknown';
+  tapHolds: (typeof TAP_HOLDS)[number];
+  conditioned: boolean;
   ammoniaSource: Display['ammoniaSource'];
   bacteriaSources: Display['bacteriaSources'];
   school: Display['school'];
@@ -27,6 +30,9 @@ export const NEW_WATER: WaterTexts = {
   startDay: '',
   hasLid: false,
   rockKind: 'unknown',
+  filledWith: 'unknown',
+  tapHolds: 'unknown',
+  conditioned: false,
   ammoniaSource: 'bottled',
   bacteriaSources: ['bottle'],
   school: 'proof24',
@@ -49,6 +55,9 @@ export function textsOf(water: Display, units: UnitPreferences): WaterTexts {
     startDay: water.startDay ?? '',
     hasLid: water.hasLid,
     rockKind: water.rockKind ?? 'unknown',
+    filledWith: water.filledWith ?? 'unknown',
+    tapHolds: water.tap?.holds ?? 'unknown',
+    conditioned: water.tap?.conditioned ?? false,
     ammoniaSource: water.ammoniaSource,
     bacteriaSources: water.bacteriaSources,
     school: water.school,
@@ -62,6 +71,8 @@ export function keepingRest(before: Display, after: Display): Display {
     ...after,
     ...(before.volumeInUse && size(before) === size(after) ? { volumeInUse: before.volumeInUse } : {}),
     ...(before.told ? { told: before.told } : {}),
+    ...(before.hold ? { hold: before.hold } : {}),
+    ...(before.nitriteWeight ? { nitriteWeight: before.nitriteWeight } : {}),
   };
 }
 
@@ -101,6 +112,8 @@ export function readWater(id: string, t: WaterTexts, units: UnitPreferences, tod
     bacteriaSources: t.bacteriaSources,
     school: t.school,
     ...(t.rockKind === 'unknown' || rockKg === 0 ? {} : { rockKind: t.rockKind }),
+    ...(t.filledWith === 'unknown' ? {} : { filledWith: t.filledWith }),
+    ...(t.filledWith === 'tap' ? { tap: { holds: t.tapHolds, conditioned: t.conditioned } } : {}),
   };
   try {
     return { ok: true, water, volume: netVolume(water) };

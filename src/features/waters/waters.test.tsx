@@ -180,3 +180,20 @@ test('all waters stand in the switcher, displays first, each with its word', () 
   expect(rows[2]).toMatch(/quarantine · day \d+Steady$/);
   expect(rows[3]).toMatch(/mixing containerGo$/);
 });
+
+test('tap water is asked for what is in it, and its conditioner holds the first gate until it is in', async () => {
+  const doc = demo();
+  const pantry = doc.waters['pantry-cube'];
+  if (pantry?.kind !== 'display') throw new Error('no display');
+  doc.waters = { ...doc.waters, 'pantry-cube': { ...pantry, hold: { kind: 'days', days: 7 } } };
+  const shown = onScreen(<EditWaterScreen />, { doc, params: { waterId: 'pantry-cube' } });
+  choose('Tap water');
+  choose('Chloramine');
+  await submit('Keep the changes');
+  expect(shown.doc().waters['pantry-cube']).toMatchObject({
+    filledWith: 'tap',
+    tap: { holds: 'chloramine', conditioned: false },
+    // What the form does not ask stays.
+    hold: { kind: 'days', days: 7 },
+  });
+});
