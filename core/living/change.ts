@@ -1,4 +1,5 @@
 /** How much water to change in an emergency: judged by the free ammonia after mixing, which can rise while the total falls. */
+import type { Parameter } from '../document';
 import { expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
 import { afterMixing, FREE_AMMONIA, type MixedWater } from '../seawater';
 import { sharesAt } from './freeAmmonia';
@@ -23,9 +24,12 @@ export interface PlannedChange {
 /** The water as it is now, as far as it is known. A measured free ammonia stands in for a total never measured. */
 export function waterNow(e: WaterEvidence): MixedWater {
   const shares = sharesAt(e, e.nowMs);
-  const ph = shares?.ph ?? LIVING.assumedPh;
-  const salinity = shares?.salinity ?? LIVING.assumedSalinity;
-  const tempC = shares?.tempC ?? LIVING.assumedTempC;
+  // Off the scale of the formula what was read stands all the same, and no change is reckoned with it.
+  const newest = (parameter: Parameter, assumed: number) =>
+    lastOf(trusted(e.series[parameter]))?.interval.mid ?? assumed;
+  const ph = shares?.ph ?? newest('ph', LIVING.assumedPh);
+  const salinity = shares?.salinity ?? newest('salinity', LIVING.assumedSalinity);
+  const tempC = shares?.tempC ?? newest('temperature', LIVING.assumedTempC);
   return {
     totalMgN: totalNow(e, shares?.fraction ?? 1),
     ph,

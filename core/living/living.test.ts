@@ -125,3 +125,161 @@ test('the course of free ammonia: measured and reckoned by turns, oldest first, 
   expect(course[0]?.mgNPerL).toBeCloseTo(0.5 * 0.052, 4);
   expect(course[1]?.mgNPerL).toBeCloseTo(0.04, 9);
 });
+
+describe('the judgement as a whole', () => {
+  test('steady names the oldest of what it rests on, and asks for nothing', () => {
+    const { living } = judge(stocked().test(9.6, { ammonia: 0 }));
+    expect(living).toMatchObject({
+      word: 'steady',
+      reason: { code: 'livingSteady', sinceMs: ms(9) },
+      opens: { code: 'keepSteady' },
+      plan: null,
+      again: [],
+      causes: [],
+    });
+  });
+  test('the worst first, the rest after it in the order in which it kills; what is watched is read again', () => {
+    const { living } = after({ alkalinity: 6, ph: 7.5, temperature: 28.2 }, stocked().test(9.9, {}));
+    expect(living?.reason.code).toBe('tooWarm');
+    expect(living?.also.map((f) => f.finding.code)).toEqual(['phLow', 'alkalinityWithAnimals']);
+    expect(living?.again).toEqual([
+      { parameter: 'temperature', hours: 10 },
+      { parameter: 'ph', hours: 10 },
+      { parameter: 'alkalinity', hours: 10 },
+    ]);
+  });
+  test('what is to be acted on comes before what is watched, whatever kills faster', () => {
+    const { living } = after({ temperature: 28.2, ph: 7.3 });
+    expect([living?.reason.code, living?.also[0]?.finding.code]).toEqual(['phLow', 'tooWarm']);
+    expect(living?.again[0]).toEqual({ parameter: 'ph', hours: 1 });
+    expect(living?.plan?.steps.map((s) => s.code)).not.toContain('stepCool');
+  });
+  test('due: what is acted on an hour after it was read, what is watched after ten', () => {
+    const hot = stocked().test(10, { temperature: 31 });
+    expect(judge(hot, 10 + 0.9 / 24).due).not.toContain('temperature');
+    expect(judge(hot, 10 + 1 / 24).due).toContain('temperature');
+    const warm = stocked().test(10, { ph: 7.5 });
+    expect(judge(warm, 10 + 9.9 / 24).due).not.toContain('ph');
+    expect(judge(warm, 10 + 10.1 / 24).due).toContain('ph');
+  });
+  test('ammonia without a cause in the log: the filter is named first; a known cause needs no list', () => {
+    expect(after({ ammonia: 1 }).living?.causes[0]?.code).toBe('causeFilter');
+    expect(after({ ammonia: 1 }).living?.causes).toHaveLength(6);
+    expect(after({ temperature: 31 }).living?.causes).toEqual([]);
+    const spilt = (day: number) => stocked().event(day, { kind: 'incident', what: 'foodSpilled' });
+    expect(after({ ammonia: 1 }, spilt(9.5)).living?.causes).toEqual([]);
+    expect(after({ ammonia: 1 }, spilt(4.9)).living?.causes).toHaveLength(6);
+    expect(after({ ammonia: 1 }, stocked().animal(9.5, 'neon-goby')).living?.causes).toEqual([]);
+    expect(after({ ammonia: 1 }, stocked().dose(9.5, 1)).living?.causes).toEqual([]);
+  });
+  test('nobody lives in it: no judgement of living water', () =>
+    expect(judge(new History('proof24', PRECISE_KITS).test(9, GOOD)).living).toBeNull());
+});
+
+describe('how fast it moves', () => {
+  const heat = (from: number, to: number, hours: number) =>
+    judge(
+      stocked()
+        .test(9.8, { temperature: from })
+        .test(9.8 + hours / 24, { temperature: to }),
+      9.81 + hours / 24,
+    ).living;
+  test.each<[number, number, number, string, string]>([
+    [24, 25, 3, 'steady', 'livingSteady'],
+    [24, 25.1, 3, 'watch', 'heatMoved'],
+    [24, 25.1, 3.1, 'steady', 'livingSteady'],
+    [24, 26.1, 3, 'actNow', 'heatMoved'],
+    [26.4, 24, 2, 'actNow', 'heatMoved'],
+    [26.4, 27.4, 2, 'watch', 'heatHeading'],
+    [26.9, 27.4, 2, 'steady', 'livingSteady'],
+  ])('%f to %f °C in %f h: %s %s', (from, to, hours, word, code) => {
+    const living = heat(from, to, hours);
+    expect([living?.word, living?.reason.code]).toEqual([word, code]);
+  });
+  test('two thermometers that differ are no movement', () => {
+    const h = stocked();
+    h.doc.kits.other = { ...h.doc.kits['kit-temperature']!, id: 'other', name: 'Other' };
+    h.test(9.9, { temperature: 24 }).test(9.95, { temperature: 26.5 });
+    const [last] = Object.values(h.doc.samples).slice(-1);
+    h.doc.samples[last!.id] = {
+      ...last!,
+      readings: last!.readings.map((r) => ({ ...r, kitId: 'other' })),
+    };
+    expect(judge(h, 9.96).living?.word).toBe('steady');
+  });
+  const salt = (from: number, to: number, hours: number) =>
+    judge(
+      stocked()
+        .test(9.5, { salinity: from })
+        .test(9.5 + hours / 24, { salinity: to }),
+      9.51 + hours / 24,
+    ).living;
+  test.each<[number, number, string]>([
+    [34, 35, 'steady'],
+    [34, 35.1, 'watch'],
+    [33, 36, 'watch'],
+    [32.9, 36, 'actNow'],
+    [36.1, 33, 'actNow'],
+  ])('%f to %f ppt within a day: %s', (from, to, word) => expect(salt(from, to, 8)?.word).toBe(word));
+  test('a drift by the same meter is said a week before the limit, watched two days before', () => {
+    const drift = (perDay: number, start: number) => {
+      const h = new History('zeroZero', PRECISE_KITS).animal(-90, 'ocellaris-clownfish').test(3, GOOD);
+      for (let day = 3; day <= 10; day += 1)
+        h.test(day, { salinity: start + perDay * (day - 3), ammonia: 0, temperature: 25 });
+      return judge(h).living;
+    };
+    // 34.3 + 7 x 0.3 = 36.4: two days to 37.
+    expect(drift(0.31, 34.3)?.reason.code).toBe('saltDrifts');
+    expect(drift(0.31, 34.3)?.word).toBe('watch');
+    // 33.9 + 7 x 0.3 = 36: over three days to 37.
+    expect(drift(0.3, 33.9)?.word).toBe('steady');
+    expect(drift(0.3, 33.9)?.also.map((f) => f.finding.code)).toEqual(['saltDrifts']);
+    expect(drift(0.09, 36.2)?.also).toEqual([]);
+    expect(drift(-0.3, 35.2)?.also[0]?.finding).toMatchObject({ code: 'saltDrifts', limit: 32 });
+  });
+});
+
+describe('aims of one’s own', () => {
+  const aimed = (
+    h: History,
+    parameter: 'salinity' | 'temperature',
+    range: [number, number, number, number],
+  ) => {
+    const [alarmLow, low, high, alarmHigh] = range;
+    h.doc.targets = { g: { id: 'g', waterId: 't', parameter, alarmLow, low, high, alarmHigh } };
+    return h;
+  };
+  test('a display is watched by them, and acted on all the same', () => {
+    const cool = () => aimed(stocked(), 'temperature', [19, 21, 23, 24]);
+    expect(judge(cool().test(10, { temperature: 24.5 })).living?.word).toBe('watch');
+    expect(judge(cool().test(10, { temperature: 22.5 })).living?.word).toBe('steady');
+    const wide = () => aimed(stocked(), 'temperature', [15, 18, 34, 36]);
+    expect(judge(wide().test(10, { temperature: 29.5 })).living?.word).toBe('steady');
+    expect(judge(wide().test(10, { temperature: 30.5 })).living?.word).toBe('actNow');
+  });
+  test('a treatment water follows its own limits', () => {
+    const treated = (salinity: number) => {
+      const h = aimed(stocked(), 'salinity', [11, 12, 14, 15]);
+      const t = h.doc.waters.t!;
+      h.doc.waters.t = {
+        id: 't',
+        name: t.name,
+        startDay: null,
+        size: t.size,
+        sumpL: 0,
+        rockKg: 0,
+        sandKg: 0,
+        hasLid: true,
+        kind: 'quarantine',
+        line: 'fish',
+        filter: 'cycled',
+        clockDays: 28,
+        serves: [],
+        runs: [{ openedDay: '2026-01-01', closedDay: null }],
+      };
+      h.doc.samples = {};
+      return judge(h.test(9, { ...GOOD, salinity: 13 }).test(10, { salinity })).living?.word;
+    };
+    expect([treated(13.5), treated(15.5), treated(17.1)]).toEqual(['steady', 'watch', 'actNow']);
+  });
+});
