@@ -97,6 +97,7 @@ const SHOTS: Shot[] = [
   { name: 'act', path: NORTH, before: logged({}, ['ammonia 2']) },
   { name: 'act-wide-dark', path: NORTH, wide: true, dark: true, before: logged({}, ['ammonia 2']) },
   { name: 'watch', path: NORTH, before: logged({ 'Pocket meter': '31.9' }) },
+  { name: 'watch-dark', path: NORTH, dark: true, before: logged({ 'Pocket meter': '31.9' }) },
   { name: 'log-dark', path: `${PANTRY}/log`, dark: true, before: sampleTaps },
   { name: 'log-wide', path: `${NORTH}/log`, wide: true },
   { name: 'cycle', path: `${PANTRY}/cycle` },

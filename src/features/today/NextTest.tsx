@@ -1,7 +1,7 @@
 import { DAY_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { Kit, Parameter, Water } from '../../../core/document';
+import { PARAMETER_NAMES, type Kit, type Parameter, type Water } from '../../../core/document';
 import { lastOf, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { weekdayShort } from '../../store';
@@ -13,6 +13,12 @@ const AFTER_ACTING = {
   title: 'Test again an hour after',
   text: 'Then in the evening, and in the morning.',
 };
+
+/** What is watched is read again before the day is over, due or not. */
+const againWords = (watched: readonly Parameter[]) => ({
+  title: `Test ${watched.map((p) => PARAMETER_NAMES[p]).join(' and ')} again today`,
+  text: 'With another instrument, where you have one.',
+});
 
 /** What to test next, within reach of the thumb: the due ones, or the day on which a test tells most. */
 export function NextTest({
@@ -43,7 +49,9 @@ export function NextTest({
   // First the steps, then the test that shows whether they helped.
   const { living } = assessment;
   const acting = living?.word === 'actNow' && !living.again.some((t) => assessment.due.includes(t.parameter));
-  const { title, text } = acting ? AFTER_ACTING : due;
+  const watched = living?.again.map((t) => t.parameter) ?? [];
+  const again = living?.word === 'watch' && assessment.due.length === 0 && watched.length > 0;
+  const { title, text } = acting ? AFTER_ACTING : again ? againWords(watched) : due;
   return (
     <Row style={styles.next}>
       <View style={styles.nextWords}>
