@@ -398,7 +398,7 @@ function EventSheet({ water }: { water: Water }) {
           label="What it is for"
           options={PURPOSES.map((value) => ({
             value,
-            label: value === 'routine' ? 'Routine' : PARAMETER_NAMES[value],
+            label: capital(value === 'routine' ? 'routine' : PARAMETER_NAMES[value]),
           }))}
         />
       ) : null}

@@ -117,7 +117,7 @@ describe('more than one instrument', () => {
 
 test('a change says what to test before it, and the test after it is planned', async () => {
   const shown = onScreen(<EventScreen />, { doc: demo(), params: pantry({ kind: 'waterChange' }) });
-  choose('alkalinity');
+  choose('Alkalinity');
   expect(says(/^(Alkalinity before it|The last alkalinity is)/)).toBe(true);
   type(/^Amount/, '10');
   await submit('Log it');

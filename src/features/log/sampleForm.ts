@@ -105,6 +105,7 @@ export function typedUnit(
     const key = kit.salinityUnit ?? units.salinity;
     return { key, label: unitLabel(key) };
   }
+  if (p === 'freeAmmonia') return { key: null, label: `mg/L ${kit.basis === 'N' ? 'N' : 'NH₃'}` };
   return {
     key: null,
     label: isNitrogen(p) ? `mg/L ${basisLabel(p, kit.basis ?? 'ion')}` : parameterUnit(p, own),
