@@ -220,9 +220,12 @@ function salinity(e: WaterEvidence): Finding[] {
   const delicate = e.residents.some((a) => speciesById(a.speciesId).group !== 'fish');
   const edge = delicate ? LIVING.salinityActDelicate : LIVING.salinityAct;
   const { watched, acted, aim } = limitsOf(e, 'salinity', edge);
-  if (changed > 0 && newest.known && !inRange(value, watched))
-    return [test({ code: 'salinityMixed', salinity: value, measured: point.interval.mid }, 'salinity')];
   const found = point.interval.mid;
+  // A change that said what it brought: what is expected is tested, unless it cannot have helped enough.
+  const stillBad = !inRange(found, acted) && !inRange(value, acted);
+  const off = !inRange(found, watched) || !inRange(value, watched);
+  if (changed > 0 && newest.known && off && !stillBad)
+    return [test({ code: 'salinityMixed', salinity: value, measured: found }, 'salinity')];
   const finding: Statement = { code: 'salinityWithAnimals', salinity: found, atMs: point.atMs };
   const trouble: Trouble = found > aim.high ? 'salty' : 'fresh';
   if (!inRange(found, acted)) return [act('salinity', trouble, finding, { code: 'salinitySlowly' })];

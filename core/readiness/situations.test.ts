@@ -191,6 +191,34 @@ const LIVING: Situation[] = [
     { water: 'test', says: 'salinityMixed', add: ['test', 'wait'], due: ['salinity'] },
   ],
   [
+    'too fresh, and changed enough: what is expected is tested',
+    read({ salinity: 27.5 }).event(10.02, { kind: 'waterChange', litres: 50, salinity: 36 }),
+    10.03,
+    { water: 'test', says: 'salinityMixed', due: ['salinity'] },
+  ],
+  [
+    'too fresh, and hardly changed: still to be acted on',
+    read({ salinity: 25 }).event(10.02, { kind: 'waterChange', litres: 10, salinity: 36 }),
+    10.03,
+    { water: 'actNow', says: 'salinityWithAnimals' },
+  ],
+  [
+    'snails, and all of it changed with water of 29 ppt',
+    stocked('turban-snail').event(10, { kind: 'waterChange', litres: 100, salinity: 29 }),
+    NOW,
+    { water: 'test', says: 'salinityMixed' },
+  ],
+  [
+    'an old low reading, put right since by a change that said so',
+    new History('zeroZero', KITS)
+      .animal(-90, 'ocellaris-clownfish')
+      .test(2, { ...GOOD, salinity: 31.5 })
+      .event(3, { kind: 'waterChange', litres: 50, salinity: 36, tempC: 25 })
+      .test(9, { ammonia: 0, nitrite: 0, temperature: 25 }),
+    NOW,
+    { water: 'test', says: 'salinityMixed' },
+  ],
+  [
     'most of it changed with water nobody measured',
     stocked().event(10, { kind: 'waterChange', litres: 60 }),
     NOW,
