@@ -43,7 +43,7 @@ function ammonia(e: WaterEvidence): Finding[] {
   const free = freeAmmonia(e);
   const total = fresh(e, 'ammonia');
   const stands = free && e.nowMs - free.atMs <= LIVING.staleDays * DAY_MS ? free : null;
-  if (stands?.measured && stands.atMs > (total?.point.atMs ?? 0)) return byMonitor(e, stands);
+  if (stands?.measured && stands.atMs >= (total?.point.atMs ?? 0)) return byMonitor(e, stands);
   if (total?.point.coarse) return [coarse('ammonia')];
   if (!total || total.point.zero) return [];
   if (total.changed > 0) return afterChange(e, total);

@@ -75,7 +75,7 @@ function changes(e: WaterEvidence): Finding[] {
   if (!last || e.nowMs - last.atMs > LIVING.riskDays * DAY_MS) return [];
   const untested = BROUGHT.filter((p) => {
     const expected = expectedNow(e, p);
-    return expected !== null && expected.changed > LIVING.untestedShare;
+    return expected !== null && !expected.known && expected.changed > LIVING.untestedShare;
   });
   return untested.length === 0
     ? []
