@@ -258,9 +258,15 @@ function saltMoved(e: WaterEvidence): Finding | null {
     : watch('salinity', finding, opens);
 }
 
-/** A steady drift by the same instrument that would reach the limit: within two days it is watched, within a week it is said. */
-function saltDrift(e: WaterEvidence, found: number, watched: readonly [number, number]): Finding | null {
-  const points = trusted(e.series.salinity);
+/** A steady drift by the same instrument, and when it reaches the end of the watched range; null for none, or for one further off than
+ *  a week. Salinity and alkalinity only: of pH the hour of the day moves more than the week does. */
+function driftOf(
+  e: WaterEvidence,
+  parameter: 'salinity' | 'alkalinity',
+  found: number,
+  watched: readonly [number, number],
+): { perDay: number; days: number; limit: number } | null {
+  const points = trusted(e.series[parameter]);
   const kit = lastOf(points)?.kit.id;
   const lately = points.filter((p) => p.kit.id === kit && e.nowMs - p.atMs <= LIVING.driftDays * DAY_MS);
   const [first] = lately;
@@ -274,11 +280,29 @@ function saltDrift(e: WaterEvidence, found: number, watched: readonly [number, n
   if (Math.abs(perDay) < LIVING.driftPerDay || Math.abs(perDay) < 3 * se) return null;
   const limit = perDay > 0 ? watched[1] : watched[0];
   const days = (limit - found) / perDay;
-  if (days > LIVING.driftDays) return null;
-  const finding: Statement = { code: 'saltDrifts', perDay, days, limit };
-  return days <= LIVING.driftWatchDays
+  return days > LIVING.driftDays ? null : { perDay, days, limit };
+}
+
+/** Within two days of its limit a drift is watched; before that it is only said. */
+function saltDrift(e: WaterEvidence, found: number, watched: readonly [number, number]): Finding | null {
+  const drift = driftOf(e, 'salinity', found, watched);
+  if (!drift) return null;
+  const finding: Statement = { code: 'saltDrifts', ...drift };
+  return drift.days <= LIVING.driftWatchDays
     ? watch('salinity', finding, { code: 'salinitySlowly' })
     : note(finding);
+}
+
+function alkalinityDrift(
+  e: WaterEvidence,
+  found: number,
+  watched: readonly [number, number],
+): Finding | null {
+  const drift = driftOf(e, 'alkalinity', found, watched);
+  if (!drift) return null;
+  const finding: Statement = { code: 'alkalinityDrifts', ...drift };
+  const opens: Statement = { code: drift.perDay < 0 ? 'raiseAlkalinity' : 'letAlkalinityFall' };
+  return drift.days <= LIVING.driftWatchDays ? watch('alkalinity', finding, opens) : note(finding);
 }
 
 function ph(e: WaterEvidence, local: LocalTime): Finding[] {
@@ -322,13 +346,10 @@ function alkalinity(e: WaterEvidence): Finding[] {
   if (found < watched[0]) return [watch('alkalinity', low, { code: 'raiseAlkalinity' })];
   if (found > watched[1]) return [watch('alkalinity', low, { code: 'letAlkalinityFall' })];
   const moved = movementOf(e, 'alkalinity', 24, e.nowMs - DAY_MS);
-  return moved && Math.abs(moved.by) > LIVING.alkalinityWatchPerDay
-    ? [
-        watch(
-          'alkalinity',
-          { code: 'alkalinityMoved', alkalinity: found, by: moved.by },
-          { code: 'steadyDoses' },
-        ),
-      ]
-    : [];
+  if (moved && Math.abs(moved.by) > LIVING.alkalinityWatchPerDay) {
+    const finding: Statement = { code: 'alkalinityMoved', alkalinity: found, by: moved.by };
+    return [watch('alkalinity', finding, { code: 'steadyDoses' })];
+  }
+  const drift = alkalinityDrift(e, found, watched);
+  return drift ? [drift] : [];
 }

@@ -41,9 +41,14 @@ export const LIVING_LIMITS = {
   ),
   salinityWatchPerDay: limit(1, 'ppt', 'change in a day to watch, by the same instrument', SOURCE),
   salinityActPerDay: limit(3, 'ppt', 'change in a day to act on, by the same instrument', SOURCE),
-  driftDays: limit(7, 'days', 'over which a drift of salinity is looked for, and said ahead', OURS),
+  driftDays: limit(
+    7,
+    'days',
+    'over which a drift of salinity or alkalinity is looked for, and said ahead',
+    OURS,
+  ),
   driftReadings: limit(4, 'readings', 'the fewest that show a drift', OURS),
-  driftPerDay: limit(0.1, 'ppt', 'a day: the slowest drift that is said', OURS),
+  driftPerDay: limit(0.1, 'ppt or dKH', 'a day: the slowest drift that is said', OURS),
   driftWatchDays: limit(2, 'days', 'a drift that reaches the limit in this time is watched', OURS),
   phAfternoon: limit(
     7.7,

@@ -2,6 +2,7 @@
 import { DAY, History, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { gatherEvidence } from '../evidence';
+import { DEFAULT_TARGETS } from '../document';
 import { assessWater } from '../readiness';
 import { freeCourse } from '.';
 
@@ -236,6 +237,24 @@ describe('how fast it moves', () => {
     expect(drift(0.3, 33.9)?.also.map((f) => f.finding.code)).toEqual(['saltDrifts']);
     expect(drift(0.09, 36.2)?.also).toEqual([]);
     expect(drift(-0.3, 35.2)?.also[0]?.finding).toMatchObject({ code: 'saltDrifts', limit: 32 });
+  });
+  test('alkalinity on its way out of its range is said and then watched before it is out', () => {
+    const drift = (perDay: number, start: number) => {
+      const h = new History('zeroZero', PRECISE_KITS).animal(-90, 'ocellaris-clownfish').test(3, GOOD);
+      for (let day = 3; day <= 10; day += 1)
+        h.test(day, { alkalinity: start + perDay * (day - 3), ammonia: 0, temperature: 25, salinity: 35 });
+      return judge(h).living;
+    };
+    const { alarmLow, alarmHigh } = DEFAULT_TARGETS.alkalinity!;
+    // A quarter of a dKH a day: 0.4 above the limit is under two days from it, 1 above four days.
+    const falling = drift(-0.25, alarmLow + 0.4 + 7 * 0.25);
+    expect(falling?.word).toBe('watch');
+    expect(falling?.reason).toMatchObject({ code: 'alkalinityDrifts', limit: alarmLow });
+    const slow = drift(-0.25, alarmLow + 1 + 7 * 0.25);
+    expect(slow?.word).toBe('steady');
+    expect(slow?.also.map((f) => f.finding.code)).toEqual(['alkalinityDrifts']);
+    expect(drift(0.25, alarmHigh - 0.4 - 7 * 0.25)?.reason).toMatchObject({ limit: alarmHigh });
+    expect(drift(-0.09, alarmLow + 0.2 + 7 * 0.09)?.also).toEqual([]);
   });
 });
 

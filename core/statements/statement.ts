@@ -243,6 +243,7 @@ interface LivingFacts {
   oxygenLow: At & { mgL: number };
   airNow: Nothing;
   alkalinityWithAnimals: At & { alkalinity: number };
+  alkalinityDrifts: { perDay: number; days: number; limit: number };
   alkalinityMoved: { alkalinity: number; by: number };
   letAlkalinityFall: Nothing;
   steadyDoses: Nothing;

@@ -92,6 +92,8 @@ export const LIVING_WORDS = {
     `Alkalinity is ${dkh(s.alkalinity)} with animals in, read ${w.hour(s.atMs)}.`,
   alkalinityMoved: (s) =>
     `Alkalinity is ${dkh(s.alkalinity)}: ${Math.abs(s.by).toFixed(1)} ${s.by > 0 ? 'up' : 'down'} within a day.`,
+  alkalinityDrifts: (s) =>
+    `Alkalinity ${s.perDay > 0 ? 'rises' : 'falls'} by ${dkh(Math.abs(s.perDay))} a day: ${dkh(s.limit)} in about ${days(s.days)}.`,
   letAlkalinityFall: () => 'Dose none until it has come down by itself; small water changes help.',
   steadyDoses: () => 'Keep doses small and even; measure again tomorrow.',
   deathAsksTest: () => 'An animal was lost and ammonia has not been tested since.',

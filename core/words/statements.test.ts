@@ -233,6 +233,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   salinityMixed: { salinity: 29.3, measured: 34.7 },
   saltMoved: { salinity: 33.1, by: -1.6, hours: 20 },
   alkalinityWithAnimals: { alkalinity: 6.1, atMs: 41 * DAY },
+  alkalinityDrifts: { perDay: -0.25, days: 3.4, limit: 6.5 },
   alkalinityMoved: { alkalinity: 8.3, by: 1.4 },
   letAlkalinityFall: {},
   steadyDoses: {},

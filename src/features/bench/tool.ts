@@ -176,6 +176,12 @@ export const netField = (c: ToolContext, key = 'netL'): ToolField =>
       : undefined,
   });
 
+/** Where a tool aims: the middle of what this water is aimed at, else of common practice. */
+export function aimMiddle(c: ToolContext, p: Parameter, usual: number): number {
+  const aim = c.evidence?.targets.find((t) => t.parameter === p);
+  return aim ? (aim.low + aim.high) / 2 : usual;
+}
+
 export const lastValue = (c: ToolContext, p: Parameter): number | null =>
   c.evidence ? (lastOf(trusted(c.evidence.series[p]))?.interval.mid ?? null) : null;
 

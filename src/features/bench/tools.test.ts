@@ -255,6 +255,39 @@ test('a log of nearly fresh, cold water opens the salinity tool all the same', (
     expect(() => workTool(tool, {}, { ...choicesOf(tool, c), from }, c)).not.toThrow();
 });
 
+test('tools aim where the water is aimed at, else at common practice', () => {
+  const doc = makeDemoForTests(NOW);
+  const own = (parameter: 'salinity' | 'temperature', low: number, high: number) => ({
+    id: parameter,
+    waterId: 't',
+    parameter,
+    low,
+    high,
+    alarmLow: low - 1,
+    alarmHigh: high + 1,
+  });
+  const aimed = {
+    ...doc,
+    targets: { salinity: own('salinity', 16, 18), temperature: own('temperature', 26, 27) },
+  };
+  const starts = (of: Document, id: string, key: string) => {
+    const tool = TOOLS.find((t) => t.id === id) as Tool;
+    const c = context(METRIC, of);
+    const found = tool.fields(c, choicesOf(tool, c)).find((f) => f.key === key);
+    return found?.kind === 'field' ? found.start : undefined;
+  };
+  const where = [
+    ['salt', 'salinity', 35, 17],
+    ['salinity', 'target', 35, 17],
+    ['change', 'newTempC', 25, 26.5],
+    ['heat', 'tankC', 25, 26.5],
+  ] as const;
+  for (const [tool, key, usual, mine] of where) {
+    expect(starts(emptyDocument(), tool, key)).toBe(usual);
+    expect(starts(aimed, tool, key)).toBe(mine);
+  }
+});
+
 test('what cannot be is said in the words on the screen', () => {
   const change = TOOLS.find((t) => t.id === 'change') as Tool;
   const r = run(change, context(METRIC, null), { 'before-nitrate': 5, 'aim-nitrate': 20, netL: 100 });

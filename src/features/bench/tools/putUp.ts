@@ -17,6 +17,7 @@ import { heatingHours } from '../../../../core/dilution';
 import { MAX_NAME, type Water } from '../../../../core/document';
 import { netVolume } from '../../../../core/volume';
 import {
+  aimMiddle,
   choice,
   field,
   lastValue,
@@ -54,7 +55,7 @@ export const heatTool: Tool = {
       c.water?.hasLid === false ? 'no' : 'yes',
     ),
     netField(c),
-    field('tankC', 'Aim', 'temperature', 10, 35, { start: 25 }),
+    field('tankC', 'Aim', 'temperature', 10, 35, { start: aimMiddle(c, 'temperature', 25) }),
     field('coldestRoomC', 'Coldest room', 'temperature', -20, 40, { start: 17 }),
     field('watts', 'Your heater', 'number', 0, 5000, { unit: 'W', above: true, start: 150, decimals: 0 }),
     field('price', 'Current costs', 'number', 0, 10, { unit: 'a kWh', start: 0.3 }),

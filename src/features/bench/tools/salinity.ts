@@ -14,6 +14,7 @@ import {
   type Refractometer,
 } from '../../../../core/seawater';
 import {
+  aimMiddle,
   choice,
   field,
   lastValue,
@@ -131,7 +132,7 @@ export const salinityTool: Tool = {
       'fluid35',
       { below: ch.from !== 'refractometer' },
     ),
-    field('target', 'Aim', 'salinity', 30, 38, { start: 35 }),
+    field('target', 'Aim', 'salinity', 10, 42, { start: aimMiddle(c, 'salinity', 35) }),
     netField(c),
     field('evaporationLPerDay', 'Evaporation a day', 'volume', 0, 1000, {
       optional: true,

@@ -10,6 +10,7 @@ import {
 import { correctBatch, learnedStrength, saltFor, USUAL_IN_NEW_WATER } from '../../../../core/dosing';
 import { fromMgNPerL } from '../../../../core/units';
 import {
+  aimMiddle,
   choice,
   field,
   lastValue,
@@ -47,9 +48,9 @@ export const saltTool: Tool = {
   lede: 'How much salt, learned from your own batches, and what to do with one that came out wrong.',
   caution:
     'Salt never goes into a tank with animals: mix in its own container, with heat and flow, an hour at least.',
-  fields: () => [
+  fields: (c) => [
     field('litres', 'Batch', 'volume', 0, 100000, { above: true, start: 20 }),
-    field('salinity', 'Aim', 'salinity', 2, 42, { start: 35 }),
+    field('salinity', 'Aim', 'salinity', 2, 42, { start: aimMiddle(c, 'salinity', 35) }),
     field('cupGrams', 'A cup of your salt weighs', 'number', 0, 2000, {
       unit: 'g',
       above: true,
@@ -265,7 +266,9 @@ export const changeTool: Tool = {
       field('newSalinity', 'Salinity of the new water', 'salinity', 2, 42, {
         start: lastValue(c, 'salinity') ?? 35,
       }),
-      field('newTempC', 'Its temperature', 'temperature', 1, 40, { start: 25 }),
+      field('newTempC', 'Its temperature', 'temperature', 1, 40, {
+        start: aimMiddle(c, 'temperature', 25),
+      }),
       field('tankSalinity', 'Salinity of the tank', 'salinity', 2, 42, {
         start: lastValue(c, 'salinity') ?? 35,
       }),
