@@ -16,6 +16,7 @@ import {
   type WaterEvidence,
 } from '../evidence';
 import { ask } from '../living';
+import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
 import { isTransfer, leftover, loadJoined, offAim } from './found';
 import { open, shut, type Verdict } from './judgement';
@@ -164,16 +165,14 @@ export function film(e: WaterEvidence): Verdict {
   const clear = bothClear(e);
   const fromMs =
     (clear.status === 'passed' ? clear.since.atMs : e.nowMs) - RULES.filmBeforeClearDays * DAY_MS;
-  const green = e.events.find(
-    (x) =>
-      x.kind === 'film' &&
-      (x.film === 'green' || x.film === 'hair') &&
-      x.extent > 0 &&
-      Date.parse(x.at) >= fromMs,
-  );
-  return green
-    ? open(Date.parse(green.at), { code: 'greenSeen' })
-    : shut('wait', { code: 'noGreenYet' }, { code: 'watchForGreen' });
+  const greens = e.events
+    .filter((x) => x.kind === 'film' && (x.film === 'green' || x.film === 'hair') && x.extent > 0)
+    .map((x) => Date.parse(x.at));
+  const counts = greens.find((atMs) => atMs >= fromMs);
+  if (counts !== undefined) return open(counts, { code: 'greenSeen' });
+  const reason: Statement =
+    greens.length === 0 ? { code: 'noGreenYet' } : { code: 'greenOld', atMs: Math.max(...greens) };
+  return shut('wait', reason, { code: 'watchForGreen' });
 }
 
 export function transfer(e: WaterEvidence): Verdict {

@@ -375,6 +375,18 @@ const START: Situation[] = [
     { add: 'goSmall' },
   ],
   ['watch the glass waits for green', cleared('watchGlass'), 26.1, { add: 'wait', because: 'noGreenYet' }],
+  [
+    'green seen long before the water was clear is named, and asked for again',
+    cleared('watchGlass').event(9.9, { kind: 'film', film: 'green', extent: 2 }),
+    26.1,
+    { add: 'wait', because: 'greenOld' },
+  ],
+  [
+    'green seen lately opens it',
+    cleared('watchGlass').event(10.1, { kind: 'film', film: 'green', extent: 2 }),
+    26.1,
+    { add: 'goSmall', because: 'firstStep' },
+  ],
   ['the proof runs', cleared().dose(26.5, 2), 26.6, { add: 'wait', because: 'proofRunning' }],
   [
     'the proof is due',

@@ -83,6 +83,7 @@ interface GateFacts {
   waitUntil: At;
   greenSeen: Nothing;
   noGreenYet: Nothing;
+  greenOld: { atMs: number };
   watchForGreen: Nothing;
   transferred: Nothing;
   noTransfer: Nothing;

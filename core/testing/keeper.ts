@@ -536,7 +536,7 @@ class Keeper {
     // The first evening: bacteria come with the first source.
     if (this.result.school !== 'matureTransfer' && this.result.school !== 'firstFish' && !this.begun())
       this.bottle();
-    this.film();
+    this.film(a.fish.opens.code === 'watchForGreen');
     const goes = (j: Judgement) => j.word === 'go' || j.word === 'goSmall';
     if (
       goes(a.coral) &&
@@ -560,9 +560,10 @@ class Keeper {
     return Object.values(this.doc.events).some((e) => e.kind === 'bacteria');
   }
 
-  private film(): void {
-    if (this.day > 25 && !Object.values(this.doc.events).some((e) => e.kind === 'film'))
-      this.log({ kind: 'film', film: 'green', extent: 2 });
+  /** The glass greens in the fourth week; it is logged when first seen, and again when the app asks. */
+  private film(asked: boolean): void {
+    const logged = Object.values(this.doc.events).some((e) => e.kind === 'film');
+    if (this.day > 25 && (asked || !logged)) this.log({ kind: 'film', film: 'green', extent: 2 });
   }
 
   private add(speciesId: string): void {

@@ -113,7 +113,9 @@ const GATES = {
   waitUntil: (s, w) => `Wait until ${w.day(s.atMs)}, testing on the way.`,
   greenSeen: () => 'green film logged',
   noGreenYet: () => 'No green film has been logged yet.',
-  watchForGreen: () => 'Log the film on glass and rock as it changes.',
+  greenOld: (s, w) =>
+    `Green was last logged on ${w.day(s.atMs)}: too old a sign of what the filter does now.`,
+  watchForGreen: () => 'Look at glass and rock, and log the film you see.',
   transferred: () => 'rock or media moved in',
   noTransfer: () => 'No rock or media from a running tank is logged.',
   logTransfer: () => 'Log the transfer under bacteria added.',

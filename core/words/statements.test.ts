@@ -69,6 +69,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   waitUntil: { atMs: 25 * DAY },
   greenSeen: {},
   noGreenYet: {},
+  greenOld: { atMs: 26 * DAY },
   watchForGreen: {},
   transferred: {},
   noTransfer: {},
