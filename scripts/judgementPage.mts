@@ -17,6 +17,9 @@ const watched = (p: 'temperature' | 'salinity' | 'ph' | 'alkalinity'): string =>
   return aim ? outside([aim.alarmLow, aim.alarmHigh]) : '';
 };
 
+/** A drift that is watched before it arrives. */
+const drifting = `or drifting to the edge within ${LIVING.driftWatchDays} days`;
+
 const LIMITS: readonly (readonly [string, string, string])[] = [
   [
     'free ammonia, mg NH₃-N/L',
@@ -36,13 +39,13 @@ const LIMITS: readonly (readonly [string, string, string])[] = [
   ],
   [
     'salinity, ppt',
-    `${watched('salinity')}; or ${LIVING.salinityWatchPerDay} in a day`,
+    `${watched('salinity')}; or ${LIVING.salinityWatchPerDay} in a day; ${drifting}`,
     `${outside(LIVING.salinityAct)}, with invertebrates or corals ${outside(LIVING.salinityActDelicate)}; or ${LIVING.salinityActPerDay} in a day`,
   ],
   ['pH', `${watched('ph')}; under ${LIVING.phAfternoon} in the afternoon`, outside(LIVING.phAct)],
   [
     'alkalinity, dKH',
-    `${watched('alkalinity')}; or ${LIVING.alkalinityWatchPerDay} in a day`,
+    `${watched('alkalinity')}; or ${LIVING.alkalinityWatchPerDay} in a day; ${drifting}`,
     `under ${LIVING.alkalinityActCorals} with corals`,
   ],
   ['oxygen, mg/L', `under ${LIVING.oxygenWatch}`, `under ${LIVING.oxygenAct}`],
