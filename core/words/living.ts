@@ -37,7 +37,7 @@ const perDay = (w: WordsContext): string => showDifference('salinity', LIVING.sa
 
 export const LIVING_WORDS = {
   livingSteady: (s, w) =>
-    `Nothing measured is near a limit; the oldest of these readings is of ${w.day(s.sinceMs)}.`,
+    `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
   freeAmmoniaAct: (s, w) => `${reckoned(s, w)}; act from ${FREE_AMMONIA.act}.`,
   freeAmmoniaWatch: (s, w) => `${reckoned(s, w)}; above ${FREE_AMMONIA.longTerm} for long it harms.`,
