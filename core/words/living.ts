@@ -36,8 +36,7 @@ const reckoned = (s: StatementOf<'freeAmmoniaAct' | 'freeAmmoniaWatch'>, w: Word
 const perDay = (w: WordsContext): string => showDifference('salinity', LIVING.salinityPerDay, w.units);
 
 export const LIVING_WORDS = {
-  livingSteady: (s, w) =>
-    `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
+  livingSteady: (s, w) => `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
   freeAmmoniaAct: (s, w) => `${reckoned(s, w)}; act from ${FREE_AMMONIA.act}.`,
   freeAmmoniaWatch: (s, w) => `${reckoned(s, w)}; above ${FREE_AMMONIA.longTerm} for long it harms.`,
