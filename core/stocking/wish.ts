@@ -8,6 +8,8 @@ import { additionWarnings, type AdditionForecast } from './warnings';
 
 export interface NextWish {
   animal: Animal;
+  /** How many of them now: of corals one, as long as the answer for corals is to go small. */
+  count: number;
   forecast: AdditionForecast;
   /** What the filter carries at invisible ammonia, mg N a day; null where nothing is proved. */
   carriesMgN: number | null;
@@ -19,14 +21,11 @@ export function nextWish(doc: Document, e: WaterEvidence, assessment: Assessment
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
     .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
   for (const animal of wishes) {
-    const { warnings, forecast } = additionWarnings(
-      e,
-      assessment,
-      speciesById(animal.speciesId),
-      animal.count,
-    );
+    const species = speciesById(animal.speciesId);
+    const count = species.group === 'coral' && assessment.coral.word === 'goSmall' ? 1 : animal.count;
+    const { warnings, forecast } = additionWarnings(e, assessment, species, count);
     if (warnings.some((w) => w.severity === 'stop')) continue;
-    return { animal, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
+    return { animal, count, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
   }
   return null;
 }

@@ -35,13 +35,14 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
 }
 
 /** "Next of your wishes: neon goby. 11 of 40 mg N a day are in use; it brings 2.1." */
-function wishWords({ animal, forecast, carriesMgN }: NextWish): string {
+function wishWords({ animal, count, forecast, carriesMgN }: NextWish): string {
   const brings = `it brings ${forecast.addedMgN.toFixed(1)}`;
   const used =
     carriesMgN === null
       ? `${forecast.presentMgN.toFixed(0)} mg N a day are in use; ${brings}`
       : `${forecast.presentMgN.toFixed(0)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
-  return `Next of your wishes: ${animalWords(animal)}. ${used}.`;
+  const ofThem = count < animal.count ? `, ${count} of ${animal.count}` : '';
+  return `Next of your wishes: ${animalWords({ ...animal, count })}${ofThem}. ${used}.`;
 }
 
 const styles = StyleSheet.create({

@@ -1,0 +1,45 @@
+import { gatherEvidence } from '../evidence';
+import { assessWater } from '../readiness';
+import { DAY, provedHistory, START_MS } from '../testing/history';
+import { nextWish } from '.';
+
+const NOW = START_MS + 28.1 * DAY;
+
+/** A proved tank without animals, with these wishes in the order of their planned days. */
+function wish(
+  ...wishes: readonly (readonly [speciesId: string, count: number, plannedDay: string | null])[]
+) {
+  const { doc } = provedHistory();
+  doc.animals = Object.fromEntries(
+    wishes.map(([speciesId, count, plannedDay], i) => [
+      `w${i}`,
+      {
+        id: `w${i}`,
+        homeId: 't',
+        speciesId,
+        count,
+        plannedDay,
+        moves: [{ to: { kind: 'wish' as const }, at: new Date(START_MS).toISOString(), why: '' }],
+      },
+    ]),
+  );
+  const e = gatherEvidence(doc, 't', NOW);
+  return nextWish(doc, e, assessWater(doc, 't', NOW));
+}
+
+test('the wish planned first is named, with what it brings', () => {
+  const next = wish(
+    ['neon-goby', 1, null],
+    ['firefish', 1, '2026-03-01'],
+    ['ocellaris-clownfish', 1, '2026-02-01'],
+  );
+  expect(next?.animal.speciesId).toBe('ocellaris-clownfish');
+  expect(next?.forecast.addedMgN).toBeGreaterThan(0);
+});
+test('of corals one at a time while they go small, whatever was wished', () => {
+  expect(wish(['zoanthid', 3, null])).toMatchObject({ count: 1, animal: { count: 3 } });
+});
+test('what something speaks against is passed over; without wishes there is none', () => {
+  expect(wish(['ocellaris-clownfish', 40, null], ['neon-goby', 1, null])?.animal.speciesId).toBe('neon-goby');
+  expect(wish()).toBeNull();
+});
