@@ -44,3 +44,10 @@ export function ammoniaAtMost(e: WaterEvidence): number {
     .filter((d) => d.atMs > sinceMs)
     .reduce((sum, d) => sum + d.mgNPerL * keptShare(e, d.atMs, e.nowMs), read?.value ?? 0);
 }
+
+/** Doses of ammonia that no test of it, total or free, has looked at since. */
+export function dosesUntested(e: WaterEvidence): WaterEvidence['doses'] {
+  const tests = [...trusted(e.series.ammonia), ...trusted(e.series.freeAmmonia)].map((p) => p.atMs);
+  const testedMs = Math.max(-Infinity, ...tests);
+  return e.doses.filter((d) => d.atMs > testedMs);
+}

@@ -6,7 +6,7 @@ export {
   type WaterEvidence,
 } from './gather';
 export { printed } from './printed';
-export { ammoniaAtMost, expectedNow, type Expected } from './expected';
+export { ammoniaAtMost, dosesUntested, expectedNow, type Expected } from './expected';
 export { evidenceUntil } from './until';
 export { lastOf, trusted, type Doubt, type Point } from './points';
 export {

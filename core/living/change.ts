@@ -1,6 +1,6 @@
 /** How much water to change in an emergency: judged by the free ammonia after mixing, which can rise while the total falls. */
 import type { Parameter } from '../document';
-import { expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
+import { ammoniaAtMost, dosesUntested, expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
 import { afterMixing, FREE_AMMONIA, type MixedWater } from '../seawater';
 import { sharesAt } from './freeAmmonia';
 import { inRange } from './fresh';
@@ -40,6 +40,11 @@ export function waterNow(e: WaterEvidence): MixedWater {
 }
 
 function totalNow(e: WaterEvidence, fraction: number): number {
+  const read = totalRead(e, fraction);
+  return dosesUntested(e).length > 0 ? Math.max(read, ammoniaAtMost(e)) : read;
+}
+
+function totalRead(e: WaterEvidence, fraction: number): number {
   const total = expectedNow(e, 'ammonia');
   const free = expectedNow(e, 'freeAmmonia');
   const byFree = free ? free.value / fraction : 0;

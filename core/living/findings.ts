@@ -1,6 +1,8 @@
 /** What the newest readings say of water with animals in it, each parameter by itself: a reading of today is never hidden by an older pair. */
 import { aimOf, type Parameter, type TargetRange } from '../document';
 import {
+  ammoniaAtMost,
+  dosesUntested,
   expectedNow,
   keptShare,
   lastOf,
@@ -23,6 +25,7 @@ import { movementOf } from './rates';
 /** All that the readings say, in the order in which it kills. */
 export function readingFindings(e: WaterEvidence, local: LocalTime): Finding[] {
   return [
+    ...dosed(e),
     ...ammonia(e),
     ...oxygen(e),
     ...temperature(e),
@@ -31,6 +34,20 @@ export function readingFindings(e: WaterEvidence, local: LocalTime): Finding[] {
     ...nitrite(e),
     ...alkalinity(e),
   ];
+}
+
+/** Ammonia dosed and not looked at since: with animals in, what may be there is acted on before a test has said it. Dosed before they came,
+ *  bacteria may have had it: a test is the quicker answer. */
+function dosed(e: WaterEvidence): Finding[] {
+  const last = lastOf(dosesUntested(e));
+  if (!last || e.nowMs - last.atMs > LIVING.riskDays * DAY_MS) return [];
+  const leftMgN = ammoniaAtMost(e);
+  const finding: Statement = { code: 'dosedWithAnimals', atMs: last.atMs, leftMgN };
+  const ontoAnimals = last.atMs >= Math.min(...e.joined.map((j) => j.atMs));
+  const tooMuch = freeOf(e, leftMgN) >= FREE_AMMONIA.act || leftMgN >= LIVING.totalActMgN;
+  return ontoAnimals && tooMuch
+    ? [act('ammonia', 'ammonia', finding, { code: 'changeNow' })]
+    : [test(finding, 'ammonia')];
 }
 
 /** What is expected of a parameter now, while its newest trusted reading still speaks for the water. */

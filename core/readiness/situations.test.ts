@@ -101,6 +101,33 @@ const LIMITS: Situation[] = (
   { water, ...(says ? { says } : {}), add: water === 'steady' ? 'go' : ['wait', 'test'] },
 ]);
 
+const DOSED: Situation[] = [
+  [
+    'two mg/L dosed onto a fish: act before a test says it',
+    stocked().test(10, GOOD).dose(10.1, 2),
+    10.2,
+    { water: 'actNow', says: 'dosedWithAnimals', add: ['wait', 'test'] },
+  ],
+  [
+    'a trace dosed onto a fish is tested',
+    stocked().test(10, GOOD).dose(10.1, 0.2),
+    10.2,
+    { water: 'test', says: 'dosedWithAnimals', due: ['ammonia'] },
+  ],
+  [
+    'a zero after the dose ends it',
+    stocked().test(10, GOOD).dose(10.1, 2).test(10.15, GOOD),
+    10.2,
+    { water: 'steady' },
+  ],
+  [
+    'dosed, then a fish put in unseen: a test first',
+    new History('zeroZero', KITS).test(9, GOOD).dose(9.5, 2).animal(9.8, 'ocellaris-clownfish'),
+    10,
+    { water: 'test', says: 'dosedWithAnimals', due: ['ammonia'] },
+  ],
+];
+
 const DELICATE: Situation[] = [
   ['29.5 ppt with snails', read({ salinity: 29.5 }, 'turban-snail'), NOW, { water: 'actNow' }],
   ['38.5 ppt with a coral', read({ salinity: 38.5 }, 'zoanthid'), NOW, { water: 'actNow' }],
@@ -608,7 +635,7 @@ const ARRIVALS: Situation[] = [
   ],
 ];
 
-const ALL: Situation[] = [...LIMITS, ...DELICATE, ...MISHAPS, ...LIVING, ...START, ...ARRIVALS];
+const ALL: Situation[] = [...LIMITS, ...DOSED, ...DELICATE, ...MISHAPS, ...LIVING, ...START, ...ARRIVALS];
 
 test('there are enough of them', () => expect(ALL.length).toBeGreaterThanOrEqual(120));
 

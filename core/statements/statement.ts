@@ -216,6 +216,7 @@ interface LivingFacts {
   freeMeasuredWatch: At & { nh3MgN: number };
   ammoniaWithAnimals: PrintedAmmonia & At;
   ammoniaTrace: PrintedAmmonia & At;
+  dosedWithAnimals: At & { leftMgN: number };
   ammoniaChanged: PrintedAmmonia & At & { share: number; leftMgN: number };
   stillTooMuch: PrintedAmmonia & At & { leftMgN: number };
   testAmmoniaAt: At;

@@ -46,8 +46,10 @@ export const LIVING_WORDS = {
     `Free ammonia reads ${nh3(s.nh3MgN)} mg/L NH₃-N, ${w.hour(s.atMs)}; above ${FREE_AMMONIA.longTerm} for long it harms.`,
   ammoniaWithAnimals: (s, w) => `Ammonia is ${s.ammonia} with animals in, read ${w.hour(s.atMs)}.`,
   ammoniaTrace: (s, w) => `Ammonia reads ${s.ammonia}, ${w.hour(s.atMs)}: one reading, not yet borne out.`,
+  dosedWithAnimals: (s, w) =>
+    `Ammonia was dosed, ${w.hour(s.atMs)}, and not tested since: up to ${nh4Fine(s.leftMgN)} mg/L may be there, with animals in.`,
   ammoniaChanged: (s, w) =>
-    `Ammonia was ${s.ammonia}, ${w.hour(s.atMs)}. ${Math.round(s.share * 100)} % was changed since: about ${nh4Fine(s.leftMgN)} is expected, not measured.`,
+    `Ammonia was ${s.ammonia}, ${w.hour(s.atMs)}. ${Math.round(s.share * 100)} % was changed since: about ${nh4Fine(s.leftMgN)} mg/L is expected, not measured.`,
   stillTooMuch: (s, w) =>
     `Ammonia was ${s.ammonia}, ${w.hour(s.atMs)}. After the change about ${nh4Fine(s.leftMgN)} mg/L is still expected: too much.`,
   testAmmoniaAt: (s, w) => `Test ammonia at ${w.hour(s.atMs)}.`,

@@ -223,6 +223,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   freeMeasuredAct: { nh3MgN: 0.081, atMs: 40 * DAY },
   freeMeasuredWatch: { nh3MgN: 0.031, atMs: 40 * DAY },
   ammoniaTrace: { ammonia: '0.25 mg/L NH₄', atMs: 40 * DAY },
+  dosedWithAnimals: { atMs: 40 * DAY, leftMgN: 1.553 },
   ammoniaChanged: { ammonia: '1 mg/L NH₄', atMs: 40 * DAY, share: 0.5, leftMgN: 0.39 },
   stillTooMuch: { ammonia: '5 mg/L NH₄', atMs: 40 * DAY, leftMgN: 1.9 },
   testAmmoniaAt: { atMs: 40 * DAY },

@@ -102,6 +102,7 @@ function EventSheet({ water }: { water: Water }) {
     ),
   );
   const present = useAppSelector((s) => ammoniaAtMost(selectEvidence(s, water.id, now)));
+  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
   const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
@@ -190,7 +191,14 @@ function EventSheet({ water }: { water: Water }) {
       </Txt>
       {texts.kind === 'ammoniaDose' ? (
         <>
-          <Go href={`/water/${water.id}/cycle/dose` as Href}>Work out the dose from the bottle</Go>
+          {living ? (
+            <Caution>
+              Animals are in: no ammonia may go into this water. Log it only where it has happened, then do
+              what Today says.
+            </Caution>
+          ) : (
+            <Go href={`/water/${water.id}/cycle/dose` as Href}>Work out the dose from the bottle</Go>
+          )}
           <Caution>
             Ammonia solution burns eyes and skin and must never meet bleach. Follow the label.
           </Caution>
