@@ -51,3 +51,19 @@ test('what happened asks for its tests by name, and an absence is an entry', asy
   await press(page, 'Log it');
   await expect(page.getByText('Say until when you are away.')).toBeVisible();
 });
+
+test('ammonia dosed onto animals: its entry says it must not be, Today acts before a test', async ({
+  page,
+}) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await page.goto('/water/north-window/log/event?kind=ammoniaDose');
+  await expect(page.getByText(/Animals are in: no ammonia may go into this water/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /Work out the dose/ })).toHaveCount(0);
+  await page.getByLabel('Rise it should make').fill('2');
+  await press(page, 'Log it');
+  await expect(page.getByText(/not tested since: up to 2 mg\/L may be there, with animals in/)).toBeVisible();
+  await expect(word(page)).toHaveText('Act now');
+  await expect(page.getByText(/total 2 → 0\.5 mg\/L NH₄/)).toBeVisible();
+  expect(errors).toEqual([]);
+});

@@ -122,5 +122,5 @@ const styles = StyleSheet.create({
   },
   stacked: { flexDirection: 'column', alignItems: 'stretch', gap: 0 },
   text: { flexShrink: 1, paddingVertical: space(2) },
-  undo: { borderRadius: RADIUS },
+  undo: { borderRadius: RADIUS, paddingLeft: space(1) },
 });
