@@ -14,6 +14,8 @@ export default tseslint.config(
       '*.js',
       '**/*.cjs',
       '*.mjs',
+      // AssemblyScript: checked by its compiler.
+      'kernels/**',
       'expo-env.d.ts',
     ],
   },

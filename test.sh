@@ -29,6 +29,7 @@ checks() {
   step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless
   step "nothing unused" npx knip
   step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
+  step "the compiled kernel is current" npx tsx scripts/kernels.mts --check
   step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
   step "the page of the judgement is current" npx tsx scripts/judgementPage.mts --check
 }

@@ -1,11 +1,10 @@
 /** Judges the forecast on tanks of another making (core/testing/otherTank.ts): `npm run accuracy -- [tanks] [seed]`. Prints the table of
  *  docs/forecast-accuracy.md. */
 import { DAY_MS } from '../core/time';
-import { DEFAULT_OPTIONS, defaultPlan, forecast, infer, timelineOf, type Quantiles } from '../core/forecast';
+import { answerNow, type Quantiles } from '../core/forecast';
 import type { Parameter } from '../core/document';
 import { assessWater } from '../core/readiness';
 import { gatherEvidence } from '../core/evidence';
-import { netVolume } from '../core/volume';
 import { seededRandom } from '../core/random';
 import { METHODS, OTHER_START, otherTank, type OtherTank } from '../core/testing/otherTank';
 
@@ -13,24 +12,23 @@ const waters = Number(process.argv[2] ?? 200);
 const firstSeed = Number(process.argv[3] ?? 1);
 const END = 90;
 
+/** Dates from what was logged by a day; where nothing can be said, none is in sight. */
 export function forecastAt(water: OtherTank, cutDay: number, seed: number) {
   const nowMs = OTHER_START + cutDay * DAY_MS;
-  const evidence = gatherEvidence(water.doc, 't', nowMs);
-  const spec = water.doc.waters.t;
-  if (spec?.kind !== 'display') throw new Error('no display');
-  const v = netVolume(spec);
-  const t = timelineOf(evidence, v.sdL / v.netL);
-  const run = infer(spec, t, { ...DEFAULT_OPTIONS, seed });
-  let next = run.next();
-  while (!next.done) next = run.next();
-  return {
-    out: forecast(next.value, defaultPlan(spec, t), {
-      horizonDays: Math.ceil(END - cutDay + 5),
-      seed,
-      loadMgN: null,
-    }),
-    nowMs,
-  };
+  const a = answerNow(water.doc, {
+    waterId: 't',
+    atMs: nowMs,
+    seed,
+    horizonDays: Math.ceil(END - cutDay + 5),
+    plan: 'asSoFar',
+    loadMgN: null,
+  });
+  const none: Quantiles = { p10: null, p50: null, p90: null };
+  const out =
+    a.status === 'ok'
+      ? a.forecast
+      : { ready: none, readyNowShare: 0, readyDays: new Float64Array(1).fill(Infinity) };
+  return { out, nowMs };
 }
 
 interface Row {

@@ -1,9 +1,15 @@
 /** `npm run accuracy -- [tanks] [seed]`: the forecast judged on tanks of another making, then the word of the app judged by someone who obeys
- *  it. `npm run accuracy -- --keeper [tanks] [seed]` does the second alone. */
+ *  it. `npm run accuracy -- --keeper [tanks] [seed]` does the second alone; `--seeds [logs] [seeds] [first log]` asks whether the same log says
+ *  the same dates. */
 const args = process.argv.slice(2);
-const alone = args[0] === '--keeper';
 const numbers = args.filter((a) => !a.startsWith('--')).map(Number);
 
-if (!alone) await import('./accuracy');
-const { keeperReport } = await import('./keeper');
-keeperReport(alone ? (numbers[0] ?? 60) : 60, numbers[1] ?? 1);
+if (args[0] === '--seeds') {
+  const { seedsReport } = await import('./seeds');
+  seedsReport(numbers[0] ?? 30, numbers[1] ?? 8, numbers[2] ?? 1);
+} else {
+  const alone = args[0] === '--keeper';
+  if (!alone) await import('./accuracy');
+  const { keeperReport } = await import('./keeper');
+  keeperReport(alone ? (numbers[0] ?? 60) : 60, numbers[1] ?? 1);
+}

@@ -12,3 +12,24 @@ export function seededRandom(seed: number): Random {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** Standard normals from uniform numbers, by Marsaglia's polar method. */
+export function gaussianRandom(random: Random): () => number {
+  let spare: number | null = null;
+  return () => {
+    if (spare !== null) {
+      const kept = spare;
+      spare = null;
+      return kept;
+    }
+    for (;;) {
+      const u = 2 * random() - 1;
+      const v = 2 * random() - 1;
+      const s = u * u + v * v;
+      if (s >= 1 || s === 0) continue;
+      const times = Math.sqrt((-2 * Math.log(s)) / s);
+      spare = v * times;
+      return u * times;
+    }
+  };
+}

@@ -1,16 +1,17 @@
-/** The fitted past, to be held against the readings, and the test that would tell most next. */
-import type { DailyBand, Forecast } from './forecast';
-import { machineFor, type Posterior } from './infer';
+/** The fitted past, to be held against the readings. */
+import type { DailyBand } from './forecast';
+import type { Posterior } from './infer';
+import { machineFor } from './likelihood';
 import { planSteps, runPlan, S, startState, STATE_SIZE, warmthAt } from './kernel';
 import { DIMENSIONS, noiseFrom, paramsFrom } from './prior';
-import type { Observation, Timeline } from './timeline';
+import type { Observation } from './timeline';
 
 export type FitDay = DailyBand;
 
 /** Bands of the past at every day (every few in a long log), days from now and so negative. */
 export function fitBands(p: Posterior): FitDay[] {
   const { timeline: t, prior } = p;
-  const n = Math.min(p.particles, 150);
+  const n = Math.min(p.particles, 300);
   const every = Math.max(1, Math.ceil(t.nowDay / 120));
   const days: number[] = [];
   for (let d = 0; d < t.nowDay; d += every) days.push(d);
@@ -27,8 +28,9 @@ export function fitBands(p: Posterior): FitDay[] {
   const plan = planSteps(t.acts, marks, 0, t.nowDay);
   const seen = days.map(() => [2, 3, 4, 7].map(() => new Float64Array(n)));
   for (let i = 0; i < n; i++) {
-    paramsFrom(p.z, i * DIMENSIONS, prior, m.params);
-    noiseFrom(p.z, i * DIMENSIONS, m.noise);
+    const at = Math.floor((i * p.particles) / n) * DIMENSIONS;
+    paramsFrom(p.z, at, prior, m.params);
+    noiseFrom(p.z, at, m.noise);
     startState(m.state, m.params);
     runPlan(m.state, plan, m.params, m.noise, 0, t, (state, from, count) => {
       for (let k = from; k < from + count; k++)
@@ -106,29 +108,4 @@ export function fittedNumbers(p: Posterior): Fitted {
     capacityN: triple(lists.capacityN),
     volume: triple(lists.volume),
   };
-}
-
-export interface NextTest {
-  what: 'ammonia' | 'nitrite';
-  /** Days from now. */
-  day: number;
-}
-
-/** The test within ten days whose outcome is least known for what the kit can tell: the widest band in units of the reader's error. */
-export function nextTest(f: Forecast, t: Timeline): NextTest | null {
-  let best: NextTest | null = null;
-  let most = 1.5;
-  for (const b of f.bands.slice(1, 11)) {
-    for (const what of ['ammonia', 'nitrite'] as const) {
-      const zero = what === 'ammonia' ? t.zeroAmmonia : t.zeroNitrite;
-      const [low, mid, high] = b[what];
-      // Later tests tell later: a day of waiting costs a twentieth.
-      const told = ((high - low) / (zero + 0.25 * mid)) * 0.95 ** b.day;
-      if (told > most) {
-        most = told;
-        best = { what, day: b.day };
-      }
-    }
-  }
-  return best;
 }

@@ -1,7 +1,7 @@
 /** From the particles of the present to bands and dates, under a plan. */
-import { seededRandom, type Random } from '../random';
-import { normal, type Posterior } from './infer';
-import { advance, applyAct, S, STATE_SIZE, WEEKS, warmthAt, type TankParams } from './kernel';
+import { gaussianRandom, seededRandom, type Random } from '../random';
+import type { Posterior } from './infer';
+import { advance, applyAct, S, STATE_SIZE, warmthAt, weekOf, WEEKS, type TankParams } from './kernel';
 import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom } from './prior';
 import { sittingsOf } from './habits';
 import { TAKEN } from './limits';
@@ -42,6 +42,8 @@ export interface Forecast {
   alkalinity7: Quantiles;
   alkalinity5: Quantiles;
   horizonDays: number;
+  /** How far the likely dates may be off by the luck of the draw alone: standard errors in days, from how the islands of the fit differ. */
+  luck: { ready: number; ammoniaClear: number; bothClear: number };
   /** Days to ready, future by future; Infinity when never. Same seed, same futures: two plans can be compared one by one. */
   readyDays: Float64Array;
 }
@@ -58,6 +60,12 @@ export function gainOf(base: Forecast, other: Forecast): { days: Quantiles; reac
 }
 
 const HALF = 0.5;
+/** Steps of a trial, days, and how many times the zero limit it may leave in them. */
+const TRIALS = [
+  [STEP_DAYS, 4],
+  [1 / 12, 1.6],
+  [1 / 32, 1],
+] as const;
 
 const quantile = (sorted: Float64Array, q: number): number | null => {
   const v = sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(q * (sorted.length - 1))))] ?? Infinity;
@@ -67,20 +75,57 @@ const quantilesOf = (values: Float64Array): Quantiles => {
   const sorted = Float64Array.from(values).sort();
   return { p10: quantile(sorted, 0.1), p50: quantile(sorted, 0.5), p90: quantile(sorted, 0.9) };
 };
+/** Standard error of the pooled middle, from that of each island by itself. Beyond the horizon counts as its end. */
+function luckOf(values: Float64Array, islands: number, horizonDays: number): number {
+  if (islands < 2) return 0;
+  const each = values.length / islands;
+  const middles = Array.from(
+    { length: islands },
+    (_, i) => quantilesOf(values.subarray(i * each, (i + 1) * each)).p50 ?? horizonDays,
+  );
+  const mean = middles.reduce((a, b) => a + b, 0) / islands;
+  const variance = middles.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (islands - 1);
+  return Math.sqrt(variance / islands);
+}
+
 const triple = (values: Float64Array): [number, number, number] => {
   const sorted = Float64Array.from(values).sort();
   const at = (q: number) => sorted[Math.round(q * (sorted.length - 1))] ?? 0;
   return [at(0.1), at(0.5), at(0.9)];
 };
 
-/** Runs every particle on under the plan. `loadMgN` is the daily nitrogen of the first animals meant, or null. */
-export function forecast(
+/** Some of the futures with what kits would show in them, for asking what a test would teach. */
+export interface Shown {
+  futures: number;
+  /** Days to ready of each, Infinity for never. */
+  ready: Float64Array;
+  /** What the person's kits would show of ammonia and nitrite, mg N/L: day by day, future by future. */
+  ammonia: Float64Array;
+  nitrite: Float64Array;
+  /** Real over believed volume. */
+  volume: Float64Array;
+}
+
+interface Aims {
+  horizonDays: number;
+  seed: number;
+  /** Daily nitrogen of the first animals meant, or null. */
+  loadMgN: number | null;
+}
+
+/** Runs every particle on under the plan. */
+export const forecast = (posterior: Posterior, plan: CarePlan, o: Aims): Forecast =>
+  forecastWith(posterior, plan, o).forecast;
+
+/** The same, with some of the futures themselves. */
+export function forecastWith(
   posterior: Posterior,
   plan: CarePlan,
-  o: { horizonDays: number; seed: number; loadMgN: number | null },
-): Forecast {
+  o: Aims,
+): { forecast: Forecast; shown: Shown } {
   const { particles: n, timeline: t, prior } = posterior;
   const random = seededRandom(o.seed ^ 0x5bd1e995);
+  const normal = gaussianRandom(random);
   const days = Math.max(1, Math.round(o.horizonDays));
   const halves = days * 2;
   const params = emptyParams();
@@ -88,18 +133,22 @@ export function forecast(
   const bias = new Float64Array(4);
   const s = new Float64Array(STATE_SIZE);
   const probe = new Float64Array(STATE_SIZE);
+  const halfAgo = new Float64Array(STATE_SIZE);
   const ready = new Float64Array(n).fill(Infinity);
   const readyLoad = new Float64Array(n).fill(Infinity);
   const clearA = new Float64Array(n).fill(Infinity);
   const clearN = new Float64Array(n).fill(Infinity);
-  const kh7 = new Float64Array(n).fill(Infinity);
-  const kh5 = new Float64Array(n).fill(Infinity);
   const doubleA = new Float64Array(n);
   const doubleN = new Float64Array(n);
-  const series = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity].map((slot) => ({
-    slot,
-    data: Array.from({ length: days + 1 }, () => new Float64Array(n)),
-  }));
+  // Bands and alkalinity need no more than some of the futures; the others end once their dates are known.
+  const every = Math.max(1, Math.floor(n / TAKEN.bandParticles));
+  const shown = Math.ceil(n / every);
+  const kh7 = new Float64Array(shown).fill(Infinity);
+  const kh5 = new Float64Array(shown).fill(Infinity);
+  const slots = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity] as const;
+  const series = slots.map(() => new Float64Array((days + 1) * shown));
+  const biases = new Float64Array(2 * shown);
+  const volumes = new Float64Array(shown);
   const lately = latelyOf(t);
   const [firstDkh, secondDkh] = TAKEN.alkalinityDkh;
   const tempC = t.tempC + (plan.warmerK ?? 0);
@@ -109,7 +158,7 @@ export function forecast(
     paramsFrom(posterior.z, i * DIMENSIONS, prior, params);
     biasFrom(posterior.z, i * DIMENSIONS, prior, bias);
     noiseFrom(posterior.z, i * DIMENSIONS, noise);
-    redrawFuture(noise, t.nowDay, () => normal(random));
+    redrawFuture(noise, t.nowDay, normal);
     s.set(posterior.states.subarray(i * STATE_SIZE, (i + 1) * STATE_SIZE));
     const week0 = weekOf(t.nowDay);
     const growth = (mu: number, g: number) => (Math.LN2 / (mu * g * warmth)) * 24;
@@ -118,27 +167,52 @@ export function forecast(
     startNow(s, plan, params, t.believedL);
     const person = personFor(plan, lately, random);
     let buffered = 0;
-    const stretch = Math.exp(TAKEN.dateSpread * normal(random));
+    const stretch = Math.exp(TAKEN.dateSpread * normal());
+    const place = i % every === 0 ? i / every : -1;
+    if (place >= 0) {
+      biases[2 * place] = bias[0] as number;
+      biases[2 * place + 1] = bias[1] as number;
+      volumes[place] = params.volume;
+    }
+    // Tried daily; a pass is then looked for half a day earlier.
+    let tryAt = 0;
     for (let h = 0; h <= halves; h++) {
       const day = h * HALF;
-      if (h % 2 === 0)
-        for (const { slot, data } of series) (data[h / 2] as Float64Array)[i] = s[slot] as number;
       const aSeen = (s[S.ammonia] as number) * (bias[0] as number);
       const nSeen = (s[S.nitrite] as number) * (bias[1] as number);
       if (clearA[i] === Infinity && aSeen < t.zeroAmmonia) clearA[i] = day * stretch;
       if (clearN[i] === Infinity && nSeen < t.zeroNitrite && aSeen < t.zeroAmmonia) clearN[i] = day * stretch;
-      const unbuffered = (s[S.alkalinity] as number) - buffered;
-      if (kh7[i] === Infinity && unbuffered < firstDkh) kh7[i] = day;
-      if (kh5[i] === Infinity && unbuffered < secondDkh) kh5[i] = day;
+      if (place >= 0) {
+        if (h % 2 === 0)
+          for (let k = 0; k < slots.length; k++)
+            (series[k] as Float64Array)[(h / 2) * shown + place] = s[slots[k] as number] as number;
+        const unbuffered = (s[S.alkalinity] as number) - buffered;
+        if (kh7[place] === Infinity && unbuffered < firstDkh) kh7[place] = day;
+        if (kh5[place] === Infinity && unbuffered < secondDkh) kh5[place] = day;
+      }
       if (plan.keepsAlkalinity !== false && (s[S.alkalinity] as number) < TAKEN.keptAlkalinityDkh) {
         s[S.alkalinity] = (s[S.alkalinity] as number) + TAKEN.bufferedByDkh;
         buffered += TAKEN.bufferedByDkh;
       }
-      if (ready[i] === Infinity && passes(s, probe, params, bias, noise, t, warmth, day))
-        ready[i] = day * stretch;
+      if (ready[i] === Infinity && h >= tryAt) {
+        const left = trial(s, probe, params, bias, noise, t, warmth, day);
+        if (left === 0) {
+          const earlier = h > 0 && trial(halfAgo, probe, params, bias, noise, t, warmth, day - HALF) === 0;
+          ready[i] = (earlier ? day - HALF : day) * stretch;
+        }
+        tryAt = h + 2;
+      }
       if (o.loadMgN !== null && readyLoad[i] === Infinity && carries(s, o.loadMgN, params, t))
         readyLoad[i] = day * stretch;
+      if (h + 1 === tryAt) halfAgo.set(s);
       if (h === halves) break;
+      if (
+        place < 0 &&
+        ready[i] !== Infinity &&
+        clearN[i] !== Infinity &&
+        (o.loadMgN === null || readyLoad[i] !== Infinity)
+      )
+        break;
       // The person's next half day.
       if (
         plan.doseMgNPerL > 0 &&
@@ -157,7 +231,7 @@ export function forecast(
       if ((dates[i] as number) > days) dates[i] = Infinity;
   }
   const bands = Array.from({ length: days + 1 }, (_, day): DailyBand => {
-    const [a, b, c, d] = series.map((x) => triple(x.data[day] as Float64Array));
+    const [a, b, c, d] = series.map((x) => triple(x.subarray(day * shown, (day + 1) * shown)));
     return {
       day,
       ammonia: a as [number, number, number],
@@ -166,8 +240,10 @@ export function forecast(
       alkalinity: d as [number, number, number],
     };
   });
+  const seen = (k: 0 | 1) =>
+    (series[k] as Float64Array).map((v, at) => v * (biases[2 * (at % shown) + k] as number));
   const share = (f: (v: number) => boolean) => ready.reduce((sum, v) => sum + (f(v) ? 1 : 0), 0) / n;
-  return {
+  const said: Forecast = {
     ready: quantilesOf(ready),
     ammoniaClear: quantilesOf(clearA),
     nitriteClear: quantilesOf(clearN),
@@ -180,7 +256,22 @@ export function forecast(
     alkalinity7: quantilesOf(kh7),
     alkalinity5: quantilesOf(kh5),
     horizonDays: days,
+    luck: {
+      ready: luckOf(ready, posterior.islands, days),
+      ammoniaClear: luckOf(clearA, posterior.islands, days),
+      bothClear: luckOf(clearN, posterior.islands, days),
+    },
     readyDays: ready,
+  };
+  return {
+    forecast: said,
+    shown: {
+      futures: shown,
+      ready: Float64Array.from({ length: shown }, (_, k) => ready[k * every] as number),
+      ammonia: seen(0),
+      nitrite: seen(1),
+      volume: volumes,
+    },
   };
 }
 
@@ -267,8 +358,6 @@ function dosesNow(p: Person, day: number, ammoniaZero: boolean, nitriteZero: boo
   return true;
 }
 
-const weekOf = (day: number): number => Math.min(WEEKS - 1, Math.max(0, Math.floor(day / 7)));
-
 /** What the plan does at once. */
 function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: number): void {
   if (plan.changeShare) applyAct(s, ACT.change, plan.changeShare, p, believedL);
@@ -290,8 +379,8 @@ function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): 
   }
 }
 
-/** Would 2 mg/L dosed now be cleared in a day, as the person's kits see it? */
-function passes(
+/** What would be left a day after 2 mg/L dosed now, ammonia and nitrite, mg N/L; 0 when the person's kits would read both as zero. */
+function trial(
   s: Float64Array,
   probe: Float64Array,
   p: TankParams,
@@ -300,17 +389,43 @@ function passes(
   t: Timeline,
   warmth: number,
   day: number,
-): boolean {
-  // Far off: not even the capacity for half of it.
-  if ((s[S.x] as number) < TAKEN.capacityNeeded || (s[S.y] as number) < TAKEN.capacityNeeded) return false;
-  probe.set(s);
-  applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
+): number {
   const week = weekOf(t.nowDay + day);
-  advance(probe, 1 / 32, 32, p, warmth, noise[week] as number, noise[WEEKS + week] as number);
-  return (
-    (probe[S.ammonia] as number) * (bias[0] as number) < t.zeroAmmonia &&
-    (probe[S.nitrite] as number) * (bias[1] as number) < t.zeroNitrite
-  );
+  const gA = noise[week] as number;
+  const gN = noise[WEEKS + week] as number;
+  if (outOfReach(s, p, bias, t, p.muA * gA * warmth, p.muN * gN * warmth)) return Infinity;
+  // In long steps first: far from zero there, it is not at zero in short ones.
+  for (const [step, times] of TRIALS) {
+    probe.set(s);
+    applyAct(probe, ACT.ammonia, PROOF_MG_N * t.believedL, p, t.believedL);
+    advance(probe, step, 1 / step, p, warmth, gA, gN);
+    const a = probe[S.ammonia] as number;
+    const n = probe[S.nitrite] as number;
+    const clear =
+      a * (bias[0] as number) < times * t.zeroAmmonia && n * (bias[1] as number) < times * t.zeroNitrite;
+    if (!clear) return a + n;
+  }
+  return 0;
+}
+
+/** Cannot pass whatever happens: even with the capacity that all of it, once eaten, would add, and nothing holding the bacteria back, a day is
+ *  too short. Uptake X A/(Ka+A) takes (A0-A1)/X + Ka/X ln(A0/A1) days from A0 to A1. Spares most trials. */
+function outOfReach(
+  s: Float64Array,
+  p: TankParams,
+  bias: Float64Array,
+  t: Timeline,
+  growA: number,
+  growN: number,
+): boolean {
+  const a0 = (s[S.ammonia] as number) + PROOF_MG_N / p.volume;
+  const a1 = t.zeroAmmonia / (bias[0] as number);
+  const rotting = (s[S.food] as number) + (s[S.slow] as number);
+  const most = (s[S.x] as number) + growA * (a0 + rotting);
+  if (a0 > a1 && most < 0.97 * (a0 - a1 + p.ka * Math.log(a0 / a1))) return true;
+  const n0 = (s[S.nitrite] as number) + a0 - a1;
+  const n1 = t.zeroNitrite / (bias[1] as number);
+  return (s[S.y] as number) + growN * (n0 + rotting) < 0.97 * (n0 - n1);
 }
 
 /** Could the planned animals be fed with ammonia and nitrite staying where they may? Uptake at those levels against the load. */

@@ -4,7 +4,9 @@ import { DAY, History, START_MS } from '../testing/history';
 import { timelineOf } from './timeline';
 import { forecast } from './forecast';
 import { habitOf, rhythmOf, type DoseHabit } from './habits';
-import { infer } from './infer';
+import { inferIsland, pooled } from './infer';
+import { targetOf } from './likelihood';
+import { QUICK_FIT } from '../testing/quickFit';
 
 const EVEN: DoseHabit = { ammoniaClear: 0.25, bothClear: 0.25, clock: 0.25, never: 0.25 };
 const timeline = (h: History, day: number) =>
@@ -82,10 +84,11 @@ describe('futures follow the habit', () => {
     .test(14, { ammonia: 0, nitrite: 5 });
   const water = h.doc.waters.t;
   if (water?.kind !== 'display') throw new Error('no display');
-  const run = infer(water, timeline(h, 15), { seed: 5, particles: 120, sweeps: 1 });
+  const target = targetOf(water, timeline(h, 15));
+  const run = inferIsland(target, { seed: 5, ...QUICK_FIT });
   let step = run.next();
   while (!step.done) step = run.next();
-  const posterior = step.value;
+  const posterior = pooled(target, [step.value], 5);
   const rhythm = { testGapDays: [1, 1], waitDays: [0, 0], bothWaitDays: [0, 0], clockDays: [2, 2] } as const;
   const only = (key: keyof DoseHabit): DoseHabit => ({
     ammoniaClear: 0,

@@ -45,8 +45,11 @@ export const S = {
   alkalinity: 7,
   load: 8,
   sinceSeed: 9,
+  /** How fast both capacities changed over the last step, mg N/L a day a day. */
+  xRate: 10,
+  yRate: 11,
 } as const;
-export const STATE_SIZE = 10;
+export const STATE_SIZE = 12;
 
 /** Weeks for which growth may wander. */
 export const WEEKS = 20;
@@ -57,6 +60,8 @@ export interface Plan {
   steps: Int32Array;
   /** End of each run, days. */
   at: Float64Array;
+  /** Week of growth each run lies in. */
+  week: Int32Array;
   code: Uint8Array;
   amount: Float64Array;
   /** Index of the first observation compared after the run, and how many. */
@@ -64,32 +69,35 @@ export interface Plan {
   count: Int32Array;
 }
 
-/** Cuts the time from `fromDay` to `toDay` into runs of steps of at most STEP_DAYS that end exactly at acts and readings. */
+/** Cuts the time from `fromDay` to `toDay` into runs of steps of at most STEP_DAYS that end exactly at acts, readings and weeks. */
 export function planSteps(
   acts: readonly Act[],
   observations: readonly Observation[],
   fromDay: number,
   toDay: number,
 ): Plan {
-  const runs: {
+  interface Run {
     dt: number;
     steps: number;
     at: number;
+    week: number;
     code: number;
     amount: number;
     from: number;
     count: number;
-  }[] = [];
+  }
+  const runs: Run[] = [];
   let day = fromDay;
-  /** Runs to a day, a day at a time, and says what happens there. */
+  /** Runs to a day, a week at a time, and says what happens there. */
   const runTo = (target: number, code: number, amount: number, from: number, count: number) => {
-    while (target - day > 1) run(day + 1, ACT.none, 0, 0, 0);
+    for (let end = weekEnd(day); end < target; end = weekEnd(day)) run(end, ACT.none, 0, 0, 0);
     run(target, code, amount, from, count);
   };
   const run = (to: number, code: number, amount: number, from: number, count: number) => {
     const span = Math.max(0, to - day);
     const steps = Math.ceil(span / STEP_DAYS - 1e-9);
-    runs.push({ dt: steps > 0 ? span / steps : 0, steps, at: to, code, amount, from, count });
+    const dt = steps > 0 ? span / steps : 0;
+    runs.push({ dt, steps, at: to, week: weekOf(day + span / 2), code, amount, from, count });
     day = Math.max(day, to);
   };
   let a = 0;
@@ -115,12 +123,19 @@ export function planSteps(
     dt: Float64Array.from(runs, (r) => r.dt),
     steps: Int32Array.from(runs, (r) => r.steps),
     at: Float64Array.from(runs, (r) => r.at),
+    week: Int32Array.from(runs, (r) => r.week),
     code: Uint8Array.from(runs, (r) => r.code),
     amount: Float64Array.from(runs, (r) => r.amount),
     from: Int32Array.from(runs, (r) => r.from),
     count: Int32Array.from(runs, (r) => r.count),
   };
 }
+
+/** The week of growth a day lies in; the last one lasts on. */
+export const weekOf = (day: number): number => Math.min(WEEKS - 1, Math.max(0, Math.floor(day / 7)));
+
+/** The end of the week that a day lies in; the end of a week lies in the next. */
+const weekEnd = (day: number): number => 7 * (Math.floor(day / 7 + 1e-9) + 1);
 
 /** Sets the state of day 0. */
 export function startState(state: Float64Array, p: TankParams): void {
@@ -178,6 +193,9 @@ export function applyAct(
   }
 }
 
+/** What is left of something that goes at a steady rate: stands for exp(-u), positive and second order. */
+const kept = (u: number): number => 1 / (1 + u + 0.5 * u * u);
+
 /** `steps` steps of `dt` days with growth multipliers gA and gN. The state stays in local numbers from first to last. */
 export function advance(
   s: Float64Array,
@@ -198,11 +216,15 @@ export function advance(
   let kh = s[7] as number;
   const feed = (s[8] as number) * dt;
   let since = s[9] as number;
+  let xRate = s[10] as number;
+  let yRate = s[11] as number;
+  const halfStep = 0.5 * dt;
+  const perDay = 1 / dt;
   const { ka, kn, lagDays } = p;
-  const keepFood = 1 / (1 + p.rotFood * dt);
-  const keepSlow = 1 / (1 + p.rotSlow * dt);
-  const keepNitrate = 1 / (1 + p.loss * dt);
-  const keepAlive = 1 / (1 + p.decay * dt);
+  const keepFood = kept(p.rotFood * dt);
+  const keepSlow = kept(p.rotSlow * dt);
+  const keepNitrate = kept(p.loss * dt);
+  const keepAlive = kept(p.decay * dt);
   const perMax = 1 / p.max;
   const perKiA = 1 / p.kiA;
   const perKiN = 1 / p.kiN;
@@ -217,32 +239,51 @@ export function advance(
     const a0 = a + food - nextFood + slow - nextSlow + feed;
     food = nextFood;
     slow = nextSlow;
-    // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call.
-    const ua = buffered * x;
+    // Uptake at the middle of the step; 1/(1 + u + u2/2) stands for exp(-u): positive, second order, no call. Divisions are what a step
+    // costs, so the middle and its uptake u = p/q stay fractions and each new value takes one.
+    const ua = buffered * (x + halfStep * xRate);
     const da = ka + a0 + a0 * a0 * perKiA;
-    const am = (a0 * da) / (da + 0.5 * ua);
-    const u = ua / (ka + am + am * am * perKiA);
-    const a1 = a0 / (1 + u + 0.5 * u * u);
+    const wa = da + 0.5 * ua;
+    const ma = a0 * da;
+    const wa2 = wa * wa;
+    const ma2 = ma * ma;
+    const pa = ua * wa2;
+    const qa = ka * wa2 + ma * wa + ma2 * perKiA;
+    const qa2 = qa * qa;
+    const a1 = (a0 * qa2) / (qa2 + pa * qa + 0.5 * pa * pa);
     const oxA = a0 - a1;
     // Much ammonia holds back the second step (Anthonisen 1976): half at 8 mg N/L.
-    const un = (64 * buffered * y) / (64 + am * am);
+    const un = (64 * buffered * (y + halfStep * yRate) * wa2) / (64 * wa2 + ma2);
     const nh = n + 0.5 * oxA;
     const dn = kn + nh + nh * nh * perKiN;
-    const nm = (nh * dn) / (dn + 0.5 * un);
-    const v = un / (kn + nm + nm * nm * perKiN);
+    const wn = dn + 0.5 * un;
+    const mn = nh * dn;
+    const wn2 = wn * wn;
+    const pn = un * wn2;
+    const qn = kn * wn2 + mn * wn + mn * mn * perKiN;
+    const pq = pn * qn;
+    const qn2 = qn * qn;
+    const pn2 = pn * pn;
     // What is made during the step is there for half of it.
-    const n1 = n / (1 + v + 0.5 * v * v) + oxA / (1 + 0.5 * v + 0.125 * v * v);
+    const n1 = (n * qn2) / (qn2 + pq + 0.5 * pn2) + (oxA * qn2) / (qn2 + 0.5 * pq + 0.125 * pn2);
     const oxN = n + oxA - n1;
     a = a1;
     n = n1;
     r = (r + oxN) * keepNitrate;
     since += dt;
-    const lag = since < lagDays ? 0.1 : 1;
+    // The share of the step that lies behind the lag, where growth is full.
+    const past = (since - lagDays) * perDay;
+    const lag = past <= 0 ? 0.1 : past >= 1 ? 1 : 0.1 + 0.9 * past;
     // Growth is bought with what was oxidised: mu mg N/L/day of capacity for each mg N/L, less as the ceiling nears.
     const roomA = 1 - x * perMax;
     const roomN = 1 - y * perMax;
-    x = (x + (roomA > 0 ? growA * lag * oxA * roomA : 0)) * keepAlive;
-    y = (y + (roomN > 0 ? growN * lag * oxN * roomN : 0)) * keepAlive;
+    const x1 = (x + (roomA > 0 ? growA * lag * oxA * roomA : 0)) * keepAlive;
+    const y1 = (y + (roomN > 0 ? growN * lag * oxN * roomN : 0)) * keepAlive;
+    // The next step begins with half a step of this growth: capacity at its middle, where the uptake is taken.
+    xRate = (x1 - x) * perDay;
+    yRate = (y1 - y) * perDay;
+    x = x1;
+    y = y1;
     kh -= 0.4 * oxA;
     if (kh < 0) kh = 0;
   }
@@ -255,6 +296,8 @@ export function advance(
   s[6] = y;
   s[7] = kh;
   s[9] = since;
+  s[10] = xRate;
+  s[11] = yRate;
 }
 
 /** Warmth of growth: 1.1 a kelvin, level above 32 C. */
@@ -275,7 +318,7 @@ export function runPlan(
   for (let i = 0; i < n; i++) {
     const dt = plan.dt[i] as number;
     if (dt > 0) {
-      const week = Math.min(WEEKS - 1, ((plan.at[i] as number) / 7) | 0);
+      const week = plan.week[i] as number;
       advance(
         state,
         dt,

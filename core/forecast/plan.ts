@@ -27,11 +27,29 @@ export interface CarePlan {
   changeShare?: number;
 }
 
-export type PlanChoice = 'asSoFar' | 'dose' | 'feed' | 'bottle' | 'wait';
+/** Courses a person may take; `asSoFar` is what the log shows going on. */
+export const COURSES = ['asSoFar', 'dose', 'wait', 'feed', 'bottle', 'media', 'warmer', 'change'] as const;
+export type PlanChoice = (typeof COURSES)[number];
+
+/** What a course does once, now, beside what was done so far. */
+const ONCE: Partial<Record<PlanChoice, (t: Timeline) => Partial<CarePlan>>> = {
+  bottle: () => ({ bottle: true }),
+  media: () => ({ media: true }),
+  warmer: (t) => ({ warmerK: Math.max(0, TAKEN.warmC - t.tempC) }),
+  change: () => ({ changeShare: TAKEN.changedShare }),
+};
+
+/** The courses that make sense for a tank: with animals in none that doses or stops feeding; none that warms what is warm. */
+export const coursesFor = (t: Timeline): PlanChoice[] =>
+  COURSES.filter(
+    (id) =>
+      !(t.animalsIn && (id === 'dose' || id === 'wait' || id === 'feed')) &&
+      !(id === 'warmer' && t.tempC > TAKEN.warmC - 1),
+  );
 
 const NEVER: DoseHabit = { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 };
 /** Doses as soon as ammonia is clear, tested daily: the course that grows most bacteria. */
-export const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
+const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
   doseMgNPerL: PROOF_MG_N,
   when: { ...NEVER, ammoniaClear: 1, never: 0 },
   rhythm: { testGapDays: [0.8, 1.2], waitDays: [0, 0.3], bothWaitDays: [0, 0.3], clockDays: [1, 2] },
@@ -41,7 +59,8 @@ const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, neve
 const PROVER: DoseHabit = { ammoniaClear: 0, bothClear: 0.6, clock: 0, never: 0.4 };
 
 export function defaultPlan(water: Display, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
-  if (choice === 'bottle') return { ...defaultPlan(water, t), bottle: true };
+  const once = ONCE[choice];
+  if (once) return { ...defaultPlan(water, t), ...once(t) };
   const doses = t.acts.filter((a) => a.code === ACT.ammonia);
   const recentFood = t.acts.filter((a) => a.code === ACT.food && a.day > t.nowDay - 10);
   const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));

@@ -2,9 +2,9 @@
  *  stand in limits.ts. The tank is not the model: growth wanders from week to week, and kits err together. */
 import type { Display } from '../document';
 import type { TankParams } from './kernel';
-import { WEEKS } from './kernel';
+import { weekOf, WEEKS } from './kernel';
 import { PRIOR, TAKEN } from './limits';
-import { ACT, type Timeline } from './timeline';
+import { ACT, READ, type Timeline } from './timeline';
 
 /** Places in the vector of standard normals. */
 const PRIMARY = 25;
@@ -88,6 +88,26 @@ export function priorFor(water: Display, t: Timeline): Prior {
   const [least, most] = PRIOR.volumeSdShare;
   set(Z.volume, [1, Math.max(least, Math.min(most, t.volumeSdShare * PRIOR.volumeSdTimes))]);
   return { median, sd };
+}
+
+/** The dimensions that a log can speak of: what nothing logged depends on stays as believed and need not be moved. Of the weekly
+ *  wanderings only those of the weeks so far. */
+export function reachedBy(t: Timeline): Int32Array {
+  const did = (...codes: number[]) => t.acts.some((a) => codes.includes(a.code));
+  const read = (what: number) => t.observations.some((o) => o.what === what);
+  const unreached = new Set<number>([
+    ...(did(ACT.bottle) ? [] : [Z.bottleA, Z.bottleN]),
+    ...(did(ACT.mature) ? [] : [Z.matureA, Z.matureN]),
+    ...(did(ACT.food) ? [] : [Z.rotFood]),
+    ...(did(ACT.food, ACT.slow) ? [] : [Z.food]),
+    ...(read(READ.ammonia) ? [] : [Z.kitA]),
+    ...(read(READ.nitrite) ? [] : [Z.kitN]),
+    ...(read(READ.nitrate) ? [] : [Z.kitR, Z.loss]),
+  ]);
+  const weeks = weekOf(t.nowDay) + 1;
+  const primary = Array.from({ length: PRIMARY }, (_, i) => i).filter((i) => !unreached.has(i));
+  const wandering = [0, 1].flatMap((g) => Array.from({ length: weeks }, (_, k) => PRIMARY + g * WEEKS + k));
+  return Int32Array.from([...primary, ...wandering]);
 }
 
 /** Natural units from the standard normals at an offset; fills what is given, so that nothing is allocated. */

@@ -1,8 +1,6 @@
 /** What of a document a forecast of one tank rests on, the load it is asked for, and what tells two such questions apart. */
 import { emptyDocument, isComing, waterOf, type Document } from '../document';
 import { groupLoadMgN } from '../stocking/load';
-import { HOUR_MS } from '../time';
-import type { PlanChoice } from './plan';
 
 /** The part of a document that a forecast of one tank rests on. Nothing of other tanks goes to the worker. */
 export function sliceFor(doc: Document, waterId: string): Document {
@@ -34,19 +32,10 @@ export function plannedLoad(doc: Document, waterId: string): { mgN: number; word
     : { mgN: 12, words: 'two small fish on light feed (12 mg N a day)' };
 }
 
-/** Identity of a question: everything the fit reads, the plan and the hour, as sixteen hex digits (two FNV-1a hashes; no secret). */
-export function inputsOf(slice: Document, plan: PlanChoice, atMs: number): string {
+/** Identity of a log: everything a fit reads, as sixteen hex digits (two FNV-1a hashes; no secret). */
+export function inputsOf(slice: Document): string {
   const { kits, samples, events, animals, calibrations, waters } = slice;
-  const text = JSON.stringify([
-    plan,
-    Math.floor(atMs / HOUR_MS),
-    waters,
-    kits,
-    samples,
-    events,
-    animals,
-    calibrations,
-  ]);
+  const text = JSON.stringify([waters, kits, samples, events, animals, calibrations]);
   return fnv1a(text, 0x811c9dc5) + fnv1a(text, 0x01234567);
 }
 

@@ -1,6 +1,7 @@
 /** Readings the fitted model did not expect: said before they are believed. */
 import { emptyParams, biasFrom, DIMENSIONS, noiseFrom, paramsFrom } from './prior';
-import { logChance, machineFor, type Posterior } from './infer';
+import type { Posterior } from './infer';
+import { logChance, machineFor } from './likelihood';
 import { runPlan, startState } from './kernel';
 import { TAKEN } from './limits';
 
@@ -18,12 +19,12 @@ const NAMES = ['ammonia', 'nitrite', 'nitrate', 'alkalinity'] as const;
 /** What the fitted tanks would have shown at each reading, particle by particle, and the mean chance of what was read. */
 function foreseen(p: Posterior): { seen: Float64Array[]; chance: number[] } {
   const { timeline: t, prior } = p;
-  const n = Math.min(p.particles, 200);
+  const n = Math.min(p.particles, 400);
   const m = machineFor(t);
   const seen = t.observations.map(() => new Float64Array(n));
   const params = emptyParams();
   for (let i = 0; i < n; i++) {
-    const at = i * DIMENSIONS;
+    const at = Math.floor((i * p.particles) / n) * DIMENSIONS;
     paramsFrom(p.z, at, prior, params);
     biasFrom(p.z, at, prior, m.bias);
     noiseFrom(p.z, at, m.noise);

@@ -7,7 +7,8 @@ import { PRINTED_PER_N } from '../units';
 import { groupLoadMgN } from '../stocking/load';
 import { TAKEN } from './limits';
 
-export const STEP_DAYS = 0.125;
+/** Longest step of the model, fitted or run on. */
+export const STEP_DAYS = 0.25;
 
 export const ACT = {
   none: 0,
@@ -45,6 +46,13 @@ export interface Observation {
   floor: number;
 }
 
+/** What a kit can show: from one edge to the next, the last open above; and the reader's error. */
+export interface KitCells {
+  edges: number[];
+  share: number;
+  floor: number;
+}
+
 export interface Timeline {
   /** Time of day 0. */
   startMs: number;
@@ -57,8 +65,11 @@ export interface Timeline {
   /** Smallest ammonia and nitrite that the person's kits tell from zero, mg N/L. */
   zeroAmmonia: number;
   zeroNitrite: number;
-  /** Animals live in the display: ammonia is not dosed any more. */
+  /** Animals live in the display: ammonia is not dosed any more; since which day the latest, null without. */
   animalsIn: boolean;
+  joinedDay: number | null;
+  /** The kits last read with, and what those would show: edges of their steps, mg N/L. */
+  cells: { ammonia: KitCells; nitrite: KitCells };
 }
 
 /** Lays the evidence out. Day 0 is the start day, or the first entry when that is earlier. */
@@ -136,6 +147,8 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
   return {
     startMs,
     animalsIn: e.residents.length > 0,
+    joinedDay: e.joined.length > 0 ? Math.max(...e.joined.map((j) => dayOf(j.atMs))) : null,
+    cells: { ammonia: cellsOf(e.series.ammonia), nitrite: cellsOf(e.series.nitrite) },
     nowDay: dayOf(e.nowMs),
     acts,
     observations,
@@ -169,6 +182,22 @@ function errorOf(kit: Kit): { share: number; floor: number } {
     };
   const first = kit.scale.steps.find((s) => s > 0) ?? TAKEN.usualStep;
   return { share: TAKEN.chartShare, floor: Math.max(TAKEN.chartFloor, TAKEN.chartStepShare * first) / toN };
+}
+
+/** Edges between what the kit last read with can show: half way between the steps of a chart, a few errors apart for a meter. */
+function cellsOf(points: readonly Point[]): KitCells {
+  const kit = points[points.length - 1]?.kit;
+  if (!kit) return { edges: [0.1, 0.3, 0.6, 1.2, 2.5], share: TAKEN.chartShare, floor: TAKEN.chartFloor };
+  const { share, floor } = errorOf(kit);
+  const toN = isNitrogen(kit.parameter) ? PRINTED_PER_N[kit.parameter].ion : 1;
+  if (kit.scale.kind === 'steps') {
+    const steps = [...new Set([0, ...kit.scale.steps])].sort((a, b) => a - b);
+    return { edges: steps.slice(1).map((s, i) => (s + (steps[i] as number)) / 2 / toN), share, floor };
+  }
+  const edges: number[] = [];
+  for (let at = Math.max(kit.scale.resolution, 0.05) / toN; at < 6; at += 2 * Math.hypot(share * at, floor))
+    edges.push(at);
+  return { edges, share, floor };
 }
 
 /** Half of the lowest step above zero, mg N/L. */

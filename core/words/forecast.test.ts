@@ -1,7 +1,18 @@
+import { QUICK_FIT } from '../testing/quickFit';
 import { DAY, History, START_MS } from '../testing/history';
 import { answerNow, inputsOf, plannedLoad, sliceFor, type CarePlan } from '../forecast';
 import { METRIC } from '../units';
-import { dateWords, derivation, expectedWords, headline, planWords, shortDates, whyLong } from './forecast';
+import {
+  dateWords,
+  derivation,
+  expectedWords,
+  headline,
+  planWords,
+  shortDates,
+  teachesWords,
+  volumeDoubtWords,
+  whyLong,
+} from './forecast';
 
 const day = (ms: number) => `day ${Math.round(ms / DAY)}`;
 
@@ -29,7 +40,7 @@ test('the plan itself is named when it is why', () => {
     horizonDays: 60,
     plan: 'wait',
     loadMgN: null,
-    options: { particles: 100, sweeps: 1 },
+    options: QUICK_FIT,
   });
   if (a.status !== 'ok') throw new Error(a.because.code);
   expect(whyLong(a)).toMatch(/stop growing/);
@@ -52,14 +63,11 @@ test('the worker gets one tank, and the first animals meant or two small fish', 
   expect(slice.events.x).toBeUndefined();
   expect(plannedLoad(doc, 't').mgN).toBe(12);
 });
-test('the inputs differ with a reading, its correction, a plan and the hour, and with nothing else', () => {
-  const of = (h: History, plan: 'asSoFar' | 'wait' = 'asSoFar', atMs = START_MS) =>
-    inputsOf(sliceFor(h.doc, 't'), plan, atMs);
+test('the inputs differ with a reading and its correction, and with nothing else', () => {
+  const of = (h: History) => inputsOf(sliceFor(h.doc, 't'));
   const one = of(history());
   expect(one).toMatch(/^[0-9a-f]{16}$/);
-  expect(of(history(), 'asSoFar', START_MS + 1000)).toBe(one);
-  expect(of(history(), 'asSoFar', START_MS + 3_600_000)).not.toBe(one);
-  expect(of(history(), 'wait')).not.toBe(one);
+  expect(of(history())).toBe(one);
   expect(of(history().test(10, { ammonia: 0 }))).not.toBe(one);
   const corrected = history();
   const sample = Object.values(corrected.doc.samples)[1];
@@ -78,6 +86,28 @@ test.each([
   [{ p10: 0, p50: 0, p90: null }, 'likely now, or much later'],
   [{ p10: 40, p50: null, p90: null }, null],
 ])('dates in a breath %#', (q, words) => expect(shortDates(q, 0, day)).toBe(words));
+
+test('a likely day is said only as finely as it is known', () => {
+  const q = { p10: 5, p50: 20, p90: 40 };
+  expect(dateWords(q, 0, 90, day, 0.9)).toBe('day 5 to day 40, most likely day 20');
+  expect(dateWords(q, 0, 90, day, 1.5)).toBe('day 5 to day 40, most likely between day 17 and day 23');
+  expect(shortDates({ ...q, p90: null }, 0, day, 2)).toBe('from day 5, likely between day 16 and day 24');
+});
+
+test.each([
+  [{ widthNow: 21, widthThen: 7 }, 'It would narrow the date from 3 weeks to 7 days.'],
+  [{ widthNow: 49, widthThen: 46 }, 'It would narrow the date by about 3 days.'],
+] as const)('why a test is proposed %#', (widths, words) => {
+  const test = { parameters: ['nitrite' as const], day: 2, why: 'teaches' as const, ...widths };
+  expect(teachesWords(test)).toBe(words);
+  expect(teachesWords({ ...test, why: 'safe' })).toMatch(/as long as one should go without/);
+});
+
+test('with animals in, the volume is measured with a water change, never with ammonia', () => {
+  const doubt = { widthNow: 30, widthThen: 14 };
+  expect(volumeDoubtWords(doubt, false)).toMatch(/after the next weighed dose/);
+  expect(volumeDoubtWords(doubt, true)).not.toMatch(/ammonia|dose/);
+});
 
 test('the plan is said as the log shows it', () => {
   const rhythm = { testGapDays: [1, 3], waitDays: [0, 1], bothWaitDays: [0, 1], clockDays: [2, 2] } as const;
@@ -110,7 +140,7 @@ test('why it takes long follows what most futures do', () => {
     horizonDays: 60,
     plan: 'dose',
     loadMgN: null,
-    options: { particles: 100, sweeps: 1 },
+    options: QUICK_FIT,
   });
   if (a.status !== 'ok') throw new Error(a.because.code);
   const under = (never: number, feedMgNPerDay: number) =>
@@ -131,7 +161,7 @@ test('a derivation has the numbers of the tank in it, each with its unit', () =>
     horizonDays: 60,
     plan: 'dose',
     loadMgN: 12,
-    options: { particles: 100, sweeps: 1 },
+    options: QUICK_FIT,
   });
   if (a.status !== 'ok') throw new Error(a.because.code);
   for (const what of [

@@ -1,16 +1,35 @@
 /** The forecast in words. The person's calendar comes in as a function, so that nothing here knows a locale. */
-import { PROOF_MG_N, type Answer, type CarePlan, type Quantiles, type Surprise } from '../forecast';
+import {
+  PROOF_MG_N,
+  type Answer,
+  type CarePlan,
+  type NextTest,
+  type PlanChoice,
+  type Quantiles,
+  type Surprise,
+} from '../forecast';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N, showQuantity, type UnitPreferences } from '../units';
 
 const NH4_PER_N = PRINTED_PER_N.ammonia.ion;
 
-/** "2 to 6 Dec, most likely the 4th"; "not within 90 days"; "now". */
+/** A likely day is said only as finely as it is known: a standard error above this, in days, makes it a stretch. */
+const FINE_DAYS = 1;
+
+/** "4 Dec"; "between 1 Dec and 7 Dec" where the luck of the draw leaves more than a day open. */
+function likelyDay(p50: number, luckDays: number, date: (d: number) => string): string {
+  if (luckDays <= FINE_DAYS) return date(p50);
+  const [from, to] = [date(Math.max(0, p50 - 2 * luckDays)), date(p50 + 2 * luckDays)];
+  return from === to ? from : `between ${from} and ${to}`;
+}
+
+/** "2 to 6 Dec, most likely the 4th"; "not within 90 days"; "now". `luckDays`: standard error of the middle. */
 export function dateWords(
   q: Quantiles,
   atMs: number,
   horizonDays: number,
   day: (ms: number) => string,
+  luckDays = 0,
 ): string {
   if (q.p50 === 0 && (q.p90 ?? 1) < 0.6) return 'now';
   const date = (d: number) => day(atMs + d * DAY_MS);
@@ -19,17 +38,23 @@ export function dateWords(
       ? `not within ${horizonDays} days`
       : `hardly within ${horizonDays} days, ${date(q.p10)} at the earliest`;
   const from = q.p10 === null || q.p10 === 0 ? 'now' : date(q.p10);
+  const mid = likelyDay(q.p50, luckDays, date);
   if (q.p90 === null)
-    return `from ${from}, most likely about ${date(q.p50)}, perhaps not within ${horizonDays} days`;
-  const [low, mid, high] = [from, date(q.p50), date(q.p90)];
-  return low === high ? mid : `${low} to ${high}, most likely ${mid}`;
+    return `from ${from}, most likely ${luckDays > FINE_DAYS ? '' : 'about '}${mid}, perhaps not within ${horizonDays} days`;
+  const high = date(q.p90);
+  return from === high ? mid : `${from} to ${high}, most likely ${mid}`;
 }
 
 /** The same in a breath, for a label: "2 to 6 Dec, likely the 4 Dec", "from 3 Dec, likely 11 Dec". Null when no date is in sight. */
-export function shortDates(q: Quantiles, atMs: number, day: (ms: number) => string): string | null {
+export function shortDates(
+  q: Quantiles,
+  atMs: number,
+  day: (ms: number) => string,
+  luckDays = 0,
+): string | null {
   const date = (d: number) => day(atMs + d * DAY_MS);
   if (q.p50 === null) return null;
-  const mid = q.p50 < 0.6 ? 'now' : date(q.p50);
+  const mid = q.p50 < 0.6 ? 'now' : likelyDay(q.p50, luckDays, date);
   const low = q.p10 === null || q.p10 < 0.6 ? 'now' : date(q.p10);
   if (q.p90 === null) return low === mid ? `likely ${mid}, or much later` : `from ${low}, likely ${mid}`;
   const high = q.p90 < 0.6 ? 'now' : date(q.p90);
@@ -51,13 +76,74 @@ export function headline(a: Ok, day: (ms: number) => string): { word: string; te
       word: 'Not yet in sight',
       text: `On this plan a proof would ${q.p10 === null ? 'not' : 'hardly'} pass within ${a.forecast.horizonDays} days. ${whyLong(a)}`,
     };
-  const words = dateWords(q, a.atMs, a.forecast.horizonDays, day);
+  const luck = a.forecast.luck.ready;
+  const words = dateWords(q, a.atMs, a.forecast.horizonDays, day, luck);
   if (words === 'now')
     return { word: 'Now', text: 'A proof dose would most likely be cleared in a day: dose it and test.' };
   return {
-    word: q.p50 < 0.6 ? 'Likely now' : day(a.atMs + q.p50 * DAY_MS),
+    word: q.p50 < 0.6 ? 'Likely now' : capital(likelyDay(q.p50, luck, (d) => day(a.atMs + d * DAY_MS))),
     text: `A proof would pass ${words}.${q.p10 === 0 ? ' It may be ready today: a proof dose, once both read zero, would tell.' : ''}`,
   };
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** "3 weeks", "9 days", "half a day": a width as one says it. */
+function spanWords(days: number): string {
+  if (days >= 20) return `${Math.round(days / 7)} weeks`;
+  if (days < 0.8) return 'half a day';
+  const n = Math.round(days);
+  return n === 1 ? '1 day' : `${n} days`;
+}
+
+/** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". */
+export function teachesWords(n: NextTest): string {
+  if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
+  const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
+  return now === then
+    ? `It would narrow the date by about ${spanWords(n.widthNow - n.widthThen)}.`
+    : `It would narrow the date from ${now} to ${then}.`;
+}
+
+/** What settles the doubt of how much water there is, where that makes up much of the date's. */
+export function volumeDoubtWords(doubt: { widthNow: number; widthThen: number }, animalsIn: boolean): string {
+  const [now, then] = [spanWords(doubt.widthNow), spanWords(doubt.widthThen)];
+  const how = animalsIn
+    ? 'Measure the litres with the next water change.'
+    : 'Test ammonia an hour after the next weighed dose: the rise tells the litres.';
+  return `Much of this doubt is how much water there really is: knowing it would narrow the date from ${now} to ${then}. ${how}`;
+}
+
+/** Courses as a person says them, and what each costs. */
+export const COURSE_NAMES: Record<PlanChoice, string> = {
+  asSoFar: 'As so far',
+  dose: 'Dose 2 mg/L again whenever ammonia is clear',
+  wait: 'Wait and add nothing',
+  feed: 'Feed a little daily instead',
+  bottle: 'A new bottle of bacteria',
+  media: 'Media from a running tank',
+  warmer: '{temperature:27:0} warm',
+  change: 'Half the water changed now',
+};
+
+export function courseCost(id: PlanChoice, plan: CarePlan, litres: number, units: UnitPreferences): string {
+  switch (id) {
+    case 'asSoFar':
+    case 'wait':
+      return 'Nothing';
+    case 'dose':
+      return `${((plan.doseMgNPerL * litres) / 1000).toFixed(2)} g N of ammonia each time, a test a day`;
+    case 'feed':
+      return `Food worth ${plan.feedMgNPerDay.toFixed(0)} mg N a day`;
+    case 'bottle':
+      return 'A bottle; one in five is dead';
+    case 'media':
+      return 'A healthy tank to take them from; pests may come along';
+    case 'warmer':
+      return 'Heat, and less oxygen; back again before animals come';
+    case 'change':
+      return `${showQuantity('volume', (plan.changeShare ?? 0) * litres, units, 0)} of new salt water`;
+  }
 }
 
 const doses = (p: CarePlan): boolean => p.doseMgNPerL > 0 && p.when.never < 0.9;

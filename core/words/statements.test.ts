@@ -1,7 +1,7 @@
 /** Every statement in sentences, in both unit systems. A code without an example here does not compile. */
 import { SETUP_ITEMS, type SetupItem } from '../document';
 import { EVIDENCE } from '../evidence';
-import { WHAT_IFS } from '../forecast';
+import { COURSE_NAMES } from './forecast';
 import { setupLists } from '../setup';
 import { SPECIES } from '../species';
 import type { GateId, Statement, StatementCode, StatementFacts } from '../statements';
@@ -380,7 +380,7 @@ describe('fixed texts', () => {
     const texts = [
       ...lists.flatMap((p) => [p.title, p.reason]),
       ...SPECIES.map((s) => s.care),
-      ...Object.values(WHAT_IFS).map((w) => w.title),
+      ...Object.values(COURSE_NAMES),
     ];
     for (const text of texts) {
       whole(inUnits(text, METRIC));

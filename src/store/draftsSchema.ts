@@ -48,7 +48,16 @@ export const keptForecastSchema = z
     proved: z.boolean(),
     ready: quantilesSchema,
     bothClear: quantilesSchema,
-    nextTest: z.strictObject({ what: z.enum(['ammonia', 'nitrite']), day: z.number() }).nullable(),
+    nextTest: z
+      .strictObject({
+        parameters: z.array(z.enum(['ammonia', 'nitrite'])).max(2),
+        day: z.number(),
+        /** Width of the proof's date as it is, and as this sitting would leave it, days. */
+        widthNow: z.number(),
+        widthThen: z.number(),
+        why: z.enum(['teaches', 'safe']),
+      })
+      .nullable(),
     /** Readings that the fit did not expect; the expected middle as the kit would print it. */
     surprises: z
       .array(

@@ -141,6 +141,8 @@ function abort(tx: { abort: () => void }): void {
 }
 
 export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage(databaseName());
+/** What can be worked out again: a database of its own, read only by the screens that show it. */
+export const answersStorage = (): Storage => new CompletedStorage(`${databaseName()}-answers`);
 
 /** A storage that can be given up for another, as for one in memory where the browser keeps nothing. */
 export interface Replaceable extends Storage {

@@ -1,56 +1,87 @@
-/** A door to the forecast: fits off the main thread, tells its progress, keeps the particles for what-ifs. Stopped by being terminated. */
+/** A door to the forecast, off the main thread: fits islands, pools them, answers, compares courses. Stopped by being terminated. */
 import {
-  answer,
+  answerFrom,
+  courseOf,
   coursesFor,
-  inputsOf,
-  whatIf,
+  defaultPlan,
+  inferIsland,
+  islandOptions,
+  narrowing,
+  pooled,
+  read,
+  refreshIsland,
   type Answer,
+  type Asked,
+  type Island,
   type Posterior,
-  type Question,
-  type WhatIf,
 } from '../../core/forecast';
 import type { Ask, Told } from './messages';
 
-let kept: { answer: Answer; posterior: Posterior; question: Question; fitOf: string } | null = null;
+type Reading = Asked | Extract<Answer, { status: 'cannotSay' }>;
+let reading: Reading | null = null;
+let last: { posterior: Posterior; answer: Answer } | null = null;
 const tell = (told: Told): void => self.postMessage(told);
 
-self.onmessage = (event: MessageEvent<Ask>) => {
+self.onmessage = ({ data: ask }: MessageEvent<Ask>) => {
   try {
-    if (event.data.kind === 'ask') ask(event.data);
-    else tellWhatIfs();
+    hear(ask);
   } catch (error) {
-    tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+    tell({ job: ask.job, kind: 'failed', message: error instanceof Error ? error.message : String(error) });
   }
 };
 
-function ask({ document, question }: Extract<Ask, { kind: 'ask' }>): void {
-  // Another plan alone asks for no other fit.
-  const fitOf = `${inputsOf(document, 'asSoFar', question.atMs)} ${question.seed} ${JSON.stringify(question.options ?? null)}`;
-  const run = answer(document, question, kept?.fitOf === fitOf ? kept.posterior : null);
-  kept = null;
-  let next = run.next();
-  let told = 0;
-  while (!next.done) {
-    if (next.value.done - told > 0.03) {
-      told = next.value.done;
-      tell({ kind: 'progress', done: told });
-    }
-    next = run.next();
-  }
-  if (next.value.posterior)
-    kept = { answer: next.value.answer, posterior: next.value.posterior, question, fitOf };
-  tell({ kind: 'answer', answer: next.value.answer });
-}
-
-function tellWhatIfs(): void {
-  if (!kept || kept.answer.status !== 'ok') {
-    tell({ kind: 'failed', message: 'there is no forecast to vary yet' });
+function hear(ask: Ask): void {
+  if (ask.kind === 'read') {
+    reading = read(ask.document, ask.question);
+    last = null;
     return;
   }
-  const list: WhatIf[] = [];
-  const ids = coursesFor(kept.posterior.timeline.animalsIn);
-  for (const id of ids) {
-    list.push(whatIf(kept.posterior, kept.answer.forecast, kept.answer.plan, id, kept.question.seed));
-    tell({ kind: 'whatIf', list: [...list], complete: list.length === ids.length });
+  if (!reading) throw new Error('nothing was asked yet');
+  if ('status' in reading) {
+    if (ask.kind !== 'courses')
+      tell({ job: ask.job, kind: 'answer', answer: reading, islands: 0, narrowing: false });
+    return;
   }
+  if (ask.kind === 'island') fitIsland(ask.job, reading, ask.index, ask.kept);
+  else if (ask.kind === 'answer') answerWith(ask.job, ask.islands, reading);
+  else compareCourses(ask.job, reading);
+}
+
+function fitIsland(job: number, asked: Asked, index: number, kept: Island | null): void {
+  const options = islandOptions(asked.question, index);
+  const through = <T>(run: Generator<{ done: number }, T>): T => {
+    let next = run.next();
+    let told = 0;
+    while (!next.done) {
+      if (next.value.done - told > 0.1) {
+        told = next.value.done;
+        tell({ job, kind: 'progress', index, done: told });
+      }
+      next = run.next();
+    }
+    return next.value;
+  };
+  const refreshed = kept ? through(refreshIsland(kept, asked.target, options)) : null;
+  const island = refreshed ?? through(inferIsland(asked.target, options));
+  tell({ job, kind: 'island', index, island });
+}
+
+function answerWith(job: number, islands: Island[], asked: Asked): void {
+  const posterior = pooled(asked.target, islands, asked.question.seed);
+  const answer = answerFrom(asked, posterior);
+  last = { posterior, answer };
+  const many = islands.length;
+  tell({ job, kind: 'answer', answer, islands: many, narrowing: narrowing(answer, many) });
+}
+
+function compareCourses(job: number, { target, water, question }: Asked): void {
+  if (last?.answer.status !== 'ok') throw new Error('there is no forecast to compare with yet');
+  const { posterior, answer } = last;
+  for (const id of coursesFor(target.timeline)) {
+    if (id === 'asSoFar') continue;
+    const plan = defaultPlan(water, target.timeline, id);
+    const course = courseOf(posterior, answer.forecast, id, plan, question.seed);
+    tell({ job, kind: 'course', course });
+  }
+  tell({ job, kind: 'coursesDone' });
 }

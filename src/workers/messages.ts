@@ -1,15 +1,25 @@
-/** What the page and the forecast's worker say to each other. */
+/** What the page and the forecast's workers say to each other. Every message names its job: an answer to a question that is no longer asked
+ *  is not listened to. */
 import type { Document } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
-import type { Answer, Question, WhatIf } from '../../core/forecast';
+import type { Answer, Course, Island, Question } from '../../core/forecast';
 
-export type Ask = { kind: 'ask'; document: Document; question: Question } | { kind: 'whatIf' };
+export type Ask = { job: number } & (
+  | { kind: 'read'; document: Document; question: Question }
+  /** Island so-and-so; with what was kept of it from the log as it was before. */
+  | { kind: 'island'; index: number; kept: Island | null }
+  | { kind: 'answer'; islands: Island[] }
+  | { kind: 'courses' }
+);
 
-export type Told =
-  | { kind: 'progress'; done: number }
-  | { kind: 'answer'; answer: Answer }
-  | { kind: 'whatIf'; list: WhatIf[]; complete: boolean }
-  | { kind: 'failed'; message: string };
+export type Told = { job: number } & (
+  | { kind: 'progress'; index: number; done: number }
+  | { kind: 'island'; index: number; island: Island }
+  | { kind: 'answer'; answer: Answer; islands: number; narrowing: boolean }
+  | { kind: 'course'; course: Course }
+  | { kind: 'coursesDone' }
+  | { kind: 'failed'; message: string }
+);
 
 /** What the worker that reads files tells. */
 export type FileTold =

@@ -1,78 +1,119 @@
-import { HOUR_MS } from '../../core/time';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Document } from '../../core/document';
-import {
-  inputsOf,
-  plannedLoad,
-  sliceFor,
-  type Answer,
-  type PlanChoice,
-  type WhatIf,
-} from '../../core/forecast';
-import { forecastClient, type ForecastClient } from './forecastClient';
-import type { Told } from './messages';
-
-export type ForecastState =
-  | { kind: 'idle' }
-  | { kind: 'running'; done: number }
-  | { kind: 'answered'; answer: Answer; whatIfs: WhatIf[] | null; varying: boolean }
-  | { kind: 'stopped' }
-  | { kind: 'failed'; message: string };
+import { inputsOf, plannedLoad, sliceFor, type Answer, type Course } from '../../core/forecast';
+import { HOUR_MS } from '../../core/time';
+import { forecastDesk, type Desk, type Enquiry, type Heard } from './forecastDesk';
 
 const HORIZON_DAYS = 90;
 const SEED = 1;
+/** How long an answer stands while nothing is logged. */
+const STANDS_MS = 6 * HOUR_MS;
+
+let desk: Desk | null = null;
+/** One for all screens: what one has asked for, the next one hears at once. */
+const theDesk = (): Desk => (desk ??= forecastDesk());
+/** For tests, which bring workers of their own. */
+export const closeDesk = (): void => void (desk = null);
 
 /** Asked as of the coming full hour, so that two screens that ask within the same hour get the same answer; what was logged so far counts. */
 const asOf = (nowMs: number): number => Math.ceil(nowMs / HOUR_MS) * HOUR_MS;
 
-const questionFor = (doc: Document, waterId: string, plan: PlanChoice, nowMs: number) => ({
-  waterId,
-  atMs: asOf(nowMs),
-  seed: SEED,
-  horizonDays: HORIZON_DAYS,
-  plan,
-  loadMgN: plannedLoad(doc, waterId).mgN,
-});
+/** Is an answer still that of this log, at this time? */
+const stands = (kept: { inputs: string; atMs: number }, inputs: string, nowMs: number): boolean =>
+  kept.inputs === inputs && Math.abs(nowMs - kept.atMs) < STANDS_MS;
 
-/** Asks the worker on demand. */
-export function useForecast(doc: Document, waterId: string, nowMs: number) {
-  const [state, setState] = useState<ForecastState>({ kind: 'idle' });
-  const client = useRef<ForecastClient | null>(null);
-  const hear = useCallback((told: Told) => {
-    setState((was) => {
-      switch (told.kind) {
-        case 'progress':
-          return { kind: 'running', done: told.done };
-        case 'answer':
-          return { kind: 'answered', answer: told.answer, whatIfs: null, varying: false };
-        case 'whatIf':
-          return was.kind === 'answered' ? { ...was, whatIfs: told.list, varying: !told.complete } : was;
-        case 'failed':
-          return { kind: 'failed', message: told.message };
-      }
-    });
-  }, []);
-  useEffect(() => {
-    const made = forecastClient(hear);
-    client.current = made;
-    return () => made.stop();
-  }, [hear]);
-  const run = useCallback(
-    (plan: PlanChoice) => {
-      setState({ kind: 'running', done: 0 });
-      client.current?.ask(sliceFor(doc, waterId), questionFor(doc, waterId, plan, nowMs));
+function enquiryOf(doc: Document, waterId: string, nowMs: number): Enquiry {
+  const document = sliceFor(doc, waterId);
+  return {
+    inputs: inputsOf(document),
+    document,
+    question: {
+      waterId,
+      atMs: asOf(nowMs),
+      seed: SEED,
+      horizonDays: HORIZON_DAYS,
+      plan: 'asSoFar',
+      loadMgN: plannedLoad(doc, waterId).mgN,
     },
-    [doc, waterId, nowMs],
-  );
-  const stop = useCallback(() => {
-    client.current?.stop();
-    setState({ kind: 'stopped' });
-  }, []);
-  const vary = useCallback(() => {
-    setState((was) => (was.kind === 'answered' ? { ...was, whatIfs: [], varying: true } : was));
-    client.current?.whatIf();
-  }, []);
-  return { state, run, stop, vary };
+  };
+}
+
+/** An answer that was kept, to begin with. */
+export interface Begin {
+  inputs: string;
+  answer: Extract<Answer, { status: 'ok' }>;
+  courses: Course[];
+}
+
+export interface ForecastState {
+  /** Share done of the first dates; null when nothing is being worked out for them. */
+  done: number | null;
+  answer: Answer | null;
+  /** More is being fitted, because the dates still depend on luck. */
+  narrowing: boolean;
+  /** Other courses so far. */
+  courses: Course[];
+  failed: string | null;
+}
+
+const NOTHING: ForecastState = {
+  done: null,
+  answer: null,
+  narrowing: false,
+  courses: [],
+  failed: null,
+};
+
+function after(was: ForecastState, heard: Heard): ForecastState {
+  switch (heard.kind) {
+    case 'progress':
+      return { ...was, done: heard.done };
+    case 'answer':
+      return { ...was, done: null, answer: heard.answer, narrowing: heard.narrowing };
+    case 'courses':
+      return { ...was, courses: heard.list };
+    case 'failed':
+      return { ...was, done: null, narrowing: false, failed: heard.message };
+  }
+}
+
+/** The forecast of a water: what was kept at once, else worked out; then the other courses, in time nobody waits for. `kept` is undefined while
+ *  it is being looked up. `onSettled` hears what is worth keeping. */
+export function useForecast(o: {
+  doc: Document;
+  waterId: string;
+  nowMs: number;
+  kept: Begin | null | undefined;
+  onSettled: (kept: Begin) => void;
+}) {
+  const { doc, waterId, nowMs, kept, onSettled } = o;
+  const hour = asOf(nowMs);
+  const enquiry = useMemo(() => enquiryOf(doc, waterId, hour), [doc, waterId, hour]);
+  const [state, setState] = useState(NOTHING);
+  const [tries, setTries] = useState(0);
+  const begin =
+    kept && stands({ inputs: kept.inputs, atMs: kept.answer.atMs }, enquiry.inputs, nowMs) ? kept : null;
+  const looking = kept === undefined;
+  const complete = begin !== null && begin.courses.length > 0;
+  useEffect(() => {
+    if (looking || complete) return;
+    let mine: ForecastState = { ...NOTHING, done: 0 };
+    const leave = theDesk().ask(enquiry, (heard) => {
+      mine = after(mine, heard);
+      setState(mine);
+      if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
+        onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
+    });
+    return leave;
+  }, [enquiry, looking, complete, onSettled, tries]);
+  const shown: ForecastState = begin ? { ...NOTHING, answer: begin.answer, courses: begin.courses } : state;
+  return {
+    state: shown,
+    again: () => {
+      setState({ ...NOTHING, done: 0 });
+      setTries(tries + 1);
+    },
+  };
 }
 
 /** A log larger than this is no cycle any more; reading it for its identity would take too long for a screen that waits for nobody. */
@@ -80,41 +121,50 @@ const MOST_ENTRIES = 1500;
 /** The screen stands first. */
 const PAUSE_MS = 700;
 
-/** Works the forecast out by itself, once the screen has been standing for a moment, when nothing is kept for these inputs. Silent on
- *  failure: it is an addition, and the forecast's own page says what went wrong. Returns the inputs' identity, null while off. */
+/** Works the forecast out by itself, once the screen has been standing for a moment, when nothing is kept for this log. Silent on failure: it
+ *  is an addition, and the forecast's own page says what went wrong. Returns the log's identity, null while off. */
 export function useQuietForecast(o: {
   doc: Document;
   waterId: string;
   nowMs: number;
   on: boolean;
-  keptInputs: string | null;
+  kept: { inputs: string; atMs?: number } | undefined;
   onAnswer: (inputs: string, answer: Answer) => void;
+  onSettled: (kept: Begin) => void;
 }): string | null {
-  const { doc, waterId, nowMs, on, keptInputs, onAnswer } = o;
+  const { doc, waterId, nowMs, on, kept, onAnswer, onSettled } = o;
   const hour = asOf(nowMs);
   const asked = useMemo(() => {
     if (!on) return null;
-    const slice = sliceFor(doc, waterId);
-    if (Object.keys(slice.samples).length + Object.keys(slice.events).length > MOST_ENTRIES) return null;
-    return { slice, inputs: inputsOf(slice, 'asSoFar', hour) };
+    const enquiry = enquiryOf(doc, waterId, hour);
+    const { samples, events } = enquiry.document;
+    return Object.keys(samples).length + Object.keys(events).length > MOST_ENTRIES ? null : enquiry;
   }, [doc, waterId, hour, on]);
-  const tell = useRef(onAnswer);
+  // Looked at when the pause is over, not waited on: what is kept changes when the answer comes, and the courses come after it.
+  const known = useRef(kept);
   useEffect(() => {
-    tell.current = onAnswer;
-  }, [onAnswer]);
+    known.current = kept;
+  }, [kept]);
   useEffect(() => {
-    if (!asked || asked.inputs === keptInputs) return;
-    const client = forecastClient((told) => {
-      if (told.kind === 'answer') tell.current(asked.inputs, told.answer);
-    });
-    const timer = setTimeout(
-      () => client.ask(asked.slice, questionFor(asked.slice, waterId, 'asSoFar', hour)),
-      PAUSE_MS,
-    );
+    if (!asked) return;
+    let leave = (): void => undefined;
+    const timer = setTimeout(() => {
+      const before = known.current;
+      if (before && stands({ atMs: hour, ...before }, asked.inputs, hour)) return;
+      let answer: Answer | null = null;
+      leave = theDesk().ask(asked, (heard) => {
+        if (heard.kind === 'answer' && !heard.narrowing) {
+          answer = heard.answer;
+          onAnswer(asked.inputs, answer);
+        }
+        if (heard.kind === 'courses' && heard.complete && answer?.status === 'ok')
+          onSettled({ inputs: asked.inputs, answer, courses: heard.list });
+      });
+    }, PAUSE_MS);
     return () => {
       clearTimeout(timer);
-      client.stop();
+      leave();
     };
-  }, [asked, keptInputs, waterId, hour]);
+  }, [asked, hour, onAnswer, onSettled]);
   return asked?.inputs ?? null;
 }

@@ -1,18 +1,22 @@
 import { type Statement } from '../../../core/statements';
 import { DAY_MS } from '../../../core/time';
 import type { Href } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
-import { plannedLoad, WHAT_IFS, type Answer, type PlanChoice, type WhatIf } from '../../../core/forecast';
-import { sentence, inUnits } from '../../../core/words';
+import { loadAfterGates, plannedLoad, type Answer, type Course } from '../../../core/forecast';
+import { SCHOOL_WORDS, sentence, inUnits } from '../../../core/words';
 import {
+  COURSE_NAMES,
+  courseCost,
   dateWords,
   derivation,
   expectedWords,
   headline,
   type Derived,
   planWords,
+  teachesWords,
+  volumeDoubtWords,
   whyLong,
 } from '../../../core/words/forecast';
 import { formatDecimal, fromMgNPerL } from '../../../core/units';
@@ -25,126 +29,63 @@ import {
   useNow,
   weekdayShort,
 } from '../../store';
-import {
-  Button,
-  Choice,
-  Go,
-  Line,
-  Row,
-  Screen,
-  Section,
-  space,
-  TARGET,
-  Table,
-  Txt,
-  useTheme,
-} from '../../ui';
+import { Button, Go, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts/BandStrips';
 import { useWords, WithDisplay } from '../shell';
+import { keepAnswer, keptAnswer, type KeptAnswer } from '../../store/answers';
 import { useForecast } from '../../workers';
 
 export function ForecastScreen() {
-  return <WithDisplay>{(water) => <ForecastPage water={water} />}</WithDisplay>;
+  return <WithDisplay>{(water) => <ForecastPage key={water.id} water={water} />}</WithDisplay>;
 }
 
-const PLAN_WORDS: Record<PlanChoice, { label: string; note: string }> = {
-  asSoFar: { label: 'As so far', note: 'what the log shows goes on' },
-  dose: { label: 'Dose again when clear', note: 'grows most bacteria' },
-  feed: { label: 'Feed a little daily', note: 'slow, gentle' },
-  bottle: { label: 'A new bottle of bacteria', note: 'now; then as so far' },
-  wait: { label: 'Wait', note: 'nothing more goes in' },
-};
-
-/** When: dates with their doubt, under a plan that is shown; what the bacteria seem to do; what another course would change. */
+/** When: dates with their doubt, what else could be done and what it costs, what the bacteria seem to do. The answer stands first; nothing has to
+ *  be asked for. */
 function ForecastPage({ water }: { water: Display }) {
   const now = useNow(600_000);
   const doc = useAppSelector(selectDocument);
-  const [plan, setPlan] = useState<PlanChoice>('asSoFar');
-  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
-  const { state, run, stop, vary } = useForecast(doc, water.id, now);
-  const running = state.kind === 'running';
+  const kept = useKeptAnswer(water.id);
+  const onSettled = useCallback((k: KeptAnswer) => void keepAnswer(water.id, k), [water.id]);
+  const { state, again } = useForecast({ doc, waterId: water.id, nowMs: now, kept, onSettled });
+  const { answer } = state;
   return (
-    <Screen
-      title="Forecast"
-      footer={
-        <Row style={styles.footer}>
-          {running ? (
-            <Button label="Stop" onPress={stop} />
-          ) : (
-            <Button
-              kind="primary"
-              label={state.kind === 'answered' ? 'Work it out again' : 'Work it out'}
-              onPress={() => run(plan)}
-            />
-          )}
-        </Row>
-      }
-      aside={
-        <>
-          <Txt kind="section" heading={2}>
-            What you will go on doing
-          </Txt>
-          <Choice
-            label="Plan"
-            stacked
-            options={(Object.keys(PLAN_WORDS) as PlanChoice[])
-              .filter((p) => !animalsIn || p === 'asSoFar' || p === 'bottle' || p === 'wait')
-              .map((value) => ({ value, label: PLAN_WORDS[value].label, note: PLAN_WORDS[value].note }))}
-            value={plan}
-            onChange={(next) => {
-              setPlan(next);
-              // What was asked is asked again under the new plan; the fit is kept.
-              if (state.kind !== 'idle') run(next);
-            }}
-          />
-          {animalsIn ? (
-            <Txt kind="small" tone="second">
-              With animals in, ammonia is not dosed any more: the forecast follows what they are fed.
-            </Txt>
-          ) : null}
-          {state.kind === 'answered' && state.answer.status === 'ok' ? (
-            <Txt kind="small">{`Reckoned with: ${planWords(state.answer.plan)}`}</Txt>
-          ) : null}
-          <Txt kind="small" tone="second">
-            The dates hold for this plan. Alkalinity is taken to be buffered when it falls under 6 dKH.
-          </Txt>
-        </>
-      }
-    >
+    <Screen title="Forecast" aside={answer?.status === 'ok' ? <Bacteria answer={answer} /> : undefined}>
       <Txt kind="title" heading={1}>
         When?
       </Txt>
-      {state.kind === 'idle' ? (
-        <Txt tone="second">
-          A model of the tank is fitted to your own readings, with what their kits leave open, and run on many
-          times. It takes a second or two and says how sure it is.
-        </Txt>
+      {state.failed !== null ? (
+        <>
+          <Txt
+            tone="ammonia"
+            live
+          >{`The forecast did not finish: ${state.failed}. Your log is untouched.`}</Txt>
+          <Row>
+            <Button kind="primary" label="Try again" onPress={again} />
+          </Row>
+        </>
       ) : null}
-      {running ? <Progress done={state.done} /> : null}
-      {state.kind === 'stopped' ? (
-        <Txt live>Stopped. Nothing is lost: work it out again when you like.</Txt>
-      ) : null}
-      {state.kind === 'failed' ? (
-        <Txt
-          tone="ammonia"
-          live
-        >{`The forecast did not finish: ${state.message}. Your log is untouched; run it again.`}</Txt>
-      ) : null}
-      {state.kind === 'answered' ? (
-        state.answer.status === 'cannotSay' ? (
-          <CannotSay water={water} because={state.answer.because} />
-        ) : (
-          <Answered
-            water={water}
-            answer={state.answer}
-            whatIfs={state.whatIfs}
-            varying={state.varying}
-            onVary={vary}
-          />
-        )
+      {answer === null && state.failed === null ? <Progress done={state.done ?? 0} /> : null}
+      {answer?.status === 'cannotSay' ? <CannotSay water={water} because={answer.because} /> : null}
+      {answer?.status === 'ok' ? (
+        <Answered water={water} answer={answer} narrowing={state.narrowing} courses={state.courses} />
       ) : null}
     </Screen>
   );
+}
+
+/** What this browser kept of the last forecast; undefined while it is looked up. */
+function useKeptAnswer(waterId: string): KeptAnswer | null | undefined {
+  const [kept, setKept] = useState<KeptAnswer | null>();
+  useEffect(() => {
+    let here = true;
+    void keptAnswer(waterId).then((k) => {
+      if (here) setKept(k);
+    });
+    return () => {
+      here = false;
+    };
+  }, [waterId]);
+  return kept;
 }
 
 /** No dates: why, and where to go on. */
@@ -186,56 +127,46 @@ type Ok = Extract<Answer, { status: 'ok' }>;
 function Answered({
   water,
   answer: a,
-  whatIfs,
-  varying,
-  onVary,
+  narrowing,
+  courses,
 }: {
   water: Display;
   answer: Ok;
-  whatIfs: WhatIf[] | null;
-  varying: boolean;
-  onVary: () => void;
+  narrowing: boolean;
+  courses: Course[];
 }) {
-  const { units } = useWords();
   const doc = useAppSelector(selectDocument);
+  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, a.atMs).residents.length > 0);
   const [table, setTable] = useState(false);
   const f = a.forecast;
   const head = headline(a, shortDay);
-  const when = (q: Parameters<typeof dateWords>[0]) => dateWords(q, a.atMs, f.horizonDays, shortDay);
+  const when = (q: Parameters<typeof dateWords>[0], luck = 0) =>
+    dateWords(q, a.atMs, f.horizonDays, shortDay, luck);
   const load = plannedLoad(doc, water.id);
-  const hours = ([low, mid, high]: [number, number, number]) =>
-    `about every ${mid.toFixed(0)} h (${low.toFixed(0)} to ${high.toFixed(0)})`;
+  const loaded = loadAfterGates(f, water.school);
   return (
     <>
-      <Txt kind="word" live tone={head.word === 'Now' || a.proved ? 'go' : 'ink'} style={styles.word}>
+      <Txt
+        kind="word"
+        live
+        tone={head.word === 'Now' || a.proved ? 'go' : 'ink'}
+        style={head.word.length > 12 ? styles.stretch : styles.word}
+      >
         {head.word}
       </Txt>
       <Txt style={styles.big}>{head.text}</Txt>
+      {narrowing ? (
+        <Txt kind="small" tone="second" live>
+          Narrowing: the dates so far still depend a little on the luck of the draw, and are being worked out
+          more closely.
+        </Txt>
+      ) : null}
       {a.surprises.map((s) => (
         <Txt
           key={`${s.what}${s.day}`}
           tone="nitrite"
         >{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY_MS)} surprises: about ${expectedWords(s)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
-      <Told answer={a} what="ammoniaClear" name="Ammonia reads zero" value={when(f.ammoniaClear)} />
-      <Told answer={a} what="bothClear" name="Both read zero" value={when(f.nitriteClear)} />
-      {a.proved ? (
-        <Line name="A proof of 2 mg/L would pass" value="passed" />
-      ) : (
-        <Told answer={a} what="ready" name="A proof of 2 mg/L would pass" value={when(f.ready)} />
-      )}
-      {f.readyForLoad ? (
-        <Told answer={a} what="load" name={`Ready for ${load.words}`} value={when(f.readyForLoad)} />
-      ) : null}
-      {f.ready.p50 !== null && f.neverShare > 0.1 && !a.proved ? (
-        <Txt
-          kind="small"
-          tone="second"
-        >{`In ${Math.round(f.neverShare * 100)} of 100 futures it does not get there. ${whyLong(a)}`}</Txt>
-      ) : null}
-      {a.nextTest ? (
-        <Txt kind="strong">{`The next test that tells most: ${a.nextTest.what} on ${weekdayShort(a.atMs + a.nextTest.day * DAY_MS)}.`}</Txt>
-      ) : null}
       <Bands water={water} answer={a} />
       <Button
         kind="quiet"
@@ -243,61 +174,157 @@ function Answered({
         expanded={table}
         onPress={() => setTable(!table)}
       />
-      {table ? (
-        <Table
-          caption="Forecast, mg N/L and dKH: lowest tenth, middle, highest tenth"
-          columns={[
-            { title: 'day', flex: 0.8 },
-            { title: 'ammonia', flex: 1.3 },
-            { title: 'nitrite', flex: 1.3 },
-            { title: 'nitrate', flex: 1.3 },
-            { title: 'alkalinity', flex: 1.3 },
-          ]}
-          rows={f.bands
-            .filter((b) => b.day % 5 === 0 && b.day <= 60)
-            .map((b) => [
-              shortDay(a.atMs + b.day * DAY_MS),
-              ...[b.ammonia, b.nitrite, b.nitrate, b.alkalinity].map((x) =>
-                x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '),
-              ),
-            ])}
-        />
-      ) : null}
-      <Section title="What the bacteria seem to do">
-        <Told answer={a} what="doublingA" name="First group doubles" value={hours(f.doublingA)} />
-        <Told answer={a} what="doublingN" name="Second group doubles" value={hours(f.doublingN)} />
+      {table ? <BandTable answer={a} /> : null}
+      <Told
+        answer={a}
+        what="ammoniaClear"
+        name="Ammonia reads zero"
+        value={when(f.ammoniaClear, f.luck.ammoniaClear)}
+      />
+      <Told
+        answer={a}
+        what="bothClear"
+        name="Both read zero"
+        value={when(f.nitriteClear, f.luck.bothClear)}
+      />
+      {a.proved ? (
+        <Line name="A proof of 2 mg/L would pass" value="passed" />
+      ) : (
         <Told
           answer={a}
-          what="alkalinity"
-          name="Alkalinity under 7 dKH, unbuffered"
-          value={when(f.alkalinity7)}
+          what="ready"
+          name="A proof of 2 mg/L would pass"
+          value={when(f.ready, f.luck.ready)}
         />
-        <Line name="Under 5 dKH" value={when(f.alkalinity5)} />
+      )}
+      {loaded ? (
+        <>
+          <Told answer={a} what="load" name={`Ready for ${load.words}`} value={when(loaded.q)} />
+          {loaded.held && f.readyForLoad ? (
+            <Txt kind="small" tone="second">
+              {`The bacteria alone could carry them ${loadAlone(when(f.readyForLoad))}; the school’s rule is what waits: ${SCHOOL_WORDS[water.school].rule}`}
+            </Txt>
+          ) : null}
+        </>
+      ) : null}
+      {f.ready.p50 !== null && f.neverShare > 0.1 && !a.proved ? (
         <Txt
           kind="small"
           tone="second"
-        >{`Fitted to ${a.readings} trusted readings as intervals, with the reader’s error, by sequential Monte Carlo; growth may wander from week to week and kits may err together, because the tank is not the model. Doubling when food is plenty.`}</Txt>
-      </Section>
-      <Section title="What if">
-        {whatIfs === null ? <Button label="Compare other courses" onPress={onVary} /> : null}
-        {varying ? (
-          <Txt live tone="second">
-            Working through the other courses.
+        >{`In ${Math.round(f.neverShare * 100)} of 100 futures it does not get there. ${whyLong(a)}`}</Txt>
+      ) : null}
+      {a.nextTest && !animalsIn && !a.proved ? (
+        <Section title="The next test">
+          <Txt kind="strong">
+            {`${capitalised(a.nextTest.parameters.join(' and '))} ${a.nextTest.day === 0 ? 'today' : `on ${weekdayShort(a.atMs + a.nextTest.day * DAY_MS)}`}`}
           </Txt>
-        ) : null}
-        {whatIfs && whatIfs.length > 0 ? (
-          <Table
-            caption="Other courses against the present one"
-            columns={[
-              { title: 'course', flex: 1.6 },
-              { title: 'proof passes', flex: 1.5 },
-              { title: 'days won', flex: 1.1 },
-            ]}
-            rows={whatIfs.map((w) => [inUnits(WHAT_IFS[w.id].title, units), when(w.ready), gainWords(w)])}
-          />
-        ) : null}
-      </Section>
+          <Txt>{teachesWords(a.nextTest)}</Txt>
+          {a.volumeDoubt ? <Txt>{volumeDoubtWords(a.volumeDoubt, animalsIn)}</Txt> : null}
+        </Section>
+      ) : null}
+      <Courses answer={a} courses={courses} litres={a.fitted.believedL} animalsIn={animalsIn} />
     </>
+  );
+}
+
+const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** "now" or "from 3 Dec on …" within a sentence. */
+const loadAlone = (words: string): string => words;
+
+/** The bands as numbers, every fifth day. */
+function BandTable({ answer: a }: { answer: Ok }) {
+  return (
+    <Table
+      caption="Forecast, mg N/L and dKH: lowest tenth, middle, highest tenth"
+      columns={[
+        { title: 'day', flex: 0.8 },
+        { title: 'ammonia', flex: 1.3 },
+        { title: 'nitrite', flex: 1.3 },
+        { title: 'nitrate', flex: 1.3 },
+        { title: 'alkalinity', flex: 1.3 },
+      ]}
+      rows={a.forecast.bands
+        .filter((b) => b.day % 5 === 0 && b.day <= 60)
+        .map((b) => [
+          shortDay(a.atMs + b.day * DAY_MS),
+          ...[b.ammonia, b.nitrite, b.nitrate, b.alkalinity].map((x) =>
+            x.map((v) => formatDecimal(v, v < 10 ? 2 : 1)).join(' / '),
+          ),
+        ])}
+    />
+  );
+}
+
+/** What else could be done: when the proof would pass then, and what it costs. Comes by itself, while nobody waits. */
+function Courses({
+  answer: a,
+  courses,
+  litres,
+  animalsIn,
+}: {
+  answer: Ok;
+  courses: Course[];
+  litres: number;
+  animalsIn: boolean;
+}) {
+  const { units } = useWords();
+  const when = (q: Parameters<typeof dateWords>[0]) => dateWords(q, a.atMs, a.forecast.horizonDays, shortDay);
+  if (a.proved) return null;
+  return (
+    <Section title="Other courses">
+      <Txt kind="small" tone="second">
+        {`The dates above hold for what you have been doing: ${planWords(a.plan)} Alkalinity is taken to be buffered when it falls under 6 dKH.`}
+      </Txt>
+      {animalsIn ? (
+        <Txt kind="small" tone="second">
+          With animals in, ammonia is not dosed any more: the forecast follows what they are fed.
+        </Txt>
+      ) : null}
+      {courses.length === 0 ? (
+        <Txt kind="small" tone="second" live>
+          Working through the other courses …
+        </Txt>
+      ) : (
+        <Table
+          caption="Other courses against the present one"
+          columns={[
+            { title: 'course, and what it costs', flex: 1.7 },
+            { title: 'proof passes', flex: 1.4 },
+            { title: 'days won', flex: 0.9 },
+          ]}
+          rows={courses.map((c) => [
+            `${inUnits(COURSE_NAMES[c.id], units)}. ${courseCost(c.id, c.plan, litres, units)}.`,
+            when(c.ready),
+            gainWords(c),
+          ])}
+        />
+      )}
+    </Section>
+  );
+}
+
+/** What the fit believes of the bacteria. */
+function Bacteria({ answer: a }: { answer: Ok }) {
+  const f = a.forecast;
+  const when = (q: Parameters<typeof dateWords>[0]) => dateWords(q, a.atMs, f.horizonDays, shortDay);
+  const hours = ([low, mid, high]: [number, number, number]) =>
+    `about every ${mid.toFixed(0)} h (${low.toFixed(0)} to ${high.toFixed(0)})`;
+  return (
+    <Section title="What the bacteria seem to do">
+      <Told answer={a} what="doublingA" name="First group doubles" value={hours(f.doublingA)} />
+      <Told answer={a} what="doublingN" name="Second group doubles" value={hours(f.doublingN)} />
+      <Told
+        answer={a}
+        what="alkalinity"
+        name="Alkalinity under 7 dKH, unbuffered"
+        value={when(f.alkalinity7)}
+      />
+      <Line name="Under 5 dKH" value={when(f.alkalinity5)} />
+      <Txt
+        kind="small"
+        tone="second"
+      >{`Fitted to ${a.readings} trusted readings as intervals, with the reader’s error, by sequential Monte Carlo; growth may wander from week to week and kits may err together, because the tank is not the model. Doubling when food is plenty.`}</Txt>
+    </Section>
   );
 }
 
@@ -339,7 +366,7 @@ function Told({ answer, what, name, value }: { answer: Ok; what: Derived; name: 
 }
 
 /** "4 (1 to 9)", "no change", "12 more in 100 get there". */
-function gainWords(w: WhatIf): string {
+function gainWords(w: Course): string {
   const more = Math.round(w.reachesMore * 100);
   const share =
     Math.abs(more) >= 5 ? `${Math.abs(more)} ${more > 0 ? 'more' : 'fewer'} in 100 get there` : '';
@@ -433,8 +460,8 @@ function Bands({ water, answer: a }: { water: Display; answer: Ok }) {
 }
 
 const styles = StyleSheet.create({
-  footer: { justifyContent: 'flex-end' },
   word: { fontSize: 56, lineHeight: 58 },
+  stretch: { fontSize: 34, lineHeight: 40 },
   big: { fontSize: 19, lineHeight: 28 },
   told: { borderBottomWidth: 1 },
   toldLine: {

@@ -1,52 +1,94 @@
 import { act, screen } from '@testing-library/react';
+import { answerNow, plannedLoad, type Answer } from '../../../core/forecast';
+import { QUICK_FIT } from '../../../core/testing/quickFit';
 import type { Ask, Told } from '../../workers/messages';
+import { closeDesk } from '../../workers/useForecast';
 import { demo, onScreen, press, says } from '../shell/testing';
 import { ForecastScreen } from './ForecastScreen';
 
-/** A worker that the test speaks for. */
+/** Workers that the test speaks for. */
 class SpokenFor {
-  static last: SpokenFor | null = null;
+  static made: SpokenFor[] = [];
   onmessage: ((event: { data: Told }) => void) | null = null;
   onerror: (() => void) | null = null;
   asked: Ask[] = [];
   constructor() {
-    SpokenFor.last = this;
+    SpokenFor.made.push(this);
   }
   postMessage(ask: Ask): void {
     this.asked.push(ask);
   }
   terminate(): void {}
 }
-beforeEach(() => void Object.assign(globalThis, { Worker: SpokenFor }));
-const say = (told: Told) => act(() => SpokenFor.last?.onmessage?.({ data: told }));
-const show = () => onScreen(<ForecastScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
-
-test('progress is told, and the work can be stopped with nothing lost', () => {
-  show();
-  press('Work it out');
-  say({ kind: 'progress', done: 0.42 });
-  expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('42');
-  press('Stop');
-  expect(says(/^Stopped\. Nothing is lost/)).toBe(true);
+beforeEach(() => {
+  closeDesk();
+  SpokenFor.made = [];
+  Object.assign(globalThis, { Worker: SpokenFor });
+});
+const say = (told: Told) => act(() => SpokenFor.made[0]?.onmessage?.({ data: told }));
+const show = async () => {
+  const doc = demo();
+  onScreen(<ForecastScreen />, { doc, params: { waterId: 'pantry-cube' } });
+  // The browser is asked for a kept answer first.
+  await act(async () => undefined);
+  return doc;
+};
+const answered = (answer: Answer, narrowing = false): Told => ({
+  job: 1,
+  kind: 'answer',
+  answer,
+  islands: narrowing ? 2 : 4,
+  narrowing,
 });
 
-test('what cannot be said is said with its reason and a way on', () => {
-  show();
-  press('Work it out');
-  say({ kind: 'answer', answer: { status: 'cannotSay', because: { code: 'noTrustedNitrogen' } } });
+test('opens by itself, tells progress, and says what cannot be said with its reason and a way on', async () => {
+  await show();
+  expect(SpokenFor.made).toHaveLength(2);
+  say({ job: 1, kind: 'progress', index: 0, done: 0.42 });
+  expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('21');
+  const because = { code: 'noTrustedNitrogen' } as const;
+  say({ job: 1, kind: 'answer', answer: { status: 'cannotSay', because }, islands: 0, narrowing: false });
   expect(says(/^Cannot say yet: there is no trusted reading of ammonia or nitrite yet/)).toBe(true);
   expect(screen.getByRole('link', { name: 'Log a sample' }).getAttribute('href')).toBe(
     '/water/pantry-cube/log',
   );
 });
 
-test('a worker that ends is said so; running it again asks anew', () => {
-  show();
-  press('Work it out');
-  act(() => SpokenFor.last?.onerror?.());
+test('dates so far are shown as narrowing; the courses come below, with what they cost', async () => {
+  const doc = await show();
+  const answer = answerNow(doc, {
+    waterId: 'pantry-cube',
+    atMs: Date.now(),
+    seed: 1,
+    horizonDays: 90,
+    plan: 'asSoFar',
+    loadMgN: plannedLoad(doc, 'pantry-cube').mgN,
+    options: QUICK_FIT,
+  });
+  if (answer.status !== 'ok') throw new Error('no answer');
+  const [first] = SpokenFor.made;
+  const dismissed = { job: 1, kind: 'island', index: 0, island: {} } as unknown as Told;
+  say(dismissed);
+  act(() => first?.onmessage?.({ data: answered(answer, true) }));
+  expect(says(/^Narrowing: the dates so far/)).toBe(true);
+  expect(says(/^Working through the other courses/)).toBe(true);
+  const course = {
+    id: 'change' as const,
+    plan: { ...answer.plan, changeShare: 0.5 },
+    ready: answer.forecast.ready,
+    gain: { p10: -2, p50: 3, p90: 5 },
+    reachesMore: 0,
+  };
+  say({ job: 1, kind: 'course', course });
+  expect(says(/^Half the water changed now\. \d+ L of new salt water\./)).toBe(true);
+  expect(says(/^3 \(-2 to 5\)$/)).toBe(true);
+});
+
+test('a worker that ends is said so; trying again asks anew', async () => {
+  await show();
+  act(() => SpokenFor.made[0]?.onerror?.());
   expect(says(/did not finish: the worker ended unexpectedly/)).toBe(true);
-  const first = SpokenFor.last;
-  press('Work it out');
-  expect(SpokenFor.last).not.toBe(first);
-  expect(SpokenFor.last?.asked[0]?.kind).toBe('ask');
+  press('Try again');
+  expect(SpokenFor.made).toHaveLength(4);
+  expect(SpokenFor.made[2]?.asked[0]?.kind).toBe('read');
 });

@@ -12,6 +12,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../../store';
+import { keepAnswer, type KeptAnswer } from '../../store/answers';
 import { Txt } from '../../ui';
 import { DateStrip } from '../../ui/charts/DateStrip';
 import { useQuietForecast } from '../../workers';
@@ -49,16 +50,19 @@ function useLikely(water: Display, gate: GateId | null, now: number): LikelyStat
     },
     [dispatch, water.id],
   );
+  const onSettled = useCallback((whole: KeptAnswer) => void keepAnswer(water.id, whole), [water.id]);
   const inputs = useQuietForecast({
     doc,
     waterId: water.id,
     nowMs: now,
     on: isDated(gate),
-    keptInputs: kept?.inputs ?? null,
+    kept,
     onAnswer,
+    onSettled,
   });
   if (inputs === null) return { kind: 'off' };
   if (kept?.inputs !== inputs) return { kind: 'working' };
+  // One of some hours ago stands until the next is there.
   return 'atMs' in kept ? { kind: 'said', likely: kept } : { kind: 'off' };
 }
 

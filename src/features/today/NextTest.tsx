@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { PARAMETER_NAMES, type Kit, type Parameter, type Water } from '../../../core/document';
 import { lastOf, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
+import { teachesWords } from '../../../core/words/forecast';
 import { weekdayShort } from '../../store';
 import { Button, Row, Txt } from '../../ui';
 import type { LikelyState } from './likely';
@@ -39,8 +40,9 @@ export function NextTest({
     kitOf,
     likely.kind === 'said' && likely.likely.nextTest
       ? {
-          what: likely.likely.nextTest.what,
+          parameters: likely.likely.nextTest.parameters,
           atMs: likely.likely.atMs + likely.likely.nextTest.day * DAY_MS,
+          why: teachesWords(likely.likely.nextTest),
         }
       : null,
     evidence.nowMs,

@@ -1,3 +1,4 @@
+import { QUICK_FIT } from '../../../core/testing/quickFit';
 import { answerNow } from '../../../core/forecast';
 import { DAY, History, START_MS } from '../../../core/testing/history';
 import type { Likely } from './likely';
@@ -76,7 +77,7 @@ test('what is kept of an answer can be written and read back whole', () => {
     horizonDays: 60,
     plan: 'dose' as const,
     loadMgN: null,
-    options: { particles: 80, sweeps: 1 },
+    options: QUICK_FIT,
   };
   const kept = keptOf('0123456789abcdef', answerNow(h.doc, ask));
   expect(JSON.parse(JSON.stringify(kept))).toEqual(kept);

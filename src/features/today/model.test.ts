@@ -2,7 +2,7 @@ import { STARTER_KITS, type Kit, type Parameter } from '../../../core/document';
 import { assess } from '../../../core/readiness';
 import { METRIC } from '../../../core/units';
 import { DAY, displayEvidence, History, provedHistory, START_MS } from '../../../core/testing/history';
-import { evidenceFootnote, evidenceRows, staffRows, testWords } from './model';
+import { evidenceFootnote, evidenceRows, staffRows, testWords, type Telling } from './model';
 
 const words = {
   units: METRIC,
@@ -50,21 +50,27 @@ describe('the next test in two lines', () => {
       return kit && { ...kit, ...patch };
     };
   const weekday = (ms: number) => `day ${ms / DAY}`;
-  const say = (
-    due: Parameter[],
-    telling: { what: Parameter; atMs: number } | null = null,
-    kits = kitWith({ waitMinutes: 5 }),
-  ) => testWords(due, kits, telling, 0, weekday);
+  const say = (due: Parameter[], telling: Telling | null = null, kits = kitWith({ waitMinutes: 5 })) =>
+    testWords(due, kits, telling, 0, weekday);
   test('nothing due, nothing known: a reading is welcome', () =>
     expect(say([]).title).toBe('No test is due'));
-  test('nothing due: the day on which a test tells most', () => {
-    expect(say([], { what: 'nitrite', atMs: 3 * DAY }).title).toBe('Test nitrite on day 3');
-    expect(say([], { what: 'nitrite', atMs: DAY / 2 }).title).toBe('Test nitrite tomorrow');
+  const nitriteIn = (days: number): Telling => ({
+    parameters: ['nitrite'],
+    atMs: days * DAY,
+    why: 'Because.',
+  });
+  test('nothing due: the day on which a test teaches most, and why', () => {
+    expect(say([], nitriteIn(3))).toEqual({ title: 'Test nitrite on day 3', text: 'Because.' });
+    expect(say([], nitriteIn(1)).title).toBe('Test nitrite tomorrow');
+    expect(say([], nitriteIn(0)).title).toBe('Test nitrite today');
+    expect(say([], { ...nitriteIn(2), parameters: ['ammonia', 'nitrite'] }).title).toBe(
+      'Test ammonia and nitrite on day 2',
+    );
   });
   test('two due: named, with their wait', () =>
     expect(say(['ammonia', 'nitrite'])).toEqual({ title: 'Test ammonia and nitrite today', text: '5 min' }));
   test('the one that tells most comes first and says so', () => {
-    expect(say(['ammonia', 'nitrite'], { what: 'nitrite', atMs: DAY / 2 })).toEqual({
+    expect(say(['ammonia', 'nitrite'], nitriteIn(0.2))).toEqual({
       title: 'Test nitrite and ammonia today',
       text: 'nitrite tells the most · 5 min',
     });

@@ -91,29 +91,33 @@ export function besidesWords(gates: readonly Gate[], words: WordsContext): strin
   return found.length === 0 ? null : `Also in the log, not asked by this school: ${found.join('; ')}.`;
 }
 
-/** The next sitting in two lines: what to test, and why or with how many tests left. `telling` is the test the forecast would learn most
- *  from; `weekday` names a day ("Fri 27 Nov"). */
+/** The sitting that teaches most, as the forecast found it. */
+export interface Telling {
+  parameters: readonly Parameter[];
+  atMs: number;
+  /** Why, as a sentence. */
+  why: string;
+}
+
+/** The next sitting in two lines: what to test, and why or with how many tests left. `weekday` names a day ("Fri 27 Nov"). */
 export function testWords(
   due: readonly Parameter[],
   kitOf: (p: Parameter) => Kit | undefined,
-  telling: { what: Parameter; atMs: number } | null,
+  telling: Telling | null,
   nowMs: number,
   weekday: (ms: number) => string,
 ): { title: string; text: string } {
-  const tellsNow = telling !== null && telling.atMs - nowMs < DAY_MS;
+  const names = (list: readonly Parameter[]) => list.map((p) => PARAMETER_NAMES[p]).join(' and ');
+  const ahead = telling === null ? Infinity : telling.atMs - nowMs;
+  const tellsNow = ahead < DAY_MS / 2;
   if (due.length === 0) {
-    return telling
-      ? {
-          title: `Test ${PARAMETER_NAMES[telling.what]} ${tellsNow ? 'tomorrow' : `on ${weekday(telling.atMs)}`}`,
-          text: 'No test is due; this one tells the most.',
-        }
-      : { title: 'No test is due', text: 'A reading is welcome all the same.' };
+    if (!telling) return { title: 'No test is due', text: 'A reading is welcome all the same.' };
+    const day = tellsNow ? 'today' : ahead < 1.5 * DAY_MS ? 'tomorrow' : `on ${weekday(telling.atMs)}`;
+    return { title: `Test ${names(telling.parameters)} ${day}`, text: telling.why };
   }
-  // The one that tells most is named first.
-  const order =
-    telling && due.includes(telling.what)
-      ? [telling.what, ...due.filter((p) => p !== telling.what)]
-      : [...due];
+  // What teaches most is named first.
+  const first = telling ? telling.parameters.filter((p) => due.includes(p)) : [];
+  const order = [...first, ...due.filter((p) => !first.includes(p))];
   const rest = order.slice(2).map((p) => PARAMETER_NAMES[p]);
   const waits = order.slice(0, 2).flatMap((p) => kitOf(p)?.waitMinutes ?? []);
   const few = order.flatMap((p) => {
@@ -126,9 +130,7 @@ export function testWords(
     ...(rest.length > 0
       ? [`and ${rest.slice(0, 3).join(', ')}${rest.length > 3 ? `, ${rest.length - 3} more` : ''}`]
       : []),
-    ...(tellsNow && telling && order[0] === telling.what
-      ? [`${PARAMETER_NAMES[telling.what]} tells the most`]
-      : []),
+    ...(tellsNow && first[0] ? [`${PARAMETER_NAMES[first[0]]} tells the most`] : []),
     ...(waits.length > 0 && rest.length === 0 ? [`${Math.max(...waits)} min`] : []),
     ...few,
   ];
