@@ -1,25 +1,31 @@
-/** The forecast with progress, stop and what-if; the ledger's finding; the worker dying. */
-import { expect, test } from '@playwright/test';
+/** The forecast with its courses, kept through a reload; the ledger's finding; the worker dying. */
+import { expect, test, type Page } from '@playwright/test';
 import { logSample, openDemo, place, press, saved, watchErrors } from './app';
 
-test('a forecast under a plan, stopped and run again, against other courses', async ({ page }) => {
+/** Counts the workers a page makes. */
+const countWorkers = (page: Page) =>
+  page.addInitScript(() => {
+    const made = { count: 0 };
+    (window as unknown as { made: typeof made }).made = made;
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        made.count++;
+        super(url, options);
+      }
+    };
+  });
+const workers = (page: Page) =>
+  page.evaluate(() => (window as unknown as { made: { count: number } }).made.count);
+
+test('the forecast opens with its dates, compares other courses by itself, and fits nothing twice', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
+  await countWorkers(page);
   await openDemo(page);
   await page.goto('/water/pantry-cube/cycle');
   await press(page, 'Forecast');
-  // Its code is held back until it was stopped: a fast machine would be through before the button is found.
-  let answer: () => void = () => undefined;
-  const held = new Promise<void>((go) => (answer = go));
-  await page.route('**/forecast-*.js', async (route) => {
-    await held;
-    await route.continue();
-  });
-  await press(page, 'Work it out');
-  await expect(page.getByRole('progressbar')).toBeVisible();
-  await press(page, 'Stop');
-  await expect(page.getByText(/Stopped\. Nothing is lost/)).toBeVisible();
-  answer();
-  await press(page, 'Work it out');
   await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({
     timeout: 30_000,
   });
@@ -28,17 +34,22 @@ test('a forecast under a plan, stopped and run again, against other courses', as
   // A number opens how it came about.
   await page.getByRole('button', { name: /^Both read zero: .* How it is worked out$/ }).click();
   await expect(page.getByText(/nitrite under 0\.\d+ mg\/L NO₂/)).toBeVisible();
-  await press(page, 'Compare other courses');
-  await expect(page.getByText('wait and add nothing')).toBeVisible({ timeout: 30_000 });
-  await press(page, 'Show as a table');
-  await expect(page.getByRole('table', { name: /Forecast/ })).toBeVisible();
-  // Another plan is answered at once, on the fit that is kept.
-  await page.getByRole('radio', { name: /^Wait\./ }).click();
-  await expect(page.getByText(/the bacteria stop growing/).first()).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('radio', { name: /^A new bottle of bacteria/ }).click();
-  await expect(page.getByText(/Reckoned with: A new bottle of bacteria now\./)).toBeVisible({
+  // What else could be done, and what it costs.
+  const courses = page.getByRole('table', { name: 'Other courses against the present one' });
+  await expect(courses.getByText(/^Wait and add nothing\. Nothing\.$/)).toBeVisible({ timeout: 30_000 });
+  await expect(courses.getByText(/^Half the water changed now\. \d+ L of new salt water\.$/)).toBeVisible({
     timeout: 30_000,
   });
+  await expect(page.getByText(/It would narrow the date/)).toBeVisible();
+  await press(page, 'Show as a table');
+  await expect(page.getByRole('table', { name: /Forecast/ })).toBeVisible();
+  // Nothing is fitted twice: after a reload it stands there without a worker.
+  const said = await page.getByText(/^A proof would pass/).innerText();
+  expect(await workers(page)).toBe(2);
+  await page.reload();
+  await expect(page.getByText(said, { exact: true })).toBeVisible();
+  await expect(courses.getByText(/^Half the water changed now/)).toBeVisible();
+  expect(await workers(page)).toBe(0);
   expect(errors).toEqual([]);
 });
 
@@ -52,24 +63,13 @@ test('Today says when by itself, keeps it through a reload, and works it out ane
   const said = await dates.getAttribute('aria-label');
   await saved(page);
   // Without any worker the kept answer still stands: it belongs to these readings.
-  await page.addInitScript(() => {
-    const made = { count: 0 };
-    (window as unknown as { made: typeof made }).made = made;
-    const Real = window.Worker;
-    window.Worker = class extends Real {
-      constructor(url: string | URL, options?: WorkerOptions) {
-        made.count++;
-        super(url, options);
-      }
-    };
-  });
+  await countWorkers(page);
   await page.reload();
   await expect(dates).toHaveAttribute('aria-label', said ?? '');
-  const workers = () => page.evaluate(() => (window as unknown as { made: { count: number } }).made.count);
-  expect(await workers()).toBe(0);
+  expect(await workers(page)).toBe(0);
   await logSample(page, { ammonia: '0', nitrite: '2' });
   await expect(dates).toBeVisible({ timeout: 30_000 });
-  await expect.poll(workers).toBeGreaterThan(0);
+  await expect.poll(() => workers(page)).toBeGreaterThan(0);
 });
 
 test('a worker that dies is said so, and can be run again', async ({ page }) => {
@@ -87,9 +87,8 @@ test('a worker that dies is said so, and can be run again', async ({ page }) => 
   });
   await openDemo(page);
   await page.goto('/water/pantry-cube/cycle/forecast');
-  await press(page, 'Work it out');
   await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
-  await press(page, 'Work it out');
+  await press(page, 'Try again');
   await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible({ timeout: 30_000 });
 });
 

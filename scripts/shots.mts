@@ -57,9 +57,9 @@ const startDrip = async (page: Page) => {
   await page.clock.runFor(3000);
 };
 
+/** The dates are final, and the other courses are there. */
 const workOut = async (page: Page) => {
-  await page.getByRole('button', { name: 'Work it out' }).click();
-  await page.getByRole('button', { name: /^Both read zero/ }).waitFor();
+  await page.getByText(/Half the water changed now/).waitFor();
 };
 
 /** The forecast has put its dates on Today. */

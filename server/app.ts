@@ -61,6 +61,8 @@ const securityHeaders = (): RequestHandler =>
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
+        // The forecast's kernel is WebAssembly; no other code is made on the way.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],

@@ -21,7 +21,8 @@ export function courseOf(
   plan: CarePlan,
   seed: number,
 ): Course {
-  const other = forecast(posterior, plan, { horizonDays: base.horizonDays, seed, loadMgN: null });
+  const { horizonDays } = base;
+  const other = forecast(posterior, plan, { horizonDays, seed, loadMgN: null, datesOnly: true });
   const { days, reachesMore } = gainOf(base, other);
   return { id, plan, ready: other.ready, gain: days, reachesMore };
 }

@@ -111,6 +111,8 @@ interface Aims {
   seed: number;
   /** Daily nitrogen of the first animals meant, or null. */
   loadMgN: number | null;
+  /** Bands are not asked for: those of a single future stand in their place, and each future ends once its dates are known. */
+  datesOnly?: boolean;
 }
 
 /** Runs every particle on under the plan. */
@@ -141,7 +143,7 @@ export function forecastWith(
   const doubleA = new Float64Array(n);
   const doubleN = new Float64Array(n);
   // Bands and alkalinity need no more than some of the futures; the others end once their dates are known.
-  const every = Math.max(1, Math.floor(n / TAKEN.bandParticles));
+  const every = o.datesOnly ? n : Math.max(1, Math.floor(n / TAKEN.bandParticles));
   const shown = Math.ceil(n / every);
   const kh7 = new Float64Array(shown).fill(Infinity);
   const kh5 = new Float64Array(shown).fill(Infinity);

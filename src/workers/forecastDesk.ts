@@ -1,5 +1,5 @@
 /** Where forecasts are asked for: two workers, one question at a time, and what was last fitted for each water. Islands of a fit are shared out
- *  between the workers; the dates are said as soon as there are two, and more are fitted while they still depend on luck. */
+ *  between the workers; the dates are said once there are some, and more are fitted while they still depend on luck. */
 import type { Document } from '../../core/document';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
 import { FORECAST_LIMITS } from '../../core/forecast/limits';
@@ -29,6 +29,7 @@ const [USUAL, MOST] = FORECAST_LIMITS.islands.value;
 /** A worker that has not spoken for so long is taken for dead. */
 const SILENCE_MS = 30_000;
 const WORKERS = 2;
+const IDLE_MS = 300;
 
 interface Job {
   id: number;
@@ -105,13 +106,12 @@ export function forecastDesk(): Desk {
     if (!j || j.settled) return;
     const [first] = hands;
     const ready = inOrder(j);
-    const enough = ready.length >= Math.min(2, j.goal) && ready.length > j.answered;
-    // Dates as soon as there are two islands, and when the goal is reached.
-    if (first && first.owes === 0 && !j.answering && enough && (j.answered === 0 || ready.length >= j.goal)) {
+    if (first && first.owes === 0 && !j.answering && ready.length >= j.goal && ready.length > j.answered) {
       j.answering = true;
       send(first, { job: j.id, kind: 'answer', islands: ready });
     }
-    for (const hand of hands) {
+    // Once there are dates on the page it keeps a core for itself.
+    for (const hand of j.last ? hands.slice(0, 1) : hands) {
       if (hand.owes > 0 || j.next >= j.goal) continue;
       const index = j.next++;
       send(hand, { job: j.id, kind: 'island', index, kept: j.kept[index] ?? null });
@@ -163,7 +163,11 @@ export function forecastDesk(): Desk {
     tellAll(heard);
     const [first] = hands;
     if (!j.settled || !first) return;
-    if (told.answer.status === 'ok') send(first, { job: j.id, kind: 'courses' });
+    // In time nobody waits for: the answer is drawn first.
+    if (told.answer.status === 'ok')
+      setTimeout(() => {
+        if (job === j) send(first, { job: j.id, kind: 'courses' });
+      }, IDLE_MS);
     else coursesNow(j, [], true);
   }
 
@@ -225,6 +229,5 @@ export function forecastDesk(): Desk {
 
 const progressOf = (j: Job): number => {
   const sum = Array.from({ length: USUAL }, (_, i) => j.progress[i] ?? 0).reduce((a, b) => a + b, 0);
-  // The first dates come with two islands.
-  return Math.min(0.98, sum / Math.min(2, USUAL));
+  return Math.min(0.98, sum / USUAL);
 };

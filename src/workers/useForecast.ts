@@ -38,6 +38,10 @@ function enquiryOf(doc: Document, waterId: string, nowMs: number): Enquiry {
   };
 }
 
+/** The forecast's own page asks after a breath, Today after a pause. */
+const BREATH_MS = 150;
+const PAUSE_MS = 700;
+
 /** An answer that was kept, to begin with. */
 export interface Begin {
   inputs: string;
@@ -98,13 +102,20 @@ export function useForecast(o: {
   useEffect(() => {
     if (looking || complete) return;
     let mine: ForecastState = { ...NOTHING, done: 0 };
-    const leave = theDesk().ask(enquiry, (heard) => {
-      mine = after(mine, heard);
-      setState(mine);
-      if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
-        onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
-    });
-    return leave;
+    let leave = (): void => undefined;
+    // The screen stands first: two workers at once leave the page no core of its own on a small machine.
+    const timer = setTimeout(() => {
+      leave = theDesk().ask(enquiry, (heard) => {
+        mine = after(mine, heard);
+        setState(mine);
+        if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
+          onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
+      });
+    }, BREATH_MS);
+    return () => {
+      clearTimeout(timer);
+      leave();
+    };
   }, [enquiry, looking, complete, onSettled, tries]);
   const shown: ForecastState = begin ? { ...NOTHING, answer: begin.answer, courses: begin.courses } : state;
   return {
@@ -118,8 +129,6 @@ export function useForecast(o: {
 
 /** A log larger than this is no cycle any more; reading it for its identity would take too long for a screen that waits for nobody. */
 const MOST_ENTRIES = 1500;
-/** The screen stands first. */
-const PAUSE_MS = 700;
 
 /** Works the forecast out by itself, once the screen has been standing for a moment, when nothing is kept for this log. Silent on failure: it
  *  is an addition, and the forecast's own page says what went wrong. Returns the log's identity, null while off. */

@@ -29,7 +29,7 @@ import {
   useNow,
   weekdayShort,
 } from '../../store';
-import { Button, Go, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
+import { Button, Go, Later, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts/BandStrips';
 import { useWords, WithDisplay } from '../shell';
 import { keepAnswer, keptAnswer, type KeptAnswer } from '../../store/answers';
@@ -167,7 +167,9 @@ function Answered({
           tone="nitrite"
         >{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY_MS)} surprises: about ${expectedWords(s)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
-      <Bands water={water} answer={a} />
+      <Later>
+        <Bands water={water} answer={a} />
+      </Later>
       <Button
         kind="quiet"
         label={table ? 'Hide the table' : 'Show as a table'}
@@ -222,7 +224,9 @@ function Answered({
           {a.volumeDoubt ? <Txt>{volumeDoubtWords(a.volumeDoubt, animalsIn)}</Txt> : null}
         </Section>
       ) : null}
-      <Courses answer={a} courses={courses} litres={a.fitted.believedL} animalsIn={animalsIn} />
+      <Later>
+        <Courses answer={a} courses={courses} litres={a.fitted.believedL} animalsIn={animalsIn} />
+      </Later>
     </>
   );
 }

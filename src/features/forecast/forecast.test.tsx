@@ -21,16 +21,20 @@ class SpokenFor {
   terminate(): void {}
 }
 beforeEach(() => {
+  jest.useFakeTimers();
   closeDesk();
   SpokenFor.made = [];
   Object.assign(globalThis, { Worker: SpokenFor });
 });
+afterEach(() => jest.useRealTimers());
+const aWhile = () => act(() => void jest.advanceTimersByTime(1000));
 const say = (told: Told) => act(() => SpokenFor.made[0]?.onmessage?.({ data: told }));
 const show = async () => {
   const doc = demo();
   onScreen(<ForecastScreen />, { doc, params: { waterId: 'pantry-cube' } });
   // The browser is asked for a kept answer first.
   await act(async () => undefined);
+  aWhile();
   return doc;
 };
 const answered = (answer: Answer, narrowing = false): Told => ({
@@ -45,7 +49,7 @@ test('opens by itself, tells progress, and says what cannot be said with its rea
   await show();
   expect(SpokenFor.made).toHaveLength(2);
   say({ job: 1, kind: 'progress', index: 0, done: 0.42 });
-  expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('21');
+  expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('11');
   const because = { code: 'noTrustedNitrogen' } as const;
   say({ job: 1, kind: 'answer', answer: { status: 'cannotSay', because }, islands: 0, narrowing: false });
   expect(says(/^Cannot say yet: there is no trusted reading of ammonia or nitrite yet/)).toBe(true);
@@ -70,6 +74,7 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   const dismissed = { job: 1, kind: 'island', index: 0, island: {} } as unknown as Told;
   say(dismissed);
   act(() => first?.onmessage?.({ data: answered(answer, true) }));
+  aWhile();
   expect(says(/^Narrowing: the dates so far/)).toBe(true);
   expect(says(/^Working through the other courses/)).toBe(true);
   const course = {
@@ -89,6 +94,7 @@ test('a worker that ends is said so; trying again asks anew', async () => {
   act(() => SpokenFor.made[0]?.onerror?.());
   expect(says(/did not finish: the worker ended unexpectedly/)).toBe(true);
   press('Try again');
+  aWhile();
   expect(SpokenFor.made).toHaveLength(4);
   expect(SpokenFor.made[2]?.asked[0]?.kind).toBe('read');
 });
