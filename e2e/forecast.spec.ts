@@ -36,11 +36,13 @@ test('the forecast opens with its dates, compares other courses by itself, and f
   await expect(page.getByText(/nitrite under 0\.\d+ mg\/L NO₂/)).toBeVisible();
   // What else could be done, and what it costs.
   const courses = page.getByRole('table', { name: 'Other courses against the present one' });
-  await expect(courses.getByText(/^Wait and add nothing\. Nothing\.$/)).toBeVisible({ timeout: 30_000 });
+  await expect(courses.getByText(/^Wait and add nothing\. It costs nothing but time\.$/)).toBeVisible({
+    timeout: 30_000,
+  });
   await expect(courses.getByText(/^Half the water changed now\. \d+ L of new salt water\.$/)).toBeVisible({
     timeout: 30_000,
   });
-  await expect(page.getByText(/It would narrow the date/)).toBeVisible();
+  await expect(page.getByText(/It would narrow the proof’s date/)).toBeVisible();
   await press(page, 'Show as a table');
   await expect(page.getByRole('table', { name: /Forecast/ })).toBeVisible();
   // Nothing is fitted twice: after a reload it stands there without a worker.
@@ -70,6 +72,43 @@ test('Today says when by itself, keeps it through a reload, and works it out ane
   await logSample(page, { ammonia: '0', nitrite: '2' });
   await expect(dates).toBeVisible({ timeout: 30_000 });
   await expect.poll(() => workers(page)).toBeGreaterThan(0);
+});
+
+test('the page looks back on what was said, and says which entry moved the date', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/water/pantry-cube/cycle/forecast');
+  await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 30_000 });
+  // As if the app had been open on two evenings before: nine days later was said then.
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const open = indexedDB.open('zoarium-answers');
+        open.onsuccess = () => {
+          const tx = open.result.transaction('entries', 'readwrite');
+          const all = tx.objectStore('entries');
+          all.get('pantry-cube/said').onsuccess = (event) => {
+            const [last] = JSON.parse((event.target as IDBRequest<string>).result);
+            const before = (days: number, by: number) => ({
+              ...last,
+              day: new Date(last.atMs - days * 86_400_000).toISOString().slice(0, 10),
+              atMs: last.atMs - days * 86_400_000,
+              p10: 3,
+              p50: by,
+              p90: by + 4,
+            });
+            all.put(JSON.stringify([before(3, 60), before(2, 60), last]), 'pantry-cube/said');
+          };
+          tx.oncomplete = () => {
+            open.result.close();
+            done();
+          };
+        };
+      }),
+  );
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'What was said, and when' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /as it was said on 3 days/ })).toBeVisible();
+  await expect(page.getByText(/the likely date moved from .* to .*, after /)).toBeVisible();
 });
 
 test('a worker that dies is said so, and can be run again', async ({ page }) => {

@@ -31,3 +31,4 @@ export { type NextTest } from './teaching';
 export { courseOf, type Course } from './courses';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
 export { loadAfterGates } from './order';
+export { bandOf, heldAgainst, movesOf, remembered, type Said } from './lookBack';

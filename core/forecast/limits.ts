@@ -57,6 +57,7 @@ export const FORECAST_LIMITS = {
   laterCosts: limit(0.04, 'share', 'of what a test teaches is lost by a day of waiting', PRACTICE),
   teachesShare: limit(0.05, 'share', 'of the width: a test that narrows by less teaches nothing', PRACTICE),
   volumeSettles: limit(0.2, 'share', 'of the width: knowing the volume is worth while from here', PRACTICE),
+  rememberedDays: limit(200, 'days', 'of forecasts are looked back on', PRACTICE),
   chains: limit(200, 'tanks', 'moved side by side in an island of the fit', JUDGED),
   sweeps: limit(9, 'times', 'each is moved at each temperature', JUDGED),
   lastSweeps: limit(72, 'times', 'each is moved at the last', JUDGED),

@@ -1,12 +1,16 @@
 import { QUICK_FIT } from '../testing/quickFit';
 import { DAY, History, START_MS } from '../testing/history';
 import { answerNow, inputsOf, plannedLoad, sliceFor, type CarePlan } from '../forecast';
+import { gatherEvidence } from '../evidence';
 import { METRIC } from '../units';
 import {
   dateWords,
   derivation,
   expectedWords,
   headline,
+  heldWords,
+  moveWords,
+  movingEntries,
   planWords,
   shortDates,
   teachesWords,
@@ -95,12 +99,31 @@ test('a likely day is said only as finely as it is known', () => {
 });
 
 test.each([
-  [{ widthNow: 21, widthThen: 7 }, 'It would narrow the date from 3 weeks to 7 days.'],
-  [{ widthNow: 49, widthThen: 46 }, 'It would narrow the date by about 3 days.'],
+  [{ widthNow: 21, widthThen: 7 }, 'It would narrow the proof’s date from 3 weeks to 7 days.'],
+  [{ widthNow: 49, widthThen: 46 }, 'It would narrow the proof’s date by about 3 days.'],
 ] as const)('why a test is proposed %#', (widths, words) => {
   const test = { parameters: ['nitrite' as const], day: 2, why: 'teaches' as const, ...widths };
   expect(teachesWords(test)).toBe(words);
   expect(teachesWords({ ...test, why: 'safe' })).toMatch(/as long as one should go without/);
+});
+
+test('looking back: what moved the date, and how far off it was', () => {
+  const move = { atMs: 3 * DAY, fromMs: 9 * DAY, toMs: 20 * DAY, because: 'nitrite 5' };
+  expect(moveWords(move, day)).toBe('On day 3 the likely date moved from day 9 to day 20, after nitrite 5.');
+  expect(moveWords({ ...move, because: null }, day)).toMatch(/nothing was logged in between/);
+  expect(heldWords({ atMs: DAY, offDays: 3.2, inside: true }, day)).toBe(
+    'On day 1: 3 days too late, inside the band.',
+  );
+  expect(heldWords({ atMs: DAY, offDays: -1, inside: false }, day)).toBe(
+    'On day 1: 1 day too early, outside the band.',
+  );
+  const entries = movingEntries(gatherEvidence(history().doc, 't', START_MS + 10 * DAY));
+  expect(entries.map((e) => e.text)).toEqual([
+    'ammonia 0, nitrite 0',
+    'a dose of ammonia',
+    'ammonia 2, nitrite 0',
+    'ammonia 1, nitrite 1',
+  ]);
 });
 
 test('with animals in, the volume is measured with a water change, never with ammonia', () => {

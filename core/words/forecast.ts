@@ -8,6 +8,8 @@ import {
   type Quantiles,
   type Surprise,
 } from '../forecast';
+import type { WaterEvent } from '../document';
+import type { WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N, showQuantity, type UnitPreferences } from '../units';
 
@@ -101,8 +103,56 @@ export function teachesWords(n: NextTest): string {
   if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
   const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
   return now === then
-    ? `It would narrow the date by about ${spanWords(n.widthNow - n.widthThen)}.`
-    : `It would narrow the date from ${now} to ${then}.`;
+    ? `It would narrow the proof’s date by about ${spanWords(n.widthNow - n.widthThen)}.`
+    : `It would narrow the proof’s date from ${now} to ${then}.`;
+}
+
+/** Entries that may move a date, in words and in order: "nitrite 5, ammonia 0", "a dose of ammonia". */
+export function movingEntries(e: WaterEvidence): { atMs: number; text: string }[] {
+  const readings = new Map<number, string[]>();
+  for (const name of ['ammonia', 'nitrite'] as const)
+    for (const p of e.series[name]) {
+      if (p.doubts.length > 0) continue;
+      readings.set(p.atMs, [...(readings.get(p.atMs) ?? []), `${name} ${p.text}`]);
+    }
+  const acts = e.events.flatMap((x) => {
+    const text = MOVING_ACTS[x.kind];
+    return text ? [{ atMs: Date.parse(x.at), text }] : [];
+  });
+  return [...Array.from(readings, ([atMs, texts]) => ({ atMs, text: texts.join(', ') })), ...acts].sort(
+    (a, b) => a.atMs - b.atMs,
+  );
+}
+
+const MOVING_ACTS: Partial<Record<WaterEvent['kind'], string>> = {
+  ammoniaDose: 'a dose of ammonia',
+  food: 'food',
+  seafoodOut: 'the seafood out',
+  bacteria: 'bacteria added',
+  waterChange: 'a water change',
+};
+
+/** "On 3 Dec the likely date moved from 9 to 20 Dec, after nitrite 5." */
+export function moveWords(
+  m: { atMs: number; fromMs: number; toMs: number; because: string | null },
+  day: (ms: number) => string,
+): string {
+  const why =
+    m.because === null ? 'nothing was logged in between: time passed without clearing' : `after ${m.because}`;
+  return `On ${day(m.atMs)} the likely date moved from ${day(m.fromMs)} to ${day(m.toMs)}, ${why}.`;
+}
+
+/** "On 20 Nov: 3 days too late, inside the band." */
+export function heldWords(
+  h: { atMs: number; offDays: number; inside: boolean },
+  day: (ms: number) => string,
+): string {
+  const off = Math.round(Math.abs(h.offDays));
+  const how =
+    off === 0
+      ? 'right to the day'
+      : `${off} day${off === 1 ? '' : 's'} too ${h.offDays > 0 ? 'late' : 'early'}`;
+  return `On ${day(h.atMs)}: ${how}, ${h.inside ? 'inside the band' : 'outside the band'}.`;
 }
 
 /** What settles the doubt of how much water there is, where that makes up much of the date's. */
@@ -130,7 +180,7 @@ export function courseCost(id: PlanChoice, plan: CarePlan, litres: number, units
   switch (id) {
     case 'asSoFar':
     case 'wait':
-      return 'Nothing';
+      return 'It costs nothing but time';
     case 'dose':
       return `${((plan.doseMgNPerL * litres) / 1000).toFixed(2)} g N of ammonia each time, a test a day`;
     case 'feed':

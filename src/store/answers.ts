@@ -1,8 +1,10 @@
 /** Whole answers of the forecast, kept in this browser so that nothing is fitted twice: by water, with the identity of the log they rest on.
  *  They can be worked out again, so what cannot be read or written is let go. */
 import { z } from 'zod';
-import type { Answer, Course } from '../../core/forecast';
+import { remembered, type Answer, type Course, type Said } from '../../core/forecast';
+import { planWords } from '../../core/words/forecast';
 import { answersStorage, type Storage } from './storage';
+import { localDay } from './time';
 
 type Ok = Extract<Answer, { status: 'ok' }>;
 export interface KeptAnswer {
@@ -148,6 +150,31 @@ export function readAnswer(text: string): KeptAnswer | null {
   };
 }
 
+const saidSchema = z
+  .array(
+    z.strictObject({
+      day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
+      atMs: number,
+      p10: number.nullable(),
+      p50: number.nullable(),
+      p90: number.nullable(),
+      horizonDays: number,
+      plan: z.string().max(600),
+    }),
+  )
+  .max(400);
+
+/** What was said day by day, from text; empty for what is not such a list. */
+export function readSaid(text: string | null | undefined): Said[] {
+  if (!text) return [];
+  try {
+    const parsed = saidSchema.safeParse(JSON.parse(text));
+    return parsed.success ? parsed.data : [];
+  } catch {
+    return [];
+  }
+}
+
 let storage: Storage | null = null;
 const opened = (): Storage => (storage ??= answersStorage());
 
@@ -161,9 +188,32 @@ export async function keptAnswer(waterId: string): Promise<KeptAnswer | null> {
   }
 }
 
-export async function keepAnswer(waterId: string, kept: KeptAnswer): Promise<void> {
+const saidKey = (waterId: string): string => `${waterId}/said`;
+
+/** What was said of the date, one forecast a day. */
+export async function keptSaid(waterId: string): Promise<Said[]> {
   try {
-    await opened().setMany({ [waterId]: writeAnswer(kept) });
+    const key = saidKey(waterId);
+    return readSaid((await opened().getMany([key]))[key]);
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps an answer whole and, until a proof has settled it, what it said of the date as that of the day. */
+export async function keepAnswer(waterId: string, kept: KeptAnswer): Promise<void> {
+  const { answer } = kept;
+  const { ready, horizonDays } = answer.forecast;
+  const key = saidKey(waterId);
+  try {
+    await opened().transact([key], (stored) => {
+      const { atMs } = answer;
+      const said: Said = { day: localDay(atMs), atMs, ...ready, horizonDays, plan: planWords(answer.plan) };
+      return {
+        [waterId]: writeAnswer(kept),
+        ...(answer.proved ? {} : { [key]: JSON.stringify(remembered(readSaid(stored[key]), said)) }),
+      };
+    });
   } catch {
     // It can be worked out again.
   }

@@ -4,7 +4,17 @@ import type { Href } from 'expo-router';
 import { useCallback, useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
-import { loadAfterGates, plannedLoad, type Answer, type Course } from '../../../core/forecast';
+import { isOfDisplay, proofState } from '../../../core/evidence';
+import {
+  bandOf,
+  heldAgainst,
+  loadAfterGates,
+  movesOf,
+  plannedLoad,
+  type Answer,
+  type Course,
+  type Said,
+} from '../../../core/forecast';
 import { SCHOOL_WORDS, sentence, inUnits } from '../../../core/words';
 import {
   COURSE_NAMES,
@@ -13,6 +23,9 @@ import {
   derivation,
   expectedWords,
   headline,
+  heldWords,
+  moveWords,
+  movingEntries,
   type Derived,
   planWords,
   teachesWords,
@@ -32,7 +45,7 @@ import {
 import { Button, Go, Later, Line, Row, Screen, Section, space, TARGET, Table, Txt, useTheme } from '../../ui';
 import { BandStrips, type BandSeries } from '../../ui/charts/BandStrips';
 import { useWords, WithDisplay } from '../shell';
-import { keepAnswer, keptAnswer, type KeptAnswer } from '../../store/answers';
+import { keepAnswer, keptAnswer, keptSaid, type KeptAnswer } from '../../store/answers';
 import { useForecast } from '../../workers';
 
 export function ForecastScreen() {
@@ -204,7 +217,7 @@ function Answered({
           <Told answer={a} what="load" name={`Ready for ${load.words}`} value={when(loaded.q)} />
           {loaded.held && f.readyForLoad ? (
             <Txt kind="small" tone="second">
-              {`The bacteria alone could carry them ${loadAlone(when(f.readyForLoad))}; the school’s rule is what waits: ${SCHOOL_WORDS[water.school].rule}`}
+              {`The bacteria alone could carry them ${when(f.readyForLoad)}; the school’s rule is what waits: ${SCHOOL_WORDS[water.school].rule}`}
             </Txt>
           ) : null}
         </>
@@ -225,6 +238,7 @@ function Answered({
         </Section>
       ) : null}
       <Later>
+        <LookingBack water={water} answer={a} />
         <Courses answer={a} courses={courses} litres={a.fitted.believedL} animalsIn={animalsIn} />
       </Later>
     </>
@@ -232,8 +246,64 @@ function Answered({
 }
 
 const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-/** "now" or "from 3 Dec on …" within a sentence. */
-const loadAlone = (words: string): string => words;
+/** What was said of the date and when; what moved it; and, once it has come true, how far off it was. */
+function LookingBack({ water, answer: a }: { water: Display; answer: Ok }) {
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, a.atMs));
+  const [list, setList] = useState<Said[]>([]);
+  useEffect(() => {
+    let here = true;
+    void keptSaid(water.id).then((said) => {
+      if (here) setList(said);
+    });
+    return () => {
+      here = false;
+    };
+  }, [water.id, a]);
+  const first = list[0];
+  const last = list[list.length - 1];
+  if (!first || !last || list.length < 2) return null;
+  const proof = isOfDisplay(evidence) ? proofState(evidence) : null;
+  const readyMs = proof?.status === 'passed' ? proof.proof.testAtMs : null;
+  const dayOf = (ms: number) => (ms - a.startMs) / DAY_MS;
+  const bands = list.map((s) => {
+    const { lowMs, midMs, highMs } = bandOf(s);
+    return { atMs: s.atMs, low: dayOf(lowMs), mid: dayOf(midMs), high: dayOf(highMs) };
+  });
+  const ready = readyMs === null ? [] : [{ atMs: readyMs, day: dayOf(readyMs) }];
+  return (
+    <Section title="What was said, and when">
+      <BandStrips
+        series={[
+          {
+            name: 'proof',
+            unit: 'day of the tank',
+            tone: 'nitrate',
+            bands,
+            points: ready.map(({ atMs, day }) => ({ atMs, low: day, mid: day, high: day })),
+          },
+        ]}
+        nowMs={Math.max(a.atMs, last.atMs)}
+        fromMs={first.atMs}
+        toMs={Math.max(a.atMs, last.atMs)}
+        midnight={localMidnight}
+        dayLabel={shortDay}
+        summary={`The likely day of the proof as it was said on ${list.length} days; the sentences below say what moved it.`}
+      />
+      {movesOf(list, movingEntries(evidence)).map((m) => (
+        <Txt key={m.atMs} kind="small">
+          {moveWords(m, shortDay)}
+        </Txt>
+      ))}
+      {readyMs === null
+        ? null
+        : heldAgainst(list, readyMs).map((h) => (
+            <Txt key={h.atMs} kind="small">
+              {heldWords(h, shortDay)}
+            </Txt>
+          ))}
+    </Section>
+  );
+}
 
 /** The bands as numbers, every fifth day. */
 function BandTable({ answer: a }: { answer: Ok }) {
@@ -294,7 +364,7 @@ function Courses({
           columns={[
             { title: 'course, and what it costs', flex: 1.7 },
             { title: 'proof passes', flex: 1.4 },
-            { title: 'days won', flex: 0.9 },
+            { title: 'days won', flex: 1 },
           ]}
           rows={courses.map((c) => [
             `${inUnits(COURSE_NAMES[c.id], units)}. ${courseCost(c.id, c.plan, litres, units)}.`,
@@ -369,7 +439,7 @@ function Told({ answer, what, name, value }: { answer: Ok; what: Derived; name: 
   );
 }
 
-/** "4 (1 to 9)", "no change", "12 more in 100 get there". */
+/** "4 won (1 to 9)", "40 lost (13 to 65)", "no change", "12 more in 100 get there". */
 function gainWords(w: Course): string {
   const more = Math.round(w.reachesMore * 100);
   const share =
@@ -379,9 +449,13 @@ function gainWords(w: Course): string {
   const gain =
     Math.abs(p50) < 0.5 && Math.abs(p10) < 1 && Math.abs(p90) < 1
       ? 'no change'
-      : `${p50.toFixed(0)} (${p10.toFixed(0)} to ${p90.toFixed(0)})`;
+      : p50 < 0 && p90 <= 0
+        ? `${(-p50).toFixed(0)} lost (${(-p90).toFixed(0)} to ${(-p10).toFixed(0)})`
+        : `${p50.toFixed(0)} (${signed(p10)} to ${signed(p90)})`;
   return [gain, share].filter(Boolean).join(', ');
 }
+
+const signed = (days: number): string => (days < -0.5 ? `−${(-days).toFixed(0)}` : Math.abs(days).toFixed(0));
 
 type Strip = 'ammonia' | 'nitrite' | 'nitrate' | 'alkalinity';
 

@@ -86,7 +86,7 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   };
   say({ job: 1, kind: 'course', course });
   expect(says(/^Half the water changed now\. \d+ L of new salt water\./)).toBe(true);
-  expect(says(/^3 \(-2 to 5\)$/)).toBe(true);
+  expect(says(/^3 \(−2 to 5\)$/)).toBe(true);
 });
 
 test('a worker that ends is said so; trying again asks anew', async () => {
