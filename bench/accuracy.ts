@@ -31,6 +31,13 @@ export function forecastAt(water: OtherTank, cutDay: number, seed: number) {
   return { out, nowMs };
 }
 
+/** Was a "go" of that day wrong? An empty tank must be able to clear the proof; one with fish in is judged by what it carries: no more ammonia than
+ *  a kit cannot see. */
+const wrongGo = (water: OtherTank, day: number): boolean =>
+  water.method === 'fish'
+    ? (water.capacities[Math.round(day * 10)]?.ammonia ?? 0) > 0.1
+    : day < water.readyDay - 0.01;
+
 interface Row {
   third: 0 | 1 | 2;
   method: string;
@@ -41,7 +48,6 @@ interface Row {
   line: number;
   error: number;
   width: number;
-  ready: boolean;
   go: boolean;
   above: boolean;
   dated: boolean;
@@ -87,8 +93,7 @@ for (let i = 0; i < waters; i++) {
     line: pin(truth, lineThrough(water, cut)),
     error: Math.abs(q[1] - truth),
     width: q[2] - q[0],
-    ready: water.readyDay <= cut,
-    go: assessment.fish.word === 'go' || assessment.fish.word === 'goSmall',
+    go: ['go', 'goSmall'].includes(assessment.fish.word) && wrongGo(water, cut),
     above: truth > q[2] + 0.01,
     dated: water.readyDay < END,
   });
@@ -149,7 +154,7 @@ function falseGoes(): string {
         ['go', 'goSmall'].includes(assessWater(water.doc, 't', OTHER_START + (d + 0.02) * DAY_MS).fish.word),
       );
     if (goes.length > 0) said++;
-    if (goes.some((d) => d < water.readyDay - 0.01)) wrong++;
+    if (goes.some((d) => wrongGo(water, d))) wrong++;
   }
   return `${wrong} of ${waters} tanks; "go" was said at some test of ${said}`;
 }
@@ -157,7 +162,7 @@ const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / Math.max(1, xs.le
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
 const line = (name: string, r: Row[]) =>
   console.log(
-    `| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${(100 * mean(r.map((x) => Number(x.rank >= 0.1 && x.rank <= 0.9)))).toFixed(0)} % | ${r.filter((x) => x.go && !x.ready).length} |`,
+    `| ${name} | ${r.length} | ${(100 * mean(r.map((x) => Number(x.covered)))).toFixed(0)} % | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.thumb))).toFixed(2)} | ${(mean(r.map((x) => x.pinball)) / mean(r.map((x) => x.line))).toFixed(2)} | ${median(r.map((x) => x.error)).toFixed(1)} | ${median(r.map((x) => x.width)).toFixed(1)} | ${(100 * mean(r.map((x) => Number(x.above)))).toFixed(0)} % | ${(100 * mean(r.map((x) => Number(x.rank >= 0.1 && x.rank <= 0.9)))).toFixed(0)} % | ${r.filter((x) => x.go).length} |`,
   );
 console.log(
   '| | tanks | inside 80 % | pinball / rule of thumb | pinball / straight line | median error, d | median width, d | later than p90 | rank 10-90 % | false go |\n|---|---|---|---|---|---|---|---|---|---|',

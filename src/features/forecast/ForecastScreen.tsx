@@ -57,8 +57,14 @@ export function ForecastScreen() {
 function ForecastPage({ water }: { water: Display }) {
   const now = useNow(600_000);
   const doc = useAppSelector(selectDocument);
-  const kept = useKeptAnswer(water.id);
-  const onSettled = useCallback((k: KeptAnswer) => void keepAnswer(water.id, k), [water.id]);
+  const [kept, setKept] = useKeptAnswer(water.id);
+  const onSettled = useCallback(
+    (whole: KeptAnswer) => {
+      void keepAnswer(water.id, whole);
+      setKept(whole);
+    },
+    [water.id, setKept],
+  );
   const { state, again } = useForecast({ doc, waterId: water.id, nowMs: now, kept, onSettled });
   const { answer } = state;
   return (
@@ -87,7 +93,7 @@ function ForecastPage({ water }: { water: Display }) {
 }
 
 /** What this browser kept of the last forecast; undefined while it is looked up. */
-function useKeptAnswer(waterId: string): KeptAnswer | null | undefined {
+function useKeptAnswer(waterId: string) {
   const [kept, setKept] = useState<KeptAnswer | null>();
   useEffect(() => {
     let here = true;
@@ -98,7 +104,7 @@ function useKeptAnswer(waterId: string): KeptAnswer | null | undefined {
       here = false;
     };
   }, [waterId]);
-  return kept;
+  return [kept, setKept] as const;
 }
 
 /** No dates: why, and where to go on. */
