@@ -83,11 +83,6 @@ const fillGlass = async (page: Page) => {
   await page.getByLabel('Water height').fill('43');
 };
 
-const openHow = async (page: Page) => {
-  await workOut(page);
-  await page.getByRole('button', { name: /^A proof of 2 mg/ }).click();
-};
-
 const SHOTS: Shot[] = [
   { name: 'today', path: PANTRY, before: dated },
   { name: 'today-wide', path: NORTH, wide: true },
@@ -111,7 +106,7 @@ const SHOTS: Shot[] = [
   { name: 'new-tank', path: '/water/new', before: fillGlass },
   { name: 'new-tank-wide', path: '/water/new', wide: true, before: fillGlass },
   { name: 'schools', path: `${PANTRY}/school` },
-  { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: openHow },
+  { name: 'forecast', path: `${PANTRY}/cycle/forecast`, before: workOut },
   { name: 'forecast-wide-dark', path: `${PANTRY}/cycle/forecast`, wide: true, dark: true, before: workOut },
   { name: 'after', path: `${NORTH}/cycle/after` },
   { name: 'tool', path: `${NORTH}/bench/evaporation` },

@@ -98,6 +98,7 @@ test('every answer carries the security headers', async () => {
       "frame-ancestors 'none'",
       "img-src 'self' data: blob:",
       "object-src 'none'",
+      "script-src 'self' 'wasm-unsafe-eval'",
       "style-src 'self' 'unsafe-inline'",
     ]);
     expect(headers).toMatchObject({

@@ -17,6 +17,7 @@ import {
   type Question,
 } from '.';
 import { QUICK_FIT } from '../testing/quickFit';
+import { luckOf } from './forecast';
 import { logChance } from './likelihood';
 import { advance, planSteps, runPlan, S, startState, STATE_SIZE, WEEKS, type TankParams } from './kernel';
 import { emptyParams } from './prior';
@@ -316,6 +317,25 @@ describe('little or odd evidence gets a sensible answer', () => {
     const h = middle();
     const a = answerNow(h.doc, question({ atMs: START_MS - 30 * DAY }));
     expect(a.status).toBe('cannotSay');
+  });
+});
+
+describe('how much of a date is luck', () => {
+  /** Islands whose futures are spread evenly over ten days, each begun so much later; those beyond the horizon never get there. */
+  const islands = (...begin: number[]) =>
+    Float64Array.from(begin.flatMap((b) => Array.from({ length: 1000 }, (_, i) => b + i / 100)));
+  test('islands alike leave none; one alone says nothing', () => {
+    expect(luckOf(islands(5, 5, 5, 5), 4, 90)).toBeLessThan(0.01);
+    expect(luckOf(islands(5, 9), 1, 90)).toBe(0);
+  });
+  test('it is the standard error of the middle', () => {
+    // Middles 9, 11, 9, 11: a standard deviation of 1.15 days, over the root of four.
+    expect(luckOf(islands(4, 6, 4, 6), 4, 90)).toBeCloseTo(1.155 / 2, 1);
+  });
+  test('a middle near the horizon is as doubtful as any', () => {
+    const near = islands(4, 6, 4, 6).map((v) => (v > 10.2 ? Infinity : v));
+    expect(luckOf(near, 4, 10.2)).toBeGreaterThan(0.4);
+    expect(luckOf(islands(40, 60), 2, 30)).toBe(0);
   });
 });
 

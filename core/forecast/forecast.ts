@@ -75,17 +75,25 @@ const quantilesOf = (values: Float64Array): Quantiles => {
   const sorted = Float64Array.from(values).sort();
   return { p10: quantile(sorted, 0.1), p50: quantile(sorted, 0.5), p90: quantile(sorted, 0.9) };
 };
-/** Standard error of the pooled middle, from that of each island by itself. Beyond the horizon counts as its end. */
-function luckOf(values: Float64Array, islands: number, horizonDays: number): number {
+/** Standard error of the pooled middle, days: how far the islands differ in the share of futures that is there by then, over how steeply that
+ *  share rises. Their own middles would say too little where some lie beyond the horizon. `values` island after island, alike in number. */
+export function luckOf(values: Float64Array, islands: number, horizonDays: number): number {
   if (islands < 2) return 0;
+  const sorted = Float64Array.from(values).sort();
+  const at = (share: number) => sorted[Math.round(share * (sorted.length - 1))] as number;
+  const middle = Math.min(at(0.5), horizonDays);
+  const low = at(0.45);
+  const high = at(0.55);
+  if (low > horizonDays) return 0;
+  const perTenth = high <= horizonDays ? high - low : 2 * (middle - low);
   const each = values.length / islands;
-  const middles = Array.from(
+  const shares = Array.from(
     { length: islands },
-    (_, i) => quantilesOf(values.subarray(i * each, (i + 1) * each)).p50 ?? horizonDays,
+    (_, i) => values.subarray(i * each, (i + 1) * each).filter((v) => v <= middle).length / each,
   );
-  const mean = middles.reduce((a, b) => a + b, 0) / islands;
-  const variance = middles.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (islands - 1);
-  return Math.sqrt(variance / islands);
+  const mean = shares.reduce((a, b) => a + b, 0) / islands;
+  const variance = shares.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (islands - 1);
+  return Math.sqrt(variance / islands) * 10 * perTenth;
 }
 
 const triple = (values: Float64Array): [number, number, number] => {
