@@ -145,7 +145,7 @@ export function narrowing(a: Answer, islands: number): boolean {
   return luck.ready * (1 + 1 / (islands - 1)) > TAKEN.luckShare * Math.max(TAKEN.luckFloorDays, width);
 }
 
-/** Fits and forecasts; yields progress. The posterior is handed out for what-ifs.
+/** Fits and forecasts; yields progress. The posterior is handed out for other courses.
  *  @throws RangeError for a tank that is not there. */
 export function* answer(
   doc: Document,
