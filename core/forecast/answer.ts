@@ -156,7 +156,7 @@ export function* answer(
   const [usual, most] = islandOptions(q, 0).islands;
   const islands: Island[] = [];
   for (;;) {
-    const goal = islands.length === 0 ? usual : Math.min(most, islands.length + 2);
+    const goal = islands.length === 0 ? usual : Math.min(most, islands.length + usual);
     while (islands.length < goal) {
       const run = inferIsland(asked.target, islandOptions(q, islands.length));
       let next = run.next();

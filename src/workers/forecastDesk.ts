@@ -154,7 +154,7 @@ export function forecastDesk(): Desk {
     j.answered = told.islands;
     if (told.islands === 0) j.settled = true;
     else if (told.islands >= j.goal) {
-      if (told.narrowing && j.goal < MOST) j.goal = Math.min(MOST, j.goal + 2);
+      if (told.narrowing && j.goal < MOST) j.goal = Math.min(MOST, j.goal + USUAL);
       else j.settled = true;
     }
     if (j.settled) kept.set(j.enquiry.question.waterId, inOrder(j));
