@@ -48,6 +48,8 @@ export const keptForecastSchema = z
     proved: z.boolean(),
     ready: quantilesSchema,
     bothClear: quantilesSchema,
+    /** Standard errors of both likely dates, days: what they owe to the luck of the draw. */
+    luck: z.strictObject({ ready: z.number(), bothClear: z.number() }),
     nextTest: z
       .strictObject({
         parameters: z.array(z.enum(['ammonia', 'nitrite'])).max(2),

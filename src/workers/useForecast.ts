@@ -93,7 +93,10 @@ export function useForecast(o: {
   const { doc, waterId, nowMs, kept, onSettled } = o;
   const hour = asOf(nowMs);
   const enquiry = useMemo(() => enquiryOf(doc, waterId, hour), [doc, waterId, hour]);
-  const [state, setState] = useState(NOTHING);
+  // What was heard, and of which log: one that has changed meanwhile is not spoken of.
+  const [heardOf, setHeardOf] = useState({ inputs: '', state: NOTHING });
+  const { inputs } = enquiry;
+  const state = heardOf.inputs === inputs ? heardOf.state : NOTHING;
   const [tries, setTries] = useState(0);
   const begin =
     kept && stands({ inputs: kept.inputs, atMs: kept.answer.atMs }, enquiry.inputs, nowMs) ? kept : null;
@@ -107,7 +110,7 @@ export function useForecast(o: {
     const timer = setTimeout(() => {
       leave = theDesk().ask(enquiry, (heard) => {
         mine = after(mine, heard);
-        setState(mine);
+        setHeardOf({ inputs: enquiry.inputs, state: mine });
         if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
           onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
       });
@@ -121,7 +124,7 @@ export function useForecast(o: {
   return {
     state: shown,
     again: () => {
-      setState({ ...NOTHING, done: 0 });
+      setHeardOf({ inputs, state: NOTHING });
       setTries(tries + 1);
     },
   };

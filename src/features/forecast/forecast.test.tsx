@@ -75,6 +75,8 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   say(dismissed);
   act(() => first?.onmessage?.({ data: answered(answer, true) }));
   aWhile();
+  // What was said before is looked up, too.
+  await act(async () => undefined);
   expect(says(/^Narrowing: the dates so far/)).toBe(true);
   expect(says(/^Working through the other courses/)).toBe(true);
   const course = {

@@ -12,6 +12,7 @@ const likely = (bothClear: Likely['bothClear'], ready: Likely['ready']): Likely 
   proved: false,
   bothClear,
   ready,
+  luck: { ready: 0, bothClear: 0 },
   nextTest: null,
   surprises: [],
 });
@@ -85,4 +86,11 @@ test('what is kept of an answer can be written and read back whole', () => {
     inputs: '0123456789abcdef',
     cannotSay: true,
   });
+});
+
+test('a likely day is said no finer than it is known', () => {
+  const l = likely({ p10: 2, p50: 10, p90: 19 }, { p10: 8, p50: 30, p90: null });
+  const said = likelyWords({ ...l, luck: { ready: 3, bothClear: 0.2 } }, false, day);
+  expect(said.said).toBe('Both clear day 2 to day 19, likely day 10');
+  expect(said.more).toBe('A proof of 2 mg/L would pass from day 8, likely between day 24 and day 36.');
 });

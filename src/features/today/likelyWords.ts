@@ -18,6 +18,7 @@ export function keptOf(inputs: string, a: Answer): KeptForecast {
     proved: a.proved,
     ready: a.forecast.ready,
     bothClear: a.forecast.nitriteClear,
+    luck: { ready: a.forecast.luck.ready, bothClear: a.forecast.luck.bothClear },
     nextTest: a.nextTest,
     surprises: a.surprises.map((s) => ({
       what: s.what,
@@ -37,8 +38,8 @@ export function likelyWords(
 ): { q: Quantiles; said: string; more: string } {
   const proof = atProof || soon(l.bothClear.p50);
   const q = proof ? l.ready : l.bothClear;
-  const words = shortDates(q, l.atMs, day);
-  const later = shortDates(l.ready, l.atMs, day);
+  const words = shortDates(q, l.atMs, day, proof ? l.luck.ready : l.luck.bothClear);
+  const later = shortDates(l.ready, l.atMs, day, l.luck.ready);
   if (words === null)
     return {
       q,
