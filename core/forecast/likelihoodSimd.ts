@@ -4,8 +4,23 @@ import { CELL, normalsSeed, plainEngine, TAIL, type Engine, type Target } from '
 import { LIKELIHOOD_WASM } from './likelihoodBytes';
 import { TAKEN } from './limits';
 
+/** What of the platform is used, where it has it; the core knows no other. */
+interface Platform {
+  WebAssembly?: {
+    Module: new (bytes: Uint8Array) => object;
+    Instance: new (module: object, imports: object) => { exports: unknown };
+  };
+  atob?: (text: string) => string;
+}
+const platform = globalThis as unknown as Platform;
+
+/** An address in the kernel's memory. */
+interface Pointer {
+  value: number;
+}
+
 interface Kernel {
-  memory: WebAssembly.Memory;
+  memory: { buffer: ArrayBuffer };
   place: (runs: number, readings: number, dims: number, weeks: number, slots: number, tanks: number) => void;
   evaluate: (
     tanks: number,
@@ -20,35 +35,41 @@ interface Kernel {
   addSquares: (tanks: number) => void;
   seedNormals: (seed: number) => void;
   propose: (chains: number, b: number) => void;
-  rowLength: WebAssembly.Global;
-  atWeights: WebAssembly.Global;
-  atMean: WebAssembly.Global;
-  atRoot: WebAssembly.Global;
-  atSums: WebAssembly.Global;
-  atHere: WebAssembly.Global;
-  atOwn: WebAssembly.Global;
-  atTried: WebAssembly.Global;
-  atGain: WebAssembly.Global;
-  atPrior: WebAssembly.Global;
-  atDims: WebAssembly.Global;
-  atRuns: WebAssembly.Global;
-  atReadings: WebAssembly.Global;
-  atZ: WebAssembly.Global;
-  atResult: WebAssembly.Global;
-  atStates: WebAssembly.Global;
+  rowLength: Pointer;
+  atWeights: Pointer;
+  atMean: Pointer;
+  atRoot: Pointer;
+  atSums: Pointer;
+  atHere: Pointer;
+  atOwn: Pointer;
+  atTried: Pointer;
+  atGain: Pointer;
+  atPrior: Pointer;
+  atDims: Pointer;
+  atRuns: Pointer;
+  atReadings: Pointer;
+  atZ: Pointer;
+  atResult: Pointer;
+  atStates: Pointer;
 }
 
 /** A run and a reading in the kernel's memory. */
 const RUN_BYTES = 40;
 const READING_BYTES = 40;
 
-let compiled: WebAssembly.Module | null | undefined;
+interface Compiled {
+  instance: (imports: object) => Kernel;
+}
+let compiled: Compiled | null | undefined;
 
 /** The module, compiled once; null where WebAssembly or its SIMD is missing. */
-function moduleOf(): WebAssembly.Module | null {
+function moduleOf(): Compiled | null {
   if (compiled === undefined) {
+    const { WebAssembly: wasm, atob } = platform;
     try {
-      compiled = new WebAssembly.Module(Uint8Array.from(atob(LIKELIHOOD_WASM), (c) => c.charCodeAt(0)));
+      if (!wasm || !atob) throw new Error('no WebAssembly here');
+      const module = new wasm.Module(Uint8Array.from(atob(LIKELIHOOD_WASM), (c) => c.charCodeAt(0)));
+      compiled = { instance: (imports) => new wasm.Instance(module, imports).exports as Kernel };
     } catch {
       compiled = null;
     }
@@ -62,17 +83,17 @@ export function engineFor(target: Target, tanks: number, seed: number): Engine {
   return module ? simdEngine(target, tanks, seed, module) : plainEngine(target, tanks, seed);
 }
 
-function simdEngine(target: Target, tanks: number, seed: number, module: WebAssembly.Module): Engine {
+function simdEngine(target: Target, tanks: number, seed: number, module: Compiled): Engine {
   const { prior, timeline: t, plan, dims } = target;
   const abort = () => {
     throw new Error('the kernel of the forecast stopped');
   };
-  const kernel = new WebAssembly.Instance(module, { env: { abort } }).exports as unknown as Kernel;
+  const kernel = module.instance({ env: { abort } });
   const runs = plan.dt.length;
   const weeks = 1 + plan.week.reduce((a, b) => Math.max(a, b), 0);
   kernel.place(runs, t.observations.length, dims.length, weeks, WEEKS, tanks);
   const memory = new DataView(kernel.memory.buffer);
-  const at = (pointer: WebAssembly.Global): number => pointer.value as number;
+  const at = (pointer: Pointer): number => pointer.value;
   prior.median.forEach((median, i) => {
     memory.setFloat64(at(kernel.atPrior) + i * 16, median, true);
     memory.setFloat64(at(kernel.atPrior) + i * 16 + 8, prior.sd[i] as number, true);
@@ -95,8 +116,8 @@ function simdEngine(target: Target, tanks: number, seed: number, module: WebAsse
   });
   kernel.seedNormals(normalsSeed(seed));
   const d = dims.length;
-  const row = kernel.rowLength.value as number;
-  const view = (pointer: WebAssembly.Global, length: number): Float64Array =>
+  const row = kernel.rowLength.value;
+  const view = (pointer: Pointer, length: number): Float64Array =>
     new Float64Array(kernel.memory.buffer, at(pointer), length);
   const z = view(kernel.atZ, tanks * d);
   const logLikelihood = view(kernel.atResult, tanks);
