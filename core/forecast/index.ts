@@ -28,7 +28,7 @@ export { type Fitted } from './fit';
 export { type Surprise } from './surprise';
 export { type FitDay } from './fit';
 export { type NextTest } from './teaching';
-export { courseOf, type Course } from './courses';
+export { courseOf, groundFor, type Course } from './courses';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
 export { loadAfterGates } from './order';
 export { bandOf, heldAgainst, movesOf, remembered, type Said } from './lookBack';

@@ -68,6 +68,7 @@ export const FORECAST_LIMITS = {
   differenceShare: limit(0.07, 'share', 'of moves along the difference of two tanks', JUDGED),
   keptParticles: limit(400, 'tanks', 'that an island hands on', JUDGED),
   bandParticles: limit(400, 'futures', 'that bands are drawn from', PRACTICE),
+  courseFutures: limit(1600, 'futures', 'that other courses are compared on', PRACTICE),
   islands: limit([4, 20], 'islands', 'fitted, and at most while the dates still depend on luck', JUDGED),
   luckShare: limit(0.03, 'share', 'of the width that a likely date may owe to luck', JUDGED),
   luckFloorDays: limit(5, 'days', 'least width that luck is held against', JUDGED),

@@ -4,6 +4,7 @@ import {
   courseOf,
   coursesFor,
   defaultPlan,
+  groundFor,
   inferIsland,
   islandOptions,
   narrowing,
@@ -76,11 +77,12 @@ function answerWith(job: number, islands: Island[], asked: Asked): void {
 
 function compareCourses(job: number, { target, water, question }: Asked): void {
   if (last?.answer.status !== 'ok') throw new Error('there is no forecast to compare with yet');
-  const { posterior, answer } = last;
+  const { horizonDays } = last.answer.forecast;
+  const ground = groundFor(last.posterior, last.answer.plan, { horizonDays, seed: question.seed });
   for (const id of coursesFor(target.timeline)) {
     if (id === 'asSoFar') continue;
     const plan = defaultPlan(water, target.timeline, id);
-    const course = courseOf(posterior, answer.forecast, id, plan, question.seed);
+    const course = courseOf(ground, id, plan);
     tell({ job, kind: 'course', course });
   }
   tell({ job, kind: 'coursesDone' });
