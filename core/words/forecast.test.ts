@@ -48,7 +48,7 @@ test('the plan itself is named when it is why', () => {
   });
   if (a.status !== 'ok') throw new Error(a.because.code);
   expect(whyLong(a)).toMatch(/stop growing/);
-  expect(headline(a, day).word).toBe('Not yet in sight');
+  expect(headline(a, day, false).word).toBe('Not yet in sight');
 });
 test('the worker gets one tank, and the first animals meant or two small fish', () => {
   const { doc } = history();
@@ -153,6 +153,28 @@ test('the plan is said as the log shows it', () => {
   expect(planWords({ ...plan, doseMgNPerL: 0, bottle: true })).toBe(
     'A new bottle of bacteria now. Nothing more goes in.',
   );
+});
+
+test('with animals in the headline never speaks of dosing, however ready the filter is', () => {
+  const a = answerNow(history().doc, {
+    waterId: 't',
+    atMs: START_MS + 10 * DAY,
+    seed: 1,
+    horizonDays: 60,
+    plan: 'dose',
+    loadMgN: null,
+    options: QUICK_FIT,
+  });
+  if (a.status !== 'ok') throw new Error(a.because.code);
+  const now = { p10: 0, p50: 0, p90: 0 };
+  const late = { p10: 0, p50: 9, p90: 20 };
+  for (const ready of [now, late])
+    for (const nitriteClear of [now, late]) {
+      const said = headline({ ...a, forecast: { ...a.forecast, ready, nitriteClear } }, day, true);
+      expect(said.text).toMatch(/add no ammonia\.$/);
+      expect(said.text).not.toMatch(/proof|dose/);
+    }
+  expect(headline({ ...a, forecast: { ...a.forecast, ready: now } }, day, false).text).toMatch(/proof dose/);
 });
 
 test('why it takes long follows what most futures do', () => {

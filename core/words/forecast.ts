@@ -66,7 +66,13 @@ export function shortDates(
 type Ok = Extract<Answer, { status: 'ok' }>;
 
 /** The first thing to read. */
-export function headline(a: Ok, day: (ms: number) => string): { word: string; text: string } {
+/** @param animalsIn no sentence then speaks of dosing: what matters is when both read zero */
+export function headline(
+  a: Ok,
+  day: (ms: number) => string,
+  animalsIn: boolean,
+): { word: string; text: string } {
+  if (animalsIn) return stockedHeadline(a, day);
   const q = a.forecast.ready;
   if (a.proved)
     return {
@@ -85,6 +91,18 @@ export function headline(a: Ok, day: (ms: number) => string): { word: string; te
   return {
     word: q.p50 < 0.6 ? 'Likely now' : capital(likelyDay(q.p50, luck, (d) => day(a.atMs + d * DAY_MS))),
     text: `A proof would pass ${words}.${q.p10 === 0 ? ' It may be ready today: a proof dose, once both read zero, would tell.' : ''}`,
+  };
+}
+
+/** With animals in: ammonia is never added, whatever the filter could clear. */
+function stockedHeadline(a: Ok, day: (ms: number) => string): { word: string; text: string } {
+  const q = a.forecast.nitriteClear;
+  const luck = a.forecast.luck.bothClear;
+  const words = dateWords(q, a.atMs, a.forecast.horizonDays, day, luck);
+  const date = (d: number) => day(a.atMs + d * DAY_MS);
+  return {
+    word: q.p50 === null ? 'Not yet in sight' : q.p50 < 0.6 ? 'Clear' : capital(likelyDay(q.p50, luck, date)),
+    text: `Both read zero: ${words}. Animals are in: add no ammonia.`,
   };
 }
 

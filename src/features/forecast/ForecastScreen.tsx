@@ -134,7 +134,7 @@ function Answered({
   const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, a.atMs).residents.length > 0);
   const [table, setTable] = useState(false);
   const f = a.forecast;
-  const head = headline(a, shortDay);
+  const head = headline(a, shortDay, animalsIn);
   const when = (q: Parameters<typeof dateWords>[0], luck = 0) =>
     dateWords(q, a.atMs, f.horizonDays, shortDay, luck);
   const load = plannedLoad(doc, water.id);
@@ -190,7 +190,7 @@ function Answered({
         <Told
           answer={a}
           what="ready"
-          name="A proof of 2 mg/L would pass"
+          name={animalsIn ? 'The bacteria could clear 2 mg/L in a day' : 'A proof of 2 mg/L would pass'}
           value={when(f.ready, f.luck.ready)}
         />
       )}

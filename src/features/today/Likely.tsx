@@ -8,6 +8,7 @@ import {
   forecastKept,
   localMidnight,
   selectDocument,
+  selectEvidence,
   shortDay,
   useAppDispatch,
   useAppSelector,
@@ -68,10 +69,12 @@ function useLikely(water: Display, gate: GateId | null, now: number): LikelyStat
 
 /** When the gate is likely to open, as a line of days and in words. */
 function Dates({ water, gate, state }: { water: Display; gate: GateId | null; state: LikelyState }) {
+  const now = state.kind === 'said' ? state.likely.atMs : 0;
+  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
   if (state.kind === 'off') return null;
   if (state.kind === 'working') return <WorkingOut />;
   const { atMs } = state.likely;
-  const { q, said, more } = likelyWords(state.likely, gate === 'proof', shortDay);
+  const { q, said, more } = likelyWords(state.likely, gate === 'proof', shortDay, animalsIn);
   const at = (days: number) => atMs + days * DAY_MS;
   return (
     <>

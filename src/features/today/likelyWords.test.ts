@@ -62,7 +62,7 @@ test.each([
     '',
   ],
 ])('%s', (_what, l, atProof, said, more) => {
-  expect(likelyWords(l, atProof, day)).toMatchObject({ said, more });
+  expect(likelyWords(l, atProof, day, false)).toMatchObject({ said, more });
 });
 
 test('what is kept of an answer can be written and read back whole', () => {
@@ -90,7 +90,17 @@ test('what is kept of an answer can be written and read back whole', () => {
 
 test('a likely day is said no finer than it is known', () => {
   const l = likely({ p10: 2, p50: 10, p90: 19 }, { p10: 8, p50: 30, p90: null });
-  const said = likelyWords({ ...l, luck: { ready: 3, bothClear: 0.2 } }, false, day);
+  const said = likelyWords({ ...l, luck: { ready: 3, bothClear: 0.2 } }, false, day, false);
   expect(said.said).toBe('Both clear day 2 to day 19, likely day 10');
   expect(said.more).toBe('A proof of 2 mg/L would pass from day 8, likely between day 24 and day 36.');
+});
+
+test('with animals in no proof is spoken of, at any gate', () => {
+  const now = { p10: 0, p50: 0, p90: 0 };
+  for (const atProof of [true, false])
+    for (const ready of [now, never]) {
+      const said = likelyWords(likely(now, ready), atProof, day, true);
+      expect(`${said.said} ${said.more}`).toMatch(/^Both clear/);
+      expect(`${said.said} ${said.more}`).not.toMatch(/dose|proof/i);
+    }
 });

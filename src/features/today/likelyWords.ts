@@ -35,8 +35,10 @@ export function likelyWords(
   l: Likely,
   atProof: boolean,
   day: (ms: number) => string,
+  animalsIn: boolean,
 ): { q: Quantiles; said: string; more: string } {
-  const proof = atProof || soon(l.bothClear.p50);
+  // With animals in no proof is dosed: only both clear is spoken of.
+  const proof = !animalsIn && (atProof || soon(l.bothClear.p50));
   const q = proof ? l.ready : l.bothClear;
   const words = shortDates(q, l.atMs, day, proof ? l.luck.ready : l.luck.bothClear);
   const later = shortDates(l.ready, l.atMs, day, l.luck.ready);
@@ -47,7 +49,11 @@ export function likelyWords(
       more: '',
     };
   if (!proof)
-    return { q, said: `Both clear ${words}`, more: later ? `A proof of 2 mg/L would pass ${later}.` : '' };
+    return {
+      q,
+      said: `Both clear ${words}`,
+      more: later && !animalsIn ? `A proof of 2 mg/L would pass ${later}.` : '',
+    };
   if (soon(q.p50))
     return {
       q,
