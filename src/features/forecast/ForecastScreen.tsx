@@ -144,7 +144,7 @@ function Answered({
       <Txt
         kind="word"
         live
-        tone={head.word === 'Now' || a.proved ? 'go' : 'ink'}
+        tone={head.word === 'Now' || (a.proved && !animalsIn) ? 'go' : 'ink'}
         style={head.word.length > 12 ? styles.stretch : styles.word}
       >
         {head.word}
