@@ -101,7 +101,12 @@ function stockedHeadline(a: Ok, day: (ms: number) => string): { word: string; te
   const words = dateWords(q, a.atMs, a.forecast.horizonDays, day, luck);
   const date = (d: number) => day(a.atMs + d * DAY_MS);
   return {
-    word: q.p50 === null ? 'Not yet in sight' : q.p50 < 0.6 ? 'Likely clear' : capital(likelyDay(q.p50, luck, date)),
+    word:
+      q.p50 === null
+        ? 'Not yet in sight'
+        : q.p50 < 0.6
+          ? 'Likely clear'
+          : capital(likelyDay(q.p50, luck, date)),
     text: `Both likely read zero: ${words}. Animals are in: add no ammonia.`,
   };
 }
