@@ -4,7 +4,9 @@ import { documentAsOf, type Document, type Display } from '../document';
 import { gatherEvidence, lastOf, proofState, type Point } from '../evidence';
 import { DAY_MS } from '../time';
 import type { CannotCode, StatementOf } from '../statements';
+import type { AdditionPeaks } from '../stocking/peaks';
 import { netVolume } from '../volume';
+import { additionPeaks } from './additions';
 import { forecastWith, type Forecast, type Quantiles } from './forecast';
 import {
   DEFAULT_OPTIONS,
@@ -52,6 +54,8 @@ export type Answer =
       nextTest: NextTest | null;
       /** Width of the date as it is and were the real volume known, days; null where that would settle little. */
       volumeDoubt: { widthNow: number; widthThen: number } | null;
+      /** Ammonia after the next addition, for loads of several sizes. */
+      additions: AdditionPeaks;
     };
 
 /** A question with everything that is read from the document for it. */
@@ -121,6 +125,7 @@ export function answerFrom(asked: Asked, posterior: Posterior, choice = asked.qu
     loadMgN: q.loadMgN,
     nextTest: nextTest(out, shown, timeline),
     volumeDoubt: doubt.widthThen < (1 - TAKEN.volumeSettles) * doubt.widthNow ? doubt : null,
+    additions: additionPeaks(posterior, plan, { seed: q.seed, readsZero: zeroNow.ammonia }),
     // What a proof has shown is not forecast any more.
     forecast: proved
       ? {

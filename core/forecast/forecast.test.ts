@@ -21,7 +21,8 @@ import { luckOf } from './forecast';
 import { logChance } from './likelihood';
 import { advance, planSteps, runPlan, S, startState, STATE_SIZE, WEEKS, type TankParams } from './kernel';
 import { emptyParams } from './prior';
-import { ACT, STEP_DAYS, type Act, type Observation } from './timeline';
+import { ACT, type Act } from './acts';
+import { STEP_DAYS, type Observation } from './timeline';
 
 const params = (patch: Partial<TankParams> = {}): TankParams => ({
   ...emptyParams(),

@@ -6,7 +6,8 @@ import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom } from './prio
 import { sittingsOf } from './habits';
 import { TAKEN } from './limits';
 import { PROOF_MG_N, type CarePlan } from './plan';
-import { ACT, STEP_DAYS, type Timeline } from './timeline';
+import { ACT } from './acts';
+import { STEP_DAYS, type Timeline } from './timeline';
 
 export interface Quantiles {
   p10: number | null;
@@ -96,7 +97,8 @@ export function luckOf(values: Float64Array, islands: number, horizonDays: numbe
   return Math.sqrt(variance / islands) * 10 * perTenth;
 }
 
-const triple = (values: Float64Array): [number, number, number] => {
+/** 10, 50, 90 %. */
+export const triple = (values: Float64Array): [number, number, number] => {
   const sorted = Float64Array.from(values).sort();
   const at = (q: number) => sorted[Math.round(q * (sorted.length - 1))] ?? 0;
   return [at(0.1), at(0.5), at(0.9)];
@@ -369,7 +371,7 @@ function dosesNow(p: Person, day: number, ammoniaZero: boolean, nitriteZero: boo
 }
 
 /** What the plan does at once. */
-function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: number): void {
+export function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: number): void {
   if (plan.changeShare) applyAct(s, ACT.change, plan.changeShare, p, believedL);
   if (plan.bufferDkh) applyAct(s, ACT.alkalinity, plan.bufferDkh, p, believedL);
   if (plan.bottle) applyAct(s, ACT.bottle, 1, p, believedL);
@@ -377,7 +379,7 @@ function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: num
 }
 
 /** Weeks after the present are not learned from readings: drawn anew, carried on from the present one. */
-function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): void {
+export function redrawFuture(noise: Float64Array, nowDay: number, draw: () => number): void {
   const now = weekOf(nowDay);
   const fresh = Math.sqrt(1 - TAKEN.wanderKept * TAKEN.wanderKept);
   for (let g = 0; g < 2; g++) {

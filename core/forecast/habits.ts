@@ -1,6 +1,7 @@
 /** What a person's log tells of their habit of dosing ammonia: when they dose again, how often they test, how long they wait. A forecast
  *  depends on it more than on anything else that is not in the water. */
-import { ACT, READ, type Timeline } from './timeline';
+import { ACT } from './acts';
+import { READ, type Timeline } from './timeline';
 
 /** Chances, adding up to one, of when the next dose comes. */
 export interface DoseHabit {

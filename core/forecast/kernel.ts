@@ -1,6 +1,7 @@
 /** The tank as the forecast runs it: two pools of organic N that rot, ammonia, nitrite, nitrate, two capacities that grow on what they
  *  oxidise, alkalinity. Uptake is divided through (a rational exponential at mid-step): positive, second order, and nitrogen is conserved exactly. Nothing is allocated. */
-import { ACT, type Act, type Observation, STEP_DAYS, type Timeline } from './timeline';
+import { ACT, type Act } from './acts';
+import { type Observation, STEP_DAYS, type Timeline } from './timeline';
 
 /** What varies from tank to tank; every number in natural units. */
 export interface TankParams {

@@ -1,9 +1,11 @@
 /** The plan a forecast assumes until the person says otherwise: what was done so far goes on. */
 import type { Display } from '../document';
 import { PRINTED_PER_N } from '../units';
+import { fedLately } from './feeding';
 import { habitOf, rhythmOf, type DoseHabit, type Rhythm } from './habits';
 import { TAKEN } from './limits';
-import { ACT, type Timeline } from './timeline';
+import { ACT } from './acts';
+import { type Timeline } from './timeline';
 
 /** The proof: 2 mg/L as NH4. */
 export const PROOF_MG_N = 2 / PRINTED_PER_N.ammonia.ion;
@@ -66,7 +68,7 @@ export function defaultPlan(water: Display, t: Timeline, choice: PlanChoice = 'a
   const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));
   const waiting: CarePlan = { doseMgNPerL: 0, when: NEVER, rhythm: rhythmOf(t), feedMgNPerDay: 0 };
   // With animals in, nobody doses ammonia: what they are fed goes on by itself.
-  if (t.animalsIn) return fed > 0 && choice !== 'wait' ? { ...waiting, feedMgNPerDay: fed } : waiting;
+  if (t.animalsIn) return { ...waiting, feedMgNPerDay: fedLately(t.acts, t.nowDay) };
   if (choice === 'dose') return { ...waiting, ...KEEN };
   if (choice === 'feed')
     return { ...waiting, feedMgNPerDay: fed > 0 ? fed : TAKEN.feedingMgNPerL * t.believedL };

@@ -4,7 +4,8 @@ import type { Display } from '../document';
 import type { TankParams } from './kernel';
 import { weekOf, WEEKS } from './kernel';
 import { PRIOR, TAKEN } from './limits';
-import { ACT, READ, type Timeline } from './timeline';
+import { ACT } from './acts';
+import { READ, type Timeline } from './timeline';
 
 /** Places in the vector of standard normals. */
 const PRIMARY = 25;

@@ -1,6 +1,7 @@
 import type { Forecast, Shown } from './forecast';
 import { nextTest, volumeDoubt } from './teaching';
-import { ACT, READ, type Act, type Observation, type Timeline } from './timeline';
+import { ACT, type Act } from './acts';
+import { READ, type Observation, type Timeline } from './timeline';
 
 const HORIZON = 40;
 /** Two hundred futures: half get ready on day 5, half on day 30; what a kit would show of nitrite tells them apart from a day on. */

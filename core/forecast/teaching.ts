@@ -4,7 +4,8 @@
 import type { Forecast, Shown } from './forecast';
 import { sittingsOf } from './habits';
 import { TAKEN } from './limits';
-import { ACT, type KitCells, type Timeline } from './timeline';
+import { ACT } from './acts';
+import { type KitCells, type Timeline } from './timeline';
 
 type Taught = 'ammonia' | 'nitrite';
 

@@ -4,32 +4,12 @@ import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
 import type { Point, WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';
-import { groupLoadMgN } from '../stocking/load';
+import { ACT, type Act } from './acts';
+import { feedingActs } from './feeding';
 import { TAKEN } from './limits';
 
 /** Longest step of the model, fitted or run on. */
 export const STEP_DAYS = 0.25;
-
-export const ACT = {
-  none: 0,
-  ammonia: 1,
-  food: 2,
-  slow: 3,
-  seafoodOut: 4,
-  bottle: 5,
-  mature: 6,
-  change: 7,
-  alkalinity: 8,
-  load: 9,
-} as const;
-export type ActCode = (typeof ACT)[keyof typeof ACT];
-
-export interface Act {
-  day: number;
-  code: ActCode;
-  /** mg N in the believed volume for ammonia, food, slow; strength share for seeds; fraction for changes; dKH; mg N a day for load. */
-  amount: number;
-}
 
 /** Species a reading speaks of, in the order of the kernel's outputs. */
 export const READ = { ammonia: 0, nitrite: 1, nitrate: 2, alkalinity: 3 } as const;
@@ -85,7 +65,6 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
     : e.nowMs;
   const dayOf = (ms: number) => (ms - startMs) / DAY_MS;
   const acts: Act[] = [];
-  const fed = e.events.some((x) => x.kind === 'food' && x.food !== 'seafood');
   for (const x of e.events) {
     const day = dayOf(Date.parse(x.at));
     if (day < 0) continue;
@@ -94,11 +73,8 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
         acts.push({ day, code: ACT.ammonia, amount: x.mgN });
         break;
       case 'food':
-        acts.push({
-          day,
-          code: x.food === 'seafood' ? ACT.slow : ACT.food,
-          amount: x.grams * FOOD_MG_N_PER_G[x.food],
-        });
+        if (x.food === 'seafood')
+          acts.push({ day, code: ACT.slow, amount: x.grams * FOOD_MG_N_PER_G.seafood });
         break;
       case 'seafoodOut':
         acts.push({ day, code: ACT.seafoodOut, amount: 1 });
@@ -121,10 +97,8 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
         break;
     }
   }
-  // Animals feed the filter all day; where feeding is logged, that counts instead.
-  if (!fed)
-    for (const j of e.joined)
-      acts.push({ day: Math.max(0, dayOf(j.atMs)), code: ACT.load, amount: groupLoadMgN(j.animal, j.atMs) });
+  // What stands for a meal after now lies ahead, not in the log.
+  acts.push(...feedingActs(e, dayOf).filter((a) => a.day <= dayOf(e.nowMs)));
   acts.sort((a, b) => a.day - b.day);
   const observations: Observation[] = [];
   const take = (points: readonly Point[], what: Observation['what']) => {

@@ -327,6 +327,7 @@ interface WarningFacts {
   noProof: Nothing;
   overCeiling: { mgN: number; carriesMgN: number };
   ammoniaPeak: { nh3MgN: number };
+  ammoniaMayPeak: { nh3MgN: number };
 }
 
 /** What may explain a gap between nitrogen put in and found. */

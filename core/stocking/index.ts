@@ -15,3 +15,4 @@ export {
 export { STOCKING, STOCKING_LIMITS } from './limits';
 export { nextWish, type NextWish } from './wish';
 export { additionWarnings, type AdditionForecast, type Warning } from './warnings';
+export { peakOfLoad, type AdditionPeaks } from './peaks';

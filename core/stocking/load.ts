@@ -10,6 +10,8 @@ import { STOCKING } from './limits';
 import { simulateNitrogen, DEFAULT_PARAMS, EMPTY_STATE } from '../nitrogen/model';
 import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
 
+/** Of the nitrogen fed, the share that animals excrete: as protein (6.25 g a g), after Timmons and Ebeling. */
+export const EXCRETED_SHARE = STOCKING.proteinPerN * STOCKING.proteinToTan;
 const KA_MG_N = DEFAULT_PARAMS.kaMgNPerL;
 /** Total ammonia animals should live in: below what a kit shows, mg N/L. */
 export const NEAR_ZERO_MG_N = STOCKING.nearZeroMgN;
@@ -136,16 +138,14 @@ export function loadAt(e: WaterEvidence, atMs: number): number {
 const wasIn = (animal: Animal, waterId: string, atMs: number): boolean =>
   animal.moves.reduce((inside, m) => (Date.parse(m.at) <= atMs ? waterOf(m.to) === waterId : inside), false);
 
-/** Ammonia from the food logged in the day up to a moment, mg N; null where none was. Of the nitrogen fed, as protein (6.25 g a g), the
- *  share of Timmons and Ebeling is excreted. */
+/** Ammonia from the food logged in the day up to a moment, mg N; null where none was. */
 function fedAt(e: WaterEvidence, atMs: number): number | null {
   const meals = e.events.flatMap((x) => {
     const ago = atMs - Date.parse(x.at);
     return x.kind === 'food' && x.food !== 'seafood' && ago >= 0 && ago < DAY_MS ? [x] : [];
   });
   if (meals.length === 0) return null;
-  const excreted = STOCKING.proteinPerN * STOCKING.proteinToTan;
-  return meals.reduce((sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * excreted, 0);
+  return meals.reduce((sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * EXCRETED_SHARE, 0);
 }
 
 export interface StairStep {

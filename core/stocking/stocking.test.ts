@@ -167,6 +167,29 @@ describe('warnings', () => {
     expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));
     expect(forecast.peakNh3MgN).toBeGreaterThan(0.02);
   });
+  test('what the forecast of the tank says of the ammonia counts where it is worse than what was reckoned', () => {
+    const nowMs = START_MS + 36.2 * DAY;
+    const judged = (mid: number, high: number) =>
+      additionWarnings(
+        gatherEvidence(settled().doc, 't', nowMs),
+        assessWater(settled().doc, 't', nowMs),
+        speciesById('neon-goby'),
+        1,
+        {
+          addedMgN: [0, 100],
+          peakMgN: [
+            [0, mid, high],
+            [0, mid, high],
+          ],
+        },
+      );
+    const says = (mid: number, high: number) => judged(mid, high).warnings.map((w) => w.says.code);
+    expect(says(0.01, 0.05)).not.toEqual(expect.arrayContaining(['ammoniaMayPeak']));
+    expect(says(0.01, 2)).toContain('ammoniaMayPeak');
+    expect(says(0.01, 2)).not.toContain('ammoniaPeak');
+    expect(says(2, 4)).toContain('ammoniaPeak');
+    expect(judged(2, 4).forecast.likelyNh3MgN![1]).toBeGreaterThan(0.02);
+  });
   test('the most severe come first', () => {
     const order = warn(settled(), 36.2, 'yellow-tang').warnings.map((w) =>
       ['stop', 'caution', 'note'].indexOf(w.severity),

@@ -7,6 +7,7 @@ import { speciesById, type PreyKind, type Species } from '../species';
 import type { StatementOf, WarningCode } from '../statements';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
+import { peakOfLoad, type AdditionPeaks } from './peaks';
 import { dailyLoadMgN, loadAt, peakAfterStep, provedCapacity } from './load';
 
 export interface Warning {
@@ -19,6 +20,8 @@ export interface AdditionForecast {
   presentMgN: number;
   /** Predicted peak of free ammonia, mg NH3-N/L; null without a proved capacity. */
   peakNh3MgN: number | null;
+  /** The same by the tank's own forecast, 10, 50 and 90 %; null until there is one. */
+  likelyNh3MgN: readonly [number, number, number] | null;
 }
 
 const PREY_OF: Record<PreyKind, string> = {
@@ -34,15 +37,16 @@ const ORDER: Record<Warning['severity'], number> = { stop: 0, caution: 1, note: 
 const stop = (says: Warning['says']): Warning => ({ severity: 'stop', says });
 const caution = (says: Warning['says']): Warning => ({ severity: 'caution', says });
 
-/** Judges adding `count` of a species to a tank now. Warnings most severe first. */
+/** Judges adding `count` of a species to a tank now. Warnings most severe first. @param peaks what the tank's forecast says of additions */
 export function additionWarnings(
   e: WaterEvidence,
   assessment: Assessment,
   species: Species,
   count: number,
+  peaks: AdditionPeaks | null = null,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
   const residents = e.residents.map((a) => ({ species: speciesById(a.speciesId), count: a.count }));
-  const forecast = forecastAddition(e, assessment, species, count);
+  const forecast = forecastAddition(e, assessment, species, count, peaks);
   const warnings = [
     ...ofTheGlass(e, species),
     ...ofTheCompany(species, count, residents),
@@ -149,12 +153,18 @@ function ofThePace(e: WaterEvidence, species: Species, forecast: AdditionForecas
     warnings.push(stop({ code: 'twoInAWeek' }));
   }
   const capacity = provedCapacity(e);
-  if (!capacity) return isFish ? [...warnings, caution({ code: 'noProof' })] : warnings;
-  const carriesMgN = capacity.nearZeroNowMgN;
-  if (mgN > carriesMgN) warnings.push(stop({ code: 'overCeiling', mgN, carriesMgN }));
-  const nh3MgN = forecast.peakNh3MgN ?? 0;
-  if (nh3MgN > FREE_AMMONIA.longTerm) warnings.push(stop({ code: 'ammoniaPeak', nh3MgN }));
-  return warnings;
+  if (capacity && mgN > capacity.nearZeroNowMgN)
+    warnings.push(stop({ code: 'overCeiling', mgN, carriesMgN: capacity.nearZeroNowMgN }));
+  if (!capacity && isFish) warnings.push(caution({ code: 'noProof' }));
+  return [...warnings, ...ofTheAmmonia(forecast)];
+}
+
+/** What was reckoned from the proof and what the tank's futures say: the worse of both counts. */
+function ofTheAmmonia({ peakNh3MgN, likelyNh3MgN }: AdditionForecast): Warning[] {
+  const [, likely, high] = likelyNh3MgN ?? [0, 0, 0];
+  const nh3MgN = Math.max(peakNh3MgN ?? 0, likely);
+  if (nh3MgN > FREE_AMMONIA.longTerm) return [stop({ code: 'ammoniaPeak', nh3MgN })];
+  return high > FREE_AMMONIA.longTerm ? [caution({ code: 'ammoniaMayPeak', nh3MgN: high })] : [];
 }
 
 function forecastAddition(
@@ -162,14 +172,21 @@ function forecastAddition(
   assessment: Assessment,
   species: Species,
   count: number,
+  peaks: AdditionPeaks | null,
 ): AdditionForecast {
   const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
   const presentMgN = loadAt(e, e.nowMs);
-  const capacity = provedCapacity(e);
-  if (!capacity) return { addedMgN, presentMgN, peakNh3MgN: null };
-  const peak = peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL);
   const fraction =
     assessment.freeAmmonia?.fraction ??
     freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);
-  return { addedMgN, presentMgN, peakNh3MgN: peak * fraction };
+  const [low, mid, high] = (peaks && peakOfLoad(peaks, addedMgN)) ?? [null, null, null];
+  const capacity = provedCapacity(e);
+  return {
+    addedMgN,
+    presentMgN,
+    peakNh3MgN: capacity
+      ? peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL) * fraction
+      : null,
+    likelyNh3MgN: low === null ? null : [low * fraction, mid * fraction, high * fraction],
+  };
 }

@@ -4,6 +4,7 @@ import type { WaterEvidence } from '../evidence';
 import type { Assessment } from '../readiness';
 import { speciesById } from '../species';
 import { provedCapacity } from './load';
+import type { AdditionPeaks } from './peaks';
 import { additionWarnings, type AdditionForecast } from './warnings';
 
 export interface NextWish {
@@ -16,14 +17,19 @@ export interface NextWish {
 }
 
 /** Wishes by their planned day, then as they were entered; one still in quarantine is not asked for. Null when there is none without a stop. */
-export function nextWish(doc: Document, e: WaterEvidence, assessment: Assessment): NextWish | null {
+export function nextWish(
+  doc: Document,
+  e: WaterEvidence,
+  assessment: Assessment,
+  peaks: AdditionPeaks | null = null,
+): NextWish | null {
   const wishes = Object.values(doc.animals)
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
     .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
   for (const animal of wishes) {
     const species = speciesById(animal.speciesId);
     const count = species.group === 'coral' && assessment.coral.word === 'goSmall' ? 1 : animal.count;
-    const { warnings, forecast } = additionWarnings(e, assessment, species, count);
+    const { warnings, forecast } = additionWarnings(e, assessment, species, count, peaks);
     if (warnings.some((w) => w.severity === 'stop')) continue;
     return { animal, count, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
   }

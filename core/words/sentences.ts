@@ -281,6 +281,8 @@ const WARNINGS = {
     `The filter carries about ${s.carriesMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${s.mgN.toFixed(1)}.`,
   ammoniaPeak: (s) =>
     `Free ammonia is predicted to reach ${s.nh3MgN.toFixed(3)} mg/L NH₃-N; ${FREE_AMMONIA.longTerm} is the limit for long.`,
+  ammoniaMayPeak: (s) =>
+    `In one future of ten of this tank free ammonia would rise over ${s.nh3MgN.toFixed(3)} mg/L NH₃-N; ${FREE_AMMONIA.longTerm} is the limit for long. Fewer at a time, or wait and test.`,
 } satisfies Partial<Sentences>;
 
 const CAUSES = {

@@ -157,6 +157,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   noProof: {},
   overCeiling: { mgN: 57.3, carriesMgN: 44 },
   ammoniaPeak: { nh3MgN: 0.061 },
+  ammoniaMayPeak: { nh3MgN: 0.043 },
   volumeWrong: { fitsL: 187, netL: 238 },
   ammoniaBasis: {},
   nitrateBasis: {},

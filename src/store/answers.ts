@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { remembered, type Answer, type Course, type Said } from '../../core/forecast';
 import { planWords } from '../../core/words/forecast';
+import { additionPeaksSchema } from './draftsSchema';
 import { answersStorage, type Storage } from './storage';
 import { localDay } from './time';
 
@@ -107,6 +108,7 @@ const keptSchema = z.strictObject({
       })
       .nullable(),
     volumeDoubt: z.strictObject({ widthNow: number, widthThen: number }).nullable(),
+    additions: additionPeaksSchema,
   }),
   courses: z
     .array(

@@ -39,6 +39,11 @@ const quantilesSchema = z.strictObject({
   p50: z.number().nullable(),
   p90: z.number().nullable(),
 });
+/** Ammonia after an addition, load by load. */
+export const additionPeaksSchema = z.strictObject({
+  addedMgN: z.array(z.number().min(0)).max(20),
+  peakMgN: z.array(z.tuple([z.number(), z.number(), z.number()])).max(20),
+});
 /** What the last forecast of a tank said, with the identity of the inputs it came from. Days from atMs. */
 export const keptForecastSchema = z
   .strictObject({
@@ -60,6 +65,7 @@ export const keptForecastSchema = z
         why: z.enum(['teaches', 'safe']),
       })
       .nullable(),
+    additions: additionPeaksSchema,
     /** Readings that the fit did not expect; the expected middle as the kit would print it. */
     surprises: z
       .array(

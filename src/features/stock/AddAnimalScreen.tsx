@@ -4,7 +4,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
-import { additionWarnings, dailyLoadMgN, type Warning } from '../../../core/stocking';
+import { additionWarnings, dailyLoadMgN, type AdditionForecast, type Warning } from '../../../core/stocking';
 import { SPECIES, type Species } from '../../../core/species';
 import { showQuantity, unitLabel } from '../../../core/units';
 import {
@@ -21,6 +21,7 @@ import {
 } from '../../store';
 import { Button, Caution, FieldRow, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithDisplay } from '../shell';
+import { useAdditionPeaks } from '../shell/quietForecast';
 import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import {
@@ -47,6 +48,37 @@ const SEVERITY: Record<Warning['severity'], { word: string; tone: 'ammonia' | 'n
   note: { word: 'Note. ', tone: 'second' },
 };
 
+/** Peak of free ammonia in the weeks after: reckoned from the proof, and by the tank's own forecast. */
+function FreeAmmonia({ forecast: { peakNh3MgN, likelyNh3MgN } }: { forecast: AdditionForecast }) {
+  const tone = (mgN: number) => (mgN > FREE_AMMONIA.longTerm ? 'ammonia' : 'go');
+  if (peakNh3MgN === null && likelyNh3MgN === null)
+    return (
+      <Txt kind="small" tone="second">
+        Without a logged proof, and until the forecast is worked out, no peak of free ammonia can be
+        predicted.
+      </Txt>
+    );
+  const [low, mid, high] = likelyNh3MgN ?? [0, 0, 0];
+  return (
+    <>
+      {peakNh3MgN === null ? null : (
+        <Line
+          name="Peak of free ammonia, by the proof"
+          value={`${peakNh3MgN.toFixed(3)} mg/L NH₃-N`}
+          tone={tone(peakNh3MgN)}
+        />
+      )}
+      {likelyNh3MgN === null ? null : (
+        <Line
+          name="The same, by the forecast"
+          value={`${low.toFixed(3)} to ${high.toFixed(3)}, likely ${mid.toFixed(3)}`}
+          tone={tone(high)}
+        />
+      )}
+    </>
+  );
+}
+
 /** What a species is like, what speaks against it in this tank now, and the ways to take it on. */
 function SpeciesSheet({ water, species }: { water: Display; species: Species }) {
   const words = useWords();
@@ -69,9 +101,10 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
   const counted = readCount(form.texts.count);
   const count = counted.ok ? counted.value : 1;
   const faults: PurchaseFaults = form.now.ok ? {} : form.now.faults;
+  const peaks = useAdditionPeaks(water.id, now);
   const { warnings, forecast } = useMemo(
-    () => additionWarnings(evidence, assessment, species, count),
-    [evidence, assessment, species, count],
+    () => additionWarnings(evidence, assessment, species, count, peaks),
+    [evidence, assessment, species, count, peaks],
   );
   const stops = warnings.filter((w) => w.severity === 'stop');
   const take = ({ left, given, lengthCm, since }: Purchase, isIn: boolean) => {
@@ -197,17 +230,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
       <Section title="What it would do to the load">
         <Line name="Now" value={`${forecast.presentMgN.toFixed(1)} mg N a day`} />
         <Line name="After" value={`${(forecast.presentMgN + forecast.addedMgN).toFixed(1)} mg N a day`} />
-        {forecast.peakNh3MgN === null ? (
-          <Txt kind="small" tone="second">
-            Without a logged proof no peak of free ammonia can be predicted.
-          </Txt>
-        ) : (
-          <Line
-            name="Predicted peak of free ammonia"
-            value={`${forecast.peakNh3MgN.toFixed(3)} mg/L NH₃-N`}
-            tone={forecast.peakNh3MgN > FREE_AMMONIA.longTerm ? 'ammonia' : 'go'}
-          />
-        )}
+        <FreeAmmonia forecast={forecast} />
       </Section>
       {species.group === 'coral' ? (
         <Caution>

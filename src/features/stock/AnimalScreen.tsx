@@ -34,6 +34,7 @@ import {
 import { Button, FieldRow, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
 import { NotHere, useParam, useWords, WithWater } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { useAdditionPeaks } from '../shell/quietForecast';
 import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
@@ -162,7 +163,8 @@ function Coming({
   const evidence = useAppSelector((s) => selectEvidence(s, home.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, home.id, now));
   const species = speciesById(animal.speciesId);
-  const { warnings } = additionWarnings(evidence, assessment, species, animal.count);
+  const peaks = useAdditionPeaks(home.id, now);
+  const { warnings } = additionWarnings(evidence, assessment, species, animal.count, peaks);
   return (
     <>
       <WhenField

@@ -23,7 +23,7 @@ test('a species too big for the tank is warned of in words, with the numbers, an
     params: north({ species: 'yellow-tang' }),
   });
   expect(says(/Grows to 20 cm and wants 450 L; this tank holds 238 L/)).toBe(true);
-  expect(screen.getByText('Predicted peak of free ammonia')).toBeTruthy();
+  expect(screen.getByText('Peak of free ammonia, by the proof')).toBeTruthy();
   await submit('Wish for it');
   const wished = Object.values(doc().animals).find((a) => a.speciesId === 'yellow-tang');
   expect(wished?.moves.map((m) => m.to)).toEqual([{ kind: 'wish' }]);

@@ -1,24 +1,15 @@
 import { DAY_MS } from '../../../core/time';
 import { Link, type Href } from 'expo-router';
-import { useCallback, useEffect } from 'react';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
 import type { GateId } from '../../../core/statements';
-import {
-  forecastKept,
-  localMidnight,
-  selectDocument,
-  selectEvidence,
-  shortDay,
-  useAppDispatch,
-  useAppSelector,
-} from '../../store';
-import { keepAnswer, type KeptAnswer } from '../../store/answers';
+import { localMidnight, selectEvidence, shortDay, useAppSelector } from '../../store';
 import { Txt } from '../../ui';
 import { DateStrip } from '../../ui/charts/DateStrip';
-import { useQuietForecast } from '../../workers';
+import { useKeptForecast } from '../shell/quietForecast';
 import { isDated, type LikelyState } from './likely';
-import { keptOf, likelyWords, SOON } from './likelyWords';
+import { likelyWords, SOON } from './likelyWords';
 import { likelyPlace, WorkingOut } from './WorkingOut';
 
 /** The forecast for the gate a tank stands at, worked out quietly, kept with its inputs, and shown. `onState` hears how it stands. */
@@ -42,29 +33,8 @@ export function LikelyDates({
 }
 
 function useLikely(water: Display, gate: GateId | null, now: number): LikelyState {
-  const dispatch = useAppDispatch();
-  const doc = useAppSelector(selectDocument);
-  const kept = useAppSelector((s) => s.drafts.forecasts[water.id]);
-  const onAnswer = useCallback(
-    (inputs: string, answer: Parameters<typeof keptOf>[1]) => {
-      dispatch(forecastKept({ waterId: water.id, forecast: keptOf(inputs, answer) }));
-    },
-    [dispatch, water.id],
-  );
-  const onSettled = useCallback((whole: KeptAnswer) => void keepAnswer(water.id, whole), [water.id]);
-  const inputs = useQuietForecast({
-    doc,
-    waterId: water.id,
-    nowMs: now,
-    on: isDated(gate),
-    kept,
-    onAnswer,
-    onSettled,
-  });
-  if (inputs === null) return { kind: 'off' };
-  if (kept?.inputs !== inputs) return { kind: 'working' };
-  // One of some hours ago stands until the next is there.
-  return 'atMs' in kept ? { kind: 'said', likely: kept } : { kind: 'off' };
+  const state = useKeptForecast(water.id, now, isDated(gate));
+  return state.kind === 'said' ? { kind: 'said', likely: state.said } : state;
 }
 
 /** When the gate is likely to open, as a line of days and in words. */

@@ -7,6 +7,7 @@ import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';
 import { Go, space, Txt, useTheme } from '../../ui';
 import { useWords } from '../shell';
+import { useAdditionPeaks } from '../shell/quietForecast';
 import { OtherKind, toneOf } from './OtherKind';
 
 /** The second answer: may something be added, and what kind. Crew and corals are named where they differ from fish. */
@@ -15,7 +16,11 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
   const words = useWords();
   const doc = useAppSelector(selectDocument);
   const { fish, crew, coral } = assessment;
-  const wish = fish.word === 'go' || fish.word === 'goSmall' ? nextWish(doc, evidence, assessment) : null;
+  const open = fish.word === 'go' || fish.word === 'goSmall';
+  const wished = open && nextWish(doc, evidence, assessment) !== null;
+  // The forecast is asked only where there is a wish that may come next.
+  const peaks = useAdditionPeaks(evidence.water.id, evidence.nowMs, wished);
+  const wish = wished ? nextWish(doc, evidence, assessment, peaks) : null;
   return (
     <View style={[styles.part, { borderColor: roles.hairline }]}>
       <Txt kind="section" heading={2}>

@@ -2,7 +2,8 @@ import { QUICK_FIT } from '../../../core/testing/quickFit';
 import { answerNow } from '../../../core/forecast';
 import { DAY, History, START_MS } from '../../../core/testing/history';
 import type { Likely } from './likely';
-import { keptOf, likelyWords } from './likelyWords';
+import { keptOf } from '../shell/quietForecast';
+import { likelyWords } from './likelyWords';
 
 const day = (ms: number) => `day ${Math.round(ms / DAY)}`;
 const likely = (bothClear: Likely['bothClear'], ready: Likely['ready']): Likely => ({
@@ -14,6 +15,7 @@ const likely = (bothClear: Likely['bothClear'], ready: Likely['ready']): Likely 
   ready,
   luck: { ready: 0, bothClear: 0 },
   nextTest: null,
+  additions: { addedMgN: [], peakMgN: [] },
   surprises: [],
 });
 const never = { p10: null, p50: null, p90: null };

@@ -1,32 +1,10 @@
-/** What Today keeps and says of a forecast, as plain data. */
-import { DAY_MS } from '../../../core/time';
-import { type Answer, type Quantiles } from '../../../core/forecast';
-import { expectedWords, shortDates } from '../../../core/words/forecast';
-import type { KeptForecast } from '../../store';
+/** What Today says of a forecast, as plain data. */
+import { type Quantiles } from '../../../core/forecast';
+import { shortDates } from '../../../core/words/forecast';
 import type { Likely } from './likely';
 
 /** Days under which a date is "now". */
 export const SOON = 0.6;
-
-/** What is kept of an answer: the two dates Today speaks of, the test that tells most, what surprised. */
-export function keptOf(inputs: string, a: Answer): KeptForecast {
-  if (a.status === 'cannotSay') return { inputs, cannotSay: true };
-  return {
-    inputs,
-    atMs: a.atMs,
-    horizonDays: a.forecast.horizonDays,
-    proved: a.proved,
-    ready: a.forecast.ready,
-    bothClear: a.forecast.nitriteClear,
-    luck: { ready: a.forecast.luck.ready, bothClear: a.forecast.luck.bothClear },
-    nextTest: a.nextTest,
-    surprises: a.surprises.map((s) => ({
-      what: s.what,
-      atMs: a.startMs + s.day * DAY_MS,
-      expected: expectedWords(s),
-    })),
-  };
-}
 
 const soon = (d: number | null): boolean => d !== null && d < SOON;
 
