@@ -139,7 +139,7 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
     }
   }
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
-  for (const name of ['targets', 'tasks', 'setup', 'equipment'] as const) {
+  for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts'] as const) {
     for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
   for (const d of Object.values(doc.drips)) {

@@ -4,6 +4,7 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 export const DOCUMENT_LIMITS = {
   name: limit(80, 'characters', 'the longest name', 'common practice'),
   note: limit(2000, 'characters', 'the longest note', 'common practice'),
+  plan: limit(600, 'characters', 'the longest plan that a forecast held for', 'common practice'),
   meterShare: limit(0.05, 'share', 'error of a meter or titration, unless its kit says', 'science notes 4'),
   thermometerShare: limit(0.02, 'share', 'error of a thermometer: half a degree', 'common practice'),
   salinityShare: limit(0.014, 'share', 'error of a salinity meter: half a part', 'common practice'),

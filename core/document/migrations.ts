@@ -46,6 +46,13 @@ export const MIGRATIONS: readonly Migration[] = [
     ends: [],
     up: (entries) => [...entries],
   },
+  {
+    from: 5,
+    reason: 'what was forecast is kept day by day, and what the person plans: all added, nothing to convert',
+    adds: ['forecasts'],
+    ends: [],
+    up: (entries) => [...entries],
+  },
 ];
 
 /** @throws Error where a step is missing, doubled or out of order. */

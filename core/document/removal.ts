@@ -3,7 +3,17 @@ import type { Edit } from './changes';
 import type { Animal, Document } from './types';
 import { WISHED } from './animals';
 
-const HELD = ['samples', 'events', 'targets', 'tasks', 'setup', 'equipment', 'drips', 'looks'] as const;
+const HELD = [
+  'samples',
+  'events',
+  'targets',
+  'tasks',
+  'setup',
+  'equipment',
+  'forecasts',
+  'drips',
+  'looks',
+] as const;
 
 /** Takes a water with its log. With a display go the animals whose home it is and the quarantines that serve no other; whoever else passed
  *  through keeps the rest of its way. */

@@ -23,6 +23,7 @@ import {
   INCIDENTS,
   MAX_NAME,
   MAX_NOTE,
+  MAX_PLAN,
   NITRITE_WEIGHTS,
   OWN_PARAMETERS,
   PARAMETERS,
@@ -127,6 +128,16 @@ const waterSchema = z.discriminatedUnion('kind', [
     tap: z.strictObject({ holds: z.enum(TAP_HOLDS), conditioned: z.boolean() }).optional(),
     /** Strict when absent. */
     nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
+    /** What the person means to do from now on; the forecast reckons with it. */
+    planned: z
+      .strictObject({
+        tempC: z.number().min(15).max(32).nullable(),
+        /** Kept up to, dKH. */
+        alkalinityDkh: z.number().min(4).max(15).nullable(),
+        /** So large a share of the water, every so many days. */
+        change: z.strictObject({ share: positive(1), everyDays: z.int().min(1).max(90) }).nullable(),
+      })
+      .optional(),
   }),
   z.strictObject({
     ...waterBase,
@@ -398,6 +409,21 @@ export const equipmentSchema = z.strictObject({
   endedDay: day.nullable(),
 });
 
+const daysAhead = z.number().min(0).max(400).nullable();
+/** What was said of the day a proof would pass: the last forecast of a day. Days from `at`; null beyond the horizon. */
+const forecastSchema = z.strictObject({
+  id,
+  waterId: id,
+  day,
+  at: time,
+  p10: daysAhead,
+  p50: daysAhead,
+  p90: daysAhead,
+  horizonDays: z.int().min(1).max(400),
+  /** What the dates held for, in words. */
+  plan: z.string().max(MAX_PLAN),
+});
+
 /** Where an animal is: in one of the person's waters, on the wish list, or gone. */
 const placeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wish') }),
@@ -507,4 +533,5 @@ export const COLLECTIONS = {
   tasks: taskSchema,
   setup: setupSchema,
   equipment: equipmentSchema,
+  forecasts: forecastSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

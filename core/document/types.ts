@@ -36,6 +36,8 @@ export type AmmoniaProduct = z.infer<typeof ammoniaProductSchema>;
 export type Task = Entity<'tasks'>;
 export type SetupItem = (typeof SETUP_ITEMS)[number];
 export type Equipment = Entity<'equipment'>;
+/** One forecast of a day. */
+export type Said = Entity<'forecasts'>;
 export type Dosed = (typeof DOSED)[number];
 export type DripCheck = (typeof DRIP_CHECKS)[number];
 export type Settings = Entity<'settings'>;

@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 5;
+export const VERSION = 6;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -51,6 +51,8 @@ export const BACTERIA_SOURCES = ['bottle', 'media', 'liveSand'] as const;
 export const MAX_NAME = TAKEN.name;
 
 export const MAX_NOTE = TAKEN.note;
+
+export const MAX_PLAN = TAKEN.plan;
 
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
@@ -171,5 +173,6 @@ export const COLLECTION_NAMES = [
   'tasks',
   'setup',
   'equipment',
+  'forecasts',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

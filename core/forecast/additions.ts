@@ -7,7 +7,7 @@ import { triple, redrawFuture, startNow } from './forecast';
 import type { Posterior } from './infer';
 import { advance, applyAct, S, STATE_SIZE, warmthAt, weekOf, WEEKS } from './kernel';
 import { TAKEN } from './limits';
-import type { CarePlan } from './plan';
+import { heldC, type CarePlan } from './plan';
 import { DIMENSIONS, emptyParams, noiseFrom, paramsFrom } from './prior';
 import { STEP_DAYS } from './timeline';
 
@@ -28,7 +28,7 @@ export function additionPeaks(
   const noise = new Float64Array(2 * WEEKS);
   const start = new Float64Array(STATE_SIZE);
   const s = new Float64Array(STATE_SIZE);
-  const warmth = warmthAt(t.tempC);
+  const warmth = warmthAt(heldC(plan, t));
   const steps = Math.round(STOCKING.peakDays / STEP_DAYS);
   for (let i = 0; i < n; i++) {
     const from = Math.floor((i * particles) / n);

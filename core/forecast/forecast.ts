@@ -5,7 +5,7 @@ import { advance, applyAct, S, STATE_SIZE, warmthAt, weekOf, WEEKS, type TankPar
 import { biasFrom, DIMENSIONS, emptyParams, noiseFrom, paramsFrom } from './prior';
 import { sittingsOf } from './habits';
 import { TAKEN } from './limits';
-import { PROOF_MG_N, type CarePlan } from './plan';
+import { heldC, PROOF_MG_N, type CarePlan } from './plan';
 import { ACT } from './acts';
 import { STEP_DAYS, type Timeline } from './timeline';
 
@@ -163,8 +163,9 @@ export function forecastWith(
   const volumes = new Float64Array(shown);
   const lately = latelyOf(t);
   const [firstDkh, secondDkh] = TAKEN.alkalinityDkh;
-  const tempC = t.tempC + (plan.warmerK ?? 0);
-  const warmth = warmthAt(tempC);
+  const warmth = warmthAt(heldC(plan, t));
+  const keptUp = keptUpTo(plan);
+  const firstChange = nextChange(plan, t);
 
   for (let i = 0; i < n; i++) {
     paramsFrom(posterior.z, i * DIMENSIONS, prior, params);
@@ -179,6 +180,7 @@ export function forecastWith(
     startNow(s, plan, params, t.believedL);
     const person = personFor(plan, lately, random);
     let buffered = 0;
+    let changeAt = firstChange;
     const stretch = Math.exp(TAKEN.dateSpread * normal());
     const place = i % every === 0 ? i / every : -1;
     if (place >= 0) {
@@ -202,9 +204,9 @@ export function forecastWith(
         if (kh7[place] === Infinity && unbuffered < firstDkh) kh7[place] = day;
         if (kh5[place] === Infinity && unbuffered < secondDkh) kh5[place] = day;
       }
-      if (plan.keepsAlkalinity !== false && (s[S.alkalinity] as number) < TAKEN.keptAlkalinityDkh) {
-        s[S.alkalinity] = (s[S.alkalinity] as number) + TAKEN.bufferedByDkh;
-        buffered += TAKEN.bufferedByDkh;
+      if ((s[S.alkalinity] as number) < keptUp.below) {
+        s[S.alkalinity] = (s[S.alkalinity] as number) + keptUp.by;
+        buffered += keptUp.by;
       }
       if (ready[i] === Infinity && h >= tryAt) {
         const left = trial(s, probe, params, bias, noise, t, warmth, day);
@@ -226,6 +228,10 @@ export function forecastWith(
       )
         break;
       // The person's next half day.
+      if (plan.change && day >= changeAt) {
+        applyAct(s, ACT.change, plan.change.share, params, t.believedL);
+        changeAt += plan.change.everyDays;
+      }
       if (
         plan.doseMgNPerL > 0 &&
         (s[S.ammonia] as number) < TAKEN.doseBelowMgN &&
@@ -370,10 +376,22 @@ function dosesNow(p: Person, day: number, ammoniaZero: boolean, nitriteZero: boo
   return true;
 }
 
+/** Below what alkalinity the person adds, and by how much at a time, dKH: as planned, else when it runs low. */
+const keptUpTo = ({ alkalinityDkh }: CarePlan): { below: number; by: number } =>
+  alkalinityDkh === undefined
+    ? { below: TAKEN.keptAlkalinityDkh, by: TAKEN.bufferedByDkh }
+    : { below: alkalinityDkh - TAKEN.keptWithinDkh, by: TAKEN.keptWithinDkh };
+
+/** Days from now to the next planned change: so long after the last one logged, or a whole stretch from now where there was none. */
+function nextChange({ change }: CarePlan, t: Timeline): number {
+  if (!change) return Infinity;
+  const last = t.acts.filter((a) => a.code === ACT.change).pop();
+  return last ? Math.max(0, last.day - t.nowDay + change.everyDays) : change.everyDays;
+}
+
 /** What the plan does at once. */
 export function startNow(s: Float64Array, plan: CarePlan, p: TankParams, believedL: number): void {
   if (plan.changeShare) applyAct(s, ACT.change, plan.changeShare, p, believedL);
-  if (plan.bufferDkh) applyAct(s, ACT.alkalinity, plan.bufferDkh, p, believedL);
   if (plan.bottle) applyAct(s, ACT.bottle, 1, p, believedL);
   if (plan.media) applyAct(s, ACT.mature, 1, p, believedL);
 }

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { gatherEvidence } from '../evidence';
 import { DAY, History, START_MS } from '../testing/history';
+import { ACT } from './acts';
+import type { CarePlan } from './plan';
 import { timelineOf } from './timeline';
 import { forecast } from './forecast';
 import { habitOf, rhythmOf, type DoseHabit } from './habits';
@@ -116,6 +118,65 @@ describe('futures follow the habit', () => {
     const doses = (given('clock', 20) - given('never', 20)) / 1.55;
     expect(doses).toBeGreaterThan(5);
     expect(doses).toBeLessThan(11);
+  });
+  describe('and what the person plans', () => {
+    const bandsUnder = (planned: Partial<CarePlan>) =>
+      forecast(
+        posterior,
+        { doseMgNPerL: 0, when: only('never'), rhythm, feedMgNPerDay: 0, ...planned },
+        { horizonDays: 40, seed: 2, loadMgN: null },
+      ).bands;
+    const middle = (planned: Partial<CarePlan>, what: 'nitrate' | 'alkalinity', day: number) =>
+      bandsUnder(planned)[day]?.[what][1] ?? NaN;
+    test('half the water changed every ten days halves the nitrate each time, and not before', () => {
+      const change = { share: 0.5, everyDays: 10 };
+      const ratio = (day: number) => middle({ change }, 'nitrate', day) / middle({}, 'nitrate', day);
+      expect(ratio(9)).toBeCloseTo(1, 6);
+      // The fitted volume leaves a little to either side of a half.
+      expect(ratio(12)).toBeGreaterThan(0.4);
+      expect(ratio(12)).toBeLessThan(0.75);
+      expect(ratio(22)).toBeLessThan(0.75 * ratio(12));
+    });
+    test('the next planned change counts from the last one logged', () => {
+      const changed = { ...posterior, timeline: { ...posterior.timeline } };
+      changed.timeline.acts = [
+        ...changed.timeline.acts,
+        { day: changed.timeline.nowDay - 8, code: ACT.change, amount: 0.1 },
+      ];
+      const nitrate = (day: number) =>
+        forecast(
+          changed,
+          {
+            doseMgNPerL: 0,
+            when: only('never'),
+            rhythm,
+            feedMgNPerDay: 0,
+            change: { share: 0.5, everyDays: 10 },
+          },
+          { horizonDays: 10, seed: 2, loadMgN: null },
+        ).bands[day]?.nitrate[1] ?? NaN;
+      expect(nitrate(1) / middle({}, 'nitrate', 1)).toBeCloseTo(1, 6);
+      expect(nitrate(3) / middle({}, 'nitrate', 3)).toBeLessThan(0.75);
+    });
+    test('alkalinity is kept within half a degree of what is planned', () => {
+      const low = Math.min(
+        ...bandsUnder({ alkalinityDkh: 9 })
+          .slice(3)
+          .map((b) => b.alkalinity[0]),
+      );
+      expect(low).toBeGreaterThanOrEqual(8.5);
+      expect(middle({}, 'alkalinity', 30)).toBeLessThan(8.5);
+    });
+    test('warmer water is ready sooner, cooler later', () => {
+      const readyIn = (tempC: number) =>
+        forecast(
+          posterior,
+          { doseMgNPerL: 1.55, when: only('ammoniaClear'), rhythm, feedMgNPerDay: 0, tempC },
+          { horizonDays: 60, seed: 2, loadMgN: null },
+        ).ready.p50 ?? Infinity;
+      expect(readyIn(29)).toBeLessThan(readyIn(25));
+      expect(readyIn(21)).toBeGreaterThan(readyIn(25));
+    });
   });
   test('a long plan of tests puts the doses further apart', () => {
     const slow = forecast(

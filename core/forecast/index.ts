@@ -31,4 +31,4 @@ export { type NextTest } from './teaching';
 export { courseOf, groundFor, type Course } from './courses';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
 export { loadAfterGates } from './order';
-export { bandOf, heldAgainst, movesOf, remembered, type Said } from './lookBack';
+export { bandOf, editsToSay, heldAgainst, movesOf, saidOf } from './lookBack';

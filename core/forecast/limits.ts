@@ -39,6 +39,7 @@ export const FORECAST_LIMITS = {
   changedShare: limit(0.5, 'share', 'of the water that the course of a change replaces', PRACTICE),
   keptAlkalinityDkh: limit(6, 'dKH', 'below it the person is taken to buffer', PRACTICE),
   bufferedByDkh: limit(2, 'dKH', 'by so much at a time', PRACTICE),
+  keptWithinDkh: limit(0.5, 'dKH', 'planned alkalinity is kept within, by so much at a time', PRACTICE),
   alkalinityDkh: limit([7, 5], 'dKH', 'falling under these gets a date', PRACTICE),
   carriedAmmoniaMgN: limit(0.05, 'mg N/L', 'ammonia that may stand while animals are fed', PRACTICE),
   carriedNitriteMgN: limit(0.1, 'mg N/L', 'nitrite that may stand while animals are fed', PRACTICE),

@@ -1,9 +1,12 @@
+import { applyChanges, changesOf, emptyDocument, type Document, type Said } from '../document';
 import { DAY_MS } from '../time';
-import { heldAgainst, movesOf, remembered, type Said } from './lookBack';
+import { editsToSay, heldAgainst, movesOf, saidOf } from './lookBack';
 
 const said = (day: number, p10: number | null, p50: number | null, p90: number | null): Said => ({
+  id: `s${day}`,
+  waterId: 't',
   day: `2026-12-${String(day).padStart(2, '0')}`,
-  atMs: day * DAY_MS,
+  at: new Date(day * DAY_MS).toISOString(),
   p10,
   p50,
   p90,
@@ -11,13 +14,40 @@ const said = (day: number, p10: number | null, p50: number | null, p90: number |
   plan: '',
 });
 
-test('one forecast a day: the last one stands, in order of time', () => {
-  const list = remembered(remembered([said(2, 1, 5, 9)], said(1, 2, 6, 10)), said(2, 1, 4, 8));
-  expect(list.map((s) => [s.atMs / DAY_MS, s.p50])).toEqual([
-    [1, 6],
-    [2, 4],
+const saying = (list: readonly Said[]): Document =>
+  list.reduce(
+    (doc, s, i) => applyChanges(doc, changesOf(doc, editsToSay(doc, s, `new${i}`))),
+    emptyDocument(),
+  );
+
+test('one forecast a day: the last one stands under its id, in order of time', () => {
+  const doc = saying([said(2, 1, 5, 9), said(1, 2, 6, 10), said(2, 1, 4, 8)]);
+  expect(saidOf(doc, 't').map((s) => [s.id, s.day, s.p50])).toEqual([
+    ['new1', '2026-12-01', 6],
+    ['new0', '2026-12-02', 4],
   ]);
-  expect(remembered(list, { ...said(2, 1, 3, 7), atMs: 2.4 * DAY_MS })).toHaveLength(2);
+  expect(saidOf(doc, 'another')).toEqual([]);
+});
+
+test('of two that two tabs kept on one day the later counts', () => {
+  const early = { ...said(3, 1, 2, 3), id: 'a' };
+  const late = { ...early, id: 'b', at: new Date(3.5 * DAY_MS).toISOString(), p50: 9 };
+  const doc = { ...emptyDocument(), forecasts: { b: late, a: early } };
+  expect(saidOf(doc, 't').map((s) => s.p50)).toEqual([9]);
+});
+
+test('the oldest give way once there are too many', () => {
+  const many = Array.from({ length: 402 }, (_, i) => ({
+    ...said(1, 1, 2, 3),
+    id: `s${i}`,
+    day: new Date(i * DAY_MS).toISOString().slice(0, 10),
+    at: new Date(i * DAY_MS).toISOString(),
+  }));
+  const doc = saying(many);
+  const kept = saidOf(doc, 't');
+  expect(kept.length).toBe(Object.keys(doc.forecasts).length);
+  expect(kept.length).toBeLessThan(402);
+  expect(kept[kept.length - 1]?.day).toBe(many[401]?.day);
 });
 
 test('a date that moves by more than a third of its band names the last entry between', () => {

@@ -19,13 +19,15 @@ export interface CarePlan {
   rhythm: Rhythm;
   /** Daily food, mg N a day in the whole tank. */
   feedMgNPerDay: number;
-  /** Alkalinity is buffered when it falls under 6 dKH; assumed unless it is false. */
-  keepsAlkalinity?: boolean;
+  /** From now on: warmed or cooled to, kept up to, and changed so much every so many days. Without: as it was, and buffered when it falls
+   *  under 6 dKH. */
+  tempC?: number;
+  alkalinityDkh?: number;
+  change?: { share: number; everyDays: number };
   /** Once, now: warmer by this many kelvin, a new bottle, media from a running tank, dKH added, a share of water changed. */
   warmerK?: number;
   bottle?: boolean;
   media?: boolean;
-  bufferDkh?: number;
   changeShare?: number;
 }
 
@@ -34,10 +36,10 @@ export const COURSES = ['asSoFar', 'dose', 'wait', 'feed', 'bottle', 'media', 'w
 export type PlanChoice = (typeof COURSES)[number];
 
 /** What a course does once, now, beside what was done so far. */
-const ONCE: Partial<Record<PlanChoice, (t: Timeline) => Partial<CarePlan>>> = {
+const ONCE: Partial<Record<PlanChoice, (t: Timeline, plan: CarePlan) => Partial<CarePlan>>> = {
   bottle: () => ({ bottle: true }),
   media: () => ({ media: true }),
-  warmer: (t) => ({ warmerK: Math.max(0, TAKEN.warmC - t.tempC) }),
+  warmer: (t, plan) => ({ warmerK: Math.max(0, TAKEN.warmC - (plan.tempC ?? t.tempC)) }),
   change: () => ({ changeShare: TAKEN.changedShare }),
 };
 
@@ -60,13 +62,35 @@ const KEEN: Pick<CarePlan, 'doseMgNPerL' | 'when' | 'rhythm'> = {
 const DOSER: DoseHabit = { ammoniaClear: 0.4, bothClear: 0.33, clock: 0.15, never: 0.12 };
 const PROVER: DoseHabit = { ammoniaClear: 0, bothClear: 0.6, clock: 0, never: 0.4 };
 
+/** What the person has said they will do. */
+function plannedBy({ planned }: Display): Pick<CarePlan, 'tempC' | 'alkalinityDkh' | 'change'> {
+  if (!planned) return {};
+  return {
+    ...(planned.tempC === null ? {} : { tempC: planned.tempC }),
+    ...(planned.alkalinityDkh === null ? {} : { alkalinityDkh: planned.alkalinityDkh }),
+    ...(planned.change === null ? {} : { change: planned.change }),
+  };
+}
+
+/** The temperature that a plan holds. */
+export const heldC = (plan: CarePlan, t: Timeline): number => (plan.tempC ?? t.tempC) + (plan.warmerK ?? 0);
+
 export function defaultPlan(water: Display, t: Timeline, choice: PlanChoice = 'asSoFar'): CarePlan {
   const once = ONCE[choice];
-  if (once) return { ...defaultPlan(water, t), ...once(t) };
+  if (once) {
+    const plan = defaultPlan(water, t);
+    return { ...plan, ...once(t, plan) };
+  }
   const doses = t.acts.filter((a) => a.code === ACT.ammonia);
   const recentFood = t.acts.filter((a) => a.code === ACT.food && a.day > t.nowDay - 10);
   const fed = recentFood.reduce((sum, a) => sum + a.amount, 0) / Math.max(1, Math.min(10, t.nowDay));
-  const waiting: CarePlan = { doseMgNPerL: 0, when: NEVER, rhythm: rhythmOf(t), feedMgNPerDay: 0 };
+  const waiting: CarePlan = {
+    doseMgNPerL: 0,
+    when: NEVER,
+    rhythm: rhythmOf(t),
+    feedMgNPerDay: 0,
+    ...plannedBy(water),
+  };
   // With animals in, nobody doses ammonia: what they are fed goes on by itself.
   if (t.animalsIn) return { ...waiting, feedMgNPerDay: fedLately(t.acts, t.nowDay) };
   if (choice === 'dose') return { ...waiting, ...KEEN };

@@ -11,6 +11,7 @@ import {
   heldWords,
   moveWords,
   movingEntries,
+  plannedWords,
   planWords,
   shortDates,
   teachesWords,
@@ -153,6 +154,26 @@ test('the plan is said as the log shows it', () => {
   expect(planWords({ ...plan, doseMgNPerL: 0, bottle: true })).toBe(
     'A new bottle of bacteria now. Nothing more goes in.',
   );
+});
+
+test('what the person plans is said in their units, and what is taken where nothing was said', () => {
+  const plan: CarePlan = {
+    doseMgNPerL: 0,
+    when: { ammoniaClear: 0, bothClear: 0, clock: 0, never: 1 },
+    rhythm: { testGapDays: [1, 3], waitDays: [0, 1], bothWaitDays: [0, 1], clockDays: [2, 2] },
+    feedMgNPerDay: 0,
+  };
+  const units = METRIC;
+  expect(plannedWords(plan, units)).toBe(
+    'Temperature as it was measured. Alkalinity buffered when it falls under 6 dKH. No water changes ahead.',
+  );
+  const planned = { ...plan, tempC: 26, alkalinityDkh: 8.5, change: { share: 0.15, everyDays: 7 } };
+  expect(plannedWords(planned, units)).toBe(
+    'Held at 26.0 °C. Alkalinity kept up to 8.5 dKH. 15 % of the water changed every 7 days.',
+  );
+  expect(
+    plannedWords({ ...planned, change: { share: 0.05, everyDays: 1 } }, { ...units, temperature: 'F' }),
+  ).toBe('Held at 78.8 °F. Alkalinity kept up to 8.5 dKH. 5 % of the water changed every day.');
 });
 
 test('with animals in the headline never speaks of dosing, however ready the filter is', () => {

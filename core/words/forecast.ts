@@ -299,6 +299,22 @@ const span = ([low, high]: readonly [number, number]): string => {
   return b <= 1 && a >= 0.5 ? 'daily' : a === b ? `every ${a} days` : `every ${a || 'half'} to ${b} days`;
 };
 
+/** What the person has said they will do, in their units; what the futures do where nothing was said. */
+export function plannedWords(p: CarePlan, units: UnitPreferences): string {
+  const temperature =
+    p.tempC === undefined
+      ? 'Temperature as it was measured.'
+      : `Held at ${showQuantity('temperature', p.tempC, units, 1)}.`;
+  const alkalinity =
+    p.alkalinityDkh === undefined
+      ? 'Alkalinity buffered when it falls under 6 dKH.'
+      : `Alkalinity kept up to ${p.alkalinityDkh.toFixed(1)} dKH.`;
+  const change = p.change
+    ? `${Math.round(p.change.share * 100)} % of the water changed ${p.change.everyDays === 1 ? 'every day' : `every ${p.change.everyDays} days`}.`
+    : 'No water changes ahead.';
+  return `${temperature} ${alkalinity} ${change}`;
+}
+
 /** What the forecast takes the person to go on doing, in a sentence or two. */
 export function planWords(p: CarePlan): string {
   const parts: string[] = p.bottle ? ['A new bottle of bacteria now.'] : [];

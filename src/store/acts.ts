@@ -10,6 +10,8 @@ export interface Act {
   changes: Change[];
   /** The revision of each entity before the act, by its key. */
   was: Record<string, string>;
+  /** Kept without a word, and not to be taken back: nobody did it. */
+  quiet?: true;
 }
 
 /** The three ways of an act: done, taken back, done again. */

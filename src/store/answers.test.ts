@@ -1,7 +1,7 @@
 import { answerNow, type Course } from '../../core/forecast';
 import { DAY, History, START_MS } from '../../core/testing/history';
 import { QUICK_FIT } from '../../core/testing/quickFit';
-import { keptAnswer, keptSaid, readAnswer, readSaid, writeAnswer, type KeptAnswer } from './answers';
+import { keptAnswer, readAnswer, writeAnswer, type KeptAnswer } from './answers';
 
 function kept(): KeptAnswer {
   const { doc } = new History()
@@ -52,11 +52,4 @@ test.each([
 ])('what cannot be read is let go: %s', (_, text) => expect(readAnswer(text)).toBeNull());
 test('a browser that keeps nothing has nothing kept', async () => {
   expect(await keptAnswer('t')).toBeNull();
-  expect(await keptSaid('t')).toEqual([]);
-});
-test('a list of what was said that cannot be read is let go', () => {
-  const said = { day: '2026-12-01', atMs: 1, p10: 1, p50: null, p90: null, horizonDays: 90, plan: 'x' };
-  expect(readSaid(JSON.stringify([said]))).toEqual([said]);
-  for (const text of [null, '{', JSON.stringify([{ ...said, day: 'soon' }]), JSON.stringify(said)])
-    expect(readSaid(text)).toEqual([]);
 });

@@ -1,11 +1,9 @@
 /** Whole answers of the forecast, kept in this browser so that nothing is fitted twice: by water, with the identity of the log they rest on.
  *  They can be worked out again, so what cannot be read or written is let go. */
 import { z } from 'zod';
-import { remembered, type Answer, type Course, type Said } from '../../core/forecast';
-import { planWords } from '../../core/words/forecast';
+import type { Answer, Course } from '../../core/forecast';
 import { additionPeaksSchema } from './draftsSchema';
 import { answersStorage, type Storage } from './storage';
-import { localDay } from './time';
 
 type Ok = Extract<Answer, { status: 'ok' }>;
 export interface KeptAnswer {
@@ -36,11 +34,12 @@ const plan = z.strictObject({
   when: z.strictObject({ ammoniaClear: share, bothClear: share, clock: share, never: share }),
   rhythm: z.strictObject({ testGapDays: pair, waitDays: pair, bothWaitDays: pair, clockDays: pair }),
   feedMgNPerDay: number,
-  keepsAlkalinity: z.boolean().optional(),
+  tempC: number.optional(),
+  alkalinityDkh: number.optional(),
+  change: z.strictObject({ share: number, everyDays: number }).optional(),
   warmerK: number.optional(),
   bottle: z.boolean().optional(),
   media: z.boolean().optional(),
-  bufferDkh: number.optional(),
   changeShare: number.optional(),
 });
 const species = z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity']);
@@ -152,31 +151,6 @@ export function readAnswer(text: string): KeptAnswer | null {
   };
 }
 
-const saidSchema = z
-  .array(
-    z.strictObject({
-      day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
-      atMs: number,
-      p10: number.nullable(),
-      p50: number.nullable(),
-      p90: number.nullable(),
-      horizonDays: number,
-      plan: z.string().max(600),
-    }),
-  )
-  .max(400);
-
-/** What was said day by day, from text; empty for what is not such a list. */
-export function readSaid(text: string | null | undefined): Said[] {
-  if (!text) return [];
-  try {
-    const parsed = saidSchema.safeParse(JSON.parse(text));
-    return parsed.success ? parsed.data : [];
-  } catch {
-    return [];
-  }
-}
-
 let storage: Storage | null = null;
 const opened = (): Storage => (storage ??= answersStorage());
 
@@ -190,32 +164,10 @@ export async function keptAnswer(waterId: string): Promise<KeptAnswer | null> {
   }
 }
 
-const saidKey = (waterId: string): string => `${waterId}/said`;
-
-/** What was said of the date, one forecast a day. */
-export async function keptSaid(waterId: string): Promise<Said[]> {
-  try {
-    const key = saidKey(waterId);
-    return readSaid((await opened().getMany([key]))[key]);
-  } catch {
-    return [];
-  }
-}
-
-/** Keeps an answer whole and, until a proof has settled it, what it said of the date as that of the day. */
+/** Keeps an answer whole. */
 export async function keepAnswer(waterId: string, kept: KeptAnswer): Promise<void> {
-  const { answer } = kept;
-  const { ready, horizonDays } = answer.forecast;
-  const key = saidKey(waterId);
   try {
-    await opened().transact([key], (stored) => {
-      const { atMs } = answer;
-      const said: Said = { day: localDay(atMs), atMs, ...ready, horizonDays, plan: planWords(answer.plan) };
-      return {
-        [waterId]: writeAnswer(kept),
-        ...(answer.proved ? {} : { [key]: JSON.stringify(remembered(readSaid(stored[key]), said)) }),
-      };
-    });
+    await opened().setMany({ [waterId]: writeAnswer(kept) });
   } catch {
     // It can be worked out again.
   }

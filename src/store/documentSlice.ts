@@ -85,9 +85,11 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
   if (openingFailed.match(action)) return { ...s, status: { kind: 'failed', ...action.payload } };
   if (actCommitted.match(action)) {
     const act = action.payload;
+    const entities = applyChanges(s.entities, act.changes);
+    if (act.quiet) return { ...s, entities };
     return {
       ...s,
-      entities: applyChanges(s.entities, act.changes),
+      entities,
       undo: [...s.undo, act].slice(-UNDO_DEPTH),
       redo: [],
     };
@@ -114,18 +116,25 @@ export function documentReducer(s: DocumentState = initialState, action: Unknown
         }
       : s;
   }
+  if (actSaved.match(action) && action.payload.act.quiet) return s;
   if (actSaved.match(action)) return said(s, SAID[action.payload.way] + action.payload.act.label);
   if (actRefused.match(action)) {
     const { act, way, changes } = action.payload;
-    const refused = said({ ...s, entities: applyChanges(s.entities, changes) }, REFUSED[way](act.label));
+    const standing = { ...s, entities: applyChanges(s.entities, changes) };
+    if (act.quiet) return standing;
+    const refused = said(standing, REFUSED[way](act.label));
     return { ...refused, undo: without(s.undo, act), redo: without(s.redo, act) };
   }
-  if (actsOpened.match(action))
+  if (actsOpened.match(action)) {
+    // What was done since the page opened may be stored already: it stands once.
+    const known = new Set([...s.undo, ...s.redo].map((act) => act.id));
+    const before = action.payload.undo.filter((act) => !known.has(act.id));
     return {
       ...s,
-      undo: [...action.payload.undo, ...s.undo].slice(-UNDO_DEPTH),
+      undo: [...before, ...s.undo].slice(-UNDO_DEPTH),
       redo: s.undo.length > 0 ? s.redo : action.payload.redo,
     };
+  }
   if (storageLost.match(action)) return { ...s, storage: 'emptied' };
   if (storageEvicted.match(action)) return { ...s, storage: 'evicted' };
   if (storageRefused.match(action)) return { ...s, storage: 'refused' };

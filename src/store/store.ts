@@ -184,6 +184,8 @@ export interface CommitOptions {
   seen?: readonly Seen[];
   /** Drafts that end with the act: cleared in its transaction, never before. */
   drafts?: readonly string[];
+  /** What the app itself keeps: no notice, nothing to take back. */
+  quiet?: boolean;
 }
 /** An entity as a form was opened with it. */
 export interface Seen {
@@ -196,7 +198,7 @@ export const commit =
   (
     label: string,
     edits: readonly Edit[],
-    { seen = [], drafts = [] }: CommitOptions = {},
+    { seen = [], drafts = [], quiet = false }: CommitOptions = {},
   ): Thunk<Promise<Outcome>> =>
   async (dispatch, getState, keeping) => {
     const { entities, undo: before, redo } = getState().document;
@@ -210,8 +212,9 @@ export const commit =
         return [key, keeping.revisions.get(key) ?? ABSENT];
       }),
     );
-    const act: Act = { id: keeping.newActId(), label, changes, was };
+    const act: Act = { id: keeping.newActId(), label, changes, was, ...(quiet ? { quiet } : {}) };
     dispatch(actCommitted(act));
+    if (quiet) return keeping.save(act, 'done', { drafts });
     const tooMany = before.slice(0, Math.max(0, before.length + 1 - UNDO_DEPTH));
     return keeping.save(act, 'done', { drafts, forgotten: [...redo, ...tooMany] });
   };

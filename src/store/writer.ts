@@ -237,7 +237,7 @@ const RECORDED_CHANGES = 2000;
 
 /** What is written beside an act so that it can be taken back later, also after the page was closed. */
 export const recordOf = (act: Act, way: Way): Record<string, string> => {
-  if (act.changes.length > RECORDED_CHANGES) return {};
+  if (act.quiet || act.changes.length > RECORDED_CHANGES) return {};
   return {
     [actKey(act.id)]: JSON.stringify({ version: VERSION, ...act, undone: way === 'undone' }),
   };

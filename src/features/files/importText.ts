@@ -22,6 +22,7 @@ const COLLECTION_WORDS: Record<CollectionName, string> = {
   tasks: 'tasks',
   setup: 'setting-up points',
   equipment: 'equipment',
+  forecasts: 'forecasts said',
 };
 
 export type Preview =

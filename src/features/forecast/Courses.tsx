@@ -1,6 +1,6 @@
 import type { Course } from '../../../core/forecast';
 import { inUnits } from '../../../core/words';
-import { COURSE_NAMES, courseCost, dateWords, planWords } from '../../../core/words/forecast';
+import { COURSE_NAMES, courseCost, dateWords, plannedWords, planWords } from '../../../core/words/forecast';
 import { shortDay } from '../../store';
 import { Section, Table, Txt } from '../../ui';
 import { useWords } from '../shell';
@@ -24,7 +24,7 @@ export function Courses({
   return (
     <Section title="Other courses">
       <Txt kind="small" tone="second">
-        {`The dates above hold for what you have been doing: ${planWords(a.plan)} Alkalinity is taken to be buffered when it falls under 6 dKH.`}
+        {`The dates above hold for what you have been doing: ${planWords(a.plan)} ${plannedWords(a.plan, units)}`}
       </Txt>
       {animalsIn ? (
         <Txt kind="small" tone="second">

@@ -16,8 +16,17 @@ import {
   whyLong,
   type Derived,
 } from '../../../core/words/forecast';
-import { selectDocument, selectEvidence, shortDay, useAppSelector, useNow, weekdayShort } from '../../store';
-import { keepAnswer, keptAnswer, type KeptAnswer } from '../../store/answers';
+import {
+  selectDocument,
+  selectEvidence,
+  shortDay,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  weekdayShort,
+} from '../../store';
+import { keptAnswer, type KeptAnswer } from '../../store/answers';
+import { keepForecast } from '../../store/said';
 import { Button, Go, Later, Line, Row, Screen, Section, space, TARGET, Txt, useTheme } from '../../ui';
 import { useForecast } from '../../workers';
 import { useWords, WithDisplay } from '../shell';
@@ -25,6 +34,7 @@ import { Bands, BandTable } from './Bands';
 import { Courses } from './Courses';
 import { LookingBack } from './LookingBack';
 import type { Ok } from './ok';
+import { PlannedSection } from './PlannedForm';
 
 export function ForecastScreen() {
   return <WithDisplay>{(water) => <ForecastPage key={water.id} water={water} />}</WithDisplay>;
@@ -34,14 +44,15 @@ export function ForecastScreen() {
  *  be asked for. */
 function ForecastPage({ water }: { water: Display }) {
   const now = useNow(600_000);
+  const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const [kept, setKept] = useKeptAnswer(water.id);
   const onSettled = useCallback(
     (whole: KeptAnswer) => {
-      void keepAnswer(water.id, whole);
+      void dispatch(keepForecast(water.id, whole));
       setKept(whole);
     },
-    [water.id, setKept],
+    [dispatch, water.id, setKept],
   );
   const { state, again } = useForecast({ doc, waterId: water.id, nowMs: now, kept, onSettled });
   const { answer } = state;
@@ -219,6 +230,7 @@ function Answered({
           {a.volumeDoubt ? <Txt>{volumeDoubtWords(a.volumeDoubt, animalsIn)}</Txt> : null}
         </Section>
       ) : null}
+      <PlannedSection water={water} plan={a.plan} />
       <Later>
         <LookingBack water={water} answer={a} />
         <Courses answer={a} courses={courses} litres={a.fitted.believedL} animalsIn={animalsIn} />

@@ -1,11 +1,9 @@
-import { useEffect, useState } from 'react';
 import type { Display } from '../../../core/document';
 import { isOfDisplay, proofState } from '../../../core/evidence';
-import { bandOf, heldAgainst, movesOf, type Said } from '../../../core/forecast';
+import { bandOf, heldAgainst, movesOf, saidOf } from '../../../core/forecast';
 import { DAY_MS } from '../../../core/time';
 import { heldWords, moveWords, movingEntries } from '../../../core/words/forecast';
-import { localMidnight, selectEvidence, shortDay, useAppSelector } from '../../store';
-import { keptSaid } from '../../store/answers';
+import { localMidnight, selectDocument, selectEvidence, shortDay, useAppSelector } from '../../store';
 import { Section, Txt } from '../../ui';
 import { BandStrips } from '../../ui/charts/BandStrips';
 import type { Ok } from './ok';
@@ -13,25 +11,18 @@ import type { Ok } from './ok';
 /** What was said of the date and when; what moved it; and, once it has come true, how far off it was. */
 export function LookingBack({ water, answer: a }: { water: Display; answer: Ok }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, a.atMs));
-  const [list, setList] = useState<Said[]>([]);
-  useEffect(() => {
-    let here = true;
-    void keptSaid(water.id).then((said) => {
-      if (here) setList(said);
-    });
-    return () => {
-      here = false;
-    };
-  }, [water.id, a]);
+  const doc = useAppSelector(selectDocument);
+  const list = saidOf(doc, water.id);
   const first = list[0];
   const last = list[list.length - 1];
   if (!first || !last || list.length < 2) return null;
   const proof = isOfDisplay(evidence) ? proofState(evidence) : null;
   const readyMs = proof?.status === 'passed' ? proof.proof.testAtMs : null;
+  const toMs = Math.max(a.atMs, Date.parse(last.at));
   const dayOf = (ms: number) => (ms - a.startMs) / DAY_MS;
   const bands = list.map((s) => {
     const { lowMs, midMs, highMs } = bandOf(s);
-    return { atMs: s.atMs, low: dayOf(lowMs), mid: dayOf(midMs), high: dayOf(highMs) };
+    return { atMs: Date.parse(s.at), low: dayOf(lowMs), mid: dayOf(midMs), high: dayOf(highMs) };
   });
   const ready = readyMs === null ? [] : [{ atMs: readyMs, day: dayOf(readyMs) }];
   return (
@@ -46,9 +37,9 @@ export function LookingBack({ water, answer: a }: { water: Display; answer: Ok }
             points: ready.map(({ atMs, day }) => ({ atMs, low: day, mid: day, high: day })),
           },
         ]}
-        nowMs={Math.max(a.atMs, last.atMs)}
-        fromMs={first.atMs}
-        toMs={Math.max(a.atMs, last.atMs)}
+        nowMs={toMs}
+        fromMs={Date.parse(first.at)}
+        toMs={toMs}
         midnight={localMidnight}
         dayLabel={shortDay}
         summary={`The likely day of the proof as it was said on ${list.length} days; the sentences below say what moved it.`}

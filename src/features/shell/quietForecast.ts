@@ -5,7 +5,8 @@ import type { AdditionPeaks } from '../../../core/stocking';
 import { DAY_MS } from '../../../core/time';
 import { expectedWords } from '../../../core/words/forecast';
 import { forecastKept, selectDocument, useAppDispatch, useAppSelector, type KeptForecast } from '../../store';
-import { keepAnswer, type KeptAnswer } from '../../store/answers';
+import type { KeptAnswer } from '../../store/answers';
+import { keepForecast } from '../../store/said';
 import { useQuietForecast } from '../../workers';
 
 /** What is kept of an answer: the two dates Today speaks of, the test that tells most, what an addition would do, what
@@ -44,7 +45,10 @@ export function useKeptForecast(waterId: string, now: number, on: boolean): Quie
     },
     [dispatch, waterId],
   );
-  const onSettled = useCallback((whole: KeptAnswer) => void keepAnswer(waterId, whole), [waterId]);
+  const onSettled = useCallback(
+    (whole: KeptAnswer) => void dispatch(keepForecast(waterId, whole)),
+    [dispatch, waterId],
+  );
   const inputs = useQuietForecast({ doc, waterId, nowMs: now, on, kept, onAnswer, onSettled });
   if (inputs === null) return { kind: 'off' };
   if (kept?.inputs !== inputs) return { kind: 'working' };

@@ -71,7 +71,11 @@ function FreeAmmonia({ forecast: { peakNh3MgN, likelyNh3MgN } }: { forecast: Add
       {likelyNh3MgN === null ? null : (
         <Line
           name="The same, by the forecast"
-          value={`${low.toFixed(3)} to ${high.toFixed(3)}, likely ${mid.toFixed(3)}`}
+          value={
+            high < 0.0005
+              ? 'under 0.001 mg/L NH₃-N'
+              : `likely ${mid.toFixed(3)} mg/L NH₃-N (${low.toFixed(3)} to ${high.toFixed(3)})`
+          }
           tone={tone(high)}
         />
       )}
