@@ -114,6 +114,31 @@ test('the page looks back on what was said, and says which entry moved the date'
   await expect(page.getByText(/the likely date moved from .* to .*, after /)).toBeVisible();
 });
 
+test('what is planned is asked whole, kept, and followed by the futures', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/water/pantry-cube/cycle/forecast');
+  await expect(page.getByText(/^Temperature as it was measured/).first()).toBeVisible({ timeout: 30_000 });
+  await press(page, 'Change the plan');
+  await page.getByRole('textbox', { name: 'Water changed, %' }).fill('15');
+  await press(page, 'Keep the plan');
+  await expect(page.getByText('How often? 7 for once a week.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Every, days' }).fill('7');
+  await press(page, 'Keep the plan');
+  const plan = page.getByText(/15 % of the water changed every 7 days\.$/).first();
+  await expect(plan).toBeVisible({ timeout: 30_000 });
+  await saved(page);
+  await page.reload();
+  await expect(plan).toBeVisible({ timeout: 30_000 });
+});
+
+test('an addition is told with the ammonia the tank’s own forecast expects after it', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/water/north-window/stock/add?species=green-chromis');
+  await page.getByRole('textbox', { name: 'How many' }).fill('60');
+  await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^likely 0\.\d{3} mg\/L NH₃-N \(/)).toBeVisible();
+});
+
 test('a worker that dies is said so, and can be run again', async ({ page }) => {
   await page.addInitScript(() => {
     const Real = window.Worker;
