@@ -1,3 +1,4 @@
+import { DAY_MS } from '../core/time';
 import { readDocument, writeDocument } from '../core/document/checks';
 import { clockOf } from '../core/quarantine';
 import { assessWater } from '../core/readiness';
@@ -25,11 +26,15 @@ describe.each(['2026-11-23T20:00:00Z', '2027-03-28T00:30:00Z', '2028-02-29T12:00
       const a = assessWater(doc, 'pantry-cube', nowMs);
       expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'nitriteNotFalling' } });
     });
-    test('the cardinalfish are on day 12 after one reset', () => {
+    test('the cardinalfish have ten clear days after one reset', () => {
       const q = doc.waters['north-qt'];
       if (q?.kind !== 'quarantine') throw new Error('no quarantine');
       const clock = clockOf(doc, q, nowMs, dayOf);
-      expect(clock).toMatchObject({ clockDay: 12, status: 'running' });
+      expect(clock).toMatchObject({
+        clockDay: 10,
+        missedDays: [dayOf(nowMs - 16 * DAY_MS), dayOf(nowMs - 7 * DAY_MS)],
+        status: 'running',
+      });
       expect(clock.strings.filter((s) => s.broken)).toHaveLength(1);
     });
     test('nothing lies in the future', () => {

@@ -102,7 +102,7 @@ export function northAnimals(story: Story): Animal[] {
   ];
 }
 
-/** Looks of the quarantine: spots on the sixth day, gone two days later, day 12 today. */
+/** Looks of the quarantine: spots on the sixth day, gone two days later; ten days seen clear since, one missed. */
 export function northLooks(story: Story): Look[] {
   const looks: Look[] = [];
   for (let day = 23; day <= NORTH_DAY - 1; day++) {
@@ -112,7 +112,7 @@ export function northLooks(story: Story): Look[] {
       id: `north-look-${day}`,
       waterId: SPARE.id,
       day: story.dayOf(day),
-      result: sign ? 'sign' : 'clear',
+      result: sign ? 'sign' : day === 30 ? 'healed' : 'clear',
       signs: sign ? ['spots'] : [],
       note: day === 28 ? 'Three white spots on the larger one.' : '',
     });

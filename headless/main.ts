@@ -1,6 +1,7 @@
 /** `npm run --silent zoarium -- COMMAND`: JSON on standard output; errors on standard error with exit status 1. */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { acclimate, InputError, quarantine } from './arrivals';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
 
 const HELP = `zoarium COMMAND
@@ -10,6 +11,8 @@ const HELP = `zoarium COMMAND
   forecast FILE [--water ID] [--at ISO] [--seed N] [--days N]
   ledger   FILE [--water ID] [--at ISO]             nitrogen in against nitrogen found
   simulate SCENARIO                                the plain model on a scenario file
+  acclimate FILE                                   a bag's chemistry under a drip, and what is advised
+  quarantine FILE                                  a bare tank's changes, or a quarantine's clock
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -53,6 +56,10 @@ function run(argv: string[]): string {
       return print(forecastCommand(read(path, 'file'), values, now));
     case 'ledger':
       return print(ledger(read(path, 'file'), values, now));
+    case 'acclimate':
+      return print(acclimate(read(path, 'file')));
+    case 'quarantine':
+      return print(quarantine(read(path, 'file')));
     case 'simulate':
       return print(simulate(read(path, 'scenario')));
     default:
@@ -66,5 +73,5 @@ try {
   process.stdout.write(run(process.argv.slice(2)));
 } catch (error) {
   process.stderr.write(`zoarium: ${error instanceof Error ? error.message : String(error)}\n`);
-  process.exitCode = 1;
+  process.exitCode = error instanceof InputError ? 2 : 1;
 }

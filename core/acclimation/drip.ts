@@ -5,6 +5,7 @@
  *  it scales with surface over volume, V^(-1/3). A floating container follows the tank instead, about 2.5 /h through plastic. */
 import { assertPositive, assertRange } from '../check';
 import { specificGravity } from '../seawater';
+import { heatAfter } from './heat';
 import { ACCLIMATION } from './limits';
 
 export interface DripInput {
@@ -81,10 +82,8 @@ export function dripPlan(input: DripInput, horizonMinutes = 240): DripPlan {
     tempC = (tempC * litres + water.tempC * added) / (litres + added);
     litres += added;
     const began = (i - 1) * STEP_MINUTES;
-    const [surroundings, perHour] = floatsAt(input, began)
-      ? [water.tempC, ACCLIMATION.floatingPerHour]
-      : [input.roomTempC, ACCLIMATION.openPerHour * (ACCLIMATION.openLitres / litres) ** (1 / 3)];
-    tempC = surroundings + (tempC - surroundings) * Math.exp((-perHour * STEP_MINUTES) / 60);
+    const floats = floatsAt(input, began);
+    tempC = heatAfter(tempC, floats ? water.tempC : input.roomTempC, floats, litres, STEP_MINUTES);
     const minutes = i * STEP_MINUTES;
     if (litres >= input.containerL) {
       litres = bag.litres;

@@ -11,3 +11,5 @@ export {
   type DripPoint,
 } from './drip';
 export { ACCLIMATION_LIMITS } from './limits';
+export { bagCourse, type BagCourse, type BagInput, type BagPoint, type BagWater } from './bag';
+export { adviceFor, mayMove, type Advice, type Because, type Sensitive, type Way } from './advice';

@@ -3,12 +3,58 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const ACCLIMATION_LIMITS = {
   nearSg: limit(0.001, 'SG 25/25', 'salinity near enough to let an animal go', 'common practice'),
+  nearPpt: limit(1.3, 'ppt', 'the same in parts: 0.001 of specific gravity', 'science notes 2'),
   nearC: limit(0.5, '°C', 'temperature near enough to let an animal go', 'common practice'),
   stepMinutes: limit(
     0.25,
     'minutes',
     'step of the simulation',
     'our choice: halved, no minute of the plan changes',
+  ),
+  bagStepMinutes: limit(
+    0.125,
+    'minutes',
+    'step of the bag’s chemistry',
+    'our choice: halved, the peak of free ammonia moves by less than half a percent',
+  ),
+  cleanFreeMgN: limit(
+    0.05,
+    'mg NH3-N/L',
+    'a drip whose free ammonia stays under it is a drip in a clean bag',
+    'science notes 8',
+  ),
+  fishSaltierPpt: limit(
+    2,
+    'ppt',
+    'receiving water may be this much saltier for a fish that is moved at once',
+    'science notes 8',
+  ),
+  fishFresherPpt: limit(
+    3,
+    'ppt',
+    'and this much fresher: for fish less salt is no strain on the way',
+    'our guess',
+  ),
+  otherGapPpt: limit(
+    1,
+    'ppt',
+    'either way for invertebrates and corals that are moved at once',
+    'science notes 8',
+  ),
+  mostRisePpt: limit(3, 'ppt', 'salinity is never raised by more in one session', 'science notes 8'),
+  risePerDayPpt: limit(1, 'ppt', 'raised a day, in clean water', 'science notes 8'),
+  quickTimes: limit(3, 'times', 'a quick drip against the slow one', 'science notes 8: 4.5 L/h against 1.5'),
+  co2PerHour: limit(
+    [1, 3, 6],
+    '1/h',
+    'escape of CO2 from an opened bag: still, usual, splashing',
+    'science notes 8',
+  ),
+  carbonateFrom: limit(
+    19,
+    'practical salinity',
+    'the constants of carbonic acid end here; fresher water is reckoned as if it were this',
+    'Lueker, Dickson & Keeling 2000',
   ),
   floatingPerHour: limit(2.5, '1/h', 'a floating container follows the tank through plastic', 'our estimate'),
   openPerHour: limit(

@@ -121,7 +121,10 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
     if (w.kind === 'quarantine')
       w.serves.forEach((id, i) => need('waters', w.id, `serves[${i}]`, 'waters', id));
   }
-  for (const l of Object.values(doc.looks)) need('looks', l.id, 'waterId', 'waters', l.waterId);
+  for (const l of Object.values(doc.looks)) {
+    need('looks', l.id, 'waterId', 'waters', l.waterId);
+    l.animalIds?.forEach((animalId, i) => need('looks', l.id, `animalIds[${i}]`, 'animals', animalId));
+  }
   for (const a of Object.values(doc.animals)) {
     need('animals', a.id, 'homeId', 'waters', a.homeId);
     a.moves.forEach((m, i) => {
@@ -139,7 +142,7 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
     }
   }
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
-  for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts'] as const) {
+  for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts', 'treatments'] as const) {
     for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
   for (const d of Object.values(doc.drips)) {

@@ -58,7 +58,9 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(1)).not.toContain('calibrations');
   expect(collectionsOf(2)).toContain('calibrations');
   expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
-  expect(collectionsOf(5)).toEqual(COLLECTION_NAMES.filter((name) => name !== 'forecasts'));
+  expect(collectionsOf(5)).toEqual(
+    COLLECTION_NAMES.filter((name) => name !== 'forecasts' && name !== 'treatments'),
+  );
   expect(collectionsOf(6)).toEqual(COLLECTION_NAMES);
 });
 test('steps missing, doubled or out of order are refused at once', () => {

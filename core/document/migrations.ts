@@ -1,6 +1,7 @@
 /** Steps from one version of the document to the next, newest last; never edited after release. Each takes every entry and gives them
  *  back in the next version's form. */
 import type { Entry } from './entry';
+import { healedLooks } from './healedLooks';
 import { toWaters } from './toWaters';
 import { COLLECTION_NAMES, VERSION } from './vocabulary';
 
@@ -48,10 +49,11 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   {
     from: 5,
-    reason: 'what was forecast is kept day by day, and what the person plans: all added, nothing to convert',
-    adds: ['forecasts'],
+    reason:
+      'what was forecast is kept day by day, what the person plans, treatments, looks that say healed or saw some: all added; the clear look that ended a sign says so',
+    adds: ['forecasts', 'treatments'],
     ends: [],
-    up: (entries) => [...entries],
+    up: healedLooks,
   },
 ];
 

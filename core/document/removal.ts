@@ -11,6 +11,7 @@ const HELD = [
   'setup',
   'equipment',
   'forecasts',
+  'treatments',
   'drips',
   'looks',
 ] as const;
@@ -36,6 +37,7 @@ export function editsToRemoveWater(doc: Document, waterId: string): Edit[] {
       return kept === a ? [] : [{ put: 'animals', entity: kept }];
     }),
     ...dripsWithout(doc, going, gone),
+    ...looksWithout(doc, going, gone),
     ...Object.values(doc.waters).flatMap((w): Edit[] => {
       if (going.has(w.id)) return [{ remove: 'waters', id: w.id }];
       if (w.kind !== 'quarantine' || !w.serves.some((id) => going.has(id))) return [];
@@ -55,6 +57,14 @@ function without(animal: Animal, going: ReadonlySet<string>): Animal {
   if (moves.length === animal.moves.length) return animal;
   const [first] = animal.moves;
   return { ...animal, moves: moves.length > 0 || !first ? moves : [{ ...first, to: WISHED }] };
+}
+
+/** Looks elsewhere at animals that go: what was seen stays. */
+function looksWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
+  return Object.values(doc.looks).flatMap((l): Edit[] => {
+    if (going.has(l.waterId) || !l.animalIds?.some((id) => gone.has(id))) return [];
+    return [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => !gone.has(id)) } }];
+  });
 }
 
 /** Drips elsewhere with animals that go: without them, or not at all where nobody is left in it. */

@@ -19,6 +19,7 @@ import {
   FILLED_WITH,
   FILMS,
   FOODS,
+  HIDDEN_BY_TREATMENT,
   GONE_REASONS,
   INCIDENTS,
   MAX_NAME,
@@ -37,6 +38,7 @@ import {
   SOUNDS,
   STAGES,
   TAP_HOLDS,
+  TREATMENT_HOLDS,
   type CollectionName,
 } from './vocabulary';
 
@@ -145,6 +147,14 @@ const waterSchema = z.discriminatedUnion('kind', [
     line: z.enum(QUARANTINE_LINES),
     filter: z.enum(['uncycled', 'cycled']),
     clockDays: z.int().min(7).max(120),
+    /** Why this many, where it is the person's own number. */
+    clockWhy: note.optional(),
+    /** Days under any treatment count unless this is false; those under one that may hide signs never do. */
+    treatmentDaysCount: z.boolean().optional(),
+    /** What the pump moves, L an hour. */
+    pumpLPerHour: positive(100000).optional(),
+    /** The largest animal that is to come, grown or as bought, cm. */
+    largestCm: positive(200).optional(),
     /** The displays whose animals pass through it. */
     serves: z
       .array(id)
@@ -464,11 +474,38 @@ const lookSchema = z
     id,
     waterId: id,
     day,
-    result: z.enum(['clear', 'sign']),
+    /** `healed`: a sign stood, and all of the group are well again. */
+    result: z.enum(['clear', 'sign', 'healed']),
     signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
     note,
+    /** Whom a sign was seen in; the group where it is absent. */
+    animalIds: z.array(id).max(100).optional(),
+    /** Only some of the group were seen: such a look counts for no day. */
+    part: z.literal(true).optional(),
   })
   .refine((l) => l.result === 'sign' || l.signs.length === 0, 'expected no signs on a clear look');
+
+/** A treatment as the person carries it out: the product in their words, and what its label or the vet says. */
+const treatmentSchema = z
+  .strictObject({
+    id,
+    waterId: id,
+    product: nameSchema,
+    says: note,
+    holds: z.enum(TREATMENT_HOLDS),
+    hides: z.array(z.enum(HIDDEN_BY_TREATMENT)).max(HIDDEN_BY_TREATMENT.length),
+    startDay: day,
+    endDay: day.nullable(),
+    /** As the label has it: so much of something for so many litres. */
+    per: z
+      .strictObject({ amount: positive(100000), unit: z.string().min(1).max(20), litres: positive(100000) })
+      .nullable(),
+    given: z.array(z.strictObject({ at: time, amount: positive(1e6), note })).max(500),
+    /** Carbon and ultraviolet were taken off for it, and are to go on again. */
+    filtersOff: z.boolean(),
+    filtersOnAt: time.nullable(),
+  })
+  .refine((t) => t.endDay === null || t.endDay >= t.startDay, 'expected "endDay" on or after "startDay"');
 
 const dripSchema = z.strictObject({
   id,
@@ -534,4 +571,5 @@ export const COLLECTIONS = {
   setup: setupSchema,
   equipment: equipmentSchema,
   forecasts: forecastSchema,
+  treatments: treatmentSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

@@ -38,6 +38,7 @@ export type SetupItem = (typeof SETUP_ITEMS)[number];
 export type Equipment = Entity<'equipment'>;
 /** One forecast of a day. */
 export type Said = Entity<'forecasts'>;
+export type Treatment = Entity<'treatments'>;
 export type Dosed = (typeof DOSED)[number];
 export type DripCheck = (typeof DRIP_CHECKS)[number];
 export type Settings = Entity<'settings'>;

@@ -146,7 +146,17 @@ export const SIGNS = [
   'sores',
   'hiding',
   'pests',
+  'eggs',
+  'slime',
+  'recession',
+  'notOpening',
+  'notMoving',
+  'overturned',
 ] as const;
+/** What a treatment may hide: the signs it is looked for by, or the ammonia a kit would show. */
+export const HIDDEN_BY_TREATMENT = ['signs', 'ammonia'] as const;
+/** What it holds, as far as it matters for those who live in the water or ever will. */
+export const TREATMENT_HOLDS = ['copper', 'antibiotic', 'other'] as const;
 
 export const DRIP_CHECKS = [
   'toppedOff',
@@ -174,5 +184,6 @@ export const COLLECTION_NAMES = [
   'setup',
   'equipment',
   'forecasts',
+  'treatments',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

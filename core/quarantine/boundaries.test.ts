@@ -1,134 +1,27 @@
-/** Each threshold of the clock, just under and just over, and every field of what it says. */
-import { emptyDocument, IN, WISHED, type Animal, type Look, type Place, type Quarantine } from '../document';
+/** The clock as the document has it: who joined, who was lost, which looks are its own, what hides signs. */
+import {
+  emptyDocument,
+  GONE,
+  IN,
+  WISHED,
+  type Animal,
+  type Look,
+  type Place,
+  type Quarantine,
+  type Treatment,
+} from '../document';
 import { addDays } from '../time';
-import { clockOf, quarantineClock, quarantineJoinDays } from './index';
+import { clockOf, everHeldCopper, quarantineJoinDays, quarantineLossDays } from './index';
 
 const START = '2026-03-20';
 const day = (offset: number): string => addDays(START, offset);
-const look = (offset: number, result: 'clear' | 'sign' = 'clear', note = ''): Look => ({
+const look = (offset: number, result: Look['result'] = 'clear'): Look => ({
   id: `l${offset}${result}`,
   waterId: 'q',
   day: day(offset),
   result,
   signs: result === 'sign' ? ['spots'] : [],
-  note,
-});
-const clear = (from: number, to: number): Look[] =>
-  Array.from({ length: to - from + 1 }, (_, i) => look(from + i));
-const run = (looks: Look[], today: number, joins = [START], days = 28) =>
-  quarantineClock(joins, looks, days, day(today));
-const kinds = (clock: ReturnType<typeof run>) => clock.strings.map((s) => s.beads.map((b) => b.kind));
-
-test('nothing joined yet: nothing is said to have happened', () => {
-  const nothing = {
-    status: 'empty',
-    strings: [],
-    clockDay: 0,
-    clockDays: 28,
-    addedDays: 0,
-    releaseDay: null,
-    lookedToday: false,
-  };
-  expect(run([look(0)], 3, [])).toEqual(nothing);
-  expect(run([look(0)], 3, [day(4)])).toEqual(nothing);
-});
-
-test('the first day without a look is pending, not missed; a look makes it clear', () => {
-  expect(run([], 0).strings).toEqual([
-    { beads: [{ day: START, kind: 'pending', today: true }], broken: null },
-  ]);
-  expect(run([look(0)], 0).strings[0]?.beads).toEqual([{ day: START, kind: 'clear', today: true }]);
-  expect(run([], 0)).toMatchObject({ status: 'running', clockDay: 1, lookedToday: false });
-});
-
-test('only today is pending; a day before it without a look is missed', () => {
-  expect(run([look(0)], 2).strings[0]?.beads).toEqual([
-    { day: day(0), kind: 'clear', today: false },
-    { day: day(1), kind: 'missed', today: false },
-    { day: day(2), kind: 'pending', today: true },
-  ]);
-});
-
-test('a sign ends the string on its own day, with what was seen', () => {
-  const clock = run([look(0), look(1, 'sign', 'two dots')], 1);
-  expect(clock).toEqual({
-    status: 'signPresent',
-    strings: [
-      {
-        beads: [
-          { day: day(0), kind: 'clear', today: false },
-          { day: day(1), kind: 'sign', today: true },
-        ],
-        broken: { day: day(1), by: 'sign', signs: ['spots'], note: 'two dots' },
-      },
-    ],
-    clockDay: 0,
-    clockDays: 28,
-    addedDays: 0,
-    releaseDay: null,
-    lookedToday: true,
-  });
-  expect(run([look(0), look(1, 'sign')], 2).lookedToday).toBe(false);
-});
-
-test('a sign on the very first day is a string of its own; days of the same sign add none', () => {
-  expect(kinds(run([look(0, 'sign')], 0))).toEqual([['sign']]);
-  expect(kinds(run([look(0), look(1, 'sign'), look(2, 'sign')], 3))).toEqual([['clear', 'sign']]);
-  expect(kinds(run([look(0), look(1, 'sign'), look(3)], 3))).toEqual([['clear', 'sign'], ['clear']]);
-});
-
-test('a second outbreak breaks a second string', () => {
-  const clock = run([look(0), look(1, 'sign'), look(2), look(3, 'sign')], 3);
-  expect(kinds(clock)).toEqual([
-    ['clear', 'sign'],
-    ['clear', 'sign'],
-  ]);
-});
-
-describe('a newcomer', () => {
-  test('breaks the string of those before it, whatever order the days come in', () => {
-    const clock = run(clear(0, 6), 6, [day(4), START, day(4)]);
-    expect(kinds(clock)).toEqual([Array(4).fill('clear'), Array(3).fill('clear')]);
-    expect(clock.strings[0]?.broken).toEqual({ day: day(4), by: 'joined', signs: [], note: '' });
-    expect(clock).toMatchObject({ clockDay: 3, releaseDay: day(4 + 28) });
-  });
-  test('that joins while a sign lasts breaks nothing more', () => {
-    expect(kinds(run([look(0), look(1, 'sign')], 4, [START, day(3)]))).toEqual([['clear', 'sign']]);
-  });
-  test('of tomorrow changes nothing today', () => {
-    expect(run(clear(0, 6), 6, [START, day(7)])).toEqual(run(clear(0, 6), 6));
-  });
-});
-
-describe('release', () => {
-  test.each([
-    [27, 'running'],
-    [28, 'complete'],
-    [29, 'complete'],
-  ] as const)('after %i days looked at every day: %s', (today, status) => {
-    expect(run(clear(0, today), today).status).toBe(status);
-  });
-  test.each([
-    ['today', [...clear(0, 26), look(28)], 'complete'],
-    ['yesterday', clear(0, 27), 'complete'],
-    ['neither day', clear(0, 26), 'running'],
-    ['tomorrow only', [...clear(0, 26), look(29)], 'running'],
-  ] as const)('on the day itself with the last look %s', (_when, looks, status) => {
-    expect(run([...looks], 28).status).toBe(status);
-  });
-  test.each([
-    [7, 0],
-    [8, 1],
-    [9, 2],
-  ])('%i of 28 days missed add %i', (missed, added) => {
-    // Missed days first, then a look every day up to the release.
-    const clock = run([look(0), ...clear(missed + 1, 28 + added)], 28 + added);
-    expect(clock).toMatchObject({ addedDays: added, releaseDay: day(28 + added), status: 'complete' });
-    expect(run([look(0), ...clear(missed + 1, 27 + added)], 27 + added).status).toBe('running');
-  });
-  test('a shorter clock bears fewer missed days', () => {
-    expect(run([look(0), ...clear(6, 10)], 10, [START], 16)).toMatchObject({ addedDays: 1, clockDays: 16 });
-  });
+  note: '',
 });
 
 describe('the days on which animals joined', () => {
@@ -181,6 +74,24 @@ describe('the days on which animals joined', () => {
     ];
     expect(quarantineJoinDays(again, animals, dayOf)).toEqual(['2026-03-06']);
   });
+  test('a group that is split counts once, and one that comes back joins again', () => {
+    const back = animal([IN('q'), '2026-03-05'], [IN('t'), '2026-03-20'], [IN('q'), '2026-03-25']);
+    expect(quarantineJoinDays(open, [back], dayOf)).toEqual(['2026-03-05', '2026-03-25']);
+    const stayed = animal([IN('q'), '2026-03-05'], [IN('q'), '2026-03-09']);
+    expect(quarantineJoinDays(open, [stayed], dayOf)).toEqual(['2026-03-05']);
+  });
+  test('deaths and missing animals are losses; who was given back or lives elsewhere is none', () => {
+    const gone = (reason: Parameters<typeof GONE>[0], day: string, from = 'q') =>
+      animal([IN(from), '2026-03-04'], [GONE(reason), day]);
+    const animals = [
+      gone('died', '2026-03-08'),
+      gone('missing', '2026-03-09'),
+      gone('returned', '2026-03-10'),
+      gone('rehomed', '2026-03-11'),
+      gone('died', '2026-03-12', 'other'),
+    ];
+    expect(quarantineLossDays(open, animals, dayOf)).toEqual(['2026-03-08', '2026-03-09']);
+  });
   test('the clock of a document counts the looks of this quarantine, and stands where it was closed', () => {
     const doc = {
       ...emptyDocument(),
@@ -189,12 +100,48 @@ describe('the days on which animals joined', () => {
       looks: {
         mine: look(2, 'sign'),
         theirs: { ...look(3, 'sign'), waterId: 'other' },
-        later: look(3),
+        later: look(3, 'healed'),
       },
     };
     const at = (ms: number) => clockOf(doc, doc.waters.q, ms, dayOf);
-    expect(at(Date.parse('2026-06-01T12:00:00Z'))).toMatchObject({ status: 'running', clockDay: 2 });
+    expect(at(Date.parse('2026-06-01T12:00:00Z'))).toMatchObject({ status: 'running', clockDay: 1 });
     const inUse = { ...doc, waters: { q: open } };
     expect(clockOf(inUse, open, Date.parse('2026-03-22T12:00:00Z'), dayOf).status).toBe('signPresent');
+  });
+  const treatment = (more: Partial<Treatment>): Treatment => ({
+    id: 'm',
+    waterId: 'q',
+    product: 'Pond blue',
+    says: 'as the label has it',
+    holds: 'other',
+    hides: [],
+    startDay: day(2),
+    endDay: day(4),
+    per: null,
+    given: [],
+    filtersOff: false,
+    filtersOnAt: null,
+    ...more,
+  });
+  const treated = (more: Partial<Treatment>, quarantine = open) => ({
+    ...emptyDocument(),
+    waters: { q: quarantine },
+    animals: { a: animal([IN('q'), START]) },
+    looks: Object.fromEntries(Array.from({ length: 8 }, (_, i) => [`l${i}`, look(i)])),
+    treatments: { m: treatment(more) },
+  });
+  const clockDay = (doc: ReturnType<typeof treated>) =>
+    clockOf(doc, doc.waters.q, Date.parse(`${day(7)}T12:00:00Z`), dayOf).clockDay;
+  test('days under a treatment that may hide signs do not count; others do, unless the school leaves them out', () => {
+    expect(clockDay(treated({ hides: ['signs'] }))).toBe(5);
+    expect(clockDay(treated({ hides: ['ammonia'] }))).toBe(8);
+    expect(clockDay(treated({}, { ...open, treatmentDaysCount: false }))).toBe(5);
+    expect(clockDay(treated({ hides: ['signs'], endDay: null }))).toBe(2);
+    expect(clockDay(treated({ hides: ['signs'], waterId: 'other' }))).toBe(8);
+  });
+  test('copper is remembered for life, of its own water alone', () => {
+    expect(everHeldCopper(treated({ holds: 'copper' }), 'q')).toBe(true);
+    expect(everHeldCopper(treated({ holds: 'copper' }), 't')).toBe(false);
+    expect(everHeldCopper(treated({ holds: 'antibiotic' }), 'q')).toBe(false);
   });
 });

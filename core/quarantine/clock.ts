@@ -1,144 +1,181 @@
-/** The quarantine clock. It belongs to the whole system: it counts days without any sign in any animal, stops at a sign,
- *  starts again at day one when the next look is clear, and starts again when an animal joins.
- *  A day nobody looked counts as passed but stays visible; too many of them (over one in four) and as many days are added,
- *  since "no sign seen" needs someone to have looked. */
-import { addDays, daysBetween } from '../time';
+/** The quarantine clock. It belongs to the whole system and counts only days on which somebody saw the whole group clear.
+ *  - A day keeps its worst look: a sign is never erased by a later one of the same day. A death or a missing animal is a sign.
+ *  - A sign breaks the string; the next begins on the day on which all are said to be healed, and an animal that joins begins it again.
+ *  - A day nobody looked, or only some were seen, is hollow and does not count; nor does a day under a medicine that may hide signs.
+ *  - It is full on the morning after the last day it asks for, once the last week is without a missed look. */
+import { addDays } from '../time';
 import { QUARANTINE } from './limits';
-import {
-  lastRun,
-  waterOf,
-  type Animal,
-  type Document,
-  type Look,
-  type Quarantine,
-  type Sign,
-} from '../document';
+import type { Sign } from '../document';
 
-export type Bead = { day: string; kind: 'clear' | 'missed' | 'sign' | 'pending'; today: boolean };
+export interface ClockLook {
+  day: string;
+  result: 'clear' | 'sign' | 'healed';
+  signs?: readonly Sign[];
+  note?: string;
+  /** Only some of the group were seen. */
+  part?: boolean | undefined;
+}
+
+export interface ClockFacts {
+  /** Days on which animals joined, any order; the first opens the clock. */
+  joins: readonly string[];
+  looks: readonly ClockLook[];
+  /** Days on which an animal died or was missing. */
+  losses: readonly string[];
+  /** Does this day lie under a medicine that may hide signs, or is it not to count for another reason? */
+  masked: (day: string) => boolean;
+  clockDays: number;
+  today: string;
+}
+
+type BeadKind = 'clear' | 'missed' | 'sign' | 'pending' | 'masked';
+export type Bead = { day: string; kind: BeadKind; today: boolean };
 
 export interface BeadString {
   beads: Bead[];
   /** Why the string ends, if it broke. */
-  broken: { day: string; by: 'sign' | 'joined'; signs: Sign[]; note: string } | null;
+  broken: { day: string; by: 'sign' | 'lost' | 'joined'; signs: readonly Sign[]; note: string } | null;
+}
+
+export interface Restart {
+  day: string;
+  /** A newcomer, or all healed after what broke the string on `since`. */
+  because: 'joined' | 'healed';
+  since: string;
 }
 
 export interface QuarantineClock {
   status: 'running' | 'signPresent' | 'complete' | 'empty';
   /** Closed strings oldest first, then the present one. */
   strings: BeadString[];
-  /** Which day of the clock it is today, 0 while a sign lasts. */
+  /** Clear days counted so far, 0 while a sign lasts. */
   clockDay: number;
   clockDays: number;
-  /** Days added for days nobody looked. */
-  addedDays: number;
-  /** Earliest day of release if it stays clear; null while a sign lasts. */
+  /** Earliest day of release if every day to come is looked at and clear; null while a sign lasts. */
   releaseDay: string | null;
   lookedToday: boolean;
+  restarts: Restart[];
+  /** Days since the first joined on which nobody looked. */
+  missedDays: string[];
+  /** The last two days before today were missed: it is asked what happened. */
+  asks: boolean;
 }
 
-/** @param joinDays days on which animals joined, any order; the first opens the clock.
- *  @param looks looks of this system; the last of a day counts, a sign outweighs a clear on the same day. */
-export function quarantineClock(
-  joinDays: readonly string[],
-  looks: readonly Look[],
-  clockDays: number,
-  today: string,
-): QuarantineClock {
-  const joins = [...new Set(joinDays)].sort().filter((d) => d <= today);
+/** What a day amounts to. */
+interface Day {
+  sign: { by: 'sign' | 'lost'; signs: readonly Sign[]; note: string } | null;
+  /** Somebody looked at the whole group. */
+  whole: boolean;
+  healed: boolean;
+  looked: boolean;
+}
+
+const NOTHING: Day = { sign: null, whole: false, healed: false, looked: false };
+
+export function quarantineClock(facts: ClockFacts): QuarantineClock {
+  const { clockDays, today, masked } = facts;
+  const joins = [...new Set(facts.joins)].sort().filter((d) => d <= today);
   const first = joins[0];
-  if (first === undefined)
-    return {
-      status: 'empty',
-      strings: [],
-      clockDay: 0,
-      clockDays,
-      addedDays: 0,
-      releaseDay: null,
-      lookedToday: false,
-    };
-  const byDay = new Map<string, Look>();
-  for (const look of looks) {
-    const present = byDay.get(look.day);
-    if (!present || present.result === 'clear') byDay.set(look.day, look);
-  }
-  const strings: BeadString[] = [];
+  const clock: QuarantineClock = {
+    status: 'empty',
+    strings: [],
+    clockDay: 0,
+    clockDays,
+    releaseDay: null,
+    lookedToday: false,
+    restarts: [],
+    missedDays: [],
+    asks: false,
+  };
+  if (first === undefined) return clock;
+  const days = daysOf(facts);
   let beads: Bead[] = [];
-  let inSign = false;
+  /** Since when a sign stands. */
+  let standing: string | null = null;
   for (let day = first; day <= today; day = addDays(day, 1)) {
-    const look = byDay.get(day);
-    if (day !== first && joins.includes(day) && beads.length > 0 && !inSign) {
-      strings.push({ beads, broken: { day, by: 'joined', signs: [], note: '' } });
+    const said = days.get(day) ?? NOTHING;
+    const isToday = day === today;
+    if (!said.looked && !said.sign && !isToday) clock.missedDays.push(day);
+    if (day !== first && joins.includes(day) && standing === null) {
+      clock.strings.push({ beads, broken: { day, by: 'joined', signs: [], note: '' } });
+      clock.restarts.push({ day, because: 'joined', since: day });
       beads = [];
     }
-    if (look?.result === 'sign') {
-      if (!inSign || beads.length > 0) {
-        strings.push({
-          beads: [...beads, { day, kind: 'sign', today: day === today }],
-          broken: { day, by: 'sign', signs: look.signs, note: look.note },
+    if (said.sign) {
+      if (standing === null)
+        clock.strings.push({
+          beads: [...beads, { day, kind: 'sign', today: isToday }],
+          broken: { day, ...said.sign },
         });
-      }
       beads = [];
-      inSign = true;
+      standing ??= day;
       continue;
     }
-    if (inSign && look?.result !== 'clear') continue;
-    inSign = false;
-    if (day === today && !look) beads.push({ day, kind: 'pending', today: true });
-    else beads.push({ day, kind: look ? 'clear' : 'missed', today: day === today });
+    if (standing !== null) {
+      if (!said.healed) continue;
+      clock.restarts.push({ day, because: 'healed', since: standing });
+      standing = null;
+    }
+    beads.push({ day, kind: kindOf(said, isToday, masked(day)), today: isToday });
   }
-  const lookedToday = byDay.has(today);
-  if (inSign)
-    return {
-      status: 'signPresent',
-      strings,
-      clockDay: 0,
-      clockDays,
-      addedDays: 0,
-      releaseDay: null,
-      lookedToday,
-    };
-  const start = beads[0]?.day ?? today;
-  const missed = beads.filter((b) => b.kind === 'missed').length;
-  const addedDays = Math.max(0, missed - Math.floor(clockDays * QUARANTINE.missedShare));
-  const releaseDay = addDays(start, clockDays + addedDays);
-  const clockDay = daysBetween(start, today) + 1;
-  // Free the morning after the last clear day, and only after a look on that day or the one before.
-  const lately = byDay.get(today)?.result === 'clear' || byDay.get(addDays(today, -1))?.result === 'clear';
-  const status = today >= releaseDay && lately ? 'complete' : 'running';
+  clock.lookedToday = days.get(today)?.looked ?? false;
+  clock.asks = clock.missedDays.slice(-2).join() === [addDays(today, -2), addDays(today, -1)].join();
+  if (standing !== null) return { ...clock, status: 'signPresent' };
+  const counted = beads.filter((b) => b.kind === 'clear').map((b) => b.day);
+  const releaseDay = releaseOf(beads, counted, facts);
+  const full = counted.length >= clockDays && today >= releaseDay;
   return {
-    status,
-    strings: [...strings, { beads, broken: null }],
-    clockDay,
-    clockDays,
-    addedDays,
+    ...clock,
+    status: full ? 'complete' : 'running',
+    strings: [...clock.strings, { beads, broken: null }],
+    clockDay: counted.length,
     releaseDay,
-    lookedToday,
   };
 }
 
-/** Days on which animals joined a quarantine in its present time in use: every move of one of them into it. */
-export function quarantineJoinDays(
-  quarantine: Quarantine,
-  animals: readonly Animal[],
-  dayOfMs: (ms: number) => string,
-): string[] {
-  const { openedDay } = lastRun(quarantine);
-  return animals
-    .flatMap((a) => a.moves.filter((m) => waterOf(m.to) === quarantine.id))
-    .map((m) => dayOfMs(Date.parse(m.at)))
-    .filter((day) => day >= openedDay);
+function kindOf(said: Day, isToday: boolean, masked: boolean): BeadKind {
+  if (!said.whole) return isToday ? 'pending' : 'missed';
+  return masked ? 'masked' : 'clear';
 }
 
-/** The clock of a quarantine as the document has it; one that is closed stands where it stood. @param dayOfMs calendar day of a time where
- *  the person is */
-export function clockOf(
-  doc: Document,
-  quarantine: Quarantine,
-  nowMs: number,
-  dayOfMs: (ms: number) => string,
-): QuarantineClock {
-  const joins = quarantineJoinDays(quarantine, Object.values(doc.animals), dayOfMs);
-  const looks = Object.values(doc.looks).filter((l) => l.waterId === quarantine.id);
-  const today = lastRun(quarantine).closedDay ?? dayOfMs(nowMs);
-  return quarantineClock(joins, looks, quarantine.clockDays, today);
+/** The morning after the last day that is asked for, the days to come looked at and clear; and a week after the last missed look. */
+function releaseOf(beads: readonly Bead[], counted: readonly string[], facts: ClockFacts): string {
+  const { clockDays, today, masked } = facts;
+  const missed = beads.filter((b) => b.kind === 'missed').pop()?.day;
+  const afterMissed = missed === undefined ? '' : addDays(missed, QUARANTINE.unbrokenDays + 1);
+  const last = counted[clockDays - 1];
+  const later = (a: string, b: string) => (a > b ? a : b);
+  if (last !== undefined) return later(addDays(last, 1), afterMissed);
+  let left = clockDays - counted.length;
+  let day = beads[beads.length - 1]?.kind === 'pending' ? today : addDays(today, 1);
+  for (let ahead = 0; left > 0 && ahead < QUARANTINE.farthestDays; ahead++) {
+    if (!masked(day)) left--;
+    day = addDays(day, 1);
+  }
+  return later(day, afterMissed);
+}
+
+/** Looks and losses day by day. */
+function daysOf({ looks, losses }: ClockFacts): Map<string, Day> {
+  const days = new Map<string, Day>();
+  const change = (day: string, next: (d: Day) => Day) => days.set(day, next(days.get(day) ?? NOTHING));
+  for (const look of looks) {
+    const { result, signs = [], note = '', part = false } = look;
+    change(look.day, (d) => ({
+      looked: true,
+      whole: d.whole || !part,
+      healed: d.healed || (result === 'healed' && !part),
+      sign:
+        result === 'sign'
+          ? {
+              by: 'sign',
+              signs: [...new Set([...(d.sign?.signs ?? []), ...signs])],
+              note: [d.sign?.note, note].filter(Boolean).join(' '),
+            }
+          : d.sign,
+    }));
+  }
+  for (const day of losses)
+    change(day, (d) => ({ ...d, sign: d.sign ?? { by: 'lost', signs: [], note: '' } }));
+  return days;
 }

@@ -2,12 +2,8 @@
 import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const QUARANTINE_LIMITS = {
-  missedShare: limit(
-    0.25,
-    'share of the clock',
-    'days nobody looked that count as passed; beyond it as many days are added',
-    'our guess, on the careful side',
-  ),
+  unbrokenDays: limit(7, 'days', 'before release must be without a missed look', 'common practice'),
+  farthestDays: limit(400, 'days', 'ahead a release is looked for', 'common practice'),
 } as const satisfies LimitTable;
 
 export const QUARANTINE = valuesOf(QUARANTINE_LIMITS);

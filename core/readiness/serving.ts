@@ -21,11 +21,11 @@ export function servingJudgement(e: WaterEvidence, clock: QuarantineClock | null
 function byClock(clock: QuarantineClock): Judgement {
   switch (clock.status) {
     case 'signPresent':
-      return { word: 'wait', reason: { code: 'quarantineSign' }, opens: { code: 'quarantineClearLook' } };
+      return { word: 'wait', reason: { code: 'quarantineSign' }, opens: { code: 'quarantineHealed' } };
     case 'complete':
       return {
         word: 'go',
-        reason: { code: 'quarantineFree', days: clock.clockDays + clock.addedDays },
+        reason: { code: 'quarantineFree', days: clock.clockDays },
         opens: { code: 'quarantineLetIn' },
       };
     case 'running':
@@ -35,11 +35,11 @@ function byClock(clock: QuarantineClock): Judgement {
         reason: {
           code: 'quarantineRunning',
           day: clock.clockDay,
-          of: clock.clockDays + clock.addedDays,
+          of: clock.clockDays,
         },
         opens:
           clock.releaseDay === null
-            ? { code: 'quarantineClearLook' }
+            ? { code: 'quarantineHealed' }
             : { code: 'quarantineFreeOn', day: clock.releaseDay },
       };
   }

@@ -1,6 +1,8 @@
-/** Carbonic acid in sea water, total pH scale, mol/kg. Sources: Lueker, Dickson & Keeling 2000 (K1, K2; salinity 19..43, 2..35 C),
- *  Dickson 1990 (boric acid), Millero 1995 (water), Uppstrom 1974 (total boron). */
+/** Carbonic acid, boric acid and ammonium in sea water, total pH scale, mol/kg. Sources: Lueker, Dickson & Keeling 2000 (K1, K2; salinity
+ *  19..43, 2..35 C), Dickson 1990 (boric acid), Millero 1995 (water), Uppstrom 1974 (total boron), Weiss 1974 (solubility of CO2), Yao &
+ *  Millero 1995 (ammonium). */
 import { assertRange } from '../check';
+import { ammoniumPKYaoMillero } from './ammonia';
 
 export interface CarbonateConstants {
   pK1: number;
@@ -8,6 +10,9 @@ export interface CarbonateConstants {
   lnKB: number;
   lnKW: number;
 }
+
+/** Total boron, mol/kg at salinity 35. */
+const BORON_AT_35 = 0.0004157;
 
 /** Check at salinity 35, 25 C: pK1 5.8472, pK2 8.9660, ln KB -19.7964, ln KW -30.4338. */
 export function carbonateConstants(salinity: number, tempC: number): CarbonateConstants {
@@ -35,33 +40,84 @@ export function carbonateConstants(salinity: number, tempC: number): CarbonateCo
   };
 }
 
-/** Total alkalinity, mol/kg, of water with dissolved inorganic carbon `dic` (mol/kg) at a pH on the total scale. */
-export function alkalinityAt(ph: number, dic: number, salinity: number, tempC: number): number {
-  const k = carbonateConstants(salinity, tempC);
-  const h = 10 ** -ph;
-  const k1 = 10 ** -k.pK1;
-  const k2 = 10 ** -k.pK2;
-  const kb = Math.exp(k.lnKB);
-  const borate = ((0.000416 * salinity) / 35) * (kb / (kb + h));
-  const carbonate = (dic * (k1 * h + 2 * k1 * k2)) / (h * h + k1 * h + k1 * k2);
-  return carbonate + borate + Math.exp(k.lnKW) / h - h;
+/** Water of one salinity and temperature, ready to be asked many times. */
+export interface AcidBase {
+  /** Total alkalinity, mol/kg, at a pH with this much inorganic carbon and ammonia (both mol/kg). */
+  alkalinityAt: (ph: number, dic: number, ammonia: number) => number;
+  /** Share of the inorganic carbon that is CO2 and carbonic acid. */
+  co2Share: (ph: number) => number;
+  /** Free share of the ammonia, after Yao & Millero. */
+  freeShare: (ph: number) => number;
+  /** mol/kg of CO2 in balance with an atmosphere, per atm. */
+  k0: number;
 }
 
-/** Dissolved inorganic carbon, mol/kg, of water with total alkalinity (mol/kg) at a pH on the total scale: the inverse of alkalinityAt. */
-export function dicAt(ph: number, alkalinity: number, salinity: number, tempC: number): number {
-  const without = alkalinityAt(ph, 0, salinity, tempC);
-  const perMol = alkalinityAt(ph, 1, salinity, tempC) - without;
+/** @throws RangeError off the scales of the constants */
+export function acidBase(salinity: number, tempC: number): AcidBase {
+  const k = carbonateConstants(salinity, tempC);
+  const [k1, k2] = [10 ** -k.pK1, 10 ** -k.pK2];
+  const [kb, kw] = [Math.exp(k.lnKB), Math.exp(k.lnKW)];
+  const kNh4 = 10 ** -ammoniumPKYaoMillero(tempC, salinity);
+  const boron = (BORON_AT_35 * salinity) / 35;
+  const hundredK = (tempC + 273.15) / 100;
+  return {
+    alkalinityAt(ph, dic, ammonia) {
+      const h = 10 ** -ph;
+      const carbonate = (dic * (k1 * h + 2 * k1 * k2)) / (h * h + k1 * h + k1 * k2);
+      return carbonate + boron * (kb / (kb + h)) + ammonia * (kNh4 / (kNh4 + h)) + kw / h - h;
+    },
+    co2Share(ph) {
+      const h = 10 ** -ph;
+      return (h * h) / (h * h + k1 * h + k1 * k2);
+    },
+    freeShare(ph) {
+      return kNh4 / (kNh4 + 10 ** -ph);
+    },
+    k0: Math.exp(
+      93.4517 / hundredK -
+        60.2409 +
+        23.3585 * Math.log(hundredK) +
+        salinity * (0.023517 - 0.023656 * hundredK + 0.0047036 * hundredK * hundredK),
+    ),
+  };
+}
+
+/** Total alkalinity, mol/kg, of water with dissolved inorganic carbon `dic` (mol/kg) at a pH on the total scale. */
+export const alkalinityAt = (ph: number, dic: number, salinity: number, tempC: number): number =>
+  acidBase(salinity, tempC).alkalinityAt(ph, dic, 0);
+
+/** Dissolved inorganic carbon, mol/kg, of water with total alkalinity (mol/kg) at a pH on the total scale: the inverse of alkalinityAt.
+ *  @param ammonia total, mol/kg */
+export function dicAt(ph: number, alkalinity: number, salinity: number, tempC: number, ammonia = 0): number {
+  const water = acidBase(salinity, tempC);
+  const without = water.alkalinityAt(ph, 0, ammonia);
+  const perMol = water.alkalinityAt(ph, 1, ammonia) - without;
   return Math.max(0, (alkalinity - without) / perMol);
 }
 
-/** pH on the total scale from alkalinity and dissolved inorganic carbon (mol/kg): bisection, alkalinity rising with pH. */
-export function phOf(alkalinity: number, dic: number, salinity: number, tempC: number): number {
-  let low = 4;
-  let high = 11;
-  for (let i = 0; i < 60; i++) {
+/** pH on the total scale from alkalinity and dissolved inorganic carbon (mol/kg). */
+export const phOf = (alkalinity: number, dic: number, salinity: number, tempC: number): number =>
+  phIn(acidBase(salinity, tempC), alkalinity, dic, 0);
+
+/** The same in water that is asked many times: bisection, alkalinity rising with pH. @param near a pH it is expected close to: quicker */
+export function phIn(
+  water: AcidBase,
+  alkalinity: number,
+  dic: number,
+  ammonia: number,
+  near: number | null = null,
+): number {
+  const tooLow = (ph: number) => water.alkalinityAt(ph, dic, ammonia) < alkalinity;
+  let [low, high] = [3, 11];
+  if (near !== null) {
+    if (tooLow(near - CLOSE)) low = near - CLOSE;
+    if (!tooLow(near + CLOSE)) high = near + CLOSE;
+  }
+  while (high - low > 1e-9) {
     const mid = (low + high) / 2;
-    if (alkalinityAt(mid, dic, salinity, tempC) < alkalinity) low = mid;
+    if (tooLow(mid)) low = mid;
     else high = mid;
   }
   return (low + high) / 2;
 }
+const CLOSE = 0.02;

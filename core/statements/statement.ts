@@ -154,7 +154,7 @@ interface ServingFacts {
   quarantineTakes: Nothing;
   quarantineUntested: Ask;
   quarantineSign: Nothing;
-  quarantineClearLook: Nothing;
+  quarantineHealed: Nothing;
   quarantineRunning: { day: number; of: number };
   quarantineFreeOn: { day: string };
   quarantineFree: { days: number };

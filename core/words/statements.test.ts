@@ -181,7 +181,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   quarantineTakes: {},
   quarantineUntested: { parameters: ['ammonia', 'salinity'] },
   quarantineSign: {},
-  quarantineClearLook: {},
+  quarantineHealed: {},
   quarantineRunning: { day: 12, of: 28 },
   quarantineFreeOn: { day: '2026-03-20' },
   quarantineFree: { days: 31 },

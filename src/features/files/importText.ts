@@ -23,6 +23,7 @@ const COLLECTION_WORDS: Record<CollectionName, string> = {
   setup: 'setting-up points',
   equipment: 'equipment',
   forecasts: 'forecasts said',
+  treatments: 'treatments',
 };
 
 export type Preview =

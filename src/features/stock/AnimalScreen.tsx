@@ -77,6 +77,11 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
     const used = Object.values(doc.drips).filter((d) => d.animalIds.includes(animal.id));
     await act(`${animalWords(animal)} removed`, [
       ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
+      ...Object.values(doc.looks).flatMap((l): Edit[] =>
+        l.animalIds?.includes(animal.id)
+          ? [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => id !== animal.id) } }]
+          : [],
+      ),
       { remove: 'animals' as const, id: animal.id },
     ]);
     router.push(`/water/${water.id}/stock` as Href);

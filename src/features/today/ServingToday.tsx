@@ -7,8 +7,6 @@ import {
   isOpen,
   livingIn,
   openedOn,
-  SIGNS,
-  type Look,
   type Quarantine,
   type RunWater,
   type Water,
@@ -18,7 +16,6 @@ import { animalWords, KIND_WORDS, LINE_WORDS, sentence, WORDS } from '../../../c
 import {
   commit,
   localDay,
-  newId,
   selectAssessment,
   selectDocument,
   selectEvidence,
@@ -27,17 +24,15 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Caution, Check, Go, Line, Row, Screen, Section, space, Txt, useWide } from '../../ui';
+import { Button, Go, Line, Row, Screen, Section, space, Txt, useWide } from '../../ui';
 import { useParam, useUnits, useWords, WithWater } from '../shell';
-import { TextEntry, toggled, useEntryForm } from '../shell/form';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
-import { quarantineView, SIGN_WORDS } from '../shell/quarantine/view';
-import { SaveButton } from '../shell/saving';
+import { quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
+import { LookSheet } from './LookSheet';
 import { NextTest } from './NextTest';
 import { toneOf } from './OtherKind';
 import { Reminders } from './Reminders';
 import { ActFooter, WaterNow } from './WaterNow';
-import { readSign, type SignTexts } from './signForm';
 
 /** The page of a water that serves a display: one word, why, and for a quarantine its clock and its look. */
 export function ServingTodayScreen() {
@@ -114,8 +109,15 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
   const home = view.animals[0]?.homeId ?? first;
   return (
     <>
-      {look === 'sign' ? (
-        <SignSheet water={water} onDone={() => router.replace(`/water/${water.id}` as Href)} />
+      {look !== '' ? (
+        <LookSheet
+          key={look}
+          water={water}
+          clock={view.clock}
+          animals={view.animals}
+          start={look === 'sign' ? 'sign' : ''}
+          onDone={() => router.replace(`/water/${water.id}` as Href)}
+        />
       ) : null}
       <Section title="The watch">
         <QuarantineLane view={view} onPage />
@@ -136,11 +138,12 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
         </Section>
       ) : null}
       <Section title="What to look for, daily">
-        <Txt>{`${SIGNS.map((s) => SIGN_WORDS[s].toLowerCase()).join(', ')}. And: does everyone eat?`}</Txt>
+        <Txt>{`${SIGNS_OF[water.line].map((s) => SIGN_WORDS[s].toLowerCase()).join(', ')}. And: does everyone eat?`}</Txt>
         <Txt kind="small" tone="second">
-          The clock belongs to the whole system. One sign stops it for all; it starts again at day 1 when the
-          sign is gone, or when an animal joins. A day nobody looked stays hollow; more than one in four and
-          as many days are added.
+          The clock belongs to the whole system and counts only days on which you saw all of them clear. One
+          sign, a death or a missing animal stops it for all; it starts again at day 1 once all are healed, or
+          when an animal joins. A day nobody looked stays hollow and does not count; the last week before
+          release must be without one.
         </Txt>
       </Section>
     </>
@@ -211,55 +214,6 @@ function AboutWater({ water }: { water: Water }) {
         </Txt>
       ) : null}
     </>
-  );
-}
-
-function SignSheet({ water, onDone }: { water: Quarantine; onDone: () => void }) {
-  const dispatch = useAppDispatch();
-  const looks = useAppSelector((s) => s.document.entities.looks);
-  const form = useEntryForm({
-    start: (): SignTexts => ({ signs: [], note: '' }),
-    read: readSign,
-    save: ({ sign }) => {
-      const today = localDay(Date.now());
-      const present = Object.values(looks).find((l) => l.waterId === water.id && l.day === today);
-      const entity: Look = {
-        id: present?.id ?? newId(),
-        waterId: water.id,
-        day: today,
-        result: 'sign',
-        ...sign,
-      };
-      return dispatch(commit('Sign logged: the clock stands still', [{ put: 'looks', entity }]));
-    },
-    done: onDone,
-  });
-  const { signs } = form.texts;
-  return (
-    <Section title="What did you see?">
-      <Row wrap>
-        {SIGNS.map((s) => (
-          <Check
-            key={s}
-            label={SIGN_WORDS[s]}
-            checked={signs.includes(s)}
-            onChange={(on) => form.change({ signs: toggled(signs, s, on) })}
-          />
-        ))}
-      </Row>
-      <TextEntry form={form} name="note" label="In which animal, and how" multiline />
-      <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
-      <Row wrap>
-        <SaveButton
-          saving={form.saving}
-          kind="primary"
-          icon="keep"
-          label="Log the sign"
-          onPress={form.save}
-        />
-        <Button kind="quiet" label="Not now" onPress={onDone} />
-      </Row>
-    </Section>
   );
 }
 

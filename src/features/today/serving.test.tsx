@@ -9,7 +9,7 @@ test('a clear look is logged once a day', () => {
   });
   const looks = () => Object.values(doc().looks).filter((l) => l.waterId === 'north-qt').length;
   const before = looks();
-  expect(says(/^Wait: Day 12 of 28 without a sign/)).toBe(true);
+  expect(says(/^Wait: 10 of 28 days were seen clear/)).toBe(true);
   press(/^All clear today in Spare tank/);
   settle();
   expect(looks()).toBe(before + 1);
@@ -36,7 +36,9 @@ test('a sign is logged with what was seen, never empty, and the clock stands', a
 test('a quarantine says its word and why, its water and whom it serves', () => {
   onScreen(<ServingTodayScreen />, { doc: demo(), params: { waterId: 'north-qt' } });
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Steady');
-  expect(says('Wait: Day 12 of 28 without a sign. Free on 18 May if it stays clear.')).toBe(true);
+  expect(
+    says('Wait: 10 of 28 days were seen clear. Free on 19 May if every day is looked at and clear.'),
+  ).toBe(true);
   expect(says('North Window')).toBe(true);
   expect(screen.getByRole('button', { name: 'Log a sample' })).toBeTruthy();
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);

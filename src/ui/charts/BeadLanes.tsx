@@ -5,7 +5,7 @@ import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
 
 export interface BeadLane {
-  beads: { kind: 'clear' | 'missed' | 'sign' | 'pending'; today: boolean }[];
+  beads: { kind: 'clear' | 'missed' | 'sign' | 'pending' | 'masked'; today: boolean }[];
   /** Words after a broken string: "sign, 6th day". */
   brokenBy: string | null;
 }
@@ -26,7 +26,7 @@ interface Placed {
   x: number;
   y: number;
   lane: number;
-  kind: 'clear' | 'missed' | 'sign' | 'pending' | 'toCome';
+  kind: BeadLane['beads'][number]['kind'] | 'toCome';
   today: boolean;
 }
 
@@ -59,7 +59,7 @@ export function placeBeads(
   return { beads, rows: row, ends };
 }
 
-/** Quarantine as strings of day beads: clear filled, missed hollow, sign crossed; a reset breaks the string. */
+/** Quarantine as strings of day beads: clear filled, missed hollow, one that does not count dotted, sign crossed; a reset breaks the string. */
 export function BeadLanes({ lanes, toCome, clockDays, summary }: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
@@ -98,6 +98,19 @@ export function BeadLanes({ lanes, toCome, clockDays, summary }: Props) {
               {b.kind === 'clear' ? <Circle cx={b.x} cy={b.y} r={R} fill={roles.go} /> : null}
               {b.kind === 'missed' ? (
                 <Circle cx={b.x} cy={b.y} r={R - 1} fill={roles.ground} stroke={roles.go} strokeWidth={2.5} />
+              ) : null}
+              {b.kind === 'masked' ? (
+                <>
+                  <Circle
+                    cx={b.x}
+                    cy={b.y}
+                    r={R - 1}
+                    fill={roles.ground}
+                    stroke={roles.go}
+                    strokeWidth={2.5}
+                  />
+                  <Circle cx={b.x} cy={b.y} r={4} fill={roles.go} />
+                </>
               ) : null}
               {b.kind === 'pending' ? (
                 <Circle

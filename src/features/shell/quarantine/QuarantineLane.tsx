@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../../store';
+import { commit, localDay, newId, shortWrittenDay, useAppDispatch } from '../../../store';
 import { Button, Go, Row, space, Txt } from '../../../ui';
 import { BeadLanes } from '../../../ui/charts/BeadLanes';
 import { animalWords } from '../../../../core/words';
@@ -19,30 +19,29 @@ export function QuarantineLane({
 }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
-  const looks = useAppSelector((s) => s.document.entities.looks);
   const { quarantine, clock, animals } = view;
   const words = clockWords(view, shortWrittenDay);
   const resets = resetWords(clock, shortWrittenDay);
   const page = `/water/${quarantine.id}`;
-  const lookClear = () => {
-    const today = localDay(Date.now());
-    const present = Object.values(looks).find((l) => l.waterId === quarantine.id && l.day === today);
+  const stands = clock.status === 'signPresent';
+  const look = () =>
     dispatch(
-      commit('Look logged: all clear', [
+      commit(stands ? 'Look logged: all healed' : 'Look logged: all clear', [
         {
           put: 'looks',
           entity: {
-            id: present?.id ?? newId(),
+            id: newId(),
             waterId: quarantine.id,
-            day: today,
-            result: 'clear',
+            day: localDay(Date.now()),
+            result: stands ? 'healed' : 'clear',
             signs: [],
             note: '',
           },
         },
       ]),
     );
-  };
+  // A sign of today stays: the day keeps its worst.
+  const brokenToday = clock.strings[clock.strings.length - 1]?.broken?.day === localDay(Date.now());
   return (
     <View style={{ gap: space(2) }}>
       {onPage ? null : (
@@ -66,9 +65,14 @@ export function QuarantineLane({
         <BeadLanes
           lanes={view.lanes}
           toCome={view.toCome}
-          clockDays={clock.clockDays + clock.addedDays}
+          clockDays={clock.clockDays}
           summary={`${words.title}. ${words.text} ${resets.join(' ')}`}
         />
+      ) : null}
+      {clock.asks ? (
+        <Txt tone="nitrite">
+          Nobody looked for two days. If you did, enter the looks of those days; if not, look closely now.
+        </Txt>
       ) : null}
       {resets.map((r) => (
         <Txt key={r} kind="small" tone="second">
@@ -79,10 +83,10 @@ export function QuarantineLane({
         <Row>
           <Button
             grow
-            label={clock.lookedToday ? 'Looked today ✓' : 'All clear today'}
-            name={`All clear today in ${quarantine.name}`}
-            disabled={clock.lookedToday && clock.status !== 'signPresent'}
-            onPress={lookClear}
+            label={stands ? 'All are healed' : clock.lookedToday ? 'Looked today ✓' : 'All clear today'}
+            name={`${stands ? 'All are healed' : 'All clear today'} in ${quarantine.name}`}
+            disabled={stands ? brokenToday : clock.lookedToday}
+            onPress={look}
           />
           <Button
             grow
@@ -90,6 +94,16 @@ export function QuarantineLane({
             label="I saw a sign"
             name={`I saw a sign in ${quarantine.name}`}
             onPress={() => router.push(`${page}?look=sign` as Href)}
+          />
+        </Row>
+      ) : null}
+      {animals.length > 0 ? (
+        <Row>
+          <Button
+            kind="quiet"
+            label="Another look"
+            name={`Another look into ${quarantine.name}: of a past day, or of some of them`}
+            onPress={() => router.push(`${page}?look=other` as Href)}
           />
         </Row>
       ) : null}

@@ -1,5 +1,12 @@
 /** A quarantine as plain data: its clock, its beads, and both in words. */
-import { livingIn, type Animal, type Document, type Quarantine, type Sign } from '../../../../core/document';
+import {
+  livingIn,
+  type Animal,
+  type Document,
+  type Quarantine,
+  type QuarantineLine,
+  type Sign,
+} from '../../../../core/document';
 import { clockOf, type QuarantineClock } from '../../../../core/quarantine';
 import type { BeadLane } from '../../../ui/charts/BeadLanes';
 
@@ -12,7 +19,31 @@ export const SIGN_WORDS: Record<Sign, string> = {
   cloudyEyes: 'Cloudy eyes',
   sores: 'Sores',
   hiding: 'Hiding',
-  pests: 'Pests or eggs',
+  pests: 'Pests',
+  eggs: 'Eggs',
+  slime: 'Slime',
+  recession: 'Tissue recedes',
+  notOpening: 'Does not open',
+  notMoving: 'Does not move',
+  overturned: 'Lies on its back',
+};
+
+/** The signs that fit a line. */
+export const SIGNS_OF: Record<QuarantineLine, readonly Sign[]> = {
+  fish: [
+    'spots',
+    'fastBreathing',
+    'scratching',
+    'notEating',
+    'clampedFins',
+    'cloudyEyes',
+    'sores',
+    'hiding',
+    'pests',
+  ],
+  invertebrate: ['notMoving', 'overturned', 'notEating', 'sores', 'pests', 'eggs', 'slime'],
+  coral: ['pests', 'eggs', 'slime', 'recession', 'notOpening'],
+  anemone: ['notOpening', 'notMoving', 'notEating', 'recession', 'slime', 'pests', 'eggs'],
 };
 
 export interface QuarantineView {
@@ -42,12 +73,12 @@ export function quarantineView(
         ? null
         : s.broken.by === 'joined'
           ? 'newcomer: again from day 1'
-          : `sign, ${ordinal(s.beads.length)} day`,
+          : `${s.broken.by === 'lost' ? 'a loss' : 'sign'}, ${ordinal(s.beads.length)} day`,
   }));
   const open = clock.strings[clock.strings.length - 1];
   const toCome =
     clock.releaseDay && open && open.broken === null
-      ? Math.max(0, quarantine.clockDays + clock.addedDays - open.beads.length)
+      ? Math.max(0, quarantine.clockDays - clock.clockDay - (clock.lookedToday ? 0 : 1))
       : 0;
   return { quarantine, clock, animals, lanes, toCome };
 }
@@ -65,17 +96,16 @@ export function clockWords(
       const last = clock.strings[clock.strings.length - 1]?.broken;
       return {
         title: 'The clock stands still',
-        text: `A sign was seen on ${last ? day(last.day) : 'the last look'}. It starts again at day 1 with the next clear look.`,
+        text: `${last?.by === 'lost' ? 'One died or was missing' : 'A sign was seen'} on ${last ? day(last.day) : 'the last look'}. It starts again at day 1 once all are seen healed.`,
       };
     }
     case 'complete':
       return { title: `${clock.clockDays} days clear`, text: 'Free to move on, all together.' };
     case 'running': {
       const free = clock.releaseDay ? day(clock.releaseDay) : '';
-      const added = clock.addedDays > 0 ? ` ${clock.addedDays} days were added for days nobody looked.` : '';
       return {
-        title: `Day ${clock.clockDay} of ${clock.clockDays + clock.addedDays} clear`,
-        text: `Free on ${free} if it stays clear.${added}`,
+        title: `${clock.clockDay} of ${clock.clockDays} days clear`,
+        text: `Free on ${free} if every day is looked at and clear.`,
       };
     }
   }
@@ -87,8 +117,9 @@ export const resetWords = (clock: QuarantineClock, day: (written: string) => str
     if (!broken) return [];
     if (broken.by === 'joined')
       return [`${day(broken.day)}: an animal joined; the clock began again for all.`];
+    if (broken.by === 'lost') return [`${day(broken.day)}: one died or was missing, which counts as a sign.`];
     const signs = broken.signs.map((s) => SIGN_WORDS[s].toLowerCase()).join(', ') || 'a sign';
     return [
-      `${day(broken.day)}: ${signs}.${broken.note ? ` ${broken.note}` : ''} The string began again when it was gone.`,
+      `${day(broken.day)}: ${signs}.${broken.note ? ` ${broken.note}` : ''} The string begins again once all are healed.`,
     ];
   });

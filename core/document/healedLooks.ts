@@ -1,0 +1,31 @@
+/** From version 5 on: a clear look after a sign said that it was gone. Now that is said in a word of its own. */
+import { z } from 'zod';
+import type { Entry } from './entry';
+
+/** As much of a look as tells; what is not of this form is left for the check to name. */
+const lookShape = z.looseObject({ waterId: z.string(), day: z.string(), result: z.string() });
+
+/** The first clear look after a sign, in each water, is the one that said "healed". */
+export function healedLooks(entries: readonly Entry[]): Entry[] {
+  const looks = entries.flatMap((entry) => {
+    if (entry.collection !== 'looks') return [];
+    const look = lookShape.safeParse(entry.entity);
+    return look.success ? [{ entry, look: look.data }] : [];
+  });
+  // A sign outweighs a clear look of the same day.
+  const worst = (result: string) => (result === 'sign' ? 0 : 1);
+  looks.sort((a, b) => a.look.day.localeCompare(b.look.day) || worst(a.look.result) - worst(b.look.result));
+  const signOn = new Map<string, string>();
+  const healed = new Set<Entry>();
+  for (const { entry, look } of looks) {
+    const since = signOn.get(look.waterId);
+    if (look.result === 'sign') signOn.set(look.waterId, look.day);
+    else if (since !== undefined && since < look.day) {
+      healed.add(entry);
+      signOn.delete(look.waterId);
+    }
+  }
+  return entries.map((entry) =>
+    healed.has(entry) ? { ...entry, entity: { ...(entry.entity as object), result: 'healed' } } : entry,
+  );
+}
