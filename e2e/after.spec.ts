@@ -36,7 +36,12 @@ test('one purchase is split over two tanks, each animal looked at on arrival', a
   await fill(page, 'Of these to Pantry Cube', '4');
   await expect(page.getByText('6 stay for North Window.')).toBeVisible();
   await page.getByRole('button', { name: /^It is in the display/ }).click();
+  // They passed no quarantine: a reason is asked, and stays with them.
+  await expect(page.getByText(/^It comes from no quarantine of yours/).first()).toBeVisible();
+  await fill(page, 'Why all the same', 'from a keeper next door');
+  await page.getByRole('button', { name: /^It is in the display/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('6');
+  await expect(page.getByText('from a keeper next door')).toBeVisible();
   await fill(page, 'Set aside, of 6', '1');
   await press(page, 'All looked at');
   await expect(page.getByText('5 sound, 1 set aside')).toBeVisible();

@@ -108,16 +108,18 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await fill(page, 'Volume of water, L', '60');
     await page.getByRole('radio', { name: '21', exact: true }).click();
     await press(page, 'Set it up');
-    await expect(page.getByText('Day 1 of 21 without a sign.', { exact: false })).toBeVisible();
+    await expect(page.getByText('0 of 21 days were seen clear.', { exact: false })).toBeVisible();
     await press(page, /All clear today/);
+    await expect(page.getByText('1 of 21 days were seen clear.', { exact: false })).toBeVisible();
     await later(page, { days: 1 });
     await press(page, /I saw a sign/);
     await page.getByRole('checkbox', { name: 'Spots' }).click();
     await press(page, 'Log the sign');
     await expect(page.getByText(/the clock stands still/).first()).toBeVisible();
     await later(page, { days: 2 });
-    await press(page, /All clear today/);
-    await expect(page.getByText('Day 1 of 21 without a sign.', { exact: false })).toBeVisible();
+    // A clear look is not enough any more: all must be healed.
+    await press(page, /All are healed/);
+    await expect(page.getByText('1 of 21 days were seen clear.', { exact: false })).toBeVisible();
     await expect(page.getByText(/Free on 16 Jun/).first()).toBeVisible();
     // The quarantine is a water of its own: its tests go into its own log.
     await place(page, 'Log');
@@ -166,6 +168,10 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.reload();
     await later(page, { minutes: 60 });
     await expect(page.getByText('Near', { exact: true })).toBeVisible();
+    // Nobody slips past the guard in silence.
+    await press(page, 'They are in the tank');
+    await expect(page.getByText(/Say in your words why it goes in all the same/)).toBeVisible();
+    await fill(page, 'Why all the same', 'snails of a friend, no fish were with them');
     await press(page, 'They are in the tank');
     await place(page, 'Today');
     await expect(page.getByText('The top-off is still unplugged.')).toBeVisible();

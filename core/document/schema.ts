@@ -29,6 +29,7 @@ import {
   OWN_PARAMETERS,
   PARAMETERS,
   QUARANTINE_LINES,
+  RISKS,
   ROCK_KINDS,
   SCHOOLS,
   SEEDS,
@@ -451,7 +452,15 @@ const animalSchema = z.strictObject({
   lengthCm: z.number().gt(0).max(100).optional(),
   /** Where it has been, oldest first; the last is where it is. */
   moves: z
-    .array(z.strictObject({ to: placeSchema, at: time, why: note }))
+    .array(
+      z.strictObject({
+        to: placeSchema,
+        at: time,
+        why: note,
+        /** What spoke against this move; the reason stands in `why`. */
+        against: z.array(z.enum(RISKS)).max(RISKS.length).optional(),
+      }),
+    )
     .min(1)
     .max(100)
     .refine(

@@ -118,6 +118,17 @@ export type Stage = (typeof STAGES)[number];
 export const GONE_REASONS = ['died', 'rehomed', 'returned', 'eaten', 'missing', 'notSaid'] as const;
 export type GoneReason = (typeof GONE_REASONS)[number];
 
+/** What may speak against letting an animal in. */
+export const RISKS = [
+  'riskCopper',
+  'riskSign',
+  'riskClock',
+  'riskNoQuarantine',
+  'riskOtherDisplay',
+  'riskDisplay',
+  'riskNoLid',
+] as const;
+
 /** What happens to a water besides its care, and may be followed by ammonia. */
 export const INCIDENTS = [
   'foodSpilled',

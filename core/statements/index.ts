@@ -1,5 +1,6 @@
 export type { GateId, Word } from './gates';
 export type {
+  RiskCode,
   CannotCode,
   CauseCode,
   DoseCode,

@@ -1,6 +1,7 @@
 /** What the core has to say, as data: each statement has a code and exactly the numbers, texts and parameters its sentence needs. The
  *  sentences, in the person's units, stand in core/words. Numbers are in stored units (litres, C, practical salinity, cm, mg N). */
 import type { IncidentKind, Parameter, SetupItem } from '../document';
+import type { Word } from './gates';
 
 /** Nothing beside the code. */
 type Nothing = Record<never, never>;
@@ -166,6 +167,17 @@ interface ServingFacts {
   mixingFit: Nothing;
   outOfUse: { day: string };
   openAgain: Nothing;
+}
+
+/** What is risked by letting an animal in. */
+interface RiskFacts {
+  riskCopper: { name: string };
+  riskSign: { name: string; day: string };
+  riskClock: { name: string; day: number; of: number };
+  riskNoQuarantine: Nothing;
+  riskOtherDisplay: { name: string };
+  riskDisplay: { name: string; word: Word };
+  riskNoLid: { name: string };
 }
 
 /** Why a method or a school is proposed. */
@@ -362,6 +374,7 @@ interface CannotFacts {
 
 export type StatementFacts = GateFacts &
   ServingFacts &
+  RiskFacts &
   ProposalFacts &
   AlarmFacts &
   LivingFacts &
@@ -374,6 +387,7 @@ export type StatementCode = keyof StatementFacts;
 /** Steps of an Act now. */
 export type StepCode = Extract<keyof StepFacts, `step${string}`>;
 export type WarningCode = keyof WarningFacts;
+export type RiskCode = keyof RiskFacts;
 export type CauseCode = keyof CauseFacts;
 export type DoseCode = keyof DoseFacts;
 export type CannotCode = keyof CannotFacts;

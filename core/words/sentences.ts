@@ -9,6 +9,7 @@ import type { Said, Statement, StepCode } from '../statements';
 import { PRINTED_PER_N, showQuantity, showRange } from '../units';
 import { inUnits } from './inUnits';
 import { LIVING_WORDS } from './living';
+import { WORDS } from './names';
 import {
   capital,
   days,
@@ -187,6 +188,22 @@ const GATES = {
   addCoral: () => 'Dip and inspect it, start low and dim.',
 } satisfies Partial<Sentences>;
 
+/** Each says what is risked, for animals of an owner in a hurry. */
+const RISK_SENTENCES = {
+  riskCopper: (s) =>
+    `${s.name} has held copper. Rock, sand and silicone give it back for years, and it kills invertebrates and corals: they never go in.`,
+  riskSign: (s, w) =>
+    `A sign stands in ${s.name} since ${w.written(s.day)}. What ails them goes along, into a tank where it can hardly be treated.`,
+  riskClock: (s) =>
+    `Only ${s.day} of ${s.of} days in ${s.name} were seen clear. A parasite that shows later comes along, and every fish in the display may have to come out.`,
+  riskNoQuarantine: () =>
+    'It comes from no quarantine of yours. Whatever it carries goes into the display, where it can hardly be treated.',
+  riskOtherDisplay: (s) => `It comes from ${s.name}: whatever lives there comes along.`,
+  riskDisplay: (s) =>
+    `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`,
+  riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
+} satisfies Partial<Sentences>;
+
 const SERVING = {
   asTold: (s, w) => `as told on ${w.written(s.day)}, before the log`,
   quarantineReady: () => 'Nobody is in it, and its water is fit.',
@@ -326,6 +343,7 @@ const CANNOT = {
 
 const SENTENCES: Omit<Sentences, StepCode> = {
   ...GATES,
+  ...RISK_SENTENCES,
   ...SERVING,
   ...PROPOSALS,
   ...ALARMS,

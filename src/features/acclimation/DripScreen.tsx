@@ -1,8 +1,9 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { IN, isIn, moved, type Drip, type DripCheck, type Edit, type Water } from '../../../core/document';
+import { isIn, type Drip, type DripCheck, type Edit, type Water } from '../../../core/document';
+import { admit } from '../../../core/arrivals';
 import { dripAt, dripPlan, dripWaterUsedL, NEAR_C } from '../../../core/acclimation';
 import { animalWords } from '../../../core/words';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
@@ -15,9 +16,10 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Check, Row, Screen, Section, space, Txt } from '../../ui';
+import { Button, Check, Row, Screen, Section, space, TextField, Txt } from '../../ui';
 import { ConvergeChart } from '../../ui/charts/ConvergeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
+import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { DropPulse } from './DropPulse';
 
 export function DripScreen() {
@@ -80,15 +82,27 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
   const left = aim === null ? null : Math.max(0, aim - minutes);
   const near = running && left === 0;
   const usedL = dripWaterUsedL(plan, minutes);
+  const coming = useMemo(
+    () =>
+      drip.animalIds.flatMap((id) => {
+        const animal = doc.animals[id];
+        return animal && !isIn(animal, water.id) ? [animal] : [];
+      }),
+    [drip.animalIds, doc.animals, water.id],
+  );
+  const guardMs = Math.floor(now / MINUTE_MS) * MINUTE_MS;
+  const { risksOf, risks, never } = useRisks(coming, water, guardMs);
+  const [why, setWhy] = useState('');
+  const [asked, setAsked] = useState(false);
   const finish = () => {
     const time = isoOf(Date.now());
-    const moves = drip.animalIds.flatMap((id): Edit[] => {
-      const animal = doc.animals[id];
-      if (!animal || isIn(animal, water.id)) return [];
-      const homeId = water.kind === 'display' ? water.id : animal.homeId;
-      return [{ put: 'animals', entity: moved({ ...animal, homeId }, IN(water.id), time) }];
-    });
-    put(`${who} moved in`, { ...drip, finishedAt: time }, moves);
+    const admitted = admit(
+      coming.map((animal) => ({ animal, count: animal.count, partId: '' })),
+      water,
+      { at: time, why, risksOf },
+    );
+    setAsked(!admitted.ok);
+    if (admitted.ok) put(`${who} moved in`, { ...drip, finishedAt: time }, admitted.edits);
   };
   const clockAt = (m: number) =>
     startMs === null ? `${Math.round(m)} min` : clockTime(startMs + m * MINUTE_MS);
@@ -123,6 +137,7 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
               ? 'More than four hours'
               : `About ${Math.ceil(aim)} min${heatLate ? ', floated' : ''}`}
           </Txt>
+          <Risks risks={risks} />
           <Section title="Before the valve opens">
             {BEFORE.map((c) => (
               <Check
@@ -249,8 +264,18 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
       {running ? (
         <Section title="Then">
           <Txt>{`${showQuantity('volume', usedL, units)} of tank water used so far: have as much salt water ready. A cup is kinder than a net; none of the bag water goes in.`}</Txt>
+          <Risks risks={risks} />
+          {risks.length > 0 && !never ? (
+            <TextField
+              label="Why all the same"
+              value={why}
+              onChange={setWhy}
+              error={asked && why.trim() === '' ? REASON_MISSING : undefined}
+            />
+          ) : null}
           <Button
             kind="primary"
+            disabled={never}
             label={near && !heatLate ? 'They are in the tank' : 'They are in the tank already'}
             onPress={finish}
           />

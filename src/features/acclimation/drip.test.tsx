@@ -52,8 +52,17 @@ test('it starts only with its checks made, runs by the clock, and asks for the t
   press('Start the drip');
   expect(shown.doc().drips[id]?.startedAt).not.toBeNull();
   shown.settle(10 * 60_000);
+  // Ten of 28 days are clear: let in all the same, the reason is asked first.
+  press(/^They are in the tank/);
+  expect(shown.doc().drips[id]?.finishedAt).toBeNull();
+  expect(says(/^Only 10 of 28 days in Spare tank were seen clear/)).toBe(true);
+  type('Why all the same', 'the spare tank leaks');
   press(/^They are in the tank/);
   expect(shown.doc().drips[id]?.finishedAt).not.toBeNull();
+  expect(shown.doc().animals['north-cardinals']?.moves.at(-1)).toMatchObject({
+    why: 'the spare tank leaks',
+    against: expect.arrayContaining(['riskClock']),
+  });
   expect(says(/Top-off is plugged in again/)).toBe(true);
 });
 

@@ -21,6 +21,7 @@ import {
 } from '../../store';
 import { Button, Caution, FieldRow, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithDisplay } from '../shell';
+import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -95,7 +96,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
   const others = useAppSelector(selectWaters).filter((w) => w.kind === 'display' && w.id !== water.id);
   const [id] = useState(newId);
   const form = useEntryForm({
-    start: (): PurchaseTexts => ({ count: '1', split: {}, length: '', since: '' }),
+    start: (): PurchaseTexts => ({ count: '1', split: {}, length: '', since: '', why: '' }),
     read: (texts) => readPurchase(texts, others, { lengthUnit: units.length, today: localDay(now) }),
     save: ({ purchase }) => take(purchase, false),
     done: () => router.push(`/water/${water.id}/stock/${id}` as Href),
@@ -111,10 +112,23 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
     [evidence, assessment, species, count, peaks],
   );
   const stops = warnings.filter((w) => w.severity === 'stop');
-  const take = ({ left, given, lengthCm, since }: Purchase, isIn: boolean) => {
-    // It counts from the day it really joined: at noon, where only the day is known.
-    const joined = isIn && since !== null && since < localDay(Date.now());
+  const newcomer = useMemo(() => [{ speciesId: species.id, moves: [] }], [species.id]);
+  const { risks, never } = useRisks(newcomer, water, now);
+  const [asked, setAsked] = useState(false);
+  /** It counts from the day it really joined: then it is told, and nothing is left to be guarded. */
+  const told = (since: string | null) => since !== null && since < localDay(Date.now());
+  const letIn = () => {
+    const { since, why } = form.texts;
+    const asks = risks.length > 0 && !told(since === '' ? null : since) && why.trim() === '';
+    setAsked(asks);
+    if (!asks) form.saveWith(({ purchase }) => take(purchase, true));
+  };
+  const take = ({ left, given, lengthCm, since, why }: Purchase, isIn: boolean) => {
+    // At noon, where only the day is known.
+    const joined = isIn && told(since);
     const at = joined ? new Date(`${since}T12:00:00`).toISOString() : isoOf(Date.now());
+    const reason = !isIn ? '' : joined ? `In since then; entered on ${localDay(Date.now())}.` : why;
+    const against = isIn && risks.length > 0 ? { against: risks.map((r) => r.code) } : {};
     const placeIn = (waterId: string) => (isIn ? IN(waterId) : WISHED);
     const animal: Animal = {
       id,
@@ -122,7 +136,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
       speciesId: species.id,
       count: left,
       ...(lengthCm === null ? {} : { lengthCm }),
-      moves: [{ to: placeIn(water.id), at, why: '' }],
+      moves: [{ to: placeIn(water.id), at, why: reason, ...against }],
       plannedDay: null,
     };
     return dispatch(
@@ -135,7 +149,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
             id: newId(),
             homeId: g.waterId,
             count: g.count,
-            moves: [{ to: placeIn(g.waterId), at, why: '' }],
+            moves: [{ to: placeIn(g.waterId), at, why: reason, ...against }],
           },
         })),
       ]),
@@ -242,13 +256,25 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
           seek medical help after contact.
         </Caution>
       ) : null}
+      {asked ? (
+        <>
+          <Risks risks={risks} />
+          <TextEntry form={form} name="why" label="Why all the same" />
+          <Txt kind="small" tone="ammonia" live>
+            {REASON_MISSING}
+          </Txt>
+        </>
+      ) : null}
       <Row wrap>
         <SaveButton saving={form.saving} kind="primary" icon="add" label="Wish for it" onPress={form.save} />
-        <Button
-          label={stops.length > 0 ? 'It is in the display all the same' : 'It is in the display'}
-          onPress={() => form.saveWith(({ purchase }) => take(purchase, true))}
-        />
+        {never ? null : (
+          <Button
+            label={stops.length > 0 || asked ? 'It is in the display all the same' : 'It is in the display'}
+            onPress={letIn}
+          />
+        )}
       </Row>
+      {never ? <Risks risks={risks} /> : null}
       <Txt kind="small" tone="second">
         A wished animal can be booked into quarantine, dripped and let in from its own page.
       </Txt>

@@ -1,6 +1,7 @@
 import { animalWords, GONE_WORDS, inUnits, placeWords, sentence } from '../../../core/words';
 import { isDay, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import {
   GONE_REASONS,
@@ -10,10 +11,12 @@ import {
   waterOf,
   type Animal,
   type Display,
+  type Document,
   type Edit,
   type Water,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
+import { admit, isCopperDeath } from '../../../core/arrivals';
 import { additionWarnings, lengthAt } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import {
@@ -34,11 +37,12 @@ import {
 import { Button, FieldRow, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
 import { NotHere, useParam, useWords, WithWater } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
-import { editsToLose, editsToMove } from './leaving';
+import { editsToLose } from './leaving';
 import { lineFits, loadWords } from './model';
 
 export function AnimalScreen() {
@@ -196,8 +200,9 @@ function Coming({
   );
 }
 
-/** The person's waters an animal may go to from where it is: quarantines of its line, displays and holding containers in use. */
-function watersFor(animal: Animal, waters: readonly Water[]): Water[] {
+/** The person's waters an animal may go to from where it is: quarantines of its line, displays and holding containers in use. Where copper was, no
+ *  invertebrate or coral goes. */
+function watersFor(animal: Animal, waters: readonly Water[], doc: Document): Water[] {
   const hereId = waterOf(placeOf(animal));
   const species = speciesById(animal.speciesId);
   return waters.filter(
@@ -205,6 +210,7 @@ function watersFor(animal: Animal, waters: readonly Water[]): Water[] {
       w.id !== hereId &&
       isOpen(w) &&
       w.kind !== 'mixing' &&
+      !isCopperDeath(doc, species, w) &&
       (w.kind !== 'quarantine' || lineFits(w.line, species)),
   );
 }
@@ -221,19 +227,34 @@ function WhereNext({
   const waters = useAppSelector(selectWaters);
   const words = useAppSelector((s) => s.document.entities.waters);
   const place = placeOf(animal);
-  const options = watersFor(animal, waters);
+  const doc = useAppSelector(selectDocument);
+  const options = watersFor(animal, waters, doc);
+  const [toId, setTo] = useState('');
+  const to = words[toId];
+  const now = useNow(MINUTE_MS);
+  const who = useMemo(() => [animal], [animal]);
+  const { risksOf, risks } = useRisks(who, to, now);
   const form = useEntryForm({
     start: (): MoveTexts => ({ count: String(animal.count), to: '', why: '' }),
-    read: (texts) => readMove(texts, animal.count),
-    save: ({ move }) => {
-      const to = words[move.to];
+    read: (texts) => {
+      const read = readMove(texts, animal.count);
+      return read.ok && risks.length > 0 && texts.why.trim() === ''
+        ? { ok: false as const, faults: { why: REASON_MISSING } }
+        : read;
+    },
+    save: async ({ move }) => {
       if (!to) throw new RangeError(`there is no water "${move.to}"`);
-      return onAct(
-        `${animalWords({ ...animal, count: move.count })} moved to ${to.name}`,
-        editsToMove(animal, { ...move, to }, isoOf(Date.now()), newId()),
-      );
+      const admitted = admit([{ animal, count: move.count, partId: newId() }], to, {
+        at: isoOf(Date.now()),
+        why: move.why,
+        risksOf,
+      });
+      if (!admitted.ok) return { kind: 'nothing' };
+      return onAct(`${animalWords({ ...animal, count: move.count })} moved to ${to.name}`, admitted.edits);
     },
   });
+  const chosen = form.texts.to;
+  useEffect(() => setTo(chosen), [chosen]);
   const title = place.kind === 'wish' ? 'Bring it home' : place.kind === 'gone' ? 'It is back' : 'Move it';
   const quarantined = options.some((w) => w.kind === 'quarantine');
   return (
@@ -262,11 +283,17 @@ function WhereNext({
           ) : null}
           {form.texts.to !== '' ? (
             <>
+              <Risks risks={risks} />
               <FieldRow>
                 {animal.count > 1 ? (
                   <TextEntry form={form} name="count" numeric label="How many" unit={`of ${animal.count}`} />
                 ) : null}
-                <TextEntry form={form} name="why" label="Why" placeholder="May be left empty" />
+                <TextEntry
+                  form={form}
+                  name="why"
+                  label={risks.length > 0 ? 'Why all the same' : 'Why'}
+                  placeholder={risks.length > 0 ? '' : 'May be left empty'}
+                />
               </FieldRow>
               <Row wrap>
                 <SaveButton

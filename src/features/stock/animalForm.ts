@@ -14,8 +14,11 @@ export interface PurchaseTexts {
   length: string;
   /** The day it joined, where that was not today. */
   since: string;
+  /** Why it goes in against what speaks against it. */
+  why: string;
 }
 export interface Purchase {
+  why: string;
   lengthCm: number | null;
   since: string | null;
   /** For this tank, and for each other tank that gets any. */
@@ -65,7 +68,10 @@ export function readPurchase(
   if (left < 1) faults.left = 'At least one must stay for this tank.';
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   const lengthCm = length.ok && length.value > 0 ? length.value : null;
-  return { ok: true, purchase: { left, given, lengthCm, since: t.since === '' ? null : t.since } };
+  return {
+    ok: true,
+    purchase: { left, given, lengthCm, since: t.since === '' ? null : t.since, why: t.why },
+  };
 }
 
 /** How many of a group are set aside at the look on arrival. @param count animals in the group */

@@ -17,18 +17,6 @@ function partOf(animal: Animal, count: number, id: string): { rest: Edit[]; part
   return { rest: [{ put: 'animals', entity: stay }], part: go };
 }
 
-/** Into another water. A display it moves into is its home from then on. */
-export function editsToMove(
-  animal: Animal,
-  { count, to, why }: { count: number; to: Water; why: string },
-  at: string,
-  id: string,
-): Edit[] {
-  const { rest, part } = partOf(animal, count, id);
-  const homeId = to.kind === 'display' ? to.id : part.homeId;
-  return [...rest, { put: 'animals', entity: moved({ ...part, homeId }, IN(to.id), at, why) }];
-}
-
 /** Gone for a reason. What is given back ends its loan. @param today the person's calendar day */
 export function editsToLose(
   animal: Animal,

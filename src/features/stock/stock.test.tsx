@@ -42,10 +42,21 @@ test('a count that is none is refused with a sentence and nothing is added', asy
     expect(Object.keys(doc().animals)).toHaveLength(before);
   }
   type('How many', '3');
+  // It passed no quarantine: a reason is asked in words, and stays with it.
+  await submit(/^It is in the display/);
+  expect(Object.keys(doc().animals)).toHaveLength(before);
+  expect(says(/^It comes from no quarantine of yours/)).toBe(true);
+  type('Why all the same', 'from my brother, clean for a year');
   await submit(/^It is in the display/);
   expect(Object.values(doc().animals).find((a) => a.speciesId === 'nassarius-snail')).toMatchObject({
     count: 3,
-    moves: [{ to: { kind: 'water', waterId: 'north-window' } }],
+    moves: [
+      {
+        to: { kind: 'water', waterId: 'north-window' },
+        why: 'from my brother, clean for a year',
+        against: expect.arrayContaining(['riskNoQuarantine']),
+      },
+    ],
   });
 });
 
@@ -97,6 +108,10 @@ test('a group is split on a move into another display, which is then its home', 
   const { doc } = onScreen(<AnimalScreen />, { doc: demo(), params: north({ animalId: 'north-snails' }) });
   choose('Pantry Cube');
   type('How many, of 5', '2');
+  await submit('Log the move');
+  expect(Object.values(doc().animals).some((a) => a.homeId === 'pantry-cube' && a.count === 2)).toBe(false);
+  expect(says(/^It comes from North Window: whatever lives there comes along/)).toBe(true);
+  type('Why all the same', 'too many here');
   await submit('Log the move');
   const moved = Object.values(doc().animals).find((a) => a.homeId === 'pantry-cube');
   expect(moved).toMatchObject({ count: 2, speciesId: 'turban-snail' });

@@ -192,7 +192,7 @@ function AboutWater({ water }: { water: Water }) {
             name="Filter"
             value={water.filter === 'cycled' ? 'cycled media' : 'uncycled: hold ammonia by changes'}
           />
-          <Line name="Clock" value={`${water.clockDays} days without any sign`} />
+          <Line name="Clock" value={`${water.clockDays} days seen clear`} />
           <Line
             name="Serves"
             value={water.serves.map((id) => doc.waters[id]?.name ?? '').join(', ') || 'no display yet'}

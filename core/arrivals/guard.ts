@@ -1,0 +1,84 @@
+/** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
+ *  reason in words, which stays with the animal. */
+import { waterOf, type Animal, type Document, type Quarantine, type Water } from '../document';
+import { clockOf, everHeldCopper } from '../quarantine';
+import type { Assessment, Judgement } from '../readiness';
+import { speciesById, type Species } from '../species';
+import type { RiskCode, StatementOf } from '../statements';
+import { DAY_MS } from '../time';
+
+export type Risk = StatementOf<RiskCode>;
+
+/** A group, or part of one, on its way. */
+export interface Newcomer {
+  speciesId: string;
+  /** Where it has been; empty for one that was just bought. */
+  moves: Animal['moves'];
+}
+
+/** What is risked by letting it into a water now; nothing for a water that is no display, but copper. Worst first.
+ *  @param assessment of that water; @param dayOfMs calendar day of a moment where the person is */
+export function admissionRisks(
+  doc: Document,
+  animal: Newcomer,
+  to: Water,
+  assessment: Pick<Assessment, 'fish' | 'crew' | 'coral'>,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Risk[] {
+  const species = speciesById(animal.speciesId);
+  const risks: Risk[] = [];
+  if (isCopperDeath(doc, species, to)) risks.push({ code: 'riskCopper', name: to.name });
+  if (to.kind !== 'display') return risks;
+  risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
+  const { word } = judgementFor(species, assessment);
+  if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });
+  if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
+  return risks;
+}
+
+/** Copper kills invertebrates and corals, and a water that held it gives it back for years: the one thing that is refused. */
+export const isCopperDeath = (doc: Document, species: Species, to: Water): boolean =>
+  species.group !== 'fish' && everHeldCopper(doc, to.id);
+
+function judgementFor(
+  species: Species,
+  { fish, crew, coral }: Pick<Assessment, 'fish' | 'crew' | 'coral'>,
+): Judgement {
+  if (species.group === 'coral') return coral;
+  return species.crew ? crew : fish;
+}
+
+/** Did it pass its quarantine? What counts is the clock on the day it left: a bucket on the way is no other water. */
+function ofTheWayHere(
+  doc: Document,
+  { moves }: Newcomer,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Risk[] {
+  const stays = moves.map((m, i) => ({
+    water: doc.waters[waterOf(m.to) ?? ''],
+    untilMs: i + 1 < moves.length ? Date.parse((moves[i + 1] as Animal['moves'][number]).at) : nowMs,
+  }));
+  const last = stays.filter((s) => s.water?.kind !== 'holding').pop();
+  if (last?.water?.kind === 'display') return [{ code: 'riskOtherDisplay', name: last.water.name }];
+  if (last?.water?.kind !== 'quarantine' || nowMs - last.untilMs > DAY_MS)
+    return [{ code: 'riskNoQuarantine' }];
+  return ofTheClock(doc, last.water, Math.min(nowMs, last.untilMs), dayOfMs);
+}
+
+function ofTheClock(
+  doc: Document,
+  quarantine: Quarantine,
+  atMs: number,
+  dayOfMs: (ms: number) => string,
+): Risk[] {
+  const clock = clockOf(doc, quarantine, atMs, dayOfMs);
+  const { name } = quarantine;
+  if (clock.status === 'signPresent') {
+    const day = clock.strings[clock.strings.length - 1]?.broken?.day ?? dayOfMs(atMs);
+    return [{ code: 'riskSign', name, day }];
+  }
+  if (clock.status === 'complete') return [];
+  return [{ code: 'riskClock', name, day: clock.clockDay, of: clock.clockDays }];
+}

@@ -1,0 +1,42 @@
+/** The guard at the display, as every door shows it: what is risked, and a field for the reason. */
+import { useMemo } from 'react';
+import { admissionRisks, type Newcomer, type Risk } from '../../../core/arrivals';
+import type { Water } from '../../../core/document';
+import { sentence } from '../../../core/words';
+import { localDay, selectAssessment, selectDocument, useAppSelector } from '../../store';
+import { Txt } from '../../ui';
+import { useWords } from './water';
+
+/** What is risked by letting each of them into a water now, each risk once. */
+export function useRisks(who: readonly Newcomer[], to: Water | undefined, now: number) {
+  const doc = useAppSelector(selectDocument);
+  const assessment = useAppSelector((s) => (to ? selectAssessment(s, to.id, now) : null));
+  return useMemo(() => {
+    const risksOf = (one: Newcomer): Risk[] =>
+      to && assessment ? admissionRisks(doc, one, to, assessment, now, localDay) : [];
+    const all = who.flatMap(risksOf);
+    const seen = new Set<string>();
+    const risks = all.filter((r) => !seen.has(JSON.stringify(r)) && seen.add(JSON.stringify(r)));
+    return { risksOf, risks, never: risks.some((r) => r.code === 'riskCopper') };
+  }, [doc, who, to, assessment, now]);
+}
+
+export function Risks({ risks }: { risks: readonly Risk[] }) {
+  const words = useWords();
+  if (risks.length === 0) return null;
+  return (
+    <>
+      <Txt kind="strong" tone="ammonia">
+        Not yet, and what is risked
+      </Txt>
+      {risks.map((r) => (
+        <Txt key={JSON.stringify(r)} tone="ammonia">
+          {sentence(r, words)}
+        </Txt>
+      ))}
+    </>
+  );
+}
+
+/** What a form says where a reason is missing. */
+export const REASON_MISSING = 'Say in your words why it goes in all the same. It stays with the animal.';
