@@ -1,5 +1,6 @@
 /** Writes docs/limits.md from the tables of the core, or with --check fails when the page is not what they say. */
 import { ACCLIMATION_LIMITS } from '../core/acclimation';
+import { ARRIVALS_LIMITS } from '../core/arrivals';
 import { AFTER_LIMITS } from '../core/after';
 import {
   DEFAULT_TARGETS,
@@ -33,6 +34,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Stocking (core/stocking)', STOCKING_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],
+  ['Arrivals (core/arrivals)', ARRIVALS_LIMITS],
   ['After the cycle (core/after)', AFTER_LIMITS],
   ['Dosing (core/dosing)', DOSING_LIMITS],
   ['Nitrogen account (core/nitrogen)', NITROGEN_LIMITS],

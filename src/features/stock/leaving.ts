@@ -1,14 +1,5 @@
 /** The acts on a group: some or all of it moved on, or gone, as edits. */
-import {
-  GONE,
-  IN,
-  moved,
-  split,
-  type Animal,
-  type Edit,
-  type GoneReason,
-  type Water,
-} from '../../../core/document';
+import { GONE, moved, split, type Animal, type Edit, type GoneReason } from '../../../core/document';
 
 /** Some or all of a group for an act: what stays as it is, and the part the act is about. @param id for the part, where there are two */
 function partOf(animal: Animal, count: number, id: string): { rest: Edit[]; part: Animal } {

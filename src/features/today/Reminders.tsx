@@ -11,10 +11,15 @@ import {
   type Water,
 } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
+import { bareOutlook } from '../../../core/arrivals';
+import { DOSING } from '../../../core/dosing';
+import { gatherEvidence } from '../../../core/evidence';
 import { clockOf } from '../../../core/quarantine';
+import { bareWords } from '../../../core/words/bare';
 import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
+import { useUnits } from '../shell';
 
 /** A top-off left unplugged after a drip, or drip water not replaced: asked until it is done. */
 const dripLeftOpen = (d: Drip): boolean =>
@@ -27,6 +32,7 @@ export function Reminders({ water }: { water: Water }) {
   const { roles } = useTheme();
   const router = useRouter();
   const now = useNow(MINUTE_MS);
+  const units = useUnits();
   const doc = useAppSelector((s) => s.document.entities);
   const drips = Object.values(doc.drips).filter((d) => d.waterId === water.id);
   const items: { key: string; text: string; label: string; href: string }[] = [];
@@ -51,6 +57,14 @@ export function Reminders({ water }: { water: Water }) {
   }
   // On its own page a quarantine asks for its look by itself.
   for (const q of quarantinesOf(doc, water.id).filter(isOpen)) {
+    const outlook = bareOutlook(gatherEvidence(doc, q.id, now), DOSING.saltGramsPerLitre);
+    if (outlook && (outlook.dueDays < 0.5 || !outlook.plan.feasible))
+      items.push({
+        key: `${q.id}-bare`,
+        text: `${q.name}: ${bareWords(outlook, units)[0] ?? ''}`,
+        label: 'To it',
+        href: `/water/${q.id}`,
+      });
     if (livingIn(doc, q.id).length > 0 && !clockOf(doc, q, now, localDay).lookedToday)
       items.push({
         key: q.id,

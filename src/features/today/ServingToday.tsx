@@ -28,6 +28,7 @@ import { Button, Go, Line, Row, Screen, Section, space, Txt, useWide } from '../
 import { useParam, useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
+import { BareAmmonia } from './BareAmmonia';
 import { LookSheet } from './LookSheet';
 import { NextTest } from './NextTest';
 import { toneOf } from './OtherKind';
@@ -119,6 +120,7 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
           onDone={() => router.replace(`/water/${water.id}` as Href)}
         />
       ) : null}
+      <BareAmmonia water={water} now={now} />
       <Section title="The watch">
         <QuarantineLane view={view} onPage />
       </Section>

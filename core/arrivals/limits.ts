@@ -1,0 +1,25 @@
+/** What arrivals are judged by. Each number with its unit and where it comes from; docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const ARRIVALS_LIMITS = {
+  freshPh: limit(8.2, 'pH', 'fresh salt water; a change brings a bare tank back to it', 'science notes 8'),
+  usualTempC: limit(25, '°C', 'where none was measured', 'common practice'),
+  usualSalinity: limit(35, 'practical salinity', 'where none was measured', 'common practice'),
+  changeDays: limit(
+    [1, 2, 3, 4],
+    'days',
+    'between changes of a bare tank that are weighed',
+    'common practice',
+  ),
+  gentleFraction: limit(
+    0.5,
+    'share',
+    'of the water, the most that is proposed at a time where less often would do',
+    'science notes 9',
+  ),
+  outlookDays: limit(14, 'days', 'of ammonia drawn ahead', 'common practice'),
+  departsTimes: limit(1.5, 'times', 'a reading that far from the reckoned departs from it', 'our guess'),
+  departsMgN: limit(0.05, 'mg N/L', 'and beyond it by this much', 'our guess'),
+} as const satisfies LimitTable;
+
+export const ARRIVALS = valuesOf(ARRIVALS_LIMITS);
