@@ -109,9 +109,11 @@ export interface Shown {
   futures: number;
   /** Days to ready of each, Infinity for never. */
   ready: Float64Array;
-  /** What the person's kits would show of ammonia and nitrite, mg N/L: day by day, future by future. */
+  /** What the person's kits would show, mg N/L or dKH: day by day, future by future. */
   ammonia: Float64Array;
   nitrite: Float64Array;
+  nitrate: Float64Array;
+  alkalinity: Float64Array;
   /** Real over believed volume. */
   volume: Float64Array;
 }
@@ -159,7 +161,7 @@ export function forecastWith(
   const kh5 = new Float64Array(shown).fill(Infinity);
   const slots = [S.ammonia, S.nitrite, S.nitrate, S.alkalinity] as const;
   const series = slots.map(() => new Float64Array((days + 1) * shown));
-  const biases = new Float64Array(2 * shown);
+  const biases = new Float64Array(3 * shown);
   const volumes = new Float64Array(shown);
   const lately = latelyOf(t);
   const [firstDkh, secondDkh] = TAKEN.alkalinityDkh;
@@ -184,8 +186,7 @@ export function forecastWith(
     const stretch = Math.exp(TAKEN.dateSpread * normal());
     const place = i % every === 0 ? i / every : -1;
     if (place >= 0) {
-      biases[2 * place] = bias[0] as number;
-      biases[2 * place + 1] = bias[1] as number;
+      for (let k = 0; k < 3; k++) biases[3 * place + k] = bias[k] as number;
       volumes[place] = params.volume;
     }
     // Tried daily; a pass is then looked for half a day earlier.
@@ -258,8 +259,8 @@ export function forecastWith(
       alkalinity: d as [number, number, number],
     };
   });
-  const seen = (k: 0 | 1) =>
-    (series[k] as Float64Array).map((v, at) => v * (biases[2 * (at % shown) + k] as number));
+  const seen = (k: 0 | 1 | 2) =>
+    (series[k] as Float64Array).map((v, at) => v * (biases[3 * (at % shown) + k] as number));
   const share = (f: (v: number) => boolean) => ready.reduce((sum, v) => sum + (f(v) ? 1 : 0), 0) / n;
   const said: Forecast = {
     ready: quantilesOf(ready),
@@ -288,6 +289,8 @@ export function forecastWith(
       ready: Float64Array.from({ length: shown }, (_, k) => ready[k * every] as number),
       ammonia: seen(0),
       nitrite: seen(1),
+      nitrate: seen(2),
+      alkalinity: series[3] as Float64Array,
       volume: volumes,
     },
   };

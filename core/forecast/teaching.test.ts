@@ -15,7 +15,8 @@ function shownFrom(tellsFrom: number, futures = 200): Shown {
     return day >= tellsFrom && !early(at % futures) ? 2 : 0;
   });
   const volume = Float64Array.from({ length: futures }, (_, i) => (early(i) ? 0.9 : 1.1) + (i % 9) / 1000);
-  return { futures, ready, ammonia, nitrite, volume };
+  const nothing = new Float64Array(days * futures);
+  return { futures, ready, ammonia, nitrite, nitrate: nothing, alkalinity: nothing, volume };
 }
 const forecast = { horizonDays: HORIZON, bands: [] as unknown } as Forecast;
 const cells = { edges: [0.1, 0.3, 0.6, 1.2], share: 0.12, floor: 0.03 };
@@ -40,7 +41,7 @@ const timeline = (patch: Partial<Timeline> = {}): Timeline => ({
   zeroNitrite: 0.05,
   animalsIn: false,
   joinedDay: null,
-  cells: { ammonia: cells, nitrite: cells },
+  cells: { ammonia: cells, nitrite: cells, nitrate: null, alkalinity: null },
   ...patch,
 });
 
@@ -50,6 +51,23 @@ test('the parameter that tells the futures apart, on the first day on which it d
   expect(n?.widthNow).toBeGreaterThan(24);
   // Either kind is known within half a day by then: what is left is the spread within each.
   expect(n?.widthThen).toBeLessThan(2);
+});
+test('alkalinity and nitrate are weighed for who reads them, nitrate only in water without nitrite', () => {
+  /** Futures told apart by what is not ammonia or nitrite. */
+  const told = (what: 'alkalinity' | 'nitrate', nitrite = 0): Shown => {
+    const s = shownFrom(99);
+    const by = s.ammonia.map((_, at) => ((at % s.futures) % 2 === 0 ? 0 : 2));
+    return { ...s, nitrite: s.nitrite.map(() => nitrite), [what]: by };
+  };
+  const owns = { ammonia: cells, nitrite: cells, nitrate: cells, alkalinity: cells };
+  for (const what of ['alkalinity', 'nitrate'] as const) {
+    expect(nextTest(forecast, told(what), timeline({ cells: owns }))).toMatchObject({
+      parameters: [what],
+      why: 'teaches',
+    });
+    expect(nextTest(forecast, told(what), timeline())?.why).toBe('safe');
+  }
+  expect(nextTest(forecast, told('nitrate', 1), timeline({ cells: owns }))?.why).toBe('safe');
 });
 test('never later than may be waited, even when a later day would teach more', () => {
   const n = nextTest(forecast, shownFrom(9), timeline());

@@ -3,11 +3,12 @@
  *  left is averaged over all readings (expected reduction of a quantile range; a preposterior analysis, Raiffa & Schlaifer 1961). */
 import type { Forecast, Shown } from './forecast';
 import { sittingsOf } from './habits';
+import { EVIDENCE } from '../evidence/limits';
 import { TAKEN } from './limits';
 import { ACT } from './acts';
 import { type KitCells, type Timeline } from './timeline';
 
-type Taught = 'ammonia' | 'nitrite';
+type Taught = 'ammonia' | 'nitrite' | 'nitrate' | 'alkalinity';
 
 export interface NextTest {
   parameters: Taught[];
@@ -25,6 +26,8 @@ const SITTINGS: readonly { parameters: Taught[]; effort: number }[] = [
   { parameters: ['ammonia'], effort: 1.5 },
   { parameters: ['nitrite'], effort: 1.5 },
   { parameters: ['ammonia', 'nitrite'], effort: 2.5 },
+  { parameters: ['nitrate'], effort: 2 },
+  { parameters: ['alkalinity'], effort: 1.5 },
 ];
 
 /** The sitting that teaches most for its effort, never later than may be waited. Null where no date is waited for and none is due. */
@@ -42,6 +45,7 @@ export function nextTest(f: Forecast, shown: Shown, t: Timeline): NextTest | nul
   );
   for (const day of days)
     for (const { parameters, effort } of SITTINGS) {
+      if (!parameters.every((p) => canTell(p, day, shown, t))) continue;
       const widthThen = expectedWidth(shown, order, parameters, day, t, f.horizonDays);
       // Later tests teach later.
       const worth = ((widthNow - widthThen) / effort) * (1 - TAKEN.laterCosts) ** day;
@@ -60,6 +64,16 @@ export function nextTest(f: Forecast, shown: Shown, t: Timeline): NextTest | nul
     widthThen: widthNow,
     why: 'safe',
   };
+}
+
+/** The person has a kit for it, and it can be believed: one for nitrate sees nitrite as nitrate. */
+function canTell(parameter: Taught, day: number, shown: Shown, t: Timeline): boolean {
+  if (t.cells[parameter] === null) return false;
+  if (parameter !== 'nitrate') return true;
+  const n = shown.futures;
+  const nitrite = shown.nitrite.subarray(day * n, (day + 1) * n);
+  const clear = nitrite.reduce((sum, v) => sum + (v < EVIDENCE.nitriteInterferesMgN ? 1 : 0), 0);
+  return clear > TAKEN.clearShare * n;
 }
 
 /** Days from now to which one may go without a test. */
@@ -111,7 +125,7 @@ function expectedWidth(
 ): number {
   const n = shown.futures;
   const chances = parameters.map((p) => {
-    const cells = t.cells[p];
+    const cells = t.cells[p] as KitCells;
     const many = cells.edges.length + 1;
     const one = new Float64Array(many);
     const all = new Float64Array(n * many);

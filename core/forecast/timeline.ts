@@ -48,8 +48,8 @@ export interface Timeline {
   /** Animals live in the display: ammonia is not dosed any more; since which day the latest, null without. */
   animalsIn: boolean;
   joinedDay: number | null;
-  /** The kits last read with, and what those would show: edges of their steps, mg N/L. */
-  cells: { ammonia: KitCells; nitrite: KitCells };
+  /** The kits last read with, and what those would show: edges of their steps, mg N/L or dKH. Nitrate and alkalinity null for who never reads them. */
+  cells: { ammonia: KitCells; nitrite: KitCells; nitrate: KitCells | null; alkalinity: KitCells | null };
 }
 
 /** Lays the evidence out. Day 0 is the start day, or the first entry when that is earlier. */
@@ -122,7 +122,12 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
     startMs,
     animalsIn: e.residents.length > 0,
     joinedDay: e.joined.length > 0 ? Math.max(...e.joined.map((j) => dayOf(j.atMs))) : null,
-    cells: { ammonia: cellsOf(e.series.ammonia), nitrite: cellsOf(e.series.nitrite) },
+    cells: {
+      ammonia: cellsOf(e.series.ammonia),
+      nitrite: cellsOf(e.series.nitrite),
+      nitrate: e.series.nitrate.length > 0 ? cellsOf(e.series.nitrate) : null,
+      alkalinity: e.series.alkalinity.length > 0 ? cellsOf(e.series.alkalinity) : null,
+    },
     nowDay: dayOf(e.nowMs),
     acts,
     observations,
@@ -169,8 +174,14 @@ function cellsOf(points: readonly Point[]): KitCells {
     return { edges: steps.slice(1).map((s, i) => (s + (steps[i] as number)) / 2 / toN), share, floor };
   }
   const edges: number[] = [];
-  for (let at = Math.max(kit.scale.resolution, 0.05) / toN; at < 6; at += 2 * Math.hypot(share * at, floor))
-    edges.push(at);
+  const [from, to] =
+    kit.parameter === 'alkalinity'
+      ? TAKEN.toldAlkalinityDkh
+      : [
+          Math.max(kit.scale.resolution, 0.05) / toN,
+          kit.parameter === 'nitrate' ? TAKEN.toldNitrateMgN : TAKEN.toldMgN,
+        ];
+  for (let at = from; at < to; at += 2 * Math.hypot(share * at, floor)) edges.push(at);
   return { edges, share, floor };
 }
 

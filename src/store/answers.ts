@@ -99,7 +99,7 @@ const keptSchema = z.strictObject({
     loadMgN: number.nullable(),
     nextTest: z
       .strictObject({
-        parameters: z.array(z.enum(['ammonia', 'nitrite'])).max(2),
+        parameters: z.array(z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity'])).max(2),
         day: number,
         widthNow: number,
         widthThen: number,

@@ -57,7 +57,7 @@ export const keptForecastSchema = z
     luck: z.strictObject({ ready: z.number(), bothClear: z.number() }),
     nextTest: z
       .strictObject({
-        parameters: z.array(z.enum(['ammonia', 'nitrite'])).max(2),
+        parameters: z.array(z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity'])).max(2),
         day: z.number(),
         /** Width of the proof's date as it is, and as this sitting would leave it, days. */
         widthNow: z.number(),
