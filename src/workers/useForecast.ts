@@ -1,4 +1,4 @@
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Document } from '../../core/document';
 import { inputsOf, plannedLoad, sliceFor, type Answer, type Course } from '../../core/forecast';
 import { HOUR_MS } from '../../core/time';
@@ -110,9 +110,7 @@ export function useForecast(o: {
     const timer = setTimeout(() => {
       leave = theDesk().ask(enquiry, (heard) => {
         mine = after(mine, heard);
-        // Drawn in slices: the page stays free for whoever reads or types meanwhile.
-        const state = mine;
-        startTransition(() => setHeardOf({ inputs: enquiry.inputs, state }));
+        setHeardOf({ inputs: enquiry.inputs, state: mine });
         if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
           onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
       });
