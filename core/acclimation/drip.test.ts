@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dripAt, dripLitresPerHour, dripPlan, dripWaterUsedL, tappedDropsPerSecond } from './index';
+import { dripAt, dripLitresPerHour, dripPlan, dripWaterUsedL } from './index';
 import { ACCLIMATION } from './limits';
 
 const base = {
@@ -75,15 +75,6 @@ test('salinity and temperature stay between bag, tank and room, and salinity onl
 test('a container no larger than the bag is refused', () =>
   expect(() => dripPlan({ ...base, containerL: 1 })).toThrow('must be more than the bag'));
 test('water used is rate times time', () => expect(dripWaterUsedL(dripPlan(base), 90)).toBeCloseTo(0.54, 9));
-test('taps give the rate: three needed, the last twelve count', () => {
-  expect(tappedDropsPerSecond([0, 0.5])).toBeNull();
-  expect(tappedDropsPerSecond([0, 0.5, 1])).toBeCloseTo(2, 9);
-  expect(
-    tappedDropsPerSecond([
-      0, 100, 100.25, 100.5, 100.75, 101, 101.25, 101.5, 101.75, 102, 102.25, 102.5, 102.75,
-    ]),
-  ).toBeCloseTo(4, 9);
-});
 
 describe('temperature', () => {
   /** So slow that only the surroundings move the temperature. */
@@ -194,11 +185,6 @@ test('a container full to the rim is poured off', () => {
   // 0.6 L an hour into 1 L: 1.5 L is reached exactly at 50 minutes.
   const plan = dripPlan({ ...base, containerL: 1.5, dropsPerSecond: 10 / 3 });
   expect(plan.pourOffMinutes[0]).toBeCloseTo(50, 0);
-});
-test('taps all at one moment give no rate', () => {
-  expect(tappedDropsPerSecond([])).toBeNull();
-  expect(tappedDropsPerSecond([5, 5, 5])).toBeNull();
-  expect(tappedDropsPerSecond([5, 4, 3])).toBeNull();
 });
 test('floated on the way it warms from then on: what was before stays as it was', () => {
   const cool = { ...base, dropsPerSecond: 8, bag: { ...base.bag, tempC: 22 }, roomTempC: 18 };

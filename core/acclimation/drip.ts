@@ -130,12 +130,3 @@ export function dripAt(plan: DripPlan, minutes: number): DripPoint {
 /** Tank water used from the start to a moment: what must be replaced with salt water, L. */
 export const dripWaterUsedL = (plan: DripPlan, minutes: number): number =>
   (plan.litresPerHour * Math.max(0, minutes)) / 60;
-
-/** Drops per second from the times of taps, seconds; null with fewer than three or with a pause. The mean of the gaps. */
-export function tappedDropsPerSecond(tapSeconds: readonly number[]): number | null {
-  const lately = tapSeconds.slice(-12);
-  const first = lately[0];
-  const last = lately[lately.length - 1];
-  if (lately.length < 3 || first === undefined || last === undefined || last <= first) return null;
-  return (lately.length - 1) / (last - first);
-}

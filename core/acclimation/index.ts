@@ -3,7 +3,6 @@ export {
   dripLitresPerHour,
   dripPlan,
   dripWaterUsedL,
-  tappedDropsPerSecond,
   NEAR_C,
   NEAR_SG,
   type DripInput,
@@ -13,3 +12,5 @@ export {
 export { ACCLIMATION_LIMITS } from './limits';
 export { bagCourse, type BagCourse, type BagInput, type BagPoint, type BagWater } from './bag';
 export { adviceFor, mayMove, type Advice, type Because, type Sensitive, type Way } from './advice';
+export { bagInputOf, floatMinutes, leastMinutes, nearEnough, rateForMinutes } from './session';
+export { dropsFromCup, pulseOf, type Pulse } from './pulse';

@@ -2,3 +2,4 @@ export { admissionRisks, isCopperDeath, type Newcomer, type Risk } from './guard
 export { admit, withRisks, type Admission, type Admitted } from './admit';
 export { bareOutlook, type BareOutlook } from './bare';
 export { ARRIVALS_LIMITS } from './limits';
+export { followUpsOf, followUpTasks } from './followUps';

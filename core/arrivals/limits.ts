@@ -17,6 +17,12 @@ export const ARRIVALS_LIMITS = {
     'of the water, the most that is proposed at a time where less often would do',
     'science notes 9',
   ),
+  lookAfterDays: limit(
+    [1, 3, 7, 14, 30],
+    'days',
+    'after joining a display: looks that are due',
+    'common practice',
+  ),
   outlookDays: limit(14, 'days', 'of ammonia drawn ahead', 'common practice'),
   departsTimes: limit(1.5, 'times', 'a reading that far from the reckoned departs from it', 'our guess'),
   departsMgN: limit(0.05, 'mg N/L', 'and beyond it by this much', 'our guess'),

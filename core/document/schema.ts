@@ -12,6 +12,7 @@ import {
 import {
   AMMONIA_SOURCES,
   BACTERIA_SOURCES,
+  BAG_WAYS,
   CLARITIES,
   DOSED,
   DRIP_CHECKS,
@@ -524,7 +525,23 @@ const dripSchema = z.strictObject({
     salinity: z.number().min(2).max(42),
     tempC: z.number().min(5).max(38),
     litres: positive(200),
+    /** As a meter shows it. */
+    ph: z.number().min(5).max(9.5).optional(),
+    /** Total ammonia, mg N/L. */
+    tanMgN: amount(50).optional(),
+    alkalinityDkh: positive(40).optional(),
+    /** Hours since it was closed. */
+    hours: amount(240).optional(),
   }),
+  /** How it was decided to go about it; a slow drip where it is absent. */
+  way: z.enum(BAG_WAYS).optional(),
+  /** What was measured in the container on the way, oldest first. */
+  measured: z
+    .array(
+      z.strictObject({ at: time, salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
+    )
+    .max(100)
+    .optional(),
   /** The water it joins. */
   water: z.strictObject({ salinity: z.number().min(2).max(42), tempC: z.number().min(5).max(38) }),
   roomTempC: z.number().min(-10).max(45),
@@ -541,12 +558,14 @@ const dripSchema = z.strictObject({
   startedAt: time.nullable(),
   finishedAt: time.nullable(),
   /** When each point of the list was confirmed; absent until then. */
-  checks: z.strictObject(
-    Object.fromEntries(DRIP_CHECKS.map((c) => [c, time.nullable()])) as Record<
+  checks: z.strictObject({
+    ...(Object.fromEntries(DRIP_CHECKS.map((c) => [c, time.nullable()])) as Record<
       (typeof DRIP_CHECKS)[number],
       z.ZodNullable<typeof time>
-    >,
-  ),
+    >),
+    placeReady: time.nullable().optional(),
+    bagWaterAway: time.nullable().optional(),
+  }),
 });
 
 const settingsSchema = z.strictObject({

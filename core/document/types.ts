@@ -1,13 +1,7 @@
 /** The types of what is stored, taken from the schema; only types are imported, so no check comes along. */
 import type { z } from 'zod';
 import type { ammoniaProductSchema, COLLECTIONS } from './schema';
-import {
-  COLLECTION_NAMES,
-  type CollectionName,
-  type DOSED,
-  type DRIP_CHECKS,
-  type SETUP_ITEMS,
-} from './vocabulary';
+import { COLLECTION_NAMES, type CollectionName, type DOSED, type SETUP_ITEMS } from './vocabulary';
 
 export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
 export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
@@ -40,7 +34,7 @@ export type Equipment = Entity<'equipment'>;
 export type Said = Entity<'forecasts'>;
 export type Treatment = Entity<'treatments'>;
 export type Dosed = (typeof DOSED)[number];
-export type DripCheck = (typeof DRIP_CHECKS)[number];
+export type DripCheck = keyof Drip['checks'];
 export type Settings = Entity<'settings'>;
 
 /** Entities by id, collection by collection. */

@@ -177,6 +177,8 @@ export const DRIP_CHECKS = [
   'topOffBackOn',
   'dripWaterReplaced',
 ] as const;
+/** Ways out of the bag. */
+export const BAG_WAYS = ['slowDrip', 'quickDrip', 'temperatureOnly'] as const;
 
 /** Every collection of the document, in the order of the file. */
 export const COLLECTION_NAMES = [

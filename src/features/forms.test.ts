@@ -328,6 +328,10 @@ describe('events, kits, doses, drips', () => {
       bagSalinity: '31',
       bagTemp: '23',
       bagVolume: '2',
+      bagPh: '',
+      bagAmmonia: '',
+      bagHours: '',
+      minutes: '',
       tankSalinity: '35',
       tankTemp: '25',
       roomTemp: '21',
@@ -341,6 +345,65 @@ describe('events, kits, doses, drips', () => {
     expect(
       readDrip({ ...texts, container: '5' }, { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC }).ok,
     ).toBe(true);
+  });
+  describe('a drip', () => {
+    const EMPTY = {
+      bagSalinity: '',
+      bagTemp: '',
+      bagVolume: '',
+      bagPh: '',
+      bagAmmonia: '',
+      bagHours: '',
+      tankSalinity: '',
+      tankTemp: '',
+      roomTemp: '',
+      container: '',
+      dropsPerSecond: '',
+      dropsPerMl: '',
+      minutes: '',
+      floating: false,
+    };
+    const c = { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC };
+    test('needs no more than the person has: what is left out is taken as usual, and said', () => {
+      const read = readDrip(EMPTY, { ...c, known: { salinity: 34.2, tempC: 25.6 } });
+      if (!read.ok) throw new Error('not read');
+      expect(read.drip).toMatchObject({
+        bag: { salinity: 33, tempC: 23, litres: 1 },
+        water: { salinity: 34.2, tempC: 25.6 },
+        containerL: 3,
+        dropsPerSecond: 2,
+        dropsPerMl: 20,
+      });
+      expect(read.assumed).toHaveLength(7);
+      expect(read.assumed[0]).toMatch(/^Bag salinity 33/);
+      expect(readDrip({ ...EMPTY, bagSalinity: '31' }, c)).toMatchObject({
+        ok: true,
+        drip: { bag: { salinity: 31 } },
+      });
+    });
+    test('in so many minutes: the drops are worked out; a time no valve keeps is said', () => {
+      const read = readDrip({ ...EMPTY, bagSalinity: '30', minutes: '60' }, c);
+      expect(read.ok && read.drip.dropsPerSecond).toBeGreaterThan(2);
+      const never = readDrip({ ...EMPTY, bagSalinity: '35', minutes: '60' }, c);
+      expect(!never.ok && never.faults.minutes).toMatch(/none is needed/);
+    });
+    test('pH and ammonia of the bag are kept as they were read', () => {
+      const read = readDrip({ ...EMPTY, bagPh: '7.1', bagAmmonia: '2', bagHours: '20' }, c);
+      expect(read.ok && read.drip.bag).toMatchObject({
+        ph: 7.1,
+        tanMgN: expect.closeTo(2 / 1.2878, 4),
+        hours: 20,
+      });
+    });
+    test.each([
+      ['bagPh', '2', /pH of the bag must be/],
+      ['bagSalinity', '60', /Bag salinity must be/],
+      ['bagAmmonia', '-1', /Ammonia of the bag must be/],
+      ['minutes', '1', /Minutes must be/],
+    ] as const)('%s of %s is questioned', (field, text, says) => {
+      const read = readDrip({ ...EMPTY, [field]: text }, c);
+      expect(!read.ok && read.faults[field]).toMatch(says);
+    });
   });
 });
 

@@ -3,14 +3,24 @@ import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { isIn, type Drip, type DripCheck, type Edit, type Water } from '../../../core/document';
-import { admit } from '../../../core/arrivals';
-import { dripAt, dripPlan, dripWaterUsedL, NEAR_C } from '../../../core/acclimation';
+import { admit, followUpTasks } from '../../../core/arrivals';
+import {
+  dripAt,
+  dripPlan,
+  dripWaterUsedL,
+  leastMinutes,
+  NEAR_C,
+  nearEnough,
+} from '../../../core/acclimation';
+import { speciesById } from '../../../core/species';
 import { animalWords } from '../../../core/words';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import {
   clockTime,
   commit,
   isoOf,
+  localDay,
+  newId,
   selectDocument,
   useAppDispatch,
   useAppSelector,
@@ -20,7 +30,8 @@ import { Button, Check, Row, Screen, Section, space, TextField, Txt } from '../.
 import { ConvergeChart } from '../../ui/charts/ConvergeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
-import { DropPulse } from './DropPulse';
+import { CupWatch, DropPulse } from './DropPulse';
+import { MeasureNow, PourOff } from './OnTheWay';
 
 export function DripScreen() {
   return <WithWater>{(water) => <Resolve water={water} />}</WithWater>;
@@ -44,11 +55,14 @@ const BEFORE: readonly { id: DripCheck; label: string; needed: boolean }[] = [
   { id: 'topOffUnplugged', label: 'Automatic top-off is unplugged, or there is none', needed: true },
   { id: 'lidOn', label: 'Lid is on or within reach', needed: true },
   { id: 'lightsLow', label: 'Lights are low', needed: false },
+  { id: 'placeReady', label: 'Its place in the tank is ready', needed: false },
 ];
 const AFTER: readonly { id: DripCheck; label: string }[] = [
   { id: 'topOffBackOn', label: 'Top-off is plugged in again' },
   { id: 'dripWaterReplaced', label: 'Drip water is replaced with salt water' },
+  { id: 'bagWaterAway', label: 'Bag water is poured away, none of it in the tank' },
 ];
+const isOpenCheck = (drip: Drip, id: DripCheck): boolean => (drip.checks[id] ?? null) === null;
 
 /** The session: preconditions, the run by wall clock (it goes on through sleep and reload), and the steps that close it. */
 function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
@@ -75,12 +89,21 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
       ...drip,
       checks: { ...drip.checks, [id]: on ? isoOf(Date.now()) : null },
     });
-  const missing = BEFORE.filter((c) => c.needed && drip.checks[c.id] === null);
+  const setRate = (rate: number) =>
+    void put(`Drip rate ${rate.toFixed(1)} a second`, { ...drip, dropsPerSecond: rate });
+  const missing = BEFORE.filter((c) => c.needed && isOpenCheck(drip, c.id));
   // Where temperature never comes near (an open bucket in a cool room) the salinity still tells how long the drip takes.
   const heatLate = plan.readyMinutes === null && plan.salinityReadyMinutes !== null;
-  const aim = plan.readyMinutes ?? plan.salinityReadyMinutes;
+  const least = leastMinutes(
+    drip.animalIds.flatMap((id) => (doc.animals[id] ? [speciesById(doc.animals[id].speciesId)] : [])),
+  );
+  const soonest = plan.readyMinutes ?? plan.salinityReadyMinutes;
+  const aim = soonest === null ? null : Math.max(soonest, least);
   const left = aim === null ? null : Math.max(0, aim - minutes);
   const near = running && left === 0;
+  const lastMeasured = drip.measured?.[drip.measured.length - 1];
+  const found = lastMeasured ? nearEnough(lastMeasured, drip.water) : null;
+  const measuredNear = found !== null && found.salinity && found.tempC;
   const usedL = dripWaterUsedL(plan, minutes);
   const coming = useMemo(
     () =>
@@ -102,7 +125,18 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
       { at: time, why, risksOf },
     );
     setAsked(!admitted.ok);
-    if (admitted.ok) put(`${who} moved in`, { ...drip, finishedAt: time }, admitted.edits);
+    if (!admitted.ok) return;
+    const checks = { ...drip.checks, bagWaterAway: drip.checks.bagWaterAway ?? null };
+    put(`${who} moved in`, { ...drip, checks, finishedAt: time }, [
+      ...admitted.edits,
+      ...followUpTasks(coming, water, localDay(Date.now()), newId),
+    ]);
+  };
+  /** One tap for who has done all of it. */
+  const startNow = () => {
+    const at = isoOf(Date.now());
+    const done = Object.fromEntries(BEFORE.map((c) => [c.id, drip.checks[c.id] ?? at]));
+    put('Drip started', { ...drip, checks: { ...drip.checks, ...done }, startedAt: at });
   };
   const clockAt = (m: number) =>
     startMs === null ? `${Math.round(m)} min` : clockTime(startMs + m * MINUTE_MS);
@@ -119,7 +153,11 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
   const warmth = !colder ? 'near enough' : floats ? 'still warming' : 'too cold, float it';
   const done = drip.finishedAt !== null;
   const toPutBack = AFTER.filter(
-    (c) => drip.checks[c.id] === null && !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null),
+    (c) =>
+      isOpenCheck(drip, c.id) &&
+      !(c.id === 'topOffBackOn' && drip.checks.topOffUnplugged === null) &&
+      // Sessions of before were not asked it.
+      !(c.id === 'bagWaterAway' && !('bagWaterAway' in drip.checks) && done),
   );
 
   return (
@@ -143,12 +181,20 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
               <Check
                 key={c.id}
                 label={c.label}
-                checked={drip.checks[c.id] !== null}
+                checked={!isOpenCheck(drip, c.id)}
                 onChange={(on) => check(c.id, c.label, on)}
               />
             ))}
+            {missing.length > 0 ? (
+              <Button
+                kind="primary"
+                icon="drip"
+                label="All of this is done: start the drip"
+                onPress={startNow}
+              />
+            ) : null}
             <Button
-              kind="primary"
+              kind={missing.length > 0 ? 'quiet' : 'primary'}
               icon="drip"
               label="Start the drip"
               disabled={missing.length > 0}
@@ -169,9 +215,9 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
               ? 'All done'
               : toPutBack.length === 1
                 ? 'One thing left'
-                : 'Two things left'}
+                : `${toPutBack.length} things left`}
           </Txt>
-          <Txt tone="second">{`${who} went in at ${clockTime(endMs)} after ${Math.round(minutes)} min. None of the bag water went along.`}</Txt>
+          <Txt tone="second">{`${who} went in at ${clockTime(endMs)} after ${Math.round(minutes)} min.`}</Txt>
           <Section title="Put back">
             {AFTER.map((c) => (
               <Check
@@ -181,7 +227,7 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
                     ? `${c.label}: ${showQuantity('volume', usedL, units)}`
                     : c.label
                 }
-                checked={drip.checks[c.id] !== null}
+                checked={!isOpenCheck(drip, c.id)}
                 onChange={(on) => check(c.id, c.label, on)}
               />
             ))}
@@ -253,17 +299,20 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
       ) : null}
       {!done ? (
         <Section title={`${drip.dropsPerSecond.toFixed(1)} drops a second`}>
-          <DropPulse
-            dropsPerSecond={drip.dropsPerSecond}
-            onMeasured={(rate) =>
-              put(`Drip rate ${rate.toFixed(1)} a second`, { ...drip, dropsPerSecond: rate })
-            }
-          />
+          <DropPulse dropsPerSecond={drip.dropsPerSecond} onMeasured={setRate} />
+          <CupWatch dropsPerMl={drip.dropsPerMl} onMeasured={setRate} />
         </Section>
       ) : null}
+      {running ? <PourOff plan={plan} minutes={minutes} toL={drip.bag.litres} clockAt={clockAt} /> : null}
+      {running ? <MeasureNow drip={drip} onMeasured={(entity) => put('Measured', entity)} /> : null}
       {running ? (
         <Section title="Then">
-          <Txt>{`${showQuantity('volume', usedL, units)} of tank water used so far: have as much salt water ready. A cup is kinder than a net; none of the bag water goes in.`}</Txt>
+          <Txt>{`${showQuantity('volume', usedL, units, 1)} of tank water used so far: have as much salt water ready. A cup is kinder than a net; none of the bag water goes in.`}</Txt>
+          {measuredNear ? null : (
+            <Txt kind="small" tone="nitrite">
+              The end is told by what is measured in the container, not by the clock alone.
+            </Txt>
+          )}
           <Risks risks={risks} />
           {risks.length > 0 && !never ? (
             <TextField
@@ -276,7 +325,7 @@ function LiveDrip({ water, drip }: { water: Water; drip: Drip }) {
           <Button
             kind="primary"
             disabled={never}
-            label={near && !heatLate ? 'They are in the tank' : 'They are in the tank already'}
+            label={measuredNear ? 'They are in the tank' : 'They are in the tank already'}
             onPress={finish}
           />
         </Section>

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { Animated, Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { tappedDropsPerSecond } from '../../../core/acclimation';
-import { Button, Row, space, Txt, useReducedMotion, useTheme } from '../../ui';
+import { dropsFromCup, pulseOf } from '../../../core/acclimation';
+import { readEntry } from '../../../core/units';
+import { Button, Row, space, TextField, Txt, useReducedMotion, useTheme } from '../../ui';
 
 /** A pulse to match the valve to; tap along with the drops to measure the real rate. */
 export function DropPulse({
@@ -16,7 +17,9 @@ export function DropPulse({
   const still = useReducedMotion();
   const pulse = useRef(new Animated.Value(0)).current;
   const [taps, setTaps] = useState<number[]>([]);
-  const measured = tappedDropsPerSecond(taps);
+  const pulseNow = pulseOf(taps);
+  const measured = pulseNow?.dropsPerSecond ?? null;
+  const jitter = Math.round(100 * (pulseNow?.jitter ?? 0));
   useEffect(() => {
     // Above three a second it would flicker: show every second or third drop instead.
     const shown = dropsPerSecond / Math.ceil(dropsPerSecond / 3);
@@ -69,7 +72,7 @@ export function DropPulse({
           <>
             <Txt live>
               <Txt kind="strong">{`Now ${measured.toFixed(1)} a second`}</Txt>
-              {`: ${advice}`}
+              {`, ${jitter < 10 ? 'even' : `uneven by ${jitter} %`}: ${advice}`}
             </Txt>
             {advice === 'as planned.' ? null : (
               <Button
@@ -86,8 +89,47 @@ export function DropPulse({
   );
 }
 
+/** Without counting: how long a cup takes to fill. */
+export function CupWatch({
+  dropsPerMl,
+  onMeasured,
+}: {
+  dropsPerMl: number;
+  onMeasured: (rate: number) => void;
+}) {
+  const [startedMs, setStarted] = useState<number | null>(null);
+  const [mL, setMl] = useState('50');
+  const amount = readEntry(mL, { name: 'The cup', unit: null, min: 5, max: 1000 });
+  const stop = () => {
+    if (startedMs === null || !amount.ok) return;
+    const seconds = (Date.now() - startedMs) / 1000;
+    setStarted(null);
+    if (seconds >= 1) onMeasured(Math.min(50, dropsFromCup(amount.value, seconds, dropsPerMl)));
+  };
+  return (
+    <Row wrap style={styles.row}>
+      <View style={styles.cup}>
+        <TextField
+          numeric
+          label="Or time a cup of"
+          unit="mL"
+          value={mL}
+          onChange={setMl}
+          error={amount.ok ? undefined : amount.message}
+        />
+      </View>
+      <Button
+        kind="quiet"
+        label={startedMs === null ? 'Start the watch' : 'It is full'}
+        onPress={startedMs === null ? () => setStarted(Date.now()) : stop}
+      />
+    </Row>
+  );
+}
+
 const styles = StyleSheet.create({
   row: { alignItems: 'center', gap: space(5) },
   drop: { width: 92, height: 92, alignItems: 'center', justifyContent: 'center', borderRadius: 46 },
   words: { flex: 1 },
+  cup: { width: 160 },
 });

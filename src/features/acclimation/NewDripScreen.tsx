@@ -2,7 +2,7 @@ import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { isIn, placeOf, type Water } from '../../../core/document';
-import { dripPlan, NEAR_C } from '../../../core/acclimation';
+import { dripPlan, leastMinutes, NEAR_C } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
@@ -27,6 +27,7 @@ import { Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits, WithWater } from '../shell';
 import { CheckEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
+import { BagAdvice } from './BagAdvice';
 import { readDrip, type DripTexts } from './dripForm';
 
 export function NewDripScreen() {
@@ -42,9 +43,14 @@ function NewDrip({ water }: { water: Water }) {
   const doc = useAppSelector(selectDocument);
   const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const asked = useParam('animals').split(',').filter(Boolean);
+  // A quarantine takes what is wished for by the displays it serves; any other water what is meant for it.
+  const homes = water.kind === 'quarantine' ? water.serves : [water.id];
   const coming = Object.values(doc.animals).filter(
     (a) =>
-      asked.includes(a.id) || (a.homeId === water.id && placeOf(a).kind !== 'gone' && !isIn(a, water.id)),
+      asked.includes(a.id) ||
+      (homes.includes(a.homeId) &&
+        !isIn(a, water.id) &&
+        (placeOf(a).kind === 'wish' || (water.kind === 'display' && placeOf(a).kind === 'water'))),
   );
   const [chosen, setChosen] = useState<string[]>(() =>
     coming.filter((a) => asked.includes(a.id)).map((a) => a.id),
@@ -56,25 +62,45 @@ function NewDrip({ water }: { water: Water }) {
       bagSalinity: '',
       bagTemp: '',
       bagVolume: '',
+      bagPh: '',
+      bagAmmonia: '',
+      bagHours: '',
       tankSalinity: show(units.salinity, lastOf(trusted(series.salinity))?.interval.mid),
       tankTemp: show(units.temperature, lastOf(trusted(series.temperature))?.interval.mid),
-      roomTemp: show(units.temperature, 21),
+      roomTemp: '',
       container: '',
-      dropsPerSecond: '2',
+      dropsPerSecond: '',
       dropsPerMl: '20',
+      minutes: '',
       floating: false,
     };
   };
   const [id] = useState(newId);
   const form = useEntryForm({
     start: startTexts,
-    read: (texts) => readDrip(texts, { id, waterId: water.id, animalIds: chosen, units }),
+    read: (texts) =>
+      readDrip(texts, {
+        id,
+        waterId: water.id,
+        animalIds: chosen,
+        units,
+        known: {
+          salinity: lastOf(trusted(series.salinity))?.interval.mid ?? null,
+          tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
+        },
+      }),
     save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }])),
     done: () => router.replace(`/water/${water.id}/drip/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { now: read } = form;
   const plan = read.ok ? dripPlan(read.drip) : null;
+  const species = coming.filter((a) => chosen.includes(a.id)).map((a) => speciesById(a.speciesId));
+  const least = leastMinutes(species);
+  const aim =
+    plan?.readyMinutes === null || plan?.readyMinutes === undefined
+      ? null
+      : Math.max(plan.readyMinutes, least);
   const salt = unitLabel(units.salinity);
   const heat = unitLabel(units.temperature);
   const litres = unitLabel(units.volume);
@@ -100,9 +126,19 @@ function NewDrip({ water }: { water: Water }) {
           </Txt>
           {plan ? (
             <>
-              <Txt kind="number">
-                {plan.readyMinutes === null ? 'over 4 h' : `${Math.ceil(plan.readyMinutes)} min`}
-              </Txt>
+              <Txt kind="number">{aim === null ? 'over 4 h' : `${Math.ceil(aim)} min`}</Txt>
+              {aim !== null && plan.readyMinutes !== null && aim > plan.readyMinutes ? (
+                <Txt
+                  kind="small"
+                  tone="second"
+                >{`Not less than ${least} minutes for them, however small the gap.`}</Txt>
+              ) : null}
+              {read.ok && read.assumed.length > 0 ? (
+                <Txt
+                  kind="small"
+                  tone="nitrite"
+                >{`Taken as usual, because nothing is written: ${read.assumed.join('; ')}.`}</Txt>
+              ) : null}
               <Line
                 name="Salinity within 0.001 SG"
                 value={
@@ -119,7 +155,14 @@ function NewDrip({ water }: { water: Water }) {
                     : `${Math.ceil(plan.temperatureReadyMinutes)} min`
                 }
               />
-              <Line name="Drip" value={`${showQuantity('volume', plan.litresPerHour, units, 2)} an hour`} />
+              <Line
+                name="Drip"
+                value={`${read.ok ? read.drip.dropsPerSecond.toFixed(1) : ''} drops a second, ${showQuantity('volume', plan.litresPerHour, units, 2)} an hour`}
+              />
+              <Line
+                name="Salt water to have ready"
+                value={showQuantity('volume', (plan.litresPerHour * (aim ?? 90)) / 60, units, 1)}
+              />
               <Line
                 name="Pour off"
                 value={
@@ -138,11 +181,10 @@ function NewDrip({ water }: { water: Water }) {
           ) : (
             <Txt tone="second">It appears when bag and tank are in.</Txt>
           )}
-          <Txt kind="small" tone="second">
-            From 15 minutes (local, same water) to an hour or more for snails, shrimp and corals from far.
-            After a long journey, opened bag water turns toxic as its pH climbs: then a quicker move is the
-            kinder one.
+          <Txt kind="section" heading={2}>
+            Which way
           </Txt>
+          {read.ok ? <BagAdvice water={water} drip={read.drip} /> : null}
         </>
       }
     >
@@ -175,6 +217,14 @@ function NewDrip({ water }: { water: Water }) {
           <TextEntry form={form} name="bagTemp" numeric label="Bag temperature" unit={heat} />
           <TextEntry form={form} name="bagVolume" numeric label="Water in the bag" unit={litres} />
         </FieldRow>
+        <FieldRow>
+          <TextEntry form={form} name="bagPh" numeric label="pH of the bag" />
+          <TextEntry form={form} name="bagAmmonia" numeric label="Ammonia of the bag" unit="mg/L NH₄" />
+          <TextEntry form={form} name="bagHours" numeric label="Hours in the bag" />
+        </FieldRow>
+        <Txt kind="small" tone="second">
+          Whatever is left empty is taken as usual and said so. Bags float closed and are opened last.
+        </Txt>
       </Section>
       <Section title="Tank and room">
         <FieldRow>
@@ -186,8 +236,15 @@ function NewDrip({ water }: { water: Water }) {
       <Section title="The drip">
         <FieldRow>
           <TextEntry form={form} name="container" numeric label="Container holds" unit={litres} />
+          <TextEntry form={form} name="minutes" numeric label="In so many minutes" />
           <TextEntry form={form} name="dropsPerSecond" numeric label="Drops a second" />
-          <TextEntry form={form} name="dropsPerMl" numeric label="Drops in a millilitre" />
+          <TextEntry
+            form={form}
+            name="dropsPerMl"
+            numeric
+            label="Drops in a millilitre"
+            hint="Count them into 10 mL once."
+          />
         </FieldRow>
         <CheckEntry
           form={form}

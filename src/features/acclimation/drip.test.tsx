@@ -21,17 +21,33 @@ function planned() {
   return shown;
 }
 
-test('a drip is planned from bag and tank, and not without both', async () => {
+test('a drip is planned from bag and tank; what is not written is taken as usual, and said', async () => {
   const { doc, went } = planned();
-  type('Bag salinity, ppt', '');
+  type('Bag salinity, ppt', '90');
   await submit('Go to the drip');
   expect(Object.keys(doc().drips)).toHaveLength(0);
+  type('Bag salinity, ppt', '');
+  expect(says(/^Taken as usual, because nothing is written: Bag salinity 33/)).toBe(true);
   type('Bag salinity, ppt', '32');
   expect(allText()).toMatch(/minutes|min/);
   await submit('Go to the drip');
   const drip = Object.values(doc().drips)[0];
   expect(drip).toMatchObject({ waterId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
   expect(went()[0]).toBe(`/water/north-window/drip/${drip?.id}`);
+});
+
+test('with pH and ammonia of the bag the kinder way is worked out', () => {
+  planned();
+  expect(says(/^With pH and ammonia of the bag/)).toBe(true);
+  type('Hours in the bag', '20');
+  expect(says(/^20 hours in the bag: its pH has sunk/)).toBe(true);
+  type('pH of the bag', '7.0');
+  type('Ammonia of the bag, mg/L NH₄', '10');
+  expect(says(/^A drip would let free ammonia rise to|too much for one session|A slow drip would let/)).toBe(
+    true,
+  );
+  expect(screen.getByRole('img', { name: /^Free ammonia after opening/ })).toBeTruthy();
+  expect(allText()).not.toMatch(/NaN|Infinity/);
 });
 
 test('it starts only with its checks made, runs by the clock, and asks for the top-off to go back on', async () => {
@@ -59,11 +75,40 @@ test('it starts only with its checks made, runs by the clock, and asks for the t
   type('Why all the same', 'the spare tank leaks');
   press(/^They are in the tank/);
   expect(shown.doc().drips[id]?.finishedAt).not.toBeNull();
+  // Looks of the days after stand as tasks, and what is to be put back is asked, not asserted.
+  expect(Object.values(shown.doc().tasks).filter((t) => /look after/.test(t.title))).toHaveLength(5);
+  expect(says('Bag water is poured away, none of it in the tank')).toBe(true);
   expect(shown.doc().animals['north-cardinals']?.moves.at(-1)).toMatchObject({
     why: 'the spare tank leaks',
     against: expect.arrayContaining(['riskClock']),
   });
   expect(says(/Top-off is plugged in again/)).toBe(true);
+});
+
+test('one tap starts it for who has done all; the end is told by what is measured', async () => {
+  const first = planned();
+  await submit('Go to the drip');
+  const doc = first.doc();
+  const id = Object.keys(doc.drips)[0] ?? '';
+  document.body.innerHTML = '';
+  const shown = onScreen(<DripScreen />, { doc, params: north({ dripId: id }) });
+  press('All of this is done: start the drip');
+  expect(shown.doc().drips[id]?.checks).toMatchObject({
+    toppedOff: expect.any(String),
+    placeReady: expect.any(String),
+  });
+  expect(says(/^The end is told by what is measured/)).toBe(true);
+  expect(says(/^Pour off down to 0\.6 L at/)).toBe(true);
+  type('Salinity, ppt', '32.5');
+  type('Temperature, °C', '25');
+  await submit('Keep what I read');
+  expect(says(/temperature is near, salinity is not yet/)).toBe(true);
+  type('Salinity, ppt', '34.4');
+  type('Temperature, °C', '25');
+  await submit('Keep what I read');
+  expect(shown.doc().drips[id]?.measured).toHaveLength(2);
+  expect(says(/near enough\.$/)).toBe(true);
+  expect(screen.getByRole('button', { name: 'They are in the tank' })).toBeTruthy();
 });
 
 test('a drip that is not there is said so', () => {

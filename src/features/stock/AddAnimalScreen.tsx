@@ -4,6 +4,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
+import { followUpTasks } from '../../../core/arrivals';
 import { additionWarnings, dailyLoadMgN, type AdditionForecast, type Warning } from '../../../core/stocking';
 import { SPECIES, type Species } from '../../../core/species';
 import { showQuantity, unitLabel } from '../../../core/units';
@@ -142,6 +143,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
     return dispatch(
       commit(`${species.common} ${isIn ? 'in the display' : 'wished for'}`, [
         { put: 'animals', entity: animal },
+        ...(isIn && !joined ? followUpTasks([animal], water, localDay(Date.now()), newId) : []),
         ...given.map((g) => ({
           put: 'animals' as const,
           entity: {

@@ -16,7 +16,7 @@ import {
   type Water,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { admit, isCopperDeath } from '../../../core/arrivals';
+import { admit, followUpTasks, isCopperDeath } from '../../../core/arrivals';
 import { additionWarnings, lengthAt } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import {
@@ -250,7 +250,10 @@ function WhereNext({
         risksOf,
       });
       if (!admitted.ok) return { kind: 'nothing' };
-      return onAct(`${animalWords({ ...animal, count: move.count })} moved to ${to.name}`, admitted.edits);
+      return onAct(`${animalWords({ ...animal, count: move.count })} moved to ${to.name}`, [
+        ...admitted.edits,
+        ...followUpTasks([{ ...animal, count: move.count }], to, localDay(Date.now()), newId),
+      ]);
     },
   });
   const chosen = form.texts.to;

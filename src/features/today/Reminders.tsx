@@ -25,7 +25,8 @@ import { useUnits } from '../shell';
 const dripLeftOpen = (d: Drip): boolean =>
   d.finishedAt !== null &&
   ((d.checks.topOffUnplugged !== null && d.checks.topOffBackOn === null) ||
-    d.checks.dripWaterReplaced === null);
+    d.checks.dripWaterReplaced === null ||
+    d.checks.bagWaterAway === null);
 
 /** What is half done or waits for a look, each with its own way on. */
 export function Reminders({ water }: { water: Water }) {
@@ -50,7 +51,9 @@ export function Reminders({ water }: { water: Water }) {
         text:
           d.checks.topOffUnplugged && !d.checks.topOffBackOn
             ? 'The top-off is still unplugged.'
-            : 'The drip water is not replaced yet.',
+            : d.checks.dripWaterReplaced === null
+              ? 'The drip water is not replaced yet.'
+              : 'Is the bag water poured away?',
         label: 'Put it right',
         href: `/water/${water.id}/drip/${d.id}`,
       });
