@@ -29,6 +29,7 @@ import {
   NITRITE_WEIGHTS,
   OWN_PARAMETERS,
   PARAMETERS,
+  QUARANTINE_KIT,
   QUARANTINE_LINES,
   RISKS,
   ROCK_KINDS,
@@ -400,7 +401,12 @@ const taskSchema = z.strictObject({
 });
 
 /** One point of the setting-up lists, dated when done. */
-const setupSchema = z.strictObject({ id, waterId: id, item: z.enum(SETUP_ITEMS), doneDay: day });
+const setupSchema = z.strictObject({
+  id,
+  waterId: id,
+  item: z.enum([...SETUP_ITEMS, ...QUARANTINE_KIT]),
+  doneDay: day,
+});
 
 export const equipmentSchema = z.strictObject({
   id,

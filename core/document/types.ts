@@ -1,7 +1,13 @@
 /** The types of what is stored, taken from the schema; only types are imported, so no check comes along. */
 import type { z } from 'zod';
 import type { ammoniaProductSchema, COLLECTIONS } from './schema';
-import { COLLECTION_NAMES, type CollectionName, type DOSED, type SETUP_ITEMS } from './vocabulary';
+import {
+  COLLECTION_NAMES,
+  type CollectionName,
+  type DOSED,
+  type QUARANTINE_KIT,
+  type SETUP_ITEMS,
+} from './vocabulary';
 
 export type Entity<C extends CollectionName> = z.infer<(typeof COLLECTIONS)[C]>;
 export type AnyEntity = { [C in CollectionName]: Entity<C> }[CollectionName];
@@ -30,6 +36,7 @@ export type AmmoniaProduct = z.infer<typeof ammoniaProductSchema>;
 export type Task = Entity<'tasks'>;
 export type SetupItem = (typeof SETUP_ITEMS)[number];
 export type Equipment = Entity<'equipment'>;
+export type QuarantineKit = (typeof QUARANTINE_KIT)[number];
 /** One forecast of a day. */
 export type Said = Entity<'forecasts'>;
 export type Treatment = Entity<'treatments'>;

@@ -89,6 +89,16 @@ export const SETUP_ITEMS = [
   'lightsOn',
   'lidOn',
 ] as const;
+/** The seven points of a quarantine's kit, ticked off in the same collection. */
+export const QUARANTINE_KIT = [
+  'qHeater',
+  'qFilter',
+  'qTools',
+  'qCover',
+  'qShelter',
+  'qLight',
+  'qSpareWater',
+] as const;
 
 export const EQUIPMENT_KINDS = [
   'heater',

@@ -9,5 +9,14 @@ export {
 } from './clock';
 export { clockOf, quarantineJoinDays, quarantineLossDays } from './record';
 export { changePlan, peakOf, sawtooth, type BareTank, type ChangePlan } from './changePlan';
-export { everHeldCopper, treatmentsOf } from './treatments';
+export {
+  amountFor,
+  asksOf,
+  conflictsOf,
+  everHeldCopper,
+  treatmentsOf,
+  type TreatmentAsk,
+  type TreatmentConflict,
+} from './treatments';
+export { fitOf, type Fit } from './fit';
 export { QUARANTINE_LIMITS } from './limits';

@@ -3,6 +3,14 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const QUARANTINE_LIMITS = {
   unbrokenDays: limit(7, 'days', 'before release must be without a missed look', 'common practice'),
+  litresPerCm: limit(
+    6,
+    'L/cm',
+    'of the largest fish to come, for a stay of weeks',
+    'common practice: 75 L for 12 cm',
+  ),
+  leastL: limit(40, 'L', 'smallest quarantine: less swings too fast', 'common practice'),
+  turnover: limit([5, 10], 'times an hour', 'the pump turns the water over', 'common practice'),
   farthestDays: limit(400, 'days', 'ahead a release is looked for', 'common practice'),
 } as const satisfies LimitTable;
 

@@ -180,10 +180,7 @@ export function setupLists(o: { school: School; sand: SandSchool; hasSump: boole
 }
 
 /** Essential points not yet dated, once any point is: a list begun is a list to finish. Empty when the list is not used. */
-export function openEssentials(
-  o: Parameters<typeof setupLists>[0],
-  done: ReadonlySet<SetupItem>,
-): SetupItem[] {
+export function openEssentials(o: Parameters<typeof setupLists>[0], done: ReadonlySet<string>): SetupItem[] {
   if (done.size === 0) return [];
   const lists = setupLists(o);
   return [...lists.beforeWater, ...lists.filling]

@@ -14,7 +14,8 @@ import { dueUpkeep } from '../../../core/equipment';
 import { bareOutlook } from '../../../core/arrivals';
 import { DOSING } from '../../../core/dosing';
 import { gatherEvidence } from '../../../core/evidence';
-import { clockOf } from '../../../core/quarantine';
+import { asksOf, clockOf, treatmentsOf } from '../../../core/quarantine';
+import { askWords } from '../../../core/words/treatments';
 import { bareWords } from '../../../core/words/bare';
 import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
@@ -60,7 +61,8 @@ export function Reminders({ water }: { water: Water }) {
   }
   // On its own page a quarantine asks for its look by itself.
   for (const q of quarantinesOf(doc, water.id).filter(isOpen)) {
-    const outlook = bareOutlook(gatherEvidence(doc, q.id, now), DOSING.saltGramsPerLitre);
+    const evidence = gatherEvidence(doc, q.id, now);
+    const outlook = bareOutlook(evidence, DOSING.saltGramsPerLitre);
     if (outlook && (outlook.dueDays < 0.5 || !outlook.plan.feasible))
       items.push({
         key: `${q.id}-bare`,
@@ -68,6 +70,15 @@ export function Reminders({ water }: { water: Water }) {
         label: 'To it',
         href: `/water/${q.id}`,
       });
+    const changes = evidence.changes.map((c) => ({ atMs: c.atMs, litres: c.fraction * evidence.netL }));
+    for (const t of treatmentsOf(doc, q.id))
+      for (const ask of asksOf(t, changes, localDay(now)))
+        items.push({
+          key: `${t.id}-${ask.code}`,
+          text: `${q.name}: ${askWords(ask, t, units)}`,
+          label: 'To it',
+          href: `/water/${q.id}`,
+        });
     if (livingIn(doc, q.id).length > 0 && !clockOf(doc, q, now, localDay).lookedToday)
       items.push({
         key: q.id,

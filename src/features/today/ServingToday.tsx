@@ -32,6 +32,8 @@ import { BareAmmonia } from './BareAmmonia';
 import { LookSheet } from './LookSheet';
 import { NextTest } from './NextTest';
 import { toneOf } from './OtherKind';
+import { Treatments } from './Treatments';
+import { QuarantineKit } from './QuarantineKit';
 import { Reminders } from './Reminders';
 import { ActFooter, WaterNow } from './WaterNow';
 
@@ -124,6 +126,7 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
       <Section title="The watch">
         <QuarantineLane view={view} onPage />
       </Section>
+      <Treatments water={water} now={now} />
       {view.clock.status === 'complete' && home !== undefined ? (
         <Section title="Free">
           <Txt>The group has done its days. Match the water, and let them in together.</Txt>
@@ -139,6 +142,7 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
           />
         </Section>
       ) : null}
+      <QuarantineKit water={water} />
       <Section title="What to look for, daily">
         <Txt>{`${SIGNS_OF[water.line].map((s) => SIGN_WORDS[s].toLowerCase()).join(', ')}. And: does everyone eat?`}</Txt>
         <Txt kind="small" tone="second">

@@ -12,7 +12,8 @@ import {
   type Edit,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { showQuantity, showRange } from '../../../core/units';
+import { showQuantity, showRange, unitLabel } from '../../../core/units';
+import { fitWords } from '../../../core/words/quarantine';
 import { animalWords, KIND_WORDS, LINE_WORDS } from '../../../core/words';
 import { netVolume } from '../../../core/volume';
 import {
@@ -27,7 +28,7 @@ import {
   type Outcome,
   type Seen,
 } from '../../store';
-import { Button, Caution, Check, Screen, Section, Txt } from '../../ui';
+import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -209,7 +210,8 @@ function QuarantineRules({
   form: ReturnType<typeof useEntryForm<ServingTexts, ReturnType<typeof readServing>>>;
   booking: boolean;
 }) {
-  const { texts } = form;
+  const { texts, now: read } = form;
+  const units = useUnits();
   const waters = useAppSelector(selectWaters);
   const animals = useAppSelector((s) => s.document.entities.animals);
   const displays = waters.filter((w) => w.kind === 'display');
@@ -261,14 +263,55 @@ function QuarantineRules({
       <ChoiceEntry
         form={form}
         name="clock"
-        label="Days without any sign"
+        label="Days seen clear"
         options={[
           { value: '21', label: '21' },
           { value: '28', label: '28, our default' },
+          { value: '30', label: '30' },
           { value: 'own', label: 'Own' },
         ]}
       />
-      {texts.clock === 'own' ? <TextEntry form={form} name="own" numeric label="Days" /> : null}
+      <Txt kind="small" tone="second">
+        21 cover what shows quickly in warm water; 28 to 30 most stages that hide; longer where copper or a
+        fallow display is part of the plan. Practitioners differ: 28 is the careful middle.
+      </Txt>
+      {texts.clock === 'own' ? (
+        <>
+          <TextEntry form={form} name="own" numeric label="Days" />
+          <TextEntry form={form} name="clockWhy" label="Why this many" placeholder="May be left empty" />
+        </>
+      ) : null}
+      <CheckEntry
+        form={form}
+        name="treatmentDaysCount"
+        label="Days under a treatment count"
+        note="Never those under one that may hide signs."
+      />
+      <Section title="Its size and flow">
+        <FieldRow>
+          <TextEntry
+            form={form}
+            name="largest"
+            numeric
+            label="Largest animal to come"
+            unit={unitLabel(units.length)}
+          />
+          <TextEntry
+            form={form}
+            name="pump"
+            numeric
+            label="The pump moves an hour"
+            unit={unitLabel(units.volume)}
+          />
+        </FieldRow>
+        {read.ok && read.water.kind === 'quarantine'
+          ? fitWords(read.water, netVolume(read.water).netL, units).map((line) => (
+              <Txt key={line.text} tone={line.fits ? 'ink' : 'nitrite'}>
+                {line.text}
+              </Txt>
+            ))
+          : null}
+      </Section>
       {booking ? (
         <Section title="Who goes in">
           {wished.length === 0 ? (

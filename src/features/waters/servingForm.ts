@@ -1,6 +1,6 @@
 /** The form of a water that serves a display: from texts to a water, or to faults by field. Plain functions. */
-import { type Quarantine, type Water, type WaterKind } from '../../../core/document';
-import { readEntry, type UnitPreferences } from '../../../core/units';
+import { MAX_NOTE, type Quarantine, type Water, type WaterKind } from '../../../core/document';
+import { formatDecimal, readEntry, toUnit, type EntryRule, type UnitPreferences } from '../../../core/units';
 import { nameFault, NO_SIZE, readSize, startFault, textsOfSize, type SizeTexts } from './sizeForm';
 
 export type ServingKind = Exclude<WaterKind, 'display'>;
@@ -12,9 +12,16 @@ export interface ServingTexts extends SizeTexts {
   hasLid: boolean;
   line: Quarantine['line'];
   filter: Quarantine['filter'];
-  clock: '21' | '28' | 'own';
+  clock: '21' | '28' | '30' | 'own';
   /** Days, where they are the person's own. */
   own: string;
+  /** Why this many. */
+  clockWhy: string;
+  /** Days under a treatment count, unless it may hide signs. */
+  treatmentDaysCount: boolean;
+  /** In the person's units; empty where it is not known. */
+  pump: string;
+  largest: string;
   /** Identities of the displays it serves. */
   serves: string[];
   /** Identities of wished animals that go in at once. */
@@ -38,6 +45,10 @@ export const newServing = (kind: ServingKind, today: string): ServingTexts => ({
   filter: 'cycled',
   clock: '28',
   own: '',
+  clockWhy: '',
+  treatmentDaysCount: true,
+  pump: '',
+  largest: '',
   serves: [],
   booked: [],
 });
@@ -52,8 +63,21 @@ export function textsOfServing(water: Serving, units: UnitPreferences): ServingT
   };
   if (water.kind !== 'quarantine') return base;
   const { line, filter, serves, clockDays } = water;
-  const clock = clockDays === 21 || clockDays === 28 ? (String(clockDays) as '21' | '28') : 'own';
-  return { ...base, line, filter, serves, clock, own: clock === 'own' ? String(clockDays) : '' };
+  const known = (['21', '28', '30'] as const).find((days) => Number(days) === clockDays);
+  const show = (unit: string, stored: number | undefined) =>
+    stored === undefined ? '' : formatDecimal(toUnit(unit, stored), 1);
+  return {
+    ...base,
+    line,
+    filter,
+    serves,
+    clock: known ?? 'own',
+    own: known ? '' : String(clockDays),
+    clockWhy: water.clockWhy ?? '',
+    treatmentDaysCount: water.treatmentDaysCount !== false,
+    pump: show(units.volume, water.pumpLPerHour),
+    largest: show(units.length, water.largestCm),
+  };
 }
 
 export type ReadServing =
@@ -80,6 +104,28 @@ export function readServing(
     whole: true,
   });
   if (kind === 'quarantine' && !days.ok) faults.own = days.message;
+  const optional = (field: 'pump' | 'largest', rule: EntryRule): number | undefined => {
+    if (kind !== 'quarantine' || t[field].trim() === '') return undefined;
+    const entry = readEntry(t[field], rule);
+    if (entry.ok) return entry.value;
+    faults[field] = entry.message;
+    return undefined;
+  };
+  const pumpLPerHour = optional('pump', {
+    name: 'The pump',
+    unit: units.volume,
+    min: 0,
+    max: 100000,
+    above: true,
+  });
+  const largestCm = optional('largest', {
+    name: 'Length',
+    unit: units.length,
+    min: 0,
+    max: 200,
+    above: true,
+  });
+  if (t.clockWhy.length > MAX_NOTE) faults.clockWhy = `At most ${MAX_NOTE} characters.`;
   if (Object.keys(faults).length > 0 || size === null) return { ok: false, faults };
   const sameSize = before !== null && JSON.stringify(before.size) === JSON.stringify(size);
   const base = {
@@ -103,7 +149,19 @@ export function readServing(
     switch (kind) {
       case 'quarantine': {
         const clockDays = days.ok ? days.value : 28;
-        return { ...base, kind, line: t.line, filter: t.filter, clockDays, serves: t.serves, runs };
+        return {
+          ...base,
+          kind,
+          line: t.line,
+          filter: t.filter,
+          clockDays,
+          ...(t.clockWhy.trim() === '' ? {} : { clockWhy: t.clockWhy.trim() }),
+          ...(t.treatmentDaysCount ? {} : { treatmentDaysCount: false }),
+          ...(pumpLPerHour === undefined ? {} : { pumpLPerHour }),
+          ...(largestCm === undefined ? {} : { largestCm }),
+          serves: t.serves,
+          runs,
+        };
       }
       case 'holding':
         return { ...base, kind, runs };
