@@ -145,6 +145,10 @@ describe('what is risked', () => {
     const jumper = animal('firefish', [IN('q'), at(0)]);
     expect(codes(world(jumper, 28), jumper, { ...display, hasLid: false }, 28)).toEqual(['riskNoLid']);
   });
+  test('one that was set aside on arrival and is not sound yet', () => {
+    const aside = { ...inQuarantine, asideSince: DAY0 };
+    expect(codes(world(aside, 28), aside, display, 28)).toEqual(['riskAside']);
+  });
   test('into a quarantine or a bucket nothing is risked', () => {
     const wished = animal(FISH, [WISHED, at(0)]);
     expect(codes(world(wished, 0), wished, quarantine, 1, SHUT)).toEqual([]);

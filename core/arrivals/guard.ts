@@ -14,6 +14,8 @@ export interface Newcomer {
   speciesId: string;
   /** Where it has been; empty for one that was just bought. */
   moves: Animal['moves'];
+  /** Set aside at the look on arrival, and not sound yet. */
+  asideSince?: string | undefined;
 }
 
 /** What is risked by letting it into a water now; nothing for a water that is no display, but copper. Worst first.
@@ -30,6 +32,7 @@ export function admissionRisks(
   const risks: Risk[] = [];
   if (isCopperDeath(doc, species, to)) risks.push({ code: 'riskCopper', name: to.name });
   if (to.kind !== 'display') return risks;
+  if (animal.asideSince !== undefined) risks.push({ code: 'riskAside', day: animal.asideSince });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
   const { word } = judgementFor(species, assessment);
   if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });

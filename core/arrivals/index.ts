@@ -3,3 +3,4 @@ export { admit, withRisks, type Admission, type Admitted } from './admit';
 export { bareOutlook, type BareOutlook } from './bare';
 export { ARRIVALS_LIMITS } from './limits';
 export { followUpsOf, followUpTasks } from './followUps';
+export { editsToInspect, type Found, type Tally } from './inspection';

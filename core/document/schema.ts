@@ -20,6 +20,7 @@ import {
   FILLED_WITH,
   FILMS,
   FOODS,
+  FOUND_ON_ARRIVAL,
   HIDDEN_BY_TREATMENT,
   GONE_REASONS,
   INCIDENTS,
@@ -480,8 +481,17 @@ const animalSchema = z.strictObject({
   plannedDay: day.nullable(),
   /** What the look into each on arrival found. */
   inspection: z
-    .strictObject({ day, sound: z.int().min(0).max(1000), setAside: z.int().min(0).max(1000) })
+    .strictObject({
+      day,
+      sound: z.int().min(0).max(1000),
+      setAside: z.int().min(0).max(1000),
+      /** Dead when it came. */
+      dead: z.int().min(0).max(1000).optional(),
+      found: z.array(z.enum(FOUND_ON_ARRIVAL)).max(FOUND_ON_ARRIVAL.length).optional(),
+    })
     .optional(),
+  /** Set aside at the look on arrival: a group of its own until it is sound. */
+  asideSince: day.optional(),
   loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).optional(),
 });
 

@@ -128,10 +128,14 @@ export type Stage = (typeof STAGES)[number];
 export const GONE_REASONS = ['died', 'rehomed', 'returned', 'eaten', 'missing', 'notSaid'] as const;
 export type GoneReason = (typeof GONE_REASONS)[number];
 
+/** What the look into each on arrival may find. */
+export const FOUND_ON_ARRIVAL = ['parasites', 'eggs', 'shellOrFoot', 'tissue', 'weak'] as const;
+
 /** What may speak against letting an animal in. */
 export const RISKS = [
   'riskCopper',
   'riskSign',
+  'riskAside',
   'riskClock',
   'riskNoQuarantine',
   'riskOtherDisplay',

@@ -173,6 +173,7 @@ interface ServingFacts {
 interface RiskFacts {
   riskCopper: { name: string };
   riskSign: { name: string; day: string };
+  riskAside: { day: string };
   riskClock: { name: string; day: number; of: number };
   riskNoQuarantine: Nothing;
   riskOtherDisplay: { name: string };

@@ -194,6 +194,8 @@ const RISK_SENTENCES = {
     `${s.name} has held copper. Rock, sand and silicone give it back for years, and it kills invertebrates and corals: they never go in.`,
   riskSign: (s, w) =>
     `A sign stands in ${s.name} since ${w.written(s.day)}. What ails them goes along, into a tank where it can hardly be treated.`,
+  riskAside: (s, w) =>
+    `It was set aside on arrival, ${w.written(s.day)}, and is not said to be sound yet: what ails it goes along.`,
   riskClock: (s) =>
     `Only ${s.day} of ${s.of} days in ${s.name} were seen clear. A parasite that shows later comes along, and every fish in the display may have to come out.`,
   riskNoQuarantine: () =>

@@ -149,6 +149,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
         <Arrival
           animal={animal}
           onPut={put}
+          onAct={act}
           onGivenBack={() => void lose({ count: animal.count, reason: 'returned', why: '' })}
         />
       ) : null}

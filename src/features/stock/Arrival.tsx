@@ -1,33 +1,66 @@
-import type { Animal } from '../../../core/document';
+import { editsToInspect, type Found } from '../../../core/arrivals';
+import { FOUND_ON_ARRIVAL, type Animal, type Edit } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { localDay, shortWrittenDay, type Outcome } from '../../store';
-import { Button, FieldRow, Line, Section, Txt } from '../../ui';
-import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { isoOf, localDay, newId, shortWrittenDay, type Outcome } from '../../store';
+import { Button, Check, FieldRow, Line, Row, Section, Txt } from '../../ui';
+import { TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
-import { readLoan, readSetAside } from './animalForm';
+import { readLoan, readTally, type TallyTexts } from './animalForm';
+
+/** What may be found, and what to do with those set aside for it. */
+const FOUND: Record<Found, { label: string; what: string }> = {
+  parasites: {
+    label: 'Parasites',
+    what: 'Parasites were seen: keep them in their own water, look daily, and ask the label or a vet; none of their water goes on.',
+  },
+  eggs: {
+    label: 'Eggs or jelly',
+    what: 'Eggs were seen: take them off with the shell or plug they sit on, throw them away, and look again for two weeks.',
+  },
+  shellOrFoot: {
+    label: 'Shell or foot hurt',
+    what: 'Shell or foot is hurt: calm clean water, nothing that climbs on it, and a look each day whether it holds.',
+  },
+  tissue: {
+    label: 'Tissue hurt',
+    what: 'Tissue recedes: low light, gentle flow, apart from the others; cut or dip only as its label and a keeper who knows say.',
+  },
+  weak: {
+    label: 'Weak',
+    what: 'Weak: keep apart in calm water of the same salinity, and let it go on only once it is sound.',
+  },
+};
 
 /** The look into each animal on arrival, counted, and whether it is only on loan. */
 export function Arrival({
   animal,
   onPut,
+  onAct,
   onGivenBack,
 }: {
   animal: Animal;
+  onAct: (label: string, edits: readonly Edit[]) => Promise<Outcome>;
   onPut: (label: string, entity: Animal) => Promise<Outcome>;
   /** The whole group goes back to whose it is. */
   onGivenBack: () => void;
 }) {
   const species = speciesById(animal.speciesId);
   const looked = useEntryForm({
-    start: { aside: '0' },
-    read: (texts) => readSetAside(texts, animal.count),
-    save: ({ setAside }) =>
-      onPut('Inspection logged', {
-        ...animal,
-        inspection: { day: localDay(Date.now()), sound: animal.count - setAside, setAside },
-      }),
+    start: (): TallyTexts => ({ aside: '0', dead: '0', found: [] }),
+    read: (texts) => readTally(texts, animal.count),
+    save: ({ tally }) =>
+      onAct(
+        'Inspection logged',
+        editsToInspect(animal, tally, {
+          at: isoOf(Date.now()),
+          today: localDay(Date.now()),
+          asideId: newId(),
+          deadId: newId(),
+        }),
+      ),
     faultsFrom: 'typing',
   });
+  const { found } = looked.texts;
   const lending = useEntryForm({
     start: { loanFrom: '', loanDue: '' },
     read: readLoan,
@@ -37,10 +70,32 @@ export function Arrival({
   return (
     <Section title="On arrival">
       {inspection ? (
-        <Line
-          name={`Inspected ${shortWrittenDay(inspection.day)}`}
-          value={`${inspection.sound} sound, ${inspection.setAside} set aside`}
-        />
+        <>
+          <Line
+            name={`Inspected ${shortWrittenDay(inspection.day)}`}
+            value={`${inspection.sound} sound, ${inspection.setAside} set aside${inspection.dead ? `, ${inspection.dead} dead` : ''}`}
+          />
+          {animal.asideSince === undefined ? null : (
+            <>
+              <Txt
+                kind="strong"
+                tone="nitrite"
+              >{`Set aside since ${shortWrittenDay(animal.asideSince)}`}</Txt>
+              {(inspection.found ?? []).map((f) => (
+                <Txt key={f}>{FOUND[f].what}</Txt>
+              ))}
+              {(inspection.found ?? []).length === 0 ? <Txt>{FOUND.weak.what}</Txt> : null}
+              <Button
+                kind="quiet"
+                label="It is sound now"
+                onPress={() => {
+                  const { asideSince: _, ...sound } = animal;
+                  void onPut('Sound now', sound);
+                }}
+              />
+            </>
+          )}
+        </>
       ) : (
         <>
           <Txt kind="small" tone="second">
@@ -50,7 +105,27 @@ export function Arrival({
           </Txt>
           <FieldRow>
             <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
+            <TextEntry
+              form={looked}
+              name="dead"
+              numeric
+              label="Dead on arrival"
+              unit={`of ${animal.count}`}
+            />
           </FieldRow>
+          <Row wrap>
+            {FOUND_ON_ARRIVAL.map((f) => (
+              <Check
+                key={f}
+                label={FOUND[f].label}
+                checked={found.includes(f)}
+                onChange={(on) => looked.change({ found: toggled(found, f, on) })}
+              />
+            ))}
+          </Row>
+          <Txt kind="small" tone="second">
+            The sound ones go on as this group; what is set aside becomes a group of its own.
+          </Txt>
           <SaveButton saving={looked.saving} icon="keep" label="All looked at" onPress={looked.save} />
         </>
       )}

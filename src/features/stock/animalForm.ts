@@ -1,4 +1,5 @@
 /** The small forms about an animal: how many, looked at, on loan, gone. From texts to what they say, or to faults. */
+import type { Found, Tally } from '../../../core/arrivals';
 import { MAX_NAME, MAX_NOTE, type GoneReason, type Water } from '../../../core/document';
 import { isDay } from '../../../core/time';
 import { readEntry, type Entry } from '../../../core/units';
@@ -74,13 +75,29 @@ export function readPurchase(
   };
 }
 
-/** How many of a group are set aside at the look on arrival. @param count animals in the group */
-export function readSetAside(
-  t: { aside: string },
+export interface TallyTexts {
+  aside: string;
+  dead: string;
+  found: Found[];
+}
+
+/** What the look on arrival found, counted. @param count animals in the group */
+export function readTally(
+  t: TallyTexts,
   count: number,
-): { ok: true; setAside: number } | { ok: false; faults: { aside: string } } {
-  const entry = readEntry(t.aside, { name: 'Set aside', unit: null, min: 0, max: count, whole: true });
-  return entry.ok ? { ok: true, setAside: entry.value } : { ok: false, faults: { aside: entry.message } };
+): { ok: true; tally: Tally } | { ok: false; faults: Partial<Record<'aside' | 'dead', string>> } {
+  const number = (text: string, name: string) =>
+    readEntry(text, { name, unit: null, min: 0, max: count, whole: true, whenEmpty: 0 });
+  const aside = number(t.aside, 'Set aside');
+  const dead = number(t.dead, 'Dead on arrival');
+  const faults = {
+    ...(aside.ok ? {} : { aside: aside.message }),
+    ...(dead.ok ? {} : { dead: dead.message }),
+  };
+  if (!aside.ok || !dead.ok) return { ok: false, faults };
+  if (aside.value + dead.value > count)
+    return { ok: false, faults: { aside: `Set aside and dead are more than the ${count} that came.` } };
+  return { ok: true, tally: { setAside: aside.value, dead: dead.value, found: t.found } };
 }
 
 interface LoanTexts {

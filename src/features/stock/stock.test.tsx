@@ -66,6 +66,10 @@ test('an animal is looked at on arrival, lent, and gone with a reason', async ()
   type('Set aside, of 2', '1');
   await submit('All looked at');
   expect(says('1 sound, 1 set aside')).toBe(true);
+  // The count that goes on is the count that was sound; the other is a group of its own.
+  expect(cardinals()?.count).toBe(1);
+  const aside = Object.values(doc().animals).find((a) => a.splitFrom === 'north-cardinals');
+  expect(aside).toMatchObject({ count: 1, asideSince: expect.any(String) });
   type('On loan from', 'a friend');
   type('Goes back', '2026-06-01');
   await submit('Note the loan');

@@ -1,0 +1,52 @@
+/** The look into each on arrival: the count that goes on is the count that was sound. */
+import { GONE, moved, split, type Animal, type Edit } from '../document';
+import type { FOUND_ON_ARRIVAL } from '../document/vocabulary';
+
+export type Found = (typeof FOUND_ON_ARRIVAL)[number];
+
+export interface Tally {
+  setAside: number;
+  dead: number;
+  found: readonly Found[];
+}
+
+/** Books a tally: the dead are gone, what was set aside becomes a group of its own, the rest goes on. The whole history goes with each part.
+ *  @param ids for the parts, where there are any; @throws RangeError where the tally does not add up */
+export function editsToInspect(
+  animal: Animal,
+  tally: Tally,
+  o: { at: string; today: string; asideId: string; deadId: string },
+): Edit[] {
+  const { setAside, dead, found } = tally;
+  const sound = animal.count - setAside - dead;
+  if (![setAside, dead, sound].every((n) => Number.isInteger(n) && n >= 0))
+    throw new RangeError(
+      `"setAside" and "dead" must add up to ${animal.count} at most, got ${setAside} and ${dead}`,
+    );
+  const inspection = {
+    day: o.today,
+    sound,
+    setAside,
+    ...(dead > 0 ? { dead } : {}),
+    ...(found.length > 0 ? { found: [...found] } : {}),
+  };
+  const looked: Animal = { ...animal, inspection };
+  const aside = (a: Animal): Animal => ({ ...a, asideSince: o.today });
+  const gone = (a: Animal): Animal => moved(a, GONE('died'), o.at, 'dead on arrival');
+  const parts: Animal[] = [];
+  let rest = looked;
+  const take = (count: number, id: string, as: (a: Animal) => Animal) => {
+    if (count === 0) return;
+    if (count === rest.count) {
+      parts.push(as(rest));
+      rest = { ...rest, count: 0 };
+      return;
+    }
+    const { stay, go } = split(rest, count, id);
+    parts.push(as(go));
+    rest = stay;
+  };
+  take(dead, o.deadId, gone);
+  take(setAside, o.asideId, aside);
+  return [...(rest.count > 0 ? [rest] : []), ...parts].map((entity): Edit => ({ put: 'animals', entity }));
+}
