@@ -4,3 +4,4 @@ export { bareOutlook, type BareOutlook } from './bare';
 export { ARRIVALS_LIMITS } from './limits';
 export { followUpsOf, followUpTasks } from './followUps';
 export { editsToInspect, type Found, type Tally } from './inspection';
+export { dailyLight, lightSteps, type LightStep } from './light';

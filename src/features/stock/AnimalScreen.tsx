@@ -42,6 +42,7 @@ import { useAdditionPeaks } from '../shell/quietForecast';
 import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
+import { CoralLight } from './CoralLight';
 import { editsToLose } from './leaving';
 import { lineFits, loadWords } from './model';
 
@@ -145,6 +146,9 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
         <Coming animal={animal} home={home} onPut={put} />
       ) : null}
       <WhereNext key={hereId ?? place.kind} animal={animal} onAct={act} />
+      {hereId !== null && species.group === 'coral' ? (
+        <CoralLight animal={animal} waterId={hereId} onAct={act} />
+      ) : null}
       {hereId !== null ? (
         <Arrival
           animal={animal}
