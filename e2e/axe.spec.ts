@@ -18,6 +18,8 @@ const ROUTES = [
   '/water/pantry-cube/cycle/dose',
   '/water/north-window/stock',
   '/water/north-window/stock/species',
+  '/water/north-window/stock/buy',
+  '/water/north-window/drip/new?animals=north-cardinals',
   '/water/north-window/stock/add?species=yellow-tang',
   '/water/north-window/stock/north-cardinals',
   '/water/new?kind=quarantine&serves=north-window',

@@ -42,6 +42,24 @@ test('a quarantine look: two taps at most', async ({ page }) => {
   expect(by.taps()).toBeLessThanOrEqual(2);
 });
 
+test('a purchase of four kinds: ten taps at most, each into its water, in one act', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/water/north-window');
+  const by = finger(page);
+  await by.place('Stock');
+  await by.tap(page.getByRole('button', { name: 'Something came home' }));
+  for (const kind of ['Yellow watchman goby', 'Royal gramma', 'Blue-green chromis', 'Fire dartfish'])
+    await by.tap(page.getByRole('button', { name: `One ${kind}`, exact: true }));
+  // Those who are in the quarantine already are not forgotten: it is said before, not after.
+  await expect(page.getByText(/^Somebody is in Spare tank already/)).toBeVisible();
+  await by.tap(page.getByRole('button', { name: 'Note the purchase' }));
+  await expect(page.getByText(/^Came home/)).toBeVisible();
+  expect(by.taps()).toBeLessThanOrEqual(10);
+  await expect(page.getByRole('heading', { name: 'Royal gramma' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('✓ Bought')).toHaveCount(4);
+});
+
 test('a correction of the last reading: four taps at most', async ({ page }) => {
   await openDemo(page);
   await page.goto('/water/pantry-cube');

@@ -96,7 +96,7 @@ const SHUT = answer('wait');
 function answer(word: 'go' | 'wait') {
   const real = assess(displayEvidence(provedHistory().doc, START_MS + 28.1 * DAY_MS));
   const j = { ...real.fish, word };
-  return { fish: j, crew: j, coral: j };
+  return { fish: j, crew: j, coral: j, living: null };
 }
 const FISH = 'royal-gramma';
 const codes = (doc: Document, a: Animal, to: Water, nowDay: number, assessment = OPEN) =>
@@ -153,6 +153,12 @@ describe('what is risked', () => {
     const wished = animal(FISH, [WISHED, at(0)]);
     expect(codes(world(wished, 0), wished, quarantine, 1, SHUT)).toEqual([]);
     expect(codes(world(wished, 0), wished, holding, 1, SHUT)).toEqual([]);
+  });
+  test('any water that is an emergency itself', () => {
+    const wished = animal(FISH, [WISHED, at(0)]);
+    const real = assess(displayEvidence(provedHistory().doc, START_MS + 28.1 * DAY_MS));
+    const living = { ...(real.living ?? {}), word: 'actNow' } as never;
+    expect(codes(world(wished, 0), wished, quarantine, 1, { ...OPEN, living })).toEqual(['riskDisplay']);
   });
   test('copper: never for invertebrates and corals, in any water; fish may', () => {
     const copper: Treatment = {

@@ -9,6 +9,9 @@ import { DAY_MS } from '../time';
 
 export type Risk = StatementOf<RiskCode>;
 
+/** What of a water's assessment the guard asks. */
+type Answers = Pick<Assessment, 'fish' | 'crew' | 'coral' | 'living'>;
+
 /** A group, or part of one, on its way. */
 export interface Newcomer {
   speciesId: string;
@@ -24,14 +27,18 @@ export function admissionRisks(
   doc: Document,
   animal: Newcomer,
   to: Water,
-  assessment: Pick<Assessment, 'fish' | 'crew' | 'coral'>,
+  assessment: Answers,
   nowMs: number,
   dayOfMs: (ms: number) => string,
 ): Risk[] {
   const species = speciesById(animal.speciesId);
   const risks: Risk[] = [];
   if (isCopperDeath(doc, species, to)) risks.push({ code: 'riskCopper', name: to.name });
-  if (to.kind !== 'display') return risks;
+  // Nobody is put into water that is an emergency itself, whatever it is for.
+  if (to.kind !== 'display')
+    return assessment.living?.word === 'actNow'
+      ? [...risks, { code: 'riskDisplay', name: to.name, word: 'actNow' }]
+      : risks;
   if (animal.asideSince !== undefined) risks.push({ code: 'riskAside', day: animal.asideSince });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
   const { word } = judgementFor(species, assessment);

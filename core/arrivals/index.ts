@@ -5,3 +5,4 @@ export { ARRIVALS_LIMITS } from './limits';
 export { followUpsOf, followUpTasks } from './followUps';
 export { editsToInspect, type Found, type Tally } from './inspection';
 export { dailyLight, lightSteps, type LightStep } from './light';
+export { editsToBuy, stagesOf, type Bought, type Stage } from './purchase';

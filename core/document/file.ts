@@ -145,6 +145,10 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
   for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts', 'treatments'] as const) {
     for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
+  for (const p of Object.values(doc.purchases)) {
+    need('purchases', p.id, 'waterId', 'waters', p.waterId);
+    p.animalIds.forEach((animalId, i) => need('purchases', p.id, `animalIds[${i}]`, 'animals', animalId));
+  }
   for (const d of Object.values(doc.drips)) {
     need('drips', d.id, 'waterId', 'waters', d.waterId);
     d.animalIds.forEach((animalId, i) => need('drips', d.id, `animalIds[${i}]`, 'animals', animalId));

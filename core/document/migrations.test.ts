@@ -59,7 +59,7 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(2)).toContain('calibrations');
   expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
   expect(collectionsOf(5)).toEqual(
-    COLLECTION_NAMES.filter((name) => name !== 'forecasts' && name !== 'treatments'),
+    COLLECTION_NAMES.filter((name) => !['forecasts', 'treatments', 'purchases'].includes(name)),
   );
   expect(collectionsOf(6)).toEqual(COLLECTION_NAMES);
 });

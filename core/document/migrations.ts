@@ -50,8 +50,8 @@ export const MIGRATIONS: readonly Migration[] = [
   {
     from: 5,
     reason:
-      'what was forecast is kept day by day, what the person plans, treatments, looks that say healed or saw some: all added; the clear look that ended a sign says so',
-    adds: ['forecasts', 'treatments'],
+      'what was forecast is kept day by day, what the person plans, treatments, purchases, looks that say healed or saw some: all added; the clear look that ended a sign says so',
+    adds: ['forecasts', 'treatments', 'purchases'],
     ends: [],
     up: healedLooks,
   },

@@ -12,6 +12,7 @@ const HELD = [
   'equipment',
   'forecasts',
   'treatments',
+  'purchases',
   'drips',
   'looks',
 ] as const;
@@ -38,6 +39,7 @@ export function editsToRemoveWater(doc: Document, waterId: string): Edit[] {
     }),
     ...dripsWithout(doc, going, gone),
     ...looksWithout(doc, going, gone),
+    ...purchasesWithout(doc, going, gone),
     ...Object.values(doc.waters).flatMap((w): Edit[] => {
       if (going.has(w.id)) return [{ remove: 'waters', id: w.id }];
       if (w.kind !== 'quarantine' || !w.serves.some((id) => going.has(id))) return [];
@@ -65,6 +67,15 @@ function looksWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlyS
     if (going.has(l.waterId) || !l.animalIds?.some((id) => gone.has(id))) return [];
     return [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => !gone.has(id)) } }];
   });
+}
+
+/** Purchases elsewhere with animals that go: what was bought stays. */
+function purchasesWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
+  return Object.values(doc.purchases).flatMap((p): Edit[] =>
+    going.has(p.waterId) || !p.animalIds.some((id) => gone.has(id))
+      ? []
+      : [{ put: 'purchases', entity: { ...p, animalIds: p.animalIds.filter((id) => !gone.has(id)) } }],
+  );
 }
 
 /** Drips elsewhere with animals that go: without them, or not at all where nobody is left in it. */

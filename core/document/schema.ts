@@ -39,6 +39,7 @@ import {
   SETUP_ITEMS,
   SIGNS,
   SMELLS,
+  SOURCES,
   SOUNDS,
   STAGES,
   TAP_HOLDS,
@@ -511,6 +512,29 @@ const lookSchema = z
   })
   .refine((l) => l.result === 'sign' || l.signs.length === 0, 'expected no signs on a clear look');
 
+/** Animals that came in one act. What is said of them before is kept as it was said. */
+const purchaseSchema = z.strictObject({
+  id,
+  /** The display they are meant for. */
+  waterId: id,
+  at: time,
+  from: z.enum(SOURCES),
+  fromWhom: z.string().max(MAX_NAME),
+  price: amount(1e6).nullable(),
+  /** Said to have been quarantined there for so many days, and treated so. */
+  quarantinedDays: z.int().min(0).max(1000).nullable(),
+  treatedWith: note,
+  bag: z.strictObject({
+    salinity: z.number().min(2).max(42).optional(),
+    tempC: z.number().min(5).max(38).optional(),
+    ph: z.number().min(5).max(9.5).optional(),
+    tanMgN: amount(50).optional(),
+    hours: amount(240).optional(),
+  }),
+  animalIds: z.array(id).max(100),
+  note,
+});
+
 /** A treatment as the person carries it out: the product in their words, and what its label or the vet says. */
 const treatmentSchema = z
   .strictObject({
@@ -616,4 +640,5 @@ export const COLLECTIONS = {
   equipment: equipmentSchema,
   forecasts: forecastSchema,
   treatments: treatmentSchema,
+  purchases: purchaseSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

@@ -39,6 +39,7 @@ export type Equipment = Entity<'equipment'>;
 export type QuarantineKit = (typeof QUARANTINE_KIT)[number];
 /** One forecast of a day. */
 export type Said = Entity<'forecasts'>;
+export type Purchase = Entity<'purchases'>;
 export type Treatment = Entity<'treatments'>;
 export type Dosed = (typeof DOSED)[number];
 export type DripCheck = keyof Drip['checks'];

@@ -128,6 +128,9 @@ export type Stage = (typeof STAGES)[number];
 export const GONE_REASONS = ['died', 'rehomed', 'returned', 'eaten', 'missing', 'notSaid'] as const;
 export type GoneReason = (typeof GONE_REASONS)[number];
 
+/** Where animals come from. */
+export const SOURCES = ['shop', 'ownTank', 'keeper', 'sea'] as const;
+
 /** What the look into each on arrival may find. */
 export const FOUND_ON_ARRIVAL = ['parasites', 'eggs', 'shellOrFoot', 'tissue', 'weak'] as const;
 
@@ -212,5 +215,6 @@ export const COLLECTION_NAMES = [
   'equipment',
   'forecasts',
   'treatments',
+  'purchases',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

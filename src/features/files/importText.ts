@@ -24,6 +24,7 @@ const COLLECTION_WORDS: Record<CollectionName, string> = {
   equipment: 'equipment',
   forecasts: 'forecasts said',
   treatments: 'treatments',
+  purchases: 'purchases',
 };
 
 export type Preview =

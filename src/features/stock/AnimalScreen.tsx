@@ -87,6 +87,11 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           ? [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => id !== animal.id) } }]
           : [],
       ),
+      ...Object.values(doc.purchases).flatMap((p): Edit[] =>
+        p.animalIds.includes(animal.id)
+          ? [{ put: 'purchases', entity: { ...p, animalIds: p.animalIds.filter((id) => id !== animal.id) } }]
+          : [],
+      ),
       { remove: 'animals' as const, id: animal.id },
     ]);
     router.push(`/water/${water.id}/stock` as Href);

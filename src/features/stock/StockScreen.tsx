@@ -188,6 +188,11 @@ function Stock({ water }: { water: Display }) {
           onPress={() => router.push(`/water/${water.id}/stock/species` as Href)}
         />
         <Button
+          icon="add"
+          label="Something came home"
+          onPress={() => router.push(`/water/${water.id}/stock/buy` as Href)}
+        />
+        <Button
           icon="drip"
           label="Plan a drip"
           onPress={() => router.push(`/water/${water.id}/drip/new` as Href)}

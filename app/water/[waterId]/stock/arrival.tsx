@@ -1,0 +1,1 @@
+export { ArrivalScreen as default } from '../../../../src/features/screens';

@@ -1,0 +1,355 @@
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { shallowEqual } from 'react-redux';
+import { StyleSheet, View } from 'react-native';
+import { admissionRisks, editsToBuy, followUpTasks, type Risk } from '../../../core/arrivals';
+import {
+  isOpen,
+  livingIn,
+  placeOf,
+  quarantinesOf,
+  SOURCES,
+  type Display,
+  type Purchase,
+  type Water,
+} from '../../../core/document';
+import { wordOf } from '../../../core/readiness';
+import { SPECIES, speciesById, type Species } from '../../../core/species';
+import { MINUTE_MS } from '../../../core/time';
+import { unitLabel } from '../../../core/units';
+import { sentence, WORDS } from '../../../core/words';
+import {
+  commit,
+  isoOf,
+  localDay,
+  newId,
+  selectAssessment,
+  selectDocument,
+  selectWaters,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
+import { Button, Choice, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
+import { useUnits, useWords, WithDisplay } from '../shell';
+import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { Risks } from '../shell/guard';
+import { SaveButton } from '../shell/saving';
+import {
+  newBasket,
+  readBuy,
+  splitRow,
+  withOneLess,
+  withOneMore,
+  type BasketRow,
+  type BuyTexts,
+} from './buyForm';
+import { lineFits } from './model';
+
+export function BuyScreen() {
+  return <WithDisplay>{(water) => <Buy water={water} />}</WithDisplay>;
+}
+
+export const FROM_WORDS: Record<Purchase['from'], string> = {
+  shop: 'A shop',
+  ownTank: 'A tank of one’s own',
+  keeper: 'A keeper',
+  sea: 'The sea',
+};
+
+/** A purchase is one act: what, how many, from where, and into which water. */
+function Buy({ water }: { water: Display }) {
+  const now = useNow(MINUTE_MS);
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const doc = useAppSelector(selectDocument);
+  const waters = useAppSelector(selectWaters).filter((w) => w.kind !== 'mixing' && isOpen(w));
+  const assessments = useAppSelector((s) => waters.map((w) => selectAssessment(s, w.id, now)), shallowEqual);
+  const assessed = (waterId: string) => assessments[waters.findIndex((w) => w.id === waterId)];
+  const [id] = useState(newId);
+  const risksOf = (row: BasketRow): Risk[] => {
+    const to = doc.waters[row.waterId];
+    const assessment = assessed(row.waterId);
+    return to && assessment
+      ? admissionRisks(doc, { speciesId: row.speciesId, moves: [] }, to, assessment, now, localDay)
+      : [];
+  };
+  const risksIn = (rows: readonly BasketRow[]) => {
+    const all = rows.flatMap(risksOf);
+    return all.filter((r, i) => all.findIndex((x) => JSON.stringify(x) === JSON.stringify(r)) === i);
+  };
+  const form = useEntryForm({
+    start: newBasket,
+    read: (texts: BuyTexts) => {
+      const risks = risksIn(texts.rows);
+      const never = risks.some((r) => r.code === 'riskCopper');
+      return readBuy(texts, { units, guarded: risks.length > 0, never });
+    },
+    save: ({ said, rows: basket, why }) => {
+      const at = isoOf(Date.now());
+      const wishes = Object.values(doc.animals).filter(
+        (a) => a.homeId === water.id && placeOf(a).kind === 'wish',
+      );
+      const bought = basket.flatMap((row, i) => {
+        const to = doc.waters[row.waterId];
+        // A kind that is split over two waters meets its wish once.
+        const first = basket.findIndex((r) => r.speciesId === row.speciesId) === i;
+        const wish = first ? wishes.find((w) => w.speciesId === row.speciesId) : undefined;
+        return to ? [{ ...row, animalId: newId(), to, risks: risksOf(row), wish }] : [];
+      });
+      const purchase = { id, waterId: water.id, at, note: '', ...said };
+      return dispatch(
+        commit('Purchase noted', [
+          ...editsToBuy(bought, purchase, why),
+          ...bought.flatMap((b) => followUpTasks([b], b.to, localDay(Date.now()), newId)),
+        ]),
+      );
+    },
+    done: () => router.replace(`/water/${water.id}/stock/arrival?id=${id}` as Href),
+  });
+  const { rows } = form.texts;
+  const risks = risksIn(rows);
+  const proposed = (species: Species): string =>
+    quarantinesOf(doc, water.id).find((q) => isOpen(q) && lineFits(q.line, species))?.id ?? water.id;
+  const add = (species: Species) => form.change({ rows: withOneMore(rows, species.id, proposed(species)) });
+  return (
+    <Screen
+      title="Bought"
+      footer={
+        <SaveButton
+          saving={form.saving}
+          kind="primary"
+          icon="keep"
+          label="Note the purchase"
+          onPress={form.save}
+        />
+      }
+      aside={<SaidOfThem form={form} />}
+    >
+      <Txt kind="title" heading={1}>
+        What came home?
+      </Txt>
+      {rows.map((row, i) => (
+        <Basket
+          key={i}
+          row={row}
+          waters={waters.filter(
+            (w) => w.kind !== 'quarantine' || lineFits(w.line, speciesById(row.speciesId)),
+          )}
+          stateOf={(w) => {
+            const a = assessed(w.id);
+            return a ? WORDS[wordOf(a)] : '';
+          }}
+          onWater={(waterId) => form.change({ rows: rows.map((r, k) => (k === i ? { ...r, waterId } : r)) })}
+          onLess={() => form.change({ rows: withOneLess(rows, i) })}
+          onMore={() =>
+            form.change({
+              rows: rows.map((r, k) => (k === i ? { ...r, count: Math.min(200, r.count + 1) } : r)),
+            })
+          }
+          onSplit={() => form.change({ rows: splitRow(rows, i) })}
+        />
+      ))}
+      {form.fault('rows') ? (
+        <Txt tone="ammonia" live>
+          {form.fault('rows')}
+        </Txt>
+      ) : null}
+      <WatersSaid waters={waters.filter((w) => rows.some((r) => r.waterId === w.id))} now={now} />
+      <Risks risks={risks} />
+      {risks.length > 0 ? <TextEntry form={form} name="why" label="Why all the same" /> : null}
+      <Find water={water} onAdd={add} />
+    </Screen>
+  );
+}
+
+/** How each chosen water is, said before anything goes in. */
+function WatersSaid({ waters, now }: { waters: readonly Water[]; now: number }) {
+  return (
+    <>
+      {waters.map((w) => (
+        <WaterSaid key={w.id} water={w} now={now} />
+      ))}
+    </>
+  );
+}
+
+function WaterSaid({ water, now }: { water: Water; now: number }) {
+  const words = useWords();
+  const { living, fish } = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const occupied = useAppSelector((s) => livingIn(selectDocument(s), water.id).length > 0);
+  const troubled = living?.word === 'actNow' || living?.word === 'watch';
+  return (
+    <>
+      <Txt kind="small" tone={troubled ? 'ammonia' : 'second'}>
+        {`${water.name}: ${living ? `${WORDS[living.word]}. ${sentence(living.reason, words)} ` : ''}${sentence(fish.reason, words)}`}
+      </Txt>
+      {occupied && water.kind === 'quarantine' ? (
+        <Txt tone="nitrite">
+          {`Somebody is in ${water.name} already: whoever joins starts its clock again for all.`}
+        </Txt>
+      ) : null}
+    </>
+  );
+}
+
+function Basket({
+  row,
+  waters,
+  stateOf,
+  onWater,
+  onLess,
+  onMore,
+  onSplit,
+}: {
+  row: BasketRow;
+  waters: readonly Water[];
+  stateOf: (water: Water) => string;
+  onWater: (waterId: string) => void;
+  onLess: () => void;
+  onMore: () => void;
+  onSplit: () => void;
+}) {
+  const { roles } = useTheme();
+  const { common } = speciesById(row.speciesId);
+  return (
+    <View style={[styles.row, { borderColor: roles.hairline }]}>
+      <Row style={styles.between}>
+        <Txt kind="row" style={styles.shrink}>{`${row.count} × ${common}`}</Txt>
+        <Row>
+          <Button label="−" name={`One ${common} less`} onPress={onLess} />
+          <Button label="+" name={`One ${common} more`} onPress={onMore} />
+        </Row>
+      </Row>
+      <Choice
+        label={`Where ${common} goes`}
+        options={waters.map((w) => ({ value: w.id, label: `${w.name}: ${stateOf(w)}` }))}
+        value={row.waterId}
+        onChange={onWater}
+        stacked
+      />
+      {row.count > 1 ? (
+        <Row>
+          <Button
+            kind="quiet"
+            label="Split over two waters"
+            name={`Split ${common} over two waters`}
+            onPress={onSplit}
+          />
+        </Row>
+      ) : null}
+    </View>
+  );
+}
+
+/** The wishes first, then any kind by name. */
+function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => void }) {
+  const { roles } = useTheme();
+  const doc = useAppSelector(selectDocument);
+  const [query, setQuery] = useState('');
+  const wished = useMemo(
+    () =>
+      new Set(
+        Object.values(doc.animals)
+          .filter((a) => a.homeId === water.id && placeOf(a).kind === 'wish')
+          .map((a) => a.speciesId),
+      ),
+    [doc.animals, water.id],
+  );
+  const wanted = query.trim().toLowerCase();
+  const shown = SPECIES.filter(
+    (s) =>
+      wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted),
+  ).sort((a, b) => Number(wished.has(b.id)) - Number(wished.has(a.id)) || a.common.localeCompare(b.common));
+  return (
+    <Section title="Kinds">
+      <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
+      {shown.map((s) => (
+        <View key={s.id} style={[styles.kind, { borderColor: roles.hairline }]}>
+          <View style={styles.shrink}>
+            <Txt>{s.common}</Txt>
+            {wished.has(s.id) ? (
+              <Txt kind="small" tone="second">
+                wished for
+              </Txt>
+            ) : null}
+          </View>
+          <Button kind="quiet" icon="add" label="One" name={`One ${s.common}`} onPress={() => onAdd(s)} />
+        </View>
+      ))}
+    </Section>
+  );
+}
+
+/** From where, at what price, and what was said and measured of them: kept as said, not believed. */
+function SaidOfThem({
+  form,
+}: {
+  form: ReturnType<typeof useEntryForm<BuyTexts, ReturnType<typeof readBuy>>>;
+}) {
+  const units = useUnits();
+  return (
+    <>
+      <Txt kind="section" heading={2}>
+        What is said of them
+      </Txt>
+      <ChoiceEntry
+        form={form}
+        name="from"
+        label="From"
+        options={SOURCES.map((value) => ({ value, label: FROM_WORDS[value] }))}
+      />
+      {form.texts.from === 'sea' ? (
+        <Txt kind="small" tone="nitrite">
+          Only where local law allows it; never from a protected place or kind.
+        </Txt>
+      ) : null}
+      <FieldRow>
+        <TextEntry form={form} name="fromWhom" label="From whom" placeholder="May be left empty" />
+        <TextEntry form={form} name="price" numeric label="Price" />
+      </FieldRow>
+      <FieldRow>
+        <TextEntry form={form} name="quarantinedDays" numeric label="Quarantined there" unit="days" />
+        <TextEntry form={form} name="treatedWith" label="Treated there with" />
+      </FieldRow>
+      <Txt kind="small" tone="second">
+        Kept as it was said. Your own quarantine begins at its first day all the same.
+      </Txt>
+      <FieldRow>
+        <TextEntry
+          form={form}
+          name="salinity"
+          numeric
+          label="Bag salinity"
+          unit={unitLabel(units.salinity)}
+        />
+        <TextEntry
+          form={form}
+          name="tempC"
+          numeric
+          label="Bag temperature"
+          unit={unitLabel(units.temperature)}
+        />
+      </FieldRow>
+      <FieldRow>
+        <TextEntry form={form} name="ph" numeric label="pH of the bag" />
+        <TextEntry form={form} name="ammonia" numeric label="Ammonia of the bag" unit="mg/L NH₄" />
+        <TextEntry form={form} name="hours" numeric label="Hours in the bag" />
+      </FieldRow>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderBottomWidth: 1, paddingBottom: space(3), gap: space(2) },
+  between: { justifyContent: 'space-between', alignItems: 'center' },
+  shrink: { flexShrink: 1 },
+  kind: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    borderBottomWidth: 1,
+    gap: space(3),
+  },
+});
