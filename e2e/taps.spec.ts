@@ -58,6 +58,10 @@ test('a purchase of four kinds: ten taps at most, each into its water, in one ac
   await expect(page.getByRole('heading', { name: 'Royal gramma' })).toBeVisible();
   await page.reload();
   await expect(page.getByText('✓ Bought')).toHaveCount(4);
+  // It stays readable, from the stock.
+  await page.goto('/water/north-window/stock');
+  await page.getByRole('link', { name: /Royal gramma, Blue-green chromis/ }).click();
+  await expect(page.getByText(/^Came home/)).toBeVisible();
 });
 
 test('a correction of the last reading: four taps at most', async ({ page }) => {

@@ -79,6 +79,9 @@ function Stock({ water }: { water: Display }) {
       : room > 0.5
         ? `Room for ${Math.floor(room)} mg a day`
         : 'No room yet';
+  const purchases = Object.values(doc.purchases)
+    .filter((p) => p.waterId === water.id)
+    .sort((a, b) => b.at.localeCompare(a.at));
   const watched = new Set(serving.map((q) => q.id));
   const elsewhere = (a: Animal): boolean => {
     const at = waterOf(placeOf(a));
@@ -208,6 +211,15 @@ function Stock({ water }: { water: Display }) {
           </Section>
         ),
       )}
+      {purchases.length > 0 ? (
+        <Section title="Came home">
+          {purchases.map((p) => (
+            <Go key={p.id} kind="row" href={`/water/${water.id}/stock/arrival?id=${p.id}` as Href}>
+              {`${shortDay(Date.parse(p.at))}: ${p.animalIds.flatMap((id) => (doc.animals[id] ? [animalWords(doc.animals[id])] : [])).join(', ') || 'none of them is left'}`}
+            </Go>
+          ))}
+        </Section>
+      ) : null}
       {stair.steps.length > 0 ? (
         <Section title="The stair in figures">
           <Table
