@@ -57,6 +57,30 @@ const startDrip = async (page: Page) => {
   await page.clock.runFor(3000);
 };
 
+/** The spare tank without its media: ammonia rises, and changes hold it. */
+const bareTank = async (page: Page) => {
+  await page.getByRole('radio', { name: /^Uncycled/ }).click();
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  const heading = page.getByRole('heading', { name: 'Ammonia in the bare tank' });
+  await heading.waitFor();
+  await heading.evaluate((h) => h.scrollIntoView({ block: 'start' }));
+};
+
+/** A bag after a long journey. */
+const longJourney = async (page: Page) => {
+  await page.getByLabel('Bag salinity, ppt').fill('32.5');
+  await page.getByLabel('pH of the bag').fill('7.1');
+  await page.getByLabel(/^Ammonia of the bag/).fill('8');
+  const heading = page.getByRole('heading', { name: 'Which way' });
+  await heading.evaluate((h) => h.scrollIntoView({ block: 'start' }));
+};
+
+const basket = async (page: Page) => {
+  for (const kind of ['Yellow watchman goby', 'Royal gramma'])
+    await page.getByRole('button', { name: `One ${kind}`, exact: true }).click();
+  await page.getByRole('heading', { level: 1 }).evaluate((h) => h.scrollIntoView({ block: 'start' }));
+};
+
 /** The dates are final, and the other courses are there. */
 const workOut = async (page: Page) => {
   await page.getByText(/Half the water changed now/).waitFor();
@@ -135,6 +159,9 @@ const SHOTS: Shot[] = [
   { name: 'add', path: `${NORTH}/stock/add?species=ocellaris-clownfish` },
   { name: 'add-wide', path: `${PANTRY}/stock/add?species=yellow-tang`, wide: true },
   { name: 'quarantine', path: `/water/north-qt` },
+  { name: 'bare', path: '/water/north-qt/edit', before: bareTank },
+  { name: 'bag-wide', path: `${NORTH}/drip/new?animals=north-cardinals`, wide: true, before: longJourney },
+  { name: 'buy', path: `${NORTH}/stock/buy`, before: basket },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },
