@@ -154,6 +154,20 @@ describe('what is risked', () => {
     expect(codes(world(wished, 0), wished, quarantine, 1, SHUT)).toEqual([]);
     expect(codes(world(wished, 0), wished, holding, 1, SHUT)).toEqual([]);
   });
+  test('a fish into a display that lies fallow after an outbreak; a snail may', () => {
+    const outbreak = {
+      id: 'e',
+      waterId: 't',
+      at: at(10),
+      note: '',
+      kind: 'incident' as const,
+      what: 'outbreak' as const,
+    };
+    const doc = world(inQuarantine, 28, { events: { e: outbreak } });
+    expect(codes(doc, inQuarantine, display, 28)).toEqual(['riskFallow']);
+    const snail = animal('turban-snail', [IN('q'), at(0)]);
+    expect(codes(doc, snail, display, 28)).not.toContain('riskFallow');
+  });
   test('any water that is an emergency itself', () => {
     const wished = animal(FISH, [WISHED, at(0)]);
     const real = assess(displayEvidence(provedHistory().doc, START_MS + 28.1 * DAY_MS));

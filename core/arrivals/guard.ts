@@ -1,7 +1,7 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
 import { waterOf, type Animal, type Document, type Quarantine, type Water } from '../document';
-import { clockOf, everHeldCopper } from '../quarantine';
+import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import type { Assessment, Judgement } from '../readiness';
 import { speciesById, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
@@ -40,6 +40,9 @@ export function admissionRisks(
       ? [...risks, { code: 'riskDisplay', name: to.name, word: 'actNow' }]
       : risks;
   if (animal.asideSince !== undefined) risks.push({ code: 'riskAside', day: animal.asideSince });
+  const fallow = species.group === 'fish' ? fallowOf(doc, to, nowMs, dayOfMs) : null;
+  if (fallow && !fallow.over)
+    risks.push({ code: 'riskFallow', name: to.name, day: fallow.day, of: fallow.of });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
   const { word } = judgementFor(species, assessment);
   if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });

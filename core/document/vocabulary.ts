@@ -139,6 +139,7 @@ export const RISKS = [
   'riskCopper',
   'riskSign',
   'riskAside',
+  'riskFallow',
   'riskClock',
   'riskNoQuarantine',
   'riskOtherDisplay',
@@ -155,6 +156,7 @@ export const INCIDENTS = [
   'medicine',
   'algaeHarvested',
   'contaminated',
+  'outbreak',
 ] as const;
 export type IncidentKind = (typeof INCIDENTS)[number];
 /** What the first fill was made of. */

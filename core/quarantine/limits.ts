@@ -3,6 +3,13 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const QUARANTINE_LIMITS = {
   unbrokenDays: limit(7, 'days', 'before release must be without a missed look', 'common practice'),
+  fallowDays: limit(
+    76,
+    'days',
+    'without fish after an outbreak, from the last one out, at 24 to 26 C',
+    'science notes 8',
+  ),
+  fallowToldDays: limit(14, 'days', 'it is told that the fallow time is over', 'common practice'),
   litresPerCm: limit(
     6,
     'L/cm',

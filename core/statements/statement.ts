@@ -174,6 +174,7 @@ interface RiskFacts {
   riskCopper: { name: string };
   riskSign: { name: string; day: string };
   riskAside: { day: string };
+  riskFallow: { name: string; day: number; of: number };
   riskClock: { name: string; day: number; of: number };
   riskNoQuarantine: Nothing;
   riskOtherDisplay: { name: string };

@@ -24,6 +24,7 @@ export const INCIDENT_WORDS: Record<IncidentKind, string> = {
   foodSpilled: 'Food spilled',
   filterCleaned: 'Filter cleaned',
   filterOff: 'Filter stood still',
+  outbreak: 'Disease among the fish',
   powerCut: 'Power cut',
   medicine: 'Medicine given',
   algaeHarvested: 'Algae taken out, a lot',

@@ -194,6 +194,8 @@ const RISK_SENTENCES = {
     `${s.name} has held copper. Rock, sand and silicone give it back for years, and it kills invertebrates and corals: they never go in.`,
   riskSign: (s, w) =>
     `A sign stands in ${s.name} since ${w.written(s.day)}. What ails them goes along, into a tank where it can hardly be treated.`,
+  riskFallow: (s) =>
+    `${s.name} lies fallow after an outbreak, day ${s.day} of ${s.of}: a fish now feeds the parasite that is dying out, and the days begin again.`,
   riskAside: (s, w) =>
     `It was set aside on arrival, ${w.written(s.day)}, and is not said to be sound yet: what ails it goes along.`,
   riskClock: (s) =>

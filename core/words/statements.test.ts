@@ -188,6 +188,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   quarantineLetIn: {},
   riskCopper: { name: 'Spare tank' },
   riskSign: { name: 'Spare tank', day: '2026-04-18' },
+  riskFallow: { name: 'North Window', day: 12, of: 76 },
   riskAside: { day: '2026-04-18' },
   riskClock: { name: 'Spare tank', day: 12, of: 28 },
   riskNoQuarantine: {},

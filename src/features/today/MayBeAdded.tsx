@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { WaterEvidence } from '../../../core/evidence';
+import { isOfDisplay, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { nextWish, type NextWish } from '../../../core/stocking';
 import { animalWords, sentence, WORDS } from '../../../core/words';
@@ -8,6 +8,7 @@ import { selectDocument, useAppSelector } from '../../store';
 import { Go, space, Txt, useTheme } from '../../ui';
 import { useWords } from '../shell';
 import { useAdditionPeaks } from '../shell/quietForecast';
+import { FallowPanel } from './FallowPanel';
 import { OtherKind, toneOf } from './OtherKind';
 
 /** The second answer: may something be added, and what kind. Crew and corals are named where they differ from fish. */
@@ -22,20 +23,23 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
   const peaks = useAdditionPeaks(evidence.water.id, evidence.nowMs, wished);
   const wish = wished ? nextWish(doc, evidence, assessment, peaks) : null;
   return (
-    <View style={[styles.part, { borderColor: roles.hairline }]}>
-      <Txt kind="section" heading={2}>
-        May something be added?
-      </Txt>
-      <Txt kind="title" tone={toneOf(fish.word)}>
-        {WORDS[fish.word]}
-      </Txt>
-      <Txt>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
-      {wish ? (
-        <Go href={`/water/${evidence.water.id}/stock/${wish.animal.id}` as Href}>{wishWords(wish)}</Go>
-      ) : null}
-      <OtherKind name="Cleaners" judgement={crew} fish={fish} />
-      <OtherKind name="Corals" judgement={coral} fish={fish} />
-    </View>
+    <>
+      {isOfDisplay(evidence) ? <FallowPanel water={evidence.water} now={evidence.nowMs} /> : null}
+      <View style={[styles.part, { borderColor: roles.hairline }]}>
+        <Txt kind="section" heading={2}>
+          May something be added?
+        </Txt>
+        <Txt kind="title" tone={toneOf(fish.word)}>
+          {WORDS[fish.word]}
+        </Txt>
+        <Txt>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
+        {wish ? (
+          <Go href={`/water/${evidence.water.id}/stock/${wish.animal.id}` as Href}>{wishWords(wish)}</Go>
+        ) : null}
+        <OtherKind name="Cleaners" judgement={crew} fish={fish} />
+        <OtherKind name="Corals" judgement={coral} fish={fish} />
+      </View>
+    </>
   );
 }
 
