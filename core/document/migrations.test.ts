@@ -167,6 +167,39 @@ test.each([4, 5])(
     expect(again.status === 'ok' && again.document).toEqual(doc);
   },
 );
+test('of looks of version 5 the first clear one after a sign says healed, in each water for itself', () => {
+  const look = (id: string, waterId: string, day: string, result: string) => ({
+    id,
+    waterId,
+    day,
+    result,
+    signs: result === 'sign' ? ['spots'] : [],
+    note: '',
+  });
+  const file = fixture(5);
+  const [water] = (file.waters ?? []).filter((w) => (w as { kind?: string }).kind === 'quarantine');
+  const q = water!.id;
+  const looks = [
+    look('e', q, '2026-03-06', 'clear'),
+    look('a', q, '2026-03-01', 'clear'),
+    look('b', q, '2026-03-02', 'sign'),
+    look('c', q, '2026-03-03', 'sign'),
+    // A clear look of the sign's own day never ended it.
+    look('c2', q, '2026-03-03', 'clear'),
+    look('d', q, '2026-03-05', 'clear'),
+    look('x', file.waters![0]!.id === q ? file.waters![1]!.id : file.waters![0]!.id, '2026-03-04', 'clear'),
+  ];
+  const doc = opened({ ...file, looks });
+  expect(Object.fromEntries(Object.values(doc.looks).map((l) => [l.id, l.result]))).toEqual({
+    a: 'clear',
+    b: 'sign',
+    c: 'sign',
+    c2: 'clear',
+    d: 'healed',
+    e: 'clear',
+    x: 'clear',
+  });
+});
 test('a tank without bacteria had no source', () => {
   const file = fixture(3);
   const [first] = file.tanks ?? [];
