@@ -1,13 +1,14 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { isIn, placeOf, type Water } from '../../../core/document';
+import { isIn, placeOf, type Purchase, type Water } from '../../../core/document';
 import { dripPlan, leastMinutes, NEAR_C } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
 import {
   formatDecimal,
+  fromMgNPerL,
   toUnit,
   unitDecimals,
   unitLabel,
@@ -34,6 +35,13 @@ export function NewDripScreen() {
   return <WithWater>{(water) => <NewDrip water={water} />}</WithWater>;
 }
 
+/** What was noted of the bag when they were bought; nothing for others. */
+const bagOf = (purchases: readonly Purchase[], asked: readonly string[]): Partial<Purchase['bag']> =>
+  purchases
+    .filter((p) => p.animalIds.some((id) => asked.includes(id)))
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .pop()?.bag ?? {};
+
 /** What came in the bag, what is in the tank, how fast it drips: and from that how long. */
 function NewDrip({ water }: { water: Water }) {
   const units = useUnits();
@@ -58,13 +66,17 @@ function NewDrip({ water }: { water: Water }) {
   const startTexts = (): DripTexts => {
     const show = (unit: string, stored: number | undefined) =>
       stored === undefined ? '' : formatDecimal(toUnit(unit, stored), unitDecimals(unit));
+    const bag = bagOf(Object.values(doc.purchases), asked);
+    const plain = (stored: number | undefined, decimals: number) =>
+      stored === undefined ? '' : formatDecimal(stored, decimals);
+    const ammonia = bag.tanMgN === undefined ? undefined : fromMgNPerL('ammonia', 'ion', bag.tanMgN);
     return {
-      bagSalinity: '',
-      bagTemp: '',
+      bagSalinity: show(units.salinity, bag.salinity),
+      bagTemp: show(units.temperature, bag.tempC),
       bagVolume: '',
-      bagPh: '',
-      bagAmmonia: '',
-      bagHours: '',
+      bagPh: plain(bag.ph, 2),
+      bagAmmonia: plain(ammonia, 2),
+      bagHours: plain(bag.hours, 1),
       tankSalinity: show(units.salinity, lastOf(trusted(series.salinity))?.interval.mid),
       tankTemp: show(units.temperature, lastOf(trusted(series.temperature))?.interval.mid),
       roomTemp: '',

@@ -85,6 +85,31 @@ test('it starts only with its checks made, runs by the clock, and asks for the t
   expect(says(/Top-off is plugged in again/)).toBe(true);
 });
 
+test('what was noted of the bag at the purchase stands in its drip', () => {
+  const doc = demo();
+  doc.purchases.p = {
+    id: 'p',
+    waterId: 'north-window',
+    at: new Date().toISOString(),
+    from: 'shop',
+    fromWhom: '',
+    price: null,
+    quarantinedDays: null,
+    treatedWith: '',
+    bag: { salinity: 31.5, ph: 7.1, tanMgN: 2 / 1.2878, hours: 5 },
+    animalIds: ['north-cardinals'],
+    note: '',
+  };
+  onScreen(<NewDripScreen />, { doc, params: north({ animals: 'north-cardinals' }) });
+  const value = (label: RegExp | string) => screen.getByLabelText<HTMLInputElement>(label).value;
+  expect([
+    value('Bag salinity, ppt'),
+    value('pH of the bag'),
+    value(/^Ammonia of the bag/),
+    value('Hours in the bag'),
+  ]).toEqual(['31.5', '7.1', '2', '5']);
+});
+
 test('one tap starts it for who has done all; the end is told by what is measured', async () => {
   const first = planned();
   await submit('Go to the drip');
