@@ -1,16 +1,28 @@
 /** From version 5 on: a clear look after a sign said that it was gone. Now that is said in a word of its own. */
-import { z } from 'zod';
 import type { Entry } from './entry';
 
-/** As much of a look as tells; what is not of this form is left for the check to name. */
-const lookShape = z.looseObject({ waterId: z.string(), day: z.string(), result: z.string() });
+/** As much of a look as tells. */
+interface LookShape {
+  waterId: string;
+  day: string;
+  result: string;
+}
+
+/** What is not of this form is left for the check to name. No schema here: steps are read before any check is loaded. */
+function lookOf(entity: unknown): LookShape | null {
+  if (typeof entity !== 'object' || entity === null) return null;
+  const { waterId, day, result } = entity as Record<string, unknown>;
+  return typeof waterId === 'string' && typeof day === 'string' && typeof result === 'string'
+    ? { waterId, day, result }
+    : null;
+}
 
 /** The first clear look after a sign, in each water, is the one that said "healed". */
 export function healedLooks(entries: readonly Entry[]): Entry[] {
   const looks = entries.flatMap((entry) => {
     if (entry.collection !== 'looks') return [];
-    const look = lookShape.safeParse(entry.entity);
-    return look.success ? [{ entry, look: look.data }] : [];
+    const look = lookOf(entry.entity);
+    return look ? [{ entry, look }] : [];
   });
   // A sign outweighs a clear look of the same day.
   const worst = (result: string) => (result === 'sign' ? 0 : 1);

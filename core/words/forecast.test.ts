@@ -14,10 +14,10 @@ import {
   plannedWords,
   planWords,
   shortDates,
-  teachesWords,
   volumeDoubtWords,
   whyLong,
 } from './forecast';
+import { teachesWords } from './teaching';
 
 const day = (ms: number) => `day ${Math.round(ms / DAY)}`;
 

@@ -3,7 +3,6 @@ import {
   PROOF_MG_N,
   type Answer,
   type CarePlan,
-  type NextTest,
   type PlanChoice,
   type Quantiles,
   type Surprise,
@@ -12,6 +11,7 @@ import type { WaterEvent } from '../document';
 import type { WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N, showQuantity, type UnitPreferences } from '../units';
+import { spanWords } from './teaching';
 
 const NH4_PER_N = PRINTED_PER_N.ammonia.ion;
 
@@ -112,23 +112,6 @@ function stockedHeadline(a: Ok, day: (ms: number) => string): { word: string; te
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** "3 weeks", "9 days", "half a day": a width as one says it. */
-function spanWords(days: number): string {
-  if (days >= 20) return `${Math.round(days / 7)} weeks`;
-  if (days < 0.8) return 'half a day';
-  const n = Math.round(days);
-  return n === 1 ? '1 day' : `${n} days`;
-}
-
-/** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". */
-export function teachesWords(n: NextTest): string {
-  if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
-  const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
-  return now === then
-    ? `It would narrow the proof’s date by about ${spanWords(n.widthNow - n.widthThen)}.`
-    : `It would narrow the proof’s date from ${now} to ${then}.`;
-}
 
 /** Entries that may move a date, in words and in order: "nitrite 5, ammonia 0", "a dose of ammonia". */
 export function movingEntries(e: WaterEvidence): { atMs: number; text: string }[] {

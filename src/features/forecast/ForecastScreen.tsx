@@ -11,11 +11,11 @@ import {
   derivation,
   expectedWords,
   headline,
-  teachesWords,
   volumeDoubtWords,
   whyLong,
   type Derived,
 } from '../../../core/words/forecast';
+import { teachesWords } from '../../../core/words/teaching';
 import {
   selectDocument,
   selectEvidence,

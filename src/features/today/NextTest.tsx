@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { PARAMETER_NAMES, type Kit, type Parameter, type Water } from '../../../core/document';
 import { lastOf, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
-import { teachesWords } from '../../../core/words/forecast';
+import { teachesWords } from '../../../core/words/teaching';
 import { weekdayShort } from '../../store';
 import { Button, Row, Txt } from '../../ui';
 import type { LikelyState } from './likely';

@@ -1,26 +1,12 @@
 import { MINUTE_MS } from '../../../core/time';
-import { useRouter, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import {
-  isIn,
-  isOpen,
-  livingIn,
-  quarantinesOf,
-  type Drip,
-  type Task,
-  type Water,
-} from '../../../core/document';
+import { isIn, isOpen, quarantinesOf, type Drip, type Task, type Water } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
-import { bareOutlook } from '../../../core/arrivals';
-import { DOSING } from '../../../core/dosing';
-import { gatherEvidence } from '../../../core/evidence';
-import { asksOf, clockOf, treatmentsOf } from '../../../core/quarantine';
-import { askWords } from '../../../core/words/treatments';
-import { bareWords } from '../../../core/words/bare';
 import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
-import { useUnits } from '../shell';
+import { part } from '../shell';
+import { Reminder } from './Reminder';
 
 /** A top-off left unplugged after a drip, or drip water not replaced: asked until it is done. */
 const dripLeftOpen = (d: Drip): boolean =>
@@ -29,12 +15,15 @@ const dripLeftOpen = (d: Drip): boolean =>
     d.checks.dripWaterReplaced === null ||
     d.checks.bagWaterAway === null);
 
+/** What the quarantines of a display ask for comes after the page: it reckons with their ammonia and treatments. */
+const ServedReminders = part(
+  () => import('./ServedReminders').then((m) => m.ServedReminders),
+  () => null,
+);
+
 /** What is half done or waits for a look, each with its own way on. */
 export function Reminders({ water }: { water: Water }) {
-  const { roles } = useTheme();
-  const router = useRouter();
   const now = useNow(MINUTE_MS);
-  const units = useUnits();
   const doc = useAppSelector((s) => s.document.entities);
   const drips = Object.values(doc.drips).filter((d) => d.waterId === water.id);
   const items: { key: string; text: string; label: string; href: string }[] = [];
@@ -57,34 +46,6 @@ export function Reminders({ water }: { water: Water }) {
               : 'Is the bag water poured away?',
         label: 'Put it right',
         href: `/water/${water.id}/drip/${d.id}`,
-      });
-  }
-  // On its own page a quarantine asks for its look by itself.
-  for (const q of quarantinesOf(doc, water.id).filter(isOpen)) {
-    const evidence = gatherEvidence(doc, q.id, now);
-    const outlook = bareOutlook(evidence, DOSING.saltGramsPerLitre);
-    if (outlook && (outlook.dueDays < 0.5 || !outlook.plan.feasible))
-      items.push({
-        key: `${q.id}-bare`,
-        text: `${q.name}: ${bareWords(outlook, units)[0] ?? ''}`,
-        label: 'To it',
-        href: `/water/${q.id}`,
-      });
-    const changes = evidence.changes.map((c) => ({ atMs: c.atMs, litres: c.fraction * evidence.netL }));
-    for (const t of treatmentsOf(doc, q.id))
-      for (const ask of asksOf(t, changes, localDay(now)))
-        items.push({
-          key: `${t.id}-${ask.code}`,
-          text: `${q.name}: ${askWords(ask, t, units)}`,
-          label: 'To it',
-          href: `/water/${q.id}`,
-        });
-    if (livingIn(doc, q.id).length > 0 && !clockOf(doc, q, now, localDay).lookedToday)
-      items.push({
-        key: q.id,
-        text: `${q.name}: no look yet today.`,
-        label: 'Look',
-        href: `/water/${q.id}`,
       });
   }
   const today = localDay(now);
@@ -113,23 +74,17 @@ export function Reminders({ water }: { water: Water }) {
     .sort((a, b) => (a.day < b.day ? -1 : 1));
   const due = tasks.filter((t) => t.day <= today);
   const ahead = tasks.filter((t) => t.day > today);
-  if (items.length === 0 && tasks.length === 0) return null;
+  const serving = quarantinesOf(doc, water.id).some(isOpen);
+  if (items.length === 0 && tasks.length === 0 && !serving) return null;
   return (
     <View style={styles.list}>
       {due.map((t) => (
         <TaskRow key={t.id} task={t} late={t.day < today} />
       ))}
-      {items.map((i) => (
-        <View key={i.key} style={[styles.item, { backgroundColor: roles.sand }]}>
-          <Txt style={styles.text}>{i.text}</Txt>
-          <Button
-            kind="quiet"
-            label={i.label}
-            name={`${i.text} ${i.label}`}
-            onPress={() => router.push(i.href as Href)}
-          />
-        </View>
+      {items.map(({ key, ...item }) => (
+        <Reminder key={key} {...item} />
       ))}
+      {serving ? <ServedReminders water={water} /> : null}
       {ahead.length > 0 ? (
         <Txt kind="small" tone="second">{`Planned: ${ahead
           .slice(0, 3)

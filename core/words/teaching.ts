@@ -1,0 +1,19 @@
+/** What a test would teach, in words; apart from the forecast's other words, because the first screen says it without the forecast's code. */
+import type { NextTest } from '../forecast';
+
+/** "3 weeks", "9 days", "half a day": a width as one says it. */
+export function spanWords(days: number): string {
+  if (days >= 20) return `${Math.round(days / 7)} weeks`;
+  if (days < 0.8) return 'half a day';
+  const n = Math.round(days);
+  return n === 1 ? '1 day' : `${n} days`;
+}
+
+/** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". */
+export function teachesWords(n: NextTest): string {
+  if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
+  const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
+  return now === then
+    ? `It would narrow the proof’s date by about ${spanWords(n.widthNow - n.widthThen)}.`
+    : `It would narrow the proof’s date from ${now} to ${then}.`;
+}
