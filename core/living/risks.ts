@@ -50,8 +50,7 @@ function missing(e: WaterEvidence): Finding[] {
 /** What takes bacteria or oxygen with it, or brings food for both. */
 function incidents(e: WaterEvidence): Finding[] {
   return e.events.flatMap((x): Finding[] => {
-    // A disease leaves nothing behind that a test of the water would show.
-    if (x.kind !== 'incident' || x.what === 'outbreak') return [];
+    if (x.kind !== 'incident') return [];
     // What lasts is followed from its end; what still goes on, from its beginning.
     const end = x.until === undefined ? Date.parse(x.at) : Date.parse(x.until);
     const asked = askedSince(e, Math.min(end, e.nowMs));
