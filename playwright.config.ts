@@ -8,7 +8,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
-  retries: 0,
+  // A loaded machine may be late once; a fault is late twice.
+  retries: 1,
   // Far above what any takes: a slow machine is no failure.
   timeout: 240_000,
   expect: { timeout: 10_000 },
