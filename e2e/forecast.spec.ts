@@ -42,6 +42,21 @@ const rememberEarlier = (page: Page) =>
         };
       }),
   );
+/** The dates that Today keeps are in the browser's storage; they are written a little after they are shown. */
+const datesStored = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<boolean>((done) => {
+        const open = indexedDB.open('zoarium');
+        open.onsuccess = () => {
+          const all = open.result.transaction('entries').objectStore('entries');
+          all.count('draft/forecast/pantry-cube').onsuccess = (event) => {
+            open.result.close();
+            done((event.target as IDBRequest<number>).result > 0);
+          };
+        };
+      }),
+  );
 const workers = (page: Page) =>
   page.evaluate(() => (window as unknown as { made: { count: number } }).made.count);
 
@@ -90,6 +105,7 @@ test('Today says when by itself, keeps it through a reload, and works it out ane
   const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
   await expect(dates).toBeVisible({ timeout: 30_000 });
   const said = await dates.getAttribute('aria-label');
+  await expect.poll(() => datesStored(page)).toBe(true);
   await saved(page);
   // Without any worker the kept answer still stands: it belongs to these readings.
   await countWorkers(page);
