@@ -13,4 +13,5 @@ export { ACCLIMATION_LIMITS } from './limits';
 export { bagCourse, type BagCourse, type BagInput, type BagPoint, type BagWater } from './bag';
 export { adviceFor, mayMove, type Advice, type Because, type Sensitive, type Way } from './advice';
 export { bagInputOf, floatMinutes, leastMinutes, nearEnough, rateForMinutes } from './session';
+export { cleanWaterDays, type CleanWaterDay } from './cleanWater';
 export { dropsFromCup, pulseOf, type Pulse } from './pulse';

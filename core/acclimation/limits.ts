@@ -61,6 +61,12 @@ export const ACCLIMATION_LIMITS = {
   ),
   mostRisePpt: limit(3, 'ppt', 'salinity is never raised by more in one session', 'science notes 8'),
   risePerDayPpt: limit(1, 'ppt', 'raised a day, in clean water', 'science notes 8'),
+  saltierByPpt: limit(
+    3,
+    'ppt',
+    'above the tank: the water a container is brought up with, a part a day',
+    'our choice: a third to a sixth of the water is changed',
+  ),
   quickTimes: limit(3, 'times', 'a quick drip against the slow one', 'science notes 8: 4.5 L/h against 1.5'),
   co2PerHour: limit(
     [1, 3, 6],

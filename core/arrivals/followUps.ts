@@ -41,13 +41,13 @@ const QUESTIONS: Record<Species['group'], string> = {
 
 /** The tasks of animals that join a display on a day; none for any other water. @param id makes an identity for each */
 export const followUpTasks = (
-  who: readonly Pick<Animal, 'speciesId' | 'count'>[],
+  who: readonly (Pick<Animal, 'speciesId' | 'count'> & { id?: string })[],
   to: Water,
   day: string,
   id: () => string,
 ): Edit[] =>
   to.kind === 'display'
-    ? who.flatMap(({ speciesId, count }) =>
+    ? who.flatMap(({ id: animalId, speciesId, count }) =>
         followUpsOf(speciesById(speciesId), count).map((f): Edit => ({
           put: 'tasks',
           entity: {
@@ -57,6 +57,7 @@ export const followUpTasks = (
             title: f.title,
             note: f.note,
             doneAt: null,
+            ...(animalId === undefined ? {} : { animalIds: [animalId] }),
           },
         })),
       )

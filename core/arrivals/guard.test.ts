@@ -145,6 +145,14 @@ describe('what is risked', () => {
     const jumper = animal('firefish', [IN('q'), at(0)]);
     expect(codes(world(jumper, 28), jumper, { ...display, hasLid: false }, 28)).toEqual(['riskNoLid']);
   });
+  test('an anemone only where the intakes are said to be guarded', () => {
+    const anemone = animal('bubble-tip-anemone', [IN('q'), at(0)]);
+    const old: Display = { ...display, startDay: '2025-01-01' };
+    expect(codes(world(anemone, 28), anemone, old, 28)).toEqual(['riskIntakes']);
+    expect(codes(world(anemone, 28), anemone, { ...old, intakesGuarded: true }, 28)).toEqual([]);
+    const coral = animal('candy-cane', [IN('q'), at(0)]);
+    expect(codes(world(coral, 28), coral, old, 28)).toEqual([]);
+  });
   test('one that was set aside on arrival and is not sound yet', () => {
     const aside = { ...inQuarantine, asideSince: DAY0 };
     expect(codes(world(aside, 28), aside, display, 28)).toEqual(['riskAside']);

@@ -47,6 +47,8 @@ export function admissionRisks(
   const { word } = judgementFor(species, assessment);
   if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
+  if (species.is.includes('anemone') && to.intakesGuarded !== true)
+    risks.push({ code: 'riskIntakes', name: to.name });
   return risks;
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { IN, type Animal, type Edit } from '../document';
-import { editsToInspect } from '.';
+import { editsToInspect, tallyOf, type OneFound } from '.';
 
 const snails = (count: number): Animal => ({
   id: 'a',
@@ -49,4 +49,17 @@ test('nobody is made or lost, whatever the tally', () => {
     }),
     { seed: 3 },
   );
+});
+
+test('one by one: the tally is what was found in each, and each is kept', () => {
+  const each: OneFound[] = [
+    { as: 'sound', found: [] },
+    { as: 'setAside', found: ['eggs', 'weak'] },
+    { as: 'dead', found: ['weak'] },
+    { as: 'sound', found: [] },
+  ];
+  expect(tallyOf(each)).toMatchObject({ setAside: 1, dead: 1, found: ['eggs', 'weak'] });
+  const [sound] = parts(editsToInspect(snails(4), tallyOf(each), o));
+  expect(sound).toMatchObject({ count: 2, inspection: { sound: 2, each } });
+  expect(() => editsToInspect(snails(5), tallyOf(each), o)).toThrow('"each" must hold 5 animals, got 4');
 });

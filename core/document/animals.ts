@@ -46,6 +46,19 @@ export function moved(animal: Animal, to: Place, at: string, why = ''): Animal {
   };
 }
 
+/** The group under its right name; what it was taken for is kept. The name stands firm unless it is said to be for the time being. */
+export function renamed(animal: Animal, speciesId: string, at: string, provisional: boolean): Animal {
+  const { provisional: _, takenFor = [], ...rest } = animal;
+  const changed = speciesId !== animal.speciesId;
+  const before = changed ? [...takenFor, { speciesId: animal.speciesId, until: at }] : takenFor;
+  return {
+    ...rest,
+    speciesId,
+    ...(before.length > 0 ? { takenFor: before } : {}),
+    ...(provisional ? { provisional } : {}),
+  };
+}
+
 /** Some of a group for themselves, the history going with both parts. @throws RangeError unless 1 or more stay and go */
 export function split(animal: Animal, going: number, id: string): { stay: Animal; go: Animal } {
   if (!Number.isInteger(going) || going < 1 || going >= animal.count)

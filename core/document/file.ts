@@ -130,21 +130,27 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
     a.moves.forEach((m, i) => {
       if (m.to.kind === 'water') need('animals', a.id, `moves[${i}].to.waterId`, 'waters', m.to.waterId);
     });
-    if (!SPECIES_IDS.has(a.speciesId)) {
-      broken.push({
-        collection: 'animals',
-        id: a.id,
-        fault: {
-          path: `animals "${a.id}".speciesId`,
-          message: `is "${a.speciesId}", which is not in the species list`,
-        },
-      });
-    }
+    const named = [
+      ['speciesId', a.speciesId],
+      ...(a.takenFor ?? []).map((t, i) => [`takenFor[${i}].speciesId`, t.speciesId]),
+    ] as const;
+    for (const [path, speciesId] of named)
+      if (!SPECIES_IDS.has(speciesId as string))
+        broken.push({
+          collection: 'animals',
+          id: a.id,
+          fault: {
+            path: `animals "${a.id}".${path}`,
+            message: `is "${speciesId}", which is not in the species list`,
+          },
+        });
   }
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
   for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts', 'treatments'] as const) {
     for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
+  for (const t of Object.values(doc.tasks))
+    t.animalIds?.forEach((animalId, i) => need('tasks', t.id, `animalIds[${i}]`, 'animals', animalId));
   for (const p of Object.values(doc.purchases)) {
     need('purchases', p.id, 'waterId', 'waters', p.waterId);
     p.animalIds.forEach((animalId, i) => need('purchases', p.id, `animalIds[${i}]`, 'animals', animalId));
@@ -157,7 +163,17 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
 }
 
 /** What holds a moment: by these names everywhere, and under the checks of a drip. */
-const MOMENTS = new Set(['at', 'editedAt', 'doneAt', 'startedAt', 'finishedAt']);
+const MOMENTS = new Set([
+  'at',
+  'until',
+  'editedAt',
+  'doneAt',
+  'startedAt',
+  'intoCleanAt',
+  'finishedAt',
+  'filtersOnAt',
+  'outAt',
+]);
 const ISO_MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/;
 
 /** Moments written by other programs (with an offset, without milliseconds) in the one form that is stored. Anything else is left for

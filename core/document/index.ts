@@ -1,7 +1,7 @@
 export * from './types';
 export * from './vocabulary';
 export { applyChanges, changesOf, entityIn, reversed, type Change, type Edit } from './changes';
-export { editsToRemoveWater } from './removal';
+export { editsToRemoveAnimal, editsToRemoveWater } from './removal';
 export {
   isNitrogen,
   kitExpired,
@@ -39,6 +39,7 @@ export {
   lostFrom,
   moved,
   placeOf,
+  renamed,
   split,
   waterOf,
   WISHED,

@@ -156,7 +156,7 @@ describe.each([1, 2, 3])('a file of version %i', (version) => {
   });
 });
 
-test.each([4, 5])(
+test.each([4, 5, 6])(
   'a file of version %i opens, every entity of it, and is the same in today’s form',
   (version) => {
     const file = fixture(version);
@@ -207,6 +207,6 @@ test('a tank without bacteria had no source', () => {
   expect(doc.waters[first!.id]).toMatchObject({ bacteriaSources: [] });
 });
 test('a step that fails is said, and nothing is opened', () => {
-  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5]);
-  expect(readDocument('{"format":"zoarium","version":7}')).toMatchObject({ status: 'too-new', version: 7 });
+  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5, 6]);
+  expect(readDocument('{"format":"zoarium","version":8}')).toMatchObject({ status: 'too-new', version: 8 });
 });

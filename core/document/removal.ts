@@ -1,4 +1,4 @@
-/** What goes when a water goes. */
+/** What goes when a water or an animal goes. */
 import type { Edit } from './changes';
 import type { Animal, Document } from './types';
 import { WISHED } from './animals';
@@ -37,9 +37,7 @@ export function editsToRemoveWater(doc: Document, waterId: string): Edit[] {
       const kept = without(a, going);
       return kept === a ? [] : [{ put: 'animals', entity: kept }];
     }),
-    ...dripsWithout(doc, going, gone),
-    ...looksWithout(doc, going, gone),
-    ...purchasesWithout(doc, going, gone),
+    ...mentionsWithout(doc, going, gone),
     ...Object.values(doc.waters).flatMap((w): Edit[] => {
       if (going.has(w.id)) return [{ remove: 'waters', id: w.id }];
       if (w.kind !== 'quarantine' || !w.serves.some((id) => going.has(id))) return [];
@@ -61,30 +59,29 @@ function without(animal: Animal, going: ReadonlySet<string>): Animal {
   return { ...animal, moves: moves.length > 0 || !first ? moves : [{ ...first, to: WISHED }] };
 }
 
-/** Looks elsewhere at animals that go: what was seen stays. */
-function looksWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
-  return Object.values(doc.looks).flatMap((l): Edit[] => {
-    if (going.has(l.waterId) || !l.animalIds?.some((id) => gone.has(id))) return [];
-    return [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => !gone.has(id)) } }];
-  });
-}
+/** An animal entered by mistake, and whatever names it. */
+export const editsToRemoveAnimal = (doc: Document, animalId: string): Edit[] => [
+  ...mentionsWithout(doc, new Set(), new Set([animalId])),
+  { remove: 'animals', id: animalId },
+];
 
-/** Purchases elsewhere with animals that go: what was bought stays. */
-function purchasesWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
-  return Object.values(doc.purchases).flatMap((p): Edit[] =>
-    going.has(p.waterId) || !p.animalIds.some((id) => gone.has(id))
-      ? []
-      : [{ put: 'purchases', entity: { ...p, animalIds: p.animalIds.filter((id) => !gone.has(id)) } }],
-  );
-}
-
-/** Drips elsewhere with animals that go: without them, or not at all where nobody is left in it. */
-function dripsWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
-  return Object.values(doc.drips).flatMap((d): Edit[] => {
-    const animalIds = d.animalIds.filter((id) => !gone.has(id));
-    if (going.has(d.waterId) || animalIds.length === d.animalIds.length) return [];
-    return animalIds.length === 0
-      ? [{ remove: 'drips', id: d.id }]
-      : [{ put: 'drips', entity: { ...d, animalIds } }];
-  });
+/** What names animals that go, without them: looks, purchases and tasks stay, a drip only with somebody left in it.
+ *  @param going waters that go with all they hold */
+function mentionsWithout(doc: Document, going: ReadonlySet<string>, gone: ReadonlySet<string>): Edit[] {
+  const named = <T extends { waterId: string; animalIds?: string[] | undefined }>(all: Record<string, T>) =>
+    Object.values(all).filter((e) => !going.has(e.waterId) && e.animalIds?.some((id) => gone.has(id)));
+  const left = (ids: readonly string[] = []) => ids.filter((id) => !gone.has(id));
+  return [
+    ...named(doc.looks).map((e): Edit => ({ put: 'looks', entity: { ...e, animalIds: left(e.animalIds) } })),
+    ...named(doc.purchases).map((e): Edit => ({
+      put: 'purchases',
+      entity: { ...e, animalIds: left(e.animalIds) },
+    })),
+    ...named(doc.tasks).map((e): Edit => ({ put: 'tasks', entity: { ...e, animalIds: left(e.animalIds) } })),
+    ...named(doc.drips).map((e): Edit =>
+      left(e.animalIds).length === 0
+        ? { remove: 'drips', id: e.id }
+        : { put: 'drips', entity: { ...e, animalIds: left(e.animalIds) } },
+    ),
+  ];
 }

@@ -20,7 +20,9 @@ import {
   FILLED_WITH,
   FILMS,
   FOODS,
+  FOUND_IN_DIP,
   FOUND_ON_ARRIVAL,
+  FOUND_TO_BE,
   HIDDEN_BY_TREATMENT,
   GONE_REASONS,
   INCIDENTS,
@@ -92,6 +94,8 @@ const waterBase = {
   sandKg: amount(50000).nullable(),
   rockKind: z.enum(ROCK_KINDS).optional(),
   hasLid: z.boolean(),
+  /** Pump intakes and overflow are guarded, so that an anemone on its way is not drawn in. */
+  intakesGuarded: z.literal(true).optional(),
   /** A better estimate of the real volume than the dimensions, with its standard deviation and where it came from. */
   volumeInUse: z.strictObject({ litres: positive(100000), sdL: amount(100000), from: nameSchema }).optional(),
 };
@@ -339,6 +343,8 @@ const eventSchema = z.discriminatedUnion('kind', [
     until: time.optional(),
     /** Of a medicine its name as printed, of a spill what it was. */
     name: z.string().max(MAX_NAME).optional(),
+    /** Of an outbreak: fewer days without fish than usual, and why. */
+    fallow: z.strictObject({ days: z.int().min(45).max(75), why: note.min(1) }).optional(),
   }),
   /** Nobody of the house looks after it. */
   z.strictObject({ ...eventBase, kind: z.literal('away'), until: time }),
@@ -400,6 +406,8 @@ const taskSchema = z.strictObject({
   title: nameSchema,
   note,
   doneAt: time.nullable(),
+  /** Whom it is about. */
+  animalIds: z.array(id).max(100).optional(),
 });
 
 /** One point of the setting-up lists, dated when done. */
@@ -456,6 +464,13 @@ const animalSchema = z.strictObject({
   /** The display it lives in or is meant for. */
   homeId: id,
   speciesId: id,
+  /** Nobody is sure of the kind yet. */
+  provisional: z.literal(true).optional(),
+  /** What it was taken for before, oldest first. */
+  takenFor: z
+    .array(z.strictObject({ speciesId: id, until: time }))
+    .max(20)
+    .optional(),
   count: z.int().min(1).max(1000),
   /** Length when it came, cm; shop size when absent. */
   lengthCm: z.number().gt(0).max(100).optional(),
@@ -489,7 +504,31 @@ const animalSchema = z.strictObject({
       /** Dead when it came. */
       dead: z.int().min(0).max(1000).optional(),
       found: z.array(z.enum(FOUND_ON_ARRIVAL)).max(FOUND_ON_ARRIVAL.length).optional(),
+      /** Each by itself, where it was looked at so. */
+      each: z
+        .array(
+          z.strictObject({
+            as: z.enum(FOUND_TO_BE),
+            found: z.array(z.enum(FOUND_ON_ARRIVAL)).max(FOUND_ON_ARRIVAL.length),
+          }),
+        )
+        .max(50)
+        .optional(),
     })
+    .optional(),
+  /** Dips as carried out: the product in the person's words, the time its label gives, and what came off. */
+  dips: z
+    .array(
+      z.strictObject({
+        at: time,
+        product: nameSchema,
+        minutes: positive(120),
+        outAt: time.nullable(),
+        found: z.array(z.enum(FOUND_IN_DIP)).max(FOUND_IN_DIP.length),
+        note,
+      }),
+    )
+    .max(50)
     .optional(),
   /** Set aside at the look on arrival: a group of its own until it is sound. */
   asideSince: day.optional(),
@@ -596,6 +635,8 @@ const dripSchema = z.strictObject({
   dropsPerSecond: positive(200),
   dropsPerMl: z.number().min(5).max(60),
   startedAt: time.nullable(),
+  /** When the bag was opened and they went into clean water; the drip counts from then. */
+  intoCleanAt: time.nullable().optional(),
   finishedAt: time.nullable(),
   /** When each point of the list was confirmed; absent until then. */
   checks: z.strictObject({

@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 6;
+export const VERSION = 7;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -145,6 +145,7 @@ export const RISKS = [
   'riskOtherDisplay',
   'riskDisplay',
   'riskNoLid',
+  'riskIntakes',
 ] as const;
 
 /** What happens to a water besides its care, and may be followed by ammonia. */
@@ -196,8 +197,12 @@ export const DRIP_CHECKS = [
   'topOffBackOn',
   'dripWaterReplaced',
 ] as const;
-/** Ways out of the bag. */
-export const BAG_WAYS = ['slowDrip', 'quickDrip', 'temperatureOnly'] as const;
+/** Ways out of the bag. `cleanWater`: by temperature into clean water of the bag's own salinity, and the drip in that. */
+export const BAG_WAYS = ['slowDrip', 'quickDrip', 'temperatureOnly', 'cleanWater'] as const;
+/** What one animal of a group was found to be on arrival. */
+export const FOUND_TO_BE = ['sound', 'setAside', 'dead'] as const;
+/** What a dip of a coral may wash off. */
+export const FOUND_IN_DIP = ['nothing', 'worms', 'nudibranchs', 'crabs', 'eggs', 'slime'] as const;
 
 /** Every collection of the document, in the order of the file. */
 export const COLLECTION_NAMES = [

@@ -45,3 +45,29 @@ test('no outbreak, one that lies ahead, or one long over: nothing to tell', () =
   expect(on(world(), 20 + 76 + 14)).not.toBeNull();
   expect(on(world(), 20 + 76 + 15)).toBeNull();
 });
+
+describe('fewer days where it is warm', () => {
+  const warm = (...temps: [number, number][]) => {
+    const h = world([IN('t'), 1], [IN('q'), 20]);
+    for (const e of Object.values(h.doc.events))
+      Object.assign(e, { fallow: { days: 45, why: 'the vet of the house says so' } });
+    for (const [day, temperature] of temps) h.test(day, { temperature });
+    return h;
+  };
+  const weekly = Array.from({ length: 9 }, (_, i): [number, number] => [21 + 6 * i, 27.4]);
+  test('they hold while every week shows 27 C or more', () => {
+    expect(on(warm(...weekly), 64)).toMatchObject({ of: 45, over: false, shorter: { warm: true } });
+    expect(on(warm(...weekly), 65)).toMatchObject({ of: 45, over: true });
+  });
+  test('one cooler reading, or a week without any, and it is the usual time again', () => {
+    expect(on(warm(...weekly, [40, 26.9]), 66)).toMatchObject({
+      of: 76,
+      over: false,
+      shorter: { warm: false },
+    });
+    expect(on(warm(...weekly.filter((_, i) => i !== 3)), 66)).toMatchObject({ of: 76, over: false });
+    expect(on(warm(...weekly, [40, 27]), 66)).toMatchObject({ of: 45, over: true });
+  });
+  test('what is read after the days are over changes nothing', () =>
+    expect(on(warm(...weekly, [70, 24]), 71)).toMatchObject({ of: 45, over: true }));
+});

@@ -1,8 +1,8 @@
 /** A display without fish after an outbreak: most parasites of fish die out where they find none for long enough. 76 days from the last fish out at
- *  24 to 26 C (science notes 8). */
-import { isIn, waterOf, type Animal, type Display, type Document } from '../document';
+ *  24 to 26 C; fewer only where it is 27 C or more all the time, and for a reason that is kept (science notes 8). */
+import { isIn, readingInterval, waterOf, type Animal, type Display, type Document } from '../document';
 import { speciesById } from '../species';
-import { addDays, daysBetween } from '../time';
+import { addDays, DAY_MS, daysBetween } from '../time';
 import { QUARANTINE } from './limits';
 
 export interface Fallow {
@@ -16,6 +16,8 @@ export interface Fallow {
   /** The first day on which fish may come again; null while one is in. */
   overDay: string | null;
   over: boolean;
+  /** Fewer days were chosen: they hold only while the log shows it warm. */
+  shorter: { days: number; why: string; warm: boolean } | null;
 }
 
 /** The fallow time of a display; null where no outbreak was logged, or it is long over. @param dayOfMs calendar day of a moment where the person is */
@@ -25,25 +27,67 @@ export function fallowOf(
   nowMs: number,
   dayOfMs: (ms: number) => string,
 ): Fallow | null {
-  const outbreaks = Object.values(doc.events).flatMap((e) =>
-    e.waterId === display.id && e.kind === 'incident' && e.what === 'outbreak' && Date.parse(e.at) <= nowMs
-      ? [Date.parse(e.at)]
-      : [],
-  );
-  if (outbreaks.length === 0) return null;
+  const outbreaks = outbreaksOf(doc, display.id, nowMs);
+  const latest = outbreaks[outbreaks.length - 1];
+  if (!latest) return null;
   const fish = Object.values(doc.animals).filter((a) => speciesById(a.speciesId).group === 'fish');
   const fishIn = fish.filter((a) => isIn(a, display.id));
-  const of = QUARANTINE.fallowDays;
-  if (fishIn.length > 0) return { fishIn, sinceDay: null, day: 0, of, overDay: null, over: false };
+  const { fallow: chosen } = latest;
+  const whole = QUARANTINE.fallowDays;
+  if (fishIn.length > 0)
+    return {
+      fishIn,
+      sinceDay: null,
+      day: 0,
+      of: whole,
+      overDay: null,
+      over: false,
+      shorter: chosen ? { ...chosen, warm: false } : null,
+    };
   const left = fish.flatMap((a) =>
     a.moves.flatMap((m, i) =>
       waterOf(a.moves[i - 1]?.to) === display.id && waterOf(m.to) !== display.id ? [Date.parse(m.at)] : [],
     ),
   );
-  const sinceDay = dayOfMs(Math.max(...outbreaks, ...left));
+  const sinceMs = Math.max(Date.parse(latest.at), ...left);
+  const sinceDay = dayOfMs(sinceMs);
+  const shorter = chosen
+    ? {
+        ...chosen,
+        warm: stayedWarm(doc, display.id, sinceMs, Math.min(nowMs, sinceMs + chosen.days * DAY_MS)),
+      }
+    : null;
+  const of = shorter?.warm ? shorter.days : whole;
   const overDay = addDays(sinceDay, of);
   const today = dayOfMs(nowMs);
   const over = today >= overDay;
   if (over && daysBetween(overDay, today) > QUARANTINE.fallowToldDays) return null;
-  return { fishIn, sinceDay, day: daysBetween(sinceDay, today), of, overDay, over };
+  return { fishIn, sinceDay, day: daysBetween(sinceDay, today), of, overDay, over, shorter };
+}
+
+/** The outbreaks logged in a display up to a moment, oldest first. */
+export const outbreaksOf = (doc: Document, waterId: string, nowMs: number) =>
+  Object.values(doc.events)
+    .flatMap((e) =>
+      e.waterId === waterId && e.kind === 'incident' && e.what === 'outbreak' && Date.parse(e.at) <= nowMs
+        ? [e]
+        : [],
+    )
+    .sort((a, b) => a.at.localeCompare(b.at));
+
+/** Every temperature read in a span was warm enough, and none of its weeks went without one. */
+function stayedWarm(doc: Document, waterId: string, fromMs: number, untilMs: number): boolean {
+  const read = Object.values(doc.samples).flatMap((sample) => {
+    const atMs = Date.parse(sample.at);
+    if (sample.waterId !== waterId || atMs < fromMs || atMs > untilMs) return [];
+    return sample.readings.flatMap((r) => {
+      const kit = doc.kits[r.kitId];
+      return r.parameter === 'temperature' && kit && !r.doubted
+        ? [{ atMs, tempC: readingInterval(r.value, kit).mid }]
+        : [];
+    });
+  });
+  const times = [fromMs, ...read.map((r) => r.atMs).sort((a, b) => a - b), untilMs];
+  const gap = Math.max(...times.slice(1).map((t, i) => t - (times[i] as number)));
+  return read.every((r) => r.tempC >= QUARANTINE.fallowWarmC) && gap <= QUARANTINE.fallowTestedDays * DAY_MS;
 }

@@ -9,6 +9,14 @@ export const QUARANTINE_LIMITS = {
     'without fish after an outbreak, from the last one out, at 24 to 26 C',
     'science notes 8',
   ),
+  fallowWarmDays: limit(
+    45,
+    'days',
+    'the least where it stays warm all the time, for a reason that is kept',
+    'science notes 8',
+  ),
+  fallowWarmC: limit(27, '°C', 'or more, all the time, for less than the usual days', 'science notes 8'),
+  fallowTestedDays: limit(7, 'days', 'at most between two temperatures that show it', 'our choice'),
   fallowToldDays: limit(14, 'days', 'it is told that the fallow time is over', 'common practice'),
   litresPerCm: limit(
     6,

@@ -180,6 +180,7 @@ interface RiskFacts {
   riskOtherDisplay: { name: string };
   riskDisplay: { name: string; word: Word };
   riskNoLid: { name: string };
+  riskIntakes: { name: string };
 }
 
 /** Why a method or a school is proposed. */

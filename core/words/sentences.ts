@@ -206,6 +206,8 @@ const RISK_SENTENCES = {
   riskDisplay: (s) =>
     `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`,
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
+  riskIntakes: (s) =>
+    `The pump intakes of ${s.name} are not said to be guarded: an anemone that wanders is drawn in, dies and poisons the tank.`,
 } satisfies Partial<Sentences>;
 
 const SERVING = {

@@ -195,6 +195,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   riskOtherDisplay: { name: 'Pantry Cube' },
   riskDisplay: { name: 'North Window', word: 'wait' },
   riskNoLid: { name: 'Neon goby' },
+  riskIntakes: { name: 'North Window' },
   ammoniaWithAnimals: { ammonia: '0.5 mg/L NH₄', atMs: 41 * DAY },
   holdingSteady: {},
   holdingEmpty: {},

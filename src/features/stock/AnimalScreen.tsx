@@ -4,6 +4,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import {
+  editsToRemoveAnimal,
   GONE_REASONS,
   isComing,
   isOpen,
@@ -79,21 +80,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
       editsToLose(animal, { count, reason, why }, isoOf(Date.now()), localDay(Date.now()), newId()),
     );
   const remove = async () => {
-    const used = Object.values(doc.drips).filter((d) => d.animalIds.includes(animal.id));
-    await act(`${animalWords(animal)} removed`, [
-      ...used.map((d) => ({ remove: 'drips' as const, id: d.id })),
-      ...Object.values(doc.looks).flatMap((l): Edit[] =>
-        l.animalIds?.includes(animal.id)
-          ? [{ put: 'looks', entity: { ...l, animalIds: l.animalIds.filter((id) => id !== animal.id) } }]
-          : [],
-      ),
-      ...Object.values(doc.purchases).flatMap((p): Edit[] =>
-        p.animalIds.includes(animal.id)
-          ? [{ put: 'purchases', entity: { ...p, animalIds: p.animalIds.filter((id) => id !== animal.id) } }]
-          : [],
-      ),
-      { remove: 'animals' as const, id: animal.id },
-    ]);
+    await act(`${animalWords(animal)} removed`, editsToRemoveAnimal(doc, animal.id));
     router.push(`/water/${water.id}/stock` as Href);
   };
   const origin = animal.splitFrom === undefined ? undefined : doc.animals[animal.splitFrom];
