@@ -52,6 +52,10 @@ export function adviceFor(input: BagInput, animal: Sensitive = 'fish'): Advice {
   return say('temperatureOnly', { code: 'cleanWaterFirst', gapPpt, dripFree, days });
 }
 
+/** The way that is proposed: whoever is no fish is not moved at a stroke, its long minimum runs in clean water of the bag's salinity. */
+export const proposedWay = ({ way, because }: Advice, animal: Sensitive): Way | 'cleanWater' =>
+  way === 'temperatureOnly' && animal !== 'fish' && because.code !== 'cleanWaterFirst' ? 'cleanWater' : way;
+
 /** May the animal be put at once into water saltier by so much (negative: fresher)? */
 export const mayMove = (gapPpt: number, animal: Sensitive): boolean =>
   animal === 'fish'

@@ -1,5 +1,6 @@
 /** Is a quarantine large enough for who comes, and does its water move enough? */
-import type { Quarantine } from '../document';
+import type { Quarantine, QuarantineLine } from '../document';
+import type { Species } from '../species';
 import { QUARANTINE } from './limits';
 
 export interface Fit {
@@ -8,6 +9,10 @@ export interface Fit {
   /** Null where the pump is not known. */
   turnover: { perHour: number; least: number; most: number; fits: boolean } | null;
 }
+
+/** True when a line of quarantine is for the species. */
+export const lineFits = (line: QuarantineLine, species: Pick<Species, 'is' | 'group'>): boolean =>
+  species.is.includes('anemone') ? line === 'anemone' : species.group === line;
 
 /** Check by hand: 12 cm at 6 L a centimetre want 72 L; 400 L/h through 60 L are 6.7 times an hour. */
 export function fitOf(water: Pick<Quarantine, 'largestCm' | 'pumpLPerHour'>, netL: number): Fit {

@@ -1,2 +1,3 @@
 export { SPECIES, SPECIES_IDS, speciesById, type Species } from './species';
+export { matching } from './search';
 export type { PreyKind } from './schema';

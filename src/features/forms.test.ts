@@ -339,6 +339,7 @@ describe('events, kits, doses, drips', () => {
       dropsPerSecond: '2',
       dropsPerMl: '20',
       floating: false,
+      way: '' as const,
     };
     const read = readDrip(texts, { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC });
     expect(!read.ok && read.faults.container).toMatch(/must hold more/);
@@ -362,6 +363,7 @@ describe('events, kits, doses, drips', () => {
       dropsPerMl: '',
       minutes: '',
       floating: false,
+      way: '' as const,
     };
     const c = { id: 'd', waterId: 't', animalIds: ['a'], units: METRIC };
     test('needs no more than the person has: what is left out is taken as usual, and said', () => {

@@ -8,7 +8,9 @@ import {
   bagInputOf,
   dripLitresPerHour,
   floatMinutes,
+  proposedWay,
   type BagPoint,
+  type Sensitive,
 } from '../../../core/acclimation';
 import { speciesById } from '../../../core/species';
 import { becauseWords } from '../../../core/words/arrivals';
@@ -17,10 +19,11 @@ import { selectDocument, selectEvidence, useAppSelector, useNow } from '../../st
 import { Txt } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 
-const WAY_WORDS = {
+export const WAY_WORDS: Record<NonNullable<Drip['way']>, string> = {
   slowDrip: 'A slow drip',
   quickDrip: 'A quick drip',
   temperatureOnly: 'Temperature only, then move',
+  cleanWater: 'Temperature, then a drip in clean water',
 };
 /** A long journey, hours in the bag: without a test of it a drip is not trusted. */
 const LONG_HOURS = 6;
@@ -31,20 +34,21 @@ const LIMIT = ACCLIMATION_LIMITS.cleanFreeMgN.value;
 const everyThird = (series: readonly BagPoint[]) =>
   series.filter((p) => p.minute % 3 === 0).map((p) => ({ x: p.minute, y: p.freeMgNPerL }));
 
-/** Which way out of this bag, and free ammonia through time each way. */
-export function BagAdvice({ water, drip: latest }: { water: Water; drip: Drip }) {
+/** What is worked out for a bag; null where its pH or ammonia is not known. */
+export function useBagAdvice(water: Water, latest: Drip | null) {
   const drip = useDeferredValue(latest);
   const now = useNow(MINUTE_MS);
   const doc = useAppSelector(selectDocument);
   const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const ph = lastOf(trusted(series.ph))?.interval.mid ?? null;
   const alkalinityDkh = lastOf(trusted(series.alkalinity))?.interval.mid ?? null;
-  const groups = drip.animalIds.flatMap((id) => {
+  const groups = (drip?.animalIds ?? []).flatMap((id) => {
     const animal = doc.animals[id];
     return animal ? [speciesById(animal.speciesId).group] : [];
   });
-  const animal = groups.find((g) => g !== 'fish') ?? 'fish';
-  const found = useMemo(() => {
+  const animal: Sensitive = groups.find((g) => g !== 'fish') ?? 'fish';
+  return useMemo(() => {
+    if (!drip) return null;
     const input = bagInputOf(
       drip,
       { ph, alkalinityDkh },
@@ -59,11 +63,17 @@ export function BagAdvice({ water, drip: latest }: { water: Water; drip: Drip })
     const peak = (co2PerHour: number) => bagCourse({ ...input, co2PerHour }).peakFreeMgNPerL;
     return {
       advice,
+      way: proposedWay(advice, animal),
       opened: bagCourse({ ...input, dripLPerHour: 0 }),
       band: [peak(STILL), peak(SPLASHING)] as const,
       closed: advice.slow.series[0]?.freeMgNPerL ?? 0,
+      alkalinityDkh,
     };
   }, [drip, ph, alkalinityDkh, animal]);
+}
+
+/** Which way out of this bag, and free ammonia through time each way. */
+export function BagAdvice({ drip, found }: { drip: Drip; found: ReturnType<typeof useBagAdvice> }) {
   if (!found) {
     const { hours = 0 } = drip.bag;
     return hours >= LONG_HOURS ? (
@@ -76,12 +86,18 @@ export function BagAdvice({ water, drip: latest }: { water: Water; drip: Drip })
       </Txt>
     );
   }
-  const { advice, opened, band, closed } = found;
+  const { advice, way, opened, band, closed, alkalinityDkh } = found;
   const float = Math.ceil(floatMinutes(drip.bag.tempC, drip.water.tempC));
   return (
     <>
-      <Txt kind="strong">{WAY_WORDS[advice.way]}</Txt>
+      <Txt kind="strong">{WAY_WORDS[way]}</Txt>
       <Txt>{becauseWords(advice.because)}</Txt>
+      {way === 'cleanWater' ? (
+        <Txt>
+          They bear no haste: into clean water of the bag’s own salinity, and the tank’s water dripped into
+          that.
+        </Txt>
+      ) : null}
       {advice.way === 'temperatureOnly' && float > 0 ? (
         <Txt>{`Float it closed for about ${float} minutes.`}</Txt>
       ) : null}

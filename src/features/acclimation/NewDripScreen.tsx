@@ -1,8 +1,8 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { isIn, placeOf, type Purchase, type Water } from '../../../core/document';
-import { dripPlan, leastMinutes, NEAR_C } from '../../../core/acclimation';
+import { BAG_WAYS, isIn, placeOf, type Drip, type Purchase, type Water } from '../../../core/document';
+import { ACCLIMATION_LIMITS, dripPlan, leastMinutes, NEAR_C } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
@@ -26,9 +26,10 @@ import {
 } from '../../store';
 import { Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits, WithWater } from '../shell';
-import { CheckEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
+import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
-import { BagAdvice } from './BagAdvice';
+import { BagAdvice, useBagAdvice, WAY_WORDS } from './BagAdvice';
+import { CleanWaterPlan } from './CleanWaterPlan';
 import { readDrip, type DripTexts } from './dripForm';
 
 export function NewDripScreen() {
@@ -85,6 +86,7 @@ function NewDrip({ water }: { water: Water }) {
       dropsPerMl: '20',
       minutes: '',
       floating: false,
+      way: '',
     };
   };
   const [id] = useState(newId);
@@ -101,12 +103,21 @@ function NewDrip({ water }: { water: Water }) {
           tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
         },
       }),
-    save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: drip }])),
+    save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: inItsWay(drip) }])),
     done: () => router.replace(`/water/${water.id}/drip/${id}` as Href),
     faultsFrom: 'typing',
   });
   const { now: read } = form;
-  const plan = read.ok ? dripPlan(read.drip) : null;
+  const found = useBagAdvice(water, read.ok ? read.drip : null);
+  /** The way that was chosen, else the one proposed; a quick drip is quick unless its drops were set. */
+  const inItsWay = (drip: Drip): Drip => {
+    const way = drip.way ?? found?.way ?? 'slowDrip';
+    const { dropsPerSecond, minutes } = form.texts;
+    const unset = dropsPerSecond.trim() === '' && minutes.trim() === '';
+    const quick = way === 'quickDrip' && unset ? ACCLIMATION_LIMITS.quickTimes.value : 1;
+    return { ...drip, way, dropsPerSecond: drip.dropsPerSecond * quick };
+  };
+  const plan = read.ok ? dripPlan(inItsWay(read.drip)) : null;
   const species = coming.filter((a) => chosen.includes(a.id)).map((a) => speciesById(a.speciesId));
   const least = leastMinutes(species);
   const aim =
@@ -196,7 +207,10 @@ function NewDrip({ water }: { water: Water }) {
           <Txt kind="section" heading={2}>
             Which way
           </Txt>
-          {read.ok ? <BagAdvice water={water} drip={read.drip} /> : null}
+          {read.ok ? <BagAdvice drip={read.drip} found={found} /> : null}
+          {read.ok ? (
+            <CleanWaterPlan water={water} drip={read.drip} asked={found?.advice.because.code} />
+          ) : null}
         </>
       }
     >
@@ -263,6 +277,16 @@ function NewDrip({ water }: { water: Water }) {
           name="floating"
           label="The container floats in the tank or sump"
           note="An open bucket in a cool room ends colder than the tank."
+        />
+        <ChoiceEntry
+          form={form}
+          name="way"
+          stacked
+          label="Which way"
+          options={[
+            { value: '', label: `As proposed: ${WAY_WORDS[found?.way ?? 'slowDrip'].toLowerCase()}` },
+            ...BAG_WAYS.map((value) => ({ value, label: WAY_WORDS[value] })),
+          ]}
         />
       </Section>
     </Screen>

@@ -6,6 +6,7 @@ import { readEntry, showQuantity, unitLabel } from '../../../core/units';
 import { isoOf, type Outcome } from '../../store';
 import { chime, FieldRow, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
+import { lastMeasuredIn } from './session';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 
@@ -53,7 +54,7 @@ export function MeasureNow({
   onMeasured: (next: Drip) => Promise<Outcome>;
 }) {
   const units = useUnits();
-  const last = drip.measured?.[drip.measured.length - 1];
+  const last = lastMeasuredIn(drip);
   const form = useEntryForm({
     start: { salinity: '', tempC: '' },
     read: (texts) => {
@@ -91,6 +92,51 @@ export function MeasureNow({
         <TextEntry form={form} name="salinity" numeric label="Salinity" unit={unitLabel(units.salinity)} />
         <TextEntry form={form} name="tempC" numeric label="Temperature" unit={unitLabel(units.temperature)} />
       </FieldRow>
+      <SaveButton
+        saving={form.saving}
+        kind="outline"
+        icon="keep"
+        label="Keep what I read"
+        onPress={form.save}
+      />
+    </Section>
+  );
+}
+
+/** The temperature of a closed bag, read against its side. */
+export function MeasureHeat({
+  drip,
+  onMeasured,
+}: {
+  drip: Drip;
+  onMeasured: (next: Drip) => Promise<Outcome>;
+}) {
+  const units = useUnits();
+  const last = drip.measured?.[drip.measured.length - 1];
+  const form = useEntryForm({
+    start: { tempC: '' },
+    read: (texts) => {
+      const tempC = readEntry(texts.tempC, { name: 'Temperature', unit: units.temperature, min: 5, max: 38 });
+      return tempC.ok
+        ? { ok: true as const, tempC: tempC.value }
+        : { ok: false as const, faults: { tempC: tempC.message } };
+    },
+    save: ({ tempC }) =>
+      onMeasured({
+        ...drip,
+        measured: [...(drip.measured ?? []), { at: isoOf(Date.now()), salinity: drip.bag.salinity, tempC }],
+      }),
+    done: 'restart',
+  });
+  const near = last ? nearEnough(last, drip.water).tempC : false;
+  return (
+    <Section title="Measured at the bag">
+      {last ? (
+        <Txt kind="strong" tone={near ? 'go' : 'nitrite'} live>
+          {`${showQuantity('temperature', last.tempC, units)}: ${near ? 'near enough.' : 'not near yet.'}`}
+        </Txt>
+      ) : null}
+      <TextEntry form={form} name="tempC" numeric label="Temperature" unit={unitLabel(units.temperature)} />
       <SaveButton
         saving={form.saving}
         kind="outline"

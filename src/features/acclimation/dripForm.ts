@@ -26,6 +26,8 @@ export interface DripTexts {
   /** In so many minutes: then the drops are worked out. */
   minutes: string;
   floating: boolean;
+  /** Empty: as proposed. */
+  way: NonNullable<Drip['way']> | '';
 }
 
 export type DripFaults = Partial<Record<keyof DripTexts | 'animals', string>>;
@@ -65,7 +67,7 @@ export function readDrip(
   const faults: DripFaults = {};
   const assumed: string[] = [];
   const { salinity, temperature, volume } = c.units;
-  type Field = Exclude<keyof DripTexts, 'floating'>;
+  type Field = Exclude<keyof DripTexts, 'floating' | 'way'>;
   const number = (field: Field, rule: EntryRule): number => {
     const entry = readEntry(t[field], rule);
     if (entry.ok) return entry.value;
@@ -168,6 +170,7 @@ export function readDrip(
       animalIds: c.animalIds,
       ...course,
       dropsPerSecond: rate,
+      ...(t.way === '' ? {} : { way: t.way }),
       startedAt: null,
       finishedAt: null,
       checks: noChecks(),

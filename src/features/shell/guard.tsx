@@ -3,8 +3,15 @@ import { useMemo } from 'react';
 import { admissionRisks, type Newcomer, type Risk } from '../../../core/arrivals';
 import type { Water } from '../../../core/document';
 import { sentence } from '../../../core/words';
-import { localDay, selectAssessment, selectDocument, useAppSelector } from '../../store';
-import { Txt } from '../../ui';
+import {
+  commit,
+  localDay,
+  selectAssessment,
+  selectDocument,
+  useAppDispatch,
+  useAppSelector,
+} from '../../store';
+import { Check, Txt } from '../../ui';
 import { useWords } from './water';
 
 /** What is risked by letting each of them into a water now, each risk once. */
@@ -21,8 +28,10 @@ export function useRisks(who: readonly Newcomer[], to: Water | undefined, now: n
   }, [doc, who, to, assessment, now]);
 }
 
-export function Risks({ risks }: { risks: readonly Risk[] }) {
+/** @param to the one water they go to, where it is one */
+export function Risks({ risks, to }: { risks: readonly Risk[]; to?: Water | undefined }) {
   const words = useWords();
+  const dispatch = useAppDispatch();
   if (risks.length === 0) return null;
   return (
     <>
@@ -34,6 +43,17 @@ export function Risks({ risks }: { risks: readonly Risk[] }) {
           {sentence(r, words)}
         </Txt>
       ))}
+      {to && risks.some((r) => r.code === 'riskIntakes') ? (
+        <Check
+          label={`Every pump intake and overflow of ${to.name} is guarded`}
+          checked={false}
+          onChange={() =>
+            void dispatch(
+              commit('Intakes are guarded', [{ put: 'waters', entity: { ...to, intakesGuarded: true } }]),
+            )
+          }
+        />
+      ) : null}
     </>
   );
 }

@@ -17,7 +17,8 @@ import {
   type Water,
 } from '../../../core/document';
 import { speciesById } from '../../../core/species';
-import { admit, followUpTasks, isCopperDeath } from '../../../core/arrivals';
+import { admit, followUpTasks, handlingOf, isCopperDeath } from '../../../core/arrivals';
+import { lineFits } from '../../../core/quarantine';
 import { additionWarnings, lengthAt } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import {
@@ -40,12 +41,15 @@ import { NotHere, useParam, useWords, WithWater } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
+import { HandlingNotes } from '../shell/handling';
 import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
+import { CoralDip } from './CoralDip';
 import { CoralLight } from './CoralLight';
+import { Identity } from './Identity';
 import { editsToLose } from './leaving';
-import { lineFits, loadWords } from './model';
+import { loadWords } from './model';
 
 export function AnimalScreen() {
   return <WithWater>{(water) => <ChosenAnimal water={water} />}</WithWater>;
@@ -134,10 +138,14 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
       {hereId !== null && hereId !== water.id ? (
         <Go href={`/water/${hereId}` as Href}>{`To ${doc.waters[hereId]?.name ?? 'its water'}`}</Go>
       ) : null}
+      {place.kind === 'gone' ? null : <HandlingNotes species={[species]} />}
       {home?.kind === 'display' && isComing(animal) ? (
         <Coming animal={animal} home={home} onPut={put} />
       ) : null}
       <WhereNext key={hereId ?? place.kind} animal={animal} onAct={act} />
+      {hereId !== null && handlingOf(species).includes('dip') ? (
+        <CoralDip animal={animal} onPut={put} />
+      ) : null}
       {hereId !== null && species.group === 'coral' ? (
         <CoralLight animal={animal} waterId={hereId} onAct={act} />
       ) : null}
@@ -149,6 +157,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           onGivenBack={() => void lose({ count: animal.count, reason: 'returned', why: '' })}
         />
       ) : null}
+      <Identity animal={animal} onPut={put} />
       {place.kind !== 'gone' ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
     </Screen>
   );
@@ -241,7 +250,8 @@ function WhereNext({
     },
     save: async ({ move }) => {
       if (!to) throw new RangeError(`there is no water "${move.to}"`);
-      const admitted = admit([{ animal, count: move.count, partId: newId() }], to, {
+      const partId = newId();
+      const admitted = admit([{ animal, count: move.count, partId }], to, {
         at: isoOf(Date.now()),
         why: move.why,
         risksOf,
@@ -249,7 +259,12 @@ function WhereNext({
       if (!admitted.ok) return { kind: 'nothing' };
       return onAct(`${animalWords({ ...animal, count: move.count })} moved to ${to.name}`, [
         ...admitted.edits,
-        ...followUpTasks([{ ...animal, count: move.count }], to, localDay(Date.now()), newId),
+        ...followUpTasks(
+          [{ ...animal, id: move.count < animal.count ? partId : animal.id, count: move.count }],
+          to,
+          localDay(Date.now()),
+          newId,
+        ),
       ]);
     },
   });
@@ -283,7 +298,7 @@ function WhereNext({
           ) : null}
           {form.texts.to !== '' ? (
             <>
-              <Risks risks={risks} />
+              <Risks risks={risks} to={to} />
               <FieldRow>
                 {animal.count > 1 ? (
                   <TextEntry form={form} name="count" numeric label="How many" unit={`of ${animal.count}`} />

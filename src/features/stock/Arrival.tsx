@@ -1,8 +1,9 @@
-import { editsToInspect, type Found } from '../../../core/arrivals';
-import { FOUND_ON_ARRIVAL, type Animal, type Edit } from '../../../core/document';
+import { View } from 'react-native';
+import { editsToInspect, type Found, type OneFound } from '../../../core/arrivals';
+import { FOUND_ON_ARRIVAL, FOUND_TO_BE, type Animal, type Edit } from '../../../core/document';
 import { speciesById } from '../../../core/species';
 import { isoOf, localDay, newId, shortWrittenDay, type Outcome } from '../../store';
-import { Button, Check, FieldRow, Line, Row, Section, Txt } from '../../ui';
+import { Button, Check, Choice, FieldRow, Line, Row, Section, Txt } from '../../ui';
 import { TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { readLoan, readTally, type TallyTexts } from './animalForm';
@@ -31,6 +32,41 @@ const FOUND: Record<Found, { label: string; what: string }> = {
   },
 };
 
+/** More than this is counted, not listed. */
+const MOST_ONE_BY_ONE = 20;
+const AS_WORDS: Record<OneFound['as'], string> = { sound: 'Sound', setAside: 'Set aside', dead: 'Dead' };
+
+/** Each animal with what it was found to be. */
+function OneByOne({ each, onChange }: { each: readonly OneFound[]; onChange: (each: OneFound[]) => void }) {
+  const put = (i: number, one: OneFound) => onChange(each.map((was, k) => (k === i ? one : was)));
+  return (
+    <>
+      {each.map((one, i) => (
+        <View key={i}>
+          <Choice
+            label={`Number ${i + 1}`}
+            options={FOUND_TO_BE.map((value) => ({ value, label: AS_WORDS[value] }))}
+            value={one.as}
+            onChange={(as) => put(i, { ...one, as })}
+          />
+          {one.as === 'sound' ? null : (
+            <Row wrap>
+              {FOUND_ON_ARRIVAL.map((f) => (
+                <Check
+                  key={f}
+                  label={FOUND[f].label}
+                  checked={one.found.includes(f)}
+                  onChange={(on) => put(i, { ...one, found: toggled(one.found, f, on) })}
+                />
+              ))}
+            </Row>
+          )}
+        </View>
+      ))}
+    </>
+  );
+}
+
 /** The look into each animal on arrival, counted, and whether it is only on loan. */
 export function Arrival({
   animal,
@@ -46,7 +82,7 @@ export function Arrival({
 }) {
   const species = speciesById(animal.speciesId);
   const looked = useEntryForm({
-    start: (): TallyTexts => ({ aside: '0', dead: '0', found: [] }),
+    start: (): TallyTexts => ({ aside: '0', dead: '0', found: [], each: [] }),
     read: (texts) => readTally(texts, animal.count),
     save: ({ tally }) =>
       onAct(
@@ -60,7 +96,7 @@ export function Arrival({
       ),
     faultsFrom: 'typing',
   });
-  const { found } = looked.texts;
+  const { found, each } = looked.texts;
   const lending = useEntryForm({
     start: { loanFrom: '', loanDue: '' },
     read: readLoan,
@@ -103,26 +139,48 @@ export function Arrival({
               ? 'Look into each shell: parasitic snails at the lip, egg jelly, an empty one.'
               : 'Look at each from all sides before it goes in: pests, eggs, torn fins, spots.'}
           </Txt>
-          <FieldRow>
-            <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
-            <TextEntry
-              form={looked}
-              name="dead"
-              numeric
-              label="Dead on arrival"
-              unit={`of ${animal.count}`}
-            />
-          </FieldRow>
-          <Row wrap>
-            {FOUND_ON_ARRIVAL.map((f) => (
-              <Check
-                key={f}
-                label={FOUND[f].label}
-                checked={found.includes(f)}
-                onChange={(on) => looked.change({ found: toggled(found, f, on) })}
-              />
-            ))}
-          </Row>
+          {each.length > 0 ? (
+            <OneByOne each={each} onChange={(next) => looked.change({ each: next })} />
+          ) : (
+            <>
+              <FieldRow>
+                <TextEntry form={looked} name="aside" numeric label="Set aside" unit={`of ${animal.count}`} />
+                <TextEntry
+                  form={looked}
+                  name="dead"
+                  numeric
+                  label="Dead on arrival"
+                  unit={`of ${animal.count}`}
+                />
+              </FieldRow>
+              <Row wrap>
+                {FOUND_ON_ARRIVAL.map((f) => (
+                  <Check
+                    key={f}
+                    label={FOUND[f].label}
+                    checked={found.includes(f)}
+                    onChange={(on) => looked.change({ found: toggled(found, f, on) })}
+                  />
+                ))}
+              </Row>
+              {animal.count > 1 && animal.count <= MOST_ONE_BY_ONE ? (
+                <Row>
+                  <Button
+                    kind="quiet"
+                    label="Look at them one by one"
+                    onPress={() =>
+                      looked.change({
+                        each: Array.from({ length: animal.count }, (): OneFound => ({
+                          as: 'sound',
+                          found: [],
+                        })),
+                      })
+                    }
+                  />
+                </Row>
+              ) : null}
+            </>
+          )}
           <Txt kind="small" tone="second">
             The sound ones go on as this group; what is set aside becomes a group of its own.
           </Txt>

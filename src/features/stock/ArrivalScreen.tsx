@@ -69,6 +69,26 @@ function Arrived({ water, purchase }: { water: Display; purchase: Purchase }) {
   );
 }
 
+/** What is planned for a group and not done yet, soonest first. */
+function Due({ animalId, today }: { animalId: string; today: string }) {
+  const tasks = useAppSelector((s) => s.document.entities.tasks);
+  const due = Object.values(tasks)
+    .filter((t) => t.doneAt === null && t.animalIds?.includes(animalId))
+    .sort((a, b) => a.day.localeCompare(b.day));
+  return (
+    <>
+      {due.map((t) => (
+        <Line
+          key={t.id}
+          name={t.title}
+          value={t.day < today ? `since ${shortWrittenDay(t.day)}` : shortWrittenDay(t.day)}
+          {...(t.day <= today ? { tone: 'nitrite' as const } : {})}
+        />
+      ))}
+    </>
+  );
+}
+
 function Walk({ water, animal, purchase }: { water: Display; animal: Animal; purchase: Purchase }) {
   const now = useNow(MINUTE_MS);
   const doc = useAppSelector(selectDocument);
@@ -97,6 +117,7 @@ function Walk({ water, animal, purchase }: { water: Display; animal: Animal; pur
           />
         ))}
       </View>
+      <Due animalId={animal.id} today={localDay(now)} />
       {place.kind === 'gone' ? null : (
         <>
           <Go href={`/water/${water.id}/stock/${animal.id}` as Href}>

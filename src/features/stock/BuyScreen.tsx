@@ -13,8 +13,9 @@ import {
   type Purchase,
   type Water,
 } from '../../../core/document';
+import { lineFits } from '../../../core/quarantine';
 import { wordOf } from '../../../core/readiness';
-import { SPECIES, speciesById, type Species } from '../../../core/species';
+import { matching, SPECIES, speciesById, type Species } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
 import { unitLabel } from '../../../core/units';
 import { sentence, WORDS } from '../../../core/words';
@@ -33,6 +34,7 @@ import {
 import { Button, Choice, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { BareAbsence } from '../shell/alone';
 import { Risks } from '../shell/guard';
 import { SaveButton } from '../shell/saving';
 import {
@@ -44,7 +46,6 @@ import {
   type BasketRow,
   type BuyTexts,
 } from './buyForm';
-import { lineFits } from './model';
 
 export function BuyScreen() {
   return <WithDisplay>{(water) => <Buy water={water} />}</WithDisplay>;
@@ -102,7 +103,14 @@ function Buy({ water }: { water: Display }) {
       return dispatch(
         commit('Purchase noted', [
           ...editsToBuy(bought, purchase, why),
-          ...bought.flatMap((b) => followUpTasks([b], b.to, localDay(Date.now()), newId)),
+          ...bought.flatMap((b) =>
+            followUpTasks(
+              [{ ...b, id: b.wish && b.wish.count <= b.count ? b.wish.id : b.animalId }],
+              b.to,
+              localDay(Date.now()),
+              newId,
+            ),
+          ),
         ]),
       );
     },
@@ -185,6 +193,7 @@ function WaterSaid({ water, now }: { water: Water; now: number }) {
       <Txt kind="small" tone={troubled ? 'ammonia' : 'second'}>
         {`${water.name}: ${living ? `${WORDS[living.word]}. ${sentence(living.reason, words)} ` : ''}${sentence(fish.reason, words)}`}
       </Txt>
+      {water.kind === 'quarantine' ? <BareAbsence water={water} now={now} /> : null}
       {occupied && water.kind === 'quarantine' ? (
         <Txt tone="nitrite">
           {`Somebody is in ${water.name} already: whoever joins starts its clock again for all.`}
@@ -257,11 +266,9 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
       ),
     [doc.animals, water.id],
   );
-  const wanted = query.trim().toLowerCase();
-  const shown = SPECIES.filter(
-    (s) =>
-      wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted),
-  ).sort((a, b) => Number(wished.has(b.id)) - Number(wished.has(a.id)) || a.common.localeCompare(b.common));
+  const shown = matching(SPECIES, query).sort(
+    (a, b) => Number(wished.has(b.id)) - Number(wished.has(a.id)) || a.common.localeCompare(b.common),
+  );
   return (
     <Section title="Kinds">
       <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />

@@ -60,6 +60,7 @@ export function CoralLight({
             title: `Light ${Math.round(s.par)} PAR for ${animalWords(animal)}`.slice(0, 80),
             note: 'Only if it opens as before and its colour holds; else stay a week longer, or step back.',
             doneAt: null,
+            animalIds: [animal.id],
           },
         })),
       ),

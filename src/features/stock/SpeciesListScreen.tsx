@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
-import { SPECIES, type Species } from '../../../core/species';
+import { matching, SPECIES, type Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
 import { Choice, Empty, Screen, space, TextField, Txt, useTheme } from '../../ui';
@@ -12,15 +12,8 @@ type Group = Species['group'] | 'crew';
 
 /** Species that match a search and a group (any group for null), those that fit the tank first. */
 function findSpecies(all: readonly Species[], query: string, group: Group | null, netL: number): Species[] {
-  const wanted = query.trim().toLowerCase();
-  return all
+  return matching(all, query)
     .filter((s) => group === null || (group === 'crew' ? s.crew : s.group === group))
-    .filter(
-      (s) =>
-        wanted === '' ||
-        s.common.toLowerCase().includes(wanted) ||
-        s.scientific.toLowerCase().includes(wanted),
-    )
     .sort((a, b) => Number(a.minTankL > netL) - Number(b.minTankL > netL) || (a.common < b.common ? -1 : 1));
 }
 

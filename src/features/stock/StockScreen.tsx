@@ -44,6 +44,7 @@ import {
 import { LoadStair } from '../../ui/charts/LoadStair';
 import { useUnits, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
+import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
 import { byName, loadWords, stairView } from './model';
 
@@ -156,6 +157,7 @@ function Stock({ water }: { water: Display }) {
               >{`Animals should live in ammonia no kit can see (${NEAR_ZERO_MG_N} mg N/L), where bacteria take up far less than at 2 mg/L: X·A/(Ka + A), Ka 0.5 mg N/L. Unfed, it fades by 5 % a day towards what the present load keeps alive. ${stair.capacity.by === 'proof' ? 'Proved on' : 'Shown by what lives here, fed and at zero for two weeks up to'} ${shortDay(stair.capacity.provedMs)}. Estimates, not promises.`}</Txt>
             </Section>
           ) : null}
+          <Treatments water={water} now={now} />
         </>
       }
     >

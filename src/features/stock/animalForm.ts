@@ -1,5 +1,5 @@
 /** The small forms about an animal: how many, looked at, on loan, gone. From texts to what they say, or to faults. */
-import type { Found, Tally } from '../../../core/arrivals';
+import { tallyOf, type Found, type OneFound, type Tally } from '../../../core/arrivals';
 import { MAX_NAME, MAX_NOTE, type GoneReason, type Water } from '../../../core/document';
 import { isDay } from '../../../core/time';
 import { readEntry, type Entry } from '../../../core/units';
@@ -79,6 +79,8 @@ export interface TallyTexts {
   aside: string;
   dead: string;
   found: Found[];
+  /** Each by itself, where they are looked at one by one; empty for a tally. */
+  each: OneFound[];
 }
 
 /** What the look on arrival found, counted. @param count animals in the group */
@@ -86,6 +88,7 @@ export function readTally(
   t: TallyTexts,
   count: number,
 ): { ok: true; tally: Tally } | { ok: false; faults: Partial<Record<'aside' | 'dead', string>> } {
+  if (t.each.length > 0) return { ok: true, tally: tallyOf(t.each) };
   const number = (text: string, name: string) =>
     readEntry(text, { name, unit: null, min: 0, max: count, whole: true, whenEmpty: 0 });
   const aside = number(t.aside, 'Set aside');

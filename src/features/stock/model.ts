@@ -1,7 +1,7 @@
 /** The stock screens as plain data. */
-import { isIn, type Animal, type QuarantineLine } from '../../../core/document';
+import { isIn, type Animal } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
-import { speciesById, type Species } from '../../../core/species';
+import { speciesById } from '../../../core/species';
 import { daysBetween, DAY_MS } from '../../../core/time';
 import {
   capacityAt,
@@ -59,10 +59,6 @@ export function stairView(e: WaterEvidence, animals: readonly Animal[], today: s
 /** By name. */
 export const byName = (animals: readonly Animal[]): Animal[] =>
   [...animals].sort((a, b) => (speciesById(a.speciesId).common < speciesById(b.speciesId).common ? -1 : 1));
-
-/** True when a line of quarantine is for the species. */
-export const lineFits = (line: QuarantineLine, species: Species): boolean =>
-  species.is.includes('anemone') ? line === 'anemone' : species.group === line;
 
 export const loadWords = (a: Animal, nowMs: number): string =>
   `${groupLoadMgN(a, nowMs).toFixed(1)} mg N a day`;

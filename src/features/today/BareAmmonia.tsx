@@ -1,11 +1,13 @@
 import type { Href } from 'expo-router';
-import { bareOutlook } from '../../../core/arrivals';
+import { absencesAhead, bareOutlook, leftAlone } from '../../../core/arrivals';
 import type { Quarantine } from '../../../core/document';
 import { DOSING } from '../../../core/dosing';
 import { inUnits } from '../../../core/words';
 import { bareWords, departsWords } from '../../../core/words/bare';
+import { DAY_MS } from '../../../core/time';
 import { PRINTED_PER_N } from '../../../core/units';
-import { selectEvidence, useAppSelector } from '../../store';
+import { selectDocument, selectEvidence, useAppSelector } from '../../store';
+import { AHEAD_DAYS, aloneWords } from '../shell/alone';
 import { Go, Section, Txt } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 import { useWords } from '../shell';
@@ -16,11 +18,13 @@ const asIon = (points: { day: number; mgN: number }[]) =>
 /** A quarantine without cycled media: when ammonia gets too high, and which changes hold it down. */
 export function BareAmmonia({ water, now }: { water: Quarantine; now: number }) {
   const { units } = useWords();
+  const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const outlook = bareOutlook(evidence, DOSING.saltGramsPerLitre);
   if (!outlook) return null;
   const [first, ...rest] = bareWords(outlook, units);
   const departs = departsWords(outlook);
+  const alone = leftAlone(absencesAhead(doc, now, now + AHEAD_DAYS * DAY_MS), outlook.plan.everyDays);
   const pressing = outlook.dueDays < 0.5 || !outlook.plan.feasible;
   const { plan, withChanges, without } = outlook;
   const top = 2 * plan.peakMgN;
@@ -35,6 +39,7 @@ export function BareAmmonia({ water, now }: { water: Quarantine; now: number }) 
       <Txt kind="strong" tone={pressing ? 'ammonia' : 'ink'}>
         {first}
       </Txt>
+      {alone ? <Txt tone="ammonia">{aloneWords(water.name, alone, outlook.plan.everyDays)}</Txt> : null}
       {departs ? <Txt tone="ammonia">{departs}</Txt> : null}
       {rest.map((line) => (
         <Txt key={line}>{inUnits(line, units)}</Txt>

@@ -1,19 +1,20 @@
 import { MINUTE_MS } from '../../../core/time';
 import { StyleSheet, View } from 'react-native';
-import { isIn, isOpen, quarantinesOf, type Drip, type Task, type Water } from '../../../core/document';
+import { isIn, isOpen, quarantinesOf, type DripCheck, type Task, type Water } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
+import { drips, leftOpen } from '../../../core/acclimation/after';
 import { speciesById } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
 import { part } from '../shell';
 import { Reminder } from './Reminder';
 
-/** A top-off left unplugged after a drip, or drip water not replaced: asked until it is done. */
-const dripLeftOpen = (d: Drip): boolean =>
-  d.finishedAt !== null &&
-  ((d.checks.topOffUnplugged !== null && d.checks.topOffBackOn === null) ||
-    d.checks.dripWaterReplaced === null ||
-    d.checks.bagWaterAway === null);
+/** What a session left open is asked until it is done. */
+const LEFT_OPEN: Partial<Record<DripCheck, string>> = {
+  topOffBackOn: 'The top-off is still unplugged.',
+  dripWaterReplaced: 'The drip water is not replaced yet.',
+  bagWaterAway: 'Is the bag water poured away?',
+};
 
 /** What the quarantines of a display ask for comes after the page: it reckons with their ammonia and treatments. */
 const ServedReminders = part(
@@ -25,25 +26,21 @@ const ServedReminders = part(
 export function Reminders({ water }: { water: Water }) {
   const now = useNow(MINUTE_MS);
   const doc = useAppSelector((s) => s.document.entities);
-  const drips = Object.values(doc.drips).filter((d) => d.waterId === water.id);
+  const sessions = Object.values(doc.drips).filter((d) => d.waterId === water.id);
   const items: { key: string; text: string; label: string; href: string }[] = [];
-  for (const d of drips) {
+  for (const d of sessions) {
     if (d.startedAt && !d.finishedAt)
       items.push({
         key: d.id,
-        text: 'A drip is running.',
-        label: 'To the drip',
+        text: drips(d) ? 'A drip is running.' : 'A closed bag floats.',
+        label: drips(d) ? 'To the drip' : 'To the bag',
         href: `/water/${water.id}/drip/${d.id}`,
       });
-    else if (dripLeftOpen(d))
+    const [open] = leftOpen(d);
+    if (open)
       items.push({
         key: d.id,
-        text:
-          d.checks.topOffUnplugged && !d.checks.topOffBackOn
-            ? 'The top-off is still unplugged.'
-            : d.checks.dripWaterReplaced === null
-              ? 'The drip water is not replaced yet.'
-              : 'Is the bag water poured away?',
+        text: LEFT_OPEN[open] ?? '',
         label: 'Put it right',
         href: `/water/${water.id}/drip/${d.id}`,
       });

@@ -32,7 +32,7 @@ import { BareAmmonia } from './BareAmmonia';
 import { LookSheet } from './LookSheet';
 import { NextTest } from './NextTest';
 import { toneOf } from './OtherKind';
-import { Treatments } from './Treatments';
+import { Treatments } from '../shell/treatments/Treatments';
 import { QuarantineKit } from './QuarantineKit';
 import { Reminders } from './Reminders';
 import { ActFooter, WaterNow } from './WaterNow';
@@ -90,7 +90,12 @@ function ServingToday({ water }: { water: Water }) {
       ))}
       <Reminders water={water} />
       {water.kind === 'quarantine' ? <Watch water={water} now={now} /> : null}
-      {water.kind === 'holding' ? <WhoIsIn water={water} /> : null}
+      {water.kind === 'holding' ? (
+        <>
+          <WhoIsIn water={water} />
+          <Treatments water={water} now={now} />
+        </>
+      ) : null}
       <Row wrap>
         <Button
           icon="edit"

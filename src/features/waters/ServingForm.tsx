@@ -31,6 +31,7 @@ import {
 import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
+import { BareAbsence } from '../shell/alone';
 import { SaveButton } from '../shell/saving';
 import {
   newServing,
@@ -260,6 +261,9 @@ function QuarantineRules({
           },
         ]}
       />
+      {read.ok && read.water.kind === 'quarantine' ? (
+        <BareAbsence water={read.water} now={Date.now()} />
+      ) : null}
       <ChoiceEntry
         form={form}
         name="clock"

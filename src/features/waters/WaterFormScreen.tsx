@@ -155,6 +155,12 @@ function WaterForm({ title, id, start, submit, base, onSave, onDone, children }:
         label="A lid or net is on"
         note="Nearly every fish jumps, new ones most."
       />
+      <CheckEntry
+        form={form}
+        name="intakesGuarded"
+        label="Pump intakes and overflow are guarded"
+        note="Asked before an anemone goes in: it wanders, and a pump shreds it."
+      />
       <ChoiceEntry
         form={form}
         name="ammoniaSource"

@@ -12,6 +12,7 @@ export interface WaterTexts extends SizeTexts {
   /** Empty while it is dry, or where nobody remembers. */
   startDay: string;
   hasLid: boolean;
+  intakesGuarded: boolean;
   rockKind: (typeof ROCK_KINDS)[number] | 'unknown';
   filledWith: (typeof FILLED_WITH)[number] | 'unknown';
   tapHolds: (typeof TAP_HOLDS)[number];
@@ -29,6 +30,7 @@ export const NEW_WATER: WaterTexts = {
   sand: '',
   startDay: '',
   hasLid: false,
+  intakesGuarded: false,
   rockKind: 'unknown',
   filledWith: 'unknown',
   tapHolds: 'unknown',
@@ -54,6 +56,7 @@ export function textsOf(water: Display, units: UnitPreferences): WaterTexts {
     sand: mass(water.sandKg),
     startDay: water.startDay ?? '',
     hasLid: water.hasLid,
+    intakesGuarded: water.intakesGuarded === true,
     rockKind: water.rockKind ?? 'unknown',
     filledWith: water.filledWith ?? 'unknown',
     tapHolds: water.tap?.holds ?? 'unknown',
@@ -72,6 +75,7 @@ export function keepingRest(before: Display, after: Display): Display {
     ...(before.volumeInUse && size(before) === size(after) ? { volumeInUse: before.volumeInUse } : {}),
     ...(before.told ? { told: before.told } : {}),
     ...(before.hold ? { hold: before.hold } : {}),
+    ...(before.planned ? { planned: before.planned } : {}),
     ...(before.nitriteWeight ? { nitriteWeight: before.nitriteWeight } : {}),
   };
 }
@@ -108,6 +112,7 @@ export function readWater(id: string, t: WaterTexts, units: UnitPreferences, tod
     rockKg,
     sandKg,
     hasLid: t.hasLid,
+    ...(t.intakesGuarded ? { intakesGuarded: true as const } : {}),
     ammoniaSource: t.ammoniaSource,
     bacteriaSources: t.bacteriaSources,
     school: t.school,

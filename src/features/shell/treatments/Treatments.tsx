@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import type { Treatment, Water } from '../../../core/document';
-import { amountFor, asksOf, conflictsOf, treatmentsOf } from '../../../core/quarantine';
-import { formatDecimal, unitLabel } from '../../../core/units';
-import { askWords, CONFLICT_WORDS, HOLDS_WORDS } from '../../../core/words/treatments';
+import type { Treatment, Water } from '../../../../core/document';
+import { amountFor, asksOf, conflictsOf, treatmentsOf } from '../../../../core/quarantine';
+import { formatDecimal, unitLabel } from '../../../../core/units';
+import { askWords, CONFLICT_WORDS, HOLDS_WORDS } from '../../../../core/words/treatments';
 import {
   commit,
   isoOf,
@@ -14,11 +14,11 @@ import {
   shortWrittenDay,
   useAppDispatch,
   useAppSelector,
-} from '../../store';
-import { Button, Caution, FieldRow, Row, Section, Txt } from '../../ui';
-import { useUnits } from '../shell';
-import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
-import { SaveButton } from '../shell/saving';
+} from '../../../store';
+import { Button, Caution, FieldRow, Row, Section, Txt } from '../../../ui';
+import { useUnits } from '..';
+import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../form';
+import { SaveButton } from '../saving';
 import { newTreatment, readTreatment } from './treatmentForm';
 
 /** Treatments of a water as records: what label or vet say, what was given, what it asks for and what speaks against it. */

@@ -1,4 +1,4 @@
-import { METRIC } from '../../../core/units';
+import { METRIC } from '../../../../core/units';
 import { newTreatment, readTreatment, type TreatmentTexts } from './treatmentForm';
 
 const o = { id: 'm', waterId: 'q', units: METRIC, today: '2026-05-01' };

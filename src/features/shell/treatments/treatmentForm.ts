@@ -1,7 +1,7 @@
 /** A treatment, as texts, and from texts to what is stored. Plain functions. */
-import { MAX_NAME, MAX_NOTE, type Treatment } from '../../../core/document';
-import { isDay } from '../../../core/time';
-import { readEntry, type UnitPreferences } from '../../../core/units';
+import { MAX_NAME, MAX_NOTE, type Treatment } from '../../../../core/document';
+import { isDay } from '../../../../core/time';
+import { readEntry, type UnitPreferences } from '../../../../core/units';
 
 export interface TreatmentTexts {
   product: string;
