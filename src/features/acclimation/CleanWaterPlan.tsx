@@ -35,12 +35,18 @@ export function CleanWaterPlan({
   /** What the bag's chemistry says, where it is known. */
   asked: Because['code'] | undefined;
 }) {
-  const gap = drip.water.salinity - drip.bag.salinity;
-  const tooMuch = gap > ACCLIMATION_LIMITS.mostRisePpt.value;
-  return asked === 'cleanWaterFirst' || tooMuch ? (
-    <Plan key={drip.animalIds.join()} water={water} drip={drip} tooMuch={tooMuch} />
+  return wantsCleanWater(drip, asked) ? (
+    <Plan key={drip.animalIds.join()} water={water} drip={drip} tooMuch={tooMuch(drip)} />
   ) : null;
 }
+
+/** Saltier by more than one session may raise. */
+const tooMuch = ({ bag, water }: Drip): boolean =>
+  water.salinity - bag.salinity > ACCLIMATION_LIMITS.mostRisePpt.value;
+
+/** One session is not enough: for the salt, or for what is in the bag. */
+export const wantsCleanWater = (drip: Drip, asked: Because['code'] | undefined): boolean =>
+  asked === 'cleanWaterFirst' || tooMuch(drip);
 
 function Plan({ water, drip, tooMuch }: { water: Water; drip: Drip; tooMuch: boolean }) {
   const units = useUnits();

@@ -81,7 +81,7 @@ export function Float({ water, drip, now }: { water: Water; drip: Drip; now: num
                 water={water}
                 drip={drip}
                 now={now}
-                label="They are in"
+                label={warm ? 'They are in' : 'They are in already'}
                 onIn={(finishedAt, edits) =>
                   void put(
                     `${who} moved in`,

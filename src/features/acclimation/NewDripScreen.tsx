@@ -1,20 +1,12 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { BAG_WAYS, isIn, placeOf, type Drip, type Purchase, type Water } from '../../../core/document';
-import { ACCLIMATION_LIMITS, dripPlan, leastMinutes, NEAR_C } from '../../../core/acclimation';
+import { ACCLIMATION_LIMITS, dripPlan, leastMinutes, type Because } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesById } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
-import {
-  formatDecimal,
-  fromMgNPerL,
-  toUnit,
-  unitDecimals,
-  unitLabel,
-  showDifference,
-  showQuantity,
-} from '../../../core/units';
+import { formatDecimal, fromMgNPerL, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import {
   commit,
   newId,
@@ -24,13 +16,14 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Check, Line, FieldRow, Screen, Section, Txt } from '../../ui';
+import { Check, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits, WithWater } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 import { BagAdvice, useBagAdvice, WAY_WORDS } from './BagAdvice';
-import { CleanWaterPlan } from './CleanWaterPlan';
+import { CleanWaterPlan, wantsCleanWater } from './CleanWaterPlan';
 import { readDrip, type DripTexts } from './dripForm';
+import { HowLong } from './HowLong';
 
 export function NewDripScreen() {
   return <WithWater>{(water) => <NewDrip water={water} />}</WithWater>;
@@ -51,23 +44,23 @@ function NewDrip({ water }: { water: Water }) {
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
-  const asked = useParam('animals').split(',').filter(Boolean);
+  const named = useParam('animals').split(',').filter(Boolean);
   // A quarantine takes what is wished for by the displays it serves; any other water what is meant for it.
   const homes = water.kind === 'quarantine' ? water.serves : [water.id];
   const coming = Object.values(doc.animals).filter(
     (a) =>
-      asked.includes(a.id) ||
+      named.includes(a.id) ||
       (homes.includes(a.homeId) &&
         !isIn(a, water.id) &&
         (placeOf(a).kind === 'wish' || (water.kind === 'display' && placeOf(a).kind === 'water'))),
   );
   const [chosen, setChosen] = useState<string[]>(() =>
-    coming.filter((a) => asked.includes(a.id)).map((a) => a.id),
+    coming.filter((a) => named.includes(a.id)).map((a) => a.id),
   );
   const startTexts = (): DripTexts => {
     const show = (unit: string, stored: number | undefined) =>
       stored === undefined ? '' : formatDecimal(toUnit(unit, stored), unitDecimals(unit));
-    const bag = bagOf(Object.values(doc.purchases), asked);
+    const bag = bagOf(Object.values(doc.purchases), named);
     const plain = (stored: number | undefined, decimals: number) =>
       stored === undefined ? '' : formatDecimal(stored, decimals);
     const ammonia = bag.tanMgN === undefined ? undefined : fromMgNPerL('ammonia', 'ion', bag.tanMgN);
@@ -90,25 +83,43 @@ function NewDrip({ water }: { water: Water }) {
     };
   };
   const [id] = useState(newId);
+  const because = useRef<Because['code'] | undefined>(undefined);
+  const readTexts = (texts: DripTexts) =>
+    readDrip(texts, {
+      id,
+      waterId: water.id,
+      animalIds: chosen,
+      units,
+      known: {
+        salinity: lastOf(trusted(series.salinity))?.interval.mid ?? null,
+        tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
+      },
+    });
   const form = useEntryForm({
     start: startTexts,
-    read: (texts) =>
-      readDrip(texts, {
-        id,
-        waterId: water.id,
-        animalIds: chosen,
-        units,
-        known: {
-          salinity: lastOf(trusted(series.salinity))?.interval.mid ?? null,
-          tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
-        },
-      }),
+    // What the bag's chemistry says is known only once it is read.
+    read: (texts) => {
+      const said = readTexts(texts);
+      return said.ok && texts.way === '' && wantsCleanWater(said.drip, because.current)
+        ? {
+            ok: false as const,
+            faults: {
+              way: 'Too much for one session: plan the days over clean water, or choose a way all the same.',
+            },
+          }
+        : said;
+    },
     save: ({ drip }) => dispatch(commit('Drip planned', [{ put: 'drips', entity: inItsWay(drip) }])),
     done: () => router.replace(`/water/${water.id}/drip/${id}` as Href),
     faultsFrom: 'typing',
   });
-  const { now: read } = form;
+  const read = readTexts(form.texts);
   const found = useBagAdvice(water, read.ok ? read.drip : null);
+  const asked = found?.advice.because.code;
+  useEffect(() => {
+    because.current = asked;
+  }, [asked]);
+  const overClean = read.ok && wantsCleanWater(read.drip, asked);
   /** The way that was chosen, else the one proposed; a quick drip is quick unless its drops were set. */
   const inItsWay = (drip: Drip): Drip => {
     const way = drip.way ?? found?.way ?? 'slowDrip';
@@ -117,13 +128,8 @@ function NewDrip({ water }: { water: Water }) {
     const quick = way === 'quickDrip' && unset ? ACCLIMATION_LIMITS.quickTimes.value : 1;
     return { ...drip, way, dropsPerSecond: drip.dropsPerSecond * quick };
   };
-  const plan = read.ok ? dripPlan(inItsWay(read.drip)) : null;
   const species = coming.filter((a) => chosen.includes(a.id)).map((a) => speciesById(a.speciesId));
   const least = leastMinutes(species);
-  const aim =
-    plan?.readyMinutes === null || plan?.readyMinutes === undefined
-      ? null
-      : Math.max(plan.readyMinutes, least);
   const salt = unitLabel(units.salinity);
   const heat = unitLabel(units.temperature);
   const litres = unitLabel(units.volume);
@@ -147,70 +153,24 @@ function NewDrip({ water }: { water: Water }) {
           <Txt kind="section" heading={2}>
             How long
           </Txt>
-          {plan ? (
-            <>
-              <Txt kind="number">{aim === null ? 'over 4 h' : `${Math.ceil(aim)} min`}</Txt>
-              {aim !== null && plan.readyMinutes !== null && aim > plan.readyMinutes ? (
-                <Txt
-                  kind="small"
-                  tone="second"
-                >{`Not less than ${least} minutes for them, however small the gap.`}</Txt>
-              ) : null}
-              {read.ok && read.assumed.length > 0 ? (
-                <Txt
-                  kind="small"
-                  tone="nitrite"
-                >{`Taken as usual, because nothing is written: ${read.assumed.join('; ')}.`}</Txt>
-              ) : null}
-              <Line
-                name="Salinity within 0.001 SG"
-                value={
-                  plan.salinityReadyMinutes === null
-                    ? 'not in 4 h'
-                    : `${Math.ceil(plan.salinityReadyMinutes)} min`
-                }
-              />
-              <Line
-                name={`Temperature within ${showDifference('temperature', NEAR_C, units)}`}
-                value={
-                  plan.temperatureReadyMinutes === null
-                    ? 'not in 4 h'
-                    : `${Math.ceil(plan.temperatureReadyMinutes)} min`
-                }
-              />
-              <Line
-                name="Drip"
-                value={`${read.ok ? read.drip.dropsPerSecond.toFixed(1) : ''} drops a second, ${showQuantity('volume', plan.litresPerHour, units, 2)} an hour`}
-              />
-              <Line
-                name="Salt water to have ready"
-                value={showQuantity('volume', (plan.litresPerHour * (aim ?? 90)) / 60, units, 1)}
-              />
-              <Line
-                name="Pour off"
-                value={
-                  plan.pourOffMinutes.length === 0
-                    ? 'not needed'
-                    : `at ${plan.pourOffMinutes
-                        .slice(0, 3)
-                        .map((m) => `${Math.round(m)}`)
-                        .join(', ')} min`
-                }
-              />
-              {plan.temperatureReadyMinutes === null ? (
-                <Txt tone="nitrite">An open container follows the room: it cools as it drips. Float it.</Txt>
-              ) : null}
-            </>
+          {read.ok && overClean ? (
+            <Txt tone="nitrite">More than one session: see the days over clean water.</Txt>
+          ) : read.ok ? (
+            <HowLong drip={inItsWay(read.drip)} plan={dripPlan(inItsWay(read.drip))} least={least} />
           ) : (
             <Txt tone="second">It appears when bag and tank are in.</Txt>
           )}
+          {read.ok && read.assumed.length > 0 ? (
+            <Txt
+              kind="small"
+              tone="nitrite"
+            >{`Taken as usual, because nothing is written: ${read.assumed.join('; ')}.`}</Txt>
+          ) : null}
           <Txt kind="section" heading={2}>
             Which way
           </Txt>
           {read.ok ? <BagAdvice drip={read.drip} found={found} /> : null}
-          {read.ok ? (
-            <CleanWaterPlan water={water} drip={read.drip} asked={found?.advice.because.code} />
-          ) : null}
+          {read.ok ? <CleanWaterPlan water={water} drip={read.drip} asked={asked} /> : null}
         </>
       }
     >
@@ -284,10 +244,18 @@ function NewDrip({ water }: { water: Water }) {
           stacked
           label="Which way"
           options={[
-            { value: '', label: `As proposed: ${WAY_WORDS[found?.way ?? 'slowDrip'].toLowerCase()}` },
+            {
+              value: '',
+              label: `As proposed: ${overClean ? 'over clean water, day by day' : WAY_WORDS[found?.way ?? 'slowDrip'].toLowerCase()}`,
+            },
             ...BAG_WAYS.map((value) => ({ value, label: WAY_WORDS[value] })),
           ]}
         />
+        {form.fault('way') ? (
+          <Txt tone="ammonia" live>
+            {form.fault('way')}
+          </Txt>
+        ) : null}
       </Section>
     </Screen>
   );

@@ -140,3 +140,73 @@ test('a drip that is not there is said so', () => {
   onScreen(<DripScreen />, { doc: demo(), params: north({ dripId: 'none' }) });
   expect(says('There is no such drip here')).toBe(true);
 });
+
+/** Into the bag what a day on the way makes of it. */
+function longJourney(animals: string, bagSalinity: string) {
+  const shown = onScreen(<NewDripScreen />, { doc: demo(), params: north({ animals }) });
+  type('Bag salinity, ppt', bagSalinity);
+  type('Bag temperature, °C', '22');
+  type('pH of the bag', '7.0');
+  type('Ammonia of the bag, mg/L NH₄', '6');
+  return shown;
+}
+const onDrip = (doc: ReturnType<ReturnType<typeof onScreen>['doc']>, waterId = 'north-window') => {
+  const [id = ''] = Object.keys(doc.drips);
+  document.body.innerHTML = '';
+  const shown = onScreen(<DripScreen />, { doc, params: { waterId, dripId: id } });
+  return { ...shown, drip: () => shown.doc().drips[id]! };
+};
+
+test('after a long journey with a small gap the bag floats closed, and nothing of a drip is asked', async () => {
+  const { doc } = longJourney('north-cardinals', '34.5');
+  await submit('Go to the drip');
+  const { drip, doc: after } = onDrip(doc());
+  expect(drip().way).toBe('temperatureOnly');
+  expect(says(/top-off/i)).toBe(false);
+  press('All of this is done: the closed bag floats now');
+  expect(says(/Leave it closed/)).toBe(true);
+  type('Temperature, °C', '25.1');
+  await submit('Keep what I read');
+  expect(says(/near enough\.$/)).toBe(true);
+  // The guard stands at this door, too.
+  press('They are in');
+  expect(drip().finishedAt).toBeNull();
+  type('Why all the same', 'the spare tank leaks');
+  press('They are in');
+  expect(after().animals['north-cardinals']?.moves.at(-1)).toMatchObject({ why: 'the spare tank leaks' });
+  // What is left to ask is the bag water; no drip water was taken.
+  expect(says('One thing left')).toBe(true);
+  expect(says(/Drip water is replaced/)).toBe(false);
+});
+
+test('whoever is no fish drips in clean water of the bag’s salinity, from the moment it is in it', async () => {
+  const id = Object.values(demo().animals).find((a) => a.speciesId === 'toadstool-leather')!.id;
+  const shown = longJourney(id, '34.2');
+  await submit('Go to the drip');
+  const { drip } = onDrip(shown.doc());
+  expect(drip().way).toBe('cleanWater');
+  expect(says(/^Clean salt water stands ready: 34\.2 ppt, 25\.\d °C, tested free of ammonia/)).toBe(true);
+  press('All of this is done: the closed bag floats now');
+  expect(says(/45 minutes at the least/)).toBe(true);
+  press('They are in the clean water');
+  expect(drip().intoCleanAt).not.toBeNull();
+  expect(drip().finishedAt).toBeNull();
+  expect(says(/drops a second/)).toBe(true);
+});
+
+test('too large a gap is no session: it is refused until the days are planned, or a way is chosen', async () => {
+  const shown = longJourney('north-cardinals', '29');
+  await submit('Go to the drip');
+  expect(says(/^Too much for one session/)).toBe(true);
+  expect(Object.keys(shown.doc().drips)).toHaveLength(0);
+  expect(says(/salinity is never raised by more than 3 ppt in one session/)).toBe(true);
+  await submit('Plan these days');
+  const tasks = Object.values(shown.doc().tasks).filter((t) => t.animalIds?.includes('north-cardinals'));
+  expect(tasks.map((t) => t.title)).toEqual(
+    expect.arrayContaining([expect.stringMatching(/^Mix 60\.0 L of 29/), expect.stringMatching(/to 34\.8/)]),
+  );
+  expect(tasks).toHaveLength(7);
+  const [drip] = Object.values(shown.doc().drips);
+  expect(drip).toMatchObject({ waterId: 'north-qt', way: 'temperatureOnly', water: { salinity: 29 } });
+  expect(shown.went().at(-1)).toBe(`/water/north-qt/drip/${drip!.id}`);
+});

@@ -4,15 +4,22 @@ import type { Species } from '../../../core/species';
 import { Caution, Txt } from '../../ui';
 
 const NOTES: Record<Exclude<Handling, 'toxin'>, string> = {
-  dip: 'Dip and look it over before it goes in: see its page.',
-  neverDip: 'Never dipped: what washes pests off a coral kills it.',
-  neverAir: 'Never lifted into air: moved under water, in a cup.',
-  guardIntakes: 'It wanders: every pump intake and overflow is guarded before it goes in.',
+  dip: 'dip and look it over before it goes in: see its page.',
+  neverDip: 'never dipped: what washes pests off a coral kills it.',
+  neverAir: 'never lifted into air: moved under water, in a cup.',
+  guardIntakes: 'it wanders, so every pump intake and overflow is guarded before it goes in.',
 };
 
-export function HandlingNotes({ species }: { species: readonly Species[] }) {
+/** @param leaveOut what the page says itself */
+export function HandlingNotes({
+  species,
+  leaveOut = [],
+}: {
+  species: readonly Species[];
+  leaveOut?: readonly Handling[];
+}) {
   const notes = species.flatMap((s) =>
-    handlingOf(s).flatMap((h) => (h === 'toxin' ? [] : [`${s.common}: ${NOTES[h]}`])),
+    handlingOf(s).flatMap((h) => (h === 'toxin' || leaveOut.includes(h) ? [] : [`${s.common}: ${NOTES[h]}`])),
   );
   return (
     <>

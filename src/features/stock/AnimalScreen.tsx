@@ -138,7 +138,9 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
       {hereId !== null && hereId !== water.id ? (
         <Go href={`/water/${hereId}` as Href}>{`To ${doc.waters[hereId]?.name ?? 'its water'}`}</Go>
       ) : null}
-      {place.kind === 'gone' ? null : <HandlingNotes species={[species]} />}
+      {place.kind === 'gone' ? null : (
+        <HandlingNotes species={[species]} leaveOut={hereId === null ? [] : ['dip']} />
+      )}
       {home?.kind === 'display' && isComing(animal) ? (
         <Coming animal={animal} home={home} onPut={put} />
       ) : null}
@@ -157,7 +159,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           onGivenBack={() => void lose({ count: animal.count, reason: 'returned', why: '' })}
         />
       ) : null}
-      <Identity animal={animal} onPut={put} />
+      {place.kind === 'wish' ? null : <Identity animal={animal} onPut={put} />}
       {place.kind !== 'gone' ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
     </Screen>
   );

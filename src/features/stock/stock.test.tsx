@@ -1,5 +1,5 @@
-import { screen } from '@testing-library/react';
-import { allText, choose, demo, onScreen, press, says, submit, type } from '../shell/testing';
+import { fireEvent, screen } from '@testing-library/react';
+import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { AddAnimalScreen } from './AddAnimalScreen';
 import { AnimalScreen } from './AnimalScreen';
 import { SpeciesListScreen } from './SpeciesListScreen';
@@ -143,4 +143,91 @@ test('the species list is searched by either name', () => {
   expect(says('None of this kind; of another:')).toBe(false);
   type('Search', 'unicorn');
   expect(says('None by that name')).toBe(true);
+});
+
+test('a kind in doubt is said to be so; under its right name the old one is kept', async () => {
+  const { doc } = onScreen(<AnimalScreen />, {
+    doc: demo(),
+    params: north({ animalId: 'north-cardinals' }),
+  });
+  const animal = () => doc().animals['north-cardinals'];
+  press('Not sure of the kind');
+  expect(animal()?.provisional).toBe(true);
+  expect(says(/^Taken for Banggai cardinalfish for the time being/)).toBe(true);
+  press('It is another kind');
+  type('The right kind', 'pajama');
+  choose(/^Pajama cardinalfish/);
+  expect(animal()).toMatchObject({
+    speciesId: 'pajama-cardinalfish',
+    takenFor: [{ speciesId: 'banggai-cardinalfish' }],
+  });
+  expect(animal()?.provisional).toBeUndefined();
+  expect(says('Taken for Banggai cardinalfish')).toBe(true);
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 × Pajama cardinalfish');
+});
+
+test('looked at one by one: each is kept, and the tally follows from them', async () => {
+  const { doc } = onScreen(<AnimalScreen />, {
+    doc: demo(),
+    params: north({ animalId: 'north-cardinals' }),
+  });
+  press('Look at them one by one');
+  const [, second] = screen.getAllByRole('radio', { name: 'Set aside' });
+  fireEvent.click(second!);
+  tick('Parasites');
+  await submit('All looked at');
+  const all = Object.values(doc().animals).filter((a) => a.speciesId === 'banggai-cardinalfish');
+  expect(all.map((a) => [a.count, a.asideSince !== undefined])).toEqual([
+    [1, false],
+    [1, true],
+  ]);
+  expect(all[0]?.inspection).toMatchObject({
+    sound: 1,
+    setAside: 1,
+    found: ['parasites'],
+    each: [
+      { as: 'sound', found: [] },
+      { as: 'setAside', found: ['parasites'] },
+    ],
+  });
+});
+
+describe('a coral on its way in', () => {
+  const withCoral = (speciesId: string) => {
+    const doc = demo();
+    doc.animals.c = {
+      id: 'c',
+      homeId: 'north-window',
+      speciesId,
+      count: 1,
+      moves: [{ to: { kind: 'water', waterId: 'pantry-cube' }, at: new Date().toISOString(), why: '' }],
+      plannedDay: null,
+    };
+    return onScreen(<AnimalScreen />, { doc, params: north({ animalId: 'c' }) });
+  };
+  test('is dipped as its label says, by a timer, and what came off is kept', async () => {
+    const { doc } = withCoral('zoanthid');
+    expect(says(/palytoxin/)).toBe(true);
+    await submit('It goes in now');
+    expect(says(/^Write what the label calls it/)).toBe(true);
+    type('Dip, as its label has it', 'Reef rinse');
+    type("The label's time, min", '5');
+    await submit('It goes in now');
+    expect(doc().animals.c?.dips).toMatchObject([{ product: 'Reef rinse', minutes: 5, outAt: null }]);
+    tick('Worms');
+    press('It is out and rinsed');
+    expect(doc().animals.c?.dips).toMatchObject([{ outAt: expect.any(String), found: ['worms'] }]);
+    expect(says('worms')).toBe(true);
+  });
+  test('an anemone is never dipped, and goes nowhere before the intakes are guarded', async () => {
+    const { doc } = withCoral('bubble-tip-anemone');
+    expect(says(/never dipped/)).toBe(true);
+    expect(says('Dip and look')).toBe(false);
+    choose('North Window');
+    await flush();
+    expect(says(/^The pump intakes of North Window are not said to be guarded/)).toBe(true);
+    tick('Every pump intake and overflow of North Window is guarded');
+    expect(doc().waters['north-window']).toMatchObject({ intakesGuarded: true });
+    expect(says(/^The pump intakes/)).toBe(false);
+  });
 });

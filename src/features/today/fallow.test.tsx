@@ -1,5 +1,5 @@
 import type { Animal, Display } from '../../../core/document';
-import { demo, onScreen, press, says } from '../shell/testing';
+import { demo, onScreen, press, says, submit, type } from '../shell/testing';
 import { FallowPanel } from './FallowPanel';
 
 const NOW = () => Date.now();
@@ -47,4 +47,18 @@ test('without an outbreak nothing is said; without fish the days count at once',
   const calm = demo();
   onScreen(<FallowPanel water={calm.waters['north-window'] as Display} now={NOW()} />, { doc: calm });
   expect(says(/Fallow|Outbreak/)).toBe(false);
+});
+test('fewer days only with a reason, and only while the log shows it warm', async () => {
+  const { doc } = show(false);
+  press('Fewer days, where it is warm');
+  await submit('Choose fewer days');
+  expect(says(/^Say why fewer days are enough here/)).toBe(true);
+  type('Why they are enough', 'kept at 28 °C, the vet agrees');
+  type('Days without fish', '30');
+  await submit('Choose fewer days');
+  expect(doc().events.outbreak).not.toHaveProperty('fallow');
+  type('Days without fish', '50');
+  await submit('Choose fewer days');
+  expect(doc().events.outbreak).toMatchObject({ fallow: { days: 50, why: 'kept at 28 °C, the vet agrees' } });
+  expect(says(/^(50 days by your choice|You chose 50 days)/)).toBe(true);
 });

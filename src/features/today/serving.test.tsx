@@ -78,3 +78,21 @@ test('a mixing container says whether its water is fit', () => {
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Go');
   expect(says(/^The water is 35.0 ppt/)).toBe(true);
 });
+
+test('a bare tank is not left alone: an absence longer than its plan bears is said, with its days', () => {
+  const doc = demo();
+  const q = doc.waters['north-qt'];
+  if (q?.kind !== 'quarantine') throw new Error('no quarantine');
+  doc.waters['north-qt'] = { ...q, filter: 'uncycled' };
+  const days = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString();
+  doc.events.gone = {
+    id: 'gone',
+    waterId: 'north-window',
+    at: days(10),
+    note: '',
+    kind: 'away',
+    until: days(16),
+  };
+  onScreen(<ServingTodayScreen />, { doc, params: { waterId: 'north-qt' } });
+  expect(says(/^Away from .*: 6\.0 days, and Spare tank may go/)).toBe(true);
+});
