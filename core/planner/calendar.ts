@@ -1,0 +1,95 @@
+/** What can be said of days before any plan is made: when may be bought, when may be released, and which purchase days a stay of a quarantine allows. */
+import {
+  capacityOf,
+  isAbsent,
+  isShopDay,
+  isShut,
+  monthOf,
+  TEST_DAYS,
+  type Problem,
+  type QuarantineWater,
+} from './problem';
+
+const NEVER = 1 << 30;
+
+export interface Calendar {
+  /** The first day after the horizon. */
+  end: number;
+  /** The latest day on which may be bought, up to a day; below today where there is none. */
+  lastBuyUpTo: (day: number) => number;
+  months: readonly { from: number; to: number }[];
+  quarantines: readonly StayCalendar[];
+}
+
+export interface StayCalendar {
+  capacity: number;
+  releaseAllowed: (day: number) => boolean;
+  /** The latest purchase whose clock is full by a release. */
+  buyMost: (release: number) => number;
+  /** The earliest purchase without an absent day until a release; of a bare quarantine only. */
+  buyLeast: (release: number) => number;
+}
+
+export function calendarOf(p: Problem): Calendar {
+  const end = p.today + p.horizonDays + 1;
+  const span = end - p.today;
+  const lastBuy = new Int32Array(span);
+  for (let i = 0, last = p.today - 1; i < span; i++) {
+    const day = p.today + i;
+    if (!isShut(p, day) && isShopDay(p, day)) last = day;
+    lastBuy[i] = last;
+  }
+  return {
+    end,
+    lastBuyUpTo: (day) =>
+      day < p.today ? p.today - 1 : (lastBuy[Math.min(day, end - 1) - p.today] as number),
+    months: monthsOf(p.today, end),
+    quarantines: p.quarantines.map((q) => stayCalendar(p, q, end)),
+  };
+}
+
+function stayCalendar(p: Problem, q: QuarantineWater, end: number): StayCalendar {
+  const span = end - p.today;
+  const allowed = new Uint8Array(span);
+  const most = new Int32Array(span);
+  const least = new Int32Array(span);
+  for (let i = 0; i < span; i++) {
+    const day = p.today + i;
+    const tests = q.testsPresent && TEST_DAYS.some((after) => isAbsent(p, day + after));
+    allowed[i] = isShut(p, day) || tests ? 0 : 1;
+    most[i] = q.bare === false ? countedBack(p, day, q.clockDays) : day - q.clockDays;
+    least[i] = q.bare === true ? afterAbsence(p, day) : -NEVER;
+  }
+  return {
+    capacity: capacityOf(q),
+    releaseAllowed: (day) => allowed[day - p.today] === 1,
+    buyMost: (day) => most[day - p.today] as number,
+    buyLeast: (day) => least[day - p.today] as number,
+  };
+}
+
+/** So many days before a day, days away not counted; before today it does not matter how far. */
+function countedBack(p: Problem, day: number, days: number): number {
+  let b = day;
+  for (let counted = 0; counted < days && b > p.today - 400;) {
+    b--;
+    if (!isAbsent(p, b)) counted++;
+  }
+  return b;
+}
+
+/** The day after the last absent one up to a day. */
+function afterAbsence(p: Problem, day: number): number {
+  const last = Math.max(-NEVER, ...p.away.filter(([a]) => a <= day).map(([, b]) => Math.min(b, day)));
+  return last + 1;
+}
+
+function monthsOf(from: number, end: number): { from: number; to: number }[] {
+  const months: { from: number; to: number }[] = [];
+  for (let day = from; day < end; day++) {
+    const last = months[months.length - 1];
+    if (last && monthOf(last.from) === monthOf(day)) last.to = day;
+    else months.push({ from: day, to: day });
+  }
+  return months;
+}

@@ -1,0 +1,77 @@
+/** The plan of a problem: its steps with what binds each, who is left out and why, what of the person's own steps breaks a rule, and how good it is known to be. */
+import { dayFromNumber } from '../time';
+import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
+import { breachesOf, type Rule } from './rules';
+import { bestPlan, compareWorth } from './search';
+import { bindingOf, leftOutBy } from './why';
+
+export interface PlannedStep {
+  wishId: string;
+  buyDay: string;
+  quarantineId: string;
+  releaseDay: string;
+  testDays: string[];
+  binding: Rule[];
+}
+
+export interface StockingPlan {
+  status: 'optimal' | 'best found' | 'none';
+  steps: PlannedStep[];
+  leftOut: { wishId: string; rule: Rule }[];
+  /** Of steps that were bought or set: what they break, kept all the same. */
+  concessions: { rule: Rule; wishIds: string[] }[];
+  lastRelease: string | null;
+  batches: number;
+  /** What no plan can better: wishes placed by priority, and the last release of one that places as many. */
+  bound: { placed: number; lastRelease: string | null; gapDays: number };
+}
+
+/** Up to so many wishes a plan is proved the best. */
+export const EXACT_WISHES = 12;
+const BEAM_WIDTH = 12;
+/** With more wishes, beams of growing width as long as there is time. */
+const WIDE_BEAMS = [6, 24, 96];
+
+/** @param mayGoOn false once the time is over; up to EXACT_WISHES it is asked only where the person set a time */
+export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
+  const exact = p.wishes.length <= EXACT_WISHES;
+  let found = bestPlan(p, { exact, width: exact ? BEAM_WIDTH : (WIDE_BEAMS[0] as number), mayGoOn });
+  for (const width of exact ? [] : WIDE_BEAMS.slice(1)) {
+    if (!mayGoOn()) break;
+    const next = bestPlan(p, { exact, width, mayGoOn });
+    if (compareWorth(next.worth, found.worth) < 0) found = next;
+  }
+  const { steps } = found;
+  const id = (i: number) => (p.wishes[i] as Wish).id;
+  const own = new Set(p.fixed.map((f) => f.wish));
+  const releases = steps.map((s) => s.release);
+  const last = releases.length > 0 ? Math.max(...releases) : null;
+  const placed = new Set(steps.map((s) => s.wish));
+  return {
+    status: steps.length === 0 ? 'none' : found.proved ? 'optimal' : 'best found',
+    steps: steps.map((s) => stepOf(p, steps, s)),
+    leftOut: p.wishes.flatMap((w, i) =>
+      placed.has(i) ? [] : [{ wishId: w.id, rule: leftOutBy(p, steps, i) }],
+    ),
+    concessions: breachesOf(
+      p,
+      steps.filter((s) => own.has(s.wish)),
+    ).map((b) => ({ rule: b.rule, wishIds: b.wishes.map(id) })),
+    lastRelease: last === null ? null : dayFromNumber(last),
+    batches: new Set(steps.map((s) => `${s.quarantine} ${s.buy}`)).size,
+    bound: {
+      placed: found.placedAtMost.reduce((sum, n) => sum + n, 0),
+      lastRelease: last === null ? null : dayFromNumber(Math.min(last, found.lastAtLeast)),
+      gapDays: last === null ? 0 : Math.max(0, last - found.lastAtLeast),
+    },
+  };
+}
+
+const stepOf = (p: Problem, steps: readonly Step[], s: Step): PlannedStep => ({
+  wishId: (p.wishes[s.wish] as Wish).id,
+  buyDay: dayFromNumber(s.buy),
+  quarantineId: (p.quarantines[s.quarantine] as QuarantineWater).id,
+  releaseDay: dayFromNumber(s.release),
+  testDays: TEST_DAYS.map((after) => dayFromNumber(s.release + after)),
+  binding: bindingOf(p, steps, s),
+});

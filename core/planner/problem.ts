@@ -1,0 +1,124 @@
+/** The stocking plan as a problem: wishes, quarantines, days. Days are whole numbers since 1970-01-01, so that they can be reckoned with; loads are
+ *  mg N a day for the whole count of a wish at the size it has when released. */
+
+export type Line = 'fish' | 'invertebrate' | 'coral' | 'anemone';
+
+export interface Wish {
+  id: string;
+  line: Line;
+  loadMgN: number;
+  price: number;
+  /** 1 is wanted most. */
+  priority: number;
+  /** Of fish: 0 gentle, 1 middling, 2 territorial; null for others. */
+  temperament: number | null;
+  /** Grazers and scavengers, which come before the fish. */
+  crew: boolean;
+  needsTankDays: number;
+  jumps: boolean;
+}
+
+export interface QuarantineWater {
+  id: string;
+  line: Line;
+  netL: number;
+  clockDays: number;
+  totalLimitMgN: number;
+  /** True: no absent day within a stay. False: absent days do not count for the clock. Null: absences do not matter to a stay. */
+  bare: boolean | null;
+  /** The tests of days 1, 3 and 7 after a release fall on no absent day. */
+  testsPresent: boolean;
+}
+
+/** A step that was bought, or set by the person: kept as it is. */
+export interface FixedStep {
+  wish: number;
+  buy: number;
+  quarantine: number;
+  /** Null: to be planned. */
+  release: number | null;
+}
+
+export interface Released {
+  day: number;
+  loadMgN: number;
+}
+
+export interface Problem {
+  today: number;
+  /** Days after today a release may lie. */
+  horizonDays: number;
+  /** Null: never reached. */
+  gate: number | null;
+  coralGate: number | null;
+  filled: number;
+  hasLid: boolean;
+  displayLoadMgN: number;
+  firstStepMgN: number;
+  settleDays: number;
+  firstSettleDays: number;
+  quarantines: readonly QuarantineWater[];
+  wishes: readonly Wish[];
+  /** Pairs of wishes, by index, that may not both be in the plan. */
+  forbidden: readonly (readonly [number, number])[];
+  /** First and last day away. */
+  away: readonly (readonly [number, number])[];
+  /** Days of the week, 0 Sunday; empty for any. */
+  shopDays: readonly number[];
+  /** For a calendar month; null for no limit. */
+  budget: number | null;
+  released: readonly Released[];
+  fixed: readonly FixedStep[];
+  /** Free ammonia predicted for a release at most R6's; absent where there is no water to predict. */
+  fits?: ((releases: readonly Released[]) => boolean) | undefined;
+}
+
+export interface Step {
+  wish: number;
+  buy: number;
+  quarantine: number;
+  release: number;
+}
+
+/** Sums and products are compared with this much slack. */
+export const SLACK = 1e-6;
+/** A wish above this is a load: releases of less need no settling. */
+export const HEAVY_MG_N = 0.5;
+/** The load of so many days before counts for doubling. */
+export const DOUBLING_DAYS = 30;
+/** Share of a quarantine's limit a batch may reach. */
+const QUARANTINE_SHARE = 0.5;
+/** Neither bought nor released so many days before an absence. */
+const BEFORE_AWAY_DAYS = 3;
+/** Days after a release that are tested. */
+export const TEST_DAYS = [1, 3, 7] as const;
+
+export const isHeavy = (loadMgN: number): boolean => loadMgN > HEAVY_MG_N;
+
+/** What a batch in a quarantine may bring, mg N a day (R3). */
+export const capacityOf = (q: QuarantineWater): number => QUARANTINE_SHARE * q.netL * q.totalLimitMgN;
+
+/** 0 Sunday ... 6 Saturday; day 0 was a Thursday. */
+export const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
+
+export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b]) => day >= a && day <= b);
+
+/** Neither a purchase nor a release (R9). */
+export const isShut = (p: Problem, day: number): boolean =>
+  p.away.some(([a, b]) => day >= a - BEFORE_AWAY_DAYS && day <= b);
+
+export const isShopDay = (p: Problem, day: number): boolean =>
+  p.shopDays.length === 0 || p.shopDays.includes(weekday(day));
+
+/** Months counted through the years, for a day. */
+export function monthOf(day: number): number {
+  const date = new Date(day * 86_400_000);
+  return date.getUTCFullYear() * 12 + date.getUTCMonth();
+}
+
+/** The day from which a wish may be released by itself: its gate and the tank's age; null where that is never (R1, R8). */
+export function earliestRelease(p: Problem, w: Wish): number | null {
+  const gate = w.line === 'coral' ? p.coralGate : p.gate;
+  if (gate === null || (w.jumps && !p.hasLid)) return null;
+  return Math.max(p.today, gate, p.filled + w.needsTankDays);
+}

@@ -1,0 +1,176 @@
+/** The rules R1 to R10 as plain statements over a finished plan: slow, and apart from the search, so that either can be held against the other. */
+import {
+  capacityOf,
+  DOUBLING_DAYS,
+  isAbsent,
+  isHeavy,
+  isShopDay,
+  isShut,
+  monthOf,
+  SLACK,
+  TEST_DAYS,
+  type Problem,
+  type Step,
+} from './problem';
+
+export type Rule = 'R1' | 'R2' | 'R3' | 'R4' | 'R5' | 'R6' | 'R7' | 'R8' | 'R9' | 'R10' | 'horizon';
+
+/** A rule that a plan breaks, and the wishes whose steps are in it. */
+export interface Breach {
+  rule: Rule;
+  wishes: number[];
+}
+
+/** Every breach of a plan; none for one that keeps all rules. */
+export function breachesOf(p: Problem, steps: readonly Step[]): Breach[] {
+  return [
+    ...ofDays(p, steps),
+    ...ofStays(p, steps),
+    ...ofSettling(p, steps),
+    ...ofDoubling(p, steps),
+    ...ofAmmonia(p, steps),
+    ...ofOrder(p, steps),
+    ...ofCompany(p, steps),
+    ...ofBudget(p, steps),
+  ];
+}
+
+const wishOf = (p: Problem, s: Step) => p.wishes[s.wish] as Problem['wishes'][number];
+const quarantineOf = (p: Problem, s: Step) => p.quarantines[s.quarantine] as Problem['quarantines'][number];
+
+/** R1, R8 (age and lid), R9 (days), horizon. */
+function ofDays(p: Problem, steps: readonly Step[]): Breach[] {
+  return steps.flatMap((s): Breach[] => {
+    const w = wishOf(p, s);
+    const gate = w.line === 'coral' ? p.coralGate : p.gate;
+    const broken: Rule[] = [];
+    if (gate === null || s.release < gate) broken.push('R1');
+    if (s.release - p.filled < w.needsTankDays || (w.jumps && !p.hasLid)) broken.push('R8');
+    const fixed = p.fixed.find((f) => f.wish === s.wish);
+    const badBuy = isShut(p, s.buy) || !isShopDay(p, s.buy);
+    const tests =
+      quarantineOf(p, s).testsPresent && TEST_DAYS.some((after) => isAbsent(p, s.release + after));
+    if (badBuy || isShut(p, s.release) || tests) broken.push('R9');
+    if (s.release > p.today + p.horizonDays || (!fixed && s.buy < p.today) || (s.release < p.today && !fixed))
+      broken.push('horizon');
+    return broken.map((rule) => ({ rule, wishes: [s.wish] }));
+  });
+}
+
+/** R2, R3 and the absences of R9 that concern a stay. */
+function ofStays(p: Problem, steps: readonly Step[]): Breach[] {
+  const out: Breach[] = [];
+  for (const s of steps) {
+    const q = quarantineOf(p, s);
+    const w = wishOf(p, s);
+    let absent = 0;
+    let absentAtEnd = false;
+    for (let d = s.buy; d <= s.release; d++)
+      if (isAbsent(p, d)) {
+        if (d < s.release) absent++;
+        else absentAtEnd = true;
+      }
+    if (q.bare === true && (absent > 0 || absentAtEnd)) out.push({ rule: 'R9', wishes: [s.wish] });
+    const counted = s.release - s.buy - (q.bare === false ? absent : 0);
+    if (counted < q.clockDays || q.line !== w.line) out.push({ rule: 'R2', wishes: [s.wish] });
+  }
+  p.quarantines.forEach((q, index) => {
+    const here = steps.filter((s) => s.quarantine === index);
+    for (const a of here)
+      for (const b of here) {
+        if (a.buy === b.buy ? a.release !== b.release : a.buy < b.buy && b.buy <= a.release)
+          out.push({ rule: 'R3', wishes: [a.wish, b.wish] });
+      }
+    for (const buy of new Set(here.map((s) => s.buy))) {
+      const batch = here.filter((s) => s.buy === buy);
+      const load = batch.reduce((sum, s) => sum + wishOf(p, s).loadMgN, 0);
+      if (load > capacityOf(q) + SLACK) out.push({ rule: 'R3', wishes: batch.map((s) => s.wish) });
+    }
+  });
+  return out;
+}
+
+/** R4: days on which a load enters, whoever brings it. */
+function ofSettling(p: Problem, steps: readonly Step[]): Breach[] {
+  const heavy = steps.filter((s) => isHeavy(wishOf(p, s).loadMgN));
+  const days = [
+    ...new Set([
+      ...heavy.map((s) => s.release),
+      ...p.released.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day),
+    ]),
+  ].sort((a, b) => a - b);
+  const [first] = days;
+  return days.flatMap((day, i): Breach[] => {
+    const before = days[i - 1];
+    if (before === undefined || first === undefined) return [];
+    const tooSoon = day - before < p.settleDays || day - first < p.firstSettleDays;
+    const here = heavy.filter((s) => s.release === day || s.release === before).map((s) => s.wish);
+    return tooSoon ? [{ rule: 'R4', wishes: here }] : [];
+  });
+}
+
+/** The display's load by the end of a day. */
+export const loadBy = (p: Problem, steps: readonly Step[], day: number): number =>
+  p.displayLoadMgN +
+  p.released.reduce((sum, r) => sum + (r.day <= day ? r.loadMgN : 0), 0) +
+  steps.reduce((sum, s) => sum + (s.release <= day ? wishOf(p, s).loadMgN : 0), 0);
+
+/** R5. */
+function ofDoubling(p: Problem, steps: readonly Step[]): Breach[] {
+  return [...new Set(steps.map((s) => s.release))].flatMap((day): Breach[] => {
+    const most = Math.max(2 * loadBy(p, steps, day - DOUBLING_DAYS), p.firstStepMgN);
+    return loadBy(p, steps, day) > most + SLACK
+      ? [{ rule: 'R5', wishes: steps.filter((s) => s.release === day).map((s) => s.wish) }]
+      : [];
+  });
+}
+
+/** R6, where there is a water to predict: by the day whose release goes too far. */
+function ofAmmonia(p: Problem, steps: readonly Step[]): Breach[] {
+  if (!p.fits || steps.length === 0) return [];
+  const releases = releasesOf(p, steps);
+  const bad = releases.find((_, i) => p.fits?.(releases.slice(0, i + 1)) === false);
+  return bad ? [{ rule: 'R6', wishes: steps.filter((s) => s.release === bad.day).map((s) => s.wish) }] : [];
+}
+
+/** What enters on each day of a plan, in order of the days. */
+export function releasesOf(p: Problem, steps: readonly Step[]): { day: number; loadMgN: number }[] {
+  const days = [...new Set(steps.map((s) => s.release))].sort((a, b) => a - b);
+  return days.map((day) => ({
+    day,
+    loadMgN: steps.reduce((sum, s) => sum + (s.release === day ? wishOf(p, s).loadMgN : 0), 0),
+  }));
+}
+
+/** R7: crew strictly before the first fish; the gentler no later than the fiercer. */
+function ofOrder(p: Problem, steps: readonly Step[]): Breach[] {
+  const fish = steps.filter((s) => wishOf(p, s).line === 'fish');
+  const crew = steps.filter((s) => wishOf(p, s).line === 'invertebrate' && wishOf(p, s).crew);
+  const out: Breach[] = [];
+  for (const c of crew)
+    for (const f of fish) if (c.release >= f.release) out.push({ rule: 'R7', wishes: [c.wish, f.wish] });
+  for (const a of fish)
+    for (const b of fish)
+      if ((wishOf(p, a).temperament ?? 0) < (wishOf(p, b).temperament ?? 0) && a.release > b.release)
+        out.push({ rule: 'R7', wishes: [a.wish, b.wish] });
+  return out;
+}
+
+/** R8: who may not live together. */
+const ofCompany = (p: Problem, steps: readonly Step[]): Breach[] =>
+  p.forbidden.flatMap(([a, b]): Breach[] =>
+    steps.some((s) => s.wish === a) && steps.some((s) => s.wish === b)
+      ? [{ rule: 'R8', wishes: [a, b] }]
+      : [],
+  );
+
+/** R10. */
+function ofBudget(p: Problem, steps: readonly Step[]): Breach[] {
+  const { budget } = p;
+  if (budget === null) return [];
+  return [...new Set(steps.map((s) => monthOf(s.buy)))].flatMap((month): Breach[] => {
+    const bought = steps.filter((s) => monthOf(s.buy) === month);
+    const spent = bought.reduce((sum, s) => sum + wishOf(p, s).price, 0);
+    return spent > budget + SLACK ? [{ rule: 'R10', wishes: bought.map((s) => s.wish) }] : [];
+  });
+}

@@ -1,0 +1,101 @@
+/** Why a step is not earlier, and why a wish is left out: by moving it, or putting it in, and looking which rules break. A rule that breaks alone is the one
+ *  whose lifting would help; where several break, all of them are in the way. */
+import {
+  earliestRelease,
+  monthOf,
+  type Problem,
+  type QuarantineWater,
+  type Step,
+  type Wish,
+} from './problem';
+import { breachesOf, type Rule } from './rules';
+
+/** The rules that keep a step's batch from leaving a day earlier; none for one that is set. */
+export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Rule[] {
+  if (p.fixed.some((f) => f.wish === step.wish && f.release !== null)) return [];
+  const batch = steps.filter((s) => s.quarantine === step.quarantine && s.buy === step.buy);
+  const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));
+  const rest = steps.filter((s) => !batch.includes(s));
+  const release = step.release - 1;
+  const already = known(p, steps);
+  return fewest(
+    buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) =>
+      newRules(p, [...rest, ...batch.map((s) => ({ ...s, buy, release }))], already),
+    ),
+  );
+}
+
+/** The rule that keeps a wish out, the plainest first. */
+export function leftOutBy(p: Problem, steps: readonly Step[], wish: number): Rule {
+  const w = p.wishes[wish] as Wish;
+  const own = alone(p, w);
+  if (own) return own;
+  const already = known(p, steps);
+  const end = p.today + p.horizonDays;
+  const tries: Rule[][] = [];
+  p.quarantines.forEach((q, quarantine) => {
+    if (q.line !== w.line) return;
+    const buys = steps.filter((s) => s.quarantine === quarantine).map((s) => s.buy);
+    const from = earliestRelease(p, w) ?? p.today;
+    for (let release = from; release <= end + 1; release += release < from + DENSE_DAYS ? 1 : SPARSE_DAYS)
+      for (const buy of buysBefore(p, quarantine, release, [])) {
+        const mates = steps.filter((s) => s.quarantine === quarantine && s.buy === buy);
+        if (mates.length > 0 && mates.some((s) => s.release !== release)) continue;
+        tries.push(newRules(p, [...steps, { wish, buy, quarantine, release }], already));
+      }
+    for (const buy of buys) {
+      const mate = steps.find((s) => s.quarantine === quarantine && s.buy === buy) as Step;
+      tries.push(newRules(p, [...steps, { wish, buy, quarantine, release: mate.release }], already));
+    }
+  });
+  return fewest(tries.filter((t) => t.length > 0))[0] ?? 'horizon';
+}
+
+/** Days that are tried one by one; after them by the week. */
+const DENSE_DAYS = 90;
+const SPARSE_DAYS = 7;
+
+/** What keeps a wish out whatever else is planned; null where nothing does. */
+function alone(p: Problem, w: Wish): Rule | null {
+  const end = p.today + p.horizonDays;
+  const gate = w.line === 'coral' ? p.coralGate : p.gate;
+  if (w.jumps && !p.hasLid) return 'R8';
+  if (gate === null || gate > end) return 'R1';
+  if (p.filled + w.needsTankDays > end) return 'R8';
+  const here = p.quarantines.filter((q) => q.line === w.line);
+  if (here.length === 0 || here.every((q) => p.today + q.clockDays > end)) return 'R2';
+  if (here.every((q) => w.loadMgN > 0.5 * q.netL * q.totalLimitMgN + 1e-6)) return 'R3';
+  return p.budget !== null && w.price > p.budget + 1e-6 ? 'R10' : null;
+}
+
+/** Purchase days worth trying for a release: as late as its clock lets it, and the last of each month before. */
+function buysBefore(p: Problem, quarantine: number, release: number, given: readonly number[]): number[] {
+  if (given.length > 0) return [...given];
+  const latest = release - (p.quarantines[quarantine] as QuarantineWater).clockDays;
+  const buys: number[] = [];
+  for (let day = latest; day >= p.today && buys.length < MOST_BUYS; day--) {
+    const last = buys[buys.length - 1];
+    // The next two weeks day by day: shop days, absences; then a day a month.
+    if (last === undefined || latest - day < 14 || monthOf(day) !== monthOf(last)) buys.push(day);
+  }
+  return buys.length > 0 ? buys : [Math.max(p.today, latest)];
+}
+const MOST_BUYS = 28;
+
+const known = (p: Problem, steps: readonly Step[]): Set<string> =>
+  new Set(breachesOf(p, steps).map((b) => JSON.stringify(b)));
+
+const newRules = (p: Problem, steps: readonly Step[], already: ReadonlySet<string>): Rule[] => [
+  ...new Set(
+    breachesOf(p, steps)
+      .filter((b) => !already.has(JSON.stringify(b)))
+      .map((b) => b.rule),
+  ),
+];
+
+/** The shortest list; of those as short the first. */
+const fewest = (lists: readonly Rule[][]): Rule[] =>
+  lists.reduce<Rule[] | null>(
+    (best, list) => (best === null || list.length < best.length ? list : best),
+    null,
+  ) ?? [];
