@@ -1,4 +1,5 @@
-import { acclimate, InputError, quarantine } from './arrivals';
+import { acclimate, quarantine } from './arrivals';
+import { InputError } from './input';
 
 const BAG = {
   bag: { litres: 1.5, salinity: 35, tempC: 25, ph: 7, tanMgNPerL: 2, alkalinityUmolPerKg: 2500 },

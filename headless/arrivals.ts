@@ -7,9 +7,7 @@ import { DOSING_LIMITS } from '../core/dosing';
 import { changePlan, quarantineClock, type ClockFacts } from '../core/quarantine';
 import { dicAt } from '../core/seawater';
 import { addDays, daysBetween, isDay } from '../core/time';
-
-/** What is wrong with the input, in a sentence. */
-export class InputError extends Error {}
+import { checked, InputError, inWords, jsonOf, parsed } from './input';
 
 const number = z.number();
 const acclimateSchema = z.strictObject({
@@ -155,40 +153,4 @@ function clock({ clockDays, joins, looks, today }: z.infer<typeof clockSchema>):
     })),
     missedDays: said.missedDays.map(back),
   };
-}
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    throw new InputError(`the file is not JSON: ${error instanceof Error ? error.message : ''}`);
-  }
-}
-
-function checked<T>(schema: z.ZodType<T>, raw: unknown): T {
-  const result = schema.safeParse(raw);
-  if (result.success) return result.data;
-  throw new InputError(
-    result.error.issues
-      .slice(0, 5)
-      .map((issue) => {
-        const path = issue.path.reduce<string>(
-          (s, key) => (typeof key === 'number' ? `${s}[${key}]` : s ? `${s}.${String(key)}` : String(key)),
-          '',
-        );
-        return path ? `"${path}": ${issue.message}` : issue.message;
-      })
-      .join('; '),
-  );
-}
-const parsed = <T>(schema: z.ZodType<T>, text: string): T => checked(schema, jsonOf(text));
-
-/** What the core finds off its scale is the input's fault. */
-function inWords(run: () => object): object {
-  try {
-    return run();
-  } catch (error) {
-    if (error instanceof RangeError) throw new InputError(error.message);
-    throw error;
-  }
 }

@@ -1,7 +1,9 @@
 /** `npm run --silent zoarium -- COMMAND`: JSON on standard output; errors on standard error with exit status 1. */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { acclimate, InputError, quarantine } from './arrivals';
+import { acclimate, quarantine } from './arrivals';
+import { InputError } from './input';
+import { plan } from './plan';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
 
 const HELP = `zoarium COMMAND
@@ -13,6 +15,7 @@ const HELP = `zoarium COMMAND
   simulate SCENARIO                                the plain model on a scenario file
   acclimate FILE                                   a bag's chemistry under a drip, and what is advised
   quarantine FILE                                  a bare tank's changes, or a quarantine's clock
+  plan FILE                                        who comes when: the best stocking plan within the rules
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -60,6 +63,8 @@ function run(argv: string[]): string {
       return print(acclimate(read(path, 'file')));
     case 'quarantine':
       return print(quarantine(read(path, 'file')));
+    case 'plan':
+      return print(plan(read(path, 'file'), () => performance.now()));
     case 'simulate':
       return print(simulate(read(path, 'scenario')));
     default:

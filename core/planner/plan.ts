@@ -2,7 +2,8 @@
 import { dayFromNumber } from '../time';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
-import { bestPlan, compareWorth } from './search';
+import { bestPlan } from './search';
+import { compareWorth } from './world';
 import { bindingOf, leftOutBy } from './why';
 
 export interface PlannedStep {
@@ -30,7 +31,7 @@ export interface StockingPlan {
 export const EXACT_WISHES = 12;
 const BEAM_WIDTH = 12;
 /** With more wishes, beams of growing width as long as there is time. */
-const WIDE_BEAMS = [6, 24, 96];
+const WIDE_BEAMS = [4, 16, 64, 256];
 
 /** @param mayGoOn false once the time is over; up to EXACT_WISHES it is asked only where the person set a time */
 export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {

@@ -99,7 +99,7 @@ export const isHeavy = (loadMgN: number): boolean => loadMgN > HEAVY_MG_N;
 export const capacityOf = (q: QuarantineWater): number => QUARANTINE_SHARE * q.netL * q.totalLimitMgN;
 
 /** 0 Sunday ... 6 Saturday; day 0 was a Thursday. */
-export const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
+const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
 export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b]) => day >= a && day <= b);
 

@@ -110,7 +110,7 @@ function ofSettling(p: Problem, steps: readonly Step[]): Breach[] {
 }
 
 /** The display's load by the end of a day. */
-export const loadBy = (p: Problem, steps: readonly Step[], day: number): number =>
+const loadBy = (p: Problem, steps: readonly Step[], day: number): number =>
   p.displayLoadMgN +
   p.released.reduce((sum, r) => sum + (r.day <= day ? r.loadMgN : 0), 0) +
   steps.reduce((sum, s) => sum + (s.release <= day ? wishOf(p, s).loadMgN : 0), 0);
@@ -134,7 +134,7 @@ function ofAmmonia(p: Problem, steps: readonly Step[]): Breach[] {
 }
 
 /** What enters on each day of a plan, in order of the days. */
-export function releasesOf(p: Problem, steps: readonly Step[]): { day: number; loadMgN: number }[] {
+function releasesOf(p: Problem, steps: readonly Step[]): { day: number; loadMgN: number }[] {
   const days = [...new Set(steps.map((s) => s.release))].sort((a, b) => a - b);
   return days.map((day) => ({
     day,

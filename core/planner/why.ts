@@ -37,7 +37,8 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number): Rul
     if (q.line !== w.line) return;
     const buys = steps.filter((s) => s.quarantine === quarantine).map((s) => s.buy);
     const from = earliestRelease(p, w) ?? p.today;
-    for (let release = from; release <= end + 1; release += release < from + DENSE_DAYS ? 1 : SPARSE_DAYS)
+    const dense = p.wishes.length > EASY_WISHES ? 0 : DENSE_DAYS;
+    for (let release = from; release <= end + 1; release += release < from + dense ? 1 : SPARSE_DAYS)
       for (const buy of buysBefore(p, quarantine, release, [])) {
         const mates = steps.filter((s) => s.quarantine === quarantine && s.buy === buy);
         if (mates.length > 0 && mates.some((s) => s.release !== release)) continue;
@@ -54,6 +55,8 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number): Rul
 /** Days that are tried one by one; after them by the week. */
 const DENSE_DAYS = 90;
 const SPARSE_DAYS = 7;
+/** With more wishes than this, by the week alone. */
+const EASY_WISHES = 12;
 
 /** What keeps a wish out whatever else is planned; null where nothing does. */
 function alone(p: Problem, w: Wish): Rule | null {
@@ -72,11 +75,12 @@ function alone(p: Problem, w: Wish): Rule | null {
 function buysBefore(p: Problem, quarantine: number, release: number, given: readonly number[]): number[] {
   if (given.length > 0) return [...given];
   const latest = release - (p.quarantines[quarantine] as QuarantineWater).clockDays;
+  const closely = p.wishes.length > EASY_WISHES ? 0 : 14;
   const buys: number[] = [];
   for (let day = latest; day >= p.today && buys.length < MOST_BUYS; day--) {
     const last = buys[buys.length - 1];
     // The next two weeks day by day: shop days, absences; then a day a month.
-    if (last === undefined || latest - day < 14 || monthOf(day) !== monthOf(last)) buys.push(day);
+    if (last === undefined || latest - day < closely || monthOf(day) !== monthOf(last)) buys.push(day);
   }
   return buys.length > 0 ? buys : [Math.max(p.today, latest)];
 }

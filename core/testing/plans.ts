@@ -1,7 +1,7 @@
 /** Small random stocking problems, and a twin of the search that tries every release day and purchase day. For tests only. */
 import type { Random } from '../random';
 import { breachesOf, type Breach } from '../planner/rules';
-import { compareWorth, type Worth } from '../planner/search';
+import { compareWorth, type Worth } from '../planner/world';
 import type { Line, Problem, Step, Wish } from '../planner/problem';
 
 const TODAY = 20515;

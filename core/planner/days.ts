@@ -1,0 +1,322 @@
+/** The earliest day of an event, and the partial plan it leads to. */
+import { soonestOf } from './bounds';
+import { type Calendar } from './calendar';
+import { DOUBLING_DAYS, type Problem, type Released, SLACK, type Step, type Wish } from './problem';
+
+import { type Batch, LATE, type Label, NONE, type World, type Worth, doubles, isCrew, keyOf } from './world';
+
+/** And months of purchase that are tried for a batch. */
+const FEW_MONTHS = 2;
+
+/** What an event is as a whole. */
+interface Event {
+  batches: readonly Batch[];
+  loadMgN: number;
+  heavy: boolean;
+  crew: boolean;
+  fish: boolean;
+  gentlest: number;
+  fiercest: number;
+}
+
+/** A label with an event on its earliest day, for each month its batches could be bought in and each place among what is set.
+ *  @param latest days after it are of no use */
+export function* atEarliest(
+  world: World,
+  label: Label,
+  batches: readonly Batch[],
+  latest: number,
+  few: boolean,
+): Generator<Label> {
+  const { calendar } = world;
+  const event: Event = {
+    batches,
+    loadMgN: batches.reduce((sum, b) => sum + b.loadMgN, 0),
+    heavy: batches.some((b) => b.heavy),
+    crew: batches.some((b) => b.crew),
+    fish: batches.some((b) => b.fish),
+    gentlest: Math.min(...batches.map((b) => b.gentlest)),
+    fiercest: Math.max(...batches.map((b) => b.fiercest)),
+  };
+  const [from, to] = boundsOf(world, label, event);
+  const last = Math.min(to, latest, calendar.end - 1);
+  if (from > last) return;
+  const spans = spansOf(world, event, from, last);
+  if (spans.length === 0) return;
+  if (world.p.budget === null) {
+    for (const [a, b] of spans) {
+      const next = earliest(world, label, event, null, a, b);
+      if (next) yield next;
+    }
+    return;
+  }
+  let made = 0;
+  for (const months of monthsFor(world, label, batches, last, 0, []))
+    for (const [a, b] of spans) {
+      const next = earliest(world, label, event, months, a, b);
+      if (next) yield next;
+      if (next && few && ++made >= FEW_MONTHS) return;
+    }
+}
+
+/** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
+function boundsOf(world: World, label: Label, event: Event): [number, number] {
+  let from = label.day;
+  let to = LATE;
+  const [, middling, fierce] = label.fishFirst;
+  if (event.crew && (event.fish || Math.min(...label.fishFirst) < LATE)) return [0, -1];
+  if (event.fish) {
+    from = Math.max(from, label.crewLast + 1);
+    // On the very day of a fiercer one, no later.
+    if (event.gentlest < 1) to = Math.min(to, middling);
+    if (event.gentlest < 2) to = Math.min(to, fierce);
+  }
+  for (const b of event.batches) from = Math.max(from, soonestOf(world, label, b));
+  return [from, to];
+}
+
+/** Before, on and after each release that is set. */
+function spansOf(world: World, event: Event, from: number, to: number): (readonly [number, number])[] {
+  if (world.set.length === 0) return [[from, to]];
+  const forced = event.batches.find((b) => b.releasedOn !== null)?.releasedOn ?? null;
+  if (forced !== null) return forced >= from && forced <= to ? [[forced, forced]] : [];
+  const edges = [...new Set(world.set.map((s) => s.release))]
+    .filter((d) => d >= from && d <= to)
+    .sort((a, b) => a - b);
+  const spans: [number, number][] = [];
+  let next = from;
+  for (const edge of edges) {
+    if (edge > next) spans.push([next, edge - 1]);
+    spans.push([edge, edge]);
+    next = edge + 1;
+  }
+  if (next <= to) spans.push([next, to]);
+  return spans;
+}
+
+/** By batch the month it is bought in; null where the month does not matter. */
+function* monthsFor(
+  world: World,
+  label: Label,
+  event: readonly Batch[],
+  latest: number,
+  at: number,
+  chosen: (number | null)[],
+): Generator<(number | null)[]> {
+  const { p, calendar } = world;
+  const batch = event[at];
+  if (!batch) {
+    yield chosen;
+    return;
+  }
+  const { price } = batch;
+  const { budget } = p;
+  if (budget === null || price === 0) {
+    yield* monthsFor(world, label, event, latest, at + 1, [...chosen, null]);
+    return;
+  }
+  for (let m = 0; m < calendar.months.length; m++) {
+    const others = chosen.reduce<number>((sum, c, k) => sum + (c === m ? (event[k] as Batch).price : 0), 0);
+    if ((label.spent[m] as number) + others + price > budget + SLACK) continue;
+    const month = calendar.months[m] as Calendar['months'][number];
+    if (batch.boughtOn !== null && (batch.boughtOn < month.from || batch.boughtOn > month.to)) continue;
+    if (month.to < (label.free[batch.quarantine] as number)) continue;
+    // Bought so late it could not be out in time.
+    const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
+    if (batch.boughtOn === null && month.from + clock > latest) break;
+    yield* monthsFor(world, label, event, latest, at + 1, [...chosen, m]);
+  }
+}
+
+function earliest(
+  world: World,
+  label: Label,
+  event: Event,
+  months: readonly (number | null)[] | null,
+  from: number,
+  to: number,
+): Label | null {
+  const { p, set } = world;
+  const before = label.sums[label.sums.length - 1] ?? 0;
+  const after = before + event.loadMgN;
+  for (let day = from; day <= to; day++) {
+    if (event.heavy && world.setHeavy.length > 0 && !settles(world, label, day)) continue;
+    if (set.length > 0 && !inOrder(world, event, day)) continue;
+    // R5: nothing of the event itself was there thirty days before.
+    let set30 = p.displayLoadMgN;
+    let setNow = p.displayLoadMgN;
+    for (const r of world.setLoads) {
+      if (r.day <= day) setNow += r.loadMgN;
+      if (r.day <= day - DOUBLING_DAYS) set30 += r.loadMgN;
+    }
+    const most = Math.max(2 * (set30 + sumBy(label, day - DOUBLING_DAYS)), p.firstStepMgN);
+    if (setNow + after > most + SLACK) {
+      // With all of it thirty days old there is no more to wait for.
+      if (day - DOUBLING_DAYS >= label.day && world.setLoads.every((r) => r.day <= day - DOUBLING_DAYS))
+        return null;
+      continue;
+    }
+    const buys = buysFor(world, label, event.batches, months, day);
+    if (!buys) continue;
+    const days = [...label.days, day];
+    const sums = [...label.sums, after];
+    if (
+      set.length > 0 &&
+      set.some(
+        (s, i) => s.release >= day && world.setFits[i] && doubles(world, days, sums, s.release) > SLACK,
+      )
+    )
+      continue;
+    if (p.fits && !p.fits(withSums(days, sums))) continue;
+    return labelAt(world, label, event, months, day, buys, days, sums);
+  }
+  return null;
+}
+
+/** What was planned to enter by a day. */
+function sumBy({ days, sums }: Label, day: number): number {
+  for (let i = days.length - 1; i >= 0; i--) if ((days[i] as number) <= day) return sums[i] as number;
+  return 0;
+}
+
+const withSums = (days: readonly number[], sums: readonly number[]): Released[] =>
+  days.map((day, i) => ({ day, loadMgN: (sums[i] as number) - (i > 0 ? (sums[i - 1] as number) : 0) }));
+
+/** R4 for a load that enters on a day: against what is planned and what is set. */
+function settles(world: World, label: Label, day: number): boolean {
+  const { p, setHeavy } = world;
+  if (label.lastHeavy !== NONE && day !== label.lastHeavy && day - label.lastHeavy < p.settleDays)
+    return false;
+  let first = label.firstHeavy === NONE ? day : Math.min(day, label.firstHeavy);
+  for (const h of setHeavy) {
+    if (h !== day && Math.abs(h - day) < p.settleDays) return false;
+    first = Math.min(first, h);
+  }
+  if (day !== first && day - first < p.firstSettleDays) return false;
+  return day !== first || setHeavy.every((h) => h === first || h - first >= p.firstSettleDays);
+}
+
+/** R7 on a day against what is set; what is planned has given the bounds. */
+function inOrder({ p, set }: World, event: Event, day: number): boolean {
+  for (const s of set) {
+    const other = p.wishes[s.wish] as Wish;
+    if (event.crew && other.line === 'fish' && s.release <= day) return false;
+    if (!event.fish) continue;
+    if (isCrew(other) && s.release >= day) return false;
+    if (other.line !== 'fish') continue;
+    const theirs = other.temperament ?? 0;
+    if (theirs > event.gentlest && s.release < day) return false;
+    if (theirs < event.fiercest && s.release > day) return false;
+  }
+  return true;
+}
+
+/** The purchase day of each batch for a release on a day, as late as the clock lets it; null where one has none. */
+function buysFor(
+  world: World,
+  label: Label,
+  event: readonly Batch[],
+  months: readonly (number | null)[] | null,
+  day: number,
+): number[] | null {
+  const { p, calendar, set, open } = world;
+  const buys: number[] = [];
+  for (let k = 0; k < event.length; k++) {
+    const batch = event[k] as Batch;
+    const stay = calendar.quarantines[batch.quarantine] as Calendar['quarantines'][number];
+    if (batch.releasedOn !== null) {
+      // It joins a batch that is set; its own stay must pass as any other.
+      const buy = batch.boughtOn as number;
+      if (!stay.releaseAllowed(day) || buy > stay.buyMost(day) || buy < stay.buyLeast(day)) return null;
+      buys.push(buy);
+      continue;
+    }
+    if (!stay.releaseAllowed(day)) return null;
+    const m = months?.[k];
+    const month = m === null || m === undefined ? null : (calendar.months[m] as Calendar['months'][number]);
+    let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), month?.from ?? p.today);
+    const to = Math.min(stay.buyMost(day), month?.to ?? LATE);
+    if (batch.boughtOn !== null) {
+      const buy = batch.boughtOn;
+      if (buy > stay.buyMost(day) || buy < stay.buyLeast(day)) return null;
+      buys.push(buy);
+      continue;
+    }
+    for (const s of set) {
+      if (s.quarantine !== batch.quarantine || s.buy > day) continue;
+      if (s.release >= day) return null;
+      from = Math.max(from, s.release + 1);
+    }
+    for (const o of open)
+      if (
+        o.quarantine === batch.quarantine &&
+        !label.placed[o.wishes[0] as number] &&
+        (o.boughtOn as number) <= day
+      )
+        return null;
+    const buy = calendar.lastBuyUpTo(to);
+    if (buy < from) return null;
+    buys.push(buy);
+  }
+  return buys;
+}
+
+function labelAt(
+  world: World,
+  label: Label,
+  event: Event,
+  months: readonly (number | null)[] | null,
+  day: number,
+  buys: readonly number[],
+  days: number[],
+  sums: number[],
+): Label {
+  const { p } = world;
+  const placed = [...label.placed];
+  const free = [...label.free];
+  const fishFirst: Label['fishFirst'] = [...label.fishFirst];
+  const spent = p.budget === null ? label.spent : [...label.spent];
+  const worth: Worth = {
+    placed: [...label.worth.placed],
+    last: Math.max(label.worth.last, day),
+    batches: label.worth.batches,
+    sum: label.worth.sum,
+  };
+  let { crewLast } = label;
+  const steps: Step[] = [];
+  event.batches.forEach((batch, k) => {
+    free[batch.quarantine] = Math.max(free[batch.quarantine] as number, day + 1);
+    if (batch.boughtOn === null) worth.batches++;
+    for (const i of batch.wishes) {
+      const w = p.wishes[i] as Wish;
+      placed[i] = true;
+      worth.placed[world.levelOf[i] as number]!++;
+      worth.sum += day;
+      if (w.line === 'fish') {
+        const t = (w.temperament ?? 0) as 0 | 1 | 2;
+        fishFirst[t] = Math.min(fishFirst[t], day);
+      }
+      if (w.line === 'invertebrate' && w.crew) crewLast = Math.max(crewLast, day);
+      const m = months?.[k];
+      if (m !== null && m !== undefined && !p.fixed.some((f) => f.wish === i))
+        spent[m] = (spent[m] as number) + w.price;
+      steps.push({ wish: i, buy: buys[k] as number, quarantine: batch.quarantine, release: day });
+    }
+  });
+  return {
+    placed,
+    key: keyOf(placed),
+    day,
+    firstHeavy: event.heavy && label.firstHeavy === NONE ? day : label.firstHeavy,
+    lastHeavy: event.heavy ? day : label.lastHeavy,
+    crewLast,
+    fishFirst,
+    free,
+    days,
+    sums,
+    spent,
+    worth,
+    parent: label,
+    steps,
+  };
+}

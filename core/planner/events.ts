@@ -1,0 +1,204 @@
+/** What could come next in a plan: one batch, or one in each of several quarantines with a load in each. */
+import { soonestOf, surelyPlaced } from './bounds';
+import { type Calendar } from './calendar';
+import { type Problem, SLACK, type Wish } from './problem';
+import { type Batch, LATE, type Label, type World, batchOf, enteredBy, isCrew } from './world';
+
+/** With many wishes, batches of a quarantine that are tried together with others. */
+const FEW_TOGETHER = 3;
+
+/** Every event that could come next: one batch, or one in each of several quarantines with a load in each. */
+export function* eventsOf(
+  world: World,
+  label: Label,
+  left: readonly number[],
+  few: boolean,
+  all: boolean,
+  latest: number,
+): Generator<Batch[]> {
+  const { p } = world;
+  const whole = enteredBy(world, label.days, label.sums, LATE);
+  const most = Math.max(2 * whole, p.firstStepMgN) - whole + SLACK;
+  // With cleaners still to come no fish can come first.
+  const crewFirst = all && surelyPlaced(world, label, left).some((i) => isCrew(p.wishes[i] as Wish));
+  const now = crewFirst ? left.filter((i) => (p.wishes[i] as Wish).line !== 'fish') : left;
+  const batches = p.quarantines.map((_, q) =>
+    batchesIn(world, label, now, q, most, few).filter((b) => soonestOf(world, label, b) <= latest),
+  );
+  const twins = world.twins ? twinsOf(world, label) : null;
+  const heavy = batches.map((list) =>
+    list
+      .filter((b) => b.heavy)
+      .sort((a, b) => a.loadMgN - b.loadMgN)
+      .slice(0, few ? FEW_TOGETHER : undefined),
+  );
+  for (let q = 0; q < batches.length; q++)
+    if (!twins || twins[q] === -1) for (const b of batches[q] as Batch[]) yield [b];
+  yield* together([], 0, 0);
+
+  function* together(chosen: Batch[], load: number, from: number): Generator<Batch[]> {
+    for (let q = from; q < heavy.length; q++) {
+      const twin = twins?.[q] ?? -1;
+      const first = twin >= 0 ? chosen.find((c) => c.quarantine === twin) : undefined;
+      if (twin >= 0 && !first) continue;
+      for (const b of heavy[q] as Batch[]) {
+        // The lightest come first.
+        if (load + b.loadMgN > most) break;
+        if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
+        if (chosen.some((c) => mayNotMeet(world, c, b))) continue;
+        const next = [...chosen, b];
+        if (next.length > 1) yield next;
+        if (q + 1 < heavy.length && !(few && next.length > 1)) yield* together(next, load + b.loadMgN, q + 1);
+      }
+    }
+  }
+}
+
+/** Two batches that share a wish, or hold two that may not live together. */
+function mayNotMeet(world: World, a: Batch, b: Batch): boolean {
+  const sameLine = world.lineOf[a.quarantine] === world.lineOf[b.quarantine];
+  if (!sameLine && world.p.forbidden.length === 0) return false;
+  for (const i of a.wishes)
+    for (const k of b.wishes) if (i === k || (world.conflicts[i] as number[]).includes(k)) return true;
+  return false;
+}
+
+/** The batches that could be formed in a quarantine, from wishes that are left. */
+function batchesIn(
+  world: World,
+  label: Label,
+  left: readonly number[],
+  q: number,
+  most: number,
+  few: boolean,
+): Batch[] {
+  const { p, calendar } = world;
+  const capacity = (calendar.quarantines[q] as Calendar['quarantines'][number]).capacity + SLACK;
+  const bought = new Set(world.open.flatMap((b) => b.wishes));
+  const mine = left.filter((i) => !bought.has(i) && (world.quarantinesOf[i] as number[]).includes(q));
+  const out: Batch[] = [];
+  const grow = (base: Batch, capacityLeft: number, loadLeft: number) => {
+    for (const wishes of few
+      ? fewSets(world, mine, capacityLeft, loadLeft)
+      : allSets(world, mine, capacityLeft, loadLeft, base.wishes))
+      out.push(batchOf(world, q, [...base.wishes, ...wishes], base.boughtOn, base.releasedOn));
+  };
+  grow(batchOf(world, q, [], null, null), capacity, most);
+  const joinable = (buy: number) => buy >= p.today && calendar.lastBuyUpTo(buy) === buy;
+  for (const b of world.open) {
+    if (b.quarantine !== q || label.placed[b.wishes[0] as number]) continue;
+    if (b.wishes.some((i) => !left.includes(i))) continue;
+    out.push(b);
+    if (joinable(b.boughtOn as number)) grow(b, capacity - b.loadMgN, most - b.loadMgN);
+  }
+  for (const day of new Set(world.set.filter((s) => s.quarantine === q).map((s) => s.release)))
+    for (const buy of new Set(
+      world.set.filter((s) => s.quarantine === q && s.release === day).map((s) => s.buy),
+    )) {
+      if (!joinable(buy)) continue;
+      const load = world.set.reduce(
+        (sum, s) => sum + (s.quarantine === q && s.buy === buy ? (p.wishes[s.wish] as Wish).loadMgN : 0),
+        0,
+      );
+      grow({ ...batchOf(world, q, [], buy, day) }, capacity - load - joinedLoad(label, q, buy, p), most);
+    }
+  return out;
+}
+
+/** What has joined a batch that is set. */
+function joinedLoad(label: Label, q: number, buy: number, p: Problem): number {
+  let sum = 0;
+  for (let l: Label | null = label; l; l = l.parent)
+    for (const s of l.steps)
+      if (s.quarantine === q && s.buy === buy) sum += (p.wishes[s.wish] as Wish).loadMgN;
+  return sum;
+}
+
+/** Quarantines that are like an earlier one in the same state: whichever is taken first is the earlier. */
+function twinsOf(world: World, label: Label): number[] {
+  const { p } = world;
+  const plain = (q: number) => {
+    const { id: _, ...rest } = p.quarantines[q] as Problem['quarantines'][number];
+    return JSON.stringify(rest);
+  };
+  const used = (q: number) => p.fixed.some((f) => f.quarantine === q);
+  return p.quarantines.map((_, q) => {
+    for (let k = q - 1; k >= 0; k--)
+      if (label.free[k] === label.free[q] && !used(k) && !used(q) && plain(k) === plain(q)) return k;
+    return -1;
+  });
+}
+
+/** Every set of wishes that a batch can hold. */
+function allSets(
+  world: World,
+  mine: readonly number[],
+  capacity: number,
+  most: number,
+  base: readonly number[],
+): number[][] {
+  const out: number[][] = [];
+  const room = Math.min(capacity, most);
+  const walk = (at: number, chosen: number[], load: number, skipped: ReadonlySet<number>) => {
+    if (at === mine.length) {
+      if (chosen.length > 0) out.push(chosen);
+      return;
+    }
+    const i = mine[at] as number;
+    const like = world.like[i] as number;
+    const w = world.p.wishes[i] as Wish;
+    const fits =
+      load + w.loadMgN <= room &&
+      !skipped.has(like) &&
+      !(world.conflicts[i] as number[]).some((other) => chosen.includes(other) || base.includes(other));
+    if (fits) walk(at + 1, [...chosen, i], load + w.loadMgN, skipped);
+    // Of those alike the first comes first.
+    walk(at + 1, chosen, load, like === i && !isShared(world, i) ? skipped : new Set([...skipped, like]));
+  };
+  walk(0, [], 0, new Set());
+  return out;
+}
+
+const isShared = (world: World, i: number): boolean => world.like.some((l, k) => k !== i && l === i);
+
+/** Some sets of wishes: each by itself, and filled up in a few orders, from all of them and from those that may come as soon as the soonest, or
+ *  are as gentle as the gentlest. */
+function fewSets(world: World, mine: readonly number[], capacity: number, most: number): number[][] {
+  const { p } = world;
+  const room = Math.min(capacity, most);
+  const wish = (i: number) => p.wishes[i] as Wish;
+  const least = (i: number) => world.least[i] as number;
+  const fierce = (i: number) => wish(i).temperament ?? 0;
+  const orders: ((a: number, b: number) => number)[] = [
+    (a, b) => wish(a).priority - wish(b).priority || wish(a).loadMgN - wish(b).loadMgN,
+    (a, b) => fierce(a) - fierce(b) || wish(a).priority - wish(b).priority || least(a) - least(b),
+    (a, b) => least(a) - least(b) || wish(b).loadMgN - wish(a).loadMgN,
+    (a, b) => wish(b).loadMgN - wish(a).loadMgN,
+    (a, b) => wish(a).price - wish(b).price,
+  ];
+  const soonest = Math.min(...mine.map(least));
+  const gentlest = Math.min(...mine.map(fierce));
+  const pools = [
+    mine,
+    mine.filter((i) => least(i) <= Math.max(soonest, p.today)),
+    mine.filter((i) => fierce(i) === gentlest),
+    mine.filter((i) => fierce(i) === gentlest && least(i) <= Math.max(soonest, p.today)),
+  ];
+  const seen = new Map<string, number[]>();
+  const keep = (set: readonly number[]) => seen.set([...set].sort((a, b) => a - b).join(), [...set]);
+  for (const i of mine) if (wish(i).loadMgN <= room) keep([i]);
+  for (const pool of pools)
+    for (const order of orders) {
+      const chosen: number[] = [];
+      let load = 0;
+      for (const i of [...pool].sort(order)) {
+        if (load + wish(i).loadMgN > room) continue;
+        if ((world.conflicts[i] as number[]).some((other) => chosen.includes(other))) continue;
+        chosen.push(i);
+        load += wish(i).loadMgN;
+        if (chosen.length <= 3) keep(chosen);
+      }
+      if (chosen.length > 0) keep(chosen);
+    }
+  return [...seen.values()];
+}

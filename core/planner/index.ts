@@ -1,0 +1,12 @@
+export { EXACT_WISHES, stockingPlan, type PlannedStep, type StockingPlan } from './plan';
+export {
+  HEAVY_MG_N,
+  type FixedStep,
+  type Line,
+  type Problem,
+  type QuarantineWater,
+  type Released,
+  type Step,
+  type Wish,
+} from './problem';
+export { breachesOf, type Breach, type Rule } from './rules';

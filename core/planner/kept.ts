@@ -1,0 +1,102 @@
+/** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
+import { DOUBLING_DAYS, SLACK, type Wish } from './problem';
+import { LATE, type Label, type World, enteredBy } from './world';
+
+/** Is a at least as good as b in all that still counts? Both placed the same wishes. */
+function dominates(world: World, a: Label, b: Label): boolean {
+  if (a.day > b.day || a.lastHeavy > b.lastHeavy || a.firstHeavy > b.firstHeavy) return false;
+  if (a.crewLast > b.crewLast || a.worth.last > b.worth.last) return false;
+  if (a.worth.batches > b.worth.batches) return false;
+  if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
+  for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
+  if (world.p.budget !== null && !hasMoneyFor(world, a, b)) return false;
+  for (const t of [1, 2] as const)
+    if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
+  const from = b.day - DOUBLING_DAYS;
+  if (enteredBy(world, a.days, a.sums, from) < enteredBy(world, b.days, b.sums, from) - 1e-9) return false;
+  for (let i = b.days.length - 1; i >= 0 && (b.days[i] as number) > from; i--) {
+    const day = b.days[i] as number;
+    if (enteredBy(world, a.days, a.sums, day) < enteredBy(world, b.days, b.sums, day) - 1e-9) return false;
+  }
+  return true;
+}
+
+/** Has a in every month that still counts as much money as b, or enough for all that is left? */
+function hasMoneyFor(world: World, a: Label, b: Label): boolean {
+  const { p, calendar } = world;
+  let wanted = 0;
+  let soonest = LATE;
+  for (let i = 0; i < a.placed.length; i++) {
+    if (a.placed[i] || world.least[i] === null) continue;
+    wanted += (p.wishes[i] as Wish).price;
+    for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, b.free[q] as number);
+  }
+  const budget = p.budget as number;
+  for (let m = 0; m < a.spent.length; m++) {
+    if ((calendar.months[m] as { to: number }).to < soonest) continue;
+    const left = budget - (a.spent[m] as number);
+    if (left + SLACK < Math.min(wanted, budget - (b.spent[m] as number))) return false;
+  }
+  return true;
+}
+
+/** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. */
+export class Kept {
+  private readonly byKey = new Map<string, Label[]>();
+  constructor(private readonly world: World) {}
+
+  /** False where it is dominated. */
+  add(label: Label): boolean {
+    const list = this.byKey.get(label.key);
+    if (!list) {
+      this.byKey.set(label.key, [label]);
+      return true;
+    }
+    if (list.some((other) => dominates(this.world, other, label))) return false;
+    const rest = list.filter((other) => !dominates(this.world, label, other));
+    rest.push(label);
+    this.byKey.set(label.key, rest);
+    return true;
+  }
+
+  has(label: Label): boolean {
+    return this.byKey.get(label.key)?.includes(label) === true;
+  }
+}
+
+/** The smallest first. */
+export class Heap<T> {
+  private readonly items: T[] = [];
+  constructor(private readonly compare: (a: T, b: T) => number) {}
+
+  push(item: T): void {
+    const { items } = this;
+    let i = items.length;
+    items.push(item);
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (this.compare(items[up] as T, item) <= 0) break;
+      items[i] = items[up] as T;
+      i = up;
+    }
+    items[i] = item;
+  }
+
+  pop(): T | undefined {
+    const { items } = this;
+    const top = items[0];
+    const last = items.pop();
+    if (items.length === 0 || last === undefined) return top;
+    let i = 0;
+    for (;;) {
+      let down = 2 * i + 1;
+      if (down >= items.length) break;
+      if (down + 1 < items.length && this.compare(items[down + 1] as T, items[down] as T) < 0) down++;
+      if (this.compare(items[down] as T, last) >= 0) break;
+      items[i] = items[down] as T;
+      i = down;
+    }
+    items[i] = last;
+    return top;
+  }
+}

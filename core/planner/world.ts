@@ -1,0 +1,276 @@
+/** What a search is about, and its partial plans. */
+import { type Calendar, calendarOf } from './calendar';
+import {
+  DOUBLING_DAYS,
+  type Problem,
+  type Released,
+  SLACK,
+  type Step,
+  type Wish,
+  earliestRelease,
+  isHeavy,
+} from './problem';
+
+export const NONE = -(1 << 30);
+
+export const LATE = 1 << 30;
+
+/** How good a plan is, worst last: wishes placed by level, then last release, batches, sum of release days (each the less the better). */
+export interface Worth {
+  placed: number[];
+  last: number;
+  batches: number;
+  sum: number;
+}
+
+/** One batch of an event: who, where, and the month of its purchase where that matters. */
+export interface Batch {
+  quarantine: number;
+  wishes: number[];
+  loadMgN: number;
+  price: number;
+  heavy: boolean;
+  /** The latest of the days from which each may be released. */
+  least: number;
+  crew: boolean;
+  fish: boolean;
+  /** The gentlest and the fiercest fish in it. */
+  gentlest: number;
+  fiercest: number;
+  /** Bought already on this day, and the day it is to be released where that is set. */
+  boughtOn: number | null;
+  releasedOn: number | null;
+}
+
+export interface Label {
+  placed: boolean[];
+  key: string;
+  day: number;
+  firstHeavy: number;
+  lastHeavy: number;
+  crewLast: number;
+  /** The first day on which a fish of each temperament entered. */
+  fishFirst: [number, number, number];
+  /** By quarantine, the first day on which may be bought again. */
+  free: number[];
+  /** Loads that entered, in order: days and running sums. */
+  days: number[];
+  sums: number[];
+  spent: number[];
+  worth: Worth;
+  parent: Label | null;
+  steps: Step[];
+}
+
+export interface World {
+  p: Problem;
+  calendar: Calendar;
+  /** Earliest release of each wish by itself; null where there is none. */
+  least: (number | null)[];
+  levels: number[];
+  levelOf: number[];
+  conflicts: number[][];
+  /** Wishes that are alike in everything; the first of them. */
+  like: number[];
+  quarantinesOf: number[][];
+  /** Steps with both days set, and batches bought and not yet released. */
+  set: Step[];
+  open: Batch[];
+  setLoads: Released[];
+  setHeavy: number[];
+  setFits: boolean[];
+  lineOf: string[];
+  /** Some quarantines are alike. */
+  twins: boolean;
+}
+
+export function worldOf(p: Problem): World {
+  const set = p.fixed.flatMap((f): Step[] =>
+    f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
+  );
+  const isFixed = new Set(p.fixed.map((f) => f.wish));
+  const openWishes = new Set(p.fixed.filter((f) => f.release === null).map((f) => f.wish));
+  // What is bought comes before any priority.
+  const level = (i: number) => (openWishes.has(i) ? 0 : (p.wishes[i] as Wish).priority);
+  const levels = [...new Set(p.wishes.map((_, i) => level(i)))].sort((a, b) => a - b);
+  const conflicts = p.wishes.map((_, i) =>
+    p.forbidden.flatMap(([a, b]) => (a === i ? [b] : b === i ? [a] : [])),
+  );
+  const alike = (a: number, b: number) => {
+    const { id: _a, ...x } = p.wishes[a] as Wish;
+    const { id: _b, ...y } = p.wishes[b] as Wish;
+    return (
+      JSON.stringify(x) === JSON.stringify(y) &&
+      conflicts[a]?.length === 0 &&
+      conflicts[b]?.length === 0 &&
+      !isFixed.has(a) &&
+      !isFixed.has(b)
+    );
+  };
+  const setLoads = [
+    ...p.released,
+    ...set.map((s) => ({ day: s.release, loadMgN: (p.wishes[s.wish] as Wish).loadMgN })),
+  ];
+  const least = p.wishes.map((w) => earliestRelease(p, w));
+  const world: World = {
+    p,
+    calendar: calendarOf(p),
+    least,
+    levels,
+    levelOf: p.wishes.map((_, i) => levels.indexOf(level(i))),
+    conflicts,
+    like: p.wishes.map((_, i) => p.wishes.findIndex((__, k) => k === i || (k < i && alike(k, i)))),
+    quarantinesOf: p.wishes.map((w) => p.quarantines.flatMap((q, i) => (q.line === w.line ? [i] : []))),
+    set,
+    open: openBatches(p, least),
+    setLoads,
+    setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
+    setFits: [],
+    lineOf: p.quarantines.map((q) => q.line),
+    twins: new Set(p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q))).size < p.quarantines.length,
+  };
+  world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
+  return world;
+}
+
+function openBatches(p: Problem, least: World['least']): Batch[] {
+  const open = p.fixed.filter((f) => f.release === null);
+  const keys = [...new Set(open.map((f) => `${f.quarantine} ${f.buy}`))];
+  return keys.map((key) => {
+    const wishes = open.filter((f) => `${f.quarantine} ${f.buy}` === key);
+    const [first] = wishes as [(typeof open)[number]];
+    return batchOf(
+      { p, least },
+      first.quarantine,
+      wishes.map((f) => f.wish),
+      first.buy,
+      null,
+    );
+  });
+}
+
+export function batchOf(
+  world: Pick<World, 'p' | 'least'>,
+  quarantine: number,
+  wishes: number[],
+  boughtOn: number | null,
+  releasedOn: number | null,
+): Batch {
+  const { p, least } = world;
+  const batch: Batch = {
+    quarantine,
+    wishes,
+    loadMgN: 0,
+    price: 0,
+    heavy: false,
+    least: NONE,
+    crew: false,
+    fish: false,
+    gentlest: LATE,
+    fiercest: NONE,
+    boughtOn,
+    releasedOn,
+  };
+  for (const i of wishes) {
+    const w = p.wishes[i] as Wish;
+    batch.loadMgN += w.loadMgN;
+    if (!p.fixed.some((f) => f.wish === i)) batch.price += w.price;
+    batch.heavy ||= isHeavy(w.loadMgN);
+    batch.least = Math.max(batch.least, least[i] ?? LATE);
+    batch.crew ||= w.line === 'invertebrate' && w.crew;
+    if (w.line !== 'fish') continue;
+    batch.fish = true;
+    batch.gentlest = Math.min(batch.gentlest, w.temperament ?? 0);
+    batch.fiercest = Math.max(batch.fiercest, w.temperament ?? 0);
+  }
+  return batch;
+}
+
+/** The label of nothing planned yet: what is set stands. */
+export function start(world: World): Label {
+  const { p, set, levels, calendar, open } = world;
+  const placed = p.wishes.map((_, i) => set.some((s) => s.wish === i));
+  const spent = calendar.months.map((m) =>
+    p.fixed.reduce(
+      (sum, f) => sum + (f.buy >= m.from && f.buy <= m.to ? (p.wishes[f.wish] as Wish).price : 0),
+      0,
+    ),
+  );
+  // A month that began before today: what was bought in it earlier counts, too.
+  const [first] = calendar.months;
+  if (first)
+    spent[0] =
+      (spent[0] ?? 0) +
+      p.fixed.reduce(
+        (sum, f) =>
+          sum + (f.buy < first.from && sameMonth(f.buy, first.from) ? (p.wishes[f.wish] as Wish).price : 0),
+        0,
+      );
+  return {
+    placed,
+    key: keyOf(placed),
+    day: p.today,
+    firstHeavy: NONE,
+    lastHeavy: NONE,
+    crewLast: NONE,
+    fishFirst: [LATE, LATE, LATE],
+    free: p.quarantines.map(() => p.today),
+    days: [],
+    sums: [],
+    spent,
+    worth: {
+      placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
+      last: Math.max(NONE, ...set.map((s) => s.release)),
+      batches: new Set([
+        ...set.map((s) => `${s.quarantine} ${s.buy}`),
+        ...open.map((b) => `${b.quarantine} ${b.boughtOn}`),
+      ]).size,
+      sum: set.reduce((sum, s) => sum + s.release, 0),
+    },
+    parent: null,
+    steps: [],
+  };
+}
+
+const sameMonth = (a: number, b: number): boolean =>
+  new Date(a * 86_400_000).toISOString().slice(0, 7) === new Date(b * 86_400_000).toISOString().slice(0, 7);
+
+export const keyOf = (placed: readonly boolean[]): string => placed.map((x) => (x ? '1' : '0')).join('');
+
+/** Below zero where a is better. */
+export function compareWorth(a: Worth, b: Worth): number {
+  for (let i = 0; i < a.placed.length; i++) {
+    const more = (b.placed[i] as number) - (a.placed[i] as number);
+    if (more !== 0) return more;
+  }
+  return a.last - b.last || a.batches - b.batches || a.sum - b.sum;
+}
+
+/** Load that entered by a day, of what was planned and what is set. */
+export function enteredBy(
+  world: World,
+  days: readonly number[],
+  sums: readonly number[],
+  day: number,
+): number {
+  let sum = world.p.displayLoadMgN;
+  for (let i = days.length - 1; i >= 0; i--)
+    if ((days[i] as number) <= day) {
+      sum += sums[i] as number;
+      break;
+    }
+  for (const r of world.setLoads) if (r.day <= day) sum += r.loadMgN;
+  return sum;
+}
+
+/** By how much a day's load is over what doubling allows (R5). */
+export function doubles(world: World, days: readonly number[], sums: readonly number[], day: number): number {
+  const most = Math.max(2 * enteredBy(world, days, sums, day - DOUBLING_DAYS), world.p.firstStepMgN);
+  return enteredBy(world, days, sums, day) - most;
+}
+
+/** The first day on which a load entered, planned or set, once one was planned. */
+export const firstLoad = (world: World, label: Label): number =>
+  Math.min(label.firstHeavy, ...world.setHeavy);
+
+export const isCrew = (w: Wish): boolean => w.line === 'invertebrate' && w.crew;
