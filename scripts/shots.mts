@@ -162,6 +162,14 @@ const SHOTS: Shot[] = [
   { name: 'bare', path: '/water/north-qt/edit', before: bareTank },
   { name: 'bag-wide', path: `${NORTH}/drip/new?animals=north-cardinals`, wide: true, before: longJourney },
   { name: 'buy', path: `${NORTH}/stock/buy`, before: basket },
+  {
+    name: 'plan',
+    path: `${NORTH}/stock/plan`,
+    before: async (page) => {
+      await page.getByRole('checkbox', { name: /^Cleaners and corals without/ }).click();
+      await page.getByText(/^All in by/).waitFor();
+    },
+  },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },

@@ -10,3 +10,4 @@ export {
   type Wish,
 } from './problem';
 export { breachesOf, type Breach, type Rule } from './rules';
+export { plannedAnimals, problemFor, type PlanChoices } from './fromDocument';

@@ -12,6 +12,7 @@ import { breachesOf, type Rule } from './rules';
 
 /** The rules that keep a step's batch from leaving a day earlier; none for one that is set. */
 export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Rule[] {
+  if (step.release <= p.today) return [];
   if (p.fixed.some((f) => f.wish === step.wish && f.release !== null)) return [];
   const batch = steps.filter((s) => s.quarantine === step.quarantine && s.buy === step.buy);
   const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));

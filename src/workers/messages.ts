@@ -1,5 +1,6 @@
 /** What the page and the forecast's workers say to each other. Every message names its job: an answer to a question that is no longer asked
  *  is not listened to. */
+import type { Problem, StockingPlan } from '../../core/planner';
 import type { Document } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
@@ -24,3 +25,11 @@ export type Told = { job: number } & (
 /** What the worker that reads files tells. */
 export type FileTold =
   { kind: 'progress'; done: number } | { kind: 'read'; result: LoadResult } | { kind: 'unreadable' };
+
+/** To and from the planner. */
+export interface PlanAsk {
+  problem: Problem;
+}
+export interface PlanTold {
+  plan: StockingPlan;
+}

@@ -198,6 +198,11 @@ function Stock({ water }: { water: Display }) {
           onPress={() => router.push(`/water/${water.id}/stock/buy` as Href)}
         />
         <Button
+          icon="forecast"
+          label="Who comes when"
+          onPress={() => router.push(`/water/${water.id}/stock/plan` as Href)}
+        />
+        <Button
           icon="drip"
           label="Plan a drip"
           onPress={() => router.push(`/water/${water.id}/drip/new` as Href)}
