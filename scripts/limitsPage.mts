@@ -17,6 +17,7 @@ import { FORECAST_LIMITS, FORECAST_PRIOR } from '../core/forecast';
 import { INSTRUMENTS_LIMITS } from '../core/instruments';
 import type { LimitTable } from '../core/limits';
 import { NITROGEN_LIMITS } from '../core/nitrogen';
+import { PLANNER_LIMITS } from '../core/planner';
 import { QUARANTINE_LIMITS } from '../core/quarantine';
 import { LIVING_LIMITS } from '../core/living';
 import { READINESS_LIMITS } from '../core/readiness';
@@ -32,6 +33,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Judgement (core/readiness)', READINESS_LIMITS],
   ['Living water (core/living)', LIVING_LIMITS],
   ['Stocking (core/stocking)', STOCKING_LIMITS],
+  ['The stocking plan (core/planner)', PLANNER_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],
   ['Arrivals (core/arrivals)', ARRIVALS_LIMITS],

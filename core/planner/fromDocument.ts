@@ -16,6 +16,7 @@ import { FREE_AMMONIA } from '../seawater';
 import { speciesById, type Species } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, DAY_MS, dayNumber } from '../time';
+import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type Line, type Problem, type Wish } from './problem';
 
 export interface PlanChoices {
@@ -28,23 +29,13 @@ export interface PlanChoices {
 
 /** A wish that is larger than the glass is no question of days. */
 const tooBigFor = (species: Pick<Species, 'minTankL'>, netL: number): boolean =>
-  species.minTankL > netL / GLASS_SHARE;
-/** The net volume is about this share of the glass: rock, sand and the rim take the rest. */
-const GLASS_SHARE = 0.85;
+  species.minTankL > netL / PLANNER.glassShare;
 
 const FRESH_WATER = { ph: 8.2, tempC: 25, salinity: 35 };
-/** A bare quarantine is filled to half of what its changes could hold. */
-const BARE_SHARE = 0.5;
-/** mg N a day for each net litre: the first release at most. */
-const FIRST_STEP_PER_LITRE = 0.1;
-const HORIZON_DAYS = 400;
-/** Corals wait so many days longer than fish, and after a first piece. */
-const CORAL_DAYS = 14;
 /** What stands for the display's own water where a line has no quarantine. */
 const DIRECT_L = 1e5;
 
-const lineOf = (species: Species): Line =>
-  species.is.includes('anemone') ? 'anemone' : species.group;
+const lineOf = (species: Species): Line => (species.is.includes('anemone') ? 'anemone' : species.group);
 
 const TEMPERAMENTS = { gentle: 0, firm: 1, territorial: 2 } as const;
 
@@ -89,22 +80,22 @@ export function problemFor(
     : [];
   return {
     today,
-    horizonDays: HORIZON_DAYS,
+    horizonDays: PLANNER.horizonDays,
     gate,
     coralGate: coralGate(assessment, gate, today),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
     displayLoadMgN: Math.max(0, loadAt(evidence, nowMs) - lately),
-    firstStepMgN: Math.min(capacity, FIRST_STEP_PER_LITRE * netL),
-    settleDays: 7,
-    firstSettleDays: 14,
+    firstStepMgN: Math.min(capacity, PLANNER.firstStepPerLitre * netL),
+    settleDays: PLANNER.settleDays,
+    firstSettleDays: PLANNER.firstSettleDays,
     quarantines: [
       ...quarantines.map((q) => ({
         id: q.id,
         line: q.line,
         netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
         clockDays: q.clockDays,
-        totalLimitMgN: q.filter === 'uncycled' ? limit * BARE_SHARE : limit,
+        totalLimitMgN: q.filter === 'uncycled' ? limit * PLANNER.bareShare : limit,
         bare: q.filter === 'uncycled' ? true : null,
         testsPresent: true,
       })),
@@ -181,7 +172,7 @@ function gateDay(
 function coralGate({ coral }: Pick<Assessment, 'coral'>, gate: number | null, today: number): number | null {
   // One piece may go at once where only that is said; the plan is for the rest.
   if (coral.word === 'go') return today;
-  return gate === null ? null : gate + CORAL_DAYS;
+  return gate === null ? null : gate + PLANNER.coralDays;
 }
 
 const awayDays = (doc: Document, nowMs: number, dayOfMs: (ms: number) => string): [number, number][] =>

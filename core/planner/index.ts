@@ -1,3 +1,4 @@
+export { PLANNER_LIMITS } from './limits';
 export { EXACT_WISHES, stockingPlan, type PlannedStep, type StockingPlan } from './plan';
 export {
   HEAVY_MG_N,

@@ -1,5 +1,6 @@
 /** The plan of a problem: its steps with what binds each, who is left out and why, what of the person's own steps breaks a rule, and how good it is known to be. */
 import { dayFromNumber } from '../time';
+import { PLANNER } from './limits';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
 import { bestPlan } from './search';
@@ -28,7 +29,7 @@ export interface StockingPlan {
 }
 
 /** Up to so many wishes a plan is proved the best. */
-export const EXACT_WISHES = 12;
+export const EXACT_WISHES = PLANNER.exactWishes;
 const BEAM_WIDTH = 12;
 /** With more wishes, beams of growing width as long as there is time. */
 const WIDE_BEAMS = [4, 16, 64, 256];

@@ -1,5 +1,6 @@
 /** The stocking plan as a problem: wishes, quarantines, days. Days are whole numbers since 1970-01-01, so that they can be reckoned with; loads are
  *  mg N a day for the whole count of a wish at the size it has when released. */
+import { PLANNER } from './limits';
 
 export type Line = 'fish' | 'invertebrate' | 'coral' | 'anemone';
 
@@ -83,20 +84,16 @@ export interface Step {
 /** Sums and products are compared with this much slack. */
 export const SLACK = 1e-6;
 /** A wish above this is a load: releases of less need no settling. */
-export const HEAVY_MG_N = 0.5;
+export const HEAVY_MG_N = PLANNER.heavyMgN;
 /** The load of so many days before counts for doubling. */
-export const DOUBLING_DAYS = 30;
-/** Share of a quarantine's limit a batch may reach. */
-const QUARANTINE_SHARE = 0.5;
-/** Neither bought nor released so many days before an absence. */
-const BEFORE_AWAY_DAYS = 3;
+export const DOUBLING_DAYS = PLANNER.doublingDays;
 /** Days after a release that are tested. */
-export const TEST_DAYS = [1, 3, 7] as const;
+export const TEST_DAYS = PLANNER.testDays;
 
 export const isHeavy = (loadMgN: number): boolean => loadMgN > HEAVY_MG_N;
 
 /** What a batch in a quarantine may bring, mg N a day (R3). */
-export const capacityOf = (q: QuarantineWater): number => QUARANTINE_SHARE * q.netL * q.totalLimitMgN;
+export const capacityOf = (q: QuarantineWater): number => PLANNER.quarantineShare * q.netL * q.totalLimitMgN;
 
 /** 0 Sunday ... 6 Saturday; day 0 was a Thursday. */
 const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
@@ -105,7 +102,7 @@ export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b
 
 /** Neither a purchase nor a release (R9). */
 export const isShut = (p: Problem, day: number): boolean =>
-  p.away.some(([a, b]) => day >= a - BEFORE_AWAY_DAYS && day <= b);
+  p.away.some(([a, b]) => day >= a - PLANNER.beforeAwayDays && day <= b);
 
 export const isShopDay = (p: Problem, day: number): boolean =>
   p.shopDays.length === 0 || p.shopDays.includes(weekday(day));

@@ -1,8 +1,10 @@
 /** Why a step is not earlier, and why a wish is left out: by moving it, or putting it in, and looking which rules break. A rule that breaks alone is the one
  *  whose lifting would help; where several break, all of them are in the way. */
 import {
+  capacityOf,
   earliestRelease,
   monthOf,
+  SLACK,
   type Problem,
   type QuarantineWater,
   type Step,
@@ -68,8 +70,8 @@ function alone(p: Problem, w: Wish): Rule | null {
   if (p.filled + w.needsTankDays > end) return 'R8';
   const here = p.quarantines.filter((q) => q.line === w.line);
   if (here.length === 0 || here.every((q) => p.today + q.clockDays > end)) return 'R2';
-  if (here.every((q) => w.loadMgN > 0.5 * q.netL * q.totalLimitMgN + 1e-6)) return 'R3';
-  return p.budget !== null && w.price > p.budget + 1e-6 ? 'R10' : null;
+  if (here.every((q) => w.loadMgN > capacityOf(q) + SLACK)) return 'R3';
+  return p.budget !== null && w.price > p.budget + SLACK ? 'R10' : null;
 }
 
 /** Purchase days worth trying for a release: as late as its clock lets it, and the last of each month before. */

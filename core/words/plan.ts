@@ -3,7 +3,7 @@ import type { Rule } from '../planner/rules';
 
 /** What a date waits for. */
 export const BINDING_WORDS: Record<Rule, string> = {
-  R1: 'waits until the start has passed its gates',
+  R1: 'waits until the water is ready for its kind',
   R2: 'waits for the days its quarantine must be seen clear',
   R3: 'waits for a free quarantine, or for room in it',
   R4: 'waits for the addition before it to settle',

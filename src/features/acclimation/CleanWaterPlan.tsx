@@ -1,8 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useRef, useState } from 'react';
 import { shallowEqual } from 'react-redux';
-import type { Drip, Edit, Task, Water } from '../../../core/document';
-import { isOpen } from '../../../core/document';
+import { isOpen, livingIn, type Drip, type Edit, type Task, type Water } from '../../../core/document';
 import { ACCLIMATION_LIMITS, cleanWaterDays, type Because } from '../../../core/acclimation';
 import { speciesById } from '../../../core/species';
 import { addDays } from '../../../core/time';
@@ -61,6 +60,8 @@ function Plan({ water, drip, tooMuch }: { water: Water; drip: Drip; tooMuch: boo
     (w) =>
       w.id !== water.id &&
       isOpen(w) &&
+      // Whoever lives in it would have to bear the bag's salinity.
+      livingIn(doc, w.id).every((a) => drip.animalIds.includes(a.id)) &&
       (w.kind === 'holding' || (w.kind === 'quarantine' && species.every((s) => lineFits(w.line, s)))),
   );
   const [first] = places;

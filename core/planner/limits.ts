@@ -1,0 +1,25 @@
+/** What the stocking plan goes by. Each number with its unit and where it comes from; docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const PLANNER_LIMITS = {
+  heavyMgN: limit(0.5, 'mg N a day', 'a release above it is a load and settles', 'science notes 9'),
+  settleDays: limit(7, 'days', 'between two days on which a load enters', 'science notes 9'),
+  firstSettleDays: limit(14, 'days', 'after the first of them', 'science notes 9'),
+  doublingDays: limit(30, 'days', 'in which the load may at most double', 'science notes 9'),
+  quarantineShare: limit(
+    0.5,
+    'share',
+    'of the water that changes of a quarantine take at most a day',
+    'science notes 9',
+  ),
+  bareShare: limit(0.5, 'share', 'of its limit to which a bare quarantine is filled', 'our choice'),
+  beforeAwayDays: limit(3, 'days', 'before an absence nothing is bought or released', 'science notes 9'),
+  testDays: limit([1, 3, 7], 'days', 'after a release are tested', 'science notes 9'),
+  firstStepPerLitre: limit(0.1, 'mg N/day/L', 'the first release at most, of net water', 'science notes 9'),
+  coralDays: limit(14, 'days', 'corals wait longer than fish, and after a first piece', 'our choice'),
+  glassShare: limit(0.85, 'share', 'of the glass is net water, roughly', 'our estimate'),
+  horizonDays: limit(400, 'days', 'ahead a plan looks', 'our choice'),
+  exactWishes: limit(12, 'wishes', 'up to which a plan is proved the best', 'our choice'),
+} as const satisfies LimitTable;
+
+export const PLANNER = valuesOf(PLANNER_LIMITS);
