@@ -19,6 +19,7 @@ const ROUTES = [
   '/water/north-window/stock',
   '/water/north-window/stock/species',
   '/water/north-window/stock/buy',
+  '/water/north-window/stock/plan',
   '/water/north-window/drip/new?animals=north-cardinals',
   '/water/north-window/stock/add?species=yellow-tang',
   '/water/north-window/stock/north-cardinals',

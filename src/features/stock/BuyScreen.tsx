@@ -31,7 +31,19 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Choice, FieldRow, Row, Screen, Section, space, TextField, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Choice,
+  FieldRow,
+  Row,
+  Screen,
+  Section,
+  space,
+  Steadily,
+  TextField,
+  Txt,
+  useTheme,
+} from '../../ui';
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
@@ -252,6 +264,9 @@ function Basket({
   );
 }
 
+/** Kinds drawn at a time. */
+const ROWS = 12;
+
 /** The wishes first, then any kind by name. */
 function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => void }) {
   const { roles } = useTheme();
@@ -272,19 +287,22 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
   return (
     <Section title="Kinds">
       <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
-      {shown.map((s) => (
-        <View key={s.id} style={[styles.kind, { borderColor: roles.hairline }]}>
-          <View style={styles.shrink}>
-            <Txt>{s.common}</Txt>
-            {wished.has(s.id) ? (
-              <Txt kind="small" tone="second">
-                wished for
-              </Txt>
-            ) : null}
+      <Steadily
+        step={ROWS}
+        rows={shown.map((s) => (
+          <View key={s.id} style={[styles.kind, { borderColor: roles.hairline }]}>
+            <View style={styles.shrink}>
+              <Txt>{s.common}</Txt>
+              {wished.has(s.id) ? (
+                <Txt kind="small" tone="second">
+                  wished for
+                </Txt>
+              ) : null}
+            </View>
+            <Button kind="quiet" icon="add" label="One" name={`One ${s.common}`} onPress={() => onAdd(s)} />
           </View>
-          <Button kind="quiet" icon="add" label="One" name={`One ${s.common}`} onPress={() => onAdd(s)} />
-        </View>
-      ))}
+        ))}
+      />
     </Section>
   );
 }

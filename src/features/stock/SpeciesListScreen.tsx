@@ -5,8 +5,11 @@ import type { Display } from '../../../core/document';
 import { matching, SPECIES, type Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
-import { Choice, Empty, Screen, space, TextField, Txt, useTheme } from '../../ui';
+import { Choice, Empty, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithDisplay } from '../shell';
+
+/** Kinds drawn at a time. */
+const ROWS = 12;
 
 type Group = Species['group'] | 'crew';
 
@@ -59,27 +62,30 @@ function SpeciesList({ water }: { water: Display }) {
         />
       ) : null}
       <View>
-        {found.map((s) => (
-          <Link
-            key={s.id}
-            href={`/water/${water.id}/stock/add?species=${s.id}` as Href}
-            style={[styles.item, { borderColor: roles.hairline }]}
-          >
-            <View style={styles.inside}>
-              <View style={styles.shrink}>
-                <Txt kind="row">{s.common}</Txt>
-                <Txt kind="small" tone="second" style={styles.italic}>
-                  {s.scientific}
+        <Steadily
+          step={ROWS}
+          rows={found.map((s) => (
+            <Link
+              key={s.id}
+              href={`/water/${water.id}/stock/add?species=${s.id}` as Href}
+              style={[styles.item, { borderColor: roles.hairline }]}
+            >
+              <View style={styles.inside}>
+                <View style={styles.shrink}>
+                  <Txt kind="row">{s.common}</Txt>
+                  <Txt kind="small" tone="second" style={styles.italic}>
+                    {s.scientific}
+                  </Txt>
+                </View>
+                <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
+                  {s.minTankL > netL
+                    ? `wants ${showQuantity('volume', s.minTankL, units, 0)}`
+                    : `to ${showQuantity('length', s.adultCm, units, 0)}`}
                 </Txt>
               </View>
-              <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
-                {s.minTankL > netL
-                  ? `wants ${showQuantity('volume', s.minTankL, units, 0)}`
-                  : `to ${showQuantity('length', s.adultCm, units, 0)}`}
-              </Txt>
-            </View>
-          </Link>
-        ))}
+            </Link>
+          ))}
+        />
       </View>
     </Screen>
   );
