@@ -1,4 +1,5 @@
-/** The plan of a problem: its steps with what binds each, who is left out and why, what of the person's own steps breaks a rule, and how good it is known to be. */
+/** The plan of a problem: its steps with what binds each, who is left out and why, what of the person's own steps breaks a rule, and how good it
+ *  is known to be. */
 import { dayFromNumber } from '../time';
 import { PLANNER } from './limits';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';

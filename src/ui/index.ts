@@ -9,4 +9,5 @@ export { RADIUS, space, TARGET, TYPE, type Role } from './tokens';
 export { Txt } from './Txt';
 export { useWidth } from './useWidth';
 export { chime } from './chime';
+export { useChime } from './useChime';
 export { ICONS } from './icons';

@@ -3,7 +3,7 @@ import type { Drip, Water } from '../../../core/document';
 import { dripAt, dripWaterUsedL, NEAR_C, nearEnough } from '../../../core/acclimation';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import { isoOf, useAppSelector, useNow } from '../../store';
-import { Button, Row, Screen, Section, space, Txt } from '../../ui';
+import { Button, Row, Screen, Section, space, Txt, useChime } from '../../ui';
 import { ConvergeChart } from '../../ui/charts/ConvergeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { Before } from './Before';
@@ -59,6 +59,8 @@ function Dripping({ water, drip, now }: { water: Water; drip: Drip; now: number 
   const aim = soonest === null ? null : Math.max(soonest, least);
   const left = aim === null ? null : Math.max(0, aim - minutes);
   const near = running && left === 0;
+  // The reckoned end calls for a measurement.
+  useChime(near ? 1 : 0);
   const lastMeasured = lastMeasuredIn(drip);
   const found = lastMeasured ? nearEnough(lastMeasured, drip.water) : null;
   const measuredNear = found !== null && found.salinity && found.tempC;

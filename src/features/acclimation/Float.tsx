@@ -1,9 +1,8 @@
-import { useEffect, useRef } from 'react';
 import type { Drip, Water } from '../../../core/document';
 import { heatAfter, nearEnough } from '../../../core/acclimation';
 import { showQuantity } from '../../../core/units';
 import { isoOf } from '../../store';
-import { Button, chime, Row, Screen, Section, Txt } from '../../ui';
+import { Button, Row, Screen, Section, Txt, useChime } from '../../ui';
 import { useUnits } from '../shell';
 import { Before } from './Before';
 import { LetIn } from './LetIn';
@@ -22,11 +21,7 @@ export function Float({ water, drip, now }: { water: Water; drip: Drip; now: num
   const { who, least, float, minutes, clockAt, put } = session;
   const left = Math.max(0, Math.ceil(float - minutes));
   const near = startMs !== null && left === 0;
-  const heard = useRef(near);
-  useEffect(() => {
-    if (near && !heard.current) chime();
-    heard.current = near;
-  }, [near]);
+  useChime(near ? 1 : 0);
   const heat = (tempC: number) => showQuantity('temperature', tempC, units);
   const reckoned = heatAfter(drip.bag.tempC, drip.water.tempC, true, drip.bag.litres, minutes);
   const last = drip.measured?.[drip.measured.length - 1];

@@ -1,10 +1,9 @@
 /** What is asked for while a drip runs: pouring off in time, and a measurement before the end. */
-import { useEffect, useRef } from 'react';
 import type { Drip } from '../../../core/document';
 import { nearEnough, type DripPlan } from '../../../core/acclimation';
 import { readEntry, showQuantity, unitLabel } from '../../../core/units';
 import { isoOf, type Outcome } from '../../store';
-import { chime, FieldRow, Section, Txt } from '../../ui';
+import { FieldRow, Section, Txt, useChime } from '../../ui';
 import { useUnits } from '../shell';
 import { lastMeasuredIn } from './session';
 import { TextEntry, useEntryForm } from '../shell/form';
@@ -27,11 +26,7 @@ export function PourOff({
 }) {
   const units = useUnits();
   const passed = plan.pourOffMinutes.filter((m) => m <= minutes).length;
-  const heard = useRef(passed);
-  useEffect(() => {
-    if (passed > heard.current) chime();
-    heard.current = passed;
-  }, [passed]);
+  useChime(passed);
   const last = plan.pourOffMinutes[passed - 1];
   const next = plan.pourOffMinutes[passed];
   const down = showQuantity('volume', toL, units, 1);

@@ -1,11 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { handlingOf } from '../../../core/arrivals';
 import { FOUND_IN_DIP, MAX_NAME, type Animal } from '../../../core/document';
 import { speciesById } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
 import { readEntry } from '../../../core/units';
 import { dayAndHour, isoOf, useNow, type Outcome } from '../../store';
-import { Button, Check, chime, FieldRow, Line, Row, Section, Txt } from '../../ui';
+import { Button, Check, FieldRow, Line, Row, Section, Txt, useChime } from '../../ui';
 import { TextEntry, toggled, useEntryForm } from '../shell/form';
 import { DipCaution } from '../shell/handling';
 import { SaveButton } from '../shell/saving';
@@ -102,11 +102,7 @@ function Running({ dip, onOut }: { dip: Dip; onOut: (found: Found[]) => void }) 
   const now = useNow(1000);
   const left = dip.minutes * MINUTE_MS - (now - Date.parse(dip.at));
   const over = left <= 0;
-  const heard = useRef(over);
-  useEffect(() => {
-    if (over && !heard.current) chime();
-    heard.current = over;
-  }, [over]);
+  useChime(over ? 1 : 0);
   const [found, setFound] = useState<Found[]>([]);
   const seconds = Math.max(0, Math.ceil(left / 1000));
   return (

@@ -5,10 +5,20 @@ import { readEntry } from '../../../core/units';
 import { animalWords } from '../../../core/words';
 import { localDay, newId, shortWrittenDay, type Outcome } from '../../store';
 import { FieldRow, Section, Txt } from '../../ui';
-import { TextEntry, useEntryForm } from '../shell/form';
+import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
 
+const FLOWS = ['unknown', 'low', 'moderate', 'strong'] as const;
+const FLOW_WORDS: Record<(typeof FLOWS)[number], string> = {
+  unknown: 'Unknown',
+  low: 'Low',
+  moderate: 'Moderate',
+  strong: 'Strong',
+};
+
 interface LightTexts {
+  /** The flow it comes from. */
+  flow: (typeof FLOWS)[number];
   from: string;
   to: string;
   hours: string;
@@ -22,7 +32,7 @@ function readLight(t: LightTexts) {
   const hours = readEntry(t.hours, { name: 'Hours', unit: null, min: 1, max: 24 });
   if ((from === null || from.ok) && to.ok && hours.ok) {
     const steps = lightSteps({ fromPar: from?.value ?? null, toPar: to.value, hours: hours.value });
-    return { ok: true as const, steps };
+    return { ok: true as const, steps, flow: t.flow };
   }
   return {
     ok: false as const,
@@ -33,6 +43,12 @@ function readLight(t: LightTexts) {
     },
   };
 }
+
+const GO_ON = 'Only if it opens as before and its colour holds; else stay a week longer, or step back.';
+const beginWords = (flow: LightTexts['flow']): string =>
+  flow === 'unknown'
+    ? 'Lower or further from the light, in gentle flow first: nobody knows what it comes from.'
+    : `Lower or further from the light, in ${flow} flow as it comes from; change one thing at a time.`;
 
 /** Getting a coral used to the light of its place, step by step, as tasks of their days. */
 export function CoralLight({
@@ -46,19 +62,19 @@ export function CoralLight({
 }) {
   const today = localDay(Date.now());
   const form = useEntryForm({
-    start: (): LightTexts => ({ from: '', to: '', hours: '9' }),
+    start: (): LightTexts => ({ flow: 'unknown', from: '', to: '', hours: '9' }),
     read: readLight,
-    save: ({ steps }) =>
+    save: ({ steps, flow }) =>
       onAct(
         'Steps of light planned',
-        steps.slice(1).map((s): Edit => ({
+        steps.map((s, i): Edit => ({
           put: 'tasks',
           entity: {
             id: newId(),
             waterId,
             day: addDays(today, s.day),
             title: `Light ${Math.round(s.par)} PAR for ${animalWords(animal)}`.slice(0, 80),
-            note: 'Only if it opens as before and its colour holds; else stay a week longer, or step back.',
+            note: i === 0 ? beginWords(flow) : GO_ON,
             doneAt: null,
             animalIds: [animal.id],
           },
@@ -82,6 +98,12 @@ export function CoralLight({
         <TextEntry form={form} name="to" numeric label="PAR at its place" />
         <TextEntry form={form} name="hours" numeric label="Hours a day" />
       </FieldRow>
+      <ChoiceEntry
+        form={form}
+        name="flow"
+        label="Flow it comes from"
+        options={FLOWS.map((value) => ({ value, label: FLOW_WORDS[value] }))}
+      />
       {now.ok && first ? (
         <Txt>
           {now.steps.length === 1
@@ -92,7 +114,7 @@ export function CoralLight({
                 .join(', ')}: equal ratios, a week apart.`}
         </Txt>
       ) : null}
-      {now.ok && now.steps.length > 1 ? (
+      {now.ok ? (
         <SaveButton saving={form.saving} icon="keep" label="Plan these steps" onPress={form.save} />
       ) : null}
     </Section>

@@ -231,3 +231,23 @@ describe('a coral on its way in', () => {
     expect(says(/^The pump intakes/)).toBe(false);
   });
 });
+
+test('the light of a coral in steps, with the flow it comes from, as tasks from today on', async () => {
+  const doc = demo();
+  doc.animals.c = {
+    id: 'c',
+    homeId: 'north-window',
+    speciesId: 'candy-cane',
+    count: 1,
+    moves: [{ to: { kind: 'water', waterId: 'north-window' }, at: new Date().toISOString(), why: '' }],
+    plannedDay: null,
+  };
+  const shown = onScreen(<AnimalScreen />, { doc, params: north({ animalId: 'c' }) });
+  type('PAR at its place', '100');
+  choose('Moderate');
+  await submit('Plan these steps');
+  const tasks = Object.values(shown.doc().tasks).filter((t) => t.animalIds?.includes('c'));
+  // From 60 to 100 by steps of at most 1.2: three steps after the first (1.2 to the third is 1.73).
+  expect(tasks).toHaveLength(4);
+  expect(tasks.map((t) => t.note)).toContainEqual(expect.stringMatching(/in moderate flow as it comes from/));
+});
