@@ -142,7 +142,10 @@ function Plan({ water, drip, tooMuch }: { water: Water; drip: Drip; tooMuch: boo
     <Section title="Over clean water">
       <Txt tone="nitrite">
         {tooMuch
-          ? `${salt(drip.bag.salinity)} in the bag, ${salt(drip.water.salinity)} here: salinity is never raised by more than ${ACCLIMATION_LIMITS.mostRisePpt.value} ppt in one session.`
+          ? [
+              `${salt(drip.bag.salinity)} in the bag, ${salt(drip.water.salinity)} here:`,
+              `salinity is never raised by more than ${ACCLIMATION_LIMITS.mostRisePpt.value} ppt in one session.`,
+            ].join(' ')
           : 'Too much for this bag: its ammonia turns free while the salt is matched.'}
       </Txt>
       {places.length === 0 ? (

@@ -8,8 +8,14 @@ import { Txt } from '../../ui';
 /** Absences so many days ahead are told, days. */
 export const AHEAD_DAYS = 60;
 
+const span = (a: Absence): string => `Away from ${dayAndHour(a.fromMs)} to ${dayAndHour(a.untilMs)}`;
+
 export const aloneWords = (name: string, away: Absence & { days: number }, everyDays: number): string =>
-  `Away from ${dayAndHour(away.fromMs)} to ${dayAndHour(away.untilMs)}: ${away.days.toFixed(1)} days, and ${name} may go ${everyDays === 1 ? 'a day' : `${everyDays} days`} without a change. Somebody must make it, or the animals go elsewhere before.`;
+  [
+    `${span(away)}: ${away.days.toFixed(1)} days,`,
+    `and ${name} may go ${everyDays === 1 ? 'a day' : `${everyDays} days`} without a change.`,
+    'Somebody must make it, or the animals go elsewhere before.',
+  ].join(' ');
 
 /** Said before animals go into a bare tank: within its clock nobody is there for a day or more. */
 export function BareAbsence({ water, now }: { water: Quarantine; now: number }) {
@@ -18,7 +24,10 @@ export function BareAbsence({ water, now }: { water: Quarantine; now: number }) 
   const alone = leftAlone(absencesAhead(doc, now, now + water.clockDays * DAY_MS), 1);
   return alone ? (
     <Txt tone="ammonia">
-      {`You are away from ${dayAndHour(alone.fromMs)} to ${dayAndHour(alone.untilMs)}, within its ${water.clockDays} days: a bare quarantine is not left alone. Begin after it, bring cycled media, or have somebody change its water.`}
+      {[
+        `${span(alone)}, within its ${water.clockDays} days: a bare quarantine is not left alone.`,
+        'Begin after it, bring cycled media, or have somebody change its water.',
+      ].join(' ')}
     </Txt>
   ) : null;
 }

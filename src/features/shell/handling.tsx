@@ -32,11 +32,18 @@ export function HandlingNotes({
   );
 }
 
+const PALYTOXIN =
+  'It may hold palytoxin: never cut, boil or scrub it dry; wash hands, and see a doctor at once if you feel unwell.';
+
 /** The usual caution at the dip; palytoxin where the kind may hold it. */
 export function DipCaution({ toxin }: { toxin: boolean }) {
   return (
     <Caution>
-      {`Gloves and goggles; its own bowl, none of the dip in the tank.${toxin ? ' It may hold palytoxin: never cut, boil or scrub it dry; wash hands, and see a doctor at once if you feel unwell.' : ''} The label decides product, amount and time.`}
+      {[
+        'Gloves and goggles; its own bowl, none of the dip in the tank.',
+        ...(toxin ? [PALYTOXIN] : []),
+        'The label decides product, amount and time.',
+      ].join(' ')}
     </Caution>
   );
 }
