@@ -5,7 +5,7 @@ import { AFTER } from './limits';
 import { newWaterOf } from '../dosing/minerals';
 import { FILMS, lastMove, waterOf, type Animal } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
-import { speciesById, type Species } from '../species';
+import { speciesOf, type Species } from '../species';
 import { DAY_MS } from '../time';
 
 export interface ResetPlan {
@@ -148,9 +148,9 @@ const GALLON = fromUnit('gal', 1);
 /** The crew comes in steps: a first portion of one small animal for each 20 L, at most eight; the next after a week or more when the film
  *  still stands; none while it fades. Too little film for those that are there is an alarm for them. */
 export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
-  const crew = e.residents.filter((a) => speciesById(a.speciesId).crew);
+  const crew = e.residents.filter((a) => speciesOf(e, a.speciesId).crew);
   const counted = (work: Species['work']) =>
-    crew.reduce((sum, a) => (speciesById(a.speciesId).work === work ? sum + a.count : sum), 0);
+    crew.reduce((sum, a) => (speciesOf(e, a.speciesId).work === work ? sum + a.count : sum), 0);
   // Only grazers live on film: scavengers and sand sifters are fed by what falls.
   const grazers = counted('grazes');
   const lastMs = Math.max(...crew.map((a) => joinedMs(a, e.water.id)), -Infinity);

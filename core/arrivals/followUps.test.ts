@@ -1,12 +1,12 @@
 import type { Task, Water } from '../document';
-import { SPECIES, speciesById } from '../species';
+import { NO_OWN_KINDS, SPECIES, speciesById } from '../species';
 import { followUpsOf, followUpTasks } from '.';
 
 const display = { id: 't', kind: 'display' } as Water;
 const tasks = (speciesId: string, to: Water = display) => {
   let n = 0;
-  return followUpTasks([{ speciesId, count: 2 }], to, '2026-03-28', () => `k${n++}`).flatMap((e) =>
-    'put' in e ? [e.entity as Task] : [],
+  return followUpTasks(NO_OWN_KINDS, [{ speciesId, count: 2 }], to, '2026-03-28', () => `k${n++}`).flatMap(
+    (e) => ('put' in e ? [e.entity as Task] : []),
   );
 };
 

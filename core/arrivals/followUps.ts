@@ -1,6 +1,6 @@
 /** What is looked after once an animal is in a display: tasks of their days, each with the question that fits. */
 import type { Animal, Edit, Water } from '../document';
-import { speciesById, type Species } from '../species';
+import { speciesOf, type Species, type WithKinds } from '../species';
 import { addDays } from '../time';
 import { ARRIVALS } from './limits';
 
@@ -39,8 +39,10 @@ const QUESTIONS: Record<Species['group'], string> = {
   coral: 'Open? Colour as it came? Tissue whole to the edge?',
 };
 
-/** The tasks of animals that join a display on a day; none for any other water. @param id makes an identity for each */
+/** @param kinds the document, for kinds of one's own
+ *  The tasks of animals that join a display on a day; none for any other water. @param id makes an identity for each */
 export const followUpTasks = (
+  kinds: WithKinds,
   who: readonly (Pick<Animal, 'speciesId' | 'count'> & { id?: string })[],
   to: Water,
   day: string,
@@ -48,7 +50,7 @@ export const followUpTasks = (
 ): Edit[] =>
   to.kind === 'display'
     ? who.flatMap(({ id: animalId, speciesId, count }) =>
-        followUpsOf(speciesById(speciesId), count).map((f): Edit => ({
+        followUpsOf(speciesOf(kinds, speciesId), count).map((f): Edit => ({
           put: 'tasks',
           entity: {
             id: id(),

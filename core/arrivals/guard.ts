@@ -3,7 +3,7 @@
 import { waterOf, type Animal, type Document, type Quarantine, type Water } from '../document';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import type { Assessment, Judgement } from '../readiness';
-import { speciesById, type Species } from '../species';
+import { speciesOf, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
 import { DAY_MS } from '../time';
 
@@ -31,7 +31,7 @@ export function admissionRisks(
   nowMs: number,
   dayOfMs: (ms: number) => string,
 ): Risk[] {
-  const species = speciesById(animal.speciesId);
+  const species = speciesOf(doc, animal.speciesId);
   const risks: Risk[] = [];
   if (isCopperDeath(doc, species, to)) risks.push({ code: 'riskCopper', name: to.name });
   // Nobody is put into water that is an emergency itself, whatever it is for.

@@ -14,10 +14,10 @@ export type Handling =
   | 'toxin';
 
 /** Kinds, as the species file names them, that may not be lifted out of the water. */
-const NEVER_AIR = ['sponge', 'puffer', 'star', 'urchin'];
+const NEVER_AIR = ['sponge', 'puffer', 'star', 'urchin'] as const;
 
 export function handlingOf(species: Pick<Species, 'group' | 'is'>): Handling[] {
-  const is = (kind: string) => species.is.includes(kind);
+  const is = (kind: Species['is'][number]) => species.is.includes(kind);
   const dips = species.group === 'coral' && !is('anemone') && !is('clam') && !is('sponge');
   return [
     ...(NEVER_AIR.some(is) ? (['neverAir'] as const) : []),

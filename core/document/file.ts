@@ -135,7 +135,7 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
       ...(a.takenFor ?? []).map((t, i) => [`takenFor[${i}].speciesId`, t.speciesId]),
     ] as const;
     for (const [path, speciesId] of named)
-      if (!SPECIES_IDS.has(speciesId as string))
+      if (!SPECIES_IDS.has(speciesId) && !Object.hasOwn(doc.species, speciesId))
         broken.push({
           collection: 'animals',
           id: a.id,
@@ -144,9 +144,29 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
             message: `is "${speciesId}", which is not in the species list`,
           },
         });
+    const quarantineId = a.wish?.held?.quarantineId;
+    if (quarantineId) need('animals', a.id, 'wish.held.quarantineId', 'waters', quarantineId);
   }
+  for (const own of Object.values(doc.species))
+    if (!SPECIES_IDS.has(own.likeId))
+      broken.push({
+        collection: 'species',
+        id: own.id,
+        fault: {
+          path: `species "${own.id}".likeId`,
+          message: `is "${own.likeId}", which is not in the species list`,
+        },
+      });
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
-  for (const name of ['targets', 'tasks', 'setup', 'equipment', 'forecasts', 'treatments'] as const) {
+  for (const name of [
+    'targets',
+    'tasks',
+    'setup',
+    'equipment',
+    'forecasts',
+    'treatments',
+    'plans',
+  ] as const) {
     for (const e of Object.values(doc[name])) need(name, e.id, 'waterId', 'waters', e.waterId);
   }
   for (const t of Object.values(doc.tasks))

@@ -59,9 +59,13 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(2)).toContain('calibrations');
   expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
   expect(collectionsOf(5)).toEqual(
-    COLLECTION_NAMES.filter((name) => !['forecasts', 'treatments', 'purchases'].includes(name)),
+    COLLECTION_NAMES.filter(
+      (name) => !['forecasts', 'treatments', 'purchases', 'species', 'plans'].includes(name),
+    ),
   );
-  expect(collectionsOf(6)).toEqual(COLLECTION_NAMES);
+  const since8 = ['species', 'plans'];
+  expect(collectionsOf(7)).toEqual(COLLECTION_NAMES.filter((name) => !since8.includes(name)));
+  expect(collectionsOf(8)).toEqual(COLLECTION_NAMES);
 });
 test('steps missing, doubled or out of order are refused at once', () => {
   const [one, two] = STEPS as [Migration, Migration];
@@ -156,7 +160,7 @@ describe.each([1, 2, 3])('a file of version %i', (version) => {
   });
 });
 
-test.each([4, 5, 6])(
+test.each([4, 5, 6, 7])(
   'a file of version %i opens, every entity of it, and is the same in today’s form',
   (version) => {
     const file = fixture(version);
@@ -207,6 +211,6 @@ test('a tank without bacteria had no source', () => {
   expect(doc.waters[first!.id]).toMatchObject({ bacteriaSources: [] });
 });
 test('a step that fails is said, and nothing is opened', () => {
-  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5, 6]);
-  expect(readDocument('{"format":"zoarium","version":8}')).toMatchObject({ status: 'too-new', version: 8 });
+  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5, 6, 7]);
+  expect(readDocument('{"format":"zoarium","version":9}')).toMatchObject({ status: 'too-new', version: 9 });
 });

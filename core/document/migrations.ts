@@ -63,6 +63,14 @@ export const MIGRATIONS: readonly Migration[] = [
     ends: [],
     up: (entries) => [...entries],
   },
+  {
+    from: 7,
+    reason:
+      'kinds of one’s own, what a plan is made from and the plans themselves: all added, nothing to convert',
+    adds: ['species', 'plans'],
+    ends: [],
+    up: (entries) => [...entries],
+  },
 ];
 
 /** @throws Error where a step is missing, doubled or out of order. */

@@ -15,6 +15,7 @@ const HELD = [
   'purchases',
   'drips',
   'looks',
+  'plans',
 ] as const;
 
 /** Takes a water with its log. With a display go the animals whose home it is and the quarantines that serve no other; whoever else passed

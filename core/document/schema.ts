@@ -32,8 +32,10 @@ import {
   NITRITE_WEIGHTS,
   OWN_PARAMETERS,
   PARAMETERS,
+  PLANS,
   QUARANTINE_KIT,
   QUARANTINE_LINES,
+  REEF_SAFE,
   RISKS,
   ROCK_KINDS,
   SCHOOLS,
@@ -45,6 +47,7 @@ import {
   SOUNDS,
   STAGES,
   TAP_HOLDS,
+  TEMPERAMENTS,
   TREATMENT_HOLDS,
   type CollectionName,
 } from './vocabulary';
@@ -139,6 +142,22 @@ const waterSchema = z.discriminatedUnion('kind', [
     tap: z.strictObject({ holds: z.enum(TAP_HOLDS), conditioned: z.boolean() }).optional(),
     /** Strict when absent. */
     nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
+    /** What the stocking plan reckons with. Days of the week from 0, Sunday; none is any. */
+    stocking: z
+      .strictObject({
+        which: z.enum(PLANS),
+        shopDays: z
+          .array(z.int().min(0).max(6))
+          .max(7)
+          .refine((list) => new Set(list).size === list.length, 'expected each day once'),
+        /** For a calendar month; null for no limit. */
+        budget: amount(1e6).nullable(),
+        /** Looks at a quarantine a week; fewer than seven lengthen its clock. */
+        looksAWeek: z.int().min(1).max(7),
+        /** Cleaners and corals without a quarantine of their own: why the risk is taken. */
+        direct: note.nullable(),
+      })
+      .optional(),
     /** What the person means to do from now on; the forecast reckons with it. */
     planned: z
       .strictObject({
@@ -495,6 +514,21 @@ const animalSchema = z.strictObject({
   splitFrom: id.optional(),
   /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
   plannedDay: day.nullable(),
+  /** What the plan is made from, of a wish; 1 is wanted most, the price is for all of them. */
+  wish: z
+    .strictObject({
+      priority: z.int().min(1).max(9).optional(),
+      price: amount(1e6).optional(),
+      /** Days the person has set, in one of the quarantines: no plan moves them. Without a release that day is planned. */
+      held: z
+        .strictObject({ buyDay: day, quarantineId: id.nullable(), releaseDay: day.nullable() })
+        .refine((h) => h.releaseDay === null || h.releaseDay >= h.buyDay, {
+          error: 'expected a release on or after the purchase',
+          path: ['releaseDay'],
+        })
+        .optional(),
+    })
+    .optional(),
   /** What the look into each on arrival found. */
   inspection: z
     .strictObject({
@@ -663,6 +697,36 @@ const settingsSchema = z.strictObject({
   timerSound: z.boolean().optional(),
 });
 
+/** A kind the list does not hold; what is left out is its nearest relative's. */
+const ownSpeciesSchema = z.strictObject({
+  id,
+  common: nameSchema,
+  /** Nearest relative, in the species list. */
+  likeId: id,
+  scientific: nameSchema.optional(),
+  adultCm: positive(100),
+  arrivalCm: positive(100).optional(),
+  minTankL: positive(20000).optional(),
+  minTankCm: positive(1000).optional(),
+  temperament: z.enum(TEMPERAMENTS).optional(),
+  reefSafe: z.enum(REEF_SAFE).optional(),
+  jumps: z.boolean().optional(),
+  maxPerTank: z.int().min(1).max(100).optional(),
+  minTankAgeDays: z.int().min(0).max(1000).optional(),
+});
+
+/** A plan as it was made on a day: what a later one is compared with. Days null where a start was out of sight. */
+const planSchema = z.strictObject({
+  id,
+  waterId: id,
+  at: time,
+  which: z.enum(PLANS),
+  gate: day.nullable(),
+  coralGate: day.nullable(),
+  steps: z.array(z.strictObject({ animalId: id, buyDay: day, releaseDay: day })).max(200),
+  leftOut: z.array(id).max(200),
+});
+
 /** Every collection of the document with the schema of its entities. */
 export const COLLECTIONS = {
   settings: settingsSchema,
@@ -682,4 +746,6 @@ export const COLLECTIONS = {
   forecasts: forecastSchema,
   treatments: treatmentSchema,
   purchases: purchaseSchema,
+  species: ownSpeciesSchema,
+  plans: planSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

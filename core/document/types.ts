@@ -40,6 +40,7 @@ export type QuarantineKit = (typeof QUARANTINE_KIT)[number];
 /** One forecast of a day. */
 export type Said = Entity<'forecasts'>;
 export type Purchase = Entity<'purchases'>;
+export type SaidPlan = Entity<'plans'>;
 export type Treatment = Entity<'treatments'>;
 export type Dosed = (typeof DOSED)[number];
 export type DripCheck = keyof Drip['checks'];

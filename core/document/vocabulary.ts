@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 7;
+export const VERSION = 8;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -148,6 +148,12 @@ export const RISKS = [
   'riskIntakes',
 ] as const;
 
+export const TEMPERAMENTS = ['gentle', 'firm', 'territorial'] as const;
+/** Whether it leaves corals alone. */
+export const REEF_SAFE = ['yes', 'caution', 'no'] as const;
+/** Dates of the start a plan is made with: the middle of the forecast, or its late end. */
+export const PLANS = ['likely', 'cautious'] as const;
+
 /** What happens to a water besides its care, and may be followed by ammonia. */
 export const INCIDENTS = [
   'foodSpilled',
@@ -223,5 +229,7 @@ export const COLLECTION_NAMES = [
   'forecasts',
   'treatments',
   'purchases',
+  'species',
+  'plans',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

@@ -11,6 +11,7 @@ import {
   type Water,
   type WaterEvent,
 } from '../document';
+import type { OwnSpecies } from '../species';
 import { openEssentials } from '../setup';
 import { dayHasBegun } from '../time';
 import { netVolume } from '../volume';
@@ -33,6 +34,8 @@ export interface WaterEvidence<W extends Water = Water> {
   setupOpen: SetupItem[];
   /** What the person aims at in this water, where it was set. */
   targets: readonly Target[];
+  /** The person's own kinds. */
+  species: Readonly<Record<string, OwnSpecies>>;
 }
 
 export interface WaterChange {
@@ -75,6 +78,7 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
     residents: animals.filter((a) => isIn(a, waterId)),
     setupOpen: setupOpenAt(doc, water, nowMs),
     targets: Object.values(doc.targets).filter((t) => t.waterId === waterId),
+    species: doc.species,
   };
 }
 

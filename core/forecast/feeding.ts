@@ -2,7 +2,7 @@
 import { waterOf, type WaterEvent } from '../document';
 import type { WaterEvidence } from '../evidence';
 import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 import { EXCRETED_SHARE, groupLoadMgN } from '../stocking/load';
 import { DAY_MS } from '../time';
 import { TAKEN } from './limits';
@@ -47,7 +47,7 @@ const NO_TURN: Turn = { day: 0, eating: 0, grazing: 0, meals: 0, meal: null };
 /** Each stay of each group, from the day it joined to the day it left, growing month by month. */
 function turnsOfAnimals(e: WaterEvidence, dayOf: (ms: number) => number): Turn[] {
   return e.joined.flatMap(({ animal }) => {
-    const grazes = speciesById(animal.speciesId).load.kind === 'fixed';
+    const grazes = speciesOf(e, animal.speciesId).load.kind === 'fixed';
     const turns: Turn[] = [];
     let load = 0;
     const brings = (ms: number, next: number) => {
@@ -64,7 +64,7 @@ function turnsOfAnimals(e: WaterEvidence, dayOf: (ms: number) => number): Turn[]
       const next = animal.moves[i + 1];
       const untilMs = next ? Date.parse(next.at) : e.nowMs;
       for (let ms = atMs; ms <= untilMs; ms += TAKEN.grownAfterDays * DAY_MS)
-        brings(ms, groupLoadMgN(animal, ms));
+        brings(ms, groupLoadMgN(e, animal, ms));
     });
     return turns;
   });

@@ -23,7 +23,7 @@ export function sliceFor(doc: Document, waterId: string): Document {
 /** The daily load of the first animals meant: those wished for and in quarantine, or two small fish on light feed. */
 export function plannedLoad(doc: Document, waterId: string): { mgN: number; words: string } {
   const meant = Object.values(doc.animals).filter((a) => a.homeId === waterId && isComing(a));
-  const mgN = meant.reduce((sum, a) => sum + groupLoadMgN(a, 0), 0);
+  const mgN = meant.reduce((sum, a) => sum + groupLoadMgN(doc, a, 0), 0);
   return mgN > 0.5
     ? {
         mgN,

@@ -13,7 +13,7 @@ import {
 } from '../evidence';
 import { straightLine } from '../dosing';
 import { FREE_AMMONIA } from '../seawater';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS, type LocalTime } from '../time';
 import { act, ask, note, test, watch, type Finding, type Trouble } from './finding';
@@ -234,7 +234,7 @@ function salinity(e: WaterEvidence): Finding[] {
   const newest = fresh(e, 'salinity') ?? salinityExpected(e);
   if (!newest) return [];
   const { point, value, changed } = newest;
-  const delicate = e.residents.some((a) => speciesById(a.speciesId).group !== 'fish');
+  const delicate = e.residents.some((a) => speciesOf(e, a.speciesId).group !== 'fish');
   const edge = delicate ? LIVING.salinityActDelicate : LIVING.salinityAct;
   const { watched, acted, aim } = limitsOf(e, 'salinity', edge);
   const found = point.interval.mid;
@@ -355,7 +355,7 @@ function alkalinity(e: WaterEvidence): Finding[] {
   if (!newest) return [];
   const found = newest.point.interval.mid;
   const { atMs } = newest.point;
-  const corals = e.residents.some((a) => speciesById(a.speciesId).group === 'coral');
+  const corals = e.residents.some((a) => speciesOf(e, a.speciesId).group === 'coral');
   const low: Statement = { code: 'alkalinityWithAnimals', alkalinity: found, atMs };
   if (corals && found < LIVING.alkalinityActCorals)
     return [act('alkalinity', 'alkalinity', low, { code: 'raiseAlkalinity' })];

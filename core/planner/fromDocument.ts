@@ -13,7 +13,7 @@ import type { WaterEvidence } from '../evidence';
 import { clockOf, peakOf } from '../quarantine';
 import type { Assessment } from '../readiness';
 import { FREE_AMMONIA } from '../seawater';
-import { speciesById, type Species } from '../species';
+import { speciesOf, type Species } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
@@ -48,7 +48,7 @@ export function plannedAnimals(
   const coming = Object.values(doc.animals)
     .filter((a) => a.homeId === display.id && !isIn(a, display.id) && placeOf(a).kind !== 'gone')
     .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const tooBig = coming.filter((a) => tooBigFor(speciesById(a.speciesId), netL));
+  const tooBig = coming.filter((a) => tooBigFor(speciesOf(doc, a.speciesId), netL));
   return { fits: coming.filter((a) => !tooBig.includes(a)), tooBig };
 }
 
@@ -69,12 +69,12 @@ export function problemFor(
   const recent = evidence.joined.filter((j) => nowMs - j.atMs < DOUBLING_DAYS * DAY_MS);
   const released = recent.map((j) => ({
     day: dayNumber(dayOfMs(j.atMs)),
-    loadMgN: groupLoadMgN(j.animal, nowMs),
+    loadMgN: groupLoadMgN(doc, j.animal, nowMs),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
   const capacity = provedCapacity(evidence)?.nearZeroNowMgN ?? Infinity;
   const limit = peakOf({ limit: { freeMgN: FREE_AMMONIA.longTerm }, ...FRESH_WATER });
-  const wishes = animals.map((a) => wishOf(a, nowMs));
+  const wishes = animals.map((a) => wishOf(doc, a, nowMs));
   const direct: Line[] = choices.withoutQuarantine
     ? (['invertebrate', 'coral'] as const).filter((line) => !quarantines.some((q) => q.line === line))
     : [];
@@ -131,14 +131,14 @@ export function problemFor(
 const dimensionsL = (size: { lengthCm: number; widthCm: number; waterHeightCm: number }): number =>
   (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000;
 
-function wishOf(a: Animal, nowMs: number): Wish {
-  const species = speciesById(a.speciesId);
+function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
+  const species = speciesOf(doc, a.speciesId);
   const bought = placeOf(a).kind === 'water';
   return {
     id: a.id,
     line: lineOf(species),
     loadMgN: bought
-      ? groupLoadMgN(a, nowMs)
+      ? groupLoadMgN(doc, a, nowMs)
       : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
     price: 0,
     priority: 1,

@@ -1,7 +1,7 @@
 /** A display without fish after an outbreak: most parasites of fish die out where they find none for long enough. 76 days from the last fish out at
  *  24 to 26 C; fewer only where it is 27 C or more all the time, and for a reason that is kept (science notes 8). */
 import { isIn, readingInterval, waterOf, type Animal, type Display, type Document } from '../document';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 import { addDays, DAY_MS, daysBetween } from '../time';
 import { QUARANTINE } from './limits';
 
@@ -30,7 +30,7 @@ export function fallowOf(
   const outbreaks = outbreaksOf(doc, display.id, nowMs);
   const latest = outbreaks[outbreaks.length - 1];
   if (!latest) return null;
-  const fish = Object.values(doc.animals).filter((a) => speciesById(a.speciesId).group === 'fish');
+  const fish = Object.values(doc.animals).filter((a) => speciesOf(doc, a.speciesId).group === 'fish');
   const fishIn = fish.filter((a) => isIn(a, display.id));
   const { fallow: chosen } = latest;
   const whole = QUARANTINE.fallowDays;

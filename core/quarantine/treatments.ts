@@ -1,6 +1,6 @@
 /** What treatments mean for the clock, the filter and those who may ever live in the water. Nothing here proposes a medicine or a dose. */
 import { livingIn, type Document, type Quarantine, type Treatment, type Water } from '../document';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 
 export const treatmentsOf = (doc: Document, waterId: string): Treatment[] =>
   Object.values(doc.treatments)
@@ -37,7 +37,7 @@ export function conflictsOf(
   t: Pick<Treatment, 'holds' | 'hides'>,
 ): TreatmentConflict[] {
   const copper = t.holds === 'copper';
-  const others = livingIn(doc, water.id).some((a) => speciesById(a.speciesId).group !== 'fish');
+  const others = livingIn(doc, water.id).some((a) => speciesOf(doc, a.speciesId).group !== 'fish');
   const media = (water.kind === 'quarantine' && water.filter === 'cycled') || (water.rockKg ?? 0) > 0;
   const filter = water.kind === 'display' || media;
   return [

@@ -2,13 +2,13 @@
 import { aimOf, type Parameter } from '../document';
 import { lastOf, printed, trusted, type Point, type WaterEvidence } from '../evidence';
 import { inRange, LIVING } from '../living';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 import type { Statement } from '../statements';
 import { RULES } from './limits';
 
 /** Additions that a filter has to carry: a coral opens no gate for a fish. */
 export const loadJoined = (e: WaterEvidence): WaterEvidence['joined'] =>
-  e.joined.filter(({ animal }) => speciesById(animal.speciesId).group !== 'coral');
+  e.joined.filter(({ animal }) => speciesOf(e, animal.speciesId).group !== 'coral');
 
 /** What speaks against the water as sea water: outside its aim by more than is let pass. Null when nothing does. */
 export function offAim(e: WaterEvidence): { finding: Statement; opens: Statement } | null {

@@ -1,3 +1,3 @@
-export { SPECIES, SPECIES_IDS, speciesById, type Species } from './species';
-export { matching } from './search';
-export type { PreyKind } from './schema';
+export { allSpecies, SPECIES, SPECIES_IDS, speciesById, speciesOf } from './species';
+export { assumedOf, NO_OWN_KINDS, type AssumedField, type OwnSpecies, type WithKinds } from './own';
+export type { PreyKind, Species } from './schema';

@@ -1,11 +1,70 @@
-/** Finding a species by what people call it. */
-import type { Species } from './species';
+/** What a person asks for when looking for an animal: words in use, or what it should do and where it should fit. */
+import { fromUnit } from '../units';
+import type { Species } from './schema';
 
-/** Species whose common or scientific name holds what is typed; all of them for nothing. */
-export function matching(all: readonly Species[], query: string): Species[] {
-  const wanted = query.trim().toLowerCase();
-  return all.filter(
-    (s) =>
-      wanted === '' || s.common.toLowerCase().includes(wanted) || s.scientific.toLowerCase().includes(wanted),
-  );
+/** A question taken apart. */
+export interface Asked {
+  /** What is left to be looked for as a name. */
+  name: string;
+  /** The glass it should fit, L. */
+  litres: number | null;
+  wants: Want[];
 }
+
+export type Want = keyof typeof WANTS;
+
+const is = (s: Species, kind: Species['is'][number]): boolean => s.is.includes(kind);
+
+/** Things people ask an animal to do or to be, each with the words they ask in. */
+const WANTS = {
+  eatsAlgae: {
+    asked:
+      /\b(?:eat(?:s|er|ing)?|graz(?:e|es|er|ing)|against|for)\s+(?:\w+\s+)?(?:algae?|film|diatoms?)\b|\balgae?[ -]eat(?:er|ing)s?\b/,
+    holds: (s: Species) => s.diet.includes('algae') && s.group !== 'coral',
+  },
+  cleansSand: {
+    asked:
+      /\b(?:clean|sift|turn|stir)(?:s|er|ers|ing)?\s+(?:the\s+)?sand\b|\bsand[ -](?:sift|clean)(?:er|ers|ing)\b/,
+    holds: (s: Species) => s.work === 'sifts' || s.rivalKey === 'sand sifter' || s.id === 'diamond-goby',
+  },
+  eatsPests: {
+    asked: /\beats?\s+(?:aiptasia|flatworms?|pests?)\b/,
+    holds: (s: Species) =>
+      s.eats.includes('worms') || s.id === 'peppermint-shrimp' || s.id === 'bristletail-filefish',
+  },
+  safeWithCorals: {
+    asked: /\b(?:reef|coral)[ -]?safe\b|\bsafe with corals?\b/,
+    holds: (s: Species) => s.reefSafe === 'yes',
+  },
+  easy: { asked: /\b(?:easy|hardy|beginners?|first fish)\b/, holds: (s: Species) => s.hardiness === 'hardy' },
+  staysIn: { asked: /\b(?:no lid|open top|does not jump)\b/, holds: (s: Species) => !s.jumps },
+  bred: { asked: /\b(?:captive|tank)[ -]bred\b/, holds: (s: Species) => s.bred !== 'wild' },
+  lowLight: {
+    asked: /\b(?:low|little|dim) light\b|\bshade\b/,
+    holds: (s: Species) => s.coral !== undefined && s.coral.light[0] <= LOW_PAR && !is(s, 'clam'),
+  },
+} as const;
+
+/** Lowest PAR of a coral that stands in little light. */
+const LOW_PAR = 60;
+
+const VOLUME = /\b(?:for|in|fits?)?\s*(\d+(?:[.,]\d+)?)\s*(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\w])/;
+
+/** "eats algae for 60 L" -> algae eaters that fit 60 L. Volumes without a unit are none: they may belong to a name. */
+export function askedOf(query: string): Asked {
+  let rest = query.toLowerCase();
+  const volume = VOLUME.exec(rest);
+  if (volume) rest = rest.replace(volume[0], ' ');
+  const wants = (Object.keys(WANTS) as Want[]).filter((want) => WANTS[want].asked.test(rest));
+  for (const want of wants) rest = rest.replace(WANTS[want].asked, ' ');
+  const number = Number((volume?.[1] ?? '').replace(',', '.'));
+  return {
+    name: rest.replace(/\s+/g, ' ').trim(),
+    litres: volume && number > 0 ? fromUnit(volume[2]?.startsWith('g') ? 'gal' : 'L', number) : null,
+    wants,
+  };
+}
+
+/** Whether a kind does and fits what was asked, its name aside. */
+export const answers = ({ litres, wants }: Omit<Asked, 'name'>, s: Species): boolean =>
+  (litres === null || s.minTankL <= litres) && wants.every((want) => WANTS[want].holds(s));

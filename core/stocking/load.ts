@@ -4,7 +4,7 @@
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
 import { type Animal, isComing, waterOf } from '../document';
 import { type WaterEvidence, proofState, zerosSince } from '../evidence';
-import { speciesById, type Species } from '../species';
+import { speciesOf, type Species, type WithKinds } from '../species';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
 import { simulateNitrogen, DEFAULT_PARAMS, EMPTY_STATE } from '../nitrogen/model';
@@ -29,8 +29,8 @@ export function dailyLoadMgN(species: Species, lengthCm: number): number {
 
 /** Length at a moment: from the length it came with towards its adult size, the closer the slower (von Bertalanffy). Before it came, the
  *  length it came with. Check by hand: 3 cm of 8, k 1 a year, after a year: 8 - 5 exp(-1) = 6.16 cm. */
-export function lengthAt(animal: Animal, atMs: number): number {
-  const species = speciesById(animal.speciesId);
+export function lengthAt(kinds: WithKinds, animal: Animal, atMs: number): number {
+  const species = speciesOf(kinds, animal.speciesId);
   const came = animal.moves.find((m) => waterOf(m.to) !== null);
   const atFirst = animal.lengthCm ?? species.arrivalCm;
   const adult = Math.max(species.adultCm, atFirst);
@@ -40,8 +40,8 @@ export function lengthAt(animal: Animal, atMs: number): number {
 }
 
 /** mg N a day of a group at a moment, by its length then. */
-export const groupLoadMgN = (animal: Animal, atMs: number): number =>
-  dailyLoadMgN(speciesById(animal.speciesId), lengthAt(animal, atMs)) * animal.count;
+export const groupLoadMgN = (kinds: WithKinds, animal: Animal, atMs: number): number =>
+  dailyLoadMgN(speciesOf(kinds, animal.speciesId), lengthAt(kinds, animal, atMs)) * animal.count;
 
 export interface Capacity {
   /** mg N a day taken up at the dose. */
@@ -130,9 +130,9 @@ export function loadAt(e: WaterEvidence, atMs: number): number {
   const inside = e.joined.flatMap(({ animal }) => (wasIn(animal, e.water.id, atMs) ? [animal] : []));
   if (inside.length === 0) return 0;
   const fed = fedAt(e, atMs);
-  const unfed = inside.filter((a) => speciesById(a.speciesId).load.kind === 'fixed');
+  const unfed = inside.filter((a) => speciesOf(e, a.speciesId).load.kind === 'fixed');
   const counted = fed === null ? inside : unfed;
-  return counted.reduce((sum, a) => sum + groupLoadMgN(a, atMs), fed ?? 0);
+  return counted.reduce((sum, a) => sum + groupLoadMgN(e, a, atMs), fed ?? 0);
 }
 
 const wasIn = (animal: Animal, waterId: string, atMs: number): boolean =>
@@ -165,7 +165,7 @@ export function loadStair(
 ): StairStep[] {
   const changes = e.joined
     .flatMap(({ animal }) => {
-      const label = speciesById(animal.speciesId).common;
+      const label = speciesOf(e, animal.speciesId).common;
       return animal.moves.flatMap((m, i) => {
         const was = waterOf(animal.moves[i - 1]?.to) === e.water.id;
         const is = waterOf(m.to) === e.water.id;
@@ -174,7 +174,7 @@ export function loadStair(
           : [
               {
                 atMs: Date.parse(m.at),
-                mgN: (is ? 1 : -1) * groupLoadMgN(animal, Date.parse(m.at)),
+                mgN: (is ? 1 : -1) * groupLoadMgN(e, animal, Date.parse(m.at)),
                 label: is ? label : '',
                 planned: false,
               },
@@ -191,8 +191,8 @@ export function loadStair(
         : [
             {
               atMs: Math.max(atMs, e.nowMs),
-              mgN: groupLoadMgN(a, atMs),
-              label: speciesById(a.speciesId).common,
+              mgN: groupLoadMgN(e, a, atMs),
+              label: speciesOf(e, a.speciesId).common,
               planned: true,
             },
           ];

@@ -3,7 +3,7 @@ import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
 import type { Assessment, Judgement } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
-import { speciesById, type PreyKind, type Species } from '../species';
+import { speciesOf, type PreyKind, type Species } from '../species';
 import type { StatementOf, WarningCode } from '../statements';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
@@ -24,13 +24,18 @@ export interface AdditionForecast {
   likelyNh3MgN: readonly [number, number, number] | null;
 }
 
-const PREY_OF: Record<PreyKind, string> = {
+const PREY_OF: Record<PreyKind, Species['is'][number]> = {
   snails: 'snail',
   shrimp: 'shrimp',
   crabs: 'crab',
   smallFish: 'smallFish',
-  corals: 'coral',
   worms: 'worm',
+  clams: 'clam',
+  corals: 'coral',
+  softCorals: 'soft',
+  zoanthids: 'zoanthid',
+  fleshyCorals: 'fleshy',
+  smallPolypCorals: 'smallPolyp',
 };
 
 const ORDER: Record<Warning['severity'], number> = { stop: 0, caution: 1, note: 2 };
@@ -45,7 +50,7 @@ export function additionWarnings(
   count: number,
   peaks: AdditionPeaks | null = null,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
-  const residents = e.residents.map((a) => ({ species: speciesById(a.speciesId), count: a.count }));
+  const residents = e.residents.map((a) => ({ species: speciesOf(e, a.speciesId), count: a.count }));
   const forecast = forecastAddition(e, assessment, species, count, peaks);
   const warnings = [
     ...ofTheGlass(e, species),
@@ -148,7 +153,7 @@ function ofThePace(e: WaterEvidence, species: Species, forecast: AdditionForecas
   const allowedMgN = Math.max(STOCKING.mostGrowth * monthAgo, STOCKING.firstStepMgN);
   if (mgN > allowedMgN + 1e-9) warnings.push(caution({ code: 'moreThanDouble', mgN, allowedMgN }));
   const isFish = species.group === 'fish';
-  const lately = lastOf(e.joined.filter((j) => speciesById(j.animal.speciesId).group === 'fish'));
+  const lately = lastOf(e.joined.filter((j) => speciesOf(e, j.animal.speciesId).group === 'fish'));
   if (isFish && lately && e.nowMs - lately.atMs < STOCKING.betweenFishDays * DAY_MS) {
     warnings.push(stop({ code: 'twoInAWeek' }));
   }

@@ -2,7 +2,7 @@
 import { isComing, placeOf, type Animal, type Document } from '../document';
 import type { WaterEvidence } from '../evidence';
 import type { Assessment } from '../readiness';
-import { speciesById } from '../species';
+import { speciesOf } from '../species';
 import { provedCapacity } from './load';
 import type { AdditionPeaks } from './peaks';
 import { additionWarnings, type AdditionForecast } from './warnings';
@@ -27,7 +27,7 @@ export function nextWish(
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
     .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
   for (const animal of wishes) {
-    const species = speciesById(animal.speciesId);
+    const species = speciesOf(doc, animal.speciesId);
     const count = species.group === 'coral' && assessment.coral.word === 'goSmall' ? 1 : animal.count;
     const { warnings, forecast } = additionWarnings(e, assessment, species, count, peaks);
     if (warnings.some((w) => w.severity === 'stop')) continue;

@@ -1,10 +1,10 @@
 /** What animals, places and waters are called. */
 import type { Animal, GoneReason, Place, QuarantineLine, Water, WaterKind } from '../document';
-import { speciesById } from '../species';
+import { speciesOf, type WithKinds } from '../species';
 
-/** "2 × Banggai cardinalfish". */
-export const animalWords = (a: Animal): string =>
-  `${a.count > 1 ? `${a.count} × ` : ''}${speciesById(a.speciesId).common}`;
+/** "2 × Banggai cardinalfish". @param kinds the document or evidence, for kinds of one’s own */
+export const animalWords = (kinds: WithKinds, a: Animal): string =>
+  `${a.count > 1 ? `${a.count} × ` : ''}${speciesOf(kinds, a.speciesId).common}`;
 
 export const GONE_WORDS: Record<GoneReason, string> = {
   died: 'Died',

@@ -3,6 +3,7 @@ import { SETUP_ITEMS, type SetupItem } from '../document';
 import { EVIDENCE } from '../evidence';
 import { COURSE_NAMES } from './forecast';
 import { setupLists } from '../setup';
+import { guideOf } from '../species/guide';
 import { SPECIES } from '../species';
 import type { GateId, Statement, StatementCode, StatementFacts } from '../statements';
 import { METRIC, type UnitPreferences } from '../units';
@@ -390,7 +391,7 @@ describe('fixed texts', () => {
     expect(SETUP_ITEMS.filter((i) => !items.has(i)).length).toBeLessThan(3);
     const texts = [
       ...lists.flatMap((p) => [p.title, p.reason]),
-      ...SPECIES.map((s) => s.care),
+      ...SPECIES.map((s) => guideOf(s)!.care),
       ...Object.values(COURSE_NAMES),
     ];
     for (const text of texts) {

@@ -3,6 +3,7 @@ import { screen } from './shell';
 
 export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) => m.SampleScreen));
 export const ArrivalScreen = screen(() => import('./stock/ArrivalScreen').then((m) => m.ArrivalScreen));
+export const KindScreen = screen(() => import('./stock/KindScreen').then((m) => m.KindScreen));
 export const PlanScreen = screen(() => import('./stock/PlanScreen').then((m) => m.PlanScreen));
 export const BuyScreen = screen(() => import('./stock/BuyScreen').then((m) => m.BuyScreen));
 export const CycleScreen = screen(() => import('./cycle/CycleScreen').then((m) => m.CycleScreen));

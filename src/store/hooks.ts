@@ -1,11 +1,12 @@
 /** Typed hooks and the selectors that several features share. */
 import { MINUTE_MS } from '../../core/time';
 import { createSelector, createSelectorCreator, lruMemoize } from '@reduxjs/toolkit';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { DEFAULT_SETTINGS, inOrder, type Document, type Settings } from '../../core/document';
 import { assessmentOf, type Assessment } from '../../core/readiness';
 import { gatherEvidence, type WaterEvidence } from '../../core/evidence';
+import type { WithKinds } from '../../core/species';
 import { netVolume, type NetVolume } from '../../core/volume';
 import type { AppDispatch, RootState } from './store';
 import { LOCAL } from './time';
@@ -14,6 +15,11 @@ export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
 
 export const selectDocument = (state: RootState): Document => state.document.entities;
+/** The person's own kinds, for whatever looks a species up. */
+export function useKinds(): WithKinds {
+  const species = useAppSelector((s) => s.document.entities.species);
+  return useMemo(() => ({ species }), [species]);
+}
 export const selectSettings = (state: RootState): Settings =>
   state.document.entities.settings.person ?? DEFAULT_SETTINGS;
 /** Displays first, then what serves them, what is out of use last. */

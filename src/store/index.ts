@@ -17,6 +17,7 @@ export {
   useNow,
   selectAssessment,
   selectDocument,
+  useKinds,
   selectEvidence,
   selectLastWater,
   selectSettings,

@@ -12,7 +12,7 @@ import {
   type BagPoint,
   type Sensitive,
 } from '../../../core/acclimation';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { becauseWords } from '../../../core/words/arrivals';
 import { MINUTE_MS } from '../../../core/time';
 import { selectDocument, selectEvidence, useAppSelector, useNow } from '../../store';
@@ -44,7 +44,7 @@ export function useBagAdvice(water: Water, latest: Drip | null) {
   const alkalinityDkh = lastOf(trusted(series.alkalinity))?.interval.mid ?? null;
   const groups = (drip?.animalIds ?? []).flatMap((id) => {
     const animal = doc.animals[id];
-    return animal ? [speciesById(animal.speciesId).group] : [];
+    return animal ? [speciesOf(doc, animal.speciesId).group] : [];
   });
   const animal: Sensitive = groups.find((g) => g !== 'fish') ?? 'fish';
   return useMemo(() => {

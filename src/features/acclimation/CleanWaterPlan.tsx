@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { isOpen, livingIn, type Drip, type Edit, type Task, type Water } from '../../../core/document';
 import { ACCLIMATION_LIMITS, cleanWaterDays, type Because } from '../../../core/acclimation';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { addDays } from '../../../core/time';
 import { readEntry, showQuantity, toUnit, unitLabel, formatDecimal } from '../../../core/units';
 import { lineFits } from '../../../core/quarantine';
@@ -54,7 +54,7 @@ function Plan({ water, drip, tooMuch }: { water: Water; drip: Drip; tooMuch: boo
   const doc = useAppSelector(selectDocument);
   const species = drip.animalIds.flatMap((id) => {
     const animal = doc.animals[id];
-    return animal ? [speciesById(animal.speciesId)] : [];
+    return animal ? [speciesOf(doc, animal.speciesId)] : [];
   });
   const places = useAppSelector(selectWaters).filter(
     (w) =>

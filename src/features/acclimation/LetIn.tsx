@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { isIn, type Drip, type Edit, type Water } from '../../../core/document';
 import { admit, followUpTasks } from '../../../core/arrivals';
 import { MINUTE_MS } from '../../../core/time';
-import { isoOf, localDay, newId, selectDocument, useAppSelector } from '../../store';
+import { isoOf, localDay, newId, selectDocument, useAppSelector, useKinds } from '../../store';
 import { Button, TextField } from '../../ui';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 
@@ -37,6 +37,7 @@ export function LetIn({
   const coming = useComing(water, drip);
   const guardMs = Math.floor(now / MINUTE_MS) * MINUTE_MS;
   const { risksOf, risks, never } = useRisks(coming, water, guardMs);
+  const kinds = useKinds();
   const [why, setWhy] = useState('');
   const [asked, setAsked] = useState(false);
   const letIn = () => {
@@ -48,7 +49,7 @@ export function LetIn({
     );
     setAsked(!admitted.ok);
     if (admitted.ok)
-      onIn(at, [...admitted.edits, ...followUpTasks(coming, water, localDay(Date.now()), newId)]);
+      onIn(at, [...admitted.edits, ...followUpTasks(kinds, coming, water, localDay(Date.now()), newId)]);
   };
   return (
     <>

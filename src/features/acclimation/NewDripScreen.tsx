@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { BAG_WAYS, isIn, placeOf, type Drip, type Purchase, type Water } from '../../../core/document';
 import { ACCLIMATION_LIMITS, dripPlan, leastMinutes, type Because } from '../../../core/acclimation';
 import { lastOf, trusted } from '../../../core/evidence';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
 import { formatDecimal, fromMgNPerL, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import {
@@ -128,13 +128,13 @@ function NewDrip({ water }: { water: Water }) {
     const quick = way === 'quickDrip' && unset ? ACCLIMATION_LIMITS.quickTimes.value : 1;
     return { ...drip, way, dropsPerSecond: drip.dropsPerSecond * quick };
   };
-  const species = coming.filter((a) => chosen.includes(a.id)).map((a) => speciesById(a.speciesId));
+  const species = coming.filter((a) => chosen.includes(a.id)).map((a) => speciesOf(doc, a.speciesId));
   const least = leastMinutes(species);
   const salt = unitLabel(units.salinity);
   const heat = unitLabel(units.temperature);
   const litres = unitLabel(units.volume);
   const sensitive = coming.filter(
-    (a) => chosen.includes(a.id) && speciesById(a.speciesId).sensitivities.includes('salinity'),
+    (a) => chosen.includes(a.id) && speciesOf(doc, a.speciesId).sensitivities.includes('salinity'),
   );
   return (
     <Screen
@@ -183,7 +183,7 @@ function NewDrip({ water }: { water: Water }) {
       {coming.map((a) => (
         <Check
           key={a.id}
-          label={animalWords(a)}
+          label={animalWords(doc, a)}
           note={placeWords(placeOf(a), doc.waters)}
           checked={chosen.includes(a.id)}
           onChange={(on) => setChosen(toggled(chosen, a.id, on))}
@@ -195,7 +195,7 @@ function NewDrip({ water }: { water: Water }) {
         </Txt>
       ) : null}
       {sensitive.length > 0 ? (
-        <Txt tone="nitrite">{`${sensitive.map(animalWords).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt>
+        <Txt tone="nitrite">{`${sensitive.map((a) => animalWords(doc, a)).join(', ')}: very gradual change of salinity, an hour or more.`}</Txt>
       ) : null}
       <Section title="In the bag">
         <FieldRow>

@@ -2,10 +2,18 @@
 import { useMemo } from 'react';
 import type { Drip, DripCheck, Edit } from '../../../core/document';
 import { dripPlan, floatMinutes, leastMinutes } from '../../../core/acclimation';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
 import { animalWords } from '../../../core/words';
-import { clockTime, commit, isoOf, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import {
+  clockTime,
+  commit,
+  isoOf,
+  selectDocument,
+  useAppDispatch,
+  useAppSelector,
+  useKinds,
+} from '../../store';
 
 export const isOpenCheck = (drip: Drip, id: DripCheck): boolean => (drip.checks[id] ?? null) === null;
 
@@ -41,8 +49,9 @@ export const lastMeasuredIn = (drip: Drip) =>
 export function useSession(drip: Drip, startMs: number | null, endMs: number) {
   const dispatch = useAppDispatch();
   const animals = useAppSelector((s) => selectDocument(s).animals);
+  const kinds = useKinds();
   const here = drip.animalIds.flatMap((id) => (animals[id] ? [animals[id]] : []));
-  const species = here.map((a) => speciesById(a.speciesId));
+  const species = here.map((a) => speciesOf(kinds, a.speciesId));
   const put = (label: string, entity: Drip, more: Edit[] = []) =>
     dispatch(commit(label, [{ put: 'drips', entity }, ...more]));
   const check = (id: DripCheck, label: string, on: boolean) =>
@@ -51,7 +60,7 @@ export function useSession(drip: Drip, startMs: number | null, endMs: number) {
       checks: { ...drip.checks, [id]: on ? isoOf(Date.now()) : null },
     });
   return {
-    who: here.map(animalWords).join(', '),
+    who: here.map((a) => animalWords(kinds, a)).join(', '),
     species,
     least: leastMinutes(species),
     float: Math.ceil(floatMinutes(drip.bag.tempC, drip.water.tempC)),

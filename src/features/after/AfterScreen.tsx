@@ -1,7 +1,7 @@
 import { type Href } from 'expo-router';
 import { crewPlan, filmBands, filmSays, resetPlan, type CrewPlan, type FilmSays } from '../../../core/after';
 import { lastOf, trusted } from '../../../core/evidence';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { addDays, DAY_MS, MINUTE_MS } from '../../../core/time';
 import type { Display } from '../../../core/document';
 import { formatDecimal, showQuantity } from '../../../core/units';
@@ -117,7 +117,7 @@ function After({ water }: { water: Display }) {
   const salinity = lastOf(trusted(e.series.salinity));
   const rockFirm = Object.values(setup).some((s) => s.waterId === water.id && s.item === 'rockFirm');
   const hunters = e.residents
-    .map((a) => speciesById(a.speciesId))
+    .map((a) => speciesOf(e, a.speciesId))
     .filter((s) => s.eats.includes('snails') || s.eats.includes('shrimp') || s.eats.includes('crabs'));
   const seaweedPlanned = Object.values(tasks).some(
     (t) => t.waterId === water.id && t.doneAt === null && t.title.includes('seaweed'),

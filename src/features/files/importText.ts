@@ -24,6 +24,8 @@ const COLLECTION_WORDS: Record<CollectionName, string> = {
   equipment: 'equipment',
   forecasts: 'forecasts said',
   treatments: 'treatments',
+  species: 'kinds of one’s own',
+  plans: 'plans',
   purchases: 'purchases',
 };
 

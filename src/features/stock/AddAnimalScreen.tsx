@@ -1,12 +1,12 @@
-import { inUnits, sentence } from '../../../core/words';
+import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { followUpTasks } from '../../../core/arrivals';
-import { additionWarnings, dailyLoadMgN, type AdditionForecast, type Warning } from '../../../core/stocking';
-import { SPECIES, type Species } from '../../../core/species';
+import { additionWarnings, type AdditionForecast, type Warning } from '../../../core/stocking';
+import { allSpecies, type Species } from '../../../core/species';
 import { showQuantity, unitLabel } from '../../../core/units';
 import {
   commit,
@@ -18,6 +18,7 @@ import {
   selectWaters,
   useAppDispatch,
   useAppSelector,
+  useKinds,
   useNow,
 } from '../../store';
 import { Button, Caution, FieldRow, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
@@ -26,6 +27,7 @@ import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
+import { SpeciesFacts } from './SpeciesFacts';
 import {
   readCount,
   readPurchase,
@@ -40,7 +42,8 @@ export function AddAnimalScreen() {
 
 function AddAnimal({ water }: { water: Display }) {
   const id = useParam('species');
-  const species = SPECIES.find((s) => s.id === id);
+  const kinds = useKinds();
+  const species = useMemo(() => allSpecies(kinds).find((s) => s.id === id), [kinds, id]);
   return species ? <SpeciesSheet key={id} water={water} species={species} /> : <NotHere what="species" />;
 }
 
@@ -143,7 +146,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
     return dispatch(
       commit(`${species.common} ${isIn ? 'in the display' : 'wished for'}`, [
         { put: 'animals', entity: animal },
-        ...(isIn && !joined ? followUpTasks([animal], water, localDay(Date.now()), newId) : []),
+        ...(isIn && !joined ? followUpTasks(evidence, [animal], water, localDay(Date.now()), newId) : []),
         ...given.map((g) => ({
           put: 'animals' as const,
           entity: {
@@ -162,35 +165,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
       title={species.common}
       aside={
         <>
-          <Txt kind="section" heading={2}>
-            {species.common}
-          </Txt>
-          <Txt tone="second" style={{ fontStyle: 'italic' }}>
-            {species.scientific}
-          </Txt>
-          <Txt>{inUnits(species.care, words.units)}</Txt>
-          <Line name="Grows to" value={showQuantity('length', species.adultCm, units, 0)} />
-          <Line name="Smallest tank" value={showQuantity('volume', species.minTankL, units, 0)} />
-          <Line name="Temperament" value={species.temperament} />
-          <Line
-            name="With corals"
-            value={{ yes: 'safe', caution: 'with caution', no: 'not safe' }[species.reefSafe]}
-          />
-          <Line name="Jumps" value={species.jumps ? 'yes: lid' : 'rarely'} />
-          <Line
-            name="One makes"
-            value={`${dailyLoadMgN(species, species.arrivalCm).toFixed(1)} mg N a day`}
-          />
-          {species.load.kind === 'fish' ? (
-            <Line name="Grown up" value={`${dailyLoadMgN(species, species.adultCm).toFixed(1)} mg N a day`} />
-          ) : null}
-          {species.sensitivities.length > 0 ? (
-            <Line name="Sensitive about" value={species.sensitivities.join(', ')} />
-          ) : null}
-          <Txt
-            kind="small"
-            tone="second"
-          >{`${species.source} Buy from legal, traceable sources; never release animals to the wild.`}</Txt>
+          <SpeciesFacts species={species} />
         </>
       }
     >

@@ -1,4 +1,4 @@
-import { animalWords, GONE_WORDS, inUnits, placeWords, sentence } from '../../../core/words';
+import { animalWords, GONE_WORDS, placeWords, sentence } from '../../../core/words';
 import { isDay, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -16,7 +16,7 @@ import {
   type Edit,
   type Water,
 } from '../../../core/document';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { admit, followUpTasks, handlingOf, isCopperDeath } from '../../../core/arrivals';
 import { lineFits } from '../../../core/quarantine';
 import { additionWarnings, lengthAt } from '../../../core/stocking';
@@ -45,6 +45,7 @@ import { HandlingNotes } from '../shell/handling';
 import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
+import { SpeciesFacts } from './SpeciesFacts';
 import { CoralDip } from './CoralDip';
 import { CoralLight } from './CoralLight';
 import { Identity } from './Identity';
@@ -72,7 +73,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
-  const species = speciesById(animal.speciesId);
+  const species = speciesOf(doc, animal.speciesId);
   const place = placeOf(animal);
   const home = doc.waters[animal.homeId];
   const hereId = waterOf(place);
@@ -80,11 +81,11 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
   const put = (label: string, entity: Animal) => act(label, [{ put: 'animals', entity }]);
   const lose = ({ count, reason, why }: Parameters<typeof editsToLose>[1]) =>
     act(
-      `${animalWords({ ...animal, count })}: ${GONE_WORDS[reason].toLowerCase()}`,
+      `${animalWords(doc, { ...animal, count })}: ${GONE_WORDS[reason].toLowerCase()}`,
       editsToLose(animal, { count, reason, why }, isoOf(Date.now()), localDay(Date.now()), newId()),
     );
   const remove = async () => {
-    await act(`${animalWords(animal)} removed`, editsToRemoveAnimal(doc, animal.id));
+    await act(`${animalWords(doc, animal)} removed`, editsToRemoveAnimal(doc, animal.id));
     router.push(`/water/${water.id}/stock` as Href);
   };
   const origin = animal.splitFrom === undefined ? undefined : doc.animals[animal.splitFrom];
@@ -108,28 +109,28 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           ))}
           {origin ? (
             <Go href={`/water/${origin.homeId}/stock/${origin.id}` as Href}>
-              {`One group once with ${animalWords(origin)}`}
+              {`One group once with ${animalWords(doc, origin)}`}
             </Go>
           ) : null}
           {species.load.kind === 'fish' ? (
             <Line
               name="Length now, reckoned"
-              value={`about ${showQuantity('length', lengthAt(animal, now), words.units, 0)}`}
+              value={`about ${showQuantity('length', lengthAt(doc, animal, now), words.units, 0)}`}
             />
           ) : null}
-          <Line name="Makes" value={loadWords(animal, now)} />
-          <Txt>{inUnits(species.care, words.units)}</Txt>
+          <Line name="Makes" value={loadWords(doc, animal, now)} />
           <Button
             kind="quiet"
             icon="remove"
             label="Entered by mistake: remove"
             onPress={() => void remove()}
           />
+          <SpeciesFacts species={species} adultOnly />
         </>
       }
     >
       <Txt kind="title" heading={1}>
-        {animalWords(animal)}
+        {animalWords(doc, animal)}
       </Txt>
       <Txt tone="second" style={{ fontStyle: 'italic' }}>
         {species.scientific}
@@ -179,7 +180,7 @@ function Coming({
   const words = useWords();
   const evidence = useAppSelector((s) => selectEvidence(s, home.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, home.id, now));
-  const species = speciesById(animal.speciesId);
+  const species = speciesOf(evidence, animal.speciesId);
   const peaks = useAdditionPeaks(home.id, now);
   const { warnings } = additionWarnings(evidence, assessment, species, animal.count, peaks);
   return (
@@ -212,7 +213,7 @@ function Coming({
  *  invertebrate or coral goes. */
 function watersFor(animal: Animal, waters: readonly Water[], doc: Document): Water[] {
   const hereId = waterOf(placeOf(animal));
-  const species = speciesById(animal.speciesId);
+  const species = speciesOf(doc, animal.speciesId);
   return waters.filter(
     (w) =>
       w.id !== hereId &&
@@ -259,9 +260,10 @@ function WhereNext({
         risksOf,
       });
       if (!admitted.ok) return { kind: 'nothing' };
-      return onAct(`${animalWords({ ...animal, count: move.count })} moved to ${to.name}`, [
+      return onAct(`${animalWords(doc, { ...animal, count: move.count })} moved to ${to.name}`, [
         ...admitted.edits,
         ...followUpTasks(
+          doc,
           [{ ...animal, id: move.count < animal.count ? partId : animal.id, count: move.count }],
           to,
           localDay(Date.now()),

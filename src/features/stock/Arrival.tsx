@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { editsToInspect, type Found, type OneFound } from '../../../core/arrivals';
 import { FOUND_ON_ARRIVAL, FOUND_TO_BE, type Animal, type Edit } from '../../../core/document';
-import { speciesById } from '../../../core/species';
-import { isoOf, localDay, newId, shortWrittenDay, type Outcome } from '../../store';
+import { speciesOf } from '../../../core/species';
+import { isoOf, localDay, newId, shortWrittenDay, type Outcome, useKinds } from '../../store';
 import { Button, Check, Choice, FieldRow, Line, Row, Section, Txt } from '../../ui';
 import { TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -80,7 +80,7 @@ export function Arrival({
   /** The whole group goes back to whose it is. */
   onGivenBack: () => void;
 }) {
-  const species = speciesById(animal.speciesId);
+  const species = speciesOf(useKinds(), animal.speciesId);
   const looked = useEntryForm({
     start: (): TallyTexts => ({ aside: '0', dead: '0', found: [], each: [] }),
     read: (texts) => readTally(texts, animal.count),

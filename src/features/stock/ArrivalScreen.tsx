@@ -105,7 +105,7 @@ function Walk({ water, animal, purchase }: { water: Display; animal: Animal; pur
   });
   const href = (path: string) => `/water/${here?.id ?? water.id}${path}` as Href;
   return (
-    <Section title={animalWords(animal)}>
+    <Section title={animalWords(doc, animal)}>
       <Txt tone="second">{placeWords(place, doc.waters)}</Txt>
       <View>
         {stages.map((s) => (

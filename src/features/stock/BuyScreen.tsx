@@ -15,7 +15,7 @@ import {
 } from '../../../core/document';
 import { lineFits } from '../../../core/quarantine';
 import { wordOf } from '../../../core/readiness';
-import { matching, SPECIES, speciesById, type Species } from '../../../core/species';
+import { speciesOf, type Species } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
 import { unitLabel } from '../../../core/units';
 import { sentence, WORDS } from '../../../core/words';
@@ -30,6 +30,7 @@ import {
   useAppDispatch,
   useAppSelector,
   useNow,
+  useKinds,
 } from '../../store';
 import {
   Button,
@@ -48,6 +49,7 @@ import { useUnits, useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
 import { Risks } from '../shell/guard';
+import { findKinds } from '../shell/kinds';
 import { SaveButton } from '../shell/saving';
 import {
   newBasket,
@@ -117,6 +119,7 @@ function Buy({ water }: { water: Display }) {
           ...editsToBuy(bought, purchase, why),
           ...bought.flatMap((b) =>
             followUpTasks(
+              doc,
               [{ ...b, id: b.wish && b.wish.count <= b.count ? b.wish.id : b.animalId }],
               b.to,
               localDay(Date.now()),
@@ -155,7 +158,7 @@ function Buy({ water }: { water: Display }) {
           key={i}
           row={row}
           waters={waters.filter(
-            (w) => w.kind !== 'quarantine' || lineFits(w.line, speciesById(row.speciesId)),
+            (w) => w.kind !== 'quarantine' || lineFits(w.line, speciesOf(doc, row.speciesId)),
           )}
           stateOf={(w) => {
             const a = assessed(w.id);
@@ -233,7 +236,8 @@ function Basket({
   onSplit: () => void;
 }) {
   const { roles } = useTheme();
-  const { common } = speciesById(row.speciesId);
+  const kinds = useKinds();
+  const { common } = speciesOf(kinds, row.speciesId);
   return (
     <View style={[styles.row, { borderColor: roles.hairline }]}>
       <Row style={styles.between}>
@@ -281,15 +285,19 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
       ),
     [doc.animals, water.id],
   );
-  const shown = matching(SPECIES, query).sort(
-    (a, b) => Number(wished.has(b.id)) - Number(wished.has(a.id)) || a.common.localeCompare(b.common),
-  );
+  const { found, near } = findKinds(doc, query);
+  const shown = found.sort((a, b) => Number(wished.has(b.species.id)) - Number(wished.has(a.species.id)));
   return (
     <Section title="Kinds">
-      <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
+      <TextField label="Search" value={query} onChange={setQuery} placeholder="Any name in use" />
+      {near ? (
+        <Txt kind="small" tone="second" live>
+          None by that name. The nearest:
+        </Txt>
+      ) : null}
       <Steadily
         step={ROWS}
-        rows={shown.map((s) => (
+        rows={shown.map(({ species: s, as }) => (
           <View key={s.id} style={[styles.kind, { borderColor: roles.hairline }]}>
             <View style={styles.shrink}>
               <Txt>{s.common}</Txt>
@@ -298,6 +306,11 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
                   wished for
                 </Txt>
               ) : null}
+              {as === null ? null : (
+                <Txt kind="small" tone="second">
+                  {as}
+                </Txt>
+              )}
             </View>
             <Button kind="quiet" icon="add" label="One" name={`One ${s.common}`} onPress={() => onAdd(s)} />
           </View>

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { handlingOf } from '../../../core/arrivals';
 import { FOUND_IN_DIP, MAX_NAME, type Animal } from '../../../core/document';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
 import { readEntry } from '../../../core/units';
-import { dayAndHour, isoOf, useNow, type Outcome } from '../../store';
+import { dayAndHour, isoOf, useNow, type Outcome, useKinds } from '../../store';
 import { Button, Check, FieldRow, Line, Row, Section, Txt, useChime } from '../../ui';
 import { TextEntry, toggled, useEntryForm } from '../shell/form';
 import { DipCaution } from '../shell/handling';
@@ -42,6 +42,7 @@ export function CoralDip({
   animal: Animal;
   onPut: (label: string, entity: Animal) => Promise<Outcome>;
 }) {
+  const kinds = useKinds();
   const dips = animal.dips ?? [];
   const last = dips[dips.length - 1];
   const running = last?.outAt === null ? last : null;
@@ -58,7 +59,7 @@ export function CoralDip({
   });
   return (
     <Section title="Dip and look">
-      <DipCaution toxin={handlingOf(speciesById(animal.speciesId)).includes('toxin')} />
+      <DipCaution toxin={handlingOf(speciesOf(kinds, animal.speciesId)).includes('toxin')} />
       {dips
         .filter((d) => d.outAt !== null)
         .map((d) => (

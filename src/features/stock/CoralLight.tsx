@@ -3,7 +3,7 @@ import type { Animal, Edit } from '../../../core/document';
 import { addDays } from '../../../core/time';
 import { readEntry } from '../../../core/units';
 import { animalWords } from '../../../core/words';
-import { localDay, newId, shortWrittenDay, type Outcome } from '../../store';
+import { localDay, newId, shortWrittenDay, type Outcome, useKinds } from '../../store';
 import { FieldRow, Section, Txt } from '../../ui';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -60,6 +60,7 @@ export function CoralLight({
   waterId: string;
   onAct: (label: string, edits: readonly Edit[]) => Promise<Outcome>;
 }) {
+  const kinds = useKinds();
   const today = localDay(Date.now());
   const form = useEntryForm({
     start: (): LightTexts => ({ flow: 'unknown', from: '', to: '', hours: '9' }),
@@ -73,7 +74,7 @@ export function CoralLight({
             id: newId(),
             waterId,
             day: addDays(today, s.day),
-            title: `Light ${Math.round(s.par)} PAR for ${animalWords(animal)}`.slice(0, 80),
+            title: `Light ${Math.round(s.par)} PAR for ${animalWords(kinds, animal)}`.slice(0, 80),
             note: i === 0 ? beginWords(flow) : GO_ON,
             doneAt: null,
             animalIds: [animal.id],

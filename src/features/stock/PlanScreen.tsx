@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import type { Href } from 'expo-router';
 import { plannedAnimals, problemFor, type PlanChoices, type StockingPlan } from '../../../core/planner';
 import type { Display, Document } from '../../../core/document';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { addDays, MINUTE_MS } from '../../../core/time';
 import { showQuantity } from '../../../core/units';
 import { animalWords } from '../../../core/words';
@@ -104,7 +104,7 @@ function Plan({ water }: { water: Display }) {
         <Section title="Not in this tank">
           {tooBig.map((a) => (
             <Txt key={a.id} tone="ammonia">
-              {`${animalWords(a)} wants ${showQuantity('volume', speciesById(a.speciesId).minTankL, units, 0)}: no plan makes the glass larger.`}
+              {`${animalWords(doc, a)} wants ${showQuantity('volume', speciesOf(doc, a.speciesId).minTankL, units, 0)}: no plan makes the glass larger.`}
             </Txt>
           ))}
         </Section>
@@ -132,7 +132,7 @@ function Made({
   away: readonly (readonly [number, number])[];
   shortOf: (quarantineId: string) => string;
 }) {
-  const nameOf = (id: string) => (doc.animals[id] ? animalWords(doc.animals[id]) : '');
+  const nameOf = (id: string) => (doc.animals[id] ? animalWords(doc, doc.animals[id]) : '');
   const today = localDay(now);
   const { lastRelease } = plan;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)

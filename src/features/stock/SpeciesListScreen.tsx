@@ -1,23 +1,26 @@
-import { Link, type Href } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
-import { matching, SPECIES, type Species } from '../../../core/species';
+import type { Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
-import { selectVolume, useAppSelector } from '../../store';
-import { Choice, Empty, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
+import { selectVolume, useAppSelector, useKinds } from '../../store';
+import { Button, Choice, Empty, Row, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, WithDisplay } from '../shell';
+import { findKinds, type Finds, type Found } from '../shell/kinds';
 
 /** Kinds drawn at a time. */
 const ROWS = 12;
 
 type Group = Species['group'] | 'crew';
 
-/** Species that match a search and a group (any group for null), those that fit the tank first. */
-function findSpecies(all: readonly Species[], query: string, group: Group | null, netL: number): Species[] {
-  return matching(all, query)
-    .filter((s) => group === null || (group === 'crew' ? s.crew : s.group === group))
-    .sort((a, b) => Number(a.minTankL > netL) - Number(b.minTankL > netL) || (a.common < b.common ? -1 : 1));
+/** Of those found the ones of a group (any for null), those that fit the glass first; as found where only spellings are near. */
+function ofGroup({ found, near }: Finds, group: Group | null, netL: number): Found[] {
+  const these = found.filter(
+    ({ species: s }) => group === null || (group === 'crew' ? s.crew : s.group === group),
+  );
+  if (near) return these;
+  return these.sort((a, b) => Number(a.species.minTankL > netL) - Number(b.species.minTankL > netL));
 }
 
 export function SpeciesListScreen() {
@@ -27,12 +30,15 @@ export function SpeciesListScreen() {
 function SpeciesList({ water }: { water: Display }) {
   const { roles } = useTheme();
   const units = useUnits();
+  const router = useRouter();
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
+  const kinds = useKinds();
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
-  const here = findSpecies(SPECIES, query, group, netL);
+  const finds = findKinds(kinds, query);
+  const here = ofGroup(finds, group, netL);
   // A name typed is looked for everywhere: nobody knows the kind of what they cannot spell.
-  const found = here.length > 0 || query.trim() === '' ? here : findSpecies(SPECIES, query, null, netL);
+  const found = here.length > 0 || query.trim() === '' ? here : ofGroup(finds, null, netL);
   return (
     <Screen title="Find an animal">
       <Txt kind="title" heading={1}>
@@ -49,22 +55,29 @@ function SpeciesList({ water }: { water: Display }) {
         value={group}
         onChange={setGroup}
       />
-      <TextField label="Search" value={query} onChange={setQuery} placeholder="Common or scientific name" />
+      <TextField
+        label="Search"
+        value={query}
+        onChange={setQuery}
+        placeholder="A name, “eats algae”, “for 60 L”"
+      />
+      {finds.near ? (
+        <Txt kind="small" tone="second" live>
+          None by that name. The nearest:
+        </Txt>
+      ) : null}
       {here.length === 0 && found.length > 0 ? (
         <Txt kind="small" tone="second">
           None of this kind; of another:
         </Txt>
       ) : null}
       {found.length === 0 ? (
-        <Empty
-          title="None by that name"
-          text="Try part of the scientific name. The list holds common, traceable species."
-        />
+        <Empty title="None by that name" text="Try another name in use, or part of the scientific one." />
       ) : null}
       <View>
         <Steadily
           step={ROWS}
-          rows={found.map((s) => (
+          rows={found.map(({ species: s, as }) => (
             <Link
               key={s.id}
               href={`/water/${water.id}/stock/add?species=${s.id}` as Href}
@@ -76,6 +89,11 @@ function SpeciesList({ water }: { water: Display }) {
                   <Txt kind="small" tone="second" style={styles.italic}>
                     {s.scientific}
                   </Txt>
+                  {as === null ? null : (
+                    <Txt kind="small" tone="second">
+                      {as}
+                    </Txt>
+                  )}
                 </View>
                 <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
                   {s.minTankL > netL
@@ -87,6 +105,15 @@ function SpeciesList({ water }: { water: Display }) {
           ))}
         />
       </View>
+      <Row wrap>
+        <Button
+          icon="add"
+          label="Not here: add it"
+          onPress={() =>
+            router.push(`/water/${water.id}/stock/kind?name=${encodeURIComponent(query.trim())}` as Href)
+          }
+        />
+      </Row>
     </Screen>
   );
 }

@@ -13,7 +13,7 @@ import {
   type Water,
 } from '../../../core/document';
 import { NEAR_ZERO_MG_N } from '../../../core/stocking';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
 import { animalWords, placeWords } from '../../../core/words';
@@ -26,6 +26,7 @@ import {
   shortWrittenDay,
   useAppSelector,
   useNow,
+  useKinds,
 } from '../../store';
 import {
   Button,
@@ -212,7 +213,7 @@ function Stock({ water }: { water: Display }) {
         here.length === 0 && none === null ? null : (
           <Section key={title} title={title}>
             {here.length === 0 ? <Txt tone="second">{none}</Txt> : null}
-            {byName(here).map((a) => (
+            {byName(doc, here).map((a) => (
               <AnimalRow key={a.id} animal={a} waterId={water.id} />
             ))}
           </Section>
@@ -222,7 +223,7 @@ function Stock({ water }: { water: Display }) {
         <Section title="Came home">
           {purchases.map((p) => (
             <Go key={p.id} kind="row" href={`/water/${water.id}/stock/arrival?id=${p.id}` as Href}>
-              {`${shortDay(Date.parse(p.at))}: ${p.animalIds.flatMap((id) => (doc.animals[id] ? [animalWords(doc.animals[id])] : [])).join(', ') || 'none of them is left'}`}
+              {`${shortDay(Date.parse(p.at))}: ${p.animalIds.flatMap((id) => (doc.animals[id] ? [animalWords(doc, doc.animals[id])] : [])).join(', ') || 'none of them is left'}`}
             </Go>
           ))}
         </Section>
@@ -261,12 +262,12 @@ function Passing({ water }: { water: Water }) {
       <Txt kind="title" heading={1}>
         {here.length === 0 ? 'Nobody is in it' : `In ${water.name}`}
       </Txt>
-      {byName(here).map((a) => (
+      {byName(doc, here).map((a) => (
         <AnimalRow key={a.id} animal={a} waterId={water.id} />
       ))}
       <Section title="Passed through">
         {past.length === 0 ? <Txt tone="second">Nobody yet.</Txt> : null}
-        {byName(past).map((a) => (
+        {byName(doc, past).map((a) => (
           <AnimalRow key={a.id} animal={a} waterId={water.id} right={placeWords(placeOf(a), doc.waters)} />
         ))}
       </Section>
@@ -279,6 +280,7 @@ function Passing({ water }: { water: Water }) {
 
 function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string; right?: string }) {
   const { roles } = useTheme();
+  const kinds = useKinds();
   return (
     <Link
       href={`/water/${waterId}/stock/${animal.id}` as Href}
@@ -286,16 +288,16 @@ function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string
     >
       <View style={styles.animalInside}>
         <View style={styles.shrink}>
-          <Txt kind="row">{animalWords(animal)}</Txt>
+          <Txt kind="row">{animalWords(kinds, animal)}</Txt>
           <Txt kind="small" tone="second" style={styles.italic}>
-            {speciesById(animal.speciesId).scientific}
+            {speciesOf(kinds, animal.speciesId).scientific}
           </Txt>
         </View>
         <Txt kind="small" tone="second" style={styles.right}>
           {right ??
             (animal.plannedDay
               ? `planned ${shortWrittenDay(animal.plannedDay)}`
-              : loadWords(animal, Date.now()))}
+              : loadWords(kinds, animal, Date.now()))}
         </Txt>
       </View>
     </Link>

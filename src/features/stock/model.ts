@@ -1,7 +1,7 @@
 /** The stock screens as plain data. */
 import { isIn, type Animal } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
-import { speciesById } from '../../../core/species';
+import { speciesOf, type WithKinds } from '../../../core/species';
 import { daysBetween, DAY_MS } from '../../../core/time';
 import {
   capacityAt,
@@ -57,8 +57,10 @@ export function stairView(e: WaterEvidence, animals: readonly Animal[], today: s
 }
 
 /** By name. */
-export const byName = (animals: readonly Animal[]): Animal[] =>
-  [...animals].sort((a, b) => (speciesById(a.speciesId).common < speciesById(b.speciesId).common ? -1 : 1));
+export const byName = (kinds: WithKinds, animals: readonly Animal[]): Animal[] =>
+  [...animals].sort((a, b) =>
+    speciesOf(kinds, a.speciesId).common < speciesOf(kinds, b.speciesId).common ? -1 : 1,
+  );
 
-export const loadWords = (a: Animal, nowMs: number): string =>
-  `${groupLoadMgN(a, nowMs).toFixed(1)} mg N a day`;
+export const loadWords = (kinds: WithKinds, a: Animal, nowMs: number): string =>
+  `${groupLoadMgN(kinds, a, nowMs).toFixed(1)} mg N a day`;

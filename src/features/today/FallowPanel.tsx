@@ -112,7 +112,7 @@ export function FallowPanel({ water, now }: { water: Display; now: number }) {
   return (
     <Section title="Outbreak">
       <Txt kind="strong" tone="ammonia">
-        {`Still in the display: ${fishIn.map(animalWords).join(', ')}. All fish out together, then it lies fallow for ${of} days.`}
+        {`Still in the display: ${fishIn.map((a) => animalWords(doc, a)).join(', ')}. All fish out together, then it lies fallow for ${of} days.`}
       </Txt>
       {places.length === 0 ? (
         <Txt>Open a quarantine for fish first: every one of them goes, the sound ones too.</Txt>

@@ -1,7 +1,7 @@
 import type { Animal, Quarantine } from '../../../core/document';
 import type { QuarantineClock } from '../../../core/quarantine';
 import { animalWords } from '../../../core/words';
-import { commit, localDay, newId, useAppDispatch } from '../../store';
+import { commit, localDay, newId, useAppDispatch, useKinds } from '../../store';
 import { Button, Caution, Check, Row, Section, Txt } from '../../ui';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
 import { SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
@@ -23,6 +23,7 @@ export function LookSheet({
   onDone: () => void;
 }) {
   const dispatch = useAppDispatch();
+  const kinds = useKinds();
   const today = localDay(Date.now());
   const first = clock.strings[0]?.beads[0]?.day ?? today;
   const form = useEntryForm({
@@ -69,7 +70,7 @@ export function LookSheet({
                 {animals.map((a) => (
                   <Check
                     key={a.id}
-                    label={animalWords(a)}
+                    label={animalWords(kinds, a)}
                     checked={whom.includes(a.id)}
                     onChange={(on) => form.change({ whom: toggled(whom, a.id, on) })}
                   />

@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { isOfDisplay, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { nextWish, type NextWish } from '../../../core/stocking';
+import type { WithKinds } from '../../../core/species';
 import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';
 import { Go, space, Txt, useTheme } from '../../ui';
@@ -34,7 +35,9 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
         </Txt>
         <Txt>{`${sentence(fish.reason, words)} ${sentence(fish.opens, words)}`}</Txt>
         {wish ? (
-          <Go href={`/water/${evidence.water.id}/stock/${wish.animal.id}` as Href}>{wishWords(wish)}</Go>
+          <Go href={`/water/${evidence.water.id}/stock/${wish.animal.id}` as Href}>
+            {wishWords(evidence, wish)}
+          </Go>
         ) : null}
         <OtherKind name="Cleaners" judgement={crew} fish={fish} />
         <OtherKind name="Corals" judgement={coral} fish={fish} />
@@ -44,14 +47,14 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
 }
 
 /** "Next of your wishes: neon goby. 11 of 40 mg N a day are in use; it brings 2.1." */
-function wishWords({ animal, count, forecast, carriesMgN }: NextWish): string {
+function wishWords(kinds: WithKinds, { animal, count, forecast, carriesMgN }: NextWish): string {
   const brings = `it brings ${forecast.addedMgN.toFixed(1)}`;
   const used =
     carriesMgN === null
       ? `${forecast.presentMgN.toFixed(0)} mg N a day are in use; ${brings}`
       : `${forecast.presentMgN.toFixed(0)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
   const ofThem = count < animal.count ? `, ${count} of ${animal.count}` : '';
-  return `Next of your wishes: ${animalWords({ ...animal, count })}${ofThem}. ${used}.`;
+  return `Next of your wishes: ${animalWords(kinds, { ...animal, count })}${ofThem}. ${used}.`;
 }
 
 const styles = StyleSheet.create({

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { isIn, isOpen, quarantinesOf, type DripCheck, type Task, type Water } from '../../../core/document';
 import { dueUpkeep } from '../../../core/equipment';
 import { drips, leftOpen } from '../../../core/acclimation/after';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
 import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
 import { part } from '../shell';
@@ -61,7 +61,7 @@ export function Reminders({ water }: { water: Water }) {
     if (isIn(a, water.id) && a.loan && a.loan.returnedDay === null && a.loan.dueDay <= today)
       items.push({
         key: `loan-${a.id}`,
-        text: `${speciesById(a.speciesId).common}: the loan from ${a.loan.from} ends.`,
+        text: `${speciesOf(doc, a.speciesId).common}: the loan from ${a.loan.from} ends.`,
         label: 'To the animal',
         href: `/water/${water.id}/stock/${a.id}`,
       });

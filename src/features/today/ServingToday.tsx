@@ -169,7 +169,7 @@ function WhoIsIn({ water }: { water: Water }) {
       {here.length === 0 ? <Txt tone="second">No animal.</Txt> : null}
       {here.map((a) => (
         <Go key={a.id} kind="row" href={`/water/${water.id}/stock/${a.id}` as Href}>
-          {animalWords(a)}
+          {animalWords(doc, a)}
         </Go>
       ))}
     </Section>

@@ -11,7 +11,7 @@ import {
   starterKits,
   type Edit,
 } from '../../../core/document';
-import { speciesById } from '../../../core/species';
+import { speciesOf } from '../../../core/species';
 import { showQuantity, showRange, unitLabel } from '../../../core/units';
 import { fitWords } from '../../../core/words/quarantine';
 import { animalWords, KIND_WORDS, LINE_WORDS } from '../../../core/words';
@@ -27,6 +27,7 @@ import {
   useAppSelector,
   type Outcome,
   type Seen,
+  useKinds,
 } from '../../store';
 import { Button, Caution, Check, FieldRow, Screen, Section, Txt } from '../../ui';
 import { useParam, useUnits } from '../shell';
@@ -86,7 +87,7 @@ export function NewServing({ kind }: { kind: ServingKind }) {
       before={null}
       start={{
         ...newServing(kind, today),
-        line: animal ? speciesById(animal.speciesId).group : 'fish',
+        line: animal ? speciesOf(doc, animal.speciesId).group : 'fish',
         serves: serves !== '' ? [serves] : one && only.length === 1 ? [one.id] : [],
         booked: animal ? [animal.id] : [],
       }}
@@ -124,7 +125,7 @@ export function EditServing({ water }: { water: Serving }) {
     >
       <Section title="Remove">
         {inIt.length > 0 ? (
-          <Txt tone="second">{`${inIt.map(animalWords).join(', ')}: still in it. Move them first.`}</Txt>
+          <Txt tone="second">{`${inIt.map((a) => animalWords(doc, a)).join(', ')}: still in it. Move them first.`}</Txt>
         ) : (
           <>
             <Txt tone="second">
@@ -213,6 +214,7 @@ function QuarantineRules({
 }) {
   const { texts, now: read } = form;
   const units = useUnits();
+  const kinds = useKinds();
   const waters = useAppSelector(selectWaters);
   const animals = useAppSelector((s) => s.document.entities.animals);
   const displays = waters.filter((w) => w.kind === 'display');
@@ -220,7 +222,7 @@ function QuarantineRules({
     (a) =>
       placeOf(a).kind === 'wish' &&
       isComing(a) &&
-      speciesById(a.speciesId).group === texts.line &&
+      speciesOf(kinds, a.speciesId).group === texts.line &&
       texts.serves.includes(a.homeId),
   );
   return (
@@ -326,7 +328,7 @@ function QuarantineRules({
           {wished.map((a) => (
             <Check
               key={a.id}
-              label={animalWords(a)}
+              label={animalWords(kinds, a)}
               checked={texts.booked.includes(a.id)}
               onChange={(on) => form.change({ booked: toggled(texts.booked, a.id, on) })}
             />

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { commit, localDay, newId, shortWrittenDay, useAppDispatch } from '../../../store';
+import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useKinds } from '../../../store';
 import { Button, Go, Row, space, Txt } from '../../../ui';
 import { BeadLanes } from '../../../ui/charts/BeadLanes';
 import { animalWords } from '../../../../core/words';
@@ -22,6 +22,7 @@ export function QuarantineLane({
   const { quarantine, clock, animals } = view;
   const words = clockWords(view, shortWrittenDay);
   const resets = resetWords(clock, shortWrittenDay);
+  const kinds = useKinds();
   const page = `/water/${quarantine.id}`;
   const stands = clock.status === 'signPresent';
   const look = () =>
@@ -54,7 +55,9 @@ export function QuarantineLane({
           ) : null}
         </Row>
       )}
-      <Txt kind="row">{animals.length > 0 ? animals.map(animalWords).join(', ') : 'No animal in it'}</Txt>
+      <Txt kind="row">
+        {animals.length > 0 ? animals.map((a) => animalWords(kinds, a)).join(', ') : 'No animal in it'}
+      </Txt>
       {onPage ? null : (
         <Txt>
           <Txt kind="strong">{`${words.title}. `}</Txt>

@@ -1,8 +1,9 @@
-import { useState } from 'react';
 import { View } from 'react-native';
-import { SPECIES, speciesById } from '../../../../core/species';
+import { speciesOf } from '../../../../core/species';
+import { useKinds } from '../../../store';
 import { Button, Check, FieldRow, Row, Section, TextField, Txt, WhenField } from '../../../ui';
 import { ChoiceEntry, TextEntry, toggled, WhenEntry } from '../../shell/form';
+import { KindSearch } from '../../shell/KindSearch';
 import { AMMONIA, BACTERIA } from '../choices';
 import type { WalkForm } from './walk';
 import { HAS_ANIMALS, type LivingTexts } from './walkForm';
@@ -65,18 +66,10 @@ function PutInSoFar({ form }: { form: WalkForm }) {
   );
 }
 
-/** As many as can be read at a glance. */
-const SHOWN = 5;
-
 /** Who lives in it, with when they came: found by name, counted, dated. */
 function LivingThere({ form }: { form: WalkForm }) {
   const { living } = form.texts;
-  const [query, setQuery] = useState('');
-  const wanted = query.trim().toLowerCase();
-  const found =
-    wanted.length < 2
-      ? []
-      : SPECIES.filter((s) => `${s.common} ${s.scientific}`.toLowerCase().includes(wanted)).slice(0, SHOWN);
+  const kinds = useKinds();
   const put = (i: number, patch: Partial<LivingTexts>) =>
     form.change({ living: living.map((l, n) => (n === i ? { ...l, ...patch } : l)) });
   const faults = form.now.ok ? {} : form.now.faults;
@@ -85,11 +78,11 @@ function LivingThere({ form }: { form: WalkForm }) {
       {living.map((l, i) => (
         <View key={l.speciesId}>
           <Row style={{ justifyContent: 'space-between' }}>
-            <Txt kind="row">{speciesById(l.speciesId).common}</Txt>
+            <Txt kind="row">{speciesOf(kinds, l.speciesId).common}</Txt>
             <Button
               kind="quiet"
               label="Not this"
-              name={`Take ${speciesById(l.speciesId).common} off the list`}
+              name={`Take ${speciesOf(kinds, l.speciesId).common} off the list`}
               onPress={() => form.change({ living: living.filter((_, n) => n !== i) })}
             />
           </Row>
@@ -112,30 +105,15 @@ function LivingThere({ form }: { form: WalkForm }) {
           </FieldRow>
         </View>
       ))}
-      <TextField
+      <KindSearch
+        kinds={kinds}
         label="Find an animal"
-        value={query}
-        onChange={setQuery}
-        placeholder="Common or scientific name"
         hint="Or add them later, under Stock."
+        onChoose={(s) => {
+          if (!living.some((l) => l.speciesId === s.id))
+            form.change({ living: [...living, { speciesId: s.id, count: '1', day: '' }] });
+        }}
       />
-      {found.map((s) => (
-        <Button
-          key={s.id}
-          icon="add"
-          label={s.common}
-          onPress={() => {
-            setQuery('');
-            if (!living.some((l) => l.speciesId === s.id))
-              form.change({ living: [...living, { speciesId: s.id, count: '1', day: '' }] });
-          }}
-        />
-      ))}
-      {wanted.length >= 2 && found.length === 0 ? (
-        <Txt kind="small" tone="second">
-          None by that name. Try part of the scientific one.
-        </Txt>
-      ) : null}
     </Section>
   );
 }

@@ -1,0 +1,1 @@
+export { KindScreen as default } from '../../../../src/features/screens';

@@ -1,0 +1,105 @@
+/** The species file against its schema, kinds of one's own, and what people ask when they look for an animal. */
+import { z } from 'zod';
+import { FAMILY_WORDS, FIELDS } from './fields';
+import guide from './guide.json';
+import { assumedOf, SPECIES, speciesById, speciesOf, type OwnSpecies } from '.';
+import { guideSchema, speciesSchema } from './schema';
+import { answers, askedOf } from './search';
+import raw from './species.json';
+
+describe('the species file', () => {
+  const list = z.array(speciesSchema).parse(raw);
+  test('every entry is valid, ids and scientific names are unique, and all lines are there in number', () => {
+    expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
+    expect(new Set(list.map((s) => s.scientific)).size).toBe(list.length);
+    const count = (group: string) => list.filter((s) => s.group === group).length;
+    expect(count('fish')).toBeGreaterThanOrEqual(65);
+    expect(count('invertebrate')).toBeGreaterThanOrEqual(30);
+    expect(count('coral')).toBeGreaterThanOrEqual(45);
+  });
+  test('every kind has its guide, every family its words, every field its meaning', () => {
+    const read = guideSchema.parse(guide);
+    expect(Object.keys(read).sort()).toEqual(list.map((s) => s.id).sort());
+    for (const s of list) {
+      expect(FAMILY_WORDS[s.family]).toBeDefined();
+      for (const field of Object.keys(s).filter((k) => k !== 'id' && k !== 'doubt'))
+        if (field !== 'work' || s.work) expect(Object.keys(FIELDS)).toContain(field);
+    }
+    expect(Object.keys(FAMILY_WORDS).sort()).toEqual([...new Set(list.map((s) => s.family))].sort());
+  });
+  test('corals say their light, puffers what they are, and no giant lives in a nano', () => {
+    for (const s of list) {
+      if (s.group === 'coral') expect(s.coral).toBeDefined();
+      if (s.family === 'Tetraodontidae') expect(s.is).toContain('puffer');
+      // By hand: no animal is to live in less than two of its own lengths of glass, corals aside.
+      if (s.group !== 'coral') expect(s.minTankCm).toBeGreaterThanOrEqual(2 * Math.min(s.adultCm, 25));
+    }
+  });
+});
+
+describe('a kind of one’s own', () => {
+  const own: OwnSpecies = { id: 'mine', common: 'Spotted blenny', likeId: 'tailspot-blenny', adultCm: 12 };
+  const like = speciesById('tailspot-blenny');
+  test('what is not said is its relative’s; room grows with its size', () => {
+    const s = speciesOf({ species: { mine: own } }, 'mine');
+    expect(s).toMatchObject({
+      id: 'mine',
+      common: 'Spotted blenny',
+      adultCm: 12,
+      doubt: 'high',
+      diet: like.diet,
+    });
+    // 12 cm against 6: twice the room.
+    expect([s.minTankL, s.minTankCm]).toEqual([like.minTankL * 2, like.minTankCm * 2]);
+    expect(assumedOf(own)).toContain('minTankL');
+  });
+  test('a smaller one gets no less room, and is bought no larger than it grows', () => {
+    const s = speciesOf({ species: { mine: { ...own, adultCm: 3 } } }, 'mine');
+    expect([s.minTankL, s.arrivalCm]).toEqual([like.minTankL, 3]);
+  });
+  test('what is said counts, also a no', () => {
+    const said: OwnSpecies = {
+      ...own,
+      jumps: false,
+      minTankL: 50,
+      maxPerTank: 4,
+      scientific: 'Ecsenius dentex',
+    };
+    expect(speciesOf({ species: { mine: said } }, 'mine')).toMatchObject({
+      jumps: false,
+      minTankL: 50,
+      maxPerTank: 4,
+      scientific: 'Ecsenius dentex',
+    });
+    expect(assumedOf(said)).not.toContain('jumps');
+  });
+  test('an id in neither is refused by name', () =>
+    expect(() => speciesOf({ species: {} }, 'mine')).toThrow(
+      '"speciesId" must be in the species list, got "mine"',
+    ));
+});
+
+describe('what is asked', () => {
+  test.each([
+    ['clown', { name: 'clown', litres: null, wants: [] }],
+    ['eats algae for 60 L', { name: '', litres: 60, wants: ['eatsAlgae'] }],
+    ['Goby for 20 gal', { name: 'goby', litres: expect.closeTo(75.7, 1), wants: [] }],
+    ['algae eater', { name: '', litres: null, wants: ['eatsAlgae'] }],
+    ['eats hair algae', { name: '', litres: null, wants: ['eatsAlgae'] }],
+    ['reef safe wrasse, no lid', { name: 'wrasse,', litres: null, wants: ['safeWithCorals', 'staysIn'] }],
+    // A number by itself may belong to a name.
+    ['three-stripe 3', { name: 'three-stripe 3', litres: null, wants: [] }],
+    ['6 line wrasse', { name: '6 line wrasse', litres: null, wants: [] }],
+    ['for 0 L', { name: '', litres: null, wants: [] }],
+  ])('%s', (query, asked) => expect(askedOf(query)).toEqual(asked));
+  test('algae eaters for 60 L fit 60 L and eat algae; a coral is none', () => {
+    const asked = askedOf('eats algae for 60 L');
+    const found = SPECIES.filter((s) => answers(asked, s));
+    expect(found.length).toBeGreaterThan(3);
+    for (const s of found) {
+      expect(s.minTankL).toBeLessThanOrEqual(60);
+      expect(s.diet).toContain('algae');
+      expect(s.group).not.toBe('coral');
+    }
+  });
+});

@@ -1,0 +1,46 @@
+import { NO_OWN_KINDS } from '../../../core/species';
+import { findKinds } from './kinds';
+
+const ids = (query: string) => findKinds(NO_OWN_KINDS, query).found.map((f) => f.species.id);
+
+test.each([
+  // As people write them.
+  ['oscelaris', 'ocellaris-clownfish'],
+  ['ocelaris clown', 'ocellaris-clownfish'],
+  ['mandrin', 'mandarin-dragonet'],
+  ['royal grama', 'royal-gramma'],
+  ['zooanthids', 'zoanthid'],
+  ['chrromis', 'green-chromis'],
+  ['euphylia', 'torch'],
+  ['nasarius', 'nassarius-snail'],
+  ['anenome', 'bubble-tip-anemone'],
+])('"%s" finds the nearest spellings, and says that they are', (query, id) => {
+  expect(findKinds(NO_OWN_KINDS, query).near).toBe(true);
+  expect(ids(query)).toContain(id);
+});
+test.each([
+  ['hippo tang', 'regal-blue-tang', 'Hippo tang'],
+  ['lawnmower', 'lawnmower-blenny', 'Lawnmower blenny'],
+  ['Labridae', 'six-line-wrasse', 'Labridae'],
+  ['surgeonfish', 'yellow-tang', 'Yellow surgeonfish'],
+])('"%s" is found by another name, which is said', (query, id, as) => {
+  const { found, near } = findKinds(NO_OWN_KINDS, query);
+  expect(near).toBe(false);
+  expect(found.find((f) => f.species.id === id)?.as).toBe(as);
+});
+test('what it should do and where it should fit are asked in words', () => {
+  expect(ids('eats algae for 60 L')).toContain('turban-snail');
+  expect(ids('eats algae for 60 L')).not.toContain('yellow-tang');
+  expect(ids('goby for 60 L').every((id) => id.endsWith('goby'))).toBe(true);
+  expect(ids('goby for 60 L')).not.toContain('diamond-goby');
+});
+test('nothing asked is all of them; nonsense is none', () => {
+  expect(ids('').length).toBeGreaterThanOrEqual(159);
+  expect(findKinds(NO_OWN_KINDS, 'qqzzxw')).toEqual({ found: [], near: false });
+});
+test('a kind of one’s own is found at once, also renamed', () => {
+  const own = { id: 'mine', common: 'Spotted thing', likeId: 'tailspot-blenny', adultCm: 8 };
+  expect(findKinds({ species: { mine: own } }, 'spotted thing').found[0]?.species.id).toBe('mine');
+  const renamed = { species: { mine: { ...own, common: 'Striped thing' } } };
+  expect(findKinds(renamed, 'striped thing').found[0]?.species.id).toBe('mine');
+});
