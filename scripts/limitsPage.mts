@@ -10,6 +10,7 @@ import {
   parameterUnit,
   type Parameter,
 } from '../core/document';
+import { COMPANY_LIMITS } from '../core/company';
 import { DOSING_LIMITS } from '../core/dosing';
 import { EQUIPMENT_LIMITS } from '../core/equipment';
 import { EVIDENCE_LIMITS } from '../core/evidence';
@@ -33,6 +34,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Judgement (core/readiness)', READINESS_LIMITS],
   ['Living water (core/living)', LIVING_LIMITS],
   ['Stocking (core/stocking)', STOCKING_LIMITS],
+  ['Company (core/company)', COMPANY_LIMITS],
   ['The stocking plan (core/planner)', PLANNER_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],

@@ -156,6 +156,8 @@ const SHOTS: Shot[] = [
   { name: 'bench', path: `${NORTH}/bench` },
   { name: 'history', path: `${NORTH}/log/history` },
   { name: 'species', path: `${NORTH}/stock/species` },
+  { name: 'kind', path: `${NORTH}/stock/kind?name=spotted+thing` },
+  { name: 'kind-wide', path: `${NORTH}/stock/kind?name=spotted+thing`, wide: true },
   { name: 'add', path: `${NORTH}/stock/add?species=ocellaris-clownfish` },
   { name: 'add-wide', path: `${PANTRY}/stock/add?species=yellow-tang`, wide: true },
   { name: 'quarantine', path: `/water/north-qt` },
@@ -167,9 +169,19 @@ const SHOTS: Shot[] = [
     path: `${NORTH}/stock/plan`,
     before: async (page) => {
       await page.getByRole('checkbox', { name: /^Cleaners and corals without/ }).click();
+      await page.getByLabel('Why the risk is taken').fill('grown by a friend, no fish in his tank');
+      await page.getByRole('button', { name: 'Plan it so' }).click();
       await page.getByText(/^All in by/).waitFor();
     },
   },
+  {
+    name: 'plan-wide',
+    path: `${NORTH}/stock/plan`,
+    wide: true,
+    before: (page) => page.getByText(/^\d of \d in by/).waitFor(),
+  },
+  { name: 'company', path: `${NORTH}/stock/company` },
+  { name: 'company-wide', path: `${NORTH}/stock/company`, wide: true, dark: true },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },

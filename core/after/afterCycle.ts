@@ -7,6 +7,7 @@ import { FILMS, lastMove, waterOf, type Animal } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesOf, type Species } from '../species';
 import { DAY_MS } from '../time';
+import { grazingOf } from './grazing';
 
 export interface ResetPlan {
   /** Share of the water to change, the largest that any goal asks for; 0 when none is needed. */
@@ -189,7 +190,7 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
       ? looked && most > 0
         ? 'firstPortion'
         : 'enough'
-      : lookedTwice && most <= 1 && grazers >= e.netL / AFTER.starvingLitres
+      : starves(e, lookedTwice, most)
         ? 'starving'
         : most >= 2 && (sinceLast ?? 0) >= AFTER.crewEveryDays
           ? 'nextPortion'
@@ -203,6 +204,15 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
     next,
     sinceLast,
   };
+}
+
+/** Too many mouths: a strip that was finished in half a day while little film stands, or little film in two looks for as many as these. A strip
+ *  that was hardly touched says that they are fed. */
+function starves(e: WaterEvidence, lookedTwice: boolean, most: number): boolean {
+  const { snails, last } = grazingOf(e);
+  if (last?.left === 'most') return false;
+  if (last?.left === 'none' && most <= 1) return true;
+  return lookedTwice && most <= 1 && snails >= e.netL / AFTER.starvingLitres;
 }
 
 const joinedMs = (a: Animal, waterId: string): number =>

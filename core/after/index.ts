@@ -9,3 +9,4 @@ export {
   type ResetPlan,
 } from './afterCycle';
 export { AFTER_LIMITS } from './limits';
+export { asSnails, grazingOf, type Grazing } from './grazing';

@@ -20,6 +20,11 @@ export const AFTER_LIMITS = {
     'with little film, more than one grazer for this much water starves',
     'common practice',
   ),
+  snailCm: limit(4, 'cm', 'grazers are counted as snails of this length', 'our choice'),
+  appetitePower: limit(2.25, 'exponent', 'of length in what a grazer eats', 'mass to the 3/4, Kleiber'),
+  snailStripCm2: limit(7, 'cm² a day', 'of dried seaweed one such snail takes', 'our estimate'),
+  seaweedGPerCm2: limit(0.0075, 'g/cm²', 'dried seaweed: 3 g for a sheet of 20 x 20 cm', 'common practice'),
+  stripLastsDays: limit(7, 'days', 'a strip test speaks for this long', 'our choice'),
   gallonsPerLarge: limit(
     5,
     'US gal',

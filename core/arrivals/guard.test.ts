@@ -98,7 +98,7 @@ function answer(word: 'go' | 'wait') {
   const j = { ...real.fish, word };
   return { fish: j, crew: j, coral: j, living: null };
 }
-const FISH = 'royal-gramma';
+const FISH = 'pajama-cardinalfish';
 const codes = (doc: Document, a: Animal, to: Water, nowDay: number, assessment = OPEN) =>
   admissionRisks(doc, a, to, assessment, Date.parse(at(nowDay)), dayOf).map((r) => r.code);
 const inQuarantine = animal(FISH, [WISHED, at(0, 8)], [IN('q'), at(0, 10)]);
@@ -106,6 +106,22 @@ const inQuarantine = animal(FISH, [WISHED, at(0, 8)], [IN('q'), at(0, 10)]);
 describe('what is risked', () => {
   test('nothing with a full clock, an open display and a lid', () =>
     expect(codes(world(inQuarantine, 28), inQuarantine, display, 28)).toEqual([]));
+  test('what no waiting lifts: too large for the glass, too many, a rival at home; not one that is only wished for', () => {
+    const found = (species: string, ...homes: Animal[]) => {
+      const one = { ...inQuarantine, speciesId: species, count: 1 };
+      const doc = world(one, 28);
+      doc.animals = { ...doc.animals, ...Object.fromEntries(homes.map((a) => [a.id, a])) };
+      return admissionRisks(doc, one, display, OPEN, Date.parse(at(28)), dayOf).flatMap((r) =>
+        r.code === 'riskCompany' ? [r.finding.code] : [],
+      );
+    };
+    const gramma = { ...animal('royal-gramma', [IN('t'), at(0)]), id: 'g', count: 1 };
+    expect(found('yellow-tang')).toEqual(['tooLargeForTank']);
+    expect(found('blackcap-basslet', gramma)).toEqual(['rival']);
+    expect(found('royal-gramma', gramma)).toEqual(['tooManyOfKind']);
+    expect(found('blackcap-basslet', { ...gramma, moves: [{ to: WISHED, at: at(0), why: '' }] })).toEqual([]);
+    expect(found('neon-goby', gramma)).toEqual([]);
+  });
   test('a clock that is not full, with its days', () => {
     const doc = world(inQuarantine, 12);
     expect(admissionRisks(doc, inQuarantine, display, OPEN, Date.parse(at(11)), dayOf)).toEqual([
@@ -142,7 +158,7 @@ describe('what is risked', () => {
     const moved = animal(FISH, [IN('o'), at(0)]);
     expect(codes(world(moved, 0), moved, display, 9)).toEqual(['riskOtherDisplay']);
     expect(codes(world(inQuarantine, 28), inQuarantine, display, 28, SHUT)).toEqual(['riskDisplay']);
-    const jumper = animal('firefish', [IN('q'), at(0)]);
+    const jumper = { ...animal('firefish', [IN('q'), at(0)]), count: 1 };
     expect(codes(world(jumper, 28), jumper, { ...display, hasLid: false }, 28)).toEqual(['riskNoLid']);
   });
   test('an anemone only where the intakes are said to be guarded', () => {

@@ -1,6 +1,7 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
-import { waterOf, type Animal, type Document, type Quarantine, type Water } from '../document';
+import { companyOf, findingsOf, membersOf, standingTank } from '../company';
+import { waterOf, type Animal, type Display, type Document, type Quarantine, type Water } from '../document';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import type { Assessment, Judgement } from '../readiness';
 import { speciesOf, type Species } from '../species';
@@ -14,7 +15,11 @@ type Answers = Pick<Assessment, 'fish' | 'crew' | 'coral' | 'living'>;
 
 /** A group, or part of one, on its way. */
 export interface Newcomer {
+  /** Its own identity, where it has one already. */
+  id?: string;
   speciesId: string;
+  /** One, where it is not said. */
+  count?: number;
   /** Where it has been; empty for one that was just bought. */
   moves: Animal['moves'];
   /** Set aside at the look on arrival, and not sound yet. */
@@ -47,9 +52,25 @@ export function admissionRisks(
   const { word } = judgementFor(species, assessment);
   if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
+  risks.push(...ofTheCompany(doc, animal, species, to, nowMs));
   if (species.is.includes('anemone') && to.intakesGuarded !== true)
     risks.push({ code: 'riskIntakes', name: to.name });
   return risks;
+}
+
+/** What no waiting lifts: too large for the glass, a rival, eater or eaten of those at home. */
+function ofTheCompany(
+  doc: Document,
+  { id = '', count = 1 }: Newcomer,
+  species: Species,
+  to: Display,
+  nowMs: number,
+): Risk[] {
+  const home = membersOf(doc, to).filter((m) => m.stage === 'here' && m.id !== id);
+  const found = companyOf(standingTank(to, nowMs), [...home, { id, species, count, stage: 'wish' }]);
+  return findingsOf(found, id)
+    .filter((f) => f.severity === 'no' && f.lasting)
+    .map((f) => ({ code: 'riskCompany', finding: f.says }));
 }
 
 /** Copper kills invertebrates and corals, and a water that held it gives it back for years: the one thing that is refused. */

@@ -46,6 +46,7 @@ import {
   SOURCES,
   SOUNDS,
   STAGES,
+  STRIP_LEFT,
   TAP_HOLDS,
   TEMPERAMENTS,
   TREATMENT_HOLDS,
@@ -337,6 +338,13 @@ const eventSchema = z.discriminatedUnion('kind', [
     film: z.enum(FILMS),
     extent: z.int().min(0).max(4),
   }),
+  /** The strip test: dried seaweed offered to the grazers, and what was left after half a day. */
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('seaweed'),
+    areaCm2: positive(2000),
+    left: z.enum(STRIP_LEFT),
+  }),
   z.strictObject({
     ...eventBase,
     kind: z.literal('schoolChanged'),
@@ -517,7 +525,7 @@ const animalSchema = z.strictObject({
   /** What the plan is made from, of a wish; 1 is wanted most, the price is for all of them. */
   wish: z
     .strictObject({
-      priority: z.int().min(1).max(9).optional(),
+      priority: z.int().min(1).max(99).optional(),
       price: amount(1e6).optional(),
       /** Days the person has set, in one of the quarantines: no plan moves them. Without a release that day is planned. */
       held: z
@@ -725,6 +733,8 @@ const planSchema = z.strictObject({
   coralGate: day.nullable(),
   steps: z.array(z.strictObject({ animalId: id, buyDay: day, releaseDay: day })).max(200),
   leftOut: z.array(id).max(200),
+  /** First and last days of the absences it knew. */
+  away: z.array(z.tuple([day, day])).max(200),
 });
 
 /** Every collection of the document with the schema of its entities. */

@@ -55,6 +55,8 @@ export const MAX_NOTE = TAKEN.note;
 export const MAX_PLAN = TAKEN.plan;
 
 export const FOODS = ['pellets', 'frozen', 'seafood'] as const;
+/** What was left of a strip of seaweed after half a day. */
+export const STRIP_LEFT = ['none', 'some', 'most'] as const;
 export const FILMS = ['brown', 'green', 'hair', 'slime', 'stringy', 'coralline'] as const;
 /** `oldTank` is everything of a running tank moved over in a day: rock, media, livestock. */
 export const SEEDS = ['bottle', 'media', 'rock', 'liveSand', 'oldTank'] as const;
@@ -146,6 +148,7 @@ export const RISKS = [
   'riskDisplay',
   'riskNoLid',
   'riskIntakes',
+  'riskCompany',
 ] as const;
 
 export const TEMPERAMENTS = ['gentle', 'firm', 'territorial'] as const;

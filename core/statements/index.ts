@@ -10,5 +10,6 @@ export type {
   StatementFacts,
   StatementOf,
   StepCode,
+  CompanyCode,
   WarningCode,
 } from './statement';

@@ -180,6 +180,8 @@ interface RiskFacts {
   riskOtherDisplay: { name: string };
   riskDisplay: { name: string; word: Word };
   riskNoLid: { name: string };
+  /** What lasts: no waiting would lift it. */
+  riskCompany: { finding: StatementOf<CompanyCode> };
   riskIntakes: { name: string };
 }
 
@@ -317,26 +319,45 @@ export interface Said {
   value: number;
 }
 
-/** What speaks against an addition. */
-interface WarningFacts {
-  tooLargeForTank: { adultCm: number; minTankL: number; netL: number };
+/** Who may live together, in a tank: `name` is whose misfit it is, `other` the one it does not fit. */
+interface CompanyFacts {
+  tooLargeForTank: { name: string; adultCm: number; minTankL: number; glassL: number };
+  tooLongForTank: { name: string; adultCm: number; minTankCm: number; lengthCm: number };
   jumpsNoLid: { name: string };
   noLid: Nothing;
-  tooManyOfKind: { most: number; would: number };
-  rival: { name: string; ground: string };
-  lateComer: { name: string };
-  territorialFirst: Nothing;
-  eatsResident: { name: string };
-  eatenByResident: { name: string };
-  notAlwaysReefSafe: Nothing;
-  notReefSafe: Nothing;
+  tooManyOfKind: { name: string; most: number; would: number };
+  tooFewOfKind: { name: string; least: number; count: number };
+  rival: { name: string; other: string; ground: string };
+  sameGenus: { name: string; other: string; genus: string };
+  lateComer: { name: string; other: string };
+  territorialFirst: { name: string };
+  firstThen: { name: string; other: string };
+  eats: { name: string; other: string };
+  notAlwaysReefSafe: { name: string };
+  notReefSafe: { name: string };
+  stingReach: { name: string; reachCm: number };
+  walksAndStings: { name: string };
+  podsShared: { name: string; other: string; eachL: number };
+  livesOnPods: { name: string };
+  wantsSand: { name: string };
+  wantsCaves: { name: string };
+  wantsAlgae: { name: string };
+  tooWarmFor: { name: string; tempC: number; high: number };
+  tooColdFor: { name: string; tempC: number; low: number };
+  noCommonWater: { name: string; other: string };
+  youngTank: { name: string; wantsDays: number; ageDays: number };
+  ageNotSaid: { name: string; wantsDays: number };
+  grownLoad: { mgN: number; carriesMgN: number };
+  delicate: { name: string };
+  hardToTakeOut: { name: string };
+}
+
+/** What speaks against an addition now. */
+interface WarningFacts {
   gateShut: Nothing;
   littleToGraze: Nothing;
   lastStillSettling: Nothing;
   testFirst: Nothing;
-  youngTank: { wantsDays: number; ageDays: number };
-  ageNotSaid: { wantsDays: number };
-  livesOnPods: Nothing;
   moreThanDouble: { mgN: number; allowedMgN: number };
   twoInAWeek: Nothing;
   noProof: Nothing;
@@ -382,6 +403,7 @@ export type StatementFacts = GateFacts &
   AlarmFacts &
   LivingFacts &
   StepFacts &
+  CompanyFacts &
   WarningFacts &
   CauseFacts &
   DoseFacts &
@@ -389,6 +411,7 @@ export type StatementFacts = GateFacts &
 export type StatementCode = keyof StatementFacts;
 /** Steps of an Act now. */
 export type StepCode = Extract<keyof StepFacts, `step${string}`>;
+export type CompanyCode = keyof CompanyFacts;
 export type WarningCode = keyof WarningFacts;
 export type RiskCode = keyof RiskFacts;
 export type CauseCode = keyof CauseFacts;

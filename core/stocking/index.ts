@@ -13,6 +13,5 @@ export {
   type StairStep,
 } from './load';
 export { STOCKING, STOCKING_LIMITS } from './limits';
-export { nextWish, type NextWish } from './wish';
-export { additionWarnings, type AdditionForecast, type Warning } from './warnings';
+export { skeletonUse, type SkeletonUse } from './skeleton';
 export { peakOfLoad, type AdditionPeaks } from './peaks';

@@ -49,6 +49,19 @@ export const STOCKING_LIMITS = {
     'growth of large ones: 0.15 to 0.4',
     'science notes 10, von Bertalanffy',
   ),
+  skeletonNone: limit(0, 'mg/cm²/day', 'carbonate of corals without a skeleton', 'by definition'),
+  skeletonSlow: limit(
+    0.3,
+    'mg/cm²/day',
+    'carbonate laid down by large-polyped corals',
+    'our estimate, a third of fast ones',
+  ),
+  skeletonFast: limit(
+    1,
+    'mg/cm²/day',
+    'carbonate laid down by fast stony corals and clams',
+    'reef carbonate budgets, 4 to 10 kg/m²/year',
+  ),
   livingZeros: limit(
     4,
     'tests',

@@ -1,11 +1,10 @@
 import { WISHED } from '../document';
-import { assessWater } from '../readiness';
 import { gatherEvidence } from '../evidence';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
-import { SPECIES, speciesById } from '../species';
+import { speciesById } from '../species';
 import {
-  additionWarnings,
   dailyLoadMgN,
+  skeletonUse,
   lengthAt,
   loadAt,
   fishMassG,
@@ -14,23 +13,27 @@ import {
   provedCapacity,
 } from './index';
 
-const warn = (h: History, day: number, species: string, count = 1) => {
-  const nowMs = START_MS + day * DAY;
-  return additionWarnings(
-    gatherEvidence(h.doc, 't', nowMs),
-    assessWater(h.doc, 't', nowMs),
-    speciesById(species),
-    count,
-  );
-};
-const codes = (h: History, day: number, species: string, count = 1) =>
-  warn(h, day, species, count).warnings.map((w) => w.says.code);
 const settled = () =>
   provedHistory()
     .animal(29, 'turban-snail', 5)
     .water(30, { ammonia: 0, nitrite: 0 })
     .water(32, { ammonia: 0, nitrite: 0 })
     .water(36, { ammonia: 0, nitrite: 0 });
+
+describe('skeletons', () => {
+  const acro = speciesById('millepora-acropora');
+  test('a fast coral of 20 cm in 100 L takes 0.18 dKH and 1.26 mg/L calcium a day (by hand)', () => {
+    const { alkalinityDkh, calciumMgL } = skeletonUse(acro, 20, 1, 100);
+    expect(alkalinityDkh).toBeCloseTo(0.176, 3);
+    expect(calciumMgL).toBeCloseTo(1.258, 3);
+  });
+  test('slow ones a third, soft ones nothing; two take twice as much, in twice the water half', () => {
+    const use = (id: string, n = 1, l = 100) => skeletonUse(speciesById(id), 20, n, l).alkalinityDkh;
+    expect(use('torch')).toBeCloseTo(0.3 * use('millepora-acropora'), 9);
+    expect(use('toadstool-leather')).toBe(0);
+    expect(use('torch', 2, 200)).toBeCloseTo(use('torch'), 9);
+  });
+});
 
 describe('load', () => {
   test('a fusiform fish of 10 cm weighs 13 g (a 0.013, b 3)', () =>
@@ -110,79 +113,4 @@ describe('capacity', () => {
     expect(provedCapacity(gatherEvidence(new History().doc, 't', START_MS))).toBeNull());
   test('a bigger step has a higher peak', () =>
     expect(peakAfterStep(20, 2, 15, 100)).toBeGreaterThan(peakAfterStep(20, 2, 3, 100)));
-});
-
-describe('warnings', () => {
-  test('nothing speaks against a small gentle fish when the gate is open', () =>
-    expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
-  test('adult size against the tank', () =>
-    expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
-  test('a jumper without a lid', () => {
-    const h = settled();
-    if (h.doc.waters.t) h.doc.waters.t = { ...h.doc.waters.t, hasLid: false };
-    expect(codes(h, 36.2, 'firefish')).toContain('jumpsNoLid');
-  });
-  test('rivals, and too many of a kind', () => {
-    const h = settled().animal(29, 'royal-gramma');
-    expect(codes(h, 36.2, 'royal-gramma')).toContain('tooManyOfKind');
-    const blenny = settled().animal(29, 'tailspot-blenny');
-    expect(codes(blenny, 36.2, 'lawnmower-blenny')).toContain('rival');
-  });
-  test('who eats whom, both ways', () => {
-    expect(codes(settled(), 36.2, 'scarlet-hermit')).toContain('eatsResident');
-    expect(codes(settled().animal(29, 'longnose-hawkfish'), 36.2, 'cleaner-shrimp')).toContain(
-      'eatenByResident',
-    );
-  });
-  test('too early: before the gate, and before the tank is old enough', () => {
-    expect(codes(new History().water(0), 0.1, 'neon-goby')).toContain('gateShut');
-    expect(codes(settled(), 36.2, 'mandarin-dragonet')).toContain('youngTank');
-    // Nobody is told that a tank of unknown age is young: it is asked.
-    const undated = settled();
-    undated.doc.waters.t = { ...undated.doc.waters.t!, startDay: null };
-    const asked = codes(undated, 36.2, 'mandarin-dragonet');
-    expect([asked.includes('youngTank'), asked.includes('ageNotSaid')]).toEqual([false, true]);
-  });
-  test('more than double in a month, and two fish in a week', () => {
-    expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('moreThanDouble');
-    const h = settled().animal(35, 'neon-goby');
-    expect(codes(h, 36.2, 'clown-goby')).toContain('twoInAWeek');
-  });
-  test('a load above the ceiling is stopped with its predicted peak', () => {
-    const { warnings, forecast } = warn(settled(), 36.2, 'green-chromis', 80);
-    expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));
-    expect(forecast.peakNh3MgN).toBeGreaterThan(0.02);
-  });
-  test('what the forecast of the tank says of the ammonia counts where it is worse than what was reckoned', () => {
-    const nowMs = START_MS + 36.2 * DAY;
-    const judged = (mid: number, high: number) =>
-      additionWarnings(
-        gatherEvidence(settled().doc, 't', nowMs),
-        assessWater(settled().doc, 't', nowMs),
-        speciesById('neon-goby'),
-        1,
-        {
-          addedMgN: [0, 100],
-          peakMgN: [
-            [0, mid, high],
-            [0, mid, high],
-          ],
-        },
-      );
-    const says = (mid: number, high: number) => judged(mid, high).warnings.map((w) => w.says.code);
-    expect(says(0.01, 0.05)).not.toEqual(expect.arrayContaining(['ammoniaMayPeak']));
-    expect(says(0.01, 2)).toContain('ammoniaMayPeak');
-    expect(says(0.01, 2)).not.toContain('ammoniaPeak');
-    expect(says(2, 4)).toContain('ammoniaPeak');
-    expect(judged(2, 4).forecast.likelyNh3MgN![1]).toBeGreaterThan(0.02);
-  });
-  test('the most severe come first', () => {
-    const order = warn(settled(), 36.2, 'yellow-tang').warnings.map((w) =>
-      ['stop', 'caution', 'note'].indexOf(w.severity),
-    );
-    expect(order).toEqual([...order].sort());
-  });
-  test('every species can be judged', () => {
-    for (const s of SPECIES) expect(() => codes(settled(), 36.2, s.id)).not.toThrow();
-  });
 });

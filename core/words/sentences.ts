@@ -205,6 +205,7 @@ const RISK_SENTENCES = {
   riskOtherDisplay: (s) => `It comes from ${s.name}: whatever lives there comes along.`,
   riskDisplay: (s) =>
     `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`,
+  riskCompany: (s, w) => sentence(s.finding, w),
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
   riskIntakes: (s) =>
     `The pump intakes of ${s.name} are not said to be guarded: an anemone that wanders is drawn in, dies and poisons the tank.`,
@@ -275,27 +276,53 @@ const AVOID = {
   noWaterReady: () => AVOID_WORDS.noWaterReady,
 } satisfies Partial<Sentences>;
 
-const WARNINGS = {
+const COMPANY = {
   tooLargeForTank: (s, w) =>
-    `Grows to ${length(s.adultCm, w)} and wants ${volume(s.minTankL, w)}; this tank holds ${volume(s.netL, w)}. Judge it by its adult size, not the size in the shop.`,
+    `${s.name} grows to ${length(s.adultCm, w)} and wants a glass of ${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. Judge it by its adult size, not the size in the shop.`,
+  tooLongForTank: (s, w) =>
+    `${s.name} swims: it wants ${length(s.minTankCm, w)} of length, and this glass has ${length(s.lengthCm, w)}.`,
   jumpsNoLid: (s) => `${s.name} jumps, new ones most of all, and no lid is noted for this tank.`,
   noLid: () => 'No lid is noted for this tank. Nearly every fish may jump in its first days.',
-  tooManyOfKind: (s) => `At most ${s.most} of its kind to a tank; this would make ${s.would}.`,
-  rival: (s) => `${s.name} claims the same ground (${s.ground}): expect a fight.`,
-  lateComer: (s) => `${s.name} is territorial and already at home: a newcomer has it hard.`,
-  territorialFirst: () => 'Territorial fish go in last: as the first they own the tank.',
-  eatsResident: (s) => `May eat or harass ${s.name}, which lives here.`,
-  eatenByResident: (s) => `${s.name} in this tank may eat it.`,
-  notAlwaysReefSafe: () => 'Not always safe with corals and clams.',
-  notReefSafe: () => 'Not safe with corals.',
+  tooManyOfKind: (s) => `${s.name}: at most ${s.most} to a tank; this makes ${s.would}.`,
+  tooFewOfKind: (s) =>
+    `${s.name} lives in company: ${s.least} or more, let in on one day; this makes ${s.count}.`,
+  rival: (s) => `${s.name} and ${s.other} claim the same ground (${s.ground}): expect a fight.`,
+  sameGenus: (s) =>
+    `${s.name} and ${s.other} are of one genus, ${s.genus}, and take each other for rivals: expect a fight.`,
+  lateComer: (s) => `${s.name} is territorial and there first: it will be hard on ${s.other}.`,
+  territorialFirst: (s) => `${s.name} is territorial: it goes in last. As the first it owns the tank.`,
+  firstThen: (s) =>
+    `${s.name} first, ${s.other} after it: the gentler gets its place before the territorial.`,
+  eats: (s) => `${s.name} may eat or harass ${s.other}.`,
+  notAlwaysReefSafe: (s) => `${s.name} is not always safe with corals and clams.`,
+  notReefSafe: (s) => `${s.name} is not safe with corals.`,
+  stingReach: (s, w) =>
+    `${s.name} stings up to ${length(s.reachCm, w)} beyond its edge: keep that much free around it.`,
+  walksAndStings: (s) => `${s.name} may walk, and stings the corals it passes.`,
+  podsShared: (s, w) =>
+    `${s.name} and ${s.other} live on the same pods: each wants about ${volume(s.eachL, w)} of old tank.`,
+  livesOnPods: (s) => `${s.name} lives on pods: be sure the tank feeds it before it comes home.`,
+  wantsSand: (s) => `${s.name} needs a bed of sand, and none is noted here.`,
+  wantsCaves: (s) => `${s.name} needs a cave of its own, and no rock is noted here.`,
+  wantsAlgae: (s) => `${s.name} grazes all day: dried seaweed where the film is thin.`,
+  tooWarmFor: (s, w) => `The water is ${heat(s.tempC, w)}; ${s.name} does well up to ${heat(s.high, w)}.`,
+  tooColdFor: (s, w) => `The water is ${heat(s.tempC, w)}; ${s.name} does well from ${heat(s.low, w)} on.`,
+  noCommonWater: (s) => `${s.name} and ${s.other} want different water: no temperature suits both.`,
+  youngTank: (s) => `${s.name} wants a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
+  ageNotSaid: (s) =>
+    `${s.name} wants a tank settled for about ${s.wantsDays} days; when this one was first filled is not said yet, under Edit.`,
+  grownLoad: (s) =>
+    `Grown up, all of them make ${s.mgN.toFixed(0)} mg N a day; the filter carries about ${s.carriesMgN.toFixed(0)} now and has to grow with them.`,
+  delicate: (s) =>
+    `${s.name} is delicate: many do not live through the first weeks. See it eat before it is paid.`,
+  hardToTakeOut: (s) => `${s.name} is hard to get out again without taking the rock apart: be sure first.`,
+} satisfies Partial<Sentences>;
+
+const WARNINGS = {
   littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',
   gateShut: () => 'The gate before it is not open yet: see Today.',
   lastStillSettling: () => 'The last addition is still settling: see Today.',
   testFirst: () => 'A test is due before anything goes in: see Today.',
-  ageNotSaid: (s) =>
-    `Wants a tank settled for about ${s.wantsDays} days; when this one was first filled is not said yet, under Edit.`,
-  youngTank: (s) => `Wants a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
-  livesOnPods: () => 'Lives on pods: be sure the tank feeds it before it comes home.',
   moreThanDouble: (s) =>
     `Would bring the daily load to ${s.mgN.toFixed(1)} mg N; no more than ${s.allowedMgN.toFixed(1)} within a month keeps the filter in step.`,
   twoInAWeek: () => 'Fish joined less than a week ago. One step at a time.',
@@ -355,6 +382,7 @@ const SENTENCES: Omit<Sentences, StepCode> = {
   ...ALARMS,
   ...LIVING_WORDS,
   ...AVOID,
+  ...COMPANY,
   ...WARNINGS,
   ...CAUSES,
   ...DOSES,

@@ -1,5 +1,13 @@
 import { type Href } from 'expo-router';
-import { crewPlan, filmBands, filmSays, resetPlan, type CrewPlan, type FilmSays } from '../../../core/after';
+import {
+  crewPlan,
+  filmBands,
+  grazingOf,
+  filmSays,
+  resetPlan,
+  type CrewPlan,
+  type FilmSays,
+} from '../../../core/after';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesOf } from '../../../core/species';
 import { addDays, DAY_MS, MINUTE_MS } from '../../../core/time';
@@ -21,6 +29,7 @@ import {
 import { Button, Caution, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { FilmBands } from '../../ui/charts/FilmBands';
 import { useUnits, WithDisplay } from '../shell';
+import { StripTest } from './StripTest';
 
 export function AfterScreen() {
   return <WithDisplay>{(water) => <After water={water} />}</WithDisplay>;
@@ -109,6 +118,7 @@ function After({ water }: { water: Display }) {
   const says = SAYS[filmSays(bands, nutrientsGone)];
   const cycled = gates.some((g) => g.id === 'bothClear' && g.status === 'passed') || e.joined.length > 0;
   const crew = crewPlan(e, cycled);
+  const grazing = grazingOf(e);
   const light = Object.values(equipment)
     .filter((x) => x.waterId === water.id && x.kind === 'light')
     .flatMap((x) => x.settings.map((s) => ({ atMs: Date.parse(`${s.day}T12:00:00`), label: s.value })));
@@ -246,6 +256,7 @@ function After({ water }: { water: Display }) {
         <Txt kind="small" tone="second">
           {crew.ceilings[0]?.reason ?? ''} If they could finish the film in half a day, they will starve.
         </Txt>
+        {grazing.snails > 0 ? <StripTest water={water} grazing={grazing} now={now} /> : null}
         {crew.next === 'starving' && !seaweedPlanned ? (
           <Button
             kind="primary"

@@ -242,7 +242,9 @@ const EntryRow = memo(function EntryRow({
     entry.kind === 'sample'
       ? `/water/${water.id}/log?edit=${id}`
       : `/water/${water.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
-  const canEdit = !(entry.kind === 'event' && entry.event.kind === 'schoolChanged');
+  // What is asked elsewhere is corrected there: here it can only be taken away.
+  const canEdit =
+    entry.kind !== 'event' || (entry.event.kind !== 'schoolChanged' && entry.event.kind !== 'seaweed');
   const inside = (
     <>
       <Row style={styles.between}>

@@ -442,7 +442,7 @@ export function eventTextsOf(
   units: UnitPreferences,
   fieldTime: (ms: number) => string,
 ): EventTexts | null {
-  if (e.kind === 'schoolChanged') return null;
+  if (e.kind === 'schoolChanged' || e.kind === 'seaweed') return null;
   const t: EventTexts = { ...emptyEvent(e.kind), atText: fieldTime(Date.parse(e.at)), note: e.note };
   if (e.kind === 'ammoniaDose') t.amount = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 3);
   if (e.kind === 'bacteria')

@@ -22,6 +22,7 @@ export const EVENT_WORDS: Record<EventKind, string> = {
   waterChange: 'Water change',
   topOff: 'Top-off',
   film: 'Film on glass and rock',
+  seaweed: 'Strip of seaweed',
   note: 'Note',
   schoolChanged: 'School changed',
   observation: 'What you notice',
@@ -106,6 +107,8 @@ export function eventWords(e: WaterEvent, netL: number, units: UnitPreferences):
       return showQuantity('volume', e.litres, units);
     case 'film':
       return `${FILM_WORDS[e.film]} ${e.extent} of 4`;
+    case 'seaweed':
+      return { none: 'all eaten in half a day', some: 'some left', most: 'hardly touched' }[e.left];
     case 'schoolChanged':
       return `${SCHOOL_WORDS[e.from].title} → ${SCHOOL_WORDS[e.to].title}`;
     case 'observation': {

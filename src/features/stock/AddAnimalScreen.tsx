@@ -1,11 +1,10 @@
-import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { followUpTasks } from '../../../core/arrivals';
-import { additionWarnings, type AdditionForecast, type Warning } from '../../../core/stocking';
+import { additionWarnings, membersOf, type AdditionForecast } from '../../../core/company';
 import { allSpecies, type Species } from '../../../core/species';
 import { showQuantity, unitLabel } from '../../../core/units';
 import {
@@ -14,6 +13,7 @@ import {
   localDay,
   newId,
   selectAssessment,
+  selectDocument,
   selectEvidence,
   selectWaters,
   useAppDispatch,
@@ -24,6 +24,7 @@ import {
 import { Button, Caution, FieldRow, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { NotHere, useParam, useWords, WithDisplay } from '../shell';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
+import { Verdicts } from '../shell/company';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -46,12 +47,6 @@ function AddAnimal({ water }: { water: Display }) {
   const species = useMemo(() => allSpecies(kinds).find((s) => s.id === id), [kinds, id]);
   return species ? <SpeciesSheet key={id} water={water} species={species} /> : <NotHere what="species" />;
 }
-
-const SEVERITY: Record<Warning['severity'], { word: string; tone: 'ammonia' | 'nitrite' | 'second' }> = {
-  stop: { word: 'Not yet. ', tone: 'ammonia' },
-  caution: { word: 'Think first. ', tone: 'nitrite' },
-  note: { word: 'Note. ', tone: 'second' },
-};
 
 /** Peak of free ammonia in the weeks after: reckoned from the proof, and by the tank's own forecast. */
 function FreeAmmonia({ forecast: { peakNh3MgN, likelyNh3MgN } }: { forecast: AdditionForecast }) {
@@ -95,6 +90,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
   const now = useNow(MINUTE_MS);
   const router = useRouter();
   const dispatch = useAppDispatch();
+  const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const others = useAppSelector(selectWaters).filter((w) => w.kind === 'display' && w.id !== water.id);
@@ -112,10 +108,17 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
   const faults: PurchaseFaults = form.now.ok ? {} : form.now.faults;
   const peaks = useAdditionPeaks(water.id, now);
   const { warnings, forecast } = useMemo(
-    () => additionWarnings(evidence, assessment, species, count, peaks),
-    [evidence, assessment, species, count, peaks],
+    () =>
+      additionWarnings(
+        evidence,
+        assessment,
+        { id: '', species, count, stage: 'wish' },
+        membersOf(doc, water).filter((m) => m.stage !== 'wish'),
+        peaks,
+      ),
+    [doc, water, evidence, assessment, species, count, peaks],
   );
-  const stops = warnings.filter((w) => w.severity === 'stop');
+  const stops = warnings.filter((w) => w.severity === 'no');
   const newcomer = useMemo(() => [{ speciesId: species.id, moves: [] }], [species.id]);
   const { risks, never } = useRisks(newcomer, water, now);
   const [asked, setAsked] = useState(false);
@@ -214,14 +217,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
           Nothing speaks against it today.
         </Txt>
       ) : null}
-      {warnings.map((w) => (
-        <Txt key={sentence(w.says, words)}>
-          <Txt kind="strong" tone={SEVERITY[w.severity].tone}>
-            {SEVERITY[w.severity].word}
-          </Txt>
-          {sentence(w.says, words)}
-        </Txt>
-      ))}
+      <Verdicts of={warnings} />
       <Section title="What it would do to the load">
         <Line name="Now" value={`${forecast.presentMgN.toFixed(1)} mg N a day`} />
         <Line name="After" value={`${(forecast.presentMgN + forecast.addedMgN).toFixed(1)} mg N a day`} />

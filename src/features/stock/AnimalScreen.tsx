@@ -1,4 +1,4 @@
-import { animalWords, GONE_WORDS, placeWords, sentence } from '../../../core/words';
+import { animalWords, GONE_WORDS, placeWords } from '../../../core/words';
 import { isDay, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -19,7 +19,8 @@ import {
 import { speciesOf } from '../../../core/species';
 import { admit, followUpTasks, handlingOf, isCopperDeath } from '../../../core/arrivals';
 import { lineFits } from '../../../core/quarantine';
-import { additionWarnings, lengthAt } from '../../../core/stocking';
+import { additionWarnings, membersOf } from '../../../core/company';
+import { lengthAt } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import {
   commit,
@@ -46,6 +47,8 @@ import { SaveButton } from '../shell/saving';
 import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
 import { SpeciesFacts } from './SpeciesFacts';
+import { Verdicts } from '../shell/company';
+import { ForThePlan } from './ForThePlan';
 import { CoralDip } from './CoralDip';
 import { CoralLight } from './CoralLight';
 import { Identity } from './Identity';
@@ -160,6 +163,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           onGivenBack={() => void lose({ count: animal.count, reason: 'returned', why: '' })}
         />
       ) : null}
+      {place.kind === 'wish' ? <ForThePlan animal={animal} now={now} onPut={put} /> : null}
       {place.kind === 'wish' ? null : <Identity animal={animal} onPut={put} />}
       {place.kind !== 'gone' ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
     </Screen>
@@ -177,12 +181,23 @@ function Coming({
   onPut: (label: string, entity: Animal) => Promise<Outcome>;
 }) {
   const now = useNow(MINUTE_MS);
-  const words = useWords();
+  const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, home.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, home.id, now));
   const species = speciesOf(evidence, animal.speciesId);
   const peaks = useAdditionPeaks(home.id, now);
-  const { warnings } = additionWarnings(evidence, assessment, species, animal.count, peaks);
+  const { warnings } = additionWarnings(
+    evidence,
+    assessment,
+    {
+      id: animal.id,
+      species,
+      count: animal.count,
+      stage: placeOf(animal).kind === 'wish' ? 'wish' : 'coming',
+    },
+    membersOf(doc, home).filter((m) => m.stage !== 'wish'),
+    peaks,
+  );
   return (
     <>
       <WhenField
@@ -200,11 +215,7 @@ function Coming({
             : null
         }
       />
-      {warnings.map((w) => (
-        <Txt key={sentence(w.says, words)} tone={w.severity === 'stop' ? 'ammonia' : 'nitrite'}>
-          {sentence(w.says, words)}
-        </Txt>
-      ))}
+      <Verdicts of={warnings} />
     </>
   );
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { StyleSheet, View } from 'react-native';
 import { admissionRisks, editsToBuy, followUpTasks, type Risk } from '../../../core/arrivals';
+import { companyOf, findingsOf, membersOf, tankOf, type Finding } from '../../../core/company';
 import {
   isOpen,
   livingIn,
@@ -26,6 +27,7 @@ import {
   newId,
   selectAssessment,
   selectDocument,
+  selectEvidence,
   selectWaters,
   useAppDispatch,
   useAppSelector,
@@ -48,6 +50,7 @@ import {
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
+import { Verdicts } from '../shell/company';
 import { Risks } from '../shell/guard';
 import { findKinds } from '../shell/kinds';
 import { SaveButton } from '../shell/saving';
@@ -78,6 +81,7 @@ function Buy({ water }: { water: Display }) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const units = useUnits();
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const doc = useAppSelector(selectDocument);
   const waters = useAppSelector(selectWaters).filter((w) => w.kind !== 'mixing' && isOpen(w));
   const assessments = useAppSelector((s) => waters.map((w) => selectAssessment(s, w.id, now)), shallowEqual);
@@ -133,6 +137,21 @@ function Buy({ water }: { water: Display }) {
   });
   const { rows } = form.texts;
   const risks = risksIn(rows);
+  const together = useMemo(
+    () =>
+      companyOf(tankOf(evidence), [
+        ...membersOf(doc, water).filter((m) => m.stage !== 'wish'),
+        ...rows.map((r, i) => ({
+          id: `row-${i}`,
+          species: speciesOf(doc, r.speciesId),
+          count: r.count,
+          stage: 'coming' as const,
+        })),
+      ]),
+    [doc, water, evidence, rows],
+  );
+  const verdictsOf = (row: BasketRow) =>
+    findingsOf(together, `row-${rows.indexOf(row)}`).filter((f) => f.severity !== 'note');
   const proposed = (species: Species): string =>
     quarantinesOf(doc, water.id).find((q) => isOpen(q) && lineFits(q.line, species))?.id ?? water.id;
   const add = (species: Species) => form.change({ rows: withOneMore(rows, species.id, proposed(species)) });
@@ -172,6 +191,7 @@ function Buy({ water }: { water: Display }) {
             })
           }
           onSplit={() => form.change({ rows: splitRow(rows, i) })}
+          verdicts={verdictsOf(row)}
         />
       ))}
       {form.fault('rows') ? (
@@ -226,6 +246,7 @@ function Basket({
   onLess,
   onMore,
   onSplit,
+  verdicts,
 }: {
   row: BasketRow;
   waters: readonly Water[];
@@ -234,6 +255,8 @@ function Basket({
   onLess: () => void;
   onMore: () => void;
   onSplit: () => void;
+  /** What its company and the display say of it. */
+  verdicts: readonly Finding[];
 }) {
   const { roles } = useTheme();
   const kinds = useKinds();
@@ -247,6 +270,7 @@ function Basket({
           <Button label="+" name={`One ${common} more`} onPress={onMore} />
         </Row>
       </Row>
+      <Verdicts of={verdicts} brief />
       <Choice
         label={`Where ${common} goes`}
         options={waters.map((w) => ({ value: w.id, label: `${w.name}: ${stateOf(w)}` }))}

@@ -10,13 +10,16 @@ import {
   waterOf,
   type Animal,
   type Display,
+  type Document,
   type Water,
 } from '../../../core/document';
-import { NEAR_ZERO_MG_N } from '../../../core/stocking';
+import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
+import type { WaterEvidence } from '../../../core/evidence';
+import { dailyLoadMgN, NEAR_ZERO_MG_N, skeletonUse } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
-import { animalWords, placeWords } from '../../../core/words';
+import { animalWords, placeWords, sentence } from '../../../core/words';
 import {
   localDay,
   localMidnight,
@@ -43,7 +46,7 @@ import {
   useWide,
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
-import { useUnits, WithWater } from '../shell';
+import { useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
@@ -158,6 +161,7 @@ function Stock({ water }: { water: Display }) {
               >{`Animals should live in ammonia no kit can see (${NEAR_ZERO_MG_N} mg N/L), where bacteria take up far less than at 2 mg/L: X·A/(Ka + A), Ka 0.5 mg N/L. Unfed, it fades by 5 % a day towards what the present load keeps alive. ${stair.capacity.by === 'proof' ? 'Proved on' : 'Shown by what lives here, fed and at zero for two weeks up to'} ${shortDay(stair.capacity.provedMs)}. Estimates, not promises.`}</Txt>
             </Section>
           ) : null}
+          <LoadToCome doc={doc} water={water} evidence={evidence} loadMgN={stair.loadMgN} />
           <Treatments water={water} now={now} />
         </>
       }
@@ -186,6 +190,7 @@ function Stock({ water }: { water: Display }) {
         />
       )}
       {wide ? null : quarantine}
+      <CompanyLine doc={doc} water={water} evidence={evidence} />
       <Row wrap>
         <Button
           kind="primary"
@@ -248,6 +253,60 @@ function Stock({ water }: { water: Display }) {
         </Section>
       ) : null}
     </Screen>
+  );
+}
+
+/** The load of today, with all that are wished for, and grown up; and what skeletons take. */
+function LoadToCome({
+  doc,
+  water,
+  evidence,
+  loadMgN,
+}: {
+  doc: Document;
+  water: Display;
+  evidence: WaterEvidence;
+  loadMgN: number;
+}) {
+  const members = membersOf(doc, water);
+  const coming = members.filter((m) => m.stage !== 'here');
+  const brought = coming.reduce((sum, m) => sum + m.count * dailyLoadMgN(m.species, m.species.arrivalCm), 0);
+  const grown = members.map((m) => skeletonUse(m.species, m.species.adultCm, m.count, evidence.netL));
+  const dkh = grown.reduce((sum, g) => sum + g.alkalinityDkh, 0);
+  const calcium = grown.reduce((sum, g) => sum + g.calciumMgL, 0);
+  if (members.length === 0) return null;
+  return (
+    <Section title="Load to come">
+      <Line name="Today" value={`${loadMgN.toFixed(1)} mg N a day`} />
+      {coming.length > 0 ? (
+        <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
+      ) : null}
+      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(0)} mg N a day`} />
+      {dkh > 0.005 ? (
+        <Line
+          name="Skeletons, grown up"
+          value={`${dkh.toFixed(2)} dKH and ${calcium.toFixed(1)} mg/L Ca a day`}
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+/** Whether all of them may live together, in a line. */
+function CompanyLine({ doc, water, evidence }: { doc: Document; water: Display; evidence: WaterEvidence }) {
+  const words = useWords();
+  const found = useMemo(() => companyOf(tankOf(evidence), membersOf(doc, water)), [doc, water, evidence]);
+  const clash = found.filter((f) => f.severity === 'no' && f.lasting);
+  const [gravest] = clash;
+  return (
+    <>
+      {gravest ? <Txt tone="ammonia">{sentence(gravest.says, words)}</Txt> : null}
+      <Go href={`/water/${water.id}/stock/company` as Href}>
+        {clash.length > 1
+          ? `Who lives with whom: ${clash.length} that no day is right for`
+          : 'Who lives with whom'}
+      </Go>
+    </>
   );
 }
 

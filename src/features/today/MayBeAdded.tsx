@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { isOfDisplay, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
-import { nextWish, type NextWish } from '../../../core/stocking';
+import { nextWish, type NextWish } from '../../../core/company';
 import type { WithKinds } from '../../../core/species';
 import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';

@@ -3,9 +3,10 @@ import { isComing, placeOf, type Animal, type Document } from '../document';
 import type { WaterEvidence } from '../evidence';
 import type { Assessment } from '../readiness';
 import { speciesOf } from '../species';
-import { provedCapacity } from './load';
-import type { AdditionPeaks } from './peaks';
-import { additionWarnings, type AdditionForecast } from './warnings';
+import { provedCapacity } from '../stocking';
+import type { AdditionPeaks } from '../stocking/peaks';
+import { additionWarnings, type AdditionForecast } from './joining';
+import { membersOf } from './member';
 
 export interface NextWish {
   animal: Animal;
@@ -26,11 +27,18 @@ export function nextWish(
   const wishes = Object.values(doc.animals)
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
     .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
+  const others = membersOf(doc, e.water).filter((m) => m.stage !== 'wish');
   for (const animal of wishes) {
     const species = speciesOf(doc, animal.speciesId);
     const count = species.group === 'coral' && assessment.coral.word === 'goSmall' ? 1 : animal.count;
-    const { warnings, forecast } = additionWarnings(e, assessment, species, count, peaks);
-    if (warnings.some((w) => w.severity === 'stop')) continue;
+    const { warnings, forecast } = additionWarnings(
+      e,
+      assessment,
+      { id: animal.id, species, count, stage: 'wish' },
+      others,
+      peaks,
+    );
+    if (warnings.some((w) => w.severity === 'no')) continue;
     return { animal, count, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
   }
   return null;

@@ -1,0 +1,1 @@
+export { CompanyScreen as default } from '../../../../src/features/screens';

@@ -1,0 +1,99 @@
+import { gatherEvidence } from '../evidence';
+import { assessWater } from '../readiness';
+import { SPECIES, speciesById } from '../species';
+import { DAY, History, provedHistory, START_MS } from '../testing/history';
+import { additionWarnings, membersOf } from '.';
+
+const joining = (
+  h: History,
+  nowMs: number,
+  species: string,
+  count: number,
+  peaks: Parameters<typeof additionWarnings>[4] = null,
+) => {
+  const e = gatherEvidence(h.doc, 't', nowMs);
+  return additionWarnings(
+    e,
+    assessWater(h.doc, 't', nowMs),
+    { id: 'new', species: speciesById(species), count, stage: 'wish' },
+    membersOf(h.doc, e.water),
+    peaks,
+  );
+};
+const warn = (h: History, day: number, species: string, count = 1) =>
+  joining(h, START_MS + day * DAY, species, count);
+const codes = (h: History, day: number, species: string, count = 1) =>
+  warn(h, day, species, count).warnings.map((w) => w.says.code);
+const settled = () =>
+  provedHistory()
+    .animal(29, 'turban-snail', 5)
+    .water(30, { ammonia: 0, nitrite: 0 })
+    .water(32, { ammonia: 0, nitrite: 0 })
+    .water(36, { ammonia: 0, nitrite: 0 });
+
+describe('warnings', () => {
+  test('nothing speaks against a small gentle fish when the gate is open', () =>
+    expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
+  test('adult size against the tank', () =>
+    expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
+  test('a jumper without a lid', () => {
+    const h = settled();
+    if (h.doc.waters.t) h.doc.waters.t = { ...h.doc.waters.t, hasLid: false };
+    expect(codes(h, 36.2, 'firefish')).toContain('jumpsNoLid');
+  });
+  test('rivals, and too many of a kind', () => {
+    const h = settled().animal(29, 'royal-gramma');
+    expect(codes(h, 36.2, 'royal-gramma')).toContain('tooManyOfKind');
+    const blenny = settled().animal(29, 'tailspot-blenny');
+    expect(codes(blenny, 36.2, 'lawnmower-blenny')).toContain('rival');
+  });
+  test('who eats whom, both ways', () => {
+    expect(codes(settled(), 36.2, 'scarlet-hermit')).toContain('eats');
+    expect(codes(settled().animal(29, 'longnose-hawkfish'), 36.2, 'cleaner-shrimp')).toContain('eats');
+  });
+  test('too early: before the gate, and before the tank is old enough', () => {
+    expect(codes(new History().water(0), 0.1, 'neon-goby')).toContain('gateShut');
+    expect(codes(settled(), 36.2, 'mandarin-dragonet')).toContain('youngTank');
+    // Nobody is told that a tank of unknown age is young: it is asked.
+    const undated = settled();
+    undated.doc.waters.t = { ...undated.doc.waters.t!, startDay: null };
+    const asked = codes(undated, 36.2, 'mandarin-dragonet');
+    expect([asked.includes('youngTank'), asked.includes('ageNotSaid')]).toEqual([false, true]);
+  });
+  test('more than double in a month, and two fish in a week', () => {
+    expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('moreThanDouble');
+    const h = settled().animal(35, 'neon-goby');
+    expect(codes(h, 36.2, 'clown-goby')).toContain('twoInAWeek');
+  });
+  test('a load above the ceiling is stopped with its predicted peak', () => {
+    const { warnings, forecast } = warn(settled(), 36.2, 'green-chromis', 80);
+    expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));
+    expect(forecast.peakNh3MgN).toBeGreaterThan(0.02);
+  });
+  test('what the forecast of the tank says of the ammonia counts where it is worse than what was reckoned', () => {
+    const nowMs = START_MS + 36.2 * DAY;
+    const judged = (mid: number, high: number) =>
+      joining(settled(), nowMs, 'neon-goby', 1, {
+        addedMgN: [0, 100],
+        peakMgN: [
+          [0, mid, high],
+          [0, mid, high],
+        ],
+      });
+    const says = (mid: number, high: number) => judged(mid, high).warnings.map((w) => w.says.code);
+    expect(says(0.01, 0.05)).not.toEqual(expect.arrayContaining(['ammoniaMayPeak']));
+    expect(says(0.01, 2)).toContain('ammoniaMayPeak');
+    expect(says(0.01, 2)).not.toContain('ammoniaPeak');
+    expect(says(2, 4)).toContain('ammoniaPeak');
+    expect(judged(2, 4).forecast.likelyNh3MgN![1]).toBeGreaterThan(0.02);
+  });
+  test('the most severe come first', () => {
+    const order = warn(settled(), 36.2, 'yellow-tang').warnings.map((w) =>
+      ['no', 'onlyIf', 'note'].indexOf(w.severity),
+    );
+    expect(order).toEqual([...order].sort());
+  });
+  test('every species can be judged', () => {
+    for (const s of SPECIES) expect(() => codes(settled(), 36.2, s.id)).not.toThrow();
+  });
+});

@@ -1,0 +1,125 @@
+/** What speaks against an addition: whom it would live with, and whether now is the time. The choice stays with the person. */
+import { lastOf, type WaterEvidence } from '../evidence';
+import { LIVING } from '../living';
+import type { Assessment, Judgement } from '../readiness';
+import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
+import { speciesOf, type Species } from '../species';
+import type { CompanyCode, StatementOf, WarningCode } from '../statements';
+import { dailyLoadMgN, loadAt, peakAfterStep, provedCapacity, STOCKING } from '../stocking';
+import { peakOfLoad, type AdditionPeaks } from '../stocking/peaks';
+import { DAY_MS } from '../time';
+import { companyOf, findingsOf } from './company';
+import type { Severity } from './finding';
+import { tankOf, type Member } from './member';
+
+export interface Warning {
+  severity: Severity;
+  /** No waiting helps. */
+  lasting: boolean;
+  says: StatementOf<WarningCode | CompanyCode>;
+}
+
+export interface AdditionForecast {
+  addedMgN: number;
+  presentMgN: number;
+  /** Predicted peak of free ammonia, mg NH3-N/L; null without a proved capacity. */
+  peakNh3MgN: number | null;
+  /** The same by the tank's own forecast, 10, 50 and 90 %; null until there is one. */
+  likelyNh3MgN: readonly [number, number, number] | null;
+}
+
+const ORDER: Record<Severity, number> = { no: 0, onlyIf: 1, note: 2 };
+const notYet = (says: Warning['says']): Warning => ({ severity: 'no', lasting: false, says });
+const onlyIf = (says: Warning['says']): Warning => ({ severity: 'onlyIf', lasting: false, says });
+
+/** Judges one joining the others of a tank now. Warnings most severe first. @param others everybody it would meet: those at home and those bought
+ *  @param peaks what the tank's forecast says of additions */
+export function additionWarnings(
+  e: WaterEvidence,
+  assessment: Assessment,
+  newcomer: Member,
+  others: readonly Member[],
+  peaks: AdditionPeaks | null = null,
+): { warnings: Warning[]; forecast: AdditionForecast } {
+  const { species, count } = newcomer;
+  const forecast = forecastAddition(e, assessment, species, count, peaks);
+  const apart = others.filter((o) => o.id !== newcomer.id);
+  const warnings = [
+    ...findingsOf(companyOf(tankOf(e), [...apart, newcomer]), newcomer.id),
+    ...ofTheTime(assessment, species),
+    ...ofThePace(e, species, forecast),
+  ];
+  return { warnings: warnings.sort(byGravity), forecast };
+}
+
+const byGravity = (a: Warning, b: Warning): number =>
+  ORDER[a.severity] - ORDER[b.severity] || Number(b.lasting) - Number(a.lasting);
+
+/** One set of facts, answered for the kind. */
+function judgementFor(species: Species, { fish, crew, coral }: Assessment): Judgement {
+  if (species.group === 'coral') return coral;
+  return species.crew ? crew : fish;
+}
+
+/** Whether the gate is open. */
+function ofTheTime(assessment: Assessment, species: Species): Warning[] {
+  const judgement = judgementFor(species, assessment);
+  if (judgement.word === 'test') return [onlyIf({ code: 'testFirst' })];
+  if (judgement.word !== 'wait' && judgement.word !== 'actNow') return [];
+  const unfed = judgement.reason.code === 'crewUnfed' || judgement.reason.code === 'crewStarving';
+  if (unfed) return [onlyIf({ code: 'littleToGraze' })];
+  const at = assessment.gates.find((g) => g.status === 'here')?.id;
+  const settling = at === 'nextStep' && species.group !== 'coral';
+  return [notYet({ code: settling ? 'lastStillSettling' : 'gateShut' })];
+}
+
+/** Load against a month ago, against the last addition and against what the filter has proved. */
+function ofThePace(e: WaterEvidence, species: Species, forecast: AdditionForecast): Warning[] {
+  const warnings: Warning[] = [];
+  const mgN = forecast.presentMgN + forecast.addedMgN;
+  const monthAgo = loadAt(e, e.nowMs - STOCKING.growthDays * DAY_MS);
+  const allowedMgN = Math.max(STOCKING.mostGrowth * monthAgo, STOCKING.firstStepMgN);
+  if (mgN > allowedMgN + 1e-9) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
+  const isFish = species.group === 'fish';
+  const lately = lastOf(e.joined.filter((j) => speciesOf(e, j.animal.speciesId).group === 'fish'));
+  if (isFish && lately && e.nowMs - lately.atMs < STOCKING.betweenFishDays * DAY_MS) {
+    warnings.push(notYet({ code: 'twoInAWeek' }));
+  }
+  const capacity = provedCapacity(e);
+  if (capacity && mgN > capacity.nearZeroNowMgN)
+    warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: capacity.nearZeroNowMgN }));
+  if (!capacity && isFish) warnings.push(onlyIf({ code: 'noProof' }));
+  return [...warnings, ...ofTheAmmonia(forecast)];
+}
+
+/** What was reckoned from the proof and what the tank's futures say: the worse of both counts. */
+function ofTheAmmonia({ peakNh3MgN, likelyNh3MgN }: AdditionForecast): Warning[] {
+  const [, likely, high] = likelyNh3MgN ?? [0, 0, 0];
+  const nh3MgN = Math.max(peakNh3MgN ?? 0, likely);
+  if (nh3MgN > FREE_AMMONIA.longTerm) return [notYet({ code: 'ammoniaPeak', nh3MgN })];
+  return high > FREE_AMMONIA.longTerm ? [onlyIf({ code: 'ammoniaMayPeak', nh3MgN: high })] : [];
+}
+
+function forecastAddition(
+  e: WaterEvidence,
+  assessment: Assessment,
+  species: Species,
+  count: number,
+  peaks: AdditionPeaks | null,
+): AdditionForecast {
+  const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
+  const presentMgN = loadAt(e, e.nowMs);
+  const fraction =
+    assessment.freeAmmonia?.fraction ??
+    freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);
+  const [low, mid, high] = (peaks && peakOfLoad(peaks, addedMgN)) ?? [null, null, null];
+  const capacity = provedCapacity(e);
+  return {
+    addedMgN,
+    presentMgN,
+    peakNh3MgN: capacity
+      ? peakAfterStep(capacity.nearZeroNowMgN, presentMgN, addedMgN, e.netL) * fraction
+      : null,
+    likelyNh3MgN: low === null ? null : [low * fraction, mid * fraction, high * fraction],
+  };
+}

@@ -1,0 +1,72 @@
+/** Who is to live together, and where: what the rules of company are asked about. */
+import { aimOf, isIn, placeOf, type Animal, type Display, type Document, type Water } from '../document';
+import { lastOf, trusted, type WaterEvidence } from '../evidence';
+import { speciesOf, type Species, type WithKinds } from '../species';
+import { provedCapacity } from '../stocking';
+import { DAY_MS } from '../time';
+
+export interface Member {
+  id: string;
+  species: Species;
+  count: number;
+  /** In the display, bought and on its way in, or only wished for. */
+  stage: 'here' | 'coming' | 'wish';
+}
+
+export interface Tank {
+  /** Water in the glass itself, L, without a sump. */
+  glassL: number;
+  /** Longest side; null where only a volume was given. */
+  lengthCm: number | null;
+  hasLid: boolean;
+  /** Null where it is not said. */
+  sandKg: number | null;
+  rockKg: number | null;
+  /** Since it was first filled; null where nobody says. */
+  ageDays: number | null;
+  /** Newest trusted temperature, else the middle of the aim. */
+  tempC: number | null;
+  /** What the filter carries near zero, mg N a day; null where nothing is proved. */
+  carriesMgN: number | null;
+}
+
+/** A tank by what is written of it, not by what was read in it. */
+export const standingTank = (water: Water, nowMs: number): Tank => ({
+  ...glassOf(water),
+  hasLid: water.hasLid,
+  sandKg: water.sandKg,
+  rockKg: water.rockKg,
+  ageDays:
+    water.startDay === null ? null : Math.floor((nowMs - Date.parse(`${water.startDay}T00:00:00Z`)) / DAY_MS),
+  tempC: null,
+  carriesMgN: null,
+});
+
+export function tankOf(e: WaterEvidence): Tank {
+  const read = lastOf(trusted(e.series.temperature));
+  const aim = aimOf(e.targets, 'temperature');
+  return {
+    ...standingTank(e.water, e.nowMs),
+    tempC: read?.interval.mid ?? (aim ? (aim.low + aim.high) / 2 : null),
+    carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null,
+  };
+}
+
+/** Water in the glass, and its longest side. */
+export function glassOf({ size }: Pick<Water, 'size'>): Pick<Tank, 'glassL' | 'lengthCm'> {
+  if (size.kind === 'volume') return { glassL: size.volumeL, lengthCm: null };
+  const { lengthCm, widthCm, waterHeightCm } = size;
+  return { glassL: (lengthCm * widthCm * waterHeightCm) / 1000, lengthCm: Math.max(lengthCm, widthCm) };
+}
+
+/** Everybody whose home a display is or will be, and whoever else is in it. */
+export const membersOf = (doc: Document, display: Pick<Display, 'id'>): Member[] =>
+  Object.values(doc.animals)
+    .filter((a) => isIn(a, display.id) || (a.homeId === display.id && placeOf(a).kind !== 'gone'))
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((a) => memberOf(doc, a, display.id));
+
+function memberOf(kinds: WithKinds, a: Animal, displayId: string): Member {
+  const stage = isIn(a, displayId) ? 'here' : placeOf(a).kind === 'wish' ? 'wish' : 'coming';
+  return { id: a.id, species: speciesOf(kinds, a.speciesId), count: a.count, stage };
+}
