@@ -1,10 +1,11 @@
 /** The command that plans the stock: a small JSON file in, the plan out. Whatever is wrong in it is a sentence that names the field. */
 import { z } from 'zod';
+import { companyOf, type Member, type Tank } from '../core/company';
 import { stockingPlan, type Line, type Problem, type Wish } from '../core/planner';
 import { speciesById, SPECIES_IDS } from '../core/species';
 import { dailyLoadMgN } from '../core/stocking';
 import { dayNumber } from '../core/time';
-import { BINDING_WORDS, LEFT_OUT_WORDS } from '../core/words/plan';
+import { bindingText, LEFT_OUT_WORDS, type PlanSaying } from '../core/words/plan';
 import { InputError, parsed } from './input';
 
 const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
@@ -74,6 +75,13 @@ type Input = z.infer<typeof planSchema>;
 const USUAL_MS = 5000;
 const SEARCH_SHARE = 0.75;
 
+/** Names and days as they are written in the file. */
+const SAYING: PlanSaying = {
+  nameOf: (id) => id,
+  day: (day) => day,
+  litres: (litres) => `${litres} L`,
+};
+
 /** @param clock milliseconds, for the time a plan may take; @throws InputError */
 export function plan(text: string, clock: () => number): object {
   const began = clock();
@@ -83,11 +91,11 @@ export function plan(text: string, clock: () => number): object {
   const found = stockingPlan(problem, () => clock() - began < timeMs * SEARCH_SHARE);
   return {
     status: found.status,
-    steps: found.steps.map(({ binding, ...step }) => ({
+    steps: found.steps.map(({ binding, freeMgN: _, ...step }) => ({
       ...step,
-      binding: binding.map((rule) => ({ rule, text: BINDING_WORDS[rule] })),
+      binding: binding.map((reason) => ({ rule: reason.rule, text: bindingText(reason, SAYING) })),
     })),
-    leftOut: found.leftOut.map((l) => ({ ...l, text: LEFT_OUT_WORDS[l.rule] })),
+    leftOut: found.leftOut.map(({ wishId, rule }) => ({ wishId, rule, text: LEFT_OUT_WORDS[rule] })),
     lastRelease: found.lastRelease,
     batches: found.batches,
     bound: found.bound,
@@ -126,10 +134,13 @@ function problemOf(input: Input): Problem {
       testsPresent: q.testsPresent ?? false,
     })),
     wishes,
-    forbidden: (input.forbidden ?? []).map(([a, b], i) => [
-      wishAt(a, `forbidden[${i}][0]`),
-      wishAt(b, `forbidden[${i}][1]`),
-    ]),
+    forbidden: [
+      ...(input.forbidden ?? []).map(([a, b], i): [number, number] => [
+        wishAt(a, `forbidden[${i}][0]`),
+        wishAt(b, `forbidden[${i}][1]`),
+      ]),
+      ...clashing(input.wishes),
+    ],
     away,
     shopDays: (input.shopDays ?? []).map((d) => WEEK.indexOf(d)),
     budget: input.budgetPerMonth ?? null,
@@ -170,6 +181,33 @@ function indexOf(name: string, list: readonly { id: string }[]): (id: string, fi
     if (found === undefined) throw new InputError(`"${field}" must be an id in "${name}", got "${wanted}"`);
     return found;
   };
+}
+
+/** No glass is said: a pair that bears each other only in a large one is taken not to. */
+const ANY_TANK: Tank = {
+  glassL: 0,
+  lengthCm: null,
+  hasLid: true,
+  sandKg: null,
+  rockKg: null,
+  ageDays: null,
+  tempC: null,
+  carriesMgN: null,
+};
+
+/** Pairs of wishes named by species that the rules of company forbid. */
+function clashing(wishes: Input['wishes']): [number, number][] {
+  const members = wishes.flatMap((w, i): (Member & { at: number })[] =>
+    w.speciesId === undefined
+      ? []
+      : [{ id: w.id, species: speciesById(w.speciesId), count: w.count ?? 1, stage: 'wish', at: i }],
+  );
+  return members.flatMap((a, i) =>
+    members.slice(i + 1).flatMap((b): [number, number][] => {
+      const pair = companyOf(ANY_TANK, [a, b]).filter((f) => f.severity === 'no' && f.lasting);
+      return pair.some((f) => f.ids.includes(a.id) && f.ids.includes(b.id)) ? [[a.at, b.at]] : [];
+    }),
+  );
 }
 
 const TEMPERAMENTS = { gentle: 0, firm: 1, territorial: 2 } as const;

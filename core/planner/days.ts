@@ -167,7 +167,7 @@ function earliest(
       )
     )
       continue;
-    if (p.fits && !p.fits(withSums(days, sums))) continue;
+    if (p.water && !world.ammonia.fits(withSums(days, sums))) continue;
     return labelAt(world, label, event, months, day, buys, days, sums);
   }
   return null;

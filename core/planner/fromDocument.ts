@@ -8,28 +8,32 @@ import {
   type Animal,
   type Display,
   type Document,
+  type Quarantine,
 } from '../document';
+import { apartOf, membersOf, tankOf, type Apart, type Finding } from '../company';
 import type { WaterEvidence } from '../evidence';
 import { clockOf, peakOf } from '../quarantine';
+import { LIVING } from '../living';
 import type { Assessment } from '../readiness';
-import { FREE_AMMONIA } from '../seawater';
+import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesOf, type Species } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
-import { DOUBLING_DAYS, type Line, type Problem, type Wish } from './problem';
+import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
 
-export interface PlanChoices {
-  which: 'likely' | 'cautious';
-  /** Days of the week with a shop, 0 Sunday; empty for any. */
-  shopDays: readonly number[];
-  /** Cleaners and corals may come without a quarantine of their own: a risk that is accepted. */
-  withoutQuarantine: boolean;
-}
+/** What the person chose for the plan of a display. */
+export type PlanChoices = NonNullable<Display['stocking']>;
 
-/** A wish that is larger than the glass is no question of days. */
-const tooBigFor = (species: Pick<Species, 'minTankL'>, netL: number): boolean =>
-  species.minTankL > netL / PLANNER.glassShare;
+/** Nothing chosen: any day, no limit, a look each day, everybody through a quarantine. */
+const NOT_CHOSEN: PlanChoices = {
+  which: 'likely',
+  shopDays: [],
+  budget: null,
+  looksAWeek: 7,
+  direct: null,
+};
+export const choicesOf = (display: Display): PlanChoices => display.stocking ?? NOT_CHOSEN;
 
 const FRESH_WATER = { ph: 8.2, tempC: 25, salinity: 35 };
 /** What stands for the display's own water where a line has no quarantine. */
@@ -39,17 +43,35 @@ const lineOf = (species: Species): Line => (species.is.includes('anemone') ? 'an
 
 const TEMPERAMENTS = { gentle: 0, firm: 1, territorial: 2 } as const;
 
-/** The wishes a plan is made for: all that are wished for or in a quarantine, but those too big for the glass. */
-export function plannedAnimals(
-  doc: Document,
-  display: Display,
-  netL: number,
-): { fits: Animal[]; tooBig: Animal[] } {
-  const coming = Object.values(doc.animals)
-    .filter((a) => a.homeId === display.id && !isIn(a, display.id) && placeOf(a).kind !== 'gone')
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const tooBig = coming.filter((a) => tooBigFor(speciesOf(doc, a.speciesId), netL));
-  return { fits: coming.filter((a) => !tooBig.includes(a)), tooBig };
+export interface Planned {
+  /** Wished for or in a quarantine, in the order of the problem's wishes. */
+  animals: Animal[];
+  /** Wishes that are no question of days: too large, or not to be with those at home. */
+  never: { animal: Animal; finding: Finding }[];
+  /** Of the wishes those that may not both come. */
+  pairs: Apart['pairs'];
+}
+
+/** Who a plan is made for, and who is in none. Whoever is bought already is planned, whatever speaks against it. */
+export function plannedAnimals(doc: Document, display: Display, evidence: WaterEvidence): Planned {
+  const members = membersOf(doc, display);
+  const apart = apartOf(
+    tankOf(evidence),
+    members.filter((m) => m.stage !== 'wish'),
+    members.filter((m) => m.stage === 'wish'),
+  );
+  const coming = members.flatMap((m) => {
+    const animal = doc.animals[m.id];
+    return animal && m.stage !== 'here' ? [animal] : [];
+  });
+  return {
+    animals: coming.filter((a) => !apart.never.has(a.id)),
+    never: coming.flatMap((animal) => {
+      const finding = apart.never.get(animal.id);
+      return finding ? [{ animal, finding }] : [];
+    }),
+    pairs: apart.pairs,
+  };
 }
 
 /** @param dayOfMs calendar day of a moment where the person is */
@@ -57,14 +79,16 @@ export function problemFor(
   doc: Document,
   display: Display,
   evidence: WaterEvidence,
-  assessment: Pick<Assessment, 'fish' | 'coral'>,
-  choices: PlanChoices,
+  assessment: Pick<Assessment, 'fish' | 'coral' | 'freeAmmonia'>,
+  { animals, pairs }: Planned,
   dayOfMs: (ms: number) => string,
 ): Problem {
   const { nowMs, netL } = evidence;
+  const choices = choicesOf(display);
+  // Fewer looks see less: the clock takes so much longer.
+  const clock = (days: number) => Math.ceil((days * 7) / choices.looksAWeek);
   const today = dayNumber(dayOfMs(nowMs));
   const gate = gateDay(doc, display, assessment, choices.which, today, dayOfMs);
-  const animals = plannedAnimals(doc, display, netL).fits;
   const quarantines = quarantinesOf(doc, display.id).filter(isOpen);
   const recent = evidence.joined.filter((j) => nowMs - j.atMs < DOUBLING_DAYS * DAY_MS);
   const released = recent.map((j) => ({
@@ -75,9 +99,31 @@ export function problemFor(
   const capacity = provedCapacity(evidence)?.nearZeroNowMgN ?? Infinity;
   const limit = peakOf({ limit: { freeMgN: FREE_AMMONIA.longTerm }, ...FRESH_WATER });
   const wishes = animals.map((a) => wishOf(doc, a, nowMs));
-  const direct: Line[] = choices.withoutQuarantine
-    ? (['invertebrate', 'coral'] as const).filter((line) => !quarantines.some((q) => q.line === line))
-    : [];
+  const direct: Line[] =
+    choices.direct !== null
+      ? (['invertebrate', 'coral'] as const).filter((line) => !quarantines.some((q) => q.line === line))
+      : [];
+  const at = (id: string) => animals.findIndex((a) => a.id === id);
+  const waters = [
+    ...quarantines.map((q) => ({
+      id: q.id,
+      line: q.line,
+      netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
+      clockDays: clock(q.clockDays),
+      totalLimitMgN: q.filter === 'uncycled' ? limit * PLANNER.bareShare : limit,
+      bare: q.filter === 'uncycled' ? true : null,
+      testsPresent: true,
+    })),
+    ...direct.map((line) => ({
+      id: `direct-${line}`,
+      line,
+      netL: DIRECT_L,
+      clockDays: 0,
+      totalLimitMgN: limit,
+      bare: null,
+      testsPresent: true,
+    })),
+  ];
   return {
     today,
     horizonDays: PLANNER.horizonDays,
@@ -89,43 +135,54 @@ export function problemFor(
     firstStepMgN: Math.min(capacity, PLANNER.firstStepPerLitre * netL),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,
-    quarantines: [
-      ...quarantines.map((q) => ({
-        id: q.id,
-        line: q.line,
-        netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
-        clockDays: q.clockDays,
-        totalLimitMgN: q.filter === 'uncycled' ? limit * PLANNER.bareShare : limit,
-        bare: q.filter === 'uncycled' ? true : null,
-        testsPresent: true,
-      })),
-      ...direct.map((line) => ({
-        id: `direct-${line}`,
-        line,
-        netL: DIRECT_L,
-        clockDays: 0,
-        totalLimitMgN: limit,
-        bare: null,
-        testsPresent: true,
-      })),
-    ],
+    quarantines: waters,
     wishes,
-    forbidden: [],
+    forbidden: pairs.map(({ ids: [a, b] }) => [at(a), at(b)]),
     away: awayDays(doc, nowMs, dayOfMs),
     shopDays: choices.shopDays,
-    // Wishes have no price yet.
-    budget: null,
+    budget: choices.budget,
     released,
-    // Whoever is in a quarantine has been bought; its days count from where its clock stands now.
-    fixed: animals.flatMap((a, wish) => {
-      const quarantine = quarantines.findIndex((q) => q.id === waterOf(placeOf(a)));
-      const water = quarantines[quarantine];
-      if (!water) return [];
-      const { releaseDay } = clockOf(doc, water, nowMs, dayOfMs);
-      const buy = dayNumber(releaseDay ?? addDays(dayOfMs(nowMs), water.clockDays)) - water.clockDays;
-      return [{ wish, buy, quarantine, release: null }];
-    }),
+    fixed: [
+      ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
+      ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters)),
+    ],
+    water: {
+      nearZeroMgN: provedCapacity(evidence)?.nearZeroNowMgN ?? null,
+      netL,
+      freeShare:
+        assessment.freeAmmonia?.fraction ??
+        freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity),
+    },
   };
+}
+
+/** Whoever is in a quarantine has been bought; its days count from where its clock stands now. */
+function boughtStep(
+  doc: Document,
+  a: Animal,
+  wish: number,
+  quarantines: readonly Quarantine[],
+  clock: (days: number) => number,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): FixedStep[] {
+  const quarantine = quarantines.findIndex((q) => q.id === waterOf(placeOf(a)));
+  const water = quarantines[quarantine];
+  if (!water) return [];
+  const { releaseDay } = clockOf(doc, water, nowMs, dayOfMs);
+  const buy = dayNumber(releaseDay ?? addDays(dayOfMs(nowMs), water.clockDays)) - clock(water.clockDays);
+  return [{ wish, buy, quarantine, release: null }];
+}
+
+/** Days the person has set: in the quarantine named, else the first of its line. */
+function heldStep(a: Animal, wish: number, line: Line, waters: Problem['quarantines']): FixedStep[] {
+  const { held } = a.wish ?? {};
+  if (!held || placeOf(a).kind !== 'wish') return [];
+  const named = waters.findIndex((q) => q.id === held.quarantineId);
+  const quarantine = named >= 0 ? named : waters.findIndex((q) => q.line === line);
+  if (quarantine < 0) return [];
+  const release = held.releaseDay === null ? null : dayNumber(held.releaseDay);
+  return [{ wish, buy: dayNumber(held.buyDay), quarantine, release }];
 }
 
 const dimensionsL = (size: { lengthCm: number; widthCm: number; waterHeightCm: number }): number =>
@@ -140,8 +197,8 @@ function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
     loadMgN: bought
       ? groupLoadMgN(doc, a, nowMs)
       : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
-    price: 0,
-    priority: 1,
+    price: bought ? 0 : (a.wish?.price ?? 0),
+    priority: a.wish?.priority ?? 1,
     temperament: species.group === 'fish' ? TEMPERAMENTS[species.temperament] : null,
     crew: species.crew,
     needsTankDays: species.minTankAgeDays,

@@ -11,4 +11,8 @@ export {
   type Wish,
 } from './problem';
 export { breachesOf, type Breach, type Rule } from './rules';
-export { plannedAnimals, problemFor, type PlanChoices } from './fromDocument';
+export { alternativesOf, type AlternativeKind, type Concession } from './alternatives';
+export { choicesOf, plannedAnimals, problemFor, type PlanChoices, type Planned } from './fromDocument';
+export { hasteOf, type Haste } from './haste';
+export type { Reason } from './reasons';
+export { changedSince, type Changed } from './changed';

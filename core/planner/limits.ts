@@ -16,6 +16,7 @@ export const PLANNER_LIMITS = {
   beforeAwayDays: limit(3, 'days', 'before an absence nothing is bought or released', 'science notes 9'),
   testDays: limit([1, 3, 7], 'days', 'after a release are tested', 'science notes 9'),
   firstStepPerLitre: limit(0.1, 'mg N/day/L', 'the first release at most, of net water', 'science notes 9'),
+  ammoniaDays: limit(14, 'days', 'after a release free ammonia is predicted', 'science notes 9'),
   coralDays: limit(14, 'days', 'corals wait longer than fish, and after a first piece', 'our choice'),
   glassShare: limit(0.85, 'share', 'of the glass is net water, roughly', 'our estimate'),
   horizonDays: limit(400, 'days', 'ahead a plan looks', 'our choice'),

@@ -1,7 +1,10 @@
 /** The plan of a problem: its steps with what binds each, who is left out and why, what of the person's own steps breaks a rule, and how good it
  *  is known to be. */
 import { dayFromNumber } from '../time';
+import { concessionFor, type Concession } from './alternatives';
+import { Ammonia } from './ammonia';
 import { PLANNER } from './limits';
+import { ammoniaOf, type Reason } from './reasons';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
 import { bestPlan } from './search';
@@ -14,13 +17,15 @@ export interface PlannedStep {
   quarantineId: string;
   releaseDay: string;
   testDays: string[];
-  binding: Rule[];
+  binding: Reason[];
+  /** Free ammonia predicted after it, mg N/L; null where nothing can be predicted. */
+  freeMgN: number | null;
 }
 
 export interface StockingPlan {
   status: 'optimal' | 'best found' | 'none';
   steps: PlannedStep[];
-  leftOut: { wishId: string; rule: Rule }[];
+  leftOut: { wishId: string; rule: Rule; concession: Concession | null }[];
   /** Of steps that were bought or set: what they break, kept all the same. */
   concessions: { rule: Rule; wishIds: string[] }[];
   lastRelease: string | null;
@@ -46,20 +51,21 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   }
   const { steps } = found;
   const id = (i: number) => (p.wishes[i] as Wish).id;
+  const ammonia = new Ammonia(p);
   const own = new Set(p.fixed.map((f) => f.wish));
   const releases = steps.map((s) => s.release);
   const last = releases.length > 0 ? Math.max(...releases) : null;
   const placed = new Set(steps.map((s) => s.wish));
   return {
     status: steps.length === 0 ? 'none' : found.proved ? 'optimal' : 'best found',
-    steps: steps.map((s) => stepOf(p, steps, s)),
-    leftOut: p.wishes.flatMap((w, i) =>
-      placed.has(i) ? [] : [{ wishId: w.id, rule: leftOutBy(p, steps, i) }],
-    ),
+    steps: steps.map((s) => stepOf(p, steps, s, ammonia)),
+    leftOut: p.wishes.flatMap((w, i) => (placed.has(i) ? [] : [leftOut(p, steps, w, i)])),
     concessions: breachesOf(
       p,
       steps.filter((s) => own.has(s.wish)),
-    ).map((b) => ({ rule: b.rule, wishIds: b.wishes.map(id) })),
+    )
+      .filter((b) => b.wishes.length > 0)
+      .map((b) => ({ rule: b.rule, wishIds: b.wishes.map(id) })),
     lastRelease: last === null ? null : dayFromNumber(last),
     batches: new Set(steps.map((s) => `${s.quarantine} ${s.buy}`)).size,
     bound: {
@@ -70,11 +76,17 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   };
 }
 
-const stepOf = (p: Problem, steps: readonly Step[], s: Step): PlannedStep => ({
+function leftOut(p: Problem, steps: readonly Step[], w: Wish, i: number): StockingPlan['leftOut'][number] {
+  const rule = leftOutBy(p, steps, i);
+  return { wishId: w.id, rule, concession: concessionFor(p, i, rule) };
+}
+
+const stepOf = (p: Problem, steps: readonly Step[], s: Step, ammonia: Ammonia): PlannedStep => ({
   wishId: (p.wishes[s.wish] as Wish).id,
   buyDay: dayFromNumber(s.buy),
   quarantineId: (p.quarantines[s.quarantine] as QuarantineWater).id,
   releaseDay: dayFromNumber(s.release),
   testDays: TEST_DAYS.map((after) => dayFromNumber(s.release + after)),
   binding: bindingOf(p, steps, s),
+  freeMgN: ammoniaOf(p, steps, s.release, ammonia),
 });

@@ -74,7 +74,7 @@ describe('by hand', () => {
       buyDay: day(0),
       releaseDay: day(28),
       testDays: [day(29), day(31), day(35)],
-      binding: ['R2'],
+      binding: [{ rule: 'R2', most: 28 }],
     });
   });
   test('too much for one batch: the second is bought the day after the first is out', () => {
@@ -85,7 +85,9 @@ describe('by hand', () => {
       [day(0), day(28)],
       [day(29), day(57)],
     ]);
-    expect(plan.steps[1]?.binding).toEqual(['R3']);
+    expect(plan.steps[1]?.binding).toEqual([
+      { rule: 'R3', with: ['a'], day: day(28), would: null, most: null },
+    ]);
   });
   test('an empty display takes the first step, and doubles thirty days later', () => {
     const quarantines = ['q', 'r'].map((id) => ({ ...problem([]).quarantines[0]!, id }));
@@ -93,7 +95,8 @@ describe('by hand', () => {
       problem([wish('a', { loadMgN: 4 }), wish('b', { loadMgN: 4 })], { displayLoadMgN: 0, quarantines }),
     );
     expect(plan.steps.map((s) => s.releaseDay)).toEqual([day(28), day(58)]);
-    expect(plan.steps[1]?.binding).toEqual(['R5']);
+    // A day earlier eight would stand against the first step of five alone.
+    expect(plan.steps[1]?.binding).toMatchObject([{ rule: 'R5', would: 8 }]);
   });
   test('cleaners come before the first fish, the gentle no later than the fierce', () => {
     const plan = planOf(
@@ -130,7 +133,9 @@ describe('by hand', () => {
   test('of two that may not live together the one wanted more stays', () => {
     const plan = planOf(problem([wish('a', { priority: 2 }), wish('b')], { forbidden: [[0, 1]] }));
     expect(plan.steps.map((s) => s.wishId)).toEqual(['b']);
-    expect(plan.leftOut).toEqual([{ wishId: 'a', rule: 'R8' }]);
+    expect(plan.leftOut).toEqual([
+      { wishId: 'a', rule: 'R8', concession: { kind: 'withoutOther', wishId: 'b' } },
+    ]);
   });
   test('what was bought too soon is kept, and named', () => {
     const plan = planOf(

@@ -45,6 +45,15 @@ export interface Released {
   loadMgN: number;
 }
 
+/** The display's water, for the ammonia after a release. */
+export interface PlanWater {
+  /** What the filter carries near zero today, mg N a day; null where nothing is proved: then nothing is predicted. */
+  nearZeroMgN: number | null;
+  netL: number;
+  /** Share of total ammonia that is free. */
+  freeShare: number;
+}
+
 export interface Problem {
   today: number;
   /** Days after today a release may lie. */
@@ -70,8 +79,8 @@ export interface Problem {
   budget: number | null;
   released: readonly Released[];
   fixed: readonly FixedStep[];
-  /** Free ammonia predicted for a release at most R6's; absent where there is no water to predict. */
-  fits?: ((releases: readonly Released[]) => boolean) | undefined;
+  /** What free ammonia is predicted by (R6); absent where it is not asked for. */
+  water?: PlanWater | undefined;
 }
 
 export interface Step {
@@ -93,7 +102,8 @@ export const TEST_DAYS = PLANNER.testDays;
 export const isHeavy = (loadMgN: number): boolean => loadMgN > HEAVY_MG_N;
 
 /** What a batch in a quarantine may bring, mg N a day (R3). */
-export const capacityOf = (q: QuarantineWater): number => PLANNER.quarantineShare * q.netL * q.totalLimitMgN;
+export const PLANNER_SHARE = PLANNER.quarantineShare;
+export const capacityOf = (q: QuarantineWater): number => PLANNER_SHARE * q.netL * q.totalLimitMgN;
 
 /** 0 Sunday ... 6 Saturday; day 0 was a Thursday. */
 const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;

@@ -1,4 +1,5 @@
 /** The rules R1 to R10 as plain statements over a finished plan: slow, and apart from the search, so that either can be held against the other. */
+import { Ammonia } from './ammonia';
 import {
   capacityOf,
   DOUBLING_DAYS,
@@ -10,6 +11,7 @@ import {
   SLACK,
   TEST_DAYS,
   type Problem,
+  type Released,
   type Step,
 } from './problem';
 
@@ -110,7 +112,7 @@ function ofSettling(p: Problem, steps: readonly Step[]): Breach[] {
 }
 
 /** The display's load by the end of a day. */
-const loadBy = (p: Problem, steps: readonly Step[], day: number): number =>
+export const loadBy = (p: Problem, steps: readonly Step[], day: number): number =>
   p.displayLoadMgN +
   p.released.reduce((sum, r) => sum + (r.day <= day ? r.loadMgN : 0), 0) +
   steps.reduce((sum, s) => sum + (s.release <= day ? wishOf(p, s).loadMgN : 0), 0);
@@ -127,14 +129,15 @@ function ofDoubling(p: Problem, steps: readonly Step[]): Breach[] {
 
 /** R6, where there is a water to predict: by the day whose release goes too far. */
 function ofAmmonia(p: Problem, steps: readonly Step[]): Breach[] {
-  if (!p.fits || steps.length === 0) return [];
+  if (!p.water || steps.length === 0) return [];
+  const ammonia = new Ammonia(p);
   const releases = releasesOf(p, steps);
-  const bad = releases.find((_, i) => p.fits?.(releases.slice(0, i + 1)) === false);
+  const bad = releases.find((_, i) => !ammonia.fits(releases.slice(0, i + 1)));
   return bad ? [{ rule: 'R6', wishes: steps.filter((s) => s.release === bad.day).map((s) => s.wish) }] : [];
 }
 
 /** What enters on each day of a plan, in order of the days. */
-function releasesOf(p: Problem, steps: readonly Step[]): { day: number; loadMgN: number }[] {
+export function releasesOf(p: Problem, steps: readonly Step[]): Released[] {
   const days = [...new Set(steps.map((s) => s.release))].sort((a, b) => a - b);
   return days.map((day) => ({
     day,

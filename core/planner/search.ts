@@ -58,7 +58,8 @@ export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn
   return {
     steps: stepsOf(world, best),
     worth: best.worth,
-    proved,
+    // What R6 turned down was left where it stood: a plan behind it may be as good.
+    proved: proved && !world.ammonia.cut,
     lastAtLeast: proved ? best.worth.last : lastAtLeast(world, root, rootLeft),
     placedAtMost: proved ? best.worth.placed : mostPlaced(world, root, rootLeft),
   };

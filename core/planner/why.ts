@@ -10,22 +10,39 @@ import {
   type Step,
   type Wish,
 } from './problem';
-import { breachesOf, type Rule } from './rules';
+import { reasonOf, type Reason } from './reasons';
+import { breachesOf, type Breach, type Rule } from './rules';
 
-/** The rules that keep a step's batch from leaving a day earlier; none for one that is set. */
-export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Rule[] {
+/** What keeps a step's batch from leaving a day earlier; nothing for one that is set. */
+export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Reason[] {
   if (step.release <= p.today) return [];
   if (p.fixed.some((f) => f.wish === step.wish && f.release !== null)) return [];
   const batch = steps.filter((s) => s.quarantine === step.quarantine && s.buy === step.buy);
+  const own = batch.map((s) => s.wish);
   const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));
   const rest = steps.filter((s) => !batch.includes(s));
   const release = step.release - 1;
   const already = known(p, steps);
   return fewest(
-    buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) =>
-      newRules(p, [...rest, ...batch.map((s) => ({ ...s, buy, release }))], already),
-    ),
+    buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) => {
+      const tried = [...rest, ...batch.map((s) => ({ ...s, buy, release }))];
+      return byRule(newBreaches(p, tried, already).map((b) => reasonOf(p, tried, own, b)));
+    }),
   );
+}
+
+/** One reason a rule, with everybody it is about and the latest day. */
+function byRule(reasons: readonly Reason[]): Reason[] {
+  const rules = [...new Set(reasons.map((r) => r.rule))];
+  return rules.map((rule) => {
+    const these = reasons.filter((r) => r.rule === rule);
+    const days = these.flatMap((r) => (r.day === null ? [] : [r.day])).sort();
+    return {
+      ...(these[0] as Reason),
+      with: [...new Set(these.flatMap((r) => r.with))],
+      day: days[days.length - 1] ?? null,
+    };
+  });
 }
 
 /** The rule that keeps a wish out, the plainest first. */
@@ -92,17 +109,16 @@ const MOST_BUYS = 28;
 const known = (p: Problem, steps: readonly Step[]): Set<string> =>
   new Set(breachesOf(p, steps).map((b) => JSON.stringify(b)));
 
+const newBreaches = (p: Problem, steps: readonly Step[], already: ReadonlySet<string>): Breach[] =>
+  breachesOf(p, steps).filter((b) => !already.has(JSON.stringify(b)));
+
 const newRules = (p: Problem, steps: readonly Step[], already: ReadonlySet<string>): Rule[] => [
-  ...new Set(
-    breachesOf(p, steps)
-      .filter((b) => !already.has(JSON.stringify(b)))
-      .map((b) => b.rule),
-  ),
+  ...new Set(newBreaches(p, steps, already).map((b) => b.rule)),
 ];
 
 /** The shortest list; of those as short the first. */
-const fewest = (lists: readonly Rule[][]): Rule[] =>
-  lists.reduce<Rule[] | null>(
+const fewest = <T>(lists: readonly T[][]): T[] =>
+  lists.reduce<T[] | null>(
     (best, list) => (best === null || list.length < best.length ? list : best),
     null,
   ) ?? [];

@@ -1,4 +1,5 @@
 /** What a search is about, and its partial plans. */
+import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
 import {
   DOUBLING_DAYS,
@@ -80,6 +81,7 @@ export interface World {
   setHeavy: number[];
   setFits: boolean[];
   lineOf: string[];
+  ammonia: Ammonia;
   /** Some quarantines are alike. */
   twins: boolean;
 }
@@ -127,6 +129,7 @@ export function worldOf(p: Problem): World {
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
     lineOf: p.quarantines.map((q) => q.line),
+    ammonia: new Ammonia(p),
     twins: new Set(p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q))).size < p.quarantines.length,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);

@@ -1,20 +1,101 @@
-/** The rules of the stocking plan in words: what a date waits for, and why a wish is left out. */
+/** The rules of the stocking plan in words: what a date waits for, what haste would break, why a wish is left out and what would let it in. */
+import type { Concession } from '../planner/alternatives';
+import type { Changed } from '../planner/changed';
+import type { Reason } from '../planner/reasons';
 import type { Rule } from '../planner/rules';
 
-/** What a date waits for. */
-export const BINDING_WORDS: Record<Rule, string> = {
-  R1: 'waits until the water is ready for its kind',
-  R2: 'waits for the days its quarantine must be seen clear',
-  R3: 'waits for a free quarantine, or for room in it',
-  R4: 'waits for the addition before it to settle',
-  R5: 'waits because the load may at most double in thirty days',
-  R6: 'waits because free ammonia would rise too far',
-  R7: 'waits for those that go first: cleaners before fish, the gentle before the fierce',
-  R8: 'waits for the tank to be old enough',
-  R9: 'waits for you to be there, or for a shop day',
-  R10: 'waits for the budget of a month',
-  horizon: 'waits for nothing: it could not be sooner',
-};
+/** How names, days and amounts are said. */
+export interface PlanSaying {
+  nameOf: (wishId: string) => string;
+  day: (day: string) => string;
+  litres: (litres: number) => string;
+}
+
+const list = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+
+/** What a date waits for, without subject or full stop. */
+export function bindingText(r: Reason, w: PlanSaying): string {
+  const others = list(r.with.map(w.nameOf));
+  const on = r.day === null ? '' : w.day(r.day);
+  switch (r.rule) {
+    case 'R1':
+      return r.day === null
+        ? 'waits until the water is ready for its kind'
+        : `waits until the water is ready for its kind, on ${on}`;
+    case 'R2':
+      return r.most === null
+        ? 'waits for the days its quarantine must be seen clear'
+        : `waits for the ${r.most} days its quarantine must be seen clear`;
+    case 'R3':
+      return others === ''
+        ? 'waits for room in its quarantine'
+        : `waits for the quarantine, free after ${others}${on ? ` on ${on}` : ''}`;
+    case 'R4':
+      return others === ''
+        ? 'waits for the addition before it to settle'
+        : `waits for ${others} to settle${on ? `, in on ${on}` : ''}`;
+    case 'R5':
+      return r.would === null || r.most === null
+        ? 'waits because the load may at most double in thirty days'
+        : `waits because the load may at most double in thirty days: a day earlier it would be ${r.would.toFixed(1)} of at most ${r.most.toFixed(1)} mg N a day`;
+    case 'R6':
+      return r.would === null
+        ? 'waits because free ammonia would rise too far'
+        : `waits because a day earlier free ammonia would rise to ${r.would.toFixed(3)} mg/L`;
+    case 'R7':
+      return others === ''
+        ? 'waits for those that go first: cleaners before fish, the gentle before the fierce'
+        : `waits for ${others}: cleaners go before fish, the gentle before the fierce`;
+    case 'R8':
+      return r.day === null
+        ? 'waits for who lives there, or for a lid'
+        : `waits until the tank is old enough for it, on ${on}`;
+    case 'R9':
+      return 'waits for you to be there, or for a shop day';
+    case 'R10':
+      return r.most === null
+        ? 'waits for the budget of a month'
+        : `waits for the budget of the next month: ${r.would?.toFixed(0) ?? ''} of ${r.most.toFixed(0)} in this one`;
+    case 'horizon':
+      return 'waits for nothing: it could not be sooner';
+  }
+}
+
+/** What moving a batch to another day breaks. */
+export function brokenText(r: Reason, w: PlanSaying): string {
+  const others = list(r.with.map(w.nameOf));
+  switch (r.rule) {
+    case 'R1':
+      return `The water is not ready for its kind${r.day === null ? '' : ` before ${w.day(r.day)}`}.`;
+    case 'R2':
+      return `Its quarantine is not over: ${r.most ?? ''} days must be seen clear. What shows on day twenty would be in the display.`;
+    case 'R3':
+      return `Its quarantine is not free${others ? `: ${others}` : ''}, or holds too much.`;
+    case 'R4':
+      return `The addition before or after has not settled${others ? `: ${others}` : ''}.`;
+    case 'R5':
+      return r.would === null || r.most === null
+        ? 'The load would more than double within thirty days.'
+        : `The load would be ${r.would.toFixed(1)} mg N a day; at most ${r.most.toFixed(1)} keeps the filter in step.`;
+    case 'R6':
+      return r.would === null
+        ? 'Free ammonia would rise too far.'
+        : `Free ammonia would rise to ${r.would.toFixed(3)} mg/L.`;
+    case 'R7':
+      return `The order turns round${others ? `: ${others}` : ''}. Cleaners go before fish, the gentle before the fierce.`;
+    case 'R8':
+      return r.day === null
+        ? 'It may not live there as things are: the lid, or who lives there.'
+        : `The tank is too young for it before ${w.day(r.day)}.`;
+    case 'R9':
+      return 'You are away, just leaving, or there is no shop day.';
+    case 'R10':
+      return 'The month costs more than its budget.';
+    case 'horizon':
+      return 'That day is past, or beyond the plan.';
+  }
+}
 
 /** Why a wish is in no plan. */
 export const LEFT_OUT_WORDS: Record<Rule, string> = {
@@ -30,3 +111,60 @@ export const LEFT_OUT_WORDS: Record<Rule, string> = {
   R10: 'It is dearer than the budget of its months allows.',
   horizon: 'It does not fit before the plan ends.',
 };
+
+/** What would let it in. */
+export function concessionText(c: Concession, w: PlanSaying): string {
+  switch (c.kind) {
+    case 'lid':
+      return 'A lid would let it in.';
+    case 'quarantine':
+      return `A quarantine of its line, of ${w.litres(c.netL)} or more, would let it in.`;
+    case 'budget':
+      return `${c.aMonth} in one month would let it in.`;
+    case 'withoutOther':
+      return `Without ${w.nameOf(c.wishId)} it could come.`;
+    case 'laterPlan':
+      return 'Time would: plan again later.';
+    case 'gate':
+      return 'A start that passes its gates would: see the cycle.';
+  }
+}
+
+/** What a change would win, or risk. */
+export const ALTERNATIVE_WORDS = {
+  secondQuarantine: 'With a second quarantine like it',
+  noQuarantine: 'Without any quarantine',
+} as const;
+
+/** What moved since the plan was last made, and why: one sentence. */
+export function changedText({ sinceDay, most, moved, cause }: Changed, w: PlanSaying): string {
+  const why = causeText(cause, w);
+  const since = `Since ${w.day(sinceDay)}`;
+  if (most === null) return `${since} no date moved: ${why}.`;
+  const days = Math.abs(most.days);
+  const shift = `${w.nameOf(most.wishId)} is ${days} ${days === 1 ? 'day' : 'days'} ${most.days > 0 ? 'later' : 'sooner'}`;
+  const others = moved > 1 ? `, and ${moved - 1} more moved` : '';
+  return `${since} ${shift}${others}: ${why}.`;
+}
+
+function causeText(cause: Changed['cause'], w: PlanSaying): string {
+  const names = 'ids' in cause ? list(cause.ids.map(w.nameOf)) : '';
+  switch (cause.kind) {
+    case 'choice':
+      return 'it is made with other dates of the start';
+    case 'gate':
+      return cause.to === null
+        ? 'the start is out of sight'
+        : `the start is expected on ${w.day(cause.to)}${cause.from === null ? '' : ` instead of ${w.day(cause.from)}`}`;
+    case 'wished':
+      return names === '' ? 'there is a new wish' : `${names} came to the wishes`;
+    case 'noLonger':
+      return names === '' ? 'a wish is met or gone' : `${names} is met or no longer wished for`;
+    case 'away':
+      return 'the days you are away changed';
+    case 'clock':
+      return `the clock of ${names} began again, or days were not seen`;
+    case 'other':
+      return 'what the log says of load, room or choices changed';
+  }
+}

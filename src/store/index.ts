@@ -26,5 +26,6 @@ export {
 } from './hooks';
 export * from './time';
 export { newId } from './ids';
+export { keepPlan, planBefore } from './saidPlans';
 export { language } from './language';
 export { demoShown, showDemo } from './whose';

@@ -7,6 +7,8 @@ import Droplets from 'lucide-react-native/icons/droplets';
 import Eye from 'lucide-react-native/icons/eye';
 import Fish from 'lucide-react-native/icons/fish';
 import FolderOpen from 'lucide-react-native/icons/folder-open';
+import GripVertical from 'lucide-react-native/icons/grip-vertical';
+import Printer from 'lucide-react-native/icons/printer';
 import Layers from 'lucide-react-native/icons/layers';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
@@ -28,6 +30,8 @@ export const ICONS = {
   remove: Trash,
   undo: Undo,
   find: Search,
+  drag: GripVertical,
+  print: Printer,
   look: Eye,
   drip: Droplets,
   forecast: CalendarRange,

@@ -1,3 +1,3 @@
 export { readFile, type FileRead } from './fileReader';
 export { useForecast, useQuietForecast } from './useForecast';
-export { usePlan } from './usePlan';
+export { usePlans, type Plans } from './usePlan';

@@ -28,8 +28,10 @@ export type FileTold =
 
 /** To and from the planner. */
 export interface PlanAsk {
-  problem: Problem;
+  /** In the order they are to be made; the names are the asker's. */
+  asked: readonly { name: string; problem: Problem }[];
 }
 export interface PlanTold {
+  name: string;
   plan: StockingPlan;
 }

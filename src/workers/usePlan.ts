@@ -1,19 +1,30 @@
-/** The page's end of the planner: a plan for a problem, made in a worker; another problem ends the one before. */
+/** The page's end of the planner: plans for problems, made in a worker; other problems end the ones before. */
 import { useEffect, useState } from 'react';
-import type { Problem, StockingPlan } from '../../core/planner';
-import type { PlanTold } from './messages';
+import type { StockingPlan } from '../../core/planner';
+import type { PlanAsk, PlanTold } from './messages';
 
-/** @returns the plan, or null while it is made; `failed` where the worker could not be had */
-export function usePlan(problem: Problem): { plan: StockingPlan | null; failed: boolean } {
-  const key = JSON.stringify(problem);
-  const [made, setMade] = useState<{ key: string; plan: StockingPlan | null } | null>(null);
+export interface Plans {
+  /** By the name each was asked under, as far as they are made. */
+  made: Readonly<Record<string, StockingPlan>>;
+  /** The worker could not be had. */
+  failed: boolean;
+}
+
+const NONE: Plans = { made: {}, failed: false };
+
+/** @param asked in the order they are wanted */
+export function usePlans(asked: PlanAsk['asked']): Plans {
+  const key = JSON.stringify(asked);
+  const [told, setTold] = useState<{ key: string; plans: Plans }>({ key, plans: NONE });
   useEffect(() => {
     const worker = new Worker(new URL('./plan.worker.ts', window.location.href));
-    worker.onmessage = ({ data }: MessageEvent<PlanTold>) => setMade({ key, plan: data.plan });
-    worker.onerror = () => setMade({ key, plan: null });
-    worker.postMessage({ problem: JSON.parse(key) as Problem });
+    const put = (change: (plans: Plans) => Plans) =>
+      setTold((was) => ({ key, plans: change(was.key === key ? was.plans : NONE) }));
+    worker.onmessage = ({ data }: MessageEvent<PlanTold>) =>
+      put((plans) => ({ ...plans, made: { ...plans.made, [data.name]: data.plan } }));
+    worker.onerror = () => put((plans) => ({ ...plans, failed: true }));
+    worker.postMessage({ asked: JSON.parse(key) as PlanAsk['asked'] } satisfies PlanAsk);
     return () => worker.terminate();
   }, [key]);
-  const here = made?.key === key ? made : null;
-  return { plan: here?.plan ?? null, failed: here !== null && here.plan === null };
+  return told.key === key ? told.plans : NONE;
 }

@@ -1,139 +1,121 @@
-import { useMemo, useState } from 'react';
 import type { Href } from 'expo-router';
-import { plannedAnimals, problemFor, type PlanChoices, type StockingPlan } from '../../../core/planner';
+import { useEffect, useMemo } from 'react';
 import type { Display, Document } from '../../../core/document';
-import { speciesOf } from '../../../core/species';
-import { addDays, MINUTE_MS } from '../../../core/time';
-import { showQuantity } from '../../../core/units';
-import { animalWords } from '../../../core/words';
-import { BINDING_WORDS, LEFT_OUT_WORDS } from '../../../core/words/plan';
 import {
+  changedSince,
+  choicesOf,
+  plannedAnimals,
+  type Problem,
+  type StockingPlan,
+} from '../../../core/planner';
+import { addDays, dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
+import { sentence } from '../../../core/words';
+import {
+  ALTERNATIVE_WORDS,
+  changedText,
+  concessionText,
+  LEFT_OUT_WORDS,
+  type PlanSaying,
+} from '../../../core/words/plan';
+import {
+  isoOf,
+  keepPlan,
   localDay,
   localMidnight,
+  newId,
+  planBefore,
   selectAssessment,
   selectDocument,
   selectEvidence,
   shortDay,
   shortWrittenDay,
+  useAppDispatch,
   useAppSelector,
   useNow,
 } from '../../store';
-import { Check, Choice, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
+import { Button, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { PlanLanes, type PlanLane } from '../../ui/charts/PlanLanes';
-import { usePlan } from '../../workers';
-import { useUnits, WithDisplay } from '../shell';
-import { toggled } from '../shell/form';
+import { usePlans, type Plans } from '../../workers';
+import { useUnits, useWords, WithDisplay } from '../shell';
+import { PlanBatches } from './PlanBatches';
+import { PlanChoicesPart } from './PlanChoicesPart';
+import { askingOf, batchesOf, saidOf, sayingOf } from './planModel';
 
 export function PlanScreen() {
   return <WithDisplay>{(water) => <Plan water={water} />}</WithDisplay>;
 }
 
-const WEEK = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
-
 /** From wishes to dates: who is bought when, when each may join, and what each date waits for. */
 function Plan({ water }: { water: Display }) {
   const now = useNow(10 * MINUTE_MS);
-  const units = useUnits();
+  const words = useWords();
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
-  const [which, setWhich] = useState<PlanChoices['which']>('likely');
-  const [shopDays, setShopDays] = useState<number[]>([]);
-  const [withoutQuarantine, setWithout] = useState(false);
-  const problem = useMemo(
-    () => problemFor(doc, water, evidence, assessment, { which, shopDays, withoutQuarantine }, localDay),
-    [doc, water, evidence, assessment, which, shopDays, withoutQuarantine],
+  const planned = useMemo(() => plannedAnimals(doc, water, evidence), [doc, water, evidence]);
+  const { problem, asked } = useMemo(
+    () => askingOf(doc, water, evidence, assessment, planned),
+    [doc, water, evidence, assessment, planned],
   );
-  const { plan, failed } = usePlan(problem);
-  const { tooBig } = plannedAnimals(doc, water, evidence.netL);
-  const shortOf = (id: string) => doc.waters[id]?.name ?? 'no quarantine';
+  const plans = usePlans(asked);
+  const { plan } = plans.made;
+  const present = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
   return (
     <Screen
       title="Plan"
       aside={
         <>
-          <Txt kind="section" heading={2}>
-            What it reckons with
-          </Txt>
-          <Choice
-            label="Dates of the start"
-            options={[
-              { value: 'likely', label: 'Likely' },
-              { value: 'cautious', label: 'Cautious' },
-            ]}
-            value={which}
-            onChange={setWhich}
-          />
-          <Row wrap>
-            {WEEK.map((name, day) => (
-              <Check
-                key={name}
-                label={name}
-                checked={shopDays.includes(day)}
-                onChange={(on) => setShopDays(toggled(shopDays, day, on))}
-              />
-            ))}
-          </Row>
-          <Txt kind="small" tone="second">
-            Days with a shop; none chosen is any day.
-          </Txt>
-          <Check
-            label="Cleaners and corals without a quarantine of their own"
-            note="What lives on them comes along. A reason is asked when they go in."
-            checked={withoutQuarantine}
-            onChange={setWithout}
-          />
+          <PlanChoicesPart water={water} planned={planned} />
           <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
-          <Line
-            name="In the display now"
-            value={`${problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN).toFixed(1)} mg N a day`}
-          />
+          <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
         </>
       }
     >
-      {failed ? (
+      {plans.failed ? (
         <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
-      ) : plan === null ? (
+      ) : plan === undefined ? (
         <Txt kind="title" heading={1} live>
           Planning
         </Txt>
       ) : (
-        <Made plan={plan} doc={doc} water={water} now={now} away={problem.away} shortOf={shortOf} />
+        <Made plan={plan} plans={plans} problem={problem} doc={doc} water={water} now={now} />
       )}
-      {tooBig.length > 0 ? (
+      {planned.never.length > 0 ? (
         <Section title="Not in this tank">
-          {tooBig.map((a) => (
-            <Txt key={a.id} tone="ammonia">
-              {`${animalWords(doc, a)} wants ${showQuantity('volume', speciesOf(doc, a.speciesId).minTankL, units, 0)}: no plan makes the glass larger.`}
+          {planned.never.map(({ animal, finding }) => (
+            <Txt key={animal.id} tone="ammonia">
+              {`${sentence(finding.says, words)} No day is right for it.`}
             </Txt>
           ))}
+          <Go href={`/water/${water.id}/stock/company` as Href}>Who lives with whom</Go>
         </Section>
       ) : null}
     </Screen>
   );
 }
 
-const dayMs = (day: number): number => localMidnight(Date.parse(`${dayOf(day)}T12:00:00Z`));
-const dayOf = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10);
+const dayMs = (day: number): number => localMidnight(Date.parse(`${dayFromNumber(day)}T12:00:00Z`));
 const msOf = (day: string): number => localMidnight(Date.parse(`${day}T12:00:00Z`));
 
 function Made({
   plan,
+  plans,
+  problem,
   doc,
   water,
   now,
-  away,
-  shortOf,
 }: {
   plan: StockingPlan;
+  plans: Plans;
+  problem: Problem;
   doc: Document;
   water: Display;
   now: number;
-  away: readonly (readonly [number, number])[];
-  shortOf: (quarantineId: string) => string;
 }) {
-  const nameOf = (id: string) => (doc.animals[id] ? animalWords(doc, doc.animals[id]) : '');
+  const units = useUnits();
+  const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
   const today = localDay(now);
+  useKept(plan, problem, water, now);
   const { lastRelease } = plan;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
@@ -144,23 +126,6 @@ function Made({
         <Go href={`/water/${water.id}/stock/species` as Href}>Find an animal</Go>
       </Empty>
     );
-  const batches = [...new Set(plan.steps.map((s) => `${s.quarantineId} ${s.buyDay}`))].map((key) =>
-    plan.steps.filter((s) => `${s.quarantineId} ${s.buyDay}` === key),
-  );
-  const lanes = batches.flatMap((steps): PlanLane[] => {
-    const [first] = steps;
-    return first
-      ? [
-          {
-            label: steps.map((s) => nameOf(s.wishId)).join(', '),
-            buyMs: msOf(first.buyDay),
-            releaseMs: msOf(first.releaseDay),
-            testsMs: first.testDays.map(msOf),
-            begun: first.buyDay < today,
-          },
-        ]
-      : [];
-  });
   const all = plan.steps.length + plan.leftOut.length;
   return (
     <>
@@ -176,47 +141,148 @@ function Made({
           ? `The best found; no plan of as many ends before ${plan.bound.lastRelease ? shortWrittenDay(plan.bound.lastRelease) : ''}.`
           : 'No plan within the rules places more, or ends sooner. It is made anew when anything changes.'}
       </Txt>
+      <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
       {lastRelease === null ? null : (
-        <PlanLanes
-          lanes={lanes}
-          fromMs={now}
-          toMs={msOf(addDays(lastRelease, 10))}
-          away={away.map(([a, b]) => ({ fromMs: dayMs(a), toMs: dayMs(b + 1) }))}
-          midnight={localMidnight}
-          dayLabel={shortDay}
-          summary={`Batches over time. ${lanes.map((l) => `${l.label}: bought ${shortDay(l.buyMs)}, in ${shortDay(l.releaseMs)}`).join('; ')}.`}
+        <Lanes
+          plan={plan}
+          saying={saying}
+          now={now}
+          away={problem.away}
+          until={msOf(addDays(lastRelease, 10))}
         />
       )}
-      {batches.map((steps) => {
-        const [first] = steps;
-        return first ? (
-          <Section
-            key={`${first.quarantineId} ${first.buyDay}`}
-            title={steps.map((s) => nameOf(s.wishId)).join(', ')}
-          >
-            <Line
-              name={first.buyDay < today ? 'In quarantine' : 'Buy'}
-              value={`${first.buyDay < today ? '' : `${shortWrittenDay(first.buyDay)}, `}${shortOf(first.quarantineId)}`}
-            />
-            <Line name="In the display" value={`from ${shortWrittenDay(first.releaseDay)}`} />
-            <Line name="Test ammonia" value={first.testDays.map(shortWrittenDay).join(', ')} />
-            {first.binding.map((rule) => (
-              <Txt key={rule} kind="small" tone="second">
-                {`It ${BINDING_WORDS[rule]}.`}
-              </Txt>
-            ))}
-          </Section>
-        ) : null;
-      })}
-      {plan.leftOut.length > 0 ? (
-        <Section title="Not in the plan">
-          {plan.leftOut.map((l) => (
-            <Txt key={l.wishId} tone="nitrite">
-              {`${nameOf(l.wishId)}: ${LEFT_OUT_WORDS[l.rule]}`}
+      <PlanBatches
+        plan={plan}
+        problem={problem}
+        doc={doc}
+        now={now}
+        saying={saying}
+        cautious={plans.made.cautious}
+      />
+      {plan.concessions.length > 0 ? (
+        <Section title="Set by you, against a rule">
+          {plan.concessions.map((c) => (
+            <Txt key={JSON.stringify(c)} tone="nitrite">
+              {`${c.wishIds.map(saying.nameOf).join(', ')}: ${LEFT_OUT_WORDS[c.rule]}`}
             </Txt>
           ))}
         </Section>
       ) : null}
+      {plan.leftOut.length > 0 ? (
+        <Section title="Not in the plan">
+          {plan.leftOut.map((l) => (
+            <Txt key={l.wishId} tone="nitrite">
+              {`${saying.nameOf(l.wishId)}: ${LEFT_OUT_WORDS[l.rule]}${l.concession ? ` ${concessionText(l.concession, saying)}` : ''}`}
+            </Txt>
+          ))}
+        </Section>
+      ) : null}
+      <WhatWins plan={plan} plans={plans} />
+      <Row>
+        <Button kind="quiet" icon="print" label="Print the plan" onPress={() => window.print()} />
+      </Row>
     </>
   );
+}
+
+/** Keeps the plan as today's, once it is made. */
+function useKept(plan: StockingPlan, problem: Problem, water: Display, now: number) {
+  const dispatch = useAppDispatch();
+  const { which } = choicesOf(water);
+  useEffect(() => {
+    void dispatch(keepPlan(saidOf(plan, problem, { id: newId(), waterId: water.id, at: isoOf(now), which })));
+    // One plan, one entry: the minute in which it was made is of no matter.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [plan, water.id, which]);
+}
+
+/** What moved since the plan of an earlier day, in a sentence. */
+function WhatMoved({
+  plan,
+  problem,
+  doc,
+  water,
+  today,
+  saying,
+}: {
+  plan: StockingPlan;
+  problem: Problem;
+  doc: Document;
+  water: Display;
+  today: string;
+  saying: PlanSaying;
+}) {
+  const before = planBefore(doc.plans, water.id, today);
+  if (!before) return null;
+  const { which } = choicesOf(water);
+  const now = saidOf(plan, problem, { id: '', waterId: water.id, at: '', which });
+  const changed = changedSince(
+    before,
+    { ...now, steps: plan.steps, leftOut: plan.leftOut },
+    localDay(Date.parse(before.at)),
+  );
+  return changed ? <Txt tone="nitrite">{changedText(changed, saying)}</Txt> : null;
+}
+
+function Lanes({
+  plan,
+  saying,
+  now,
+  away,
+  until,
+}: {
+  plan: StockingPlan;
+  saying: PlanSaying;
+  now: number;
+  away: Problem['away'];
+  until: number;
+}) {
+  const today = localDay(now);
+  const lanes = batchesOf(plan.steps).map((steps): PlanLane => {
+    const [first] = steps;
+    return {
+      label: steps.map((s) => saying.nameOf(s.wishId)).join(', '),
+      buyMs: msOf(first.buyDay),
+      releaseMs: msOf(first.releaseDay),
+      testsMs: first.testDays.map(msOf),
+      begun: first.buyDay < today,
+    };
+  });
+  return (
+    <PlanLanes
+      lanes={lanes}
+      fromMs={now}
+      toMs={until}
+      away={away.map(([a, b]) => ({ fromMs: dayMs(a), toMs: dayMs(b + 1) }))}
+      midnight={localMidnight}
+      dayLabel={shortDay}
+      summary={`Batches over time. ${lanes.map((l) => `${l.label}: bought ${shortDay(l.buyMs)}, in ${shortDay(l.releaseMs)}`).join('; ')}.`}
+    />
+  );
+}
+
+/** What a second quarantine would win, and what none would risk. */
+function WhatWins({ plan, plans }: { plan: StockingPlan; plans: Plans }) {
+  const others = (['secondQuarantine', 'noQuarantine'] as const).flatMap((kind) => {
+    const other = plans.made[kind];
+    return other ? [{ kind, other }] : [];
+  });
+  if (others.length === 0) return null;
+  return (
+    <Section title="What would win time">
+      {others.map(({ kind, other }) => (
+        <Txt key={kind} tone={kind === 'noQuarantine' ? 'ammonia' : 'ink'}>
+          {`${ALTERNATIVE_WORDS[kind]} ${wonText(plan, other)}.${kind === 'noQuarantine' ? ' What one of them carries is in the display then, for weeks without fish. It is not proposed.' : ''}`}
+        </Txt>
+      ))}
+    </Section>
+  );
+}
+
+function wonText(plan: StockingPlan, other: StockingPlan): string {
+  const more = other.steps.length - plan.steps.length;
+  if (more > 0) return `${more} more would come`;
+  if (plan.lastRelease === null || other.lastRelease === null) return 'nothing changes';
+  const days = daysBetween(other.lastRelease, plan.lastRelease);
+  return days > 0 ? `the last is in ${days} ${days === 1 ? 'day' : 'days'} sooner` : 'nothing is sooner';
 }

@@ -1,15 +1,16 @@
-import { screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { stockingPlan } from '../../../core/planner';
 import type { PlanAsk } from '../../workers/messages';
-import { allText, demo, onScreen, says, tick } from '../shell/testing';
+import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { PlanScreen } from './PlanScreen';
 
 /** The planner, without a thread of its own. */
 class Planner {
   onmessage: ((event: { data: unknown }) => void) | null = null;
   onerror = null;
-  postMessage({ problem }: PlanAsk) {
-    setTimeout(() => this.onmessage?.({ data: { plan: stockingPlan(problem, () => true) } }), 0);
+  postMessage({ asked }: PlanAsk) {
+    for (const { name, problem } of asked)
+      setTimeout(() => this.onmessage?.({ data: { name, plan: stockingPlan(problem, () => true) } }), 0);
   }
   terminate() {
     this.onmessage = null;
@@ -22,8 +23,8 @@ const show = (doc = demo(), waterId = 'north-window') =>
 test('who is in quarantine is released first, the wish follows when it is free, and why', async () => {
   show();
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
-  expect(says('It waits for the days its quarantine must be seen clear.')).toBe(true);
-  expect(says(/It waits for a free quarantine/)).toBe(true);
+  expect(says(/^It waits for the 28 days its quarantine must be seen clear/)).toBe(true);
+  expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on /)).toBe(true);
   expect(says(/^Toadstool leather: No quarantine of its line/)).toBe(true);
   expect(
     screen.getByRole('img', { name: /^Batches over time\. 2 × Banggai cardinalfish: bought/ }),
@@ -34,6 +35,8 @@ test('corals without a quarantine of their own are an accepted risk', async () =
   show();
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
   tick(/^Cleaners and corals without a quarantine/);
+  type('Why the risk is taken', 'from a friend');
+  press('Plan it so');
   await waitFor(() => expect(says(/^All in by /)).toBe(true));
 });
 test('a kind too big for the glass is no question of days; without wishes the way to them is shown', async () => {
@@ -41,8 +44,54 @@ test('a kind too big for the glass is no question of days; without wishes the wa
   const [first] = Object.values(doc.animals).filter((a) => a.moves.at(-1)?.to.kind === 'wish');
   doc.animals[first!.id] = { ...first!, speciesId: 'yellow-tang' };
   show(doc);
-  await waitFor(() => expect(says(/wants 450 L: no plan makes the glass larger/)).toBe(true));
+  await waitFor(() => expect(says(/wants a glass of 450 L.* No day is right for it/)).toBe(true));
   document.body.innerHTML = '';
   show(demo(), 'pantry-cube');
   await waitFor(() => expect(says('Nothing wished for')).toBe(true));
+});
+
+test('an earlier day says what it breaks and what the ammonia would do; its days can be held, and no plan moves them', async () => {
+  const { doc } = show();
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  const wish = Object.values(doc().animals).find((a) => a.speciesId === 'yellow-watchman-goby')!;
+  press('And sooner: Yellow watchman goby');
+  const slide = screen.getByRole('slider');
+  expect(says('Breaks nothing.')).toBe(true);
+  fireEvent.change(slide, { target: { value: '3' } });
+  expect(says(/^Its quarantine is not (over|free)/)).toBe(true);
+  expect(says(/^Free ammonia after it, predicted: 0\.\d{3} mg\/L/)).toBe(true);
+  await submit('Hold the days of Yellow watchman goby');
+  const { held } = doc().animals[wish.id]!.wish!;
+  expect(held?.releaseDay).toBeTruthy();
+  await waitFor(() => expect(says('Let its days go')).toBe(true));
+  await submit('Let the days go of Yellow watchman goby');
+  expect(doc().animals[wish.id]?.wish?.held).toBeUndefined();
+});
+test('choices are kept with the tank; a budget that is none is questioned', async () => {
+  const { doc } = show();
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  choose('Cautious');
+  tick('Sat');
+  await flush();
+  const field = screen.getByLabelText('Budget a month, for animals');
+  type('Budget a month, for animals', 'plenty');
+  expect(says(/^Give an amount for a month/)).toBe(true);
+  type('Budget a month, for animals', '0');
+  fireEvent.blur(field);
+  await flush();
+  expect(doc().waters['north-window']).toMatchObject({
+    stocking: { which: 'cautious', shopDays: [6], budget: 0 },
+  });
+  expect(says(/^With nothing to spend/)).toBe(true);
+});
+test('a plan is kept, one a day, and the next day it says what moved and why', async () => {
+  const doc = demo();
+  const { doc: now } = show(doc);
+  await waitFor(() => expect(Object.values(now().plans)).toHaveLength(1));
+  const [kept] = Object.values(now().plans);
+  document.body.innerHTML = '';
+  const yesterday = new Date(Date.parse(kept!.at) - 86_400_000).toISOString();
+  const steps = kept!.steps.map((s, i) => (i === 0 ? { ...s, releaseDay: s.buyDay } : s));
+  show({ ...demo(), plans: { was: { ...kept!, id: 'was', at: yesterday, steps } } });
+  await waitFor(() => expect(says(/^Since .* days later: /)).toBe(true));
 });

@@ -1,0 +1,57 @@
+/** The cost of haste: one batch let in on another day, everything else as planned. */
+import { FREE_AMMONIA } from '../seawater';
+import { dayNumber, dayFromNumber } from '../time';
+import type { PlannedStep } from './plan';
+import type { Problem, Step, Wish } from './problem';
+import { ammoniaOf, reasonOf, type Reason } from './reasons';
+import { breachesOf } from './rules';
+
+export interface Haste {
+  buyDay: string;
+  /** Days its quarantine would have. */
+  daysSeen: number;
+  /** What the move breaks that the plan kept; empty where nothing. */
+  broken: Reason[];
+  /** Free ammonia predicted after it, mg N/L; null where nothing can be predicted. */
+  freeMgN: number | null;
+  tooMuchAmmonia: boolean;
+}
+
+/** The steps of a plan as the planner reckons with them. */
+const stepsOf = (p: Problem, planned: readonly PlannedStep[]): Step[] =>
+  planned.map((s) => ({
+    wish: p.wishes.findIndex((w) => w.id === s.wishId),
+    buy: dayNumber(s.buyDay),
+    quarantine: p.quarantines.findIndex((q) => q.id === s.quarantineId),
+    release: dayNumber(s.releaseDay),
+  }));
+
+/** Bought as late as its clock lets it, but not before today: what the clock then lacks is said.
+ *  @param releaseDay the day the whole batch of the wish is let in */
+export function hasteOf(
+  p: Problem,
+  planned: readonly PlannedStep[],
+  wishId: string,
+  releaseDay: string,
+): Haste {
+  const steps = stepsOf(p, planned);
+  const moved = steps.find((s) => (p.wishes[s.wish] as Wish).id === wishId) as Step;
+  const batch = steps.filter((s) => s.quarantine === moved.quarantine && s.buy === moved.buy);
+  const own = batch.map((s) => s.wish);
+  const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));
+  const release = dayNumber(releaseDay);
+  const clock = p.quarantines[moved.quarantine]?.clockDays ?? 0;
+  const buy = bought ? moved.buy : Math.min(Math.max(p.today, release - clock), release);
+  const next = steps.map((s) => (batch.includes(s) ? { ...s, buy, release } : s));
+  const known = new Set(breachesOf(p, steps).map((b) => JSON.stringify(b)));
+  const freeMgN = ammoniaOf(p, next, release);
+  return {
+    buyDay: dayFromNumber(buy),
+    daysSeen: release - buy,
+    broken: breachesOf(p, next)
+      .filter((b) => !known.has(JSON.stringify(b)))
+      .map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
+    freeMgN,
+    tooMuchAmmonia: freeMgN !== null && freeMgN > FREE_AMMONIA.longTerm,
+  };
+}

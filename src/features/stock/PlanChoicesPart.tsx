@@ -1,0 +1,150 @@
+import { useState } from 'react';
+import { placeOf, type Display } from '../../../core/document';
+import { choicesOf, type PlanChoices, type Planned } from '../../../core/planner';
+import { animalWords } from '../../../core/words';
+import { commit, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { Button, Check, Choice, Row, Section, TextField, Txt } from '../../ui';
+import { Sortable } from '../../ui/Sortable';
+import { toggled } from '../shell/form';
+import { editsToOrder, readBudget } from './planModel';
+
+const WEEK = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
+const LOOKS = [7, 4, 3, 2] as const;
+
+/** What the plan reckons with, each kept with the tank as soon as it is said. */
+export function PlanChoicesPart({ water, planned }: { water: Display; planned: Planned }) {
+  const dispatch = useAppDispatch();
+  const choices = choicesOf(water);
+  const put = (patch: Partial<PlanChoices>) =>
+    void dispatch(
+      commit('Plan: what it reckons with', [
+        { put: 'waters', entity: { ...water, stocking: { ...choices, ...patch } } },
+      ]),
+    );
+  return (
+    <>
+      <Txt kind="section" heading={2}>
+        What it reckons with
+      </Txt>
+      <Choice
+        label="Dates of the start"
+        options={[
+          { value: 'likely', label: 'Likely' },
+          { value: 'cautious', label: 'Cautious' },
+        ]}
+        value={choices.which}
+        onChange={(which) => put({ which })}
+      />
+      <Row wrap>
+        {WEEK.map((name, day) => (
+          <Check
+            key={name}
+            label={name}
+            checked={choices.shopDays.includes(day)}
+            onChange={(on) => put({ shopDays: toggled(choices.shopDays, day, on) })}
+          />
+        ))}
+      </Row>
+      <Txt kind="small" tone="second">
+        Days with a shop; none chosen is any day.
+      </Txt>
+      <Choice
+        label="Looks at a quarantine a week"
+        options={LOOKS.map((n) => ({ value: String(n), label: n === 7 ? 'Daily' : String(n) }))}
+        value={String(choices.looksAWeek)}
+        onChange={(n) => put({ looksAWeek: Number(n) })}
+      />
+      {choices.looksAWeek < 7 ? (
+        <Txt kind="small" tone="second">
+          Fewer looks see less: the days in quarantine grow in proportion.
+        </Txt>
+      ) : null}
+      <Budget budget={choices.budget} onBudget={(budget) => put({ budget })} />
+      <Direct why={choices.direct} onWhy={(direct) => put({ direct })} />
+      <Order planned={planned} />
+    </>
+  );
+}
+
+function Budget({ budget, onBudget }: { budget: number | null; onBudget: (budget: number | null) => void }) {
+  const [text, setText] = useState(budget === null ? '' : String(budget));
+  const read = readBudget(text);
+  return (
+    <>
+      <TextField
+        label="Budget a month, for animals"
+        numeric
+        value={text}
+        placeholder="No limit"
+        error={read.ok ? undefined : read.message}
+        onChange={setText}
+        onBlur={() => {
+          if (read.ok && read.budget !== budget) onBudget(read.budget);
+        }}
+      />
+      {budget === 0 ? (
+        <Txt kind="small" tone="nitrite">
+          With nothing to spend only what costs nothing is planned. Prices are on each wish’s page.
+        </Txt>
+      ) : null}
+    </>
+  );
+}
+
+/** Cleaners and corals without a quarantine: a risk, taken for a reason that is kept. */
+function Direct({ why, onWhy }: { why: string | null; onWhy: (why: string | null) => void }) {
+  const [asked, setAsked] = useState(false);
+  const [text, setText] = useState('');
+  return (
+    <>
+      <Check
+        label="Cleaners and corals without a quarantine of their own"
+        note="What lives on them comes along."
+        checked={why !== null || asked}
+        onChange={(on) => {
+          setAsked(on);
+          if (!on) onWhy(null);
+        }}
+      />
+      {why !== null ? <Txt kind="small" tone="second">{`Because: ${why}`}</Txt> : null}
+      {asked && why === null ? (
+        <>
+          <TextField label="Why the risk is taken" value={text} onChange={setText} />
+          <Row>
+            <Button
+              label="Plan it so"
+              onPress={() => {
+                if (text.trim() !== '') onWhy(text.trim());
+              }}
+            />
+          </Row>
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** Wishes in the order they are wanted: where not all can come, the first do. */
+function Order({ planned }: { planned: Planned }) {
+  const dispatch = useAppDispatch();
+  const doc = useAppSelector(selectDocument);
+  const wishes = planned.animals
+    .filter((a) => placeOf(a).kind === 'wish')
+    .sort((a, b) => (a.wish?.priority ?? 1) - (b.wish?.priority ?? 1));
+  if (wishes.length < 2) return null;
+  return (
+    <Section title="Wanted most">
+      <Sortable
+        items={wishes.map((a) => ({
+          id: a.id,
+          label: animalWords(doc, a),
+          ...(a.wish?.held ? { note: 'days set' } : {}),
+        }))}
+        onOrder={(ids) => void dispatch(commit('Order of the wishes', editsToOrder(doc, ids)))}
+      />
+      <Txt kind="small" tone="second">
+        Drag, or space and arrows. Where not all can come, the first do.
+      </Txt>
+    </Section>
+  );
+}

@@ -1,0 +1,98 @@
+/** The plan page as plain data: what is asked of the planner, and how it is said. */
+import type { Animal, Display, Document, Edit, SaidPlan } from '../../../core/document';
+import type { WaterEvidence } from '../../../core/evidence';
+import {
+  alternativesOf,
+  choicesOf,
+  problemFor,
+  type AlternativeKind,
+  type PlanChoices,
+  type Planned,
+  type PlannedStep,
+  type Problem,
+  type StockingPlan,
+} from '../../../core/planner';
+import type { Assessment } from '../../../core/readiness';
+import { dayFromNumber } from '../../../core/time';
+import { parseDecimal, showQuantity, type UnitPreferences } from '../../../core/units';
+import { animalWords } from '../../../core/words';
+import type { PlanSaying } from '../../../core/words/plan';
+import { localDay, shortWrittenDay } from '../../store';
+
+/** The plan, the one with the other dates of the start, and what would win time. */
+export type Asked = 'plan' | 'cautious' | AlternativeKind;
+
+export interface Asking {
+  problem: Problem;
+  asked: { name: Asked; problem: Problem }[];
+}
+
+/** What is asked of the planner, the plan itself first. */
+export function askingOf(
+  doc: Document,
+  water: Display,
+  evidence: WaterEvidence,
+  assessment: Assessment,
+  planned: Planned,
+): Asking {
+  const choices = choicesOf(water);
+  const problemOf = (which: PlanChoices['which']) =>
+    problemFor(doc, { ...water, stocking: { ...choices, which } }, evidence, assessment, planned, localDay);
+  const problem = problemOf(choices.which);
+  const cautious =
+    choices.which === 'likely' ? [{ name: 'cautious' as const, problem: problemOf('cautious') }] : [];
+  const others = alternativesOf(problem).map(({ kind, problem }) => ({ name: kind, problem }));
+  return { problem, asked: [{ name: 'plan', problem }, ...cautious, ...others] };
+}
+
+export const sayingOf = (doc: Document, units: UnitPreferences): PlanSaying => ({
+  nameOf: (id) => (doc.animals[id] ? animalWords(doc, doc.animals[id]) : 'one that is gone'),
+  day: shortWrittenDay,
+  litres: (litres) => showQuantity('volume', litres, units, 0),
+});
+
+/** Batches in the order of their purchase: who goes through a quarantine together. */
+export function batchesOf(steps: readonly PlannedStep[]): [PlannedStep, ...PlannedStep[]][] {
+  const keys = [...new Set(steps.map((s) => `${s.quarantineId} ${s.buyDay}`))];
+  return keys.map(
+    (key) => steps.filter((s) => `${s.quarantineId} ${s.buyDay}` === key) as [PlannedStep, ...PlannedStep[]],
+  );
+}
+
+/** A plan as it is kept, for a later one to be compared with. */
+export const saidOf = (
+  plan: StockingPlan,
+  problem: Problem,
+  { id, waterId, at, which }: Pick<SaidPlan, 'id' | 'waterId' | 'at' | 'which'>,
+): SaidPlan => ({
+  id,
+  waterId,
+  at,
+  which,
+  gate: problem.gate === null ? null : dayFromNumber(problem.gate),
+  coralGate: problem.coralGate === null ? null : dayFromNumber(problem.coralGate),
+  steps: plan.steps.map((s) => ({ animalId: s.wishId, buyDay: s.buyDay, releaseDay: s.releaseDay })),
+  leftOut: plan.leftOut.map((l) => l.wishId),
+  away: problem.away.map(([a, b]): [string, string] => [dayFromNumber(a), dayFromNumber(b)]),
+});
+
+/** The wishes put in a new order: the first is wanted most. */
+export const editsToOrder = (doc: Document, ids: readonly string[]): Edit[] =>
+  ids.flatMap((id, i): Edit[] => {
+    const animal: Animal | undefined = doc.animals[id];
+    const priority = Math.min(99, i + 1);
+    return animal && animal.wish?.priority !== priority
+      ? [{ put: 'animals', entity: { ...animal, wish: { ...animal.wish, priority } } }]
+      : [];
+  });
+
+/** A budget as typed: nothing is no limit. */
+export function readBudget(
+  text: string,
+): { ok: true; budget: number | null } | { ok: false; message: string } {
+  if (text.trim() === '') return { ok: true, budget: null };
+  const read = parseDecimal(text);
+  if (!read.ok || read.value < 0 || read.value > 1e6)
+    return { ok: false, message: 'Give an amount for a month, 0 or more, or leave it empty for no limit.' };
+  return { ok: true, budget: read.value };
+}
