@@ -67,7 +67,7 @@ function moneyUntil(world: World, label: Label, day: number): number {
   const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
   let money = 0;
   calendar.months.forEach((m, k) => {
-    if (m.from + clock <= day) money += Math.max(0, (p.budget as number) - (label.spent[k] as number));
+    if (m.from + clock <= day) money = label.leftBy[k] as number;
   });
   return money;
 }
@@ -287,14 +287,10 @@ function byMoney(world: World, label: Label, left: readonly number[]): number {
     .sort((a, b) => a - b);
   let paid = 0;
   let month = 0;
-  let money = p.budget - (label.spent[0] as number);
   let sum = 0;
   for (const price of prices) {
     paid += price;
-    while (paid > money + SLACK && month + 1 < calendar.months.length) {
-      month++;
-      money += Math.max(0, p.budget - (label.spent[month] as number));
-    }
+    while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
     sum += Math.max(label.day, price === 0 ? 0 : (calendar.months[month] as { from: number }).from + clock);
   }
   return sum;

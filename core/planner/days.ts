@@ -1,7 +1,8 @@
 /** The earliest day of an event, and the partial plan it leads to. */
 import { soonestOf } from './bounds';
 import { type Calendar } from './calendar';
-import { DOUBLING_DAYS, type Problem, type Released, SLACK, type Step, type Wish } from './problem';
+import { leavesEnough, leftByMonth, wantedByMonth, worthKeeping, type Paid, type Paying } from './money';
+import { DOUBLING_DAYS, type Problem, type Released, SLACK, type Wish } from './problem';
 
 import { type Batch, LATE, type Label, NONE, type World, type Worth, doubles, isCrew, keyOf } from './world';
 
@@ -43,20 +44,106 @@ export function* atEarliest(
   if (from > last) return;
   const spans = spansOf(world, event, from, last);
   if (spans.length === 0) return;
-  if (world.p.budget === null) {
-    for (const [a, b] of spans) {
-      const next = earliest(world, label, event, null, a, b);
-      if (next) yield next;
+  for (const [a, b] of spans) {
+    if (world.p.budget !== null) yield* paidFor(world, label, event, a, b, few);
+    else {
+      const fit = earliest(world, label, event, a, b);
+      if (fit) yield labelAt(world, label, event, fit, label.ways);
     }
-    return;
   }
+}
+
+/** The same where money counts: on the first day, and on each later one on which a purchase in a later month leaves more for the others. */
+function* paidFor(
+  world: World,
+  label: Label,
+  event: Event,
+  from: number,
+  to: number,
+  few: boolean,
+): Generator<Label> {
+  const known: Paid[] = [];
+  /** By batch the months that were tried on the day before. */
+  let seen: (readonly number[])[] | null = null;
   let made = 0;
-  for (const months of monthsFor(world, label, batches, last, 0, []))
-    for (const [a, b] of spans) {
-      const next = earliest(world, label, event, months, a, b);
-      if (next) yield next;
-      if (next && few && ++made >= FEW_MONTHS) return;
+  let next = from;
+  while (next <= to) {
+    const fit = earliest(world, label, event, next, to);
+    if (!fit) return;
+    const after = labelAt(world, label, event, fit, []);
+    const wanted = wantedByMonth(world, after.placed, after.free);
+    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
+    const ways = worthKeeping(world, after, wanted, waysToPay(world, label, event, open, seen), known);
+    seen = open;
+    if (ways.length > 0) {
+      yield { ...after, ways, wanted, leftBy: leftByMonth(world, ways) };
+      if (few && ++made >= FEW_MONTHS) return;
+      if (leavesEnough(wanted, ways)) return;
+      known.push(...ways);
     }
+    next = nextMonth(world, label, event, fit.day);
+  }
+}
+
+/** The months a batch could be bought in for a release on a day. */
+const monthsOf = (world: World, label: Label, batch: Batch, day: number): number[] =>
+  batch.price === 0
+    ? []
+    : world.calendar.months.flatMap((_, m) => (buyOf(world, label, batch, m, day) === null ? [] : [m]));
+
+/** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
+ *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new */
+function waysToPay(
+  world: World,
+  label: Label,
+  event: Event,
+  open: readonly (readonly number[])[],
+  seen: readonly (readonly number[])[] | null,
+): Paying[] {
+  const budget = world.p.budget as number;
+  type Trying = Paying & { fresh: boolean };
+  let ways: Trying[] = label.ways.map((before) => ({
+    spent: before.spent,
+    months: [],
+    before,
+    fresh: seen === null,
+  }));
+  event.batches.forEach((batch, k) => {
+    if (batch.price === 0) {
+      ways = ways.map((w) => ({ ...w, months: [...w.months, null] }));
+      return;
+    }
+    const next = new Map<string, Trying>();
+    for (const m of open[k] as readonly number[]) {
+      const isNew = seen !== null && !(seen[k] as readonly number[]).includes(m);
+      for (const w of ways) {
+        const cost = (w.spent[m] as number) + batch.price;
+        if (cost > budget + SLACK) continue;
+        const spent = [...w.spent];
+        spent[m] = cost;
+        const fresh = w.fresh || isNew;
+        const key = `${fresh ? '+' : ''}${spent.join(' ')}`;
+        if (!next.has(key)) next.set(key, { before: w.before, spent, months: [...w.months, m], fresh });
+      }
+    }
+    ways = [...next.values()];
+  });
+  return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
+}
+
+/** The first day after one on which some batch could be bought in a later month than now. */
+function nextMonth(world: World, label: Label, event: Event, day: number): number {
+  const { p, calendar } = world;
+  let next = LATE;
+  for (const batch of event.batches) {
+    if (batch.price === 0 || batch.boughtOn !== null) continue;
+    const open = monthsOf(world, label, batch, day);
+    const later = calendar.months[(open[open.length - 1] ?? -1) + 1];
+    if (!later) continue;
+    const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
+    next = Math.min(next, Math.max(day + 1, later.from + clock));
+  }
+  return next;
 }
 
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
@@ -94,48 +181,15 @@ function spansOf(world: World, event: Event, from: number, to: number): (readonl
   return spans;
 }
 
-/** By batch the month it is bought in; null where the month does not matter. */
-function* monthsFor(
-  world: World,
-  label: Label,
-  event: readonly Batch[],
-  latest: number,
-  at: number,
-  chosen: (number | null)[],
-): Generator<(number | null)[]> {
-  const { p, calendar } = world;
-  const batch = event[at];
-  if (!batch) {
-    yield chosen;
-    return;
-  }
-  const { price } = batch;
-  const { budget } = p;
-  if (budget === null || price === 0) {
-    yield* monthsFor(world, label, event, latest, at + 1, [...chosen, null]);
-    return;
-  }
-  for (let m = 0; m < calendar.months.length; m++) {
-    const others = chosen.reduce<number>((sum, c, k) => sum + (c === m ? (event[k] as Batch).price : 0), 0);
-    if ((label.spent[m] as number) + others + price > budget + SLACK) continue;
-    const month = calendar.months[m] as Calendar['months'][number];
-    if (batch.boughtOn !== null && (batch.boughtOn < month.from || batch.boughtOn > month.to)) continue;
-    if (month.to < (label.free[batch.quarantine] as number)) continue;
-    // Bought so late it could not be out in time.
-    const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
-    if (batch.boughtOn === null && month.from + clock > latest) break;
-    yield* monthsFor(world, label, event, latest, at + 1, [...chosen, m]);
-  }
+/** A day on which an event may be, with the load that has entered by then. */
+interface Fit {
+  day: number;
+  days: number[];
+  sums: number[];
 }
 
-function earliest(
-  world: World,
-  label: Label,
-  event: Event,
-  months: readonly (number | null)[] | null,
-  from: number,
-  to: number,
-): Label | null {
+/** The first day of a span on which everything but money lets an event be. */
+function earliest(world: World, label: Label, event: Event, from: number, to: number): Fit | null {
   const { p, set } = world;
   const before = label.sums[label.sums.length - 1] ?? 0;
   const after = before + event.loadMgN;
@@ -156,8 +210,7 @@ function earliest(
         return null;
       continue;
     }
-    const buys = buysFor(world, label, event.batches, months, day);
-    if (!buys) continue;
+    if (!buysFor(world, label, event.batches, null, day)) continue;
     const days = [...label.days, day];
     const sums = [...label.sums, after];
     if (
@@ -168,7 +221,7 @@ function earliest(
     )
       continue;
     if (p.water && !world.ammonia.fits(withSums(days, sums))) continue;
-    return labelAt(world, label, event, months, day, buys, days, sums);
+    return { day, days, sums };
   }
   return null;
 }
@@ -211,71 +264,65 @@ function inOrder({ p, set }: World, event: Event, day: number): boolean {
   return true;
 }
 
-/** The purchase day of each batch for a release on a day, as late as the clock lets it; null where one has none. */
-function buysFor(
+/** The purchase day of each batch for a release on a day, as late as the clock lets it; null where one has none.
+ *  @param months the month each is to be bought in; null where that does not matter */
+export function buysFor(
   world: World,
   label: Label,
   event: readonly Batch[],
   months: readonly (number | null)[] | null,
   day: number,
 ): number[] | null {
-  const { p, calendar, set, open } = world;
   const buys: number[] = [];
   for (let k = 0; k < event.length; k++) {
-    const batch = event[k] as Batch;
-    const stay = calendar.quarantines[batch.quarantine] as Calendar['quarantines'][number];
-    if (batch.releasedOn !== null) {
-      // It joins a batch that is set; its own stay must pass as any other.
-      const buy = batch.boughtOn as number;
-      if (!stay.releaseAllowed(day) || buy > stay.buyMost(day) || buy < stay.buyLeast(day)) return null;
-      buys.push(buy);
-      continue;
-    }
-    if (!stay.releaseAllowed(day)) return null;
-    const m = months?.[k];
-    const month = m === null || m === undefined ? null : (calendar.months[m] as Calendar['months'][number]);
-    let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), month?.from ?? p.today);
-    const to = Math.min(stay.buyMost(day), month?.to ?? LATE);
-    if (batch.boughtOn !== null) {
-      const buy = batch.boughtOn;
-      if (buy > stay.buyMost(day) || buy < stay.buyLeast(day)) return null;
-      buys.push(buy);
-      continue;
-    }
-    for (const s of set) {
-      if (s.quarantine !== batch.quarantine || s.buy > day) continue;
-      if (s.release >= day) return null;
-      from = Math.max(from, s.release + 1);
-    }
-    for (const o of open)
-      if (
-        o.quarantine === batch.quarantine &&
-        !label.placed[o.wishes[0] as number] &&
-        (o.boughtOn as number) <= day
-      )
-        return null;
-    const buy = calendar.lastBuyUpTo(to);
-    if (buy < from) return null;
+    const buy = buyOf(world, label, event[k] as Batch, months?.[k] ?? null, day);
+    if (buy === null) return null;
     buys.push(buy);
   }
   return buys;
+}
+
+/** The same for one batch. */
+function buyOf(world: World, label: Label, batch: Batch, m: number | null, day: number): number | null {
+  const { p, calendar, set, open } = world;
+  const stay = calendar.quarantines[batch.quarantine] as Calendar['quarantines'][number];
+  if (!stay.releaseAllowed(day)) return null;
+  const month = m === null ? null : (calendar.months[m] as Calendar['months'][number]);
+  if (batch.boughtOn !== null) {
+    // Bought already, or joining a batch that is set: its own stay must pass as any other.
+    const buy = batch.boughtOn;
+    if (month && (buy < month.from || buy > month.to)) return null;
+    return buy > stay.buyMost(day) || buy < stay.buyLeast(day) ? null : buy;
+  }
+  let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), month?.from ?? p.today);
+  const to = Math.min(stay.buyMost(day), month?.to ?? LATE);
+  for (const s of set) {
+    if (s.quarantine !== batch.quarantine || s.buy > day) continue;
+    if (s.release >= day) return null;
+    from = Math.max(from, s.release + 1);
+  }
+  for (const o of open)
+    if (
+      o.quarantine === batch.quarantine &&
+      !label.placed[o.wishes[0] as number] &&
+      (o.boughtOn as number) <= day
+    )
+      return null;
+  const buy = calendar.lastBuyUpTo(to);
+  return buy < from ? null : buy;
 }
 
 function labelAt(
   world: World,
   label: Label,
   event: Event,
-  months: readonly (number | null)[] | null,
-  day: number,
-  buys: readonly number[],
-  days: number[],
-  sums: number[],
+  { day, days, sums }: Fit,
+  ways: readonly Paid[],
 ): Label {
   const { p } = world;
   const placed = [...label.placed];
   const free = [...label.free];
   const fishFirst: Label['fishFirst'] = [...label.fishFirst];
-  const spent = p.budget === null ? label.spent : [...label.spent];
   const worth: Worth = {
     placed: [...label.worth.placed],
     last: Math.max(label.worth.last, day),
@@ -283,8 +330,7 @@ function labelAt(
     sum: label.worth.sum,
   };
   let { crewLast } = label;
-  const steps: Step[] = [];
-  event.batches.forEach((batch, k) => {
+  for (const batch of event.batches) {
     free[batch.quarantine] = Math.max(free[batch.quarantine] as number, day + 1);
     if (batch.boughtOn === null) worth.batches++;
     for (const i of batch.wishes) {
@@ -297,12 +343,8 @@ function labelAt(
         fishFirst[t] = Math.min(fishFirst[t], day);
       }
       if (w.line === 'invertebrate' && w.crew) crewLast = Math.max(crewLast, day);
-      const m = months?.[k];
-      if (m !== null && m !== undefined && !p.fixed.some((f) => f.wish === i))
-        spent[m] = (spent[m] as number) + w.price;
-      steps.push({ wish: i, buy: buys[k] as number, quarantine: batch.quarantine, release: day });
     }
-  });
+  }
   return {
     placed,
     key: keyOf(placed),
@@ -314,9 +356,11 @@ function labelAt(
     free,
     days,
     sums,
-    spent,
+    ways,
+    wanted: label.wanted,
+    leftBy: label.leftBy,
     worth,
     parent: label,
-    steps,
+    batches: event.batches,
   };
 }

@@ -100,17 +100,16 @@ function batchesIn(
         (sum, s) => sum + (s.quarantine === q && s.buy === buy ? (p.wishes[s.wish] as Wish).loadMgN : 0),
         0,
       );
-      grow({ ...batchOf(world, q, [], buy, day) }, capacity - load - joinedLoad(label, q, buy, p), most);
+      grow({ ...batchOf(world, q, [], buy, day) }, capacity - load - joinedLoad(label, q, buy), most);
     }
   return out;
 }
 
 /** What has joined a batch that is set. */
-function joinedLoad(label: Label, q: number, buy: number, p: Problem): number {
+function joinedLoad(label: Label, q: number, buy: number): number {
   let sum = 0;
   for (let l: Label | null = label; l; l = l.parent)
-    for (const s of l.steps)
-      if (s.quarantine === q && s.buy === buy) sum += (p.wishes[s.wish] as Wish).loadMgN;
+    for (const b of l.batches) if (b.quarantine === q && b.boughtOn === buy) sum += b.loadMgN;
   return sum;
 }
 

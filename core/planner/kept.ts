@@ -1,6 +1,7 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
-import { DOUBLING_DAYS, SLACK, type Wish } from './problem';
-import { LATE, type Label, type World, enteredBy } from './world';
+import { hasMoneyFor } from './money';
+import { DOUBLING_DAYS } from './problem';
+import { type Label, type World, enteredBy } from './world';
 
 /** Is a at least as good as b in all that still counts? Both placed the same wishes. */
 function dominates(world: World, a: Label, b: Label): boolean {
@@ -9,7 +10,6 @@ function dominates(world: World, a: Label, b: Label): boolean {
   if (a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
   for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
-  if (world.p.budget !== null && !hasMoneyFor(world, a, b)) return false;
   for (const t of [1, 2] as const)
     if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
   const from = b.day - DOUBLING_DAYS;
@@ -18,25 +18,7 @@ function dominates(world: World, a: Label, b: Label): boolean {
     const day = b.days[i] as number;
     if (enteredBy(world, a.days, a.sums, day) < enteredBy(world, b.days, b.sums, day) - 1e-9) return false;
   }
-  return true;
-}
-
-/** Has a in every month that still counts as much money as b, or enough for all that is left? */
-function hasMoneyFor(world: World, a: Label, b: Label): boolean {
-  const { p, calendar } = world;
-  let wanted = 0;
-  let soonest = LATE;
-  for (let i = 0; i < a.placed.length; i++) {
-    if (a.placed[i] || world.least[i] === null) continue;
-    wanted += (p.wishes[i] as Wish).price;
-    for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, b.free[q] as number);
-  }
-  const budget = p.budget as number;
-  for (let m = 0; m < a.spent.length; m++) {
-    if ((calendar.months[m] as { to: number }).to < soonest) continue;
-    const left = budget - (a.spent[m] as number);
-    if (left + SLACK < Math.min(wanted, budget - (b.spent[m] as number))) return false;
-  }
+  if (world.p.budget !== null && !hasMoneyFor(b.wanted, a.ways, b.ways)) return false;
   return true;
 }
 

@@ -3,9 +3,10 @@
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
 import { batchesAtLeast, isHopeless, lastAtLeast, mostPlaced, possible } from './bounds';
-import { atEarliest } from './days';
+import { atEarliest, buysFor } from './days';
 import { eventsOf } from './events';
 import { Heap, Kept } from './kept';
+import type { Paid } from './money';
 import { type Problem, type Step } from './problem';
 import { LATE, type Label, type World, type Worth, compareWorth, start, worldOf } from './world';
 
@@ -35,9 +36,19 @@ function* after(
     yield* atEarliest(world, label, event, latest, few);
 }
 
+/** The steps of a plan: of the ways it can be paid for the first, walked back from the end. */
 function stepsOf(world: World, label: Label): Step[] {
   const steps: Step[] = [...world.set];
-  for (let l: Label | null = label; l; l = l.parent) steps.push(...l.steps);
+  let [paid] = label.ways as [Paid];
+  for (let l = label; l.parent; l = l.parent) {
+    const buys = buysFor(world, l.parent, l.batches, paid.months, l.day) as number[];
+    l.batches.forEach((batch, k) =>
+      batch.wishes.forEach((wish) =>
+        steps.push({ wish, buy: buys[k] as number, quarantine: batch.quarantine, release: l.day }),
+      ),
+    );
+    paid = paid.before ?? paid;
+  }
   return steps.sort((a, b) => a.release - b.release || a.wish - b.wish);
 }
 

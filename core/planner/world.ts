@@ -1,5 +1,6 @@
 /** What a search is about, and its partial plans. */
 import { Ammonia } from './ammonia';
+import { leftByMonth, wantedByMonth, worthKeeping, type Paid, type Paying } from './money';
 import { type Calendar, calendarOf } from './calendar';
 import {
   DOUBLING_DAYS,
@@ -57,10 +58,16 @@ export interface Label {
   /** Loads that entered, in order: days and running sums. */
   days: number[];
   sums: number[];
-  spent: number[];
+  /** Every way of having paid that may still matter; one without a budget. */
+  ways: readonly Paid[];
+  /** By month what those to come could still spend in it; empty without a budget. */
+  wanted: readonly number[];
+  /** By the end of each month the most that is left, cumulated; empty without a budget. */
+  leftBy: readonly number[];
   worth: Worth;
   parent: Label | null;
-  steps: Step[];
+  /** What enters on its day. */
+  batches: readonly Batch[];
 }
 
 export interface World {
@@ -82,6 +89,8 @@ export interface World {
   setFits: boolean[];
   lineOf: string[];
   ammonia: Ammonia;
+  /** By who is placed, all that those to come could cost together. */
+  costs: Map<string, Float64Array | null>;
   /** Some quarantines are alike. */
   twins: boolean;
 }
@@ -130,6 +139,7 @@ export function worldOf(p: Problem): World {
     setFits: [],
     lineOf: p.quarantines.map((q) => q.line),
     ammonia: new Ammonia(p),
+    costs: new Map(),
     twins: new Set(p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q))).size < p.quarantines.length,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
@@ -209,18 +219,25 @@ export function start(world: World): Label {
           sum + (f.buy < first.from && sameMonth(f.buy, first.from) ? (p.wishes[f.wish] as Wish).price : 0),
         0,
       );
+  const free = p.quarantines.map(() => p.today);
+  const key = keyOf(placed);
+  const paying: Paying[] = [{ spent, months: [], before: null }];
+  const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free);
+  const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
   return {
     placed,
-    key: keyOf(placed),
+    key,
     day: p.today,
     firstHeavy: NONE,
     lastHeavy: NONE,
     crewLast: NONE,
     fishFirst: [LATE, LATE, LATE],
-    free: p.quarantines.map(() => p.today),
+    free,
     days: [],
     sums: [],
-    spent,
+    ways,
+    wanted,
+    leftBy: p.budget === null ? [] : leftByMonth(world, ways),
     worth: {
       placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
       last: Math.max(NONE, ...set.map((s) => s.release)),
@@ -231,7 +248,7 @@ export function start(world: World): Label {
       sum: set.reduce((sum, s) => sum + s.release, 0),
     },
     parent: null,
-    steps: [],
+    batches: [],
   };
 }
 

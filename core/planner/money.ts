@@ -1,0 +1,124 @@
+/** What a partial plan has spent. Which month a batch is bought in matters to nothing but the budget, as long as it is bought in time: so a
+ *  partial plan keeps every way of having paid that may still matter, and none is chosen before the end. What is left in a month counts only as
+ *  far as some of those to come could be bought for it: a rest that buys nobody is no rest. */
+import { SLACK, type Wish } from './problem';
+import type { World } from './world';
+
+/** One way of having paid. */
+export interface Paid {
+  /** By month. */
+  spent: readonly number[];
+  /** Of the last event's batches the month each is bought in; null where it does not matter. */
+  months: readonly (number | null)[];
+  before: Paid | null;
+  /** By month, the most that those to come could cost for what is left. */
+  useful: readonly number[];
+}
+
+/** A way before it is known who is to come after it. */
+export type Paying = Omit<Paid, 'useful'>;
+
+/** Cumulated: the most that can have been left by the end of each month, whatever way was taken. */
+export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
+  const most = world.calendar.months.map(() => 0);
+  for (const way of ways) {
+    let sum = 0;
+    for (let k = 0; k < most.length; k++) {
+      sum += way.useful[k] as number;
+      if (sum > (most[k] as number)) most[k] = sum;
+    }
+  }
+  return most;
+}
+
+/** By month what those who are left could still spend in it: all whose quarantine is free by its end.
+ *  @param free by quarantine, the first day on which may be bought again */
+export function wantedByMonth(world: World, placed: readonly boolean[], free: readonly number[]): number[] {
+  const { p, calendar } = world;
+  return calendar.months.map(({ to }) => {
+    let wanted = 0;
+    for (let i = 0; i < placed.length; i++) {
+      if (placed[i] || world.least[i] === null) continue;
+      if ((world.quarantinesOf[i] as number[]).some((q) => (free[q] as number) <= to))
+        wanted += (p.wishes[i] as Wish).price;
+    }
+    return wanted;
+  });
+}
+
+/** With more to come than this, every rest counts as it is. */
+const FEW_LEFT = 12;
+
+/** All that some of those to come could cost together, rising. */
+function costsOf(world: World, key: string, placed: readonly boolean[]): Float64Array | null {
+  const known = world.costs.get(key);
+  if (known !== undefined) return known;
+  const prices = placed.flatMap((done, i) =>
+    done || world.least[i] === null ? [] : [(world.p.wishes[i] as Wish).price],
+  );
+  let sums: number[] = [0];
+  for (const price of prices.length > FEW_LEFT ? [] : prices)
+    if (price > 0) sums = [...new Set([...sums, ...sums.map((s) => s + price)])];
+  // A cost of nothing is always among them.
+  const costs = prices.length > FEW_LEFT ? null : Float64Array.from(sums).sort();
+  world.costs.set(key, costs);
+  return costs;
+}
+
+/** The largest of rising sums that is no more than a rest. */
+function atMost(costs: Float64Array, rest: number): number {
+  const top = costs.length - 1;
+  if (rest >= (costs[top] as number)) return costs[top] as number;
+  if (rest < (costs[1] as number) - SLACK) return 0;
+  let low = 0;
+  let high = costs.length - 1;
+  while (low < high) {
+    const mid = (low + high + 1) >> 1;
+    if ((costs[mid] as number) <= rest + SLACK) low = mid;
+    else high = mid - 1;
+  }
+  return costs[low] as number;
+}
+
+/** Is one way at least as good as another in every month that counts? */
+function leavesMore(wanted: readonly number[], a: Paid, b: Paid): boolean {
+  for (let m = 0; m < wanted.length; m++) {
+    const counts = Math.min(wanted[m] as number, b.useful[m] as number);
+    if ((a.useful[m] as number) + SLACK < counts) return false;
+  }
+  return true;
+}
+
+/** The ways none of the others, nor any of those known, is as good as. @param key of those placed */
+export function worthKeeping(
+  world: World,
+  { key, placed }: { key: string; placed: readonly boolean[] },
+  wanted: readonly number[],
+  ways: readonly Paying[],
+  known: readonly Paid[],
+): Paid[] {
+  const budget = world.p.budget ?? 0;
+  const costs = costsOf(world, key, placed);
+  const kept: Paid[] = [];
+  for (const paying of ways) {
+    const useful = paying.spent.map((spent) => {
+      const rest = Math.max(0, budget - spent);
+      return costs === null ? rest : atMost(costs, rest);
+    });
+    const way = { ...paying, useful };
+    const beaten = (other: Paid) => leavesMore(wanted, other, way);
+    if (known.some(beaten) || kept.some(beaten)) continue;
+    for (let i = kept.length - 1; i >= 0; i--)
+      if (leavesMore(wanted, way, kept[i] as Paid)) kept.splice(i, 1);
+    kept.push(way);
+  }
+  return kept;
+}
+
+/** Does one of these leave all that could still be wanted? Then no later purchase would leave more. */
+export const leavesEnough = (wanted: readonly number[], ways: readonly Paid[]): boolean =>
+  ways.some((way) => wanted.every((w, m) => (way.useful[m] as number) + SLACK >= w));
+
+/** Is there for every way of b one of a that leaves as much where it counts? */
+export const hasMoneyFor = (wanted: readonly number[], a: readonly Paid[], b: readonly Paid[]): boolean =>
+  b.every((way) => a.some((other) => leavesMore(wanted, other, way)));
