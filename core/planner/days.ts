@@ -1,10 +1,22 @@
 /** The earliest day of an event, and the partial plan it leads to. */
 import { soonestOf } from './bounds';
 import { type Calendar } from './calendar';
-import { leavesEnough, leftByMonth, wantedByMonth, worthKeeping, type Paid, type Paying } from './money';
+import { leavesEnough, leftByMonth, wantedByMonth, worthKeeping } from './money';
 import { DOUBLING_DAYS, type Problem, type Released, SLACK, type Wish } from './problem';
 
-import { type Batch, LATE, type Label, NONE, type World, type Worth, doubles, isCrew, keyOf } from './world';
+import {
+  type Batch,
+  LATE,
+  type Label,
+  NONE,
+  type Paid,
+  type Paying,
+  type World,
+  type Worth,
+  doubles,
+  isCrew,
+  keyOf,
+} from './world';
 
 /** And months of purchase that are tried for a batch. */
 const FEW_MONTHS = 2;

@@ -2,21 +2,7 @@
  *  partial plan keeps every way of having paid that may still matter, and none is chosen before the end. What is left in a month counts only as
  *  far as some of those to come could be bought for it: a rest that buys nobody is no rest. */
 import { SLACK, type Wish } from './problem';
-import type { World } from './world';
-
-/** One way of having paid. */
-export interface Paid {
-  /** By month. */
-  spent: readonly number[];
-  /** Of the last event's batches the month each is bought in; null where it does not matter. */
-  months: readonly (number | null)[];
-  before: Paid | null;
-  /** By month, the most that those to come could cost for what is left. */
-  useful: readonly number[];
-}
-
-/** A way before it is known who is to come after it. */
-export type Paying = Omit<Paid, 'useful'>;
+import type { Paid, Paying, World } from './world';
 
 /** Cumulated: the most that can have been left by the end of each month, whatever way was taken. */
 export function leftByMonth(world: World, ways: readonly Paid[]): number[] {

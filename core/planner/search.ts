@@ -6,9 +6,9 @@ import { batchesAtLeast, isHopeless, lastAtLeast, mostPlaced, possible } from '.
 import { atEarliest, buysFor } from './days';
 import { eventsOf } from './events';
 import { Heap, Kept } from './kept';
-import type { Paid } from './money';
 import { type Problem, type Step } from './problem';
-import { LATE, type Label, type World, type Worth, compareWorth, start, worldOf } from './world';
+import { start } from './start';
+import { LATE, type Label, type Paid, type World, type Worth, compareWorth, worldOf } from './world';
 
 export interface Found {
   steps: Step[];

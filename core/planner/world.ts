@@ -1,6 +1,5 @@
 /** What a search is about, and its partial plans. */
 import { Ammonia } from './ammonia';
-import { leftByMonth, wantedByMonth, worthKeeping, type Paid, type Paying } from './money';
 import { type Calendar, calendarOf } from './calendar';
 import {
   DOUBLING_DAYS,
@@ -43,6 +42,20 @@ export interface Batch {
   boughtOn: number | null;
   releasedOn: number | null;
 }
+
+/** One way of having paid. */
+export interface Paid {
+  /** By month. */
+  spent: readonly number[];
+  /** Of the last event's batches the month each is bought in; null where it does not matter. */
+  months: readonly (number | null)[];
+  before: Paid | null;
+  /** By month, the most that those to come could cost for what is left. */
+  useful: readonly number[];
+}
+
+/** A way before it is known who is to come after it. */
+export type Paying = Omit<Paid, 'useful'>;
 
 export interface Label {
   placed: boolean[];
@@ -198,62 +211,6 @@ export function batchOf(
   }
   return batch;
 }
-
-/** The label of nothing planned yet: what is set stands. */
-export function start(world: World): Label {
-  const { p, set, levels, calendar, open } = world;
-  const placed = p.wishes.map((_, i) => set.some((s) => s.wish === i));
-  const spent = calendar.months.map((m) =>
-    p.fixed.reduce(
-      (sum, f) => sum + (f.buy >= m.from && f.buy <= m.to ? (p.wishes[f.wish] as Wish).price : 0),
-      0,
-    ),
-  );
-  // A month that began before today: what was bought in it earlier counts, too.
-  const [first] = calendar.months;
-  if (first)
-    spent[0] =
-      (spent[0] ?? 0) +
-      p.fixed.reduce(
-        (sum, f) =>
-          sum + (f.buy < first.from && sameMonth(f.buy, first.from) ? (p.wishes[f.wish] as Wish).price : 0),
-        0,
-      );
-  const free = p.quarantines.map(() => p.today);
-  const key = keyOf(placed);
-  const paying: Paying[] = [{ spent, months: [], before: null }];
-  const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free);
-  const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
-  return {
-    placed,
-    key,
-    day: p.today,
-    firstHeavy: NONE,
-    lastHeavy: NONE,
-    crewLast: NONE,
-    fishFirst: [LATE, LATE, LATE],
-    free,
-    days: [],
-    sums: [],
-    ways,
-    wanted,
-    leftBy: p.budget === null ? [] : leftByMonth(world, ways),
-    worth: {
-      placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
-      last: Math.max(NONE, ...set.map((s) => s.release)),
-      batches: new Set([
-        ...set.map((s) => `${s.quarantine} ${s.buy}`),
-        ...open.map((b) => `${b.quarantine} ${b.boughtOn}`),
-      ]).size,
-      sum: set.reduce((sum, s) => sum + s.release, 0),
-    },
-    parent: null,
-    batches: [],
-  };
-}
-
-const sameMonth = (a: number, b: number): boolean =>
-  new Date(a * 86_400_000).toISOString().slice(0, 7) === new Date(b * 86_400_000).toISOString().slice(0, 7);
 
 export const keyOf = (placed: readonly boolean[]): string => placed.map((x) => (x ? '1' : '0')).join('');
 
