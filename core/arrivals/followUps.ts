@@ -3,6 +3,7 @@ import type { Animal, Edit, Water } from '../document';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { addDays } from '../time';
 import { ARRIVALS } from './limits';
+import { usualOf } from './usual';
 
 interface FollowUp {
   /** Days from the day it joined. */
@@ -19,7 +20,7 @@ export function followUpsOf(species: Species, count: number): FollowUp[] {
   const later = ARRIVALS.lookAfterDays.map((day) => ({
     day,
     title: `Day ${day}: look after ${who}`,
-    note: day === 1 && species.group === 'fish' ? `Offer a little food. ${question}` : question,
+    note: noteOf(day, species, question),
   }));
   const first = snail
     ? [
@@ -31,6 +32,15 @@ export function followUpsOf(species: Species, count: number): FollowUp[] {
       ]
     : [];
   return [...first, ...later];
+}
+
+/** On the first day with what is usual of its kind. */
+function noteOf(day: number, species: Species, question: string): string {
+  if (day !== 1) return question;
+  const usual = usualOf(species);
+  return [species.group === 'fish' ? 'Offer a little food.' : '', question, usual ?? '']
+    .filter((s) => s !== '')
+    .join(' ');
 }
 
 const QUESTIONS: Record<Species['group'], string> = {

@@ -2,6 +2,8 @@ export { admissionRisks, isCopperDeath, type Newcomer, type Risk } from './guard
 export { admit, withRisks, type Admission, type Admitted } from './admit';
 export { bareOutlook, type BareOutlook } from './bare';
 export { ARRIVALS_LIMITS } from './limits';
+export { feedingOf, rationShare, type Feeding } from './feeding';
+export { usualOf } from './usual';
 export { followUpsOf, followUpTasks } from './followUps';
 export { editsToInspect, tallyOf, type Found, type OneFound, type Tally } from './inspection';
 export { handlingOf, type Handling } from './handling';

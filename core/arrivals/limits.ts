@@ -23,6 +23,13 @@ export const ARRIVALS_LIMITS = {
     'after joining a display: looks that are due',
     'common practice',
   ),
+  rampDays: limit([0, 1, 3, 5, 7], 'days', 'after joining, steps of the food offered', 'our choice'),
+  rampShare: limit(
+    [0, 0.33, 0.5, 0.75, 1],
+    'share',
+    'of the full ration on those days: bacteria double in one to two days',
+    'our choice',
+  ),
   lightRatio: limit(1.2, 'times', 'the most a step of daily light rises', 'science notes 8'),
   lightStepDays: limit(7, 'days', 'the least between steps of light', 'science notes 8'),
   unknownPar: limit(

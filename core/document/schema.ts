@@ -143,6 +143,14 @@ const waterSchema = z.discriminatedUnion('kind', [
     tap: z.strictObject({ holds: z.enum(TAP_HOLDS), conditioned: z.boolean() }).optional(),
     /** Strict when absent. */
     nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
+    /** Prices in the person's currency, as far as they are said. */
+    costs: z
+      .strictObject({
+        perKWh: amount(1000).nullable(),
+        saltPerKg: amount(10000).nullable(),
+        testsAMonth: amount(1e5).nullable(),
+      })
+      .optional(),
     /** What the stocking plan reckons with. Days of the week from 0, Sunday; none is any. */
     stocking: z
       .strictObject({

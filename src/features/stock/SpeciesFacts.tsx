@@ -1,3 +1,4 @@
+import { usualOf } from '../../../core/arrivals';
 import { assumedOf, speciesById, type Species } from '../../../core/species';
 import { DOUBT_SHARE, FAMILY_WORDS, FIELDS, type SourceClass } from '../../../core/species/fields';
 import { guideOf } from '../../../core/species/guide';
@@ -58,6 +59,7 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
   const like = own ? speciesById(own.likeId) : species;
   const guide = guideOf(like);
   const care = guide?.care ?? '';
+  const usual = usualOf(species);
   const danger = DANGERS[species.danger];
   const doubt = Math.round(DOUBT_SHARE[species.doubt] * 100);
   return (
@@ -72,6 +74,7 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
         <Txt kind="small" tone="second">{`Also called ${guide.names.join(', ')}.`}</Txt>
       ) : null}
       <Txt>{own ? `Of ${like.common}: ${inUnits(care, units)}` : inUnits(care, units)}</Txt>
+      {usual ? <Txt kind="small" tone="second">{`At first: ${usual}`}</Txt> : null}
       {danger ? <Caution>{inUnits(danger, units)}</Caution> : null}
       <Line name="Family" value={FAMILY_WORDS[species.family] ?? species.family} />
       <Line name="Grows to" value={`${showQuantity('length', species.adultCm, units, 0)}, ±${doubt} %`} />

@@ -13,6 +13,7 @@ import {
   type Document,
   type Water,
 } from '../../../core/document';
+import { feedingOf } from '../../../core/arrivals';
 import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
 import type { WaterEvidence } from '../../../core/evidence';
 import { dailyLoadMgN, NEAR_ZERO_MG_N, skeletonUse } from '../../../core/stocking';
@@ -233,6 +234,8 @@ function Stock({ water }: { water: Display }) {
           ))}
         </Section>
       ) : null}
+      <Fed evidence={evidence} />
+      <Go href={`/water/${water.id}/stock/money` as Href}>What it costs</Go>
       {stair.steps.length > 0 ? (
         <Section title="The stair in figures">
           <Table
@@ -253,6 +256,26 @@ function Stock({ water }: { water: Display }) {
         </Section>
       ) : null}
     </Screen>
+  );
+}
+
+/** How much is fed now: less for those who just came. */
+function Fed({ evidence }: { evidence: WaterEvidence }) {
+  const feeding = feedingOf(evidence);
+  if (!feeding) return null;
+  const { nowG, fullG, fullInDays } = feeding;
+  return (
+    <Section title="Food">
+      <Line
+        name="Dry food a day, for all fish"
+        value={nowG < 0.005 ? 'none today' : `about ${nowG.toFixed(2)} g`}
+      />
+      {fullInDays > 0 ? (
+        <Txt kind="small" tone="second">
+          {`Those who just came get a part: the bacteria follow in days. ${fullG.toFixed(2)} g in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
+        </Txt>
+      ) : null}
+    </Section>
   );
 }
 

@@ -1,0 +1,1 @@
+export { MoneyScreen as default } from '../../../../src/features/screens';

@@ -1,0 +1,1 @@
+export { animalMoney, jumpersWithoutLid, monthMoney, type AnimalMoney, type MonthMoney } from './money';
