@@ -36,6 +36,9 @@ function run(
   return s;
 }
 
+/** What of a problem the ammonia hangs on. */
+export type AmmoniaOf = Pick<Problem, 'today' | 'displayLoadMgN' | 'released' | 'water'>;
+
 /** One problem's water, asked about plan after plan: what begins alike is run once. */
 export class Ammonia {
   private readonly reached = new Map<string, Reached>();
@@ -43,7 +46,7 @@ export class Ammonia {
   /** A plan was turned down: what was not followed from there might have been the best. */
   cut = false;
 
-  constructor(private readonly p: Problem) {}
+  constructor(private readonly p: AmmoniaOf) {}
 
   /** Highest free ammonia in the days after the last of these releases, mg N/L; null where nothing can be predicted. */
   peakAfter(releases: readonly Released[]): number | null {
@@ -87,7 +90,7 @@ export class Ammonia {
   }
 }
 
-const presentMgN = (p: Problem): number =>
+const presentMgN = (p: AmmoniaOf): number =>
   p.displayLoadMgN + p.released.reduce((sum, r) => sum + (r.day <= p.today ? r.loadMgN : 0), 0);
 
 const keyOf = (releases: readonly Released[]): string =>

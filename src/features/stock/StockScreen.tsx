@@ -24,6 +24,7 @@ import { animalWords, placeWords, sentence } from '../../../core/words';
 import {
   localDay,
   localMidnight,
+  selectAssessment,
   selectDocument,
   selectEvidence,
   shortDay,
@@ -70,11 +71,15 @@ function Stock({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const today = localDay(now);
+  const freeShare = useAppSelector((s) => selectAssessment(s, water.id, now).freeAmmonia?.fraction ?? null);
   const animals = useMemo(
     () => Object.values(doc.animals).filter((a) => a.homeId === water.id),
     [doc.animals, water.id],
   );
-  const stair = useMemo(() => stairView(evidence, animals, today), [evidence, animals, today]);
+  const stair = useMemo(
+    () => stairView(evidence, animals, today, freeShare),
+    [evidence, animals, today, freeShare],
+  );
   const serving = quarantinesOf(doc, water.id);
   const quarantines = serving.filter(isOpen);
   const closed = serving.filter((q) => !isOpen(q));
@@ -244,6 +249,7 @@ function Stock({ water }: { water: Display }) {
               { title: 'from', flex: 0.8 },
               { title: 'step', flex: 1.8 },
               { title: 'mg N a day', numeric: true },
+              { title: 'ammonia after, total and free', numeric: true },
             ]}
             rows={stair.steps
               .filter((s) => s.label)
@@ -251,6 +257,7 @@ function Stock({ water }: { water: Display }) {
                 shortDay(s.fromMs),
                 `${s.label}${s.planned ? ' (planned)' : ''}`,
                 s.mgN.toFixed(1),
+                peakWords(stair.peaks.get(s.fromMs)),
               ])}
           />
         </Section>
@@ -258,6 +265,10 @@ function Stock({ water }: { water: Display }) {
     </Screen>
   );
 }
+
+/** "0.04, 0.002 mg/L N" of a step to come. */
+const peakWords = (peak: { totalMgN: number; freeMgN: number } | undefined): string =>
+  peak ? `${peak.totalMgN.toFixed(2)}, ${peak.freeMgN.toFixed(3)}` : '–';
 
 /** How much is fed now: less for those who just came. */
 function Fed({ evidence }: { evidence: WaterEvidence }) {

@@ -2,6 +2,9 @@
 import { isIn, type Animal } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import { speciesOf, type WithKinds } from '../../../core/species';
+import { LIVING } from '../../../core/living';
+import { Ammonia } from '../../../core/planner/ammonia';
+import { freeAmmoniaFraction } from '../../../core/seawater';
 import { daysBetween, DAY_MS } from '../../../core/time';
 import {
   capacityAt,
@@ -21,10 +24,17 @@ export interface StairView {
   ceiling: { atMs: number; mgN: number }[];
   fromMs: number;
   toMs: number;
+  /** By the start of a planned step the highest ammonia predicted in the two weeks after it, mg N/L; empty where nothing is proved. */
+  peaks: ReadonlyMap<number, { totalMgN: number; freeMgN: number }>;
 }
 
 /** Stair and ceiling from the first animal or proof to two months ahead. */
-export function stairView(e: WaterEvidence, animals: readonly Animal[], today: string): StairView {
+export function stairView(
+  e: WaterEvidence,
+  animals: readonly Animal[],
+  today: string,
+  freeShare: number | null,
+): StairView {
   const capacity = provedCapacity(e);
   const toMs = e.nowMs + 45 * DAY_MS;
   const planned = (a: Animal) =>
@@ -53,7 +63,39 @@ export function stairView(e: WaterEvidence, animals: readonly Animal[], today: s
     ceiling,
     fromMs,
     toMs: latest,
+    peaks: peaksOf(e, steps, loadMgN, capacity, freeShare ?? USUAL_FREE_SHARE),
   };
+}
+
+const USUAL_FREE_SHARE = freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);
+
+/** Each planned step after the ones before it, the bacteria growing into them. */
+function peaksOf(
+  e: WaterEvidence,
+  steps: readonly StairStep[],
+  loadMgN: number,
+  capacity: Capacity | null,
+  freeShare: number,
+): StairView['peaks'] {
+  if (!capacity) return new Map();
+  const today = Math.floor(e.nowMs / DAY_MS);
+  const ammonia = new Ammonia({
+    today,
+    displayLoadMgN: loadMgN,
+    released: [],
+    water: { nearZeroMgN: capacity.nearZeroNowMgN, netL: e.netL, freeShare },
+  });
+  const planned = steps.filter((s) => s.planned && s.label !== '');
+  let before = loadMgN;
+  const releases: { day: number; loadMgN: number }[] = [];
+  return new Map(
+    planned.flatMap((s): [number, { totalMgN: number; freeMgN: number }][] => {
+      releases.push({ day: Math.floor(s.fromMs / DAY_MS), loadMgN: s.mgN - before });
+      before = s.mgN;
+      const freeMgN = ammonia.peakAfter(releases);
+      return freeMgN === null ? [] : [[s.fromMs, { totalMgN: freeMgN / freeShare, freeMgN }]];
+    }),
+  );
 }
 
 /** By name. */
