@@ -26,6 +26,25 @@ export const NORTH: Display = {
   ammoniaSource: 'bottled',
   bacteriaSources: ['bottle'],
   school: 'proof24',
+  board: {
+    par: [
+      { xCm: 20, yCm: 25, zCm: 40, par: 260 },
+      { xCm: 50, yCm: 25, zCm: 40, par: 320 },
+      { xCm: 80, yCm: 25, zCm: 40, par: 250 },
+      { xCm: 30, yCm: 20, zCm: 12, par: 95 },
+      { xCm: 70, yCm: 20, zCm: 12, par: 110 },
+    ],
+    surfacePar: null,
+    flow: [
+      { xCm: 12, yCm: 40, zCm: 38, flow: 'high' },
+      { xCm: 45, yCm: 20, zCm: 20, flow: 'medium' },
+      { xCm: 85, yCm: 15, zCm: 8, flow: 'low' },
+    ],
+    rocks: [
+      { xCm: 18, yCm: 18, widthCm: 34, depthCm: 22, heightCm: 24 },
+      { xCm: 62, yCm: 24, widthCm: 26, depthCm: 18, heightCm: 16 },
+    ],
+  },
 };
 
 export const NORTH_DAY = 41;
@@ -90,6 +109,7 @@ export function northAnimals(story: Story): Animal[] {
       count: 2,
       moves: moves([36, WISHED]),
       plannedDay: addDays(story.today, 5),
+      spots: [{ xCm: 41, yCm: 22, zCm: 10, at: story.at(37) }],
     },
     {
       ...base,
@@ -98,6 +118,7 @@ export function northAnimals(story: Story): Animal[] {
       count: 1,
       moves: moves([36, WISHED]),
       plannedDay: addDays(story.today, 12),
+      spots: [{ xCm: 32, yCm: 26, zCm: 24, at: story.at(37) }],
     },
   ];
 }

@@ -22,6 +22,7 @@ const ROUTES = [
   '/water/north-window/stock/plan',
   '/water/north-window/stock/company',
   '/water/north-window/stock/money',
+  '/water/north-window/stock/board',
   '/water/north-window/stock/kind?name=thing',
   '/water/north-window/drip/new?animals=north-cardinals',
   '/water/north-window/stock/add?species=yellow-tang',

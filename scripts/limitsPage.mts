@@ -18,6 +18,7 @@ import { FORECAST_LIMITS, FORECAST_PRIOR } from '../core/forecast';
 import { INSTRUMENTS_LIMITS } from '../core/instruments';
 import type { LimitTable } from '../core/limits';
 import { NITROGEN_LIMITS } from '../core/nitrogen';
+import { PLACEMENT_LIMITS } from '../core/placement';
 import { PLANNER_LIMITS } from '../core/planner';
 import { QUARANTINE_LIMITS } from '../core/quarantine';
 import { LIVING_LIMITS } from '../core/living';
@@ -36,6 +37,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Stocking (core/stocking)', STOCKING_LIMITS],
   ['Company (core/company)', COMPANY_LIMITS],
   ['The stocking plan (core/planner)', PLANNER_LIMITS],
+  ['Places (core/placement)', PLACEMENT_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],
   ['Arrivals (core/arrivals)', ARRIVALS_LIMITS],

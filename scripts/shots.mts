@@ -107,6 +107,15 @@ const fillGlass = async (page: Page) => {
   await page.getByLabel('Water height').fill('43');
 };
 
+/** A wish no day is right for, so that there is something to see. */
+const wishForTang = async (page: Page) => {
+  await page.goto(`${base}${NORTH}/stock/add?species=yellow-tang`);
+  await page.getByRole('button', { name: 'Wish for it' }).click();
+  await page.waitForURL(/stock\/[^?]+$/);
+  await page.goto(`${base}${NORTH}/stock/company`);
+  await page.getByText('No day is right for this').waitFor();
+};
+
 const SHOTS: Shot[] = [
   { name: 'today', path: PANTRY, before: dated },
   { name: 'today-wide', path: NORTH, wide: true },
@@ -180,8 +189,11 @@ const SHOTS: Shot[] = [
     wide: true,
     before: (page) => page.getByText(/^\d of \d in by/).waitFor(),
   },
-  { name: 'company', path: `${NORTH}/stock/company` },
+  { name: 'company', path: `${NORTH}/stock/company`, before: wishForTang },
   { name: 'company-wide', path: `${NORTH}/stock/company`, wide: true, dark: true },
+  { name: 'board', path: `${NORTH}/stock/board` },
+  { name: 'board-wide', path: `${NORTH}/stock/board`, wide: true, dark: true },
+  { name: 'money', path: `${NORTH}/stock/money` },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },

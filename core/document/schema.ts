@@ -19,6 +19,7 @@ import {
   EQUIPMENT_KINDS,
   FILLED_WITH,
   FILMS,
+  FLOWS,
   FOODS,
   FOUND_IN_DIP,
   FOUND_ON_ARRIVAL,
@@ -103,6 +104,8 @@ const waterBase = {
   /** A better estimate of the real volume than the dimensions, with its standard deviation and where it came from. */
   volumeInUse: z.strictObject({ litres: positive(100000), sdL: amount(100000), from: nameSchema }).optional(),
 };
+/** A place in the glass: from the left, from the front, above the bottom. */
+const spot = { xCm: amount(2000), yCm: amount(2000), zCm: amount(500) };
 /** Times in use, oldest first; only the last may go on. */
 const runs = z
   .array(z.strictObject({ openedDay: day, closedDay: day.nullable() }))
@@ -143,6 +146,26 @@ const waterSchema = z.discriminatedUnion('kind', [
     tap: z.strictObject({ holds: z.enum(TAP_HOLDS), conditioned: z.boolean() }).optional(),
     /** Strict when absent. */
     nitriteWeight: z.enum(NITRITE_WEIGHTS).optional(),
+    /** The place of each thing, in cm from the left, from the front and from the bottom. */
+    board: z
+      .strictObject({
+        par: z.array(z.strictObject({ ...spot, par: amount(3000) })).max(200),
+        /** Just under the surface, where nothing was measured; null for nobody knows. */
+        surfacePar: amount(3000).nullable(),
+        flow: z.array(z.strictObject({ ...spot, flow: z.enum(FLOWS) })).max(100),
+        rocks: z
+          .array(
+            z.strictObject({
+              xCm: amount(2000),
+              yCm: amount(2000),
+              widthCm: positive(2000),
+              depthCm: positive(2000),
+              heightCm: positive(500),
+            }),
+          )
+          .max(100),
+      })
+      .optional(),
     /** Prices in the person's currency, as far as they are said. */
     costs: z
       .strictObject({
@@ -530,6 +553,11 @@ const animalSchema = z.strictObject({
   splitFrom: id.optional(),
   /** Meant to join on this day: the dashed steps of the stair. Only for animals not yet in the display. */
   plannedDay: day.nullable(),
+  /** Where it stood, oldest first; of a wish the place that is kept for it. */
+  spots: z
+    .array(z.strictObject({ ...spot, at: time }))
+    .max(100)
+    .optional(),
   /** What the plan is made from, of a wish; 1 is wanted most, the price is for all of them. */
   wish: z
     .strictObject({

@@ -151,6 +151,8 @@ export const RISKS = [
   'riskCompany',
 ] as const;
 
+/** How the water moves at a place. */
+export const FLOWS = ['low', 'medium', 'high'] as const;
 export const TEMPERAMENTS = ['gentle', 'firm', 'territorial'] as const;
 /** Whether it leaves corals alone. */
 export const REEF_SAFE = ['yes', 'caution', 'no'] as const;

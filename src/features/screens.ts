@@ -5,6 +5,7 @@ export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) =
 export const ArrivalScreen = screen(() => import('./stock/ArrivalScreen').then((m) => m.ArrivalScreen));
 export const CompanyScreen = screen(() => import('./stock/CompanyScreen').then((m) => m.CompanyScreen));
 export const MoneyScreen = screen(() => import('./stock/MoneyScreen').then((m) => m.MoneyScreen));
+export const BoardScreen = screen(() => import('./stock/BoardScreen').then((m) => m.BoardScreen));
 export const KindScreen = screen(() => import('./stock/KindScreen').then((m) => m.KindScreen));
 export const PlanScreen = screen(() => import('./stock/PlanScreen').then((m) => m.PlanScreen));
 export const BuyScreen = screen(() => import('./stock/BuyScreen').then((m) => m.BuyScreen));

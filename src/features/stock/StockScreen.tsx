@@ -240,7 +240,10 @@ function Stock({ water }: { water: Display }) {
         </Section>
       ) : null}
       <Fed evidence={evidence} />
-      <Go href={`/water/${water.id}/stock/money` as Href}>What it costs</Go>
+      <Row wrap>
+        <Go href={`/water/${water.id}/stock/board` as Href}>The place of each thing</Go>
+        <Go href={`/water/${water.id}/stock/money` as Href}>What it costs</Go>
+      </Row>
       {stair.steps.length > 0 ? (
         <Section title="The stair in figures">
           <Table

@@ -1,0 +1,3 @@
+export { misplaced, reachOf, type Glass, type Misplaced, type Placed } from './conflicts';
+export { EMPTY_BOARD, flowAt, lightAt, type Board, type Light, type Spot } from './field';
+export { PLACEMENT_LIMITS } from './limits';

@@ -1,0 +1,81 @@
+import { speciesById } from '../species';
+import { EMPTY_BOARD, flowAt, lightAt, misplaced, type Board, type Placed } from '.';
+
+const glass = { lengthCm: 100, widthCm: 50, waterCm: 50 };
+const point = (xCm: number, par: number) => ({ xCm, yCm: 25, zCm: 25, par });
+const board = (more: Partial<Board>): Board => ({ ...EMPTY_BOARD, ...more });
+const at = (xCm: number, zCm = 25, yCm = 25) => ({ xCm, yCm, zCm });
+const placed = (id: string, spot = at(50)): Placed => ({ id, species: speciesById(id), spot });
+const codes = (b: Board, ...list: Placed[]) => misplaced(b, glass, list).map((m) => m.code);
+
+describe('light and flow at a place', () => {
+  test('half way between 100 and 400 PAR it is 200; on a point it is nearly the point’s', () => {
+    const b = board({ par: [point(20, 100), point(80, 400)] });
+    expect(lightAt(b, at(50), 50)?.par).toBeCloseTo(200, 6);
+    expect(lightAt(b, at(20), 50)?.par).toBeCloseTo(100, 0);
+    expect([lightAt(b, at(30), 50)?.by, lightAt(b, at(50), 50)?.by]).toEqual(['measured', 'between']);
+  });
+  test('never above the brightest point nor below the dimmest', () => {
+    const b = board({ par: [point(20, 80), point(60, 300), point(90, 150)] });
+    for (let x = 0; x <= 100; x += 5)
+      for (let z = 0; z <= 50; z += 10) {
+        const { par } = lightAt(b, at(x, z), 50)!;
+        expect(par).toBeGreaterThanOrEqual(80 - 1e-9);
+        expect(par).toBeLessThanOrEqual(300 + 1e-9);
+      }
+  });
+  test('without points from the surface down: 400 at the top, 120 half a metre below (by hand: exp(-1.2))', () => {
+    const b = board({ surfacePar: 400 });
+    expect(lightAt(b, at(50, 50), 50)?.par).toBe(400);
+    expect(lightAt(b, at(50, 0), 50)).toEqual({ par: expect.closeTo(120.5, 1), by: 'guess' });
+    expect(lightAt(EMPTY_BOARD, at(50), 50)).toBeNull();
+  });
+  test('flow is the nearest that was said', () => {
+    const b = board({
+      flow: [
+        { ...at(10), flow: 'high' },
+        { ...at(90), flow: 'low' },
+      ],
+    });
+    expect([flowAt(b, at(40)), flowAt(b, at(60)), flowAt(EMPTY_BOARD, at(1))]).toEqual(['high', 'low', null]);
+  });
+});
+
+describe('who stands wrong', () => {
+  const bright = board({ par: [point(50, 300)] });
+  test('light: too bright or too dim by more than a fifth', () => {
+    // Disc mushroom 30 to 120, staghorn 200 to 400.
+    expect(codes(bright, placed('mushroom-anemone'))).toEqual(['tooBright']);
+    expect(codes(board({ par: [point(50, 144)] }), placed('mushroom-anemone'))).toEqual([]);
+    expect(codes(board({ par: [point(50, 166)] }), placed('staghorn-coral'))).toEqual(['tooDim']);
+    expect(codes(board({ par: [point(50, 167)] }), placed('staghorn-coral'))).toEqual([]);
+    expect(codes(EMPTY_BOARD, placed('staghorn-coral'))).toEqual([]);
+  });
+  test('flow: one step aside is borne, two are not', () => {
+    const flow = (f: 'low' | 'medium' | 'high') => board({ flow: [{ ...at(50), flow: f }] });
+    expect(codes(flow('low'), placed('birdsnest'))).toEqual(['wrongFlow']);
+    expect(codes(flow('medium'), placed('birdsnest'))).toEqual([]);
+  });
+  test('sting: torch (25 cm, 15 beyond) and button polyps (3 cm) want 29 cm between their middles', () => {
+    const two = (gap: number) =>
+      codes(EMPTY_BOARD, placed('torch', at(20)), placed('zoanthid', at(20 + gap)));
+    expect(two(28.9)).toEqual(['stings']);
+    expect(two(29)).toEqual([]);
+    expect(codes(EMPTY_BOARD, placed('torch', at(20)), { ...placed('torch', at(25)), id: 'b' })).toEqual([]);
+  });
+  test('those that sting nobody grow into each other; whoever is higher and wide shades', () => {
+    expect(codes(EMPTY_BOARD, placed('toadstool-leather', at(20)), placed('zoanthid', at(30)))).toEqual([
+      'growsInto',
+    ]);
+    expect(
+      codes(EMPTY_BOARD, placed('toadstool-leather', at(20, 45)), placed('zoanthid', at(25, 5))),
+    ).toEqual(['shades']);
+    expect(
+      codes(EMPTY_BOARD, placed('toadstool-leather', at(20, 45)), placed('zoanthid', at(60, 5))),
+    ).toEqual([]);
+  });
+  test('outside the glass, and a small-polyped coral on the sand', () => {
+    expect(codes(EMPTY_BOARD, placed('torch', at(101)))).toEqual(['outside']);
+    expect(codes(EMPTY_BOARD, placed('birdsnest', at(50, 4)))).toEqual(['onSand']);
+  });
+});

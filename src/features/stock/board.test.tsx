@@ -1,0 +1,57 @@
+import { choose, demo, flush, onScreen, press, says, type } from '../shell/testing';
+import { BoardScreen } from './BoardScreen';
+
+const bare = () => {
+  const doc = demo();
+  const water = doc.waters['north-window']!;
+  const { board: _, ...rest } = water as typeof water & { board?: unknown };
+  doc.waters['north-window'] = rest as typeof water;
+  doc.animals = Object.fromEntries(
+    Object.entries(doc.animals).map(([id, { spots: _s, ...a }]) => [id, a]),
+  ) as typeof doc.animals;
+  return doc;
+};
+const show = (doc = bare()) => onScreen(<BoardScreen />, { doc, params: { waterId: 'north-window' } });
+const leather = (doc: ReturnType<typeof demo>) =>
+  Object.values(doc.animals).find((a) => a.speciesId === 'toadstool-leather')!;
+
+test('a piece is placed in figures, moved, and the place before is kept; outside the glass is questioned', async () => {
+  const { doc } = show();
+  expect(says('Nobody has a place yet')).toBe(true);
+  choose(/^Toadstool leather/);
+  type(/^From the left/, '500');
+  press('Put it there');
+  expect(leather(doc()).spots).toBeUndefined();
+  type(/^From the left/, '30');
+  type(/^From the front/, '20');
+  type(/^Above the bottom/, '25');
+  press('Put it there');
+  await flush();
+  expect(leather(doc()).spots).toMatchObject([{ xCm: 30, yCm: 20, zCm: 25 }]);
+  expect(says('All stand well')).toBe(true);
+  type(/^From the left/, '40');
+  press('Put it there');
+  await flush();
+  expect(leather(doc()).spots?.map((s) => s.xCm)).toEqual([30, 40]);
+  expect(says(/^Stood until then, from /)).toBe(true);
+});
+test('light measured near it speaks against a place', async () => {
+  const { doc } = show();
+  type(/^Point from the left/, '30');
+  type(/^Point from the front/, '20');
+  type(/^Point above the bottom/, '25');
+  press('Add the point');
+  expect(says('Say its light, its flow, or both.')).toBe(true);
+  type(/^Light there/, '600');
+  press('Add the point');
+  await flush();
+  expect(doc().waters['north-window']).toMatchObject({ board: { par: [{ xCm: 30, par: 600 }] } });
+  choose(/^Toadstool leather/);
+  type(/^From the left/, '30');
+  type(/^From the front/, '20');
+  type(/^Above the bottom/, '25');
+  press('Put it there');
+  await flush();
+  expect(says('One stands badly')).toBe(true);
+  expect(says(/^Toadstool leather gets 600 PAR, measured near it; up to 200 suits it/)).toBe(true);
+});

@@ -1,0 +1,162 @@
+import { View, type GestureResponderEvent } from 'react-native';
+import Svg, { Circle, Line, Rect } from 'react-native-svg';
+import { useTheme } from '../theme';
+import { useWidth } from '../useWidth';
+import { ChartText } from './ChartText';
+
+export interface MapPiece {
+  id: string;
+  label: string;
+  x: number;
+  y: number;
+  /** As it is, and grown up. */
+  radius: number;
+  grown: number;
+  chosen: boolean;
+  /** Something speaks against its place. */
+  wrong: boolean;
+  /** Only kept for it. */
+  reserved: boolean;
+}
+
+interface Props {
+  /** Centimetres across and up (or to the back). */
+  across: number;
+  up: number;
+  /** Tinted fields of light: share 0 to 1, with a number. */
+  light: readonly { x: number; y: number; width: number; height: number; share: number; par: number }[];
+  rocks: readonly { x: number; y: number; width: number; height: number }[];
+  pieces: readonly MapPiece[];
+  summary: string;
+  /** Where it was touched, in centimetres. */
+  onTouch: (x: number, y: number) => void;
+}
+
+/** One side of the glass, y upwards: light as a tint, rock as blocks, corals as discs with what they reach when grown up as a dashed ring. */
+export function PlaceMap({ across, up, light, rocks, pieces, summary, onTouch }: Props) {
+  const { roles } = useTheme();
+  const [width, onLayout] = useWidth();
+  const scale = width / across;
+  const height = up * scale;
+  // A number only where nothing stands in front of it.
+  const bare = (f: Props['light'][number]): boolean => {
+    const [x, y] = [f.x + f.width / 2, f.y + f.height / 2];
+    return pieces.every((p) => Math.hypot(p.x - x, p.y - y) > p.grown + f.width / 4);
+  };
+  const touch = (event: GestureResponderEvent) => {
+    const { locationX, locationY } = event.nativeEvent;
+    onTouch(locationX / scale, (height - locationY) / scale);
+  };
+  return (
+    <View
+      onLayout={onLayout}
+      role="img"
+      aria-label={summary}
+      style={{ minHeight: height, cursor: 'crosshair' as never }}
+      onStartShouldSetResponder={() => true}
+      onResponderRelease={touch}
+    >
+      {width > 0 ? (
+        <Svg width={width} height={height} aria-hidden style={{ pointerEvents: 'none' }}>
+          <Rect
+            x={0}
+            y={0}
+            width={width}
+            height={height}
+            fill={roles.paper}
+            stroke={roles.edge}
+            strokeWidth={2}
+          />
+          {light.map((f) => (
+            <Rect
+              key={`${f.x} ${f.y}`}
+              x={f.x * scale}
+              y={height - (f.y + f.height) * scale}
+              width={f.width * scale}
+              height={f.height * scale}
+              fill={roles.nitriteFill}
+              opacity={0.08 + 0.55 * f.share}
+            />
+          ))}
+          {rocks.map((r, i) => (
+            <Rect
+              key={i}
+              x={r.x * scale}
+              y={height - (r.y + r.height) * scale}
+              width={r.width * scale}
+              height={r.height * scale}
+              fill={roles.sand}
+              stroke={roles.second}
+              strokeWidth={1}
+              rx={4}
+            />
+          ))}
+          {light.filter(bare).map((f) => (
+            <ChartText
+              key={`${f.x} ${f.y} par`}
+              x={(f.x + f.width / 2) * scale}
+              y={height - (f.y + f.height / 2) * scale + 4}
+              anchor="middle"
+              tone="second"
+            >
+              {f.par.toFixed(0)}
+            </ChartText>
+          ))}
+          {pieces.map((p) => (
+            <Piece key={p.id} piece={p} scale={scale} height={height} width={width} />
+          ))}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}
+
+/** A ring for what it reaches, a disc for what it is; wrong places are crossed as well as coloured. */
+function Piece({
+  piece,
+  scale,
+  height,
+  width,
+}: {
+  piece: MapPiece;
+  scale: number;
+  height: number;
+  width: number;
+}) {
+  const { roles } = useTheme();
+  const x = piece.x * scale;
+  const y = height - piece.y * scale;
+  const colour = piece.wrong ? roles.ammonia : roles.go;
+  const r = Math.max(5, piece.radius * scale);
+  const anchor = x > width * 0.7 ? 'end' : x < width * 0.3 ? 'start' : 'middle';
+  return (
+    <>
+      <Circle
+        cx={x}
+        cy={y}
+        r={piece.grown * scale}
+        fill="none"
+        stroke={colour}
+        strokeWidth={1.5}
+        strokeDasharray="5 4"
+      />
+      <Circle
+        cx={x}
+        cy={y}
+        r={r}
+        fill={piece.reserved ? roles.paper : colour}
+        stroke={piece.chosen ? roles.action : colour}
+        strokeWidth={piece.chosen ? 4 : 2}
+      />
+      {piece.wrong ? (
+        <>
+          <Line x1={x - r} y1={y - r} x2={x + r} y2={y + r} stroke={roles.ink} strokeWidth={2} />
+          <Line x1={x - r} y1={y + r} x2={x + r} y2={y - r} stroke={roles.ink} strokeWidth={2} />
+        </>
+      ) : null}
+      <ChartText x={x} y={Math.max(12, y - r - 5)} anchor={anchor} tone="ink" bold>
+        {piece.label}
+      </ChartText>
+    </>
+  );
+}
