@@ -23,6 +23,7 @@ const ROUTES = [
   '/water/north-window/stock/company',
   '/water/north-window/stock/money',
   '/water/north-window/stock/board',
+  '/water/north-window/stock/upgrade',
   '/water/north-window/stock/kind?name=thing',
   '/water/north-window/drip/new?animals=north-cardinals',
   '/water/north-window/stock/add?species=yellow-tang',

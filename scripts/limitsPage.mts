@@ -25,6 +25,7 @@ import { LIVING_LIMITS } from '../core/living';
 import { READINESS_LIMITS } from '../core/readiness';
 import { FREE_AMMONIA_LIMITS } from '../core/seawater';
 import { STOCKING_LIMITS } from '../core/stocking';
+import { UPGRADE_LIMITS } from '../core/upgrade';
 import { VOLUME_LIMITS } from '../core/volume';
 import { WATER_LIMITS } from '../core/water';
 import { writePage } from './page.mjs';
@@ -38,6 +39,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Company (core/company)', COMPANY_LIMITS],
   ['The stocking plan (core/planner)', PLANNER_LIMITS],
   ['Places (core/placement)', PLACEMENT_LIMITS],
+  ['A tank moved (core/upgrade)', UPGRADE_LIMITS],
   ['Quarantine (core/quarantine)', QUARANTINE_LIMITS],
   ['Acclimation (core/acclimation)', ACCLIMATION_LIMITS],
   ['Arrivals (core/arrivals)', ARRIVALS_LIMITS],

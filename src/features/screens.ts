@@ -6,6 +6,7 @@ export const ArrivalScreen = screen(() => import('./stock/ArrivalScreen').then((
 export const CompanyScreen = screen(() => import('./stock/CompanyScreen').then((m) => m.CompanyScreen));
 export const MoneyScreen = screen(() => import('./stock/MoneyScreen').then((m) => m.MoneyScreen));
 export const BoardScreen = screen(() => import('./stock/BoardScreen').then((m) => m.BoardScreen));
+export const UpgradeScreen = screen(() => import('./stock/UpgradeScreen').then((m) => m.UpgradeScreen));
 export const KindScreen = screen(() => import('./stock/KindScreen').then((m) => m.KindScreen));
 export const PlanScreen = screen(() => import('./stock/PlanScreen').then((m) => m.PlanScreen));
 export const BuyScreen = screen(() => import('./stock/BuyScreen').then((m) => m.BuyScreen));

@@ -30,7 +30,8 @@ const BRED_WORDS: Record<Species['bred'], string> = {
 const DANGERS: Record<Species['danger'], string | null> = {
   none: null,
   spines: 'Sharp spines or blades: a net and gloves, never a bare hand.',
-  venom: 'Venomous spines: never a bare hand. After a sting hand-hot water, at most 45 °C, then a doctor.',
+  venom:
+    'Venomous spines: never a bare hand. After a sting hand-hot water, at most {temperature:45:0}, then a doctor.',
   sting: 'It stings: gloves. After contact with eyes, or with a rash that spreads, a doctor.',
   toxin: 'It carries a toxin: gloves and goggles, never boil, scrub dry or eat; after contact, a doctor.',
 };

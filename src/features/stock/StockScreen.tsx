@@ -243,6 +243,7 @@ function Stock({ water }: { water: Display }) {
       <Row wrap>
         <Go href={`/water/${water.id}/stock/board` as Href}>The place of each thing</Go>
         <Go href={`/water/${water.id}/stock/money` as Href}>What it costs</Go>
+        <Go href={`/water/${water.id}/stock/upgrade` as Href}>All into another tank</Go>
       </Row>
       {stair.steps.length > 0 ? (
         <Section title="The stair in figures">

@@ -1,0 +1,1 @@
+export { UpgradeScreen as default } from '../../../../src/features/screens';

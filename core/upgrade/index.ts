@@ -1,0 +1,2 @@
+export { UPGRADE_LIMITS } from './limits';
+export { movePlan, type Move, type MovePlan } from './upgrade';

@@ -1,0 +1,19 @@
+/** What a move of a whole tank is reckoned with. Each number with its unit and where it comes from; docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const UPGRADE_LIMITS = {
+  bruisedShare: limit(
+    0.2,
+    'share',
+    'of the bacteria lost to air, cold and knocks on the way',
+    'our estimate',
+  ),
+  testDays: limit(
+    [0, 1, 2, 3, 5, 7, 14],
+    'days',
+    'after a move, on which ammonia is tested',
+    'common practice',
+  ),
+} as const satisfies LimitTable;
+
+export const UPGRADE = valuesOf(UPGRADE_LIMITS);

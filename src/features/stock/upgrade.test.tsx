@@ -1,0 +1,26 @@
+import { demo, flush, onScreen, press, says, type } from '../shell/testing';
+import { UpgradeScreen } from './UpgradeScreen';
+
+test('a tank is moved: its water, its ammonia, and the tests after it', async () => {
+  const { doc } = onScreen(<UpgradeScreen />, { doc: demo(), params: { waterId: 'north-window' } });
+  expect(says('Into which tank?')).toBe(true);
+  type(/^The new tank holds, net/, '2');
+  expect(says('Into which tank?')).toBe(true);
+  type(/^The new tank holds, net/, '500');
+  expect(says('It may be done in a day')).toBe(true);
+  expect(says(/^at most 0\.\d\d mg\/L N, 0\.\d{3} free$/)).toBe(true);
+  const before = Object.keys(doc().tasks).length;
+  press(/^Plan them from/);
+  await flush();
+  expect(Object.keys(doc().tasks)).toHaveLength(before + 7);
+});
+test('without rock and media the animals are not sent over', () => {
+  const doc = demo();
+  const snails = Object.values(doc.animals).find((a) => a.speciesId === 'turban-snail')!;
+  doc.animals = { ...doc.animals, [snails.id]: { ...snails, speciesId: 'green-chromis', count: 12 } };
+  onScreen(<UpgradeScreen />, { doc, params: { waterId: 'north-window' } });
+  type(/^The new tank holds, net/, '300');
+  type(/^Rock and media that move/, '0');
+  expect(says('Not so: ammonia would rise')).toBe(true);
+  expect(says(/^More of the rock and media/)).toBe(true);
+});
