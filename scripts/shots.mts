@@ -181,6 +181,7 @@ const SHOTS: Shot[] = [
       await page.getByLabel('Why the risk is taken').fill('grown by a friend, no fish in his tank');
       await page.getByRole('button', { name: 'Plan it so' }).click();
       await page.getByText(/^All in by/).waitFor();
+      await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
     },
   },
   {

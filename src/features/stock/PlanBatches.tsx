@@ -48,7 +48,7 @@ export function PlanBatches({
             />
             <Line name="Test ammonia" value={first.testDays.map(shortWrittenDay).join(', ')} />
             {first.freeMgN === null ? null : (
-              <Line name="Free ammonia, predicted" value={`at most ${first.freeMgN.toFixed(3)} mg/L NH₃-N`} />
+              <Line name="Free ammonia, at most" value={`${first.freeMgN.toFixed(3)} mg/L NH₃-N`} />
             )}
             {first.binding.map((reason) => (
               <Txt key={reason.rule} kind="small" tone="second">

@@ -1,4 +1,5 @@
-import { View, type GestureResponderEvent } from 'react-native';
+import type { MouseEvent } from 'react';
+import { View } from 'react-native';
 import Svg, { Circle, Line, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
@@ -43,9 +44,9 @@ export function PlaceMap({ across, up, light, rocks, pieces, summary, onTouch }:
     const [x, y] = [f.x + f.width / 2, f.y + f.height / 2];
     return pieces.every((p) => Math.hypot(p.x - x, p.y - y) > p.grown + f.width / 4);
   };
-  const touch = (event: GestureResponderEvent) => {
-    const { locationX, locationY } = event.nativeEvent;
-    onTouch(locationX / scale, (height - locationY) / scale);
+  const onClick = ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
+    const { left, bottom } = currentTarget.getBoundingClientRect();
+    if (scale > 0) onTouch((clientX - left) / scale, (bottom - clientY) / scale);
   };
   return (
     <View
@@ -53,8 +54,7 @@ export function PlaceMap({ across, up, light, rocks, pieces, summary, onTouch }:
       role="img"
       aria-label={summary}
       style={{ minHeight: height, cursor: 'crosshair' as never }}
-      onStartShouldSetResponder={() => true}
-      onResponderRelease={touch}
+      {...{ onClick }}
     >
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden style={{ pointerEvents: 'none' }}>
