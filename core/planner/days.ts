@@ -20,6 +20,8 @@ import {
 
 /** And months of purchase that are tried for a batch. */
 const FEW_MONTHS = 2;
+/** And ways of paying that are kept, for many wishes. */
+const FEW_WAYS = 4;
 
 /** What an event is as a whole. */
 interface Event {
@@ -84,8 +86,9 @@ function* paidFor(
     if (!fit) return;
     const after = labelAt(world, label, event, fit, []);
     const wanted = wantedByMonth(world, after.placed, after.free);
-    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
-    const ways = worthKeeping(world, after, wanted, waysToPay(world, label, event, open, seen), known);
+    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day, few ? FEW_WAYS : LATE));
+    const tried = waysToPay(world, label, event, open, seen, few);
+    const ways = worthKeeping(world, after, wanted, tried, known).slice(0, few ? FEW_WAYS : undefined);
     seen = open;
     if (ways.length > 0) {
       yield { ...after, ways, wanted, leftBy: leftByMonth(world, ways) };
@@ -97,11 +100,14 @@ function* paidFor(
   }
 }
 
-/** The months a batch could be bought in for a release on a day. */
-const monthsOf = (world: World, label: Label, batch: Batch, day: number): number[] =>
-  batch.price === 0
-    ? []
-    : world.calendar.months.flatMap((_, m) => (buyOf(world, label, batch, m, day) === null ? [] : [m]));
+/** The months a batch could be bought in for a release on a day, the first of them. */
+function monthsOf(world: World, label: Label, batch: Batch, day: number, most = LATE): number[] {
+  const months: number[] = [];
+  if (batch.price === 0) return months;
+  for (let m = 0; m < world.calendar.months.length && months.length < most; m++)
+    if (buyOf(world, label, batch, m, day) !== null) months.push(m);
+  return months;
+}
 
 /** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
  *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new */
@@ -111,6 +117,7 @@ function waysToPay(
   event: Event,
   open: readonly (readonly number[])[],
   seen: readonly (readonly number[])[] | null,
+  few: boolean,
 ): Paying[] {
   const budget = world.p.budget as number;
   type Trying = Paying & { fresh: boolean };
@@ -138,7 +145,7 @@ function waysToPay(
         if (!next.has(key)) next.set(key, { before: w.before, spent, months: [...w.months, m], fresh });
       }
     }
-    ways = [...next.values()];
+    ways = [...next.values()].slice(0, few ? FEW_WAYS : undefined);
   });
   return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
 }

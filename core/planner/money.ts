@@ -21,13 +21,21 @@ export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
  *  @param free by quarantine, the first day on which may be bought again */
 export function wantedByMonth(world: World, placed: readonly boolean[], free: readonly number[]): number[] {
   const { p, calendar } = world;
+  const lines = new Map<string, { wanted: number; from: number }>();
+  p.quarantines.forEach((q, i) => {
+    const line = lines.get(q.line);
+    const from = Math.min(line?.from ?? Infinity, free[i] as number);
+    lines.set(q.line, { wanted: 0, from });
+  });
+  for (let i = 0; i < placed.length; i++) {
+    const w = p.wishes[i] as Wish;
+    const line = lines.get(w.line);
+    if (line && !placed[i] && world.least[i] !== null) line.wanted += w.price;
+  }
+  const all = [...lines.values()];
   return calendar.months.map(({ to }) => {
     let wanted = 0;
-    for (let i = 0; i < placed.length; i++) {
-      if (placed[i] || world.least[i] === null) continue;
-      if ((world.quarantinesOf[i] as number[]).some((q) => (free[q] as number) <= to))
-        wanted += (p.wishes[i] as Wish).price;
-    }
+    for (const line of all) if (line.from <= to) wanted += line.wanted;
     return wanted;
   });
 }
