@@ -1,0 +1,209 @@
+/** What the plan says besides its dates: haste, what would let a wish in, what moved, and the ammonia after a release. */
+import type { SaidPlan } from '../document';
+import { Ammonia } from './ammonia';
+import { alternativesOf, concessionFor } from './alternatives';
+import { changedSince, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
+
+const TODAY = 20515;
+const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
+const wish = (id: string, more: Partial<Problem['wishes'][number]> = {}): Problem['wishes'][number] => ({
+  id,
+  line: 'fish',
+  loadMgN: 2,
+  price: 0,
+  priority: 1,
+  temperament: 0,
+  crew: false,
+  needsTankDays: 0,
+  jumps: false,
+  ...more,
+});
+const problem = (wishes: Problem['wishes'], more: Partial<Problem> = {}): Problem => ({
+  today: TODAY,
+  horizonDays: 400,
+  gate: TODAY,
+  coralGate: TODAY,
+  filled: TODAY - 40,
+  hasLid: true,
+  displayLoadMgN: 10,
+  firstStepMgN: 5,
+  settleDays: 7,
+  firstSettleDays: 14,
+  quarantines: [
+    { id: 'q', line: 'fish', netL: 60, clockDays: 28, totalLimitMgN: 0.3, bare: null, testsPresent: true },
+  ],
+  wishes,
+  forbidden: [],
+  away: [],
+  shopDays: [],
+  budget: null,
+  released: [],
+  fixed: [],
+  ...more,
+});
+const planOf = (p: Problem): StockingPlan => stockingPlan(p, () => true);
+
+describe('haste', () => {
+  const p = problem([wish('a'), wish('b', { loadMgN: 8 })]);
+  const plan = planOf(p);
+  test('as planned nothing breaks; ten days sooner its quarantine is not over, with the days it must be seen', () => {
+    const as = (n: number) => hasteOf(p, plan.steps, 'a', day(n));
+    expect(as(28)).toMatchObject({ broken: [], daysSeen: 28, buyDay: day(0) });
+    const sooner = as(18);
+    expect(sooner.daysSeen).toBe(18);
+    expect(sooner.broken).toMatchObject([{ rule: 'R2', most: 28 }]);
+    expect(sooner.freeMgN).toBeNull();
+  });
+  test('later it is bought later; into the days of the other the quarantine is taken', () => {
+    expect(hasteOf(p, plan.steps, 'a', day(40)).buyDay).toBe(day(12));
+    expect(hasteOf(p, plan.steps, 'a', day(40)).broken.map((r) => r.rule)).toContain('R3');
+  });
+  test('in a young filter the ammonia of haste is said', () => {
+    const water = { nearZeroMgN: 1, netL: 40, freeShare: 0.05 };
+    const young = { ...p, displayLoadMgN: 0, firstStepMgN: 100, water };
+    const cost = hasteOf(young, plan.steps, 'b', day(0));
+    expect(cost.freeMgN).toBeGreaterThan(0.02);
+    expect(cost.tooMuchAmmonia).toBe(true);
+    expect(cost.broken.map((r) => r.rule)).toContain('R6');
+  });
+});
+
+describe('R6', () => {
+  test('more at once is more ammonia; a month apart is less than together', () => {
+    const ammonia = new Ammonia(
+      problem([], { displayLoadMgN: 5, water: { nearZeroMgN: 8, netL: 100, freeShare: 0.05 } }),
+    );
+    const peak = (...releases: [number, number][]) =>
+      ammonia.peakAfter(releases.map(([d, loadMgN]) => ({ day: TODAY + d, loadMgN })))!;
+    expect(peak([5, 4])).toBeLessThan(peak([5, 8]));
+    expect(peak([5, 4], [35, 4])).toBeLessThan(peak([5, 8]));
+    // The order in which plans are asked about changes nothing.
+    const fresh = new Ammonia(
+      problem([], { displayLoadMgN: 5, water: { nearZeroMgN: 8, netL: 100, freeShare: 0.05 } }),
+    );
+    expect(
+      fresh.peakAfter([
+        { day: TODAY + 5, loadMgN: 4 },
+        { day: TODAY + 35, loadMgN: 4 },
+      ]),
+    ).toBe(peak([5, 4], [35, 4]));
+  });
+  test('a plan keeps within it: what goes too far waits or is left out, and it is no longer called the best', () => {
+    const water = { nearZeroMgN: 2, netL: 40, freeShare: 0.06 };
+    const one = problem([wish('a', { loadMgN: 8 })], { displayLoadMgN: 0.4, firstStepMgN: 50 });
+    expect(planOf(one)).toMatchObject({ status: 'optimal', lastRelease: day(28) });
+    const careful = planOf({ ...one, water });
+    expect(careful.status).not.toBe('optimal');
+    for (const s of careful.steps) expect(s.freeMgN).toBeLessThanOrEqual(0.02);
+  });
+});
+
+describe('what would let it in', () => {
+  test.each([
+    ['a lid for a jumper', problem([wish('a', { jumps: true })], { hasLid: false }), { kind: 'lid' }],
+    [
+      'a quarantine of the line it has none of',
+      problem([wish('a', { line: 'coral', loadMgN: 0.1 })]),
+      { kind: 'quarantine', line: 'coral', netL: 40 },
+    ],
+    // By hand: 12 mg N a day over half of 0.3 mg/L want 80 L.
+    [
+      'a larger quarantine',
+      problem([wish('a', { loadMgN: 12 })]),
+      { kind: 'quarantine', line: 'fish', netL: 80 },
+    ],
+    ['money', problem([wish('a', { price: 70 })], { budget: 50 }), { kind: 'budget', aMonth: 70 }],
+    ['a gate', problem([wish('a')], { gate: null }), { kind: 'gate' }],
+  ] as const)('%s, and with it the wish is placed', (_, p, concession) => {
+    const plan = planOf(p);
+    expect(plan.leftOut).toMatchObject([{ wishId: 'a', concession }]);
+    const helped: Problem = {
+      ...p,
+      ...(concession.kind === 'lid' ? { hasLid: true } : {}),
+      ...(concession.kind === 'budget' ? { budget: concession.aMonth } : {}),
+      ...(concession.kind === 'gate' ? { gate: TODAY } : {}),
+      ...(concession.kind === 'quarantine'
+        ? {
+            quarantines: [
+              ...p.quarantines,
+              { ...p.quarantines[0]!, id: 'more', line: concession.line, netL: concession.netL },
+            ],
+            displayLoadMgN: 20,
+          }
+        : {}),
+    };
+    expect(planOf(helped).steps).toHaveLength(1);
+  });
+  test('of two that clash the other; nobody is told that a rule he cannot lift would help', () => {
+    const p = problem([wish('a'), wish('b')], { forbidden: [[0, 1]] });
+    expect(concessionFor(p, 0, 'R8')).toEqual({ kind: 'withoutOther', wishId: 'b' });
+    expect(concessionFor(problem([wish('a')]), 0, 'R9')).toBeNull();
+  });
+});
+
+test('a second quarantine and none are weighed where somebody waits, for nothing else', () => {
+  const two = alternativesOf(problem([wish('a'), wish('b')]));
+  expect(two.map((a) => a.kind)).toEqual(['secondQuarantine', 'noQuarantine']);
+  expect(two[0]?.problem.quarantines).toHaveLength(2);
+  expect(two[1]?.problem.quarantines.every((q) => q.clockDays === 0)).toBe(true);
+  expect(alternativesOf(problem([wish('a')])).map((a) => a.kind)).toEqual(['noQuarantine']);
+  expect(alternativesOf(problem([]))).toEqual([]);
+});
+
+describe('what moved', () => {
+  const before: SaidPlan = {
+    id: 'p',
+    waterId: 't',
+    at: `${day(-1)}T12:00:00.000Z`,
+    which: 'likely',
+    gate: day(0),
+    coralGate: day(14),
+    steps: [
+      { animalId: 'a', buyDay: day(-5), releaseDay: day(28) },
+      { animalId: 'b', buyDay: day(29), releaseDay: day(57) },
+    ],
+    leftOut: ['c'],
+    away: [],
+  };
+  type Now = Parameters<typeof changedSince>[1];
+  const step = (wishId: string, releaseDay: string) =>
+    ({
+      wishId,
+      releaseDay,
+      buyDay: day(0),
+      quarantineId: 'q',
+      testDays: [],
+      binding: [],
+      freeMgN: null,
+    }) as Now['steps'][number];
+  const now = (more: Partial<Now>): Now => ({
+    which: 'likely',
+    gate: day(0),
+    coralGate: day(14),
+    away: [],
+    steps: [step('a', day(28)), step('b', day(57))],
+    leftOut: [{ wishId: 'c', rule: 'R8', concession: null }],
+    ...more,
+  });
+  const since = (more: Partial<Now>) => changedSince(before, now(more), day(-1));
+  test('nothing where no date moved', () => expect(since({})).toBeNull());
+  test('the step that moved most, how many did, and the first cause that explains it', () => {
+    const later = [step('a', day(30)), step('b', day(64))];
+    expect(since({ steps: later, gate: day(7) })).toMatchObject({
+      most: { wishId: 'b', days: 7 },
+      moved: 2,
+      cause: { kind: 'gate', from: day(0), to: day(7) },
+    });
+    expect(since({ steps: later, which: 'cautious' })?.cause).toEqual({ kind: 'choice' });
+    expect(since({ steps: later, away: [[day(3), day(5)]] })?.cause).toEqual({ kind: 'away' });
+    expect(since({ steps: later })?.cause).toEqual({ kind: 'clock', ids: ['a'] });
+    expect(since({ steps: [step('a', day(28)), step('b', day(50))] })?.cause).toEqual({ kind: 'other' });
+  });
+  test('who came and who went', () => {
+    expect(since({ steps: [step('a', day(28)), step('b', day(57)), step('d', day(70))] })).toMatchObject({
+      most: null,
+      cause: { kind: 'wished', ids: ['d'] },
+    });
+    expect(since({ leftOut: [] })?.cause).toEqual({ kind: 'noLonger', ids: ['c'] });
+  });
+});

@@ -1,0 +1,52 @@
+import { screen } from '@testing-library/react';
+import { WISHED, type Document } from '../../../core/document';
+import { allText, demo, onScreen, says, tick } from '../shell/testing';
+import { CompanyScreen } from './CompanyScreen';
+import { StockScreen } from './StockScreen';
+
+const withWish = (speciesId: string): Document => {
+  const doc = demo();
+  const at = Object.values(doc.animals)[0]!.moves[0]!.at;
+  doc.animals = {
+    ...doc.animals,
+    more: {
+      id: 'more',
+      homeId: 'north-window',
+      speciesId,
+      count: 1,
+      moves: [{ to: WISHED, at, why: '' }],
+      plannedDay: null,
+    },
+  };
+  return doc;
+};
+const params = { waterId: 'north-window' };
+const title = () => screen.getByRole('heading', { level: 1 }).textContent;
+
+test('those of the demo may live together; an empty tank says where to begin', () => {
+  onScreen(<CompanyScreen />, { doc: demo(), params });
+  expect(title()).toBe('They may live together');
+  expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
+  document.body.innerHTML = '';
+  const doc = demo();
+  doc.animals = {};
+  onScreen(<CompanyScreen />, { doc, params });
+  expect(says('Nobody yet')).toBe(true);
+});
+test('a wish no day is right for is named with its reason and what would lift it; without it the rest fits', () => {
+  onScreen(<CompanyScreen />, { doc: withWish('valentini-puffer'), params });
+  expect(title()).toBe('Not all of them together');
+  expect(says(/^The fewest without whom the rest fits: Valentini puffer/)).toBe(true);
+  expect(allText()).toMatch(/Valentini puffer may eat or harass (5 × )?Chestnut turban snail/);
+  tick(/^Valentini puffer/);
+  expect(title()).toBe('They may live together');
+  expect(says('That would be gone')).toBe(true);
+  tick(/^Valentini puffer/);
+  tick(/^Toadstool leather/);
+  expect(title()).toBe('Not all of them together');
+});
+test('the stock says the gravest in a line', () => {
+  onScreen(<StockScreen />, { doc: withWish('yellow-tang'), params });
+  expect(says(/^Yellow tang grows to 20 cm and wants a glass of 450 L/)).toBe(true);
+  expect(says('Who lives with whom: 2 that no day is right for')).toBe(true);
+});
