@@ -3,4 +3,4 @@ export type { Finding, Severity } from './finding';
 export { additionWarnings, type AdditionForecast, type Warning } from './joining';
 export { COMPANY, COMPANY_LIMITS } from './limits';
 export { glassOf, membersOf, standingTank, tankOf, type Member, type Tank } from './member';
-export { nextWish, type NextWish } from './wish';
+export { hopelessWishes, nextWish, type NextWish } from './wish';

@@ -1,14 +1,13 @@
 import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { DAY, provedHistory, START_MS } from '../testing/history';
-import { nextWish } from '.';
+import { hopelessWishes, nextWish } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
 
 /** A proved tank without animals, with these wishes in the order of their planned days. */
-function wish(
-  ...wishes: readonly (readonly [speciesId: string, count: number, plannedDay: string | null])[]
-) {
+type Wished = readonly (readonly [speciesId: string, count: number, plannedDay: string | null])[];
+function world(...wishes: Wished) {
   const { doc } = provedHistory();
   doc.animals = Object.fromEntries(
     wishes.map(([speciesId, count, plannedDay], i) => [
@@ -23,6 +22,10 @@ function wish(
       },
     ]),
   );
+  return doc;
+}
+function wish(...wishes: Wished) {
+  const doc = world(...wishes);
   const e = gatherEvidence(doc, 't', NOW);
   return nextWish(doc, e, assessWater(doc, 't', NOW));
 }
@@ -42,4 +45,9 @@ test('of corals one at a time while they go small, whatever was wished', () => {
 test('what something speaks against is passed over; without wishes there is none', () => {
   expect(wish(['ocellaris-clownfish', 40, null], ['neon-goby', 1, null])?.animal.speciesId).toBe('neon-goby');
   expect(wish()).toBeNull();
+});
+test('a wish no day is right for is named, one that only waits is not', () => {
+  const doc = world(['yellow-tang', 1, null], ['tailspot-blenny', 1, null], ['neon-goby', 1, null]);
+  const found = hopelessWishes(doc, gatherEvidence(doc, 't', NOW));
+  expect(found.map((f) => f.says)).toMatchObject([{ code: 'tooLargeForTank', name: 'Yellow tang' }]);
 });

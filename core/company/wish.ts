@@ -5,14 +5,18 @@ import type { Assessment } from '../readiness';
 import { speciesOf } from '../species';
 import { provedCapacity } from '../stocking';
 import type { AdditionPeaks } from '../stocking/peaks';
-import { additionWarnings, type AdditionForecast } from './joining';
-import { membersOf } from './member';
+import { apartOf } from './company';
+import type { Finding } from './finding';
+import { additionWarnings, type AdditionForecast, type Warning } from './joining';
+import { membersOf, tankOf } from './member';
 
 export interface NextWish {
   animal: Animal;
   /** How many of them now: of corals one, as long as the answer for corals is to go small. */
   count: number;
   forecast: AdditionForecast;
+  /** What is to be seen to before; nothing that stops it. */
+  warnings: Warning[];
   /** What the filter carries at invisible ammonia, mg N a day; null where nothing is proved. */
   carriesMgN: number | null;
 }
@@ -39,7 +43,18 @@ export function nextWish(
       peaks,
     );
     if (warnings.some((w) => w.severity === 'no')) continue;
-    return { animal, count, forecast, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
+    return { animal, count, forecast, warnings, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
   }
   return null;
+}
+
+/** Wishes no day is right for, each with its reason. */
+export function hopelessWishes(doc: Document, e: WaterEvidence): Finding[] {
+  const members = membersOf(doc, e.water);
+  const { never } = apartOf(
+    tankOf(e),
+    members.filter((m) => m.stage !== 'wish'),
+    members.filter((m) => m.stage === 'wish'),
+  );
+  return [...never.values()];
 }

@@ -1,13 +1,15 @@
 import type { Href } from 'expo-router';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { isOfDisplay, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
-import { nextWish, type NextWish } from '../../../core/company';
+import { hopelessWishes, nextWish, type NextWish } from '../../../core/company';
 import type { WithKinds } from '../../../core/species';
 import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';
 import { Go, space, Txt, useTheme } from '../../ui';
 import { useWords } from '../shell';
+import { Verdicts } from '../shell/company';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { FallowPanel } from './FallowPanel';
 import { OtherKind, toneOf } from './OtherKind';
@@ -23,6 +25,9 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
   // The forecast is asked only where there is a wish that may come next.
   const peaks = useAdditionPeaks(evidence.water.id, evidence.nowMs, wished);
   const wish = wished ? nextWish(doc, evidence, assessment, peaks) : null;
+  // The gravest of each alone: Today is no list of everything.
+  const seenTo = wish?.warnings.filter((w) => w.severity === 'onlyIf').slice(0, 1) ?? [];
+  const hopeless = useMemo(() => hopelessWishes(doc, evidence).slice(0, 1), [doc, evidence]);
   return (
     <>
       {isOfDisplay(evidence) ? <FallowPanel water={evidence.water} now={evidence.nowMs} /> : null}
@@ -39,6 +44,12 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
             {wishWords(evidence, wish)}
           </Go>
         ) : null}
+        <Verdicts of={seenTo} brief />
+        {hopeless.map((f) => (
+          <Txt key={sentence(f.says, words)} kind="small" tone="second">
+            {`A wish no day is right for: ${sentence(f.says, words)}`}
+          </Txt>
+        ))}
         <OtherKind name="Cleaners" judgement={crew} fish={fish} />
         <OtherKind name="Corals" judgement={coral} fish={fish} />
       </View>
