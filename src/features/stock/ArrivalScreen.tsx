@@ -8,7 +8,7 @@ import { animalWords, placeWords } from '../../../core/words';
 import { dayAndHour, localDay, selectDocument, shortWrittenDay, useAppSelector, useNow } from '../../store';
 import { Go, Line, Screen, Section, Txt } from '../../ui';
 import { NotHere, useParam, WithDisplay } from '../shell';
-import { FROM_WORDS } from './BuyScreen';
+import { FROM_WORDS } from './SaidOfThem';
 
 export function ArrivalScreen() {
   return <WithDisplay>{(water) => <Chosen water={water} />}</WithDisplay>;

@@ -4,21 +4,11 @@ import { shallowEqual } from 'react-redux';
 import { StyleSheet, View } from 'react-native';
 import { admissionRisks, editsToBuy, followUpTasks, type Risk } from '../../../core/arrivals';
 import { companyOf, findingsOf, membersOf, tankOf, type Finding } from '../../../core/company';
-import {
-  isOpen,
-  livingIn,
-  placeOf,
-  quarantinesOf,
-  SOURCES,
-  type Display,
-  type Purchase,
-  type Water,
-} from '../../../core/document';
+import { isOpen, livingIn, placeOf, quarantinesOf, type Display, type Water } from '../../../core/document';
 import { lineFits } from '../../../core/quarantine';
 import { wordOf } from '../../../core/readiness';
 import { speciesOf, type Species } from '../../../core/species';
 import { MINUTE_MS } from '../../../core/time';
-import { unitLabel } from '../../../core/units';
 import { sentence, WORDS } from '../../../core/words';
 import {
   commit,
@@ -34,26 +24,15 @@ import {
   useNow,
   useKinds,
 } from '../../store';
-import {
-  Button,
-  Choice,
-  FieldRow,
-  Row,
-  Screen,
-  Section,
-  space,
-  Steadily,
-  TextField,
-  Txt,
-  useTheme,
-} from '../../ui';
+import { Button, Choice, Row, Screen, Section, space, Steadily, TextField, Txt, useTheme } from '../../ui';
 import { useUnits, useWords, WithDisplay } from '../shell';
-import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
+import { TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
 import { Verdicts } from '../shell/company';
 import { Risks } from '../shell/guard';
 import { findKinds } from '../shell/kinds';
 import { SaveButton } from '../shell/saving';
+import { SaidOfThem } from './SaidOfThem';
 import {
   newBasket,
   readBuy,
@@ -67,13 +46,6 @@ import {
 export function BuyScreen() {
   return <WithDisplay>{(water) => <Buy water={water} />}</WithDisplay>;
 }
-
-export const FROM_WORDS: Record<Purchase['from'], string> = {
-  shop: 'A shop',
-  ownTank: 'A tank of one’s own',
-  keeper: 'A keeper',
-  sea: 'The sea',
-};
 
 /** A purchase is one act: what, how many, from where, and into which water. */
 function Buy({ water }: { water: Display }) {
@@ -341,65 +313,6 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
         ))}
       />
     </Section>
-  );
-}
-
-/** From where, at what price, and what was said and measured of them: kept as said, not believed. */
-function SaidOfThem({
-  form,
-}: {
-  form: ReturnType<typeof useEntryForm<BuyTexts, ReturnType<typeof readBuy>>>;
-}) {
-  const units = useUnits();
-  return (
-    <>
-      <Txt kind="section" heading={2}>
-        What is said of them
-      </Txt>
-      <ChoiceEntry
-        form={form}
-        name="from"
-        label="From"
-        options={SOURCES.map((value) => ({ value, label: FROM_WORDS[value] }))}
-      />
-      {form.texts.from === 'sea' ? (
-        <Txt kind="small" tone="nitrite">
-          Only where local law allows it; never from a protected place or kind.
-        </Txt>
-      ) : null}
-      <FieldRow>
-        <TextEntry form={form} name="fromWhom" label="From whom" placeholder="May be left empty" />
-        <TextEntry form={form} name="price" numeric label="Price" />
-      </FieldRow>
-      <FieldRow>
-        <TextEntry form={form} name="quarantinedDays" numeric label="Quarantined there" unit="days" />
-        <TextEntry form={form} name="treatedWith" label="Treated there with" />
-      </FieldRow>
-      <Txt kind="small" tone="second">
-        Kept as it was said. Your own quarantine begins at its first day all the same.
-      </Txt>
-      <FieldRow>
-        <TextEntry
-          form={form}
-          name="salinity"
-          numeric
-          label="Bag salinity"
-          unit={unitLabel(units.salinity)}
-        />
-        <TextEntry
-          form={form}
-          name="tempC"
-          numeric
-          label="Bag temperature"
-          unit={unitLabel(units.temperature)}
-        />
-      </FieldRow>
-      <FieldRow>
-        <TextEntry form={form} name="ph" numeric label="pH of the bag" />
-        <TextEntry form={form} name="ammonia" numeric label="Ammonia of the bag" unit="mg/L NH₄" />
-        <TextEntry form={form} name="hours" numeric label="Hours in the bag" />
-      </FieldRow>
-    </>
   );
 }
 

@@ -10,17 +10,13 @@ import {
   waterOf,
   type Animal,
   type Display,
-  type Document,
   type Water,
 } from '../../../core/document';
-import { feedingOf } from '../../../core/arrivals';
-import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
-import type { WaterEvidence } from '../../../core/evidence';
-import { dailyLoadMgN, NEAR_ZERO_MG_N, skeletonUse } from '../../../core/stocking';
+import { NEAR_ZERO_MG_N } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
-import { animalWords, placeWords, sentence } from '../../../core/words';
+import { animalWords, placeWords } from '../../../core/words';
 import {
   localDay,
   localMidnight,
@@ -48,11 +44,12 @@ import {
   useWide,
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
-import { useUnits, useWords, WithWater } from '../shell';
+import { useUnits, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
 import { byName, loadWords, stairView } from './model';
+import { CompanyLine, Fed, LoadToCome } from './StockParts';
 
 export function StockScreen() {
   return (
@@ -273,80 +270,6 @@ function Stock({ water }: { water: Display }) {
 /** "0.04, 0.002 mg/L N" of a step to come. */
 const peakWords = (peak: { totalMgN: number; freeMgN: number } | undefined): string =>
   peak ? `${peak.totalMgN.toFixed(2)}, ${peak.freeMgN.toFixed(3)}` : '–';
-
-/** How much is fed now: less for those who just came. */
-function Fed({ evidence }: { evidence: WaterEvidence }) {
-  const feeding = feedingOf(evidence);
-  if (!feeding) return null;
-  const { nowG, fullG, fullInDays } = feeding;
-  return (
-    <Section title="Food">
-      <Line
-        name="Dry food a day, for all fish"
-        value={nowG < 0.005 ? 'none today' : `about ${nowG.toFixed(2)} g`}
-      />
-      {fullInDays > 0 ? (
-        <Txt kind="small" tone="second">
-          {`Those who just came get a part: the bacteria follow in days. ${fullG.toFixed(2)} g in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
-        </Txt>
-      ) : null}
-    </Section>
-  );
-}
-
-/** The load of today, with all that are wished for, and grown up; and what skeletons take. */
-function LoadToCome({
-  doc,
-  water,
-  evidence,
-  loadMgN,
-}: {
-  doc: Document;
-  water: Display;
-  evidence: WaterEvidence;
-  loadMgN: number;
-}) {
-  const members = membersOf(doc, water);
-  const coming = members.filter((m) => m.stage !== 'here');
-  const brought = coming.reduce((sum, m) => sum + m.count * dailyLoadMgN(m.species, m.species.arrivalCm), 0);
-  const grown = members.map((m) => skeletonUse(m.species, m.species.adultCm, m.count, evidence.netL));
-  const dkh = grown.reduce((sum, g) => sum + g.alkalinityDkh, 0);
-  const calcium = grown.reduce((sum, g) => sum + g.calciumMgL, 0);
-  if (members.length === 0) return null;
-  return (
-    <Section title="Load to come">
-      <Line name="Today" value={`${loadMgN.toFixed(1)} mg N a day`} />
-      {coming.length > 0 ? (
-        <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
-      ) : null}
-      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(0)} mg N a day`} />
-      {dkh > 0.005 ? (
-        <Line
-          name="Skeletons, grown up"
-          value={`${dkh.toFixed(2)} dKH and ${calcium.toFixed(1)} mg/L Ca a day`}
-        />
-      ) : null}
-    </Section>
-  );
-}
-
-/** Whether all of them may live together, in a line. */
-function CompanyLine({ doc, water, evidence }: { doc: Document; water: Display; evidence: WaterEvidence }) {
-  const words = useWords();
-  const found = useMemo(() => companyOf(tankOf(evidence), membersOf(doc, water)), [doc, water, evidence]);
-  const clash = found.filter((f) => f.severity === 'no' && f.lasting);
-  const [gravest] = clash;
-  return (
-    <>
-      {gravest ? <Txt tone="ammonia">{sentence(gravest.says, words)}</Txt> : null}
-      <Go href={`/water/${water.id}/stock/company` as Href}>
-        {clash.length > 1
-          ? `Who lives with whom: ${clash.length} that no day is right for`
-          : 'Who lives with whom'}
-      </Go>
-    </>
-  );
-}
 
 /** Who is in a water that serves a display, and who passed through it. */
 function Passing({ water }: { water: Water }) {

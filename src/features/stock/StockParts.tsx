@@ -1,0 +1,92 @@
+import { useMemo } from 'react';
+import type { Href } from 'expo-router';
+import { feedingOf } from '../../../core/arrivals';
+import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
+import type { Display, Document } from '../../../core/document';
+import type { WaterEvidence } from '../../../core/evidence';
+import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
+import { sentence } from '../../../core/words';
+import { Go, Line, Section, Txt } from '../../ui';
+import { useWords } from '../shell';
+
+/** How much is fed now: less for those who just came. */
+export function Fed({ evidence }: { evidence: WaterEvidence }) {
+  const feeding = feedingOf(evidence);
+  if (!feeding) return null;
+  const { nowG, fullG, fullInDays } = feeding;
+  return (
+    <Section title="Food">
+      <Line
+        name="Dry food a day, for all fish"
+        value={nowG < 0.005 ? 'none today' : `about ${nowG.toFixed(2)} g`}
+      />
+      {fullInDays > 0 ? (
+        <Txt kind="small" tone="second">
+          {`Those who just came get a part: the bacteria follow in days. ${fullG.toFixed(2)} g in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
+        </Txt>
+      ) : null}
+    </Section>
+  );
+}
+
+/** The load of today, with all that are wished for, and grown up; and what skeletons take. */
+export function LoadToCome({
+  doc,
+  water,
+  evidence,
+  loadMgN,
+}: {
+  doc: Document;
+  water: Display;
+  evidence: WaterEvidence;
+  loadMgN: number;
+}) {
+  const members = membersOf(doc, water);
+  const coming = members.filter((m) => m.stage !== 'here');
+  const brought = coming.reduce((sum, m) => sum + m.count * dailyLoadMgN(m.species, m.species.arrivalCm), 0);
+  const grown = members.map((m) => skeletonUse(m.species, m.species.adultCm, m.count, evidence.netL));
+  const dkh = grown.reduce((sum, g) => sum + g.alkalinityDkh, 0);
+  const calcium = grown.reduce((sum, g) => sum + g.calciumMgL, 0);
+  if (members.length === 0) return null;
+  return (
+    <Section title="Load to come">
+      <Line name="Today" value={`${loadMgN.toFixed(1)} mg N a day`} />
+      {coming.length > 0 ? (
+        <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
+      ) : null}
+      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(0)} mg N a day`} />
+      {dkh > 0.005 ? (
+        <Line
+          name="Skeletons, grown up"
+          value={`${dkh.toFixed(2)} dKH and ${calcium.toFixed(1)} mg/L Ca a day`}
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+/** Whether all of them may live together, in a line. */
+export function CompanyLine({
+  doc,
+  water,
+  evidence,
+}: {
+  doc: Document;
+  water: Display;
+  evidence: WaterEvidence;
+}) {
+  const words = useWords();
+  const found = useMemo(() => companyOf(tankOf(evidence), membersOf(doc, water)), [doc, water, evidence]);
+  const clash = found.filter((f) => f.severity === 'no' && f.lasting);
+  const [gravest] = clash;
+  return (
+    <>
+      {gravest ? <Txt tone="ammonia">{sentence(gravest.says, words)}</Txt> : null}
+      <Go href={`/water/${water.id}/stock/company` as Href}>
+        {clash.length > 1
+          ? `Who lives with whom: ${clash.length} that no day is right for`
+          : 'Who lives with whom'}
+      </Go>
+    </>
+  );
+}
