@@ -193,7 +193,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await press(page, 'Find an animal');
     await page.getByRole('radio', { name: 'Fish' }).click();
     await page.getByRole('link', { name: /Yellow tang/ }).click();
-    await expect(page.getByText(/Grows to 20 cm and wants 450 L/)).toBeVisible();
+    await expect(page.getByText(/Yellow tang grows to 20 cm and wants a glass of 450 L/)).toBeVisible();
   });
 
   await test.step('undo, more than once', async () => {

@@ -71,7 +71,9 @@ export function brokenText(r: Reason, w: PlanSaying): string {
     case 'R2':
       return `Its quarantine is not over: ${r.most ?? ''} days must be seen clear. What shows on day twenty would be in the display.`;
     case 'R3':
-      return `Its quarantine is not free${others ? `: ${others}` : ''}, or holds too much.`;
+      return others
+        ? `Its quarantine is taken by ${others} then.`
+        : 'That is more than its quarantine may hold.';
     case 'R4':
       return `The addition before or after has not settled${others ? `: ${others}` : ''}.`;
     case 'R5':

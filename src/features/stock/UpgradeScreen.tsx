@@ -155,7 +155,7 @@ function Upgrade({ water }: { water: Display }) {
           {plan.carriesMgN === null ? null : (
             <Line
               name="The filter carries after it"
-              value={`${plan.carriesMgN.toFixed(0)} of ${loadAt(evidence, now).toFixed(0)} mg N a day needed`}
+              value={`${plan.carriesMgN.toFixed(0)} mg N a day; ${loadAt(evidence, now).toFixed(0)} are needed`}
             />
           )}
           {plan.freeMgN === null || plan.totalMgN === null ? (
