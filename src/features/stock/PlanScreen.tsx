@@ -272,7 +272,7 @@ function WhatWins({ plan, plans }: { plan: StockingPlan; plans: Plans }) {
     <Section title="What would win time">
       {others.map(({ kind, other }) => (
         <Txt key={kind} tone={kind === 'noQuarantine' ? 'ammonia' : 'ink'}>
-          {`${ALTERNATIVE_WORDS[kind]} ${wonText(plan, other)}.${kind === 'noQuarantine' ? ' What one of them carries is in the display then, for weeks without fish. It is not proposed.' : ''}`}
+          {`${ALTERNATIVE_WORDS[kind]} ${wonText(plan, other)}.${kind === 'noQuarantine' ? ' What one of them carries is in the display then, and only weeks without any fish get it out. It is not proposed.' : ''}`}
         </Txt>
       ))}
     </Section>
