@@ -5,13 +5,14 @@ import { lastOf, trusted } from '../../../core/evidence';
 import { loadAt, provedCapacity } from '../../../core/stocking';
 import { addDays, MINUTE_MS } from '../../../core/time';
 import { fromMgNPerL, readEntry, showQuantity, unitLabel } from '../../../core/units';
-import { inUnits } from '../../../core/words';
+import { inUnits, sentence } from '../../../core/words';
 import { netVolume } from '../../../core/volume';
 import { movePlan } from '../../../core/upgrade';
 import {
   commit,
   localDay,
   newId,
+  selectAssessment,
   selectDocument,
   selectEvidence,
   selectWaters,
@@ -21,7 +22,7 @@ import {
   useNow,
 } from '../../store';
 import { Button, Caution, Choice, FieldRow, Go, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
-import { useUnits, WithDisplay } from '../shell';
+import { useWords, WithDisplay } from '../shell';
 
 export function UpgradeScreen() {
   return <WithDisplay>{(water) => <Upgrade water={water} />}</WithDisplay>;
@@ -30,13 +31,16 @@ export function UpgradeScreen() {
 /** Everything of one tank into another in a day: what water, what filter, in what order, and what the ammonia would do. */
 function Upgrade({ water }: { water: Display }) {
   const now = useNow(10 * MINUTE_MS);
-  const units = useUnits();
+  const words = useWords();
+  const { units } = words;
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const others = useAppSelector(selectWaters).filter(
     (w) => w.kind === 'display' && w.id !== water.id && isOpen(w),
   );
+  const living = useAppSelector((s) => selectAssessment(s, water.id, now).living);
+  const troubled = living?.word === 'actNow' || living?.word === 'watch';
   const [toId, setTo] = useState('');
   const [litres, setLitres] = useState('');
   const [kept, setKept] = useState('100');
@@ -136,14 +140,22 @@ function Upgrade({ water }: { water: Display }) {
       }
     >
       <Txt kind="title" heading={1}>
-        {plan === null
-          ? 'Into which tank?'
-          : plan.bearable === false
-            ? 'Not so: ammonia would rise'
-            : plan.bearable === null
-              ? 'Nothing proved: move it all'
-              : 'It may be done in a day'}
+        {troubled
+          ? 'Not today: the water needs you first'
+          : plan === null
+            ? 'Into which tank?'
+            : plan.bearable === false
+              ? 'Not so: ammonia would rise'
+              : plan.bearable === null
+                ? 'Nothing proved: move it all'
+                : 'It may be done in a day'}
       </Txt>
+      {troubled && living ? (
+        <>
+          <Txt tone="ammonia">{sentence(living.reason, words)}</Txt>
+          <Go href={`/water/${water.id}` as Href}>What to do, on Today</Go>
+        </>
+      ) : null}
       {plan ? (
         <>
           <Line
