@@ -24,3 +24,19 @@ test('without rock and media the animals are not sent over', () => {
   expect(says('Not so: ammonia would rise')).toBe(true);
   expect(says(/^More of the rock and media/)).toBe(true);
 });
+test('while the water itself is in trouble that comes first, whatever is reckoned', () => {
+  const doc = demo();
+  const samples = Object.values(doc.samples).filter((s) => s.waterId === 'north-window');
+  const last = samples
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .filter((s) => s.readings.some((r) => r.parameter === 'temperature'))
+    .pop()!;
+  const readings = last.readings.map((r) =>
+    r.parameter === 'temperature' ? { ...r, value: { kind: 'exact' as const, value: 32 } } : r,
+  );
+  doc.samples = { ...doc.samples, [last.id]: { ...last, readings } };
+  onScreen(<UpgradeScreen />, { doc, params: { waterId: 'north-window' } });
+  type(/^The new tank holds, net/, '500');
+  expect(says('Not today: the water needs you first')).toBe(true);
+  expect(says('What to do, on Today')).toBe(true);
+});
