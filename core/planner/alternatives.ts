@@ -11,15 +11,17 @@ import {
 import { QUARANTINE } from '../quarantine/limits';
 import type { Rule } from './rules';
 
-export type AlternativeKind = 'secondQuarantine' | 'noQuarantine';
+export type AlternativeKind = 'secondQuarantine' | 'secondBottle' | 'noQuarantine';
 
 export interface Alternative {
   kind: AlternativeKind;
   problem: Problem;
 }
 
-/** Changes worth a plan of their own: one quarantine more of the line most wait for, and the risk of none. */
-export function alternativesOf(p: Problem): Alternative[] {
+/** Changes worth a plan of their own: one quarantine more of the line most wait for, bacteria from a bottle while the start still waits for them,
+ *  and the risk of no quarantine.
+ *  @param bottleGate day the gate is likely to open with a bottle more; null where no forecast says */
+export function alternativesOf(p: Problem, bottleGate: number | null = null): Alternative[] {
   const busiest = [...p.quarantines]
     .filter((q) => q.clockDays > 0)
     .sort((a, b) => waiting(p, b) - waiting(p, a))[0];
@@ -33,12 +35,22 @@ export function alternativesOf(p: Problem): Alternative[] {
           },
         ]
       : []),
+    ...(bottleGate !== null && p.gate !== null && bottleGate < p.gate
+      ? [{ kind: 'secondBottle' as const, problem: withGate(p, p.gate, Math.max(p.today, bottleGate)) }]
+      : []),
     {
       kind: 'noQuarantine',
       problem: { ...p, quarantines: p.quarantines.map((q) => ({ ...q, clockDays: 0 })) },
     },
   ];
 }
+
+/** Corals wait as long after the gate as before. */
+const withGate = (p: Problem, was: number, gate: number): Problem => ({
+  ...p,
+  gate,
+  coralGate: p.coralGate === null ? null : p.coralGate - (was - gate),
+});
 
 const waiting = (p: Problem, q: QuarantineWater): number =>
   p.wishes.filter((w, i) => w.line === q.line && !p.fixed.some((f) => f.wish === i)).length;

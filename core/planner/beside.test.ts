@@ -2,45 +2,10 @@
 import type { SaidPlan } from '../document';
 import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
+import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
 import { changedSince, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
 
-const TODAY = 20515;
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
-const wish = (id: string, more: Partial<Problem['wishes'][number]> = {}): Problem['wishes'][number] => ({
-  id,
-  line: 'fish',
-  loadMgN: 2,
-  price: 0,
-  priority: 1,
-  temperament: 0,
-  crew: false,
-  needsTankDays: 0,
-  jumps: false,
-  ...more,
-});
-const problem = (wishes: Problem['wishes'], more: Partial<Problem> = {}): Problem => ({
-  today: TODAY,
-  horizonDays: 400,
-  gate: TODAY,
-  coralGate: TODAY,
-  filled: TODAY - 40,
-  hasLid: true,
-  displayLoadMgN: 10,
-  firstStepMgN: 5,
-  settleDays: 7,
-  firstSettleDays: 14,
-  quarantines: [
-    { id: 'q', line: 'fish', netL: 60, clockDays: 28, totalLimitMgN: 0.3, bare: null, testsPresent: true },
-  ],
-  wishes,
-  forbidden: [],
-  away: [],
-  shopDays: [],
-  budget: null,
-  released: [],
-  fixed: [],
-  ...more,
-});
 const planOf = (p: Problem): StockingPlan => stockingPlan(p, () => true);
 
 describe('haste', () => {

@@ -16,3 +16,4 @@ export { choicesOf, plannedAnimals, problemFor, type PlanChoices, type Planned }
 export { hasteOf, type Haste } from './haste';
 export type { Reason } from './reasons';
 export { changedSince, type Changed } from './changed';
+export { leastToLetIn } from './least';

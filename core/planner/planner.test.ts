@@ -1,6 +1,14 @@
 /** The search against a twin that tries everything, and cases by hand. */
 import { seededRandom } from '../random';
-import { bruteForce, plannedBreaches, smallProblem, worthOf } from '../testing/plans';
+import {
+  aProblem,
+  aWish as wish,
+  bruteForce,
+  plannedBreaches,
+  smallProblem,
+  TODAY,
+  worthOf,
+} from '../testing/plans';
 import { stockingPlan, type Problem, type Wish } from '.';
 import { breachesOf } from './rules';
 import { bestPlan } from './search';
@@ -27,42 +35,20 @@ test.each([
   expect(placed).toBeGreaterThan(CASES / 2);
 });
 
-const TODAY = 20515;
-const wish = (id: string, more: Partial<Wish> = {}): Wish => ({
-  id,
-  line: 'fish',
-  loadMgN: 2,
-  price: 0,
-  priority: 1,
-  temperament: 0,
-  crew: false,
-  needsTankDays: 0,
-  jumps: false,
-  ...more,
-});
-const problem = (wishes: Wish[], more: Partial<Problem> = {}): Problem => ({
-  today: TODAY,
-  horizonDays: 400,
-  gate: TODAY + 10,
-  coralGate: TODAY + 10,
-  filled: TODAY - 60,
-  hasLid: true,
-  displayLoadMgN: 10,
-  firstStepMgN: 4,
-  settleDays: 7,
-  firstSettleDays: 14,
-  quarantines: [
-    { id: 'q', line: 'fish', netL: 60, clockDays: 28, totalLimitMgN: 0.3, bare: null, testsPresent: false },
-  ],
-  wishes,
-  forbidden: [],
-  away: [],
-  shopDays: [],
-  budget: null,
-  released: [],
-  fixed: [],
-  ...more,
-});
+/** The gate ten days ahead, tests in absences allowed. */
+const problem = (wishes: Wish[], more: Partial<Problem> = {}): Problem => {
+  const usual = aProblem(wishes);
+  const quarantines = usual.quarantines.map((q) => ({ ...q, testsPresent: false }));
+  return {
+    ...usual,
+    gate: TODAY + 10,
+    coralGate: TODAY + 10,
+    filled: TODAY - 60,
+    firstStepMgN: 4,
+    quarantines,
+    ...more,
+  };
+};
 const planOf = (p: Problem) => stockingPlan(p, () => true);
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
 

@@ -1,5 +1,4 @@
 export {
-  capacityAt,
   dailyLoadMgN,
   loadAt,
   fishMassG,
@@ -15,3 +14,4 @@ export {
 export { STOCKING, STOCKING_LIMITS } from './limits';
 export { skeletonUse, type SkeletonUse } from './skeleton';
 export { peakOfLoad, type AdditionPeaks } from './peaks';
+export { ceilingOf, type CeilingPoint } from './ceiling';

@@ -20,6 +20,26 @@ export const STOCKING_LIMITS = {
     'a filter kept on a load holds this much more than it',
     'our guess, on the careful side',
   ),
+  fadeBand: limit(
+    [0.02, 0.1],
+    'share a day',
+    'the same, slowest and fastest',
+    'science notes, 0.02 to 0.1 a day',
+  ),
+  keptBand: limit([1, 2], 'times', 'what a filter holds over its load, least and most', 'our guess'),
+  growPerDay: limit(
+    0.05,
+    'share a day',
+    'of what is missing, by which bacteria grow into a load',
+    'the nitrogen model near 0.1 mg N/L: 0.55 A/(0.5 + A) - 0.05',
+  ),
+  growBand: limit([0.02, 0.1], 'share a day', 'the same, slowest and fastest', 'our guess'),
+  proofDoubt: limit(
+    0.2,
+    'share',
+    'of a proved capacity, either way: the kit and the real volume',
+    'our estimate',
+  ),
   firstStepMgN: limit(
     12,
     'mg N a day',

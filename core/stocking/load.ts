@@ -15,7 +15,6 @@ export const EXCRETED_SHARE = STOCKING.proteinPerN * STOCKING.proteinToTan;
 const KA_MG_N = DEFAULT_PARAMS.kaMgNPerL;
 /** Total ammonia animals should live in: below what a kit shows, mg N/L. */
 export const NEAR_ZERO_MG_N = STOCKING.nearZeroMgN;
-const FADE_PER_DAY = STOCKING.fadePerDay;
 
 /** Mass in grams at a length. Check: a 0.013, 10 cm -> 13 g. */
 export const fishMassG = (massA: number, lengthCm: number): number => massA * lengthCm ** 3;
@@ -106,23 +105,56 @@ function byLiving(e: WaterEvidence): Capacity | null {
   };
 }
 
-/** Near-zero capacity at a moment after the proof: fading towards what the present load keeps alive. A filter kept on a load
- *  holds somewhat more than that load (its bacteria see above near-zero ammonia after each feeding): 1.5 times, a stated guess. */
-export function capacityAt(provedMgN: number, provedMs: number, e: WaterEvidence, atMs: number): number {
-  let capacity = provedMgN;
-  let fromMs = provedMs;
-  const doses = e.doses.filter((d) => d.atMs > provedMs && d.atMs <= atMs).map((d) => d.atMs);
-  const marks = [...doses, ...e.joined.map((j) => j.atMs).filter((t) => t > provedMs && t < atMs), atMs].sort(
-    (a, b) => a - b,
-  );
-  for (const mark of marks) {
-    const kept = Math.min(capacity, STOCKING.keptOverLoad * loadAt(e, fromMs));
-    const days = (mark - fromMs) / DAY_MS;
-    capacity = kept + (capacity - kept) * Math.exp(-FADE_PER_DAY * days);
-    fromMs = mark;
-  }
-  return capacity;
+/** How a capacity changes: towards what its load keeps alive, downwards at one rate and upwards at another. A filter kept on a load holds
+ *  somewhat more than that load (its bacteria see above near-zero ammonia after each feeding): 1.5 times, a stated guess. */
+export interface Course {
+  /** Share a day of what is over or missing. */
+  fadePerDay: number;
+  growPerDay: number;
+  /** Times the load that is kept. */
+  keptOverLoad: number;
 }
+
+/** What is likely, growth not counted: nobody has proved it. */
+const AS_PROVED: Course = {
+  fadePerDay: STOCKING.fadePerDay,
+  growPerDay: 0,
+  keptOverLoad: STOCKING.keptOverLoad,
+};
+
+/** A capacity after some days on one load, mg N a day. */
+export function carriedAfter(capacity: number, loadMgN: number, days: number, course: Course): number {
+  const kept = course.keptOverLoad * loadMgN;
+  const rate = kept < capacity ? course.fadePerDay : course.growPerDay;
+  return kept + (capacity - kept) * Math.exp(-rate * days);
+}
+
+/** A stretch of days on one load, and the moment it ends. */
+export interface Stretch {
+  endMs: number;
+  days: number;
+  loadMgN: number;
+}
+
+/** The time after a proof in stretches: each ends with a dose, an animal that joined, or one of the moments asked for.
+ *  @param times moments after the proof, rising */
+export function stretchesAfter(provedMs: number, e: WaterEvidence, times: readonly number[]): Stretch[] {
+  const untilMs = times[times.length - 1] ?? provedMs;
+  const doses = e.doses.map((d) => d.atMs).filter((t) => t > provedMs && t <= untilMs);
+  const joined = e.joined.map((j) => j.atMs).filter((t) => t > provedMs && t < untilMs);
+  const marks = [...doses, ...joined, ...times].sort((a, b) => a - b);
+  return marks.map((endMs, i) => {
+    const fromMs = marks[i - 1] ?? provedMs;
+    return { endMs, days: (endMs - fromMs) / DAY_MS, loadMgN: loadAt(e, fromMs) };
+  });
+}
+
+/** Near-zero capacity at a moment after the proof: fading towards what the present load keeps alive. */
+export const capacityAt = (provedMgN: number, provedMs: number, e: WaterEvidence, atMs: number): number =>
+  stretchesAfter(provedMs, e, [atMs]).reduce(
+    (capacity, s) => carriedAfter(capacity, s.loadMgN, s.days, AS_PROVED),
+    provedMgN,
+  );
 
 /** mg N a day into the water at a moment: from the food of that day where it was logged, else from the animals that were in it, at their
  *  length then. Logged food is what counts; what lives on film besides is added to it. */

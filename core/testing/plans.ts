@@ -4,7 +4,46 @@ import { breachesOf, type Breach } from '../planner/rules';
 import { compareWorth, type Worth } from '../planner/world';
 import type { Line, Problem, Step, Wish } from '../planner/problem';
 
-const TODAY = 20515;
+/** The day every problem here begins on: 2026-03-03. */
+export const TODAY = 20515;
+
+/** A gentle fish for nothing. */
+export const aWish = (id: string, more: Partial<Wish> = {}): Wish => ({
+  id,
+  line: 'fish',
+  loadMgN: 2,
+  price: 0,
+  priority: 1,
+  temperament: 0,
+  crew: false,
+  needsTankDays: 0,
+  jumps: false,
+  ...more,
+});
+/** One quarantine for fish, a display that fish may join, no limits. */
+export const aProblem = (wishes: Problem['wishes'], more: Partial<Problem> = {}): Problem => ({
+  today: TODAY,
+  horizonDays: 400,
+  gate: TODAY,
+  coralGate: TODAY,
+  filled: TODAY - 40,
+  hasLid: true,
+  displayLoadMgN: 10,
+  firstStepMgN: 5,
+  settleDays: 7,
+  firstSettleDays: 14,
+  quarantines: [
+    { id: 'q', line: 'fish', netL: 60, clockDays: 28, totalLimitMgN: 0.3, bare: null, testsPresent: true },
+  ],
+  wishes,
+  forbidden: [],
+  away: [],
+  shopDays: [],
+  budget: null,
+  released: [],
+  fixed: [],
+  ...more,
+});
 
 const pick = <T>(random: Random, from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
 const whole = (random: Random, low: number, high: number): number =>

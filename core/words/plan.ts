@@ -114,27 +114,33 @@ export const LEFT_OUT_WORDS: Record<Rule, string> = {
   horizon: 'It does not fit before the plan ends.',
 };
 
-/** What would let it in. */
-export function concessionText(c: Concession, w: PlanSaying): string {
+/** What would let it in, all of it together. */
+export function concessionsText(set: readonly Concession[], w: PlanSaying): string {
+  const text = list(set.map((c) => concessionText(c, w)));
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)} would let it in.`;
+}
+
+function concessionText(c: Concession, w: PlanSaying): string {
   switch (c.kind) {
     case 'lid':
-      return 'A lid would let it in.';
+      return 'a lid';
     case 'quarantine':
-      return `A quarantine of its line, of ${w.litres(c.netL)} or more, would let it in.`;
+      return `a quarantine more for its line, of ${w.litres(c.netL)} or more,`;
     case 'budget':
-      return `${c.aMonth} in one month would let it in.`;
+      return `a budget of ${c.aMonth} a month`;
     case 'withoutOther':
-      return `Without ${w.nameOf(c.wishId)} it could come.`;
+      return `doing without ${w.nameOf(c.wishId)}`;
     case 'laterPlan':
-      return 'Time would: plan again later.';
+      return 'a later plan';
     case 'gate':
-      return 'A start that passes its gates would: see the cycle.';
+      return 'a start that passes its gates';
   }
 }
 
 /** What a change would win, or risk. */
 export const ALTERNATIVE_WORDS = {
   secondQuarantine: 'With a second quarantine like it',
+  secondBottle: 'With another bottle of live bacteria now, if it is alive,',
   noQuarantine: 'Without any quarantine',
 } as const;
 

@@ -6,7 +6,7 @@ import { ThemeProvider } from './theme';
 import { LIGHT } from './tokens';
 import { TideStaff } from './charts/TideStaff';
 import { placeBeads } from './charts/BeadLanes';
-import { stairLabels } from './charts/LoadStair';
+import { stairLabels } from './charts/StairLayer';
 
 const show = (element: ReactElement) => render(<ThemeProvider theme="light">{element}</ThemeProvider>);
 

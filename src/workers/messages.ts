@@ -1,6 +1,6 @@
 /** What the page and the forecast's workers say to each other. Every message names its job: an answer to a question that is no longer asked
  *  is not listened to. */
-import type { Problem, StockingPlan } from '../../core/planner';
+import type { Concession, Problem, StockingPlan } from '../../core/planner';
 import type { Document } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
@@ -31,7 +31,7 @@ export interface PlanAsk {
   /** In the order they are to be made; the names are the asker's. */
   asked: readonly { name: string; problem: Problem }[];
 }
-export interface PlanTold {
-  name: string;
-  plan: StockingPlan;
-}
+export type PlanTold =
+  | { name: string; plan: StockingPlan }
+  /** Of the first plan's wishes that are left out, what together would let each in. */
+  | { lets: Record<string, Concession[]> };

@@ -1,18 +1,45 @@
 /** Makes stocking plans off the main thread, one after the other, and tells each as soon as it is made. */
-import { EXACT_WISHES, stockingPlan } from '../../core/planner';
+import {
+  EXACT_WISHES,
+  leastToLetIn,
+  stockingPlan,
+  type Concession,
+  type Problem,
+  type StockingPlan,
+} from '../../core/planner';
 import type { PlanAsk, PlanTold } from './messages';
 
 /** Beyond this the best so far is given, ms. */
 const MOST_MS = 4000;
 
-self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
-  for (const { name, problem } of data.asked) {
-    const began = performance.now();
-    const many = problem.wishes.length > EXACT_WISHES;
-    const plan = stockingPlan(problem, () => performance.now() - began < (many ? MANY_SHARE : 1) * MOST_MS);
-    self.postMessage({ name, plan } satisfies PlanTold);
-  }
-};
-
 /** With many wishes the reasons take a while after the search. */
 const MANY_SHARE = 0.8;
+/** For what would let one wish in, ms. */
+const LET_MS = 1500;
+
+self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
+  const plans = data.asked.map(({ name, problem }) => {
+    const many = problem.wishes.length > EXACT_WISHES;
+    const plan = stockingPlan(problem, within((many ? MANY_SHARE : 1) * MOST_MS));
+    self.postMessage({ name, plan } satisfies PlanTold);
+    return { problem, plan };
+  });
+  const [first] = plans;
+  if (first) self.postMessage({ lets: letsOf(first.problem, first.plan) } satisfies PlanTold);
+};
+
+function within(ms: number): () => boolean {
+  const began = performance.now();
+  return () => performance.now() - began < ms;
+}
+
+function letsOf(problem: Problem, plan: StockingPlan): Record<string, Concession[]> {
+  const at = (id: string) => problem.wishes.findIndex((w) => w.id === id);
+  const placed = new Set(plan.steps.map((s) => at(s.wishId)));
+  return Object.fromEntries(
+    plan.leftOut.flatMap((l) => {
+      const least = leastToLetIn(problem, placed, at(l.wishId), within(LET_MS));
+      return least ? [[l.wishId, least]] : [];
+    }),
+  );
+}

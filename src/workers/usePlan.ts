@@ -1,16 +1,18 @@
 /** The page's end of the planner: plans for problems, made in a worker; other problems end the ones before. */
 import { useEffect, useState } from 'react';
-import type { StockingPlan } from '../../core/planner';
+import type { Concession, StockingPlan } from '../../core/planner';
 import type { PlanAsk, PlanTold } from './messages';
 
 export interface Plans {
   /** By the name each was asked under, as far as they are made. */
   made: Readonly<Record<string, StockingPlan>>;
+  /** By wish that is left out, what together would let it in; known last. */
+  lets: Readonly<Record<string, readonly Concession[]>>;
   /** The worker could not be had. */
   failed: boolean;
 }
 
-const NONE: Plans = { made: {}, failed: false };
+const NONE: Plans = { made: {}, lets: {}, failed: false };
 
 /** @param asked in the order they are wanted */
 export function usePlans(asked: PlanAsk['asked']): Plans {
@@ -21,7 +23,11 @@ export function usePlans(asked: PlanAsk['asked']): Plans {
     const put = (change: (plans: Plans) => Plans) =>
       setTold((was) => ({ key, plans: change(was.key === key ? was.plans : NONE) }));
     worker.onmessage = ({ data }: MessageEvent<PlanTold>) =>
-      put((plans) => ({ ...plans, made: { ...plans.made, [data.name]: data.plan } }));
+      put((plans) =>
+        'lets' in data
+          ? { ...plans, lets: data.lets }
+          : { ...plans, made: { ...plans.made, [data.name]: data.plan } },
+      );
     worker.onerror = () => put((plans) => ({ ...plans, failed: true }));
     worker.postMessage({ asked: JSON.parse(key) as PlanAsk['asked'] } satisfies PlanAsk);
     return () => worker.terminate();

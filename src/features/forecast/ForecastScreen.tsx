@@ -25,7 +25,8 @@ import {
   useNow,
   weekdayShort,
 } from '../../store';
-import { keptAnswer, type KeptAnswer } from '../../store/answers';
+import type { KeptAnswer } from '../../store/answers';
+import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { keepForecast } from '../../store/said';
 import { Button, Go, Later, Line, Row, Screen, Section, space, TARGET, Txt, useTheme } from '../../ui';
 import { useForecast } from '../../workers';
@@ -79,21 +80,6 @@ function ForecastPage({ water }: { water: Display }) {
       ) : null}
     </Screen>
   );
-}
-
-/** What this browser kept of the last forecast; undefined while it is looked up. */
-function useKeptAnswer(waterId: string) {
-  const [kept, setKept] = useState<KeptAnswer | null>();
-  useEffect(() => {
-    let here = true;
-    void keptAnswer(waterId).then((k) => {
-      if (here) setKept(k);
-    });
-    return () => {
-      here = false;
-    };
-  }, [waterId]);
-  return [kept, setKept] as const;
 }
 
 /** No dates: why, and where to go on. */

@@ -1,29 +1,33 @@
-import { useState } from 'react';
-import { hasteOf, type PlannedStep, type Problem, type StockingPlan } from '../../../core/planner';
 import type { Document } from '../../../core/document';
-import { addDays, daysBetween } from '../../../core/time';
-import { bindingText, brokenText, type PlanSaying } from '../../../core/words/plan';
-import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
+import type { PlannedStep, StockingPlan } from '../../../core/planner';
+import { bindingText, type PlanSaying } from '../../../core/words/plan';
+import { localDay, shortWrittenDay } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
-import { Slide } from '../../ui/Slide';
 import { batchesOf } from './planModel';
+import { animalsOf, useHold } from './PlanTried';
 
-/** The batches of a plan with their days, what each waits for, and what haste would cost. */
+/** The batches of a plan with their days, and what each waits for. */
 export function PlanBatches({
   plan,
-  problem,
   doc,
   now,
   saying,
   cautious,
+  tried,
+  onTry,
+  trying,
 }: {
   plan: StockingPlan;
-  problem: Problem;
   doc: Document;
   now: number;
   saying: PlanSaying;
   /** The same with the late dates of the start, once it is made. */
   cautious: StockingPlan | undefined;
+  /** The batch another day is tried for, from here; null for none. */
+  tried: string | null;
+  onTry: (wishId: string | null) => void;
+  /** The day that is tried, and what it breaks. */
+  trying: React.ReactNode;
 }) {
   const today = localDay(now);
   return (
@@ -55,7 +59,8 @@ export function PlanBatches({
                 {`It ${bindingText(reason, saying)}.`}
               </Txt>
             ))}
-            <BatchActs steps={steps} plan={plan} problem={problem} doc={doc} today={today} saying={saying} />
+            <BatchActs steps={steps} doc={doc} saying={saying} tried={tried === first.wishId} onTry={onTry} />
+            {tried === first.wishId ? trying : null}
           </Section>
         );
       })}
@@ -66,123 +71,39 @@ export function PlanBatches({
 /** Another day tried, and the days of the plan held or let go. */
 function BatchActs({
   steps,
-  plan,
-  problem,
   doc,
-  today,
   saying,
+  tried,
+  onTry,
 }: {
-  steps: readonly PlannedStep[];
-  plan: StockingPlan;
-  problem: Problem;
+  steps: readonly [PlannedStep, ...PlannedStep[]];
   doc: Document;
-  today: string;
   saying: PlanSaying;
+  tried: boolean;
+  onTry: (wishId: string | null) => void;
 }) {
-  const dispatch = useAppDispatch();
-  const [trying, setTrying] = useState(false);
-  const [first] = steps as [PlannedStep, ...PlannedStep[]];
-  const animals = steps.flatMap((s) => doc.animals[s.wishId] ?? []);
+  const [first] = steps;
+  const { animals, wished } = animalsOf(doc, steps);
   const held = animals.some((a) => a.wish?.held);
-  const wished = animals.every((a) => a.moves[a.moves.length - 1]?.to.kind === 'wish');
-  const quarantineId = doc.waters[first.quarantineId] ? first.quarantineId : null;
-  const hold = (releaseDay: string | null, buyDay: string) =>
-    void dispatch(
-      commit(
-        releaseDay === null ? 'Days let go' : 'Days set',
-        animals.map((a) => {
-          const { held: _, ...rest } = a.wish ?? {};
-          const wish = releaseDay === null ? rest : { ...rest, held: { buyDay, quarantineId, releaseDay } };
-          return { put: 'animals' as const, entity: { ...a, wish } };
-        }),
-      ),
-    );
+  const hold = useHold(doc, steps);
   return (
-    <>
-      <Row wrap>
+    <Row wrap>
+      {tried ? null : (
         <Button
           kind="quiet"
-          label={trying ? 'Not sooner' : 'And sooner?'}
+          label="And sooner?"
           name={`And sooner: ${saying.nameOf(first.wishId)}`}
-          onPress={() => setTrying(!trying)}
+          onPress={() => onTry(first.wishId)}
         />
-        {wished ? (
-          <Button
-            kind="quiet"
-            label={held ? 'Let its days go' : 'Hold these days'}
-            name={`${held ? 'Let the days go' : 'Hold the days'} of ${saying.nameOf(first.wishId)}`}
-            onPress={() => hold(held ? null : first.releaseDay, first.buyDay)}
-          />
-        ) : null}
-      </Row>
-      {trying ? (
-        <Haste
-          first={first}
-          plan={plan}
-          problem={problem}
-          today={today}
-          saying={saying}
-          {...(wished ? { onHold: hold } : {})}
-        />
-      ) : null}
-    </>
-  );
-}
-
-/** A day on the slider, and what that day would break. */
-function Haste({
-  first,
-  plan,
-  problem,
-  today,
-  saying,
-  onHold,
-}: {
-  first: PlannedStep;
-  plan: StockingPlan;
-  problem: Problem;
-  today: string;
-  saying: PlanSaying;
-  onHold?: (releaseDay: string, buyDay: string) => void;
-}) {
-  const most = Math.max(1, daysBetween(today, first.releaseDay));
-  const [days, setDays] = useState(most);
-  const day = addDays(today, days);
-  const cost = hasteOf(problem, plan.steps, first.wishId, day);
-  return (
-    <>
-      <Slide
-        label={`Day it is let in: ${saying.nameOf(first.wishId)}`}
-        min={0}
-        max={most + 14}
-        value={days}
-        says={`${shortWrittenDay(day)}${days < most ? `, ${most - days} ${most - days === 1 ? 'day' : 'days'} sooner` : days > most ? `, ${days - most} later` : ', as planned'}`}
-        onChange={setDays}
-      />
-      {cost.broken.length === 0 ? (
-        <Txt tone="go">
-          {days < most ? 'Breaks nothing for it; others may come later.' : 'Breaks nothing.'}
-        </Txt>
-      ) : null}
-      {cost.broken.map((r) => (
-        <Txt key={JSON.stringify(r)} tone="ammonia">
-          {brokenText(r, saying)}
-        </Txt>
-      ))}
-      {cost.freeMgN === null ? (
-        <Txt kind="small" tone="second">
-          Nothing is proved, so no ammonia can be predicted.
-        </Txt>
-      ) : (
-        <Txt kind="small" tone={cost.tooMuchAmmonia ? 'ammonia' : 'second'}>
-          {`Free ammonia after it, predicted: ${cost.freeMgN.toFixed(3)} mg/L NH₃-N; seen clear for ${cost.daysSeen} days.`}
-        </Txt>
       )}
-      {onHold && days !== most ? (
-        <Row>
-          <Button kind="quiet" label="Set this day all the same" onPress={() => onHold(day, cost.buyDay)} />
-        </Row>
+      {wished ? (
+        <Button
+          kind="quiet"
+          label={held ? 'Let its days go' : 'Hold these days'}
+          name={`${held ? 'Let the days go' : 'Hold the days'} of ${saying.nameOf(first.wishId)}`}
+          onPress={() => void hold(held ? null : { releaseDay: first.releaseDay, buyDay: first.buyDay })}
+        />
       ) : null}
-    </>
+    </Row>
   );
 }

@@ -1,19 +1,21 @@
 import type { Href } from 'expo-router';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Display, Document } from '../../../core/document';
+import type { WaterEvidence } from '../../../core/evidence';
 import {
   changedSince,
   choicesOf,
   plannedAnimals,
+  type Concession,
   type Problem,
   type StockingPlan,
 } from '../../../core/planner';
-import { addDays, dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
+import { daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
 import {
   ALTERNATIVE_WORDS,
   changedText,
-  concessionText,
+  concessionsText,
   LEFT_OUT_WORDS,
   type PlanSaying,
 } from '../../../core/words/plan';
@@ -21,25 +23,25 @@ import {
   isoOf,
   keepPlan,
   localDay,
-  localMidnight,
   newId,
   planBefore,
   selectAssessment,
   selectDocument,
   selectEvidence,
-  shortDay,
   shortWrittenDay,
   useAppDispatch,
   useAppSelector,
   useNow,
 } from '../../store';
 import { Button, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
-import { PlanLanes, type PlanLane } from '../../ui/charts/PlanLanes';
+import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
-import { askingOf, batchesOf, saidOf, sayingOf } from './planModel';
+import { askingOf, batchesOf, bottleGateOf, saidOf, sayingOf } from './planModel';
+import { PlanPicture } from './PlanPicture';
+import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
   return <WithDisplay>{(water) => <Plan water={water} />}</WithDisplay>;
@@ -53,9 +55,11 @@ function Plan({ water }: { water: Display }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const planned = useMemo(() => plannedAnimals(doc, water, evidence), [doc, water, evidence]);
+  const [kept] = useKeptAnswer(water.id);
+  const bottleGate = bottleGateOf(kept, choicesOf(water).which);
   const { problem, asked } = useMemo(
-    () => askingOf(doc, water, evidence, assessment, planned),
-    [doc, water, evidence, assessment, planned],
+    () => askingOf(doc, water, evidence, assessment, planned, bottleGate),
+    [doc, water, evidence, assessment, planned, bottleGate],
   );
   const plans = usePlans(asked);
   const { plan } = plans.made;
@@ -78,7 +82,15 @@ function Plan({ water }: { water: Display }) {
           Planning
         </Txt>
       ) : (
-        <Made plan={plan} plans={plans} problem={problem} doc={doc} water={water} now={now} />
+        <Made
+          plan={plan}
+          plans={plans}
+          problem={problem}
+          doc={doc}
+          water={water}
+          evidence={evidence}
+          now={now}
+        />
       )}
       {planned.never.length > 0 ? (
         <Section title="Not in this tank">
@@ -94,8 +106,18 @@ function Plan({ water }: { water: Display }) {
   );
 }
 
-const dayMs = (day: number): number => localMidnight(Date.parse(`${dayFromNumber(day)}T12:00:00Z`));
-const msOf = (day: string): number => localMidnight(Date.parse(`${day}T12:00:00Z`));
+/** A batch tried on another day: from the drawing, or from its own lines. */
+interface Tried {
+  wishId: string;
+  /** After today. */
+  days: number;
+  from: 'drawing' | 'batch';
+}
+
+const tryFrom = (plan: StockingPlan, wishId: string, today: string): Tried => {
+  const planned = plan.steps.find((s) => s.wishId === wishId)?.releaseDay ?? today;
+  return { wishId, days: daysBetween(today, planned), from: 'batch' };
+};
 
 function Made({
   plan,
@@ -103,6 +125,7 @@ function Made({
   problem,
   doc,
   water,
+  evidence,
   now,
 }: {
   plan: StockingPlan;
@@ -110,8 +133,10 @@ function Made({
   problem: Problem;
   doc: Document;
   water: Display;
+  evidence: WaterEvidence;
   now: number;
 }) {
+  const [tried, setTried] = useState<Tried | null>(null);
   const units = useUnits();
   const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
   const today = localDay(now);
@@ -127,6 +152,21 @@ function Made({
       </Empty>
     );
   const all = plan.steps.length + plan.leftOut.length;
+  const batch = tried ? batchesOf(plan.steps).find(([first]) => first.wishId === tried.wishId) : undefined;
+  const trying =
+    tried && batch ? (
+      <PlanTried
+        steps={batch}
+        plan={plan}
+        problem={problem}
+        doc={doc}
+        today={today}
+        saying={saying}
+        days={tried.days}
+        onDays={(days) => setTried({ ...tried, days })}
+        onDone={() => setTried(null)}
+      />
+    ) : null;
   return (
     <>
       <Txt kind="title" heading={1} live>
@@ -143,21 +183,27 @@ function Made({
       </Txt>
       <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
       {lastRelease === null ? null : (
-        <Lanes
+        <PlanPicture
           plan={plan}
+          problem={problem}
+          doc={doc}
+          evidence={evidence}
           saying={saying}
           now={now}
-          away={problem.away}
-          until={msOf(addDays(lastRelease, 10))}
+          tried={tried}
+          onTry={(moved) => setTried({ ...moved, from: 'drawing' })}
         />
       )}
+      {tried?.from === 'drawing' ? trying : null}
       <PlanBatches
         plan={plan}
-        problem={problem}
         doc={doc}
         now={now}
         saying={saying}
         cautious={plans.made.cautious}
+        tried={tried?.from === 'batch' ? tried.wishId : null}
+        trying={trying}
+        onTry={(wishId) => setTried(wishId === null ? null : tryFrom(plan, wishId, today))}
       />
       {plan.concessions.length > 0 ? (
         <Section title="Set by you, against a rule">
@@ -172,7 +218,10 @@ function Made({
         <Section title="Not in the plan">
           {plan.leftOut.map((l) => (
             <Txt key={l.wishId} tone="nitrite">
-              {`${saying.nameOf(l.wishId)}: ${LEFT_OUT_WORDS[l.rule]}${l.concession ? ` ${concessionText(l.concession, saying)}` : ''}`}
+              {[
+                `${saying.nameOf(l.wishId)}: ${LEFT_OUT_WORDS[l.rule]}`,
+                ...letsIn(plans.lets[l.wishId], l.concession, saying),
+              ].join(' ')}
             </Txt>
           ))}
         </Section>
@@ -183,6 +232,16 @@ function Made({
       </Row>
     </>
   );
+}
+
+/** What was found to let it in, else what stands in its way where time or a gate would. */
+function letsIn(
+  found: readonly Concession[] | undefined,
+  concession: Concession | null,
+  saying: PlanSaying,
+): string[] {
+  if (found) return [concessionsText(found, saying)];
+  return concession ? [concessionsText([concession], saying)] : [];
 }
 
 /** Keeps the plan as today's, once it is made. */
@@ -224,46 +283,9 @@ function WhatMoved({
   return changed ? <Txt tone="nitrite">{changedText(changed, saying)}</Txt> : null;
 }
 
-function Lanes({
-  plan,
-  saying,
-  now,
-  away,
-  until,
-}: {
-  plan: StockingPlan;
-  saying: PlanSaying;
-  now: number;
-  away: Problem['away'];
-  until: number;
-}) {
-  const today = localDay(now);
-  const lanes = batchesOf(plan.steps).map((steps): PlanLane => {
-    const [first] = steps;
-    return {
-      label: steps.map((s) => saying.nameOf(s.wishId)).join(', '),
-      buyMs: msOf(first.buyDay),
-      releaseMs: msOf(first.releaseDay),
-      testsMs: first.testDays.map(msOf),
-      begun: first.buyDay < today,
-    };
-  });
-  return (
-    <PlanLanes
-      lanes={lanes}
-      fromMs={now}
-      toMs={until}
-      away={away.map(([a, b]) => ({ fromMs: dayMs(a), toMs: dayMs(b + 1) }))}
-      midnight={localMidnight}
-      dayLabel={shortDay}
-      summary={`Batches over time. ${lanes.map((l) => `${l.label}: bought ${shortDay(l.buyMs)}, in ${shortDay(l.releaseMs)}`).join('; ')}.`}
-    />
-  );
-}
-
 /** What a second quarantine would win, and what none would risk. */
 function WhatWins({ plan, plans }: { plan: StockingPlan; plans: Plans }) {
-  const others = (['secondQuarantine', 'noQuarantine'] as const).flatMap((kind) => {
+  const others = (['secondQuarantine', 'secondBottle', 'noQuarantine'] as const).flatMap((kind) => {
     const other = plans.made[kind];
     return other ? [{ kind, other }] : [];
   });

@@ -7,12 +7,13 @@ import { Ammonia } from '../../../core/planner/ammonia';
 import { freeAmmoniaFraction } from '../../../core/seawater';
 import { daysBetween, DAY_MS } from '../../../core/time';
 import {
-  capacityAt,
+  ceilingOf,
   groupLoadMgN,
   loadAt,
   loadStair,
   provedCapacity,
   type Capacity,
+  type CeilingPoint,
   type StairStep,
 } from '../../../core/stocking';
 
@@ -21,7 +22,7 @@ export interface StairView {
   loadMgN: number;
   roomMgN: number | null;
   steps: StairStep[];
-  ceiling: { atMs: number; mgN: number }[];
+  ceiling: CeilingPoint[];
   fromMs: number;
   toMs: number;
   /** By the start of a planned step the highest ammonia predicted in the two weeks after it, mg N/L; empty where nothing is proved. */
@@ -46,14 +47,9 @@ export function stairView(
   const steps = loadStair(e, animals, planned, latest);
   const fromMs =
     Math.min(e.nowMs - 10 * DAY_MS, capacity?.provedMs ?? Infinity, ...steps.map((s) => s.fromMs)) - DAY_MS;
-  const ceiling: { atMs: number; mgN: number }[] = [];
-  if (capacity) {
-    for (let t = capacity.provedMs; t < e.nowMs; t += DAY_MS)
-      ceiling.push({ atMs: t, mgN: capacityAt(capacity.nearZeroProvedMgN, capacity.provedMs, e, t) });
-    ceiling.push({ atMs: e.nowMs, mgN: capacity.nearZeroNowMgN });
-    // Ahead it is drawn level: it fades unfed and grows with feeding, and nobody has proved either yet.
-    ceiling.push({ atMs: latest, mgN: capacity.nearZeroNowMgN });
-  }
+  // Ahead the bacteria grow into the steps that are planned.
+  const ahead = steps.filter((s) => s.toMs > e.nowMs).map((s) => ({ atMs: s.fromMs, mgN: s.mgN }));
+  const ceiling = capacity ? ceilingOf(e, capacity, ahead, latest) : [];
   const loadMgN = loadAt(e, e.nowMs);
   return {
     capacity,

@@ -13,11 +13,12 @@ import {
   type StockingPlan,
 } from '../../../core/planner';
 import type { Assessment } from '../../../core/readiness';
-import { dayFromNumber } from '../../../core/time';
+import { DAY_MS, dayFromNumber, dayNumber } from '../../../core/time';
 import { parseDecimal, showQuantity, type UnitPreferences } from '../../../core/units';
 import { animalWords } from '../../../core/words';
 import type { PlanSaying } from '../../../core/words/plan';
 import { localDay, shortWrittenDay } from '../../store';
+import type { KeptAnswer } from '../../store/answers';
 
 /** The plan, the one with the other dates of the start, and what would win time. */
 export type Asked = 'plan' | 'cautious' | AlternativeKind;
@@ -27,6 +28,19 @@ export interface Asking {
   asked: { name: Asked; problem: Problem }[];
 }
 
+/** The day fish may come with a bottle more, as the kept forecast has compared it; null where it has not.
+ *  @param which the date that the plan goes by */
+export function bottleGateOf(
+  kept: KeptAnswer | null | undefined,
+  which: PlanChoices['which'],
+): number | null {
+  const ready = kept?.courses.find((c) => c.id === 'bottle')?.ready;
+  const days = which === 'likely' ? ready?.p50 : ready?.p90;
+  return kept && days !== null && days !== undefined
+    ? dayNumber(localDay(kept.answer.atMs + days * DAY_MS))
+    : null;
+}
+
 /** What is asked of the planner, the plan itself first. */
 export function askingOf(
   doc: Document,
@@ -34,6 +48,7 @@ export function askingOf(
   evidence: WaterEvidence,
   assessment: Assessment,
   planned: Planned,
+  bottleGate: number | null,
 ): Asking {
   const choices = choicesOf(water);
   const problemOf = (which: PlanChoices['which']) =>
@@ -41,7 +56,7 @@ export function askingOf(
   const problem = problemOf(choices.which);
   const cautious =
     choices.which === 'likely' ? [{ name: 'cautious' as const, problem: problemOf('cautious') }] : [];
-  const others = alternativesOf(problem).map(({ kind, problem }) => ({ name: kind, problem }));
+  const others = alternativesOf(problem, bottleGate).map(({ kind, problem }) => ({ name: kind, problem }));
   return { problem, asked: [{ name: 'plan', problem }, ...cautious, ...others] };
 }
 

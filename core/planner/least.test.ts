@@ -1,0 +1,44 @@
+import { aProblem, aWish, TODAY } from '../testing/plans';
+import { leastToLetIn } from './least';
+import type { Problem } from './problem';
+import { bestPlan } from './search';
+
+const always = () => true;
+const placedOf = (p: Problem): Set<number> =>
+  new Set(bestPlan(p, { exact: true, width: 4, mayGoOn: always }).steps.map((s) => s.wish));
+const least = (p: Problem, wish = 0) => leastToLetIn(p, placedOf(p), wish, always);
+const lid = { kind: 'lid' };
+
+describe('the smallest set that lets a wish in', () => {
+  test('one thing where one is enough', () => {
+    expect(least(aProblem([aWish('a', { jumps: true })], { hasLid: false }))).toEqual([lid]);
+    expect(least(aProblem([aWish('a', { price: 70 })], { budget: 50 }))).toEqual([
+      { kind: 'budget', aMonth: 120 },
+    ]);
+  });
+  test('a jumper too heavy for the quarantine needs the lid and a larger one', () => {
+    const p = aProblem([aWish('a', { jumps: true, loadMgN: 12 })], { hasLid: false, displayLoadMgN: 20 });
+    // By hand: 12 mg N a day over half of 0.3 mg/L want 80 L.
+    expect(least(p)).toEqual([lid, { kind: 'quarantine', line: 'fish', netL: 80 }]);
+  });
+  test('three where it takes three', () => {
+    const p = aProblem([aWish('a', { jumps: true, loadMgN: 12, price: 10 })], {
+      hasLid: false,
+      displayLoadMgN: 20,
+      budget: 0,
+    });
+    expect(least(p)?.map((c) => c.kind)).toEqual(['lid', 'quarantine', 'budget']);
+  });
+  test('of two that clash the other has to go, and nobody else does', () => {
+    const p = aProblem([aWish('a', { priority: 2 }), aWish('b'), aWish('c')], { forbidden: [[0, 1]] });
+    expect(least(p)).toEqual([{ kind: 'withoutOther', wishId: 'b' }]);
+  });
+  test('what no concession helps is not promised: a gate that never opens, a tank too young', () => {
+    expect(least(aProblem([aWish('a')], { gate: null }))).toBeNull();
+    expect(least(aProblem([aWish('a', { needsTankDays: 900 })], { filled: TODAY }))).toBeNull();
+  });
+  test('nothing is said once the time is over', () => {
+    const p = aProblem([aWish('a', { jumps: true })], { hasLid: false });
+    expect(leastToLetIn(p, new Set(), 0, () => false)).toBeNull();
+  });
+});

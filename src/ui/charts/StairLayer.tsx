@@ -1,0 +1,133 @@
+import { Path, Rect } from 'react-native-svg';
+import { useTheme } from '../theme';
+import { ChartText } from './ChartText';
+import { areaPath, linePath, niceTop, type Scale } from './geometry';
+
+export interface StairStep {
+  fromMs: number;
+  toMs: number;
+  mgN: number;
+  label: string;
+  planned: boolean;
+}
+
+/** What the filter can carry at a moment, mg N a day, and the band it is known in. */
+export interface CeilingAt {
+  atMs: number;
+  mgN: number;
+  lowMgN: number;
+  highMgN: number;
+}
+
+interface Props {
+  steps: readonly StairStep[];
+  /** Empty when nothing is proved. */
+  ceiling: readonly CeilingAt[];
+  x: Scale;
+  y: Scale;
+  /** Of the drawing's own field, px. */
+  top: number;
+  bottom: number;
+  width: number;
+}
+
+/** A round top for a stair: today's ceiling is always inside; where it once stood higher it runs along the top. */
+export function stairTop(steps: readonly StairStep[], ceiling: readonly CeilingAt[], nowMs: number): number {
+  const load = Math.max(4, ...steps.map((s) => s.mgN));
+  const ahead = ceiling.filter((c) => c.atMs >= nowMs).map((c) => c.mgN);
+  return niceTop(Math.max(load * 1.5, ...ahead.map((mgN) => mgN * 1.15)));
+}
+
+/** The ceiling with its band, and the steps under it; planned ones dashed. */
+export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) {
+  const { roles } = useTheme();
+  const within = (mgN: number): number => Math.max(top, y(mgN));
+  const at = (of: (c: CeilingAt) => number) => ceiling.map((c) => ({ x: x(c.atMs), y: within(of(c)) }));
+  const last = ceiling[ceiling.length - 1];
+  const planned = steps.filter((s) => s.planned);
+  return (
+    <>
+      <Path
+        d={areaPath(ceiling.map((c) => ({ x: x(c.atMs), y0: within(c.lowMgN), y1: within(c.highMgN) })))}
+        fill={roles.sand}
+      />
+      {[(c: CeilingAt) => c.lowMgN, (c: CeilingAt) => c.highMgN].map((of, i) => (
+        <Path
+          key={i}
+          d={linePath(at(of))}
+          fill="none"
+          stroke={roles.second}
+          strokeWidth={1}
+          strokeDasharray="1 4"
+        />
+      ))}
+      <Path d={linePath(at((c) => c.mgN))} fill="none" stroke={roles.ink} strokeWidth={3} />
+      {steps.map((s, i) => (
+        <Rect
+          key={i}
+          x={x(s.fromMs)}
+          y={y(s.mgN)}
+          width={Math.max(0, x(s.toMs) - x(s.fromMs))}
+          height={bottom - y(s.mgN)}
+          fill={roles.go}
+          fillOpacity={s.planned ? 0.22 : 0.8}
+        />
+      ))}
+      <Path
+        d={linePath(
+          planned.flatMap((s) => [
+            { x: x(s.fromMs), y: y(s.mgN) },
+            { x: x(s.toMs), y: y(s.mgN) },
+          ]),
+        )}
+        fill="none"
+        stroke={roles.go}
+        strokeWidth={2.5}
+        strokeDasharray="7 5"
+      />
+      {last ? (
+        <ChartText x={width - 14} y={within(last.mgN) - 10} tone="ink" bold anchor="end" size={15}>
+          {`the filter can carry ${last.mgN.toFixed(0)}`}
+        </ChartText>
+      ) : null}
+      {stairLabels(steps, x, width).map((l) => (
+        <ChartText
+          key={l.x}
+          x={l.x}
+          y={y(l.mgN) + (isUnder(ceiling, l.fromMs, y, l.mgN) ? 17 : -7)}
+          tone="go"
+          bold
+        >
+          {l.text}
+        </ChartText>
+      ))}
+    </>
+  );
+}
+
+/** A name over the step would stand on the ceiling: it stands in the step, where that is high enough. */
+function isUnder(ceiling: readonly CeilingAt[], fromMs: number, y: Scale, mgN: number): boolean {
+  const above = ceiling.filter((c) => c.atMs >= fromMs).map((c) => y(mgN) - y(c.mgN));
+  return Math.min(...above) < 26 && y(0) - y(mgN) > 22;
+}
+
+/** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. */
+export function stairLabels(
+  steps: readonly StairStep[],
+  x: Scale,
+  width: number,
+): { x: number; fromMs: number; mgN: number; text: string }[] {
+  const taken: { from: number; to: number }[] = [];
+  const wanted = steps
+    .map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) }))
+    .filter(({ s }) => s.label !== '')
+    .sort((a, b) => b.rise - a.rise);
+  return wanted.flatMap(({ s }) => {
+    const text = s.label.split(' ').slice(-1)[0] ?? s.label;
+    const wide = text.length * 8;
+    const from = Math.min(x(s.fromMs) + 2, width - wide);
+    if (taken.some((t) => from < t.to + 6 && from + wide + 6 > t.from)) return [];
+    taken.push({ from, to: from + wide });
+    return [{ x: from, fromMs: s.fromMs, mgN: s.mgN, text }];
+  });
+}
