@@ -80,7 +80,7 @@ test('the plan: an earlier day says what it breaks, held days stay, the order of
   await dragDown(page, first);
   await expect(page.getByRole('button', { name: '1. Toadstool leather: move' })).toBeVisible();
   await press(page, 'And sooner: Yellow watchman goby');
-  const slide = page.getByRole('slider');
+  const slide = page.getByRole('slider', { name: 'Day it is let in: Yellow watchman goby' });
   await slide.focus();
   for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowLeft');
   await expect(page.getByText(/20 days sooner/)).toBeVisible();
@@ -91,4 +91,29 @@ test('the plan: an earlier day says what it breaks, held days stay, the order of
   await page.reload();
   await expect(page.getByRole('button', { name: '1. Toadstool leather: move' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Let the days go of Yellow watchman goby' })).toBeVisible();
+});
+
+test('the dot of a batch is dragged in the drawing, and the day set all the same stays', async ({ page }) => {
+  await openDemo(page);
+  await page.goto(`${NORTH}/plan`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^2 of 4 in by /);
+  const dot = page.getByRole('slider', { name: 'Let in: Yellow watchman goby' });
+  await dot.scrollIntoViewIfNeeded();
+  const box = (await dot.boundingBox())!;
+  const [least, most, value] = await dot.evaluate((e: HTMLInputElement) => [+e.min, +e.max, +e.value]);
+  // The dot is as wide as its track is high.
+  const x = (day: number) =>
+    box.x + box.height / 2 + ((day - least!) / (most! - least!)) * (box.width - box.height);
+  const y = box.y + box.height / 2;
+  await page.mouse.move(x(value!), y);
+  await page.mouse.down();
+  await page.mouse.move(x(value! - 20), y, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByText(/(19|20|21) days sooner/)).toBeVisible();
+  await expect(page.getByText(/^Its quarantine is (not over|taken by)/).first()).toBeVisible();
+  await press(page, 'Set this day all the same');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Let the days go of Yellow watchman goby' })).toBeVisible();
+  await expect(page.getByText('Set by you, against a rule')).toBeVisible();
 });

@@ -107,6 +107,14 @@ const fillGlass = async (page: Page) => {
   await page.getByLabel('Water height').fill('43');
 };
 
+/** The dot of a batch moved twelve days to the left. */
+const tryEarlier = async (page: Page) => {
+  const dot = page.getByRole('slider', { name: 'Let in: Yellow watchman goby' });
+  await dot.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowLeft');
+  await page.getByText(/12 days sooner/).waitFor();
+};
+
 /** A wish no day is right for, so that there is something to see. */
 const wishForTang = async (page: Page) => {
   await page.goto(`${base}${NORTH}/stock/add?species=yellow-tang`);
@@ -190,6 +198,8 @@ const SHOTS: Shot[] = [
     wide: true,
     before: (page) => page.getByText(/^\d of \d in by/).waitFor(),
   },
+  { name: 'plan-tried', path: `${NORTH}/stock/plan`, before: tryEarlier },
+  { name: 'plan-tried-wide', path: `${NORTH}/stock/plan`, wide: true, dark: true, before: tryEarlier },
   { name: 'company', path: `${NORTH}/stock/company`, before: wishForTang },
   { name: 'company-wide', path: `${NORTH}/stock/company`, wide: true, dark: true },
   { name: 'board', path: `${NORTH}/stock/board` },

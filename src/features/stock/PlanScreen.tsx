@@ -183,16 +183,21 @@ function Made({
       </Txt>
       <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
       {lastRelease === null ? null : (
-        <PlanPicture
-          plan={plan}
-          problem={problem}
-          doc={doc}
-          evidence={evidence}
-          saying={saying}
-          now={now}
-          tried={tried}
-          onTry={(moved) => setTried({ ...moved, from: 'drawing' })}
-        />
+        <>
+          <Txt kind="small" tone="second">
+            nitrogen from feeding, mg N a day; below, each stay in quarantine: move its dot
+          </Txt>
+          <PlanPicture
+            plan={plan}
+            problem={problem}
+            doc={doc}
+            evidence={evidence}
+            saying={saying}
+            now={now}
+            tried={tried}
+            onTry={(moved) => setTried({ ...moved, from: 'drawing' })}
+          />
+        </>
       )}
       {tried?.from === 'drawing' ? trying : null}
       <PlanBatches
