@@ -36,6 +36,8 @@ const ROOMS = {
     // The schemas run once, when their module is loaded: each change to them would run every test. The published format holds them.
     ignoreStatic: true,
   },
+  company: { mutate: ['core/company/*.ts'], tests: ['core/company/**'] },
+  placement: { mutate: ['core/placement/*.ts'], tests: ['core/placement/**'] },
   store: { mutate: ['src/store/*.ts'], tests: ['src/store/**'] },
 };
 

@@ -1,8 +1,10 @@
 /** Appetite by size, the strip test, and what it says of the crew. */
+import type { Display } from '../document';
 import { gatherEvidence } from '../evidence';
 import { speciesById } from '../species';
 import { DAY, provedHistory, START_MS, type History } from '../testing/history';
-import { asSnails, crewPlan, grazingOf } from '.';
+import { dailyLoadMgN } from '../stocking';
+import { asSnails, crewPlan, grazingOf, leftoversOf } from '.';
 
 const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
 
@@ -43,4 +45,28 @@ test('a strip speaks for a week', () => {
     .event(30, { kind: 'seaweed', areaCm2: 4, left: 'none' });
   expect(grazingOf(at(h, 37)).last?.left).toBe('none');
   expect(grazingOf(at(h, 37.1)).last).toBeNull();
+});
+
+const CLOWN = speciesById('ocellaris-clownfish');
+describe('what scavengers and sifters live on', () => {
+  test('scavengers want what they excrete over 0.575; a share of what the fish are fed falls', () => {
+    const left = leftoversOf(at(provedHistory().animal(29, 'nassarius-snail', 5), 30));
+    // By hand: 5 x 0.2 / 0.575 = 1.74 mg N; without fish nothing falls.
+    expect(left.wantedMgN).toBeCloseTo(1.74, 2);
+    expect(left.fallsMgN).toBe(0);
+    const fed = leftoversOf(
+      at(provedHistory().animal(29, 'nassarius-snail', 5).animal(29, 'ocellaris-clownfish', 2), 30),
+    );
+    const fish = 2 * dailyLoadMgN(CLOWN, CLOWN.arrivalCm);
+    expect(fed.wantedMgN).toBeCloseTo(1.74, 2);
+    expect(fed.fallsMgN / (fish / 0.575)).toBeCloseTo(0.15, 2);
+  });
+  test('a cucumber of 20 cm wants 2000 cm² of sand; without the sides of the glass nobody knows', () => {
+    const e = at(provedHistory().animal(29, 'sea-cucumber', 1), 30);
+    expect(leftoversOf(e)).toMatchObject({ sandWantedCm2: 2000 });
+    const sized = (size: Display['size']) => leftoversOf({ ...e, water: { ...e.water, size } }).sandCm2;
+    expect(sized({ kind: 'volume', volumeL: 100 })).toBeNull();
+    // By hand: 100 x 50 cm, of which rock covers two fifths.
+    expect(sized({ kind: 'dimensions', lengthCm: 100, widthCm: 50, waterHeightCm: 40 })).toBe(3000);
+  });
 });

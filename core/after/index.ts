@@ -10,3 +10,4 @@ export {
 } from './afterCycle';
 export { AFTER_LIMITS } from './limits';
 export { asSnails, grazingOf, type Grazing } from './grazing';
+export { leftoversOf, type Leftovers } from './leftovers';

@@ -25,6 +25,9 @@ export const AFTER_LIMITS = {
   snailStripCm2: limit(7, 'cm² a day', 'of dried seaweed one such snail takes', 'our estimate'),
   seaweedGPerCm2: limit(0.0075, 'g/cm²', 'dried seaweed: 3 g for a sheet of 20 x 20 cm', 'common practice'),
   stripLastsDays: limit(7, 'days', 'a strip test speaks for this long', 'our choice'),
+  fallsShare: limit(0.15, 'share', 'of the food of fish falls past them', 'our estimate'),
+  sandCm2PerCm: limit(100, 'cm²/cm', 'of open sand for each cm of a sand sifter', 'our estimate'),
+  openSandShare: limit(0.6, 'share', 'of the bottom is open sand between the rock', 'our estimate'),
   gallonsPerLarge: limit(
     5,
     'US gal',

@@ -24,6 +24,7 @@ export type Misplaced = { id: string } & (
   | { code: 'growsInto'; other: string; gapCm: number }
   | { code: 'shades'; other: string }
   | { code: 'onSand' }
+  | { code: 'inRock' }
 );
 
 /** Half its width when grown up, cm. */
@@ -43,6 +44,7 @@ function ofThePlace(board: Board, glass: Glass, { id, species, spot }: Placed): 
     return [{ id, code: 'outside' }];
   if (!coral) return found;
   const [low, high] = coral.light;
+  if (board.rocks.some((r) => isWithin(r, spot))) return [{ id, code: 'inRock' }];
   const light = lightAt(board, spot, glass.waterCm);
   if (light && light.par > high * PLACEMENT.lightSlack) found.push({ id, code: 'tooBright', light, high });
   if (light && light.par < low / PLACEMENT.lightSlack) found.push({ id, code: 'tooDim', light, low });
@@ -53,6 +55,14 @@ function ofThePlace(board: Board, glass: Glass, { id, species, spot }: Placed): 
   if (species.is.includes('smallPolyp') && spot.zCm < PLACEMENT.sandCm) found.push({ id, code: 'onSand' });
   return found;
 }
+
+/** Under the top of a block and behind its sides: whoever stands there has rock over it. */
+const isWithin = (rock: Board['rocks'][number], { xCm, yCm, zCm }: Spot): boolean =>
+  xCm > rock.xCm &&
+  xCm < rock.xCm + rock.widthCm &&
+  yCm > rock.yCm &&
+  yCm < rock.yCm + rock.depthCm &&
+  zCm < rock.heightCm - PLACEMENT.inRockCm;
 
 const FLOW = { low: 0, medium: 1, high: 2 } as const;
 

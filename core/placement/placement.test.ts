@@ -74,6 +74,15 @@ describe('who stands wrong', () => {
       codes(EMPTY_BOARD, placed('toadstool-leather', at(20, 45)), placed('zoanthid', at(60, 5))),
     ).toEqual([]);
   });
+  test('under rock there is no light; on top of it, or before it, there is', () => {
+    const rock = { xCm: 40, yCm: 0, widthCm: 20, depthCm: 60, heightCm: 20 };
+    const where = (xCm: number, zCm: number) =>
+      codes(board({ rocks: [rock] }), placed('torch', at(xCm, zCm)));
+    expect(where(50, 10)).toEqual(['inRock']);
+    expect(where(50, 16.9)).toEqual(['inRock']);
+    expect(where(50, 17)).toEqual([]);
+    expect(where(39, 10)).toEqual([]);
+  });
   test('outside the glass, and a small-polyped coral on the sand', () => {
     expect(codes(EMPTY_BOARD, placed('torch', at(101)))).toEqual(['outside']);
     expect(codes(EMPTY_BOARD, placed('birdsnest', at(50, 4)))).toEqual(['onSand']);

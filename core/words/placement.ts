@@ -27,6 +27,8 @@ export function misplacedText(m: Misplaced, nameOf: (id: string) => string, unit
       return `${name} and ${nameOf(m.other)} grow into each other.`;
     case 'shades':
       return `${name} stands over ${nameOf(m.other)} and takes its light when grown up.`;
+    case 'inRock':
+      return `${name} would stand in the rock, or under it without light: put it on top or before it.`;
     case 'onSand':
       return `${name} belongs on rock: on the sand it is buried or toppled.`;
   }

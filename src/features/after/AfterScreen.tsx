@@ -1,12 +1,14 @@
 import { type Href } from 'expo-router';
 import {
   crewPlan,
-  filmBands,
-  grazingOf,
-  filmSays,
-  resetPlan,
   type CrewPlan,
+  filmBands,
+  filmSays,
   type FilmSays,
+  grazingOf,
+  type Leftovers,
+  leftoversOf,
+  resetPlan,
 } from '../../../core/after';
 import { lastOf, trusted } from '../../../core/evidence';
 import { speciesOf } from '../../../core/species';
@@ -244,12 +246,7 @@ function After({ water }: { water: Display }) {
           name="Grazers in the display"
           value={`${crew.grazers}${crew.sinceLast === null ? '' : `, last came ${crew.sinceLast} days ago`}`}
         />
-        {crew.scavengers + crew.sifters > 0 ? (
-          <Line
-            name="Scavengers, sand sifters"
-            value={`${crew.scavengers}, ${crew.sifters}; they live on what falls, not on film`}
-          />
-        ) : null}
+        <FedByWhatFalls crew={crew} left={leftoversOf(e)} />
         {crew.ceilings.map((c) => (
           <Line key={c.school} name={SCHOOLS[c.school]} value={`up to ${c.animals}`} />
         ))}
@@ -273,5 +270,35 @@ function After({ water }: { water: Display }) {
         </Caution>
       </Section>
     </Screen>
+  );
+}
+
+/** Scavengers and sand sifters against what falls and the sand there is: film feeds neither. */
+function FedByWhatFalls({ crew, left }: { crew: CrewPlan; left: Leftovers }) {
+  const hungry = left.wantedMgN > left.fallsMgN;
+  const tight = left.sandCm2 !== null && left.sandWantedCm2 > left.sandCm2;
+  return (
+    <>
+      {crew.scavengers > 0 ? (
+        <>
+          <Line name="Scavengers" value={`${crew.scavengers}; they live on food that falls`} />
+          <Txt kind="small" tone={hungry ? 'nitrite' : 'second'}>
+            {`They want about ${left.wantedMgN.toFixed(1)} mg N a day in food; about ${left.fallsMgN.toFixed(1)} falls past the fish. ${hungry ? 'Feed them a little on purpose, after lights out, and add none.' : 'Enough.'}`}
+          </Txt>
+        </>
+      ) : null}
+      {crew.sifters > 0 ? (
+        <>
+          <Line name="Sand sifters" value={`${crew.sifters}; they live on what is in the sand`} />
+          <Txt kind="small" tone={tight ? 'nitrite' : 'second'}>
+            {left.sandCm2 === null
+              ? 'Whether the sand feeds them hangs on its area: say the sides of the glass.'
+              : tight
+                ? `They would turn over ${Math.round((left.sandWantedCm2 / left.sandCm2) * 10) / 10} times the open sand there is: add none, and watch that they do not grow thin.`
+                : 'The open sand is enough for them, once it has lived for some months.'}
+          </Txt>
+        </>
+      ) : null}
+    </>
   );
 }

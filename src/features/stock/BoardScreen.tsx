@@ -100,7 +100,8 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
           key={side}
           side={side}
           glass={glass}
-          light={lightFields(board, glass, side)}
+          light={lightFields(board, glass, side, chosen ? spotOf(chosen) : null)}
+          flows={board.flow.map((f) => ({ x: f.xCm, y: side === 'front' ? f.zCm : f.yCm, label: f.flow }))}
           rocks={board.rocks.map((r) =>
             side === 'front'
               ? { x: r.xCm, y: 0, width: r.widthCm, height: r.heightCm }

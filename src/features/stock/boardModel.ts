@@ -46,15 +46,16 @@ const ROWS = 4;
 /** PAR of the deepest tint. */
 const BRIGHT = 400;
 
-/** Fields of light of a side: front at the middle of the depth, top at the middle of the height. */
-export function lightFields(board: Board, glass: Glass, side: 'front' | 'top') {
+/** Fields of light of a side: front at the depth of whoever is looked at, top at its height; else at the middle of them. */
+export function lightFields(board: Board, glass: Glass, side: 'front' | 'top', looked: Spot | null) {
   const up = side === 'front' ? glass.waterCm : glass.widthCm;
   const width = glass.lengthCm / COLUMNS;
   const height = up / ROWS;
   return Array.from({ length: COLUMNS * ROWS }, (_, i) => {
     const x = (i % COLUMNS) * width;
     const y = Math.floor(i / COLUMNS) * height;
-    const middle = { xCm: x + width / 2, yCm: glass.widthCm / 2, zCm: glass.waterCm / 2 };
+    const { yCm, zCm } = looked ?? { yCm: glass.widthCm / 2, zCm: glass.waterCm / 2 };
+    const middle = { xCm: x + width / 2, yCm, zCm };
     const spot = side === 'front' ? { ...middle, zCm: y + height / 2 } : { ...middle, yCm: y + height / 2 };
     const light = lightAt(board, spot, glass.waterCm);
     return light ? [{ x, y, width, height, share: Math.min(1, light.par / BRIGHT), par: light.par }] : [];

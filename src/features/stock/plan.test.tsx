@@ -1,4 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
+import type { Display } from '../../../core/document';
 import { stockingPlan } from '../../../core/planner';
 import type { PlanAsk } from '../../workers/messages';
 import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
@@ -96,4 +97,14 @@ test('a plan is kept, one a day, and the next day it says what moved and why', a
   const steps = kept!.steps.map((s, i) => (i === 0 ? { ...s, releaseDay: s.buyDay } : s));
   show({ ...demo(), plans: { was: { ...kept!, id: 'was', at: yesterday, steps } } });
   await waitFor(() => expect(says(/^Since .* days later: /)).toBe(true));
+});
+test('a tank of five litres: a sentence for each wish, and no dates', async () => {
+  const doc = demo();
+  const water = doc.waters['north-window'] as Display;
+  doc.waters['north-window'] = { ...water, size: { kind: 'volume', volumeL: 5 } };
+  show(doc);
+  await waitFor(() =>
+    expect(says(/^Yellow watchman goby .*wants a glass of .* No day is right for it/)).toBe(true),
+  );
+  expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });

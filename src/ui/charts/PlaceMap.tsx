@@ -1,6 +1,6 @@
 import type { MouseEvent } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Line, Rect } from 'react-native-svg';
+import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
@@ -27,6 +27,8 @@ interface Props {
   /** Tinted fields of light: share 0 to 1, with a number. */
   light: readonly { x: number; y: number; width: number; height: number; share: number; par: number }[];
   rocks: readonly { x: number; y: number; width: number; height: number }[];
+  /** Where the flow was seen, in a word. */
+  flows: readonly { x: number; y: number; label: string }[];
   pieces: readonly MapPiece[];
   summary: string;
   /** Where it was touched, in centimetres. */
@@ -34,7 +36,7 @@ interface Props {
 }
 
 /** One side of the glass, y upwards: light as a tint, rock as blocks, corals as discs with what they reach when grown up as a dashed ring. */
-export function PlaceMap({ across, up, light, rocks, pieces, summary, onTouch }: Props) {
+export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onTouch }: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
   const scale = width / across;
@@ -102,12 +104,38 @@ export function PlaceMap({ across, up, light, rocks, pieces, summary, onTouch }:
               {f.par.toFixed(0)}
             </ChartText>
           ))}
+          {flows.map((f) => (
+            <Flow key={`${f.x} ${f.y}`} x={f.x * scale} y={height - f.y * scale} label={f.label} />
+          ))}
           {pieces.map((p) => (
             <Piece key={p.id} piece={p} scale={scale} height={height} width={width} />
           ))}
         </Svg>
       ) : null}
     </View>
+  );
+}
+
+const WAVES = { low: 1, medium: 2, high: 3 } as Record<string, number>;
+
+/** As many waves as the flow is strong, and the word. */
+function Flow({ x, y, label }: { x: number; y: number; label: string }) {
+  const { roles } = useTheme();
+  return (
+    <>
+      {Array.from({ length: WAVES[label] ?? 1 }, (_, i) => (
+        <Path
+          key={i}
+          d={`M${x - 12} ${y - 5 * i}q4 -5 8 0t8 0t8 0`}
+          fill="none"
+          stroke={roles.nitrate}
+          strokeWidth={2}
+        />
+      ))}
+      <ChartText x={x} y={y + 14} anchor="middle" tone="nitrate">
+        {label}
+      </ChartText>
+    </>
   );
 }
 
