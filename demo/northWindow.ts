@@ -37,7 +37,7 @@ export const NORTH: Display = {
     surfacePar: null,
     flow: [
       { xCm: 12, yCm: 40, zCm: 38, flow: 'high' },
-      { xCm: 45, yCm: 20, zCm: 20, flow: 'medium' },
+      { xCm: 57, yCm: 20, zCm: 26, flow: 'medium' },
       { xCm: 85, yCm: 15, zCm: 8, flow: 'low' },
     ],
     rocks: [
@@ -109,7 +109,7 @@ export function northAnimals(story: Story): Animal[] {
       count: 2,
       moves: moves([36, WISHED]),
       plannedDay: addDays(story.today, 5),
-      spots: [{ xCm: 41, yCm: 22, zCm: 10, at: story.at(37) }],
+      spots: [{ xCm: 41, yCm: 16, zCm: 10, at: story.at(37) }],
     },
     {
       ...base,

@@ -2,7 +2,7 @@
 import { soonestOf, surelyPlaced } from './bounds';
 import { type Calendar } from './calendar';
 import { type Problem, SLACK, type Wish } from './problem';
-import { type Batch, LATE, type Label, type World, batchOf, enteredBy, isCrew } from './world';
+import { type Batch, BITS, LATE, type Label, type World, batchOf, enteredBy, isCrew } from './world';
 
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;
@@ -56,6 +56,8 @@ export function* eventsOf(
 
 /** Two batches that share a wish, or hold two that may not live together. */
 function mayNotMeet(world: World, a: Batch, b: Batch): boolean {
+  if ((a.mask & b.mask) !== 0 || (a.enemies & b.mask) !== 0) return true;
+  if (world.p.wishes.length <= BITS) return false;
   const sameLine = world.lineOf[a.quarantine] === world.lineOf[b.quarantine];
   if (!sameLine && world.p.forbidden.length === 0) return false;
   for (const i of a.wishes)

@@ -2,7 +2,7 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { batchesAtLeast, isHopeless, lastAtLeast, mostPlaced, possible } from './bounds';
+import { batchesAtLeast, isHopeless, lastAtLeast, mostPlaced, possible, surelyPlaced } from './bounds';
 import { atEarliest, buysFor } from './days';
 import { eventsOf } from './events';
 import { Heap, Kept } from './kept';
@@ -124,7 +124,34 @@ function beam(
   }
 }
 
-/** All labels in the order of their days, but those that cannot lead to anything better. True where none is left. */
+/** A label with what may become of it. */
+interface Hopeful {
+  label: Label;
+  left: readonly number[];
+  /** At most so many placed, by level, and no earlier last release. */
+  most: number[];
+  last: number;
+  done: number;
+}
+
+const hopeful = (world: World, label: Label, left: readonly number[]): Hopeful => ({
+  label,
+  left,
+  most: mostPlaced(world, label, left),
+  last: lastAtLeast(world, label, surelyPlaced(world, label, left)),
+  done: label.worth.placed.reduce((sum, n) => sum + n, 0),
+});
+
+/** The most wishes first, then the soonest end; of those alike whatever is nearest to its end, so that whole plans are found early. */
+function moreHopeful(a: Hopeful, b: Hopeful): number {
+  for (let i = 0; i < a.most.length; i++) {
+    const more = (b.most[i] as number) - (a.most[i] as number);
+    if (more !== 0) return more;
+  }
+  return a.last - b.last || b.done - a.done || a.label.day - b.label.day;
+}
+
+/** All labels, the most hopeful first, but those that cannot lead to anything better. True where none is left. */
 function exhaust(
   world: World,
   root: Label,
@@ -133,18 +160,18 @@ function exhaust(
   consider: (label: Label) => void,
 ): boolean {
   const kept = new Kept(world);
-  const heap = new Heap<Label>((a, b) => a.day - b.day);
+  const heap = new Heap<Hopeful>(moreHopeful);
   kept.add(root);
-  heap.push(root);
-  for (let label = heap.pop(); label; label = heap.pop()) {
+  heap.push(hopeful(world, root, possible(world, root)));
+  for (let next = heap.pop(); next; next = heap.pop()) {
     if (!mayGoOn()) return false;
-    if (!kept.has(label)) continue;
-    const left = possible(world, label);
-    if (isHopeless(world, label, left, best())) continue;
+    const { label, left } = next;
+    if (!kept.has(label) || isHopeless(world, label, left, best())) continue;
     for (const child of after(world, label, left, false, best())) {
       consider(child);
-      if (isHopeless(world, child, possible(world, child), best())) continue;
-      if (kept.add(child)) heap.push(child);
+      const then = possible(world, child);
+      if (isHopeless(world, child, then, best())) continue;
+      if (kept.add(child)) heap.push(hopeful(world, child, then));
     }
   }
   return true;

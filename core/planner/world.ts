@@ -28,6 +28,9 @@ export interface Worth {
 export interface Batch {
   quarantine: number;
   wishes: number[];
+  /** A bit for each of them, and for each that may not be with one of them; of wishes from 32 on none. */
+  mask: number;
+  enemies: number;
   loadMgN: number;
   price: number;
   heavy: boolean;
@@ -146,7 +149,7 @@ export function worldOf(p: Problem): World {
     like: p.wishes.map((_, i) => p.wishes.findIndex((__, k) => k === i || (k < i && alike(k, i)))),
     quarantinesOf: p.wishes.map((w) => p.quarantines.flatMap((q, i) => (q.line === w.line ? [i] : []))),
     set,
-    open: openBatches(p, least),
+    open: openBatches({ p, least, conflicts }),
     setLoads,
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
@@ -159,14 +162,15 @@ export function worldOf(p: Problem): World {
   return world;
 }
 
-function openBatches(p: Problem, least: World['least']): Batch[] {
+function openBatches(world: Pick<World, 'p' | 'least' | 'conflicts'>): Batch[] {
+  const { p } = world;
   const open = p.fixed.filter((f) => f.release === null);
   const keys = [...new Set(open.map((f) => `${f.quarantine} ${f.buy}`))];
   return keys.map((key) => {
     const wishes = open.filter((f) => `${f.quarantine} ${f.buy}` === key);
     const [first] = wishes as [(typeof open)[number]];
     return batchOf(
-      { p, least },
+      world,
       first.quarantine,
       wishes.map((f) => f.wish),
       first.buy,
@@ -175,17 +179,23 @@ function openBatches(p: Problem, least: World['least']): Batch[] {
   });
 }
 
+/** What a bit can stand for. */
+export const BITS = 32;
+const bitOf = (wish: number): number => (wish < BITS ? 1 << wish : 0);
+
 export function batchOf(
-  world: Pick<World, 'p' | 'least'>,
+  world: Pick<World, 'p' | 'least' | 'conflicts'>,
   quarantine: number,
   wishes: number[],
   boughtOn: number | null,
   releasedOn: number | null,
 ): Batch {
-  const { p, least } = world;
+  const { p, least, conflicts } = world;
   const batch: Batch = {
     quarantine,
     wishes,
+    mask: 0,
+    enemies: 0,
     loadMgN: 0,
     price: 0,
     heavy: false,
@@ -199,6 +209,8 @@ export function batchOf(
   };
   for (const i of wishes) {
     const w = p.wishes[i] as Wish;
+    batch.mask |= bitOf(i);
+    for (const other of conflicts[i] as number[]) batch.enemies |= bitOf(other);
     batch.loadMgN += w.loadMgN;
     if (!p.fixed.some((f) => f.wish === i)) batch.price += w.price;
     batch.heavy ||= isHeavy(w.loadMgN);

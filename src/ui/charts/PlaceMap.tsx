@@ -44,7 +44,8 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
   // A number only where nothing stands in front of it.
   const bare = (f: Props['light'][number]): boolean => {
     const [x, y] = [f.x + f.width / 2, f.y + f.height / 2];
-    return pieces.every((p) => Math.hypot(p.x - x, p.y - y) > p.grown + f.width / 4);
+    const clear = (p: { x: number; y: number }, by: number) => Math.hypot(p.x - x, p.y - y) > by;
+    return pieces.every((p) => clear(p, p.grown + f.width / 4)) && flows.every((p) => clear(p, f.width));
   };
   const onClick = ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
     const { left, bottom } = currentTarget.getBoundingClientRect();
