@@ -150,7 +150,7 @@ export function stretchesAfter(provedMs: number, e: WaterEvidence, times: readon
 }
 
 /** Near-zero capacity at a moment after the proof: fading towards what the present load keeps alive. */
-export const capacityAt = (provedMgN: number, provedMs: number, e: WaterEvidence, atMs: number): number =>
+const capacityAt = (provedMgN: number, provedMs: number, e: WaterEvidence, atMs: number): number =>
   stretchesAfter(provedMs, e, [atMs]).reduce(
     (capacity, s) => carriedAfter(capacity, s.loadMgN, s.days, AS_PROVED),
     provedMgN,

@@ -286,7 +286,8 @@ const COMPANY = {
   tooManyOfKind: (s) => `${s.name}: at most ${s.most} to a tank; this makes ${s.would}.`,
   tooFewOfKind: (s) =>
     `${s.name} lives in company: ${s.least} or more, let in on one day; this makes ${s.count}.`,
-  rival: (s) => `${s.name} and ${s.other} claim the same ground, both of the ${s.ground} kind: expect a fight.`,
+  rival: (s) =>
+    `${s.name} and ${s.other} claim the same ground, both of the ${s.ground} kind: expect a fight.`,
   sameGenus: (s) =>
     `${s.name} and ${s.other} are of one genus, ${s.genus}, and take each other for rivals: expect a fight.`,
   lateComer: (s) => `${s.name} is territorial and there first: it will be hard on ${s.other}.`,

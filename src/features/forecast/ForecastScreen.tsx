@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Display } from '../../../core/document';
 import { loadAfterGates, plannedLoad, type Course } from '../../../core/forecast';
