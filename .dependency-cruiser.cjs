@@ -4,7 +4,7 @@ const only = (name, from, allowed, comment) => ({
   severity: 'error',
   comment,
   from: { path: from },
-  to: { path: '^(app|src|core|server|demo|e2e|bench|scripts|headless)/', pathNot: allowed },
+  to: { path: '^(app|src|core|formats|server|demo|e2e|bench|scripts|headless)/', pathNot: allowed },
 });
 module.exports = {
   forbidden: [
@@ -14,12 +14,18 @@ module.exports = {
       '^core/',
       'The core knows nothing of the interface, storage or demo.',
     ),
+    only(
+      'formats-use-core',
+      '^formats/(?!.*[.]test[.]ts$)',
+      '^(formats|core)/',
+      'Tables, calendars and archives: packages on one side, the core on the other.',
+    ),
     only('demo-uses-core', '^demo/', '^(demo|core)/', 'The demo scenario is made from the core only.'),
     only('ui-uses-core', '^src/ui/', '^(src/ui|core)/', 'The kit does not know the store.'),
     only(
       'workers-use-core',
       '^src/workers/',
-      '^(src/workers|core)/',
+      '^(src/workers|core|formats)/',
       'A worker is a door to one core function.',
     ),
     only(
@@ -31,14 +37,14 @@ module.exports = {
     only(
       'features-below-routes',
       '^src/features/',
-      '^(src/(features|store|workers|ui)|core)/',
+      '^(src/(features|store|workers|ui)|core|formats)/',
       'Features do not import routes.',
     ),
     only('routes-are-thin', '^app/', '^(app|src/features)/', 'A route imports its feature and nothing else.'),
     only(
       'headless-uses-core',
       '^headless/(?!.*[.]test[.]ts$)',
-      '^(headless|core)/',
+      '^(headless|core|formats)/',
       'The headless face is a thin command over the core; its tests may read the demo.',
     ),
     only('server-serves', '^server/', '^server/', 'The server serves the built files and holds no data.'),

@@ -6,7 +6,7 @@ const modulePathIgnorePatterns = ['<rootDir>/dist/', '<rootDir>/.cache/'];
 const node = {
   displayName: 'core',
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,src,demo,server,headless}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,formats,src,demo,server,headless}/**/*.test.ts'],
   transform: { '\\.m?[jt]sx?$': 'babel-jest' },
   transformIgnorePatterns,
   modulePathIgnorePatterns,

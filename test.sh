@@ -26,7 +26,7 @@ checks() {
   step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
   step "layout" npx prettier --check --log-level warn .
   step "lint" npx eslint .
-  step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core server demo headless
+  step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core formats server demo headless
   step "nothing unused" npx knip
   step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
   step "the compiled kernel is current" npx tsx scripts/kernels.mts --check

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { acclimate, quarantine } from './arrivals';
+import { exportCsv, Faulty, importCsv, merge, type Told } from './files';
 import { InputError } from './input';
 import { plan } from './plan';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
@@ -16,6 +17,10 @@ const HELP = `zoarium COMMAND
   acclimate FILE                                   a bag's chemistry under a drip, and what is advised
   quarantine FILE                                  a bare tank's changes, or a quarantine's clock
   plan FILE                                        who comes when: the best stocking plan within the rules
+  merge A B                                        two devices' files as one; conflicts on standard error
+  import-csv CSV --into DOC [--mapping MAP] [--zone ZONE] [--dry]
+                                                   a table's readings into a document, or what would come of it
+  export-csv FILE                                  every reading as a table
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -44,10 +49,14 @@ function run(argv: string[]): string {
       at: { type: 'string' },
       seed: { type: 'string' },
       days: { type: 'string' },
+      into: { type: 'string' },
+      mapping: { type: 'string' },
+      zone: { type: 'string' },
+      dry: { type: 'boolean' },
       help: { type: 'boolean', short: 'h' },
     },
   });
-  const [command, path] = positionals;
+  const [command, path, second] = positionals;
   if (values.help || command === undefined || command === 'help') return HELP;
   const now = Date.now();
   switch (command) {
@@ -65,6 +74,18 @@ function run(argv: string[]): string {
       return print(quarantine(read(path, 'file')));
     case 'plan':
       return print(plan(read(path, 'file'), () => performance.now()));
+    case 'merge':
+      return tell(merge(read(path, 'file'), read(second, 'second file')));
+    case 'import-csv':
+      return tell(
+        importCsv(read(path, 'table'), read(values.into, 'document? Name it with --into'), {
+          mapping: values.mapping === undefined ? undefined : read(values.mapping, 'mapping'),
+          zone: values.zone,
+          dry: values.dry,
+        }),
+      );
+    case 'export-csv':
+      return exportCsv(read(path, 'file'));
     case 'simulate':
       return print(simulate(read(path, 'scenario')));
     default:
@@ -72,11 +93,20 @@ function run(argv: string[]): string {
   }
 }
 
+/** What is said beside the output goes to standard error. */
+function tell({ out, err }: Told): string {
+  process.stderr.write(err);
+  return out;
+}
+
 const print = (value: object): string => `${JSON.stringify(value, null, 1)}\n`;
 
 try {
   process.stdout.write(run(process.argv.slice(2)));
 } catch (error) {
-  process.stderr.write(`zoarium: ${error instanceof Error ? error.message : String(error)}\n`);
+  if (error instanceof Faulty) {
+    process.stdout.write(error.out);
+    process.stderr.write(error.lines.map((l) => `${l}\n`).join(''));
+  } else process.stderr.write(`zoarium: ${error instanceof Error ? error.message : String(error)}\n`);
   process.exitCode = error instanceof InputError ? 2 : 1;
 }

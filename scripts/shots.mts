@@ -115,6 +115,24 @@ const tryEarlier = async (page: Page) => {
   await page.getByText(/12 days sooner/).waitFor();
 };
 
+const TABLE = [
+  'Datum;Uhrzeit;NO3;NH4-N;KH;Temp;Dichte SG;Bemerkung',
+  '03.04.2026;20:15;5,0;<0,05;8,1;25,2;1,0255;nach dem Wechsel',
+  '05.04.2026;19:40;7,5;0;7,9;25,0;1,0256;',
+  '08.04.2026;;10;0;9,9;24,8;1,0270;',
+].join('\n');
+
+/** A table chosen, and what would come of it. */
+const chooseTable = async (page: Page) => {
+  await page
+    .getByLabel('File to import')
+    .setInputFiles({ name: 'notebook.csv', mimeType: 'text/csv', buffer: Buffer.from(TABLE) });
+  await page.getByLabel('All of it was measured in').selectOption('north-window');
+  const heading = page.getByRole('heading', { name: /readings in/ });
+  await heading.waitFor();
+  await heading.evaluate((h) => h.scrollIntoView({ block: 'start' }));
+};
+
 /** A wish no day is right for, so that there is something to see. */
 const wishForTang = async (page: Page) => {
   await page.goto(`${base}${NORTH}/stock/add?species=yellow-tang`);
@@ -207,6 +225,8 @@ const SHOTS: Shot[] = [
   { name: 'money', path: `${NORTH}/stock/money` },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
+  { name: 'table', path: '/files', before: chooseTable },
+  { name: 'table-wide', path: '/files', wide: true, dark: true, before: chooseTable },
   { name: 'settings', path: '/settings' },
   { name: 'kits', path: '/kits' },
   { name: 'waters', path: '/waters' },

@@ -7,6 +7,9 @@ export {
   readDocument,
   readingDocument,
   writeDocument,
+  canonicalText,
   type LoadResult,
+  type Revision,
+  type Revisions,
 } from './file';
-export { equipmentSchema, kitSchema, readingSchema } from './schema';
+export { columnSchema, equipmentSchema, kitSchema, readingSchema } from './schema';

@@ -15,8 +15,16 @@ export interface Fault {
   message: string;
 }
 
+/** How an entity came to be what it is: the revisions it had, the newest first, and when it got the newest. */
+export interface Revision {
+  revisions: readonly string[];
+  at: string | null;
+}
+/** By "collection/id"; of whatever is not in it nothing is known. */
+export type Revisions = ReadonlyMap<string, Revision>;
+
 export type LoadResult =
-  | { status: 'ok'; document: Document; fromVersion: number }
+  | { status: 'ok'; document: Document; fromVersion: number; revisions: Revisions }
   | { status: 'not-json'; message: string }
   | { status: 'not-ours'; message: string }
   | { status: 'too-new'; version: number; message: string }
@@ -24,17 +32,25 @@ export type LoadResult =
   /** `more`: the reading ended here, there may be others. */
   | { status: 'invalid'; faults: Fault[]; more: boolean };
 
-/** The shape of a file: collections as lists, in a fixed order, sorted by id. */
+const revisionSchema = z.strictObject({
+  collection: z.enum(COLLECTION_NAMES),
+  id: z.string().min(1).max(200),
+  revisions: z.array(z.string().min(1).max(100)).min(1).max(TAKEN.revisions),
+  at: z.iso.datetime({ precision: 3 }).nullable(),
+});
+
+/** The shape of a file: collections as lists, in a fixed order, sorted by id; and how each entity came to be, as far as known. */
 export const fileSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
+  revisions: z.array(revisionSchema).optional(),
   ...(Object.fromEntries(COLLECTION_NAMES.map((name) => [name, z.array(COLLECTIONS[name])])) as {
     [C in CollectionName]: z.ZodArray<(typeof COLLECTIONS)[C]>;
   }),
 });
 
 /** The document as JSON text, stable: the same document always gives the same text. */
-export function writeDocument(doc: Document): string {
+export function writeDocument(doc: Document, revisions: Revisions = new Map()): string {
   const file: Record<string, unknown> = { format: FORMAT, version: VERSION };
   for (const name of COLLECTION_NAMES) {
     const entities: Record<string, AnyEntity> = doc[name];
@@ -42,6 +58,15 @@ export function writeDocument(doc: Document): string {
       .sort()
       .map((id) => canonical(entities[id]));
   }
+  const known = COLLECTION_NAMES.flatMap((collection) =>
+    Object.keys(doc[collection])
+      .sort()
+      .flatMap((id) => {
+        const revision = revisions.get(`${collection}/${id}`);
+        return revision ? [{ collection, id, ...revision }] : [];
+      }),
+  );
+  if (known.length > 0) file.revisions = known;
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
@@ -57,6 +82,9 @@ function canonical(value: unknown): unknown {
   }
   return value;
 }
+
+/** One entity as a text that does not depend on how it was put together: equal entities have equal texts. */
+export const canonicalText = (entity: AnyEntity): string => JSON.stringify(canonical(entity));
 
 /** One zod issue in words: where and what was expected. */
 function faultOf(issue: z.core.$ZodIssue, prefix: string): Fault {
@@ -78,9 +106,17 @@ export function parseEntity(
     : { ok: false, faults: result.error.issues.map((issue) => faultOf(issue, '')) };
 }
 
-/** References that lead nowhere, as (collection, id, fault). */
-export function brokenReferences(doc: Document): { collection: CollectionName; id: string; fault: Fault }[] {
-  const broken: { collection: CollectionName; id: string; fault: Fault }[] = [];
+/** A reference that leads nowhere, and what it would lead to where that is an entity of the document. */
+export interface Broken {
+  collection: CollectionName;
+  id: string;
+  fault: Fault;
+  target?: { collection: CollectionName; id: string };
+}
+
+/** References that lead nowhere. */
+export function brokenReferences(doc: Document): Broken[] {
+  const broken: Broken[] = [];
   const need = (
     collection: CollectionName,
     id: string,
@@ -96,6 +132,7 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
           path: `${collection} "${id}".${path}`,
           message: `refers to ${target} "${targetId}", which is not there`,
         },
+        target: { collection: target, id: targetId },
       });
     }
   };
@@ -143,10 +180,14 @@ export function brokenReferences(doc: Document): { collection: CollectionName; i
             path: `animals "${a.id}".${path}`,
             message: `is "${speciesId}", which is not in the species list`,
           },
+          target: { collection: 'species', id: speciesId },
         });
     const quarantineId = a.wish?.held?.quarantineId;
     if (quarantineId) need('animals', a.id, 'wish.held.quarantineId', 'waters', quarantineId);
   }
+  for (const e of Object.values(doc.agenda)) need('agenda', e.id, 'waterId', 'waters', e.waterId);
+  for (const m of Object.values(doc.mappings))
+    if (m.waterId !== null) need('mappings', m.id, 'waterId', 'waters', m.waterId);
   for (const own of Object.values(doc.species))
     if (!SPECIES_IDS.has(own.likeId))
       broken.push({
@@ -215,6 +256,7 @@ const shellOf = (version: number) =>
   z.strictObject({
     format: z.literal(FORMAT),
     version: z.literal(version),
+    revisions: z.unknown().optional(),
     ...Object.fromEntries(collectionsOf(version).map((name) => [name, z.array(z.unknown())])),
   });
 
@@ -262,7 +304,7 @@ export function* readingDocument(text: string): Generator<number, LoadResult> {
   }
   yield 0.3;
   const document = emptyDocument();
-  const faults: Fault[] = [];
+  const { revisions, faults } = revisionsIn(head.data);
   const twice: Fault[] = [];
   for (const [n, entry] of entries.entries()) {
     if (n % STRIDE === STRIDE - 1) yield 0.3 + (0.6 * n) / entries.length;
@@ -273,7 +315,7 @@ export function* readingDocument(text: string): Generator<number, LoadResult> {
   if (!lists.success) faults.push(...lists.error.issues.map((issue) => faultOf(issue, '')));
   const apart = faults.length > 0 ? [] : brokenReferences(document).map((b) => b.fault);
   const found = [...faults, ...twice, ...apart];
-  return found.length > 0 ? invalid(found) : { status: 'ok', document, fromVersion };
+  return found.length > 0 ? invalid(found) : { status: 'ok', document, fromVersion, revisions };
 }
 
 /** Reads a file's text in one go. */
@@ -292,6 +334,17 @@ const entriesIn = (file: Record<string, unknown>, version: number): Entry[] =>
       ? list.map((entity: unknown, i) => ({ collection, entity, from: `${collection}[${i}]` }))
       : [];
   });
+
+/** How the entities of a file came to be, where it says so. */
+function revisionsIn(file: Record<string, unknown>): { revisions: Map<string, Revision>; faults: Fault[] } {
+  const revisions = new Map<string, Revision>();
+  if (file.revisions === undefined) return { revisions, faults: [] };
+  const parsed = z.array(revisionSchema).safeParse(file.revisions);
+  if (!parsed.success)
+    return { revisions, faults: parsed.error.issues.map((issue) => faultOf(issue, 'revisions')) };
+  for (const { collection, id, ...revision } of parsed.data) revisions.set(`${collection}/${id}`, revision);
+  return { revisions, faults: [] };
+}
 
 /** Puts one entry into the document; what is wrong with its shape, or among those that stand `twice`. */
 function added(document: Document, twice: Fault[], { collection, entity, from }: Entry): Fault[] {

@@ -31,6 +31,12 @@ export const DOCUMENT_LIMITS = {
   fileDepth: limit(12, 'levels', 'the deepest nesting of a file; our own go to seven', 'this app'),
   faultsNamed: limit(10, 'faults', 'named of a file that cannot be read', 'this app'),
   faultText: limit(90, 'characters', 'the longest place, and the longest word, of a fault', 'this app'),
+  revisions: limit(
+    8,
+    'revisions',
+    'of an entity that are remembered, to tell which of two came later',
+    'this app',
+  ),
   overTopTimes: limit(1.25, 'times', 'the top step: how "over" it is drawn', 'common practice'),
 } as const satisfies LimitTable;
 

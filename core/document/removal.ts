@@ -16,6 +16,7 @@ const HELD = [
   'drips',
   'looks',
   'plans',
+  'agenda',
 ] as const;
 
 /** Takes a water with its log. With a display go the animals whose home it is and the quarantines that serve no other; whoever else passed
@@ -39,6 +40,11 @@ export function editsToRemoveWater(doc: Document, waterId: string): Edit[] {
       return kept === a ? [] : [{ put: 'animals', entity: kept }];
     }),
     ...mentionsWithout(doc, going, gone),
+    ...Object.values(doc.mappings).flatMap((m): Edit[] =>
+      m.waterId !== null && going.has(m.waterId)
+        ? [{ put: 'mappings', entity: { ...m, waterId: null } }]
+        : [],
+    ),
     ...Object.values(doc.waters).flatMap((w): Edit[] => {
       if (going.has(w.id)) return [{ remove: 'waters', id: w.id }];
       if (w.kind !== 'quarantine' || !w.serves.some((id) => going.has(id))) return [];

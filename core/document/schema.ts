@@ -14,6 +14,9 @@ import {
   BACTERIA_SOURCES,
   BAG_WAYS,
   CLARITIES,
+  COLLECTION_NAMES,
+  COLUMN_ROLES,
+  DATE_ORDERS,
   DOSED,
   DRIP_CHECKS,
   EQUIPMENT_KINDS,
@@ -41,6 +44,7 @@ import {
   ROCK_KINDS,
   SCHOOLS,
   SEEDS,
+  SEPARATORS,
   SETUP_ITEMS,
   SIGNS,
   SMELLS,
@@ -48,6 +52,7 @@ import {
   SOUNDS,
   STAGES,
   STRIP_LEFT,
+  SWITCHED,
   TAP_HOLDS,
   TEMPERAMENTS,
   TREATMENT_HOLDS,
@@ -57,6 +62,8 @@ import {
 // Compiled checks need eval, which the page's content policy forbids; the plain ones give the same answers.
 z.config({ jitless: true });
 
+/** Made of other ids. */
+const longId = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,199}$/, 'expected letters, digits, "-" and "_"');
 const id = z
   .string()
   .regex(
@@ -405,7 +412,22 @@ const eventSchema = z.discriminatedUnion('kind', [
     fallow: z.strictObject({ days: z.int().min(45).max(75), why: note.min(1) }).optional(),
   }),
   /** Nobody of the house looks after it. */
-  z.strictObject({ ...eventBase, kind: z.literal('away'), until: time }),
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('away'),
+    until: time,
+    /** For whoever looks after it meanwhile: who that is, what to feed whom, whom to call. */
+    carer: z
+      .strictObject({ name: z.string().max(MAX_NAME), feed: note, call: z.string().max(MAX_NAME) })
+      .optional(),
+  }),
+  /** Switched off for some work; what is not confirmed on again stays on top of everything. */
+  z.strictObject({
+    ...eventBase,
+    kind: z.literal('switchedOff'),
+    parts: z.array(z.enum(SWITCHED)).min(1).max(SWITCHED.length),
+    onAt: time.nullable(),
+  }),
   /** A batch of new salt water, as it turned out. */
   z.strictObject({
     ...eventBase,
@@ -466,6 +488,18 @@ const taskSchema = z.strictObject({
   doneAt: time.nullable(),
   /** Whom it is about. */
   animalIds: z.array(id).max(100).optional(),
+  /** Comes again: by a rule of RFC 5545 counted from `from`, or so many days after it was last done. `day` is the next. */
+  repeat: z
+    .discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('rule'), rule: z.string().min(6).max(300), from: day }),
+      z.strictObject({ kind: z.literal('after'), days: z.int().min(1).max(1000) }),
+    ])
+    .optional(),
+  /** Of one that comes again, when it was done or left out, and why. The last hundred. */
+  past: z
+    .array(z.strictObject({ day, at: time, skipped: z.string().max(MAX_NAME).optional() }))
+    .max(100)
+    .optional(),
 });
 
 /** One point of the setting-up lists, dated when done. */
@@ -773,6 +807,47 @@ const planSchema = z.strictObject({
   away: z.array(z.tuple([day, day])).max(200),
 });
 
+/** What the person decided about something due: put off, or left out this time, and why. */
+const agendaSchema = z.strictObject({
+  /** What is due, by its kind, what it is about and the day it fell due. */
+  id: longId,
+  waterId: id,
+  /** Not shown before. */
+  until: time.optional(),
+  skipped: z.strictObject({ at: time, why: z.string().max(MAX_NAME) }).optional(),
+});
+
+/** One column: its role, and of values the unit and basis they are in where the table says neither. */
+export const columnSchema = z.strictObject({
+  as: z.enum(COLUMN_ROLES),
+  parameter: z.enum(PARAMETERS).optional(),
+  unit: z.string().max(40).optional(),
+  basis: z.enum(['N', 'ion', 'NH3']).optional(),
+});
+
+/** How the columns of a table are read, kept by the names of its columns. */
+const mappingSchema = z.strictObject({
+  id,
+  /** The names of the columns, in the order of the table. */
+  header: z.array(z.string().max(200)).min(1).max(200),
+  separator: z.enum(SEPARATORS),
+  decimal: z.enum(['.', ',']),
+  dateOrder: z.enum(DATE_ORDERS).nullable(),
+  columns: z.array(columnSchema).min(1).max(200),
+  /** The water of readings that name none. */
+  waterId: id.nullable(),
+});
+
+/** That something was deleted: another device's copy of it must not bring it back. */
+const tombstoneSchema = z.strictObject({
+  id: longId,
+  collection: z.enum(COLLECTION_NAMES).exclude(['tombstones']),
+  of: longId,
+  /** The revision that was deleted; empty where none was known. */
+  revision: z.string().max(400),
+  at: time,
+});
+
 /** Every collection of the document with the schema of its entities. */
 export const COLLECTIONS = {
   settings: settingsSchema,
@@ -794,4 +869,7 @@ export const COLLECTIONS = {
   purchases: purchaseSchema,
   species: ownSpeciesSchema,
   plans: planSchema,
+  agenda: agendaSchema,
+  mappings: mappingSchema,
+  tombstones: tombstoneSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

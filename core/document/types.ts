@@ -41,6 +41,9 @@ export type QuarantineKit = (typeof QUARANTINE_KIT)[number];
 export type Said = Entity<'forecasts'>;
 export type Purchase = Entity<'purchases'>;
 export type SaidPlan = Entity<'plans'>;
+export type Mapping = Entity<'mappings'>;
+/** One column of a table that is read. */
+export type Column = Mapping['columns'][number];
 export type Treatment = Entity<'treatments'>;
 export type Dosed = (typeof DOSED)[number];
 export type DripCheck = keyof Drip['checks'];

@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 8;
+export const VERSION = 9;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -151,6 +151,32 @@ export const RISKS = [
   'riskCompany',
 ] as const;
 
+/** What is switched off for some work, and has to go on again. */
+export const SWITCHED = ['topOff', 'heater', 'pumps', 'skimmer', 'light', 'dosing'] as const;
+export type Switched = (typeof SWITCHED)[number];
+/** What a column of a foreign table holds. */
+export const COLUMN_ROLES = [
+  'when',
+  'day',
+  'clock',
+  'water',
+  'waterId',
+  'sample',
+  'parameter',
+  'value',
+  'unit',
+  'basis',
+  'kit',
+  'kitId',
+  'doubted',
+  'corrected',
+  'note',
+  'reading',
+  'ignore',
+] as const;
+export const DATE_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
+export const SEPARATORS = [',', ';', '\t', '|'] as const;
+
 /** How the water moves at a place. */
 export const FLOWS = ['low', 'medium', 'high'] as const;
 export const TEMPERAMENTS = ['gentle', 'firm', 'territorial'] as const;
@@ -236,5 +262,8 @@ export const COLLECTION_NAMES = [
   'purchases',
   'species',
   'plans',
+  'agenda',
+  'mappings',
+  'tombstones',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

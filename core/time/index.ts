@@ -2,3 +2,4 @@ export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween, isDay } fr
 export { dayOrder, type DayOrder } from './order';
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './durations';
 export { UTC, type LocalTime } from './local';
+export { isClockTime, isZone, momentIn, type ClockTime } from './zone';

@@ -1,5 +1,5 @@
 /** What is said of water with animals in it. */
-import { PARAMETER_NAMES, type IncidentKind } from '../document';
+import { PARAMETER_NAMES, type IncidentKind, type Switched } from '../document';
 import { LIVING } from '../living';
 import { FREE_AMMONIA } from '../seawater';
 import { showDifference } from '../units';
@@ -18,6 +18,16 @@ import {
   type Sentences,
   type WordsContext,
 } from './say';
+
+/** What is switched off for some work. */
+export const SWITCHED_WORDS: Record<Switched, string> = {
+  topOff: 'top-off',
+  heater: 'heater',
+  pumps: 'pumps',
+  skimmer: 'skimmer',
+  light: 'light',
+  dosing: 'dosing pump',
+};
 
 /** What happened, as it is chosen and as it is said again. */
 export const INCIDENT_WORDS: Record<IncidentKind, string> = {

@@ -3,7 +3,7 @@ import { METRIC, type UnitPreferences } from '../../core/units';
 import { readDrip } from './acclimation/dripForm';
 import { readDose, NEW_DOSE, textsFrom } from './cycle/doseForm';
 import { previewImport } from './files/importText';
-import { readingsCsv } from './files/csv';
+import { readingsCsv } from '../../formats/csv';
 import { doseGuard } from '../../core/dosing';
 import { keepingAmounts, emptyEvent, eventTextsOf, readEvent } from './log/eventForm';
 import { eventWords } from './log/eventWords';

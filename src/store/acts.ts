@@ -10,6 +10,8 @@ export interface Act {
   changes: Change[];
   /** The revision of each entity before the act, by its key. */
   was: Record<string, string>;
+  /** Of entities taken from another device's file, the revisions they had there, by key. */
+  elsewhere?: Record<string, string>;
   /** Kept without a word, and not to be taken back: nobody did it. */
   quiet?: true;
 }
@@ -17,7 +19,8 @@ export interface Act {
 /** The three ways of an act: done, taken back, done again. */
 export type Way = 'done' | 'undone' | 'redone';
 
-/** A revision names what an entity is: the act that wrote it. Nothing there has the empty one; what stood before acts were kept, '0'. */
+/** A revision names what an entity is: the act that wrote it, and those that wrote what it grew out of, so that another device's copy can be
+ *  told for older or for different. Nothing there has the empty one; what stood before acts were kept, '0'. */
 export const ABSENT = '';
 export const FIRST = '0';
 
@@ -64,12 +67,21 @@ export interface Step {
   rev: string;
 }
 
+/** So many revisions of an entity are kept. */
+const KEPT = 8;
+
+/** The revision an act gives an entity: its own name, then what was before, here and elsewhere. */
+function lineage(actId: string, ...before: readonly string[]): string {
+  const known = before.flatMap((r) => r.split(' ')).filter((r) => r !== ABSENT && r !== FIRST);
+  return [...new Set([actId, ...known])].slice(0, KEPT).join(' ');
+}
+
 /** The steps of an act in one of its ways. */
 export const stepsOf = (act: Act, way: Way): Step[] =>
   act.changes.map((done) => {
     const key = entityKey(done.collection, done.id);
     const before = act.was[key] ?? ABSENT;
-    const after = done.after === null ? ABSENT : act.id;
+    const after = done.after === null ? ABSENT : lineage(act.id, act.elsewhere?.[key] ?? '', before);
     return way === 'undone'
       ? { change: { ...done, before: done.after, after: done.before }, key, expected: after, rev: before }
       : { change: done, key, expected: before, rev: after };
@@ -80,6 +92,12 @@ export const actKey = (id: string): string => ACT + id;
 /** Acts hold what they changed, twice: they sort before all else and are read when there is time. */
 export const ACTS = { from: ACT, below: 'act0' };
 export const ALL_BUT_ACTS = { from: ACTS.below };
+
+/** The moment an act was made, by its name; null for what stood before acts were kept. */
+export function actMoment(name: string): string | null {
+  const ms = parseInt(name.slice(0, 9), 36);
+  return name.length > 10 && name[9] === '-' && Number.isFinite(ms) ? new Date(ms).toISOString() : null;
+}
 
 /** An id that sorts by the moment it was made. */
 export const actId = (nowMs: number, unique: string): string =>

@@ -95,6 +95,7 @@ export const storedActSchema = z
       }),
     ),
     was: z.record(z.string(), z.string()),
+    elsewhere: z.record(z.string(), z.string()).optional(),
     undone: z.boolean(),
   })
   .transform(({ version: _, ...act }) => act);

@@ -6,10 +6,12 @@ import {
   entityIn,
   VERSION,
   type AnyEntity,
+  type Change,
   type CollectionName,
   type Document,
   type Edit,
 } from '../../core/document';
+import { tombstoneId } from '../../core/merge/tombstone';
 import { ABSENT, ACTS, type Act } from './acts';
 import {
   actCommitted,
@@ -186,6 +188,10 @@ export interface CommitOptions {
   drafts?: readonly string[];
   /** What the app itself keeps: no notice, nothing to take back. */
   quiet?: boolean;
+  /** Another document takes the place of this one: what is not in it was not deleted. */
+  replaces?: boolean;
+  /** Of entities taken from another device's file, the revisions they had there, by key. */
+  elsewhere?: Record<string, string>;
 }
 /** An entity as a form was opened with it. */
 export interface Seen {
@@ -198,13 +204,15 @@ export const commit =
   (
     label: string,
     edits: readonly Edit[],
-    { seen = [], drafts = [], quiet = false }: CommitOptions = {},
+    { seen = [], drafts = [], quiet = false, replaces = false, elsewhere }: CommitOptions = {},
   ): Thunk<Promise<Outcome>> =>
   async (dispatch, getState, keeping) => {
     const { entities, undo: before, redo } = getState().document;
     const differing = changedSince(entities, edits, seen);
     if (differing.length > 0) return { kind: 'changed', differing };
-    const changes = changesOf(entities, edits);
+    const asked = changesOf(entities, edits);
+    const buried = quiet || replaces ? [] : burials(entities, asked, keeping.revisions);
+    const changes = [...asked, ...changesOf(entities, buried)];
     if (changes.length === 0) return { kind: 'nothing' };
     const was = Object.fromEntries(
       changes.map((c) => {
@@ -212,12 +220,33 @@ export const commit =
         return [key, keeping.revisions.get(key) ?? ABSENT];
       }),
     );
-    const act: Act = { id: keeping.newActId(), label, changes, was, ...(quiet ? { quiet } : {}) };
+    const act: Act = {
+      id: keeping.newActId(),
+      label,
+      changes,
+      was,
+      ...(quiet ? { quiet } : {}),
+      ...(elsewhere ? { elsewhere } : {}),
+    };
     dispatch(actCommitted(act));
     if (quiet) return keeping.save(act, 'done', { drafts });
     const tooMany = before.slice(0, Math.max(0, before.length + 1 - UNDO_DEPTH));
     return keeping.save(act, 'done', { drafts, forgotten: [...redo, ...tooMany] });
   };
+
+/** A tombstone for whatever is deleted, so that another device's copy does not bring it back; none for what stands again. */
+function burials(doc: Document, changes: readonly Change[], revisions: ReadonlyMap<string, string>): Edit[] {
+  const at = new Date().toISOString();
+  return changes.flatMap(({ collection, id, before, after }): Edit[] => {
+    if (collection === 'tombstones') return [];
+    const graveId = tombstoneId(collection, id);
+    if (after !== null)
+      return Object.hasOwn(doc.tombstones, graveId) ? [{ remove: 'tombstones', id: graveId }] : [];
+    if (before === null) return [];
+    const revision = revisions.get(entityKey(collection, id)) ?? ABSENT;
+    return [{ put: 'tombstones', entity: { id: graveId, collection, of: id, revision, at } }];
+  });
+}
 
 /** What the edits were made from and is no longer so. */
 function changedSince(doc: Document, edits: readonly Edit[], seen: readonly Seen[]): Differing[] {
@@ -229,9 +258,10 @@ function changedSince(doc: Document, edits: readonly Edit[], seen: readonly Seen
   });
 }
 
-/** Replaces the whole document, as one act. */
+/** Replaces the whole document, as one act.
+ *  @param elsewhere the revisions it had where it comes from, by key */
 export const replaceDocument =
-  (next: Document, label: string): Thunk<Promise<Outcome>> =>
+  (next: Document, label: string, elsewhere?: Record<string, string>): Thunk<Promise<Outcome>> =>
   (dispatch, getState) => {
     const now = getState().document.entities;
     const edits: Edit[] = [];
@@ -240,7 +270,7 @@ export const replaceDocument =
         if (!Object.hasOwn(next[name], id)) edits.push({ remove: name, id });
       for (const entity of Object.values(next[name])) edits.push({ put: name, entity } as Edit);
     }
-    return dispatch(commit(label, edits));
+    return dispatch(commit(label, edits, { replaces: true, ...(elsewhere ? { elsewhere } : {}) }));
   };
 
 /** Takes back the last act, unless another tab changed what it touched. */

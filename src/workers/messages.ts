@@ -1,6 +1,7 @@
 /** What the page and the forecast's workers say to each other. Every message names its job: an answer to a question that is no longer asked
  *  is not listened to. */
 import type { Concession, Problem, StockingPlan } from '../../core/planner';
+import type { Doubt, TableMapping, TableRead, Told as TableSaid } from '../../core/csv';
 import type { Document } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
@@ -35,3 +36,26 @@ export type PlanTold =
   | { name: string; plan: StockingPlan }
   /** Of the first plan's wishes that are left out, what together would let each in. */
   | { lets: Record<string, Concession[]> };
+
+/** To and from the reader of tables. */
+export interface TableAsk {
+  file: Blob;
+  doc: Document;
+  told: TableSaid;
+  zone: string;
+}
+export type TableTold =
+  | {
+      kind: 'table';
+      separator: string;
+      header: readonly string[];
+      rows: number;
+      /** The first rows, as they stand. */
+      shown: readonly (readonly string[])[];
+      mapping: TableMapping;
+      doubts: Doubt[];
+      assumed: string[];
+      /** Null while something is in doubt. */
+      read: TableRead | null;
+    }
+  | { kind: 'none'; message: string };

@@ -2,10 +2,13 @@ import { useRouter } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
 import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { elsewhereOf, revisionsForFile } from '../../store/revisions';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
 import { readFile } from '../../workers';
 import { SaveButton, useSaving } from '../shell/saving';
 import { previewImport, type Preview } from './importText';
+import { MergeOffer } from './MergeOffer';
+import { TableImport } from './TableImport';
 
 function download(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -15,6 +18,8 @@ function download(name: string, type: string, text: string): void {
   a.click();
   URL.revokeObjectURL(url);
 }
+
+const isTable = (name: string): boolean => /\.(csv|tsv|txt|tab)$/i.test(name);
 
 /** Export of everything, readings as CSV, and an import that shows what it will do before it does it. */
 export function FilesScreen() {
@@ -27,6 +32,7 @@ export function FilesScreen() {
   const [preview, setPreview] = useState<{ name: string; result: Preview } | null>(null);
   const [reading, setReading] = useState<{ name: string; stop: () => void } | null>(null);
   const [done, setDone] = useState(0);
+  const [table, setTable] = useState<File | null>(null);
   // The file is compared with what is here when it has been read.
   const present = useRef(doc);
   useEffect(() => {
@@ -39,6 +45,11 @@ export function FilesScreen() {
     if (!file) return;
     reading?.stop();
     setPreview(null);
+    setTable(null);
+    if (isTable(file.name)) {
+      setTable(file);
+      return;
+    }
     setDone(0);
     const { ended, stop } = readFile(file, setDone);
     setReading({
@@ -52,8 +63,9 @@ export function FilesScreen() {
     setReading(null);
     setPreview({ name: file.name, result: previewImport(read, present.current) });
   };
+  const everything = () => writeDocument(doc, dispatch(revisionsForFile()));
   const exportCsv = async () => {
-    const { readingsCsv } = await import('./csv');
+    const { readingsCsv } = await import('../../../formats/csv');
     download(`zoarium-readings-${day}.csv`, 'text/csv', readingsCsv(doc));
   };
 
@@ -70,7 +82,7 @@ export function FilesScreen() {
             icon="exported"
             label="Export everything"
             disabled={empty}
-            onPress={() => download(`zoarium-${day}.json`, 'application/json', writeDocument(doc))}
+            onPress={() => download(`zoarium-${day}.json`, 'application/json', everything())}
           />
           <Button icon="exported" label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
         </Row>
@@ -82,13 +94,15 @@ export function FilesScreen() {
       </Section>
       <Section title="Import">
         <Txt>
-          A file replaces what is here, all or nothing, after you have seen what it will do. It can be undone.
+          A file is taken together with what is here, or replaces it, all or nothing, after you have seen what
+          it will do. A table of readings (CSV) is added to the log, column by column as you say. Both can be
+          undone.
         </Txt>
         <Button label="Choose a file" onPress={() => input.current?.click()} />
         {createElement('input', {
           ref: input,
           type: 'file',
-          accept: '.json,application/json',
+          accept: '.json,.csv,.tsv,.txt,application/json,text/csv',
           'aria-label': 'File to import',
           style: { display: 'none' },
           onChange: (event: { target: HTMLInputElement }) => {
@@ -102,11 +116,37 @@ export function FilesScreen() {
             <Button kind="quiet" label="Stop reading" onPress={reading.stop} />
           </Row>
         ) : null}
+        {table ? (
+          <TableImport
+            key={`${table.name} ${table.size} ${table.lastModified}`}
+            file={table}
+            name={table.name.slice(0, 80)}
+            doc={doc}
+            onDone={(imported) => {
+              setTable(null);
+              if (imported) router.push('/waters');
+            }}
+          />
+        ) : null}
         {preview ? (
           <Section title={preview.result.ok ? 'What it will do' : preview.result.title}>
             <Txt kind="small" tone="second">
               {preview.name.slice(0, 80)}
             </Txt>
+            {preview.result.ok && !empty ? (
+              <MergeOffer
+                present={doc}
+                document={preview.result.document}
+                revisions={preview.result.revisions}
+                onDone={() => {
+                  setPreview(null);
+                  router.push('/waters');
+                }}
+              />
+            ) : null}
+            {preview.result.ok && !empty ? (
+              <Txt kind="strong">The file in the place of everything</Txt>
+            ) : null}
             {preview.result.lines.map((l) => (
               <Txt key={l} tone={preview.result.ok ? 'ink' : 'ammonia'}>
                 {l}
@@ -117,13 +157,13 @@ export function FilesScreen() {
               {preview.result.ok ? (
                 <SaveButton
                   saving={saving}
-                  kind="primary"
-                  label="Import it"
+                  kind={empty ? 'primary' : 'outline'}
+                  label={empty ? 'Import it' : 'Replace everything'}
                   onPress={() => {
                     if (!preview.result.ok) return;
-                    const { document } = preview.result;
+                    const { document, revisions } = preview.result;
                     void saving.run(
-                      () => dispatch(replaceDocument(document, 'File imported')),
+                      () => dispatch(replaceDocument(document, 'File imported', elsewhereOf(revisions))),
                       () => {
                         setPreview(null);
                         router.push('/waters');

@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { readDocument, writeDocument } from '../../../core/document/checks';
 import type { FileTold } from '../../workers/messages';
@@ -82,4 +82,35 @@ test('a file of over 64 MB is refused unread', async () => {
 test('with nothing entered there is nothing to export', () => {
   onScreen(<FilesScreen />, { doc: emptyDocument() });
   expect(says('Nothing to export yet.')).toBe(true);
+});
+
+/** The demo with one sample's note of another device, corrected at a moment. */
+const noted = (note: string, editedAt: string) => {
+  const doc = demo();
+  const [sample] = Object.values(doc.samples);
+  doc.samples[sample!.id] = { ...sample!, note, editedAt };
+  return { doc, id: sample!.id };
+};
+
+test('taken together: what is new comes, both edits stand side by side, and the other can be taken', async () => {
+  const here = noted('mine', '2026-06-01T10:00:00.000Z');
+  const there = noted('theirs', '2026-06-02T10:00:00.000Z');
+  const [kit] = Object.values(there.doc.kits);
+  there.doc.kits.new = { ...kit!, id: 'new' };
+  const { doc } = onScreen(<FilesScreen />, { doc: here.doc });
+  await give(writeDocument(there.doc));
+  await waitFor(() => expect(says('Both together')).toBe(true));
+  expect(says('kits: 1 new, 0 newer there, 0 deleted there')).toBe(true);
+  expect(says(/edited on both; the later edit is taken/)).toBe(true);
+  expect(says('theirs (not mine)')).toBe(true);
+  press(`Take the other instead: ${here.id}`);
+  await submit('Take both together');
+  expect(doc().samples[here.id]?.note).toBe('mine');
+  expect(doc().kits.new).toBeTruthy();
+});
+test('the same file again changes nothing, and says so', async () => {
+  onScreen(<FilesScreen />, { doc: demo() });
+  await give(writeDocument(demo()));
+  await waitFor(() => expect(says('Both together')).toBe(true));
+  expect(says('Nothing: the file holds nothing that is not here.')).toBe(true);
 });

@@ -5,9 +5,10 @@ import {
   type CollectionName,
   type Document,
 } from '../../../core/document';
+import type { Revisions } from '../../../core/document/checks';
 import type { FileRead } from '../../workers';
 
-const COLLECTION_WORDS: Record<CollectionName, string> = {
+export const COLLECTION_WORDS: Record<CollectionName, string> = {
   settings: 'settings',
   waters: 'waters',
   kits: 'kits',
@@ -26,11 +27,15 @@ const COLLECTION_WORDS: Record<CollectionName, string> = {
   treatments: 'treatments',
   species: 'kinds of one’s own',
   plans: 'plans',
+  agenda: 'put off or left out',
+  mappings: 'ways to read tables',
+  tombstones: 'deletions remembered',
   purchases: 'purchases',
 };
 
 export type Preview =
-  { ok: true; document: Document; lines: string[] } | { ok: false; title: string; lines: string[] };
+  | { ok: true; document: Document; revisions: Revisions; lines: string[] }
+  | { ok: false; title: string; lines: string[] };
 
 /** What an import would do, or why it cannot be done, place by place. Nothing is changed here. */
 export function previewImport(read: FileRead, present: Document): Preview {
@@ -44,7 +49,7 @@ export function previewImport(read: FileRead, present: Document): Preview {
     if (added + kept + gone === 0 || (name === 'settings' && added + gone === 0)) return [];
     return [`${COLLECTION_WORDS[name]}: ${added} new, ${kept} replaced or the same, ${gone} removed`];
   });
-  return { ok: true, document: read.document, lines };
+  return { ok: true, document: read.document, revisions: read.revisions, lines };
 }
 
 function whyNot(read: Exclude<FileRead, { status: 'ok' }>): { title: string; lines: string[] } {

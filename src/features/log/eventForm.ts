@@ -442,7 +442,7 @@ export function eventTextsOf(
   units: UnitPreferences,
   fieldTime: (ms: number) => string,
 ): EventTexts | null {
-  if (e.kind === 'schoolChanged' || e.kind === 'seaweed') return null;
+  if (e.kind === 'schoolChanged' || e.kind === 'seaweed' || e.kind === 'switchedOff') return null;
   const t: EventTexts = { ...emptyEvent(e.kind), atText: fieldTime(Date.parse(e.at)), note: e.note };
   if (e.kind === 'ammoniaDose') t.amount = formatDecimal(fromMgNPerL('ammonia', 'ion', e.mgN / netL), 3);
   if (e.kind === 'bacteria')
@@ -509,5 +509,8 @@ export function keepingAmounts(
   const amountsTouched = (Object.keys(typed) as (keyof EventTexts)[]).some(
     (key) => key !== 'note' && key !== 'atText' && typed[key] !== shown[key],
   );
-  return amountsTouched ? { ...read, at } : { ...before, at, note: read.note };
+  if (!amountsTouched) return { ...before, at, note: read.note };
+  // What is said to whoever looks after it is asked on a page of its own.
+  const carer = before.kind === 'away' && before.carer ? { carer: before.carer } : {};
+  return { ...read, ...carer, at };
 }

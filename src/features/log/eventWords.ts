@@ -12,7 +12,7 @@ import type {
 } from '../../../core/document';
 import { HOUR_MS } from '../../../core/time';
 import { formatDecimal, fromMgNPerL, showQuantity, type UnitPreferences } from '../../../core/units';
-import { INCIDENT_WORDS, SCHOOL_WORDS } from '../../../core/words';
+import { INCIDENT_WORDS, SCHOOL_WORDS, SWITCHED_WORDS } from '../../../core/words';
 
 export const EVENT_WORDS: Record<EventKind, string> = {
   ammoniaDose: 'Ammonia dose',
@@ -31,6 +31,7 @@ export const EVENT_WORDS: Record<EventKind, string> = {
   dose: 'Alkalinity, calcium, magnesium dosed',
   incident: 'Something happened',
   away: 'Away',
+  switchedOff: 'Switched off',
 };
 export const SEED_WORDS: Record<(typeof SEEDS)[number], string> = {
   bottle: 'Bottle',
@@ -137,6 +138,8 @@ export function eventWords(e: WaterEvent, netL: number, units: UnitPreferences):
           : `${formatDecimal((Date.parse(e.until) - Date.parse(e.at)) / HOUR_MS, 1)} h`;
       return [INCIDENT_WORDS[e.what], e.name ?? '', lasted].filter(Boolean).join(', ');
     }
+    case 'switchedOff':
+      return `${e.parts.map((p) => SWITCHED_WORDS[p]).join(', ')}${e.onAt === null ? ', not on again yet' : ', on again'}`;
     case 'away':
       return `${formatDecimal((Date.parse(e.until) - Date.parse(e.at)) / (24 * HOUR_MS), 1)} days`;
     case 'seafoodOut':

@@ -1,0 +1,2 @@
+export { merged, merging, type Conflict, type Merged, type Versioned } from './merge';
+export { tombstoneId } from './tombstone';
