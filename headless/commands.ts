@@ -102,7 +102,7 @@ function whole(name: string, text: string | undefined, usual: number, min: numbe
   return value;
 }
 
-const words = {
+export const words = {
   units: METRIC,
   day: (ms: number) => new Date(ms).toISOString().slice(0, 10),
   written: (day: string) => day,

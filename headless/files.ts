@@ -15,7 +15,7 @@ export interface Told {
 }
 
 /** @throws InputError in one sentence, naming which file */
-function documentIn(text: string, name: string): Versioned {
+export function documentIn(text: string, name: string): Versioned {
   const read = readDocument(text);
   if (read.status === 'ok') return read;
   if (read.status !== 'invalid') throw new InputError(`${name}: ${read.message}`);

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { acclimate, quarantine } from './arrivals';
 import { exportCsv, Faulty, importCsv, merge, type Told } from './files';
 import { InputError } from './input';
+import { calendar } from './calendar';
 import { plan } from './plan';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
 
@@ -21,6 +22,7 @@ const HELP = `zoarium COMMAND
   import-csv CSV --into DOC [--mapping MAP] [--zone ZONE] [--dry]
                                                    a table's readings into a document, or what would come of it
   export-csv FILE                                  every reading as a table
+  calendar FILE [--at ISO] [--days N]               everything due as an iCalendar file; 60 days unless asked
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -86,6 +88,8 @@ function run(argv: string[]): string {
       );
     case 'export-csv':
       return exportCsv(read(path, 'file'));
+    case 'calendar':
+      return calendar(read(path, 'file'), values, now);
     case 'simulate':
       return print(simulate(read(path, 'scenario')));
     default:

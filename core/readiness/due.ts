@@ -90,6 +90,17 @@ export function dueTests(
   return [...due];
 }
 
+/** When each test of the usual rhythm falls due next, by its last reading; what was never read is due now. */
+export function testsAhead(
+  e: WaterEvidence,
+  judgements: readonly Asking[],
+): { parameter: Parameter; everyDays: number; lastMs: number | null; dueMs: number }[] {
+  return rhythmOf(e, judgements).map(([parameter, everyDays]) => {
+    const lastMs = lastOf(e.series[parameter])?.atMs ?? null;
+    return { parameter, everyDays, lastMs, dueMs: lastMs === null ? e.nowMs : lastMs + everyDays * DAY_MS };
+  });
+}
+
 /** The parameters a statement asks to be read. */
 function asked(statement: Statement): readonly Parameter[] {
   if ('parameters' in statement) return statement.parameters;
