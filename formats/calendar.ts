@@ -46,13 +46,14 @@ export function calendarOf(
     });
     const rule = ruleOf(item);
     if (rule !== null) event.repeating(rule);
-    event.createAlarm({
+    const alarm = event.createAlarm({
       type: ICalAlarmType.display,
       // After the start: what is before it counts upwards.
       trigger: -ALARM_HOUR * 3600,
-      relatesTo: ICalAlarmRelatesTo.start,
       description: words.title(item),
     });
+    // Said last: setting the trigger takes it from the end.
+    alarm.relatesTo(ICalAlarmRelatesTo.start);
   }
   return calendar.toString();
 }
