@@ -1,6 +1,6 @@
-import { prefetchPlaces } from '../src/features/screens';
+import { prefetchPlaces, Reminder } from '../src/features/screens';
 import { AppRoot } from '../src/features/shell';
 
 export default function Route() {
-  return <AppRoot whenIdle={prefetchPlaces} />;
+  return <AppRoot whenIdle={prefetchPlaces} Reminder={Reminder} />;
 }

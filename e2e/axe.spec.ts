@@ -23,6 +23,8 @@ const ROUTES = [
   '/water/north-window/stock/company',
   '/water/north-window/stock/money',
   '/water/north-window/stock/board',
+  '/agenda',
+  '/water/north-window/carer',
   '/water/north-window/stock/upgrade',
   '/water/north-window/stock/kind?name=thing',
   '/water/north-window/drip/new?animals=north-cardinals',

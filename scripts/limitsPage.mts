@@ -2,6 +2,7 @@
 import { ACCLIMATION_LIMITS } from '../core/acclimation';
 import { ARRIVALS_LIMITS } from '../core/arrivals';
 import { AFTER_LIMITS } from '../core/after';
+import { AGENDA_LIMITS } from '../core/agenda';
 import {
   DEFAULT_TARGETS,
   DOCUMENT_LIMITS,
@@ -36,6 +37,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Judgement (core/readiness)', READINESS_LIMITS],
   ['Living water (core/living)', LIVING_LIMITS],
   ['Stocking (core/stocking)', STOCKING_LIMITS],
+  ['Agenda (core/agenda)', AGENDA_LIMITS],
   ['Company (core/company)', COMPANY_LIMITS],
   ['The stocking plan (core/planner)', PLANNER_LIMITS],
   ['Places (core/placement)', PLACEMENT_LIMITS],

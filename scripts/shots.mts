@@ -115,6 +115,19 @@ const tryEarlier = async (page: Page) => {
   await page.getByText(/12 days sooner/).waitFor();
 };
 
+/** Away from the tenth day on, for two weeks; and the note. */
+const goAway = async (page: Page) => {
+  await page.getByRole('link', { name: 'I will be away' }).click();
+  const at = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 16);
+  await page.getByRole('button', { name: /From another time/ }).click();
+  await page.getByLabel('From', { exact: true }).fill(at(10));
+  await page.getByLabel('Until').fill(at(24));
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.waitForURL((url) => !url.pathname.endsWith('/event'));
+  await page.goto(`${base}${NORTH}/carer`);
+  await page.getByRole('heading', { name: 'Feeding' }).waitFor();
+};
+
 const TABLE = [
   'Datum;Uhrzeit;NO3;NH4-N;KH;Temp;Dichte SG;Bemerkung',
   '03.04.2026;20:15;5,0;<0,05;8,1;25,2;1,0255;nach dem Wechsel',
@@ -225,6 +238,10 @@ const SHOTS: Shot[] = [
   { name: 'money', path: `${NORTH}/stock/money` },
   { name: 'animal', path: `${NORTH}/stock/north-cardinals` },
   { name: 'files', path: '/files' },
+  { name: 'agenda', path: '/agenda' },
+  { name: 'agenda-wide', path: '/agenda', wide: true, dark: true },
+  { name: 'carer', path: `${NORTH}/carer`, before: goAway },
+  { name: 'carer-wide', path: `${NORTH}/carer`, wide: true, before: goAway },
   { name: 'table', path: '/files', before: chooseTable },
   { name: 'table-wide', path: '/files', wide: true, dark: true, before: chooseTable },
   { name: 'settings', path: '/settings' },

@@ -102,12 +102,15 @@ const item = (
 });
 
 function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string): AgendaItem[] {
-  const { nowMs, local } = facts;
+  const { local } = facts;
   const here = { waterId: water.id };
   const evidence = facts.evidenceOf(water.id);
   const assessment = facts.assessmentOf(water.id);
   const off = Object.values(doc.events).flatMap((e) =>
-    e.waterId === water.id && e.kind === 'switchedOff' && e.onAt === null && Date.parse(e.at) <= nowMs
+    e.waterId === water.id &&
+    e.kind === 'switchedOff' &&
+    e.onAt === null &&
+    local.dayOf(Date.parse(e.at)) <= today
       ? [
           item({ code: 'backOn', eventId: e.id, parts: e.parts, sinceMs: Date.parse(e.at) }, e.id, {
             ...here,

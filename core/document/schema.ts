@@ -773,6 +773,8 @@ const settingsSchema = z.strictObject({
   theme: z.enum(['system', 'light', 'dark']),
   /** A sound at the end of a reagent's wait. */
   timerSound: z.boolean().optional(),
+  /** Reminders of what is due, by day. */
+  remind: z.boolean().optional(),
 });
 
 /** A kind the list does not hold; what is left out is its nearest relative's. */

@@ -1,6 +1,13 @@
 /** Every screen but the first with the way to its code, which is fetched when the screen is first wanted. Routes name screens from here. */
-import { screen } from './shell';
+import { part, screen } from './shell';
 
+/** Reminders of what is due, where the person has asked for them. */
+export const Reminder = part(
+  () => import('./agenda/Reminder').then((m) => m.Reminder),
+  () => null,
+);
+export const CarerScreen = screen(() => import('./agenda/CarerScreen').then((m) => m.CarerScreen));
+export const AgendaScreen = screen(() => import('./agenda/AgendaScreen').then((m) => m.AgendaScreen));
 export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) => m.SampleScreen));
 export const ArrivalScreen = screen(() => import('./stock/ArrivalScreen').then((m) => m.ArrivalScreen));
 export const CompanyScreen = screen(() => import('./stock/CompanyScreen').then((m) => m.CompanyScreen));

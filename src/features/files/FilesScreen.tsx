@@ -5,18 +5,23 @@ import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelect
 import { elsewhereOf, revisionsForFile } from '../../store/revisions';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
 import { readFile } from '../../workers';
+import { download } from '../shell/download';
 import { SaveButton, useSaving } from '../shell/saving';
 import { previewImport, type Preview } from './importText';
 import { MergeOffer } from './MergeOffer';
 import { TableImport } from './TableImport';
 
-function download(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const a = document.createElement('a');
-  a.href = url;
-  a.download = name;
-  a.click();
-  URL.revokeObjectURL(url);
+/** The document in an archive, or why there is none. */
+async function unpacked(file: File): Promise<{ ok: true; text: string } | { ok: false; why: string }> {
+  const { ArchiveError, documentInArchive } = await import('../../../formats/archive');
+  try {
+    return { ok: true, text: await documentInArchive(new Uint8Array(await file.arrayBuffer())) };
+  } catch (error) {
+    return {
+      ok: false,
+      why: error instanceof ArchiveError ? `${error.message}.` : 'The browser could not open it.',
+    };
+  }
 }
 
 const isTable = (name: string): boolean => /\.(csv|tsv|txt|tab)$/i.test(name);
@@ -46,6 +51,16 @@ export function FilesScreen() {
     reading?.stop();
     setPreview(null);
     setTable(null);
+    if (/\.zip$/i.test(file.name)) {
+      const text = await unpacked(file);
+      if (!text.ok)
+        setPreview({
+          name: file.name,
+          result: { ok: false, title: 'The archive cannot be read', lines: [text.why] },
+        });
+      else await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')));
+      return;
+    }
     if (isTable(file.name)) {
       setTable(file);
       return;
@@ -64,6 +79,11 @@ export function FilesScreen() {
     setPreview({ name: file.name, result: previewImport(read, present.current) });
   };
   const everything = () => writeDocument(doc, dispatch(revisionsForFile()));
+  const exportArchive = async () => {
+    const { archiveOf } = await import('../../../formats/archive');
+    const bytes = await archiveOf(doc, dispatch(revisionsForFile()));
+    download(`zoarium-${day}.zip`, 'application/zip', new Blob([bytes], { type: 'application/zip' }));
+  };
   const exportCsv = async () => {
     const { readingsCsv } = await import('../../../formats/csv');
     download(`zoarium-readings-${day}.csv`, 'text/csv', readingsCsv(doc));
@@ -84,6 +104,12 @@ export function FilesScreen() {
             disabled={empty}
             onPress={() => download(`zoarium-${day}.json`, 'application/json', everything())}
           />
+          <Button
+            icon="exported"
+            label="The same as a zip, with tables"
+            disabled={empty}
+            onPress={() => void exportArchive()}
+          />
           <Button icon="exported" label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
         </Row>
         {empty ? (
@@ -102,7 +128,7 @@ export function FilesScreen() {
         {createElement('input', {
           ref: input,
           type: 'file',
-          accept: '.json,.csv,.tsv,.txt,application/json,text/csv',
+          accept: '.json,.zip,.csv,.tsv,.txt,application/json,text/csv',
           'aria-label': 'File to import',
           style: { display: 'none' },
           onChange: (event: { target: HTMLInputElement }) => {

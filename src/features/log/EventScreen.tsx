@@ -441,7 +441,12 @@ function EventSheet({ water }: { water: Water }) {
           onPress={() => change({ atText: fieldTime(Date.now()) })}
         />
       ) : (
-        <WhenEntry form={form} name="atText" kind="datetime-local" label="Done at" />
+        <WhenEntry
+          form={form}
+          name="atText"
+          kind="datetime-local"
+          label={texts.kind === 'away' ? 'From' : 'Done at'}
+        />
       )}
       <TextEntry
         form={form}

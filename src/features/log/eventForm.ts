@@ -183,7 +183,9 @@ export function readEvent(
   if (t.atText !== '') {
     const read = c.readTime(t.atText);
     if (read === null) faults.atText = 'That is no date and time. Choose both.';
-    else if (read > c.nowMs + MINUTE_MS) faults.atText = 'That lies in the future. Log it when it is done.';
+    // An absence is said before it begins, so that everything can keep clear of it.
+    else if (read > c.nowMs + MINUTE_MS && t.kind !== 'away')
+      faults.atText = 'That lies in the future. Log it when it is done.';
     else atMs = read;
   }
   if (t.note.length > MAX_NOTE) faults.note = `The note is too long: ${MAX_NOTE} characters is the most.`;

@@ -45,6 +45,8 @@ describe('events of the water', () => {
       'Power cut, 3.5 h',
     ],
     ['away', { atText: '2026-05-01T12:00', untilText: '2026-05-11T12:00' }, '10 days'],
+    // Said before it begins.
+    ['away', { atText: '2026-08-01T12:00', untilText: '2026-08-15T12:00' }, '14 days'],
   ] as [Loggable, Partial<EventTexts>, string][])(
     '%s in words, and back to the same',
     (kind, patch, words) => {

@@ -4,7 +4,7 @@ import { BricolageGrotesque_600SemiBold } from '@expo-google-fonts/bricolage-gro
 import { BricolageGrotesque_800ExtraBold } from '@expo-google-fonts/bricolage-grotesque/800ExtraBold';
 import { FontDisplay, loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, type ComponentType } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Provider } from 'react-redux';
 import { goOnUnstored, selectSettings, useAppDispatch, useAppSelector } from '../../store';
@@ -23,8 +23,15 @@ const FACES = {
   AtkinsonHyperlegibleNext_700Bold,
 };
 
-/** Store, theme, fonts and the frame around every route. `whenIdle` runs once the page stands and everything stored is read. */
-export function AppRoot({ whenIdle }: { whenIdle: () => void }) {
+interface Props {
+  /** Runs once the page stands and everything stored is read. */
+  whenIdle: () => void;
+  /** What the person has asked to be reminded by; draws nothing. */
+  Reminder: ComponentType;
+}
+
+/** Store, theme, fonts and the frame around every route. */
+export function AppRoot({ whenIdle, Reminder }: Props) {
   useEffect(() => {
     pictureStands();
     void whole.then(() => {
@@ -52,9 +59,15 @@ export function AppRoot({ whenIdle }: { whenIdle: () => void }) {
     <LastResort>
       <Provider store={started.store}>
         <Themed />
+        <Asked Reminder={Reminder} />
       </Provider>
     </LastResort>
   );
+}
+
+function Asked({ Reminder }: Pick<Props, 'Reminder'>) {
+  const { remind } = useAppSelector(selectSettings);
+  return remind === true ? <Reminder /> : null;
 }
 
 function Themed() {

@@ -48,6 +48,7 @@ export function Frame({ children }: { children: ReactNode }) {
           {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="title">Zoarium</Txt>}
           <View style={styles.railPlaces}>{places}</View>
           <View style={styles.railFoot}>
+            <RailLink href="/agenda" label="Agenda" />
             <RailLink href="/files" label="Files" />
             <RailLink href="/settings" label="Units and theme" />
             <RailLink href="/keys" label="Keys ?" />

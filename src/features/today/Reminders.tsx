@@ -5,7 +5,7 @@ import { dueUpkeep } from '../../../core/equipment';
 import { drips, leftOpen } from '../../../core/acclimation/after';
 import { speciesOf } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
+import { Button, Go, RADIUS, space, Txt, useTheme } from '../../ui';
 import { part } from '../shell';
 import { Reminder } from './Reminder';
 
@@ -83,10 +83,10 @@ export function Reminders({ water }: { water: Water }) {
       ))}
       {serving ? <ServedReminders water={water} /> : null}
       {ahead.length > 0 ? (
-        <Txt kind="small" tone="second">{`Planned: ${ahead
+        <Go href="/agenda">{`Planned: ${ahead
           .slice(0, 3)
           .map((t) => `${shortWrittenDay(t.day)} ${t.title}`)
-          .join('; ')}${ahead.length > 3 ? `; ${ahead.length - 3} more` : ''}.`}</Txt>
+          .join('; ')}${ahead.length > 3 ? `; ${ahead.length - 3} more` : ''}`}</Go>
       ) : null}
     </View>
   );

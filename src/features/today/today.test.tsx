@@ -49,7 +49,7 @@ test('what is planned for today is done or dropped; what lies ahead is only name
   };
   const shown = onScreen(<TodayScreen />, { doc, params: pantry });
   shown.settle();
-  expect(says(/Planned: .*Raise the light\./)).toBe(true);
+  expect(says(/Planned: .*Raise the light/)).toBe(true);
   press('Done: Rinse the carbon');
   expect(shown.doc().tasks.now?.doneAt).toBe(new Date(Date.now()).toISOString());
   expect(screen.queryByRole('button', { name: 'Done: Rinse the carbon' })).toBeNull();

@@ -31,6 +31,11 @@ export function SwitcherScreen() {
       <Row wrap>
         <Button icon="add" label="New display" kind="primary" onPress={() => router.push('/water/new')} />
       </Row>
+      {waters.length > 0 ? (
+        <Go kind="row" href="/agenda">
+          Agenda: all that is due
+        </Go>
+      ) : null}
       <Section title="What serves them">
         {serving.map((w) => (
           <WaterLink key={w.id} water={w} />

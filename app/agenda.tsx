@@ -1,0 +1,1 @@
+export { AgendaScreen as default } from '../src/features/screens';

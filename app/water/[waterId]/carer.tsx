@@ -1,0 +1,1 @@
+export { CarerScreen as default } from '../../../src/features/screens';

@@ -1,0 +1,1 @@
+export { carerNote, leavingDays, type Away, type BeforeLeaving, type CarerNote } from './note';
