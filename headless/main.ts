@@ -6,6 +6,7 @@ import { exportCsv, Faulty, importCsv, merge, type Told } from './files';
 import { InputError } from './input';
 import { calendar } from './calendar';
 import { plan } from './plan';
+import { vial } from './vial';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
 
 const HELP = `zoarium COMMAND
@@ -23,6 +24,7 @@ const HELP = `zoarium COMMAND
                                                    a table's readings into a document, or what would come of it
   export-csv FILE                                  every reading as a table
   calendar FILE [--at ISO] [--days N]               everything due as an iCalendar file; 60 days unless asked
+  vial FILE                                        a vial's colour against a card's: an interval
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -90,6 +92,8 @@ function run(argv: string[]): string {
       return exportCsv(read(path, 'file'));
     case 'calendar':
       return calendar(read(path, 'file'), values, now);
+    case 'vial':
+      return print(vial(read(path, 'file')));
     case 'simulate':
       return print(simulate(read(path, 'scenario')));
     default:

@@ -3,6 +3,7 @@ import { ACCLIMATION_LIMITS } from '../core/acclimation';
 import { ARRIVALS_LIMITS } from '../core/arrivals';
 import { AFTER_LIMITS } from '../core/after';
 import { AGENDA_LIMITS } from '../core/agenda';
+import { VIAL_LIMITS } from '../core/vial';
 import {
   DEFAULT_TARGETS,
   DOCUMENT_LIMITS,
@@ -38,6 +39,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Living water (core/living)', LIVING_LIMITS],
   ['Stocking (core/stocking)', STOCKING_LIMITS],
   ['Agenda (core/agenda)', AGENDA_LIMITS],
+  ['A vial against its card (core/vial)', VIAL_LIMITS],
   ['Company (core/company)', COMPANY_LIMITS],
   ['The stocking plan (core/planner)', PLANNER_LIMITS],
   ['Places (core/placement)', PLACEMENT_LIMITS],
