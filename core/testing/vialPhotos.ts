@@ -51,7 +51,7 @@ const CARDS: readonly Omit<Card, 'values'>[] = [
   { dyes: [bell(620, 60), bell(570, 40)], from: [0.05, 0.02], to: [1.3, 0.6] },
 ];
 
-export function cardOf(random: Random): Card {
+function cardOf(random: Random): Card {
   const kind = CARDS[Math.floor(random() * CARDS.length)] as Omit<Card, 'values'>;
   const n = 5 + Math.floor(random() * 4);
   let value = 0;

@@ -54,6 +54,7 @@ function Carer({ water }: { water: Display }) {
     return (
       <Screen title="While you are away">
         <Empty
+          alone
           title="No absence is planned"
           text="Say from when until when you are away: the agenda and the plan keep clear of it."
         >
