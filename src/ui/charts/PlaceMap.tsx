@@ -45,7 +45,9 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
   const bare = (f: Props['light'][number]): boolean => {
     const [x, y] = [f.x + f.width / 2, f.y + f.height / 2];
     const clear = (p: { x: number; y: number }, by: number) => Math.hypot(p.x - x, p.y - y) > by;
-    return pieces.every((p) => clear(p, p.grown + f.width / 4)) && flows.every((p) => clear(p, f.width));
+    return (
+      pieces.every((p) => clear(p, p.grown + f.width / 4)) && flows.every((p) => clear(p, 0.6 * f.width))
+    );
   };
   const onClick = ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
     const { left, bottom } = currentTarget.getBoundingClientRect();
