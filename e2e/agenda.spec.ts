@@ -102,7 +102,7 @@ test('the file of another device is taken together with what is here; its own fi
   await openDemo(page);
   await page.goto('/files');
   const file = page.waitForEvent('download');
-  await press(page, 'The same as a zip, with tables');
+  await press(page, 'The same as a zip, with tables and photos');
   const path = await (await file).path();
   await page
     .getByLabel('File to import')

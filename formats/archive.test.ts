@@ -2,16 +2,30 @@ import fc from 'fast-check';
 import { zipSync, strToU8 } from 'fflate';
 import { makeDemo } from '../demo';
 import { readDocument, writeDocument } from '../core/document/checks';
-import { ArchiveError, archiveOf, documentInArchive } from './archive';
+import { ArchiveError, archiveIn, archiveOf } from './archive';
 
 const NOW = Date.UTC(2026, 5, 1, 18);
 const doc = makeDemo(NOW, (ms) => new Date(ms).toISOString().slice(0, 10));
 
 test('what is packed is unpacked as it was', async () => {
   const revisions = new Map([['waters/north-window', { revisions: ['b', 'a'], at: null }]]);
-  const text = await documentInArchive(await archiveOf(doc, revisions));
+  const { text, pictures } = await archiveIn(
+    await archiveOf(doc, revisions, new Map([['p1', strToU8('a picture')]])),
+  );
+  expect([...pictures.keys()]).toEqual(['p1']);
+  expect(pictures.get('p1')).toEqual(strToU8('a picture'));
   expect(text).toBe(writeDocument(doc, revisions));
   expect(readDocument(text).status).toBe('ok');
+});
+test('of pictures only those that are named as ours are unpacked, and none that is too large', async () => {
+  const bytes = zipSync({
+    'zoarium.json': strToU8('{}'),
+    'photos/a.jpg': strToU8('a'),
+    'photos/../b.jpg': strToU8('b'),
+    '/photos/c.jpg': strToU8('c'),
+    'photos/huge.jpg': new Uint8Array(9 * 1024 * 1024),
+  });
+  expect([...(await archiveIn(bytes)).pictures.keys()]).toEqual(['a']);
 });
 test.each([
   ['another archive', zipSync({ 'notes.txt': strToU8('hello') }), /there is no zoarium\.json/],
@@ -24,8 +38,8 @@ test.each([
     /larger than 64 MB/,
   ],
 ] as const)('%s is refused in a sentence', async (_, bytes, message) => {
-  await expect(documentInArchive(bytes)).rejects.toThrow(ArchiveError);
-  await expect(documentInArchive(bytes)).rejects.toThrow(message);
+  await expect(archiveIn(bytes)).rejects.toThrow(ArchiveError);
+  await expect(archiveIn(bytes)).rejects.toThrow(message);
 });
 test('an archive with bytes turned over is refused or read, never more', async () => {
   const whole = await archiveOf(doc, new Map());
@@ -33,11 +47,11 @@ test('an archive with bytes turned over is refused or read, never more', async (
     fc.asyncProperty(fc.nat(whole.length - 1), fc.integer({ min: 1, max: 255 }), async (at, by) => {
       const bytes = whole.slice();
       bytes[at] = ((bytes[at] as number) + by) % 256;
-      const text = await documentInArchive(bytes).catch((error: unknown) => {
+      const read = await archiveIn(bytes).catch((error: unknown) => {
         expect(error).toBeInstanceOf(ArchiveError);
         return null;
       });
-      if (text !== null) expect(() => readDocument(text)).not.toThrow();
+      if (read !== null) expect(() => readDocument(read.text)).not.toThrow();
     }),
     { numRuns: 60, seed: 5 },
   );

@@ -11,27 +11,49 @@ const MEGABYTE = 1024 * 1024;
 /** What is wrong with an archive, in a sentence. */
 export class ArchiveError extends Error {}
 
-/** Document and readings, packed off the page where the browser can. */
-export function archiveOf(doc: Document, revisions: Revisions): Promise<Uint8Array<ArrayBuffer>> {
+/** Pictures by their id, as JPEG. */
+export type Pictures = ReadonlyMap<string, Uint8Array>;
+const PICTURE = /^photos\/([A-Za-z0-9][A-Za-z0-9_-]{0,63})\.jpg$/;
+/** Of a picture, and of all together, bytes. */
+const MOST_PICTURE = 8 * MEGABYTE;
+const MOST_PICTURES = 500 * MEGABYTE;
+
+/** Document, readings and pictures, packed off the page where the browser can. */
+export function archiveOf(
+  doc: Document,
+  revisions: Revisions,
+  pictures: Pictures = new Map(),
+): Promise<Uint8Array<ArrayBuffer>> {
   const files: Zippable = {
     [DOCUMENT_NAME]: strToU8(writeDocument(doc, revisions)),
     [READINGS_NAME]: strToU8(readingsCsv(doc)),
+    // Packed already.
+    ...Object.fromEntries(
+      [...pictures].map(([id, bytes]) => [`photos/${id}.jpg`, [bytes, { level: 0 as const }]]),
+    ),
   };
   return new Promise((done, fail) =>
     zip(files, (error, data) => (error ? fail(error) : done(data as Uint8Array<ArrayBuffer>))),
   );
 }
 
-/** The text of the document in an archive. Nothing else in it is unpacked, wherever it would go, and nothing larger than a document may be.
+/** The text of the document in an archive, and its pictures. Nothing else in it is unpacked, wherever it would go, and nothing larger than such
+ *  things are.
  *  @throws ArchiveError */
-export function documentInArchive(bytes: Uint8Array): Promise<string> {
+export function archiveIn(bytes: Uint8Array): Promise<{ text: string; pictures: Pictures }> {
   const most = DOCUMENT_LIMITS.fileMegabytes.value * MEGABYTE;
   let tooLarge = false;
+  let pictureBytes = 0;
   return new Promise((done, fail) =>
     unzip(
       bytes,
       {
         filter: ({ name, originalSize }) => {
+          if (PICTURE.test(name)) {
+            if (originalSize > MOST_PICTURE || pictureBytes + originalSize > MOST_PICTURES) return false;
+            pictureBytes += originalSize;
+            return true;
+          }
           if (name !== DOCUMENT_NAME) return false;
           // The archive says how large it will be; one that says less than it is ends at that.
           tooLarge = originalSize > most;
@@ -48,8 +70,16 @@ export function documentInArchive(bytes: Uint8Array): Promise<string> {
           );
         else if (error) fail(new ArchiveError('it is no whole zip archive'));
         else if (!found) fail(new ArchiveError(`there is no ${DOCUMENT_NAME} in it`));
-        else done(strFromU8(found));
+        else done({ text: strFromU8(found), pictures: picturesIn(files) });
       },
     ),
   );
 }
+
+const picturesIn = (files: Record<string, Uint8Array>): Pictures =>
+  new Map(
+    Object.entries(files).flatMap(([name, bytes]) => {
+      const id = PICTURE.exec(name)?.[1];
+      return id === undefined ? [] : [[id, bytes]];
+    }),
+  );

@@ -5,7 +5,7 @@ import { STARTER_KITS, emptyDocument, type Document } from '../core/document';
 import { readDocument, writeDocument } from '../core/document/checks';
 import { seededRandom, type Random } from '../core/random';
 import { provedHistory } from '../core/testing/history';
-import { ArchiveError, documentInArchive } from './archive';
+import { ArchiveError, archiveIn } from './archive';
 import { TableError, tableIn } from './csv';
 
 const doc: Document = (() => {
@@ -121,7 +121,7 @@ test('archives: the document or a sentence', async () => {
     for (let n = 0; n < 3 && hostile.length > 0; n++)
       hostile[Math.floor(random() * hostile.length)] = Math.floor(random() * 256);
     try {
-      await documentInArchive(hostile);
+      await archiveIn(hostile);
     } catch (error) {
       if (!(error instanceof ArchiveError)) throw error;
     }

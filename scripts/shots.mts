@@ -115,6 +115,47 @@ const tryEarlier = async (page: Page) => {
   await page.getByText(/12 days sooner/).waitFor();
 };
 
+/** Two made-up pictures of one view, laid over each other. */
+const twoPhotos = async (page: Page) => {
+  for (const [colour, size] of [
+    ['#3b6ea0', 180],
+    ['#356394', 260],
+  ] as const) {
+    await page.getByLabel('View', { exact: true }).fill('front, left corner');
+    await page.getByLabel('How the light is set').fill('30 %');
+    const bytes = await page.evaluate(
+      async ([ground, r]) => {
+        const canvas = new OffscreenCanvas(1600, 1200);
+        const c = canvas.getContext('2d')!;
+        c.fillStyle = ground;
+        c.fillRect(0, 0, 1600, 1200);
+        c.fillStyle = '#b9a98a';
+        c.beginPath();
+        c.ellipse(700, 1050, 620, 380, 0, 0, 7);
+        c.fill();
+        c.fillStyle = '#d9a55c';
+        for (let i = 0; i < 9; i++) {
+          c.beginPath();
+          c.ellipse(700 + (r * Math.cos(i)) / 1.2, 640 + (r * Math.sin(i)) / 1.6, r / 2.2, r / 2.6, i, 0, 7);
+          c.fill();
+        }
+        const blob = await canvas.convertToBlob({ type: 'image/png' });
+        return [...new Uint8Array(await blob.arrayBuffer())];
+      },
+      [colour, size] as const,
+    );
+    await page
+      .getByLabel('Photo from a file')
+      .setInputFiles({ name: 'view.png', mimeType: 'image/png', buffer: Buffer.from(bytes) });
+    await page.waitForTimeout(1200);
+  }
+  const small = page.getByRole('checkbox', { name: /^front/ });
+  await small.first().click();
+  await small.last().click();
+  await page.getByRole('slider', { name: /^Left the older/ }).waitFor();
+  await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded();
+};
+
 /** Away from the tenth day on, for two weeks; and the note. */
 const goAway = async (page: Page) => {
   await page.getByRole('link', { name: 'I will be away' }).click();
@@ -240,6 +281,8 @@ const SHOTS: Shot[] = [
   { name: 'files', path: '/files' },
   { name: 'agenda', path: '/agenda' },
   { name: 'agenda-wide', path: '/agenda', wide: true, dark: true },
+  { name: 'photos', path: `${NORTH}/photos`, before: twoPhotos },
+  { name: 'photos-wide', path: `${NORTH}/photos`, wide: true, dark: true, before: twoPhotos },
   { name: 'carer', path: `${NORTH}/carer`, before: goAway },
   { name: 'carer-wide', path: `${NORTH}/carer`, wide: true, before: goAway },
   { name: 'table', path: '/files', before: chooseTable },

@@ -185,6 +185,11 @@ export function brokenReferences(doc: Document): Broken[] {
     const quarantineId = a.wish?.held?.quarantineId;
     if (quarantineId) need('animals', a.id, 'wish.held.quarantineId', 'waters', quarantineId);
   }
+  const SHOWN = { animal: 'animals', sample: 'samples', look: 'looks', event: 'events' } as const;
+  for (const p of Object.values(doc.photos)) {
+    need('photos', p.id, 'waterId', 'waters', p.waterId);
+    if (p.of) need('photos', p.id, 'of.id', SHOWN[p.of.kind], p.of.id);
+  }
   for (const e of Object.values(doc.agenda)) need('agenda', e.id, 'waterId', 'waters', e.waterId);
   for (const m of Object.values(doc.mappings))
     if (m.waterId !== null) need('mappings', m.id, 'waterId', 'waters', m.waterId);

@@ -58,7 +58,7 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(1)).not.toContain('calibrations');
   expect(collectionsOf(2)).toContain('calibrations');
   expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
-  const since9 = ['agenda', 'mappings', 'tombstones'];
+  const since9 = ['agenda', 'mappings', 'photos', 'tombstones'];
   const since8 = ['species', 'plans', ...since9];
   expect(collectionsOf(5)).toEqual(
     COLLECTION_NAMES.filter((name) => !['forecasts', 'treatments', 'purchases', ...since8].includes(name)),

@@ -74,8 +74,8 @@ export const MIGRATIONS: readonly Migration[] = [
   {
     from: 8,
     reason:
-      'what was put off or left out, how tables are read, tombstones, tasks that come again, what is switched off: all added, nothing to convert',
-    adds: ['agenda', 'mappings', 'tombstones'],
+      'photos, what was put off or left out, how tables are read, tombstones, tasks that come again, what is switched off: all added, nothing to convert',
+    adds: ['agenda', 'mappings', 'photos', 'tombstones'],
     ends: [],
     up: (entries) => [...entries],
   },

@@ -17,6 +17,7 @@ const HELD = [
   'looks',
   'plans',
   'agenda',
+  'photos',
 ] as const;
 
 /** Takes a water with its log. With a display go the animals whose home it is and the quarantines that serve no other; whoever else passed
@@ -66,6 +67,16 @@ function without(animal: Animal, going: ReadonlySet<string>): Animal {
   return { ...animal, moves: moves.length > 0 || !first ? moves : [{ ...first, to: WISHED }] };
 }
 
+/** An entry with what hangs on it: a picture of it stays a picture of the water. */
+export const editsToRemoveEntry = (doc: Document, collection: 'samples' | 'events', id: string): Edit[] => [
+  ...Object.values(doc.photos).flatMap((p): Edit[] => {
+    if (p.of?.id !== id || p.of.kind !== (collection === 'samples' ? 'sample' : 'event')) return [];
+    const { of: _, ...rest } = p;
+    return [{ put: 'photos', entity: rest }];
+  }),
+  { remove: collection, id },
+];
+
 /** An animal entered by mistake, and whatever names it. */
 export const editsToRemoveAnimal = (doc: Document, animalId: string): Edit[] => [
   ...mentionsWithout(doc, new Set(), new Set([animalId])),
@@ -85,6 +96,12 @@ function mentionsWithout(doc: Document, going: ReadonlySet<string>, gone: Readon
       entity: { ...e, animalIds: left(e.animalIds) },
     })),
     ...named(doc.tasks).map((e): Edit => ({ put: 'tasks', entity: { ...e, animalIds: left(e.animalIds) } })),
+    // A picture of one that goes stays a picture of the water.
+    ...Object.values(doc.photos).flatMap((p): Edit[] => {
+      if (going.has(p.waterId) || p.of?.kind !== 'animal' || !gone.has(p.of.id)) return [];
+      const { of: _, ...rest } = p;
+      return [{ put: 'photos', entity: rest }];
+    }),
     ...named(doc.drips).map((e): Edit =>
       left(e.animalIds).length === 0
         ? { remove: 'drips', id: e.id }

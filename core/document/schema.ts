@@ -840,6 +840,30 @@ const mappingSchema = z.strictObject({
   waterId: id.nullable(),
 });
 
+/** A picture; the picture itself lies beside the document, by this id. */
+const photoSchema = z.strictObject({
+  id,
+  waterId: id,
+  at: time,
+  note,
+  /** Whom or what it shows: an animal, a sitting, a look, an entry; nothing more where it is absent. */
+  of: z
+    .discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('animal'), id }),
+      z.strictObject({ kind: z.literal('sample'), id }),
+      z.strictObject({ kind: z.literal('look'), id }),
+      z.strictObject({ kind: z.literal('event'), id }),
+    ])
+    .optional(),
+  /** Pictures from one place bear one name: they are laid over each other. */
+  view: z.string().max(MAX_NAME),
+  /** How the light was set: colours tell nothing without it. */
+  light: z.string().max(MAX_NAME),
+  width: z.int().min(1).max(20000),
+  height: z.int().min(1).max(20000),
+  bytes: z.int().min(0).max(1e9),
+});
+
 /** That something was deleted: another device's copy of it must not bring it back. */
 const tombstoneSchema = z.strictObject({
   id: longId,
@@ -873,5 +897,6 @@ export const COLLECTIONS = {
   plans: planSchema,
   agenda: agendaSchema,
   mappings: mappingSchema,
+  photos: photoSchema,
   tombstones: tombstoneSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

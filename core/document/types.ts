@@ -41,6 +41,7 @@ export type QuarantineKit = (typeof QUARANTINE_KIT)[number];
 export type Said = Entity<'forecasts'>;
 export type Purchase = Entity<'purchases'>;
 export type SaidPlan = Entity<'plans'>;
+export type Photo = Entity<'photos'>;
 export type Mapping = Entity<'mappings'>;
 /** One column of a table that is read. */
 export type Column = Mapping['columns'][number];

@@ -264,6 +264,7 @@ export const COLLECTION_NAMES = [
   'plans',
   'agenda',
   'mappings',
+  'photos',
   'tombstones',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

@@ -144,6 +144,9 @@ export const browserStorage = (): Storage & AsyncStorage => new CompletedStorage
 /** What can be worked out again: a database of its own, read only by the screens that show it. */
 export const answersStorage = (): Storage => new CompletedStorage(`${databaseName()}-answers`);
 
+/** Pictures: as large as all else together, and read one by one. */
+export const photosStorage = (): Storage => new CompletedStorage(`${databaseName()}-photos`);
+
 /** A storage that can be given up for another, as for one in memory where the browser keeps nothing. */
 export interface Replaceable extends Storage {
   replaceBy(next: Storage): void;

@@ -3,3 +3,4 @@ export { useForecast, useQuietForecast } from './useForecast';
 export { usePlans, type Plans } from './usePlan';
 export { useTable } from './useTable';
 export type { TableTold } from './messages';
+export { scalePhoto } from './scalePhoto';

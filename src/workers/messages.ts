@@ -59,3 +59,19 @@ export type TableTold =
       read: TableRead | null;
     }
   | { kind: 'none'; message: string };
+
+/** To and from the scaler of pictures. */
+export interface PhotoAsk {
+  file: Blob;
+}
+export type PhotoTold =
+  | {
+      kind: 'photo';
+      /** Data URLs. */
+      whole: string;
+      small: string;
+      width: number;
+      height: number;
+      bytes: number;
+    }
+  | { kind: 'none' };

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import type { Document, Task } from '../../../core/document';
-import { allText, demo, flush, NOW, onScreen, press, says, submit, type } from '../shell/testing';
+import { allText, demo, flush, NOW, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { AgendaScreen } from './AgendaScreen';
 
 const task = (more: Partial<Task> = {}): Task => ({
@@ -59,7 +59,7 @@ test('what is switched off stands on top until it is confirmed on again, and can
   press('I switch something off');
   press('It is off');
   expect(says('Say what is off.')).toBe(true);
-  screen.getByRole('checkbox', { name: 'heater' }).click();
+  tick('heater');
   await flush();
   await submit('It is off');
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('One thing now');

@@ -2,20 +2,41 @@ import { useRouter } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
 import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { keepPicture, pictureBytes } from '../../store/photos';
 import { elsewhereOf, revisionsForFile } from '../../store/revisions';
 import { Button, Row, Screen, Section, Txt } from '../../ui';
-import { readFile } from '../../workers';
+import type { Pictures } from '../../../formats/archive';
+import { readFile, scalePhoto } from '../../workers';
 import { download } from '../shell/download';
 import { SaveButton, useSaving } from '../shell/saving';
 import { previewImport, type Preview } from './importText';
 import { MergeOffer } from './MergeOffer';
 import { TableImport } from './TableImport';
 
+const dataUrl = (blob: Blob): Promise<string> =>
+  new Promise((done) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result));
+    reader.readAsDataURL(blob);
+  });
+
+/** Pictures of an archive into this browser, each with its small one. One that is none is left out. */
+async function keepPictures(pictures: Pictures): Promise<void> {
+  for (const [id, bytes] of pictures) {
+    const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' });
+    const scaled = await scalePhoto(blob);
+    // As it came: written anew each time it would get worse.
+    if (scaled) await keepPicture(id, await dataUrl(blob), scaled.small).catch(() => undefined);
+  }
+}
+
 /** The document in an archive, or why there is none. */
-async function unpacked(file: File): Promise<{ ok: true; text: string } | { ok: false; why: string }> {
-  const { ArchiveError, documentInArchive } = await import('../../../formats/archive');
+async function unpacked(
+  file: File,
+): Promise<{ ok: true; text: string; pictures: Pictures } | { ok: false; why: string }> {
+  const { ArchiveError, archiveIn } = await import('../../../formats/archive');
   try {
-    return { ok: true, text: await documentInArchive(new Uint8Array(await file.arrayBuffer())) };
+    return { ok: true, ...(await archiveIn(new Uint8Array(await file.arrayBuffer()))) };
   } catch (error) {
     return {
       ok: false,
@@ -38,6 +59,14 @@ export function FilesScreen() {
   const [reading, setReading] = useState<{ name: string; stop: () => void } | null>(null);
   const [done, setDone] = useState(0);
   const [table, setTable] = useState<File | null>(null);
+  /** Of the archive chosen last: kept once its document is. */
+  const pictures = useRef<Pictures>(new Map());
+  const taken = () => {
+    void keepPictures(pictures.current);
+    pictures.current = new Map();
+    setPreview(null);
+    router.push('/waters');
+  };
   // The file is compared with what is here when it has been read.
   const present = useRef(doc);
   useEffect(() => {
@@ -58,7 +87,10 @@ export function FilesScreen() {
           name: file.name,
           result: { ok: false, title: 'The archive cannot be read', lines: [text.why] },
         });
-      else await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')));
+      else {
+        pictures.current = text.pictures;
+        await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')));
+      }
       return;
     }
     if (isTable(file.name)) {
@@ -81,7 +113,12 @@ export function FilesScreen() {
   const everything = () => writeDocument(doc, dispatch(revisionsForFile()));
   const exportArchive = async () => {
     const { archiveOf } = await import('../../../formats/archive');
-    const bytes = await archiveOf(doc, dispatch(revisionsForFile()));
+    const pictures = new Map<string, Uint8Array>();
+    for (const id of Object.keys(doc.photos)) {
+      const picture = await pictureBytes(id);
+      if (picture) pictures.set(id, picture);
+    }
+    const bytes = await archiveOf(doc, dispatch(revisionsForFile()), pictures);
     download(`zoarium-${day}.zip`, 'application/zip', new Blob([bytes], { type: 'application/zip' }));
   };
   const exportCsv = async () => {
@@ -106,7 +143,7 @@ export function FilesScreen() {
           />
           <Button
             icon="exported"
-            label="The same as a zip, with tables"
+            label="The same as a zip, with tables and photos"
             disabled={empty}
             onPress={() => void exportArchive()}
           />
@@ -164,10 +201,7 @@ export function FilesScreen() {
                 present={doc}
                 document={preview.result.document}
                 revisions={preview.result.revisions}
-                onDone={() => {
-                  setPreview(null);
-                  router.push('/waters');
-                }}
+                onDone={taken}
               />
             ) : null}
             {preview.result.ok && !empty ? (
@@ -190,10 +224,7 @@ export function FilesScreen() {
                     const { document, revisions } = preview.result;
                     void saving.run(
                       () => dispatch(replaceDocument(document, 'File imported', elsewhereOf(revisions))),
-                      () => {
-                        setPreview(null);
-                        router.push('/waters');
-                      },
+                      taken,
                     );
                   }}
                 />

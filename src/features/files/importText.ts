@@ -29,6 +29,7 @@ export const COLLECTION_WORDS: Record<CollectionName, string> = {
   plans: 'plans',
   agenda: 'put off or left out',
   mappings: 'ways to read tables',
+  photos: 'photos',
   tombstones: 'deletions remembered',
   purchases: 'purchases',
 };

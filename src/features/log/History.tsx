@@ -8,6 +8,7 @@ import {
   type Sample,
   type Water,
   type WaterEvent,
+  editsToRemoveEntry,
 } from '../../../core/document';
 import type { UnitPreferences } from '../../../core/units';
 import {
@@ -290,6 +291,7 @@ export function DeleteEntry({
   title: string;
 }) {
   const router = useRouter();
+  const doc = useAppSelector(selectDocument);
   const dispatch = useAppDispatch();
   const saving = useSaving({ collection, entity });
   const when = dayAndHour(Date.parse(entity.at));
@@ -303,7 +305,7 @@ export function DeleteEntry({
         void saving.run(
           (seen) =>
             dispatch(
-              commit(`${title} of ${when} deleted`, [{ remove: collection, id: entity.id }], { seen }),
+              commit(`${title} of ${when} deleted`, editsToRemoveEntry(doc, collection, entity.id), { seen }),
             ),
           () => router.push(`/water/${waterId}/log/history` as Href),
         )

@@ -25,7 +25,7 @@ export function placeOf(path: string): string | null {
   if (head === 'bench') return 'bench';
   if (head !== 'water' || !id || id === 'new') return null;
   if (!place) return 'today';
-  if (place === 'drip') return 'stock';
+  if (place === 'drip' || place === 'photos') return 'stock';
   if (place === 'setup' || place === 'equipment') return 'bench';
   return PLACES.find((p) => p.path === `/${place}`)?.id ?? null;
 }

@@ -239,6 +239,7 @@ function Stock({ water }: { water: Display }) {
       <Fed evidence={evidence} />
       <Row wrap>
         <Go href={`/water/${water.id}/stock/board` as Href}>The place of each thing</Go>
+        <Go href={`/water/${water.id}/photos` as Href}>Photos</Go>
         <Go href={`/water/${water.id}/stock/money` as Href}>What it costs</Go>
         <Go href={`/water/${water.id}/stock/upgrade` as Href}>All into another tank</Go>
       </Row>

@@ -1,0 +1,1 @@
+export { PhotosScreen as default } from '../../../src/features/screens';
