@@ -24,6 +24,7 @@ const ROUTES = [
   '/water/north-window/stock/money',
   '/water/north-window/stock/board',
   '/agenda',
+  '/water/north-window/report',
   '/water/north-window/photos',
   '/water/north-window/carer',
   '/water/north-window/stock/upgrade',

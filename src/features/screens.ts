@@ -15,6 +15,7 @@ export const MoneyScreen = screen(() => import('./stock/MoneyScreen').then((m) =
 export const BoardScreen = screen(() => import('./stock/BoardScreen').then((m) => m.BoardScreen));
 export const UpgradeScreen = screen(() => import('./stock/UpgradeScreen').then((m) => m.UpgradeScreen));
 export const KindScreen = screen(() => import('./stock/KindScreen').then((m) => m.KindScreen));
+export const ReportScreen = screen(() => import('./report/ReportScreen').then((m) => m.ReportScreen));
 export const PhotosScreen = screen(() => import('./photos/PhotosScreen').then((m) => m.PhotosScreen));
 export const PlanScreen = screen(() => import('./stock/PlanScreen').then((m) => m.PlanScreen));
 export const BuyScreen = screen(() => import('./stock/BuyScreen').then((m) => m.BuyScreen));

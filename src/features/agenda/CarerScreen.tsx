@@ -30,7 +30,7 @@ import {
 } from '../../ui';
 import { useParam, useWords, WithDisplay } from '../shell';
 import { download } from '../shell/download';
-import { noteHtml } from './noteHtml';
+import { sheetHtml } from '../shell/sheetHtml';
 
 export function CarerScreen() {
   return <WithDisplay>{(water) => <Carer water={water} />}</WithDisplay>;
@@ -107,7 +107,7 @@ function Note({ note, doc }: { note: CarerNote; doc: Document }) {
             download(
               `${note.water.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'tank'}-note.html`,
               'text/html',
-              noteHtml(noteTitle(note, words), noteLead(note), parts),
+              sheetHtml(noteTitle(note, words), noteLead(note), parts),
             )
           }
         />

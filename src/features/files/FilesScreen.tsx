@@ -1,10 +1,10 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
 import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { keepPicture, pictureBytes } from '../../store/photos';
 import { elsewhereOf, revisionsForFile } from '../../store/revisions';
-import { Button, Row, Screen, Section, Txt } from '../../ui';
+import { Button, Go, Row, Screen, Section, Txt } from '../../ui';
 import type { Pictures } from '../../../formats/archive';
 import { readFile, scalePhoto } from '../../workers';
 import { download } from '../shell/download';
@@ -155,6 +155,13 @@ export function FilesScreen() {
           </Txt>
         ) : null}
       </Section>
+      {empty ? null : (
+        <Section title="For someone who helps">
+          {Object.values(doc.waters).map((w) => (
+            <Go key={w.id} href={`/water/${w.id}/report` as Href}>{`Report of ${w.name}`}</Go>
+          ))}
+        </Section>
+      )}
       <Section title="Import">
         <Txt>
           A file is taken together with what is here, or replaces it, all or nothing, after you have seen what

@@ -1,0 +1,1 @@
+export { ReportScreen as default } from '../../../src/features/screens';

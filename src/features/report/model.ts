@@ -1,0 +1,194 @@
+/** A report of one water for someone who helps: what it is, how it is judged and why, what was measured, who lives in it, what is open. */
+import {
+  isIn,
+  isNitrogen,
+  isOpen,
+  parameterName,
+  parameterUnit,
+  PARAMETERS,
+  placeOf,
+  quarantinesOf,
+  type Document,
+  type Parameter,
+  type Water,
+} from '../../../core/document';
+import type { Point, WaterEvidence } from '../../../core/evidence';
+import type { Assessment } from '../../../core/readiness';
+import { DAY_MS } from '../../../core/time';
+import { formatDecimal, showQuantity } from '../../../core/units';
+import {
+  animalWords,
+  GATE_NAMES,
+  KIND_WORDS,
+  SCHOOL_WORDS,
+  sentence,
+  WORDS,
+  type WordsContext,
+} from '../../../core/words';
+import type { SheetPart } from '../shell/sheetHtml';
+import { trendSvg } from './trendSvg';
+
+export interface ReportFacts {
+  doc: Document;
+  water: Water;
+  evidence: WaterEvidence;
+  assessment: Assessment;
+  netL: number;
+  nowMs: number;
+  words: WordsContext;
+}
+
+/** Days drawn. */
+const DRAWN_DAYS = 90;
+const DRAWN: readonly Parameter[] = [
+  'ammonia',
+  'nitrite',
+  'nitrate',
+  'alkalinity',
+  'salinity',
+  'temperature',
+  'ph',
+  'phosphate',
+];
+
+export const reportTitle = ({ water, words, nowMs }: ReportFacts): string =>
+  `${water.name}, ${words.day(nowMs)}`;
+
+export function reportLead({ assessment }: ReportFacts): string {
+  const { living, fish } = assessment;
+  return living ? `${WORDS[living.word]}. Of additions: ${WORDS[fish.word]}.` : `${WORDS[fish.word]}.`;
+}
+
+export const reportParts = (f: ReportFacts): SheetPart[] =>
+  [setUp(f), judged(f), ...measured(f), lives(f), arrivals(f), open(f)].filter(
+    (p) => p.lines.length > 0 || p.svg !== undefined,
+  );
+
+function setUp({ doc, water, netL, words, evidence }: ReportFacts): SheetPart {
+  const volume = (litres: number) => showQuantity('volume', litres, words.units, 0);
+  const { size } = water;
+  const length = (cm: number) => showQuantity('length', cm, words.units, 0);
+  const parts = Object.values(doc.equipment).filter((e) => e.waterId === water.id && e.endedDay === null);
+  const changes = evidence.changes.slice(-3);
+  return {
+    title: 'What it is',
+    lines: [
+      `${KIND_WORDS[water.kind]}, ${volume(netL)} of water${size.kind === 'volume' ? '' : `, glass ${length(size.lengthCm)} × ${length(size.widthCm)} × ${length(size.waterHeightCm)} of water`}.`,
+      water.startDay === null ? 'Not filled yet.' : `Filled on ${words.written(water.startDay)}.`,
+      ...(water.kind === 'display'
+        ? [`Judged by: ${SCHOOL_WORDS[water.school].title}. ${SCHOOL_WORDS[water.school].rule}`]
+        : []),
+      ...(parts.length > 0 ? [`Equipment: ${parts.map((e) => e.name).join(', ')}.`] : []),
+      ...(changes.length > 0
+        ? [
+            `Last changes: ${changes.map((c) => `${Math.round(100 * c.fraction)} % on ${words.day(c.atMs)}`).join(', ')}.`,
+          ]
+        : []),
+    ],
+  };
+}
+
+function judged({ assessment, words }: ReportFacts): SheetPart {
+  const { living, fish, coral, gates } = assessment;
+  const of = (name: string, j: { word: keyof typeof WORDS; reason: Parameters<typeof sentence>[0] }) =>
+    `${name}: ${WORDS[j.word]}. ${sentence(j.reason, words)}`;
+  return {
+    title: 'How it is judged, and why',
+    lines: [
+      ...(living ? [of('The water', living)] : []),
+      of('What may be added', fish),
+      ...(gates.length > 0 ? [of('Corals', coral)] : []),
+      ...gates.map(
+        (g) =>
+          `${GATE_NAMES[g.id].title}: ${g.status === 'passed' ? `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}. ${sentence(g.finding, words)}` : g.status === 'here' ? sentence(g.finding, words) : 'ahead.'}`,
+      ),
+    ],
+  };
+}
+
+/** Each parameter's newest reading with its kit, and its course. */
+function measured({ doc, evidence, nowMs, words }: ReportFacts): SheetPart[] {
+  const read = PARAMETERS.flatMap((p): { p: Parameter; points: readonly Point[] }[] =>
+    evidence.series[p].length > 0 ? [{ p, points: evidence.series[p] }] : [],
+  );
+  const newest = read.map(({ p, points }) => {
+    const last = points[points.length - 1] as Point;
+    return `${parameterName(p, doc.ownParameters)}: ${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}, by ${last.kit.name}${last.doubts.length > 0 ? ' (doubted)' : ''}.`;
+  });
+  const from = nowMs - DRAWN_DAYS * DAY_MS;
+  const drawn = read
+    .filter(({ p }) => DRAWN.includes(p))
+    .flatMap(({ p, points }): SheetPart[] => {
+      const shown = points.filter((x) => x.atMs >= from);
+      if (shown.length < 2) return [];
+      const name = parameterName(p, doc.ownParameters);
+      const unit = isNitrogen(p) ? 'mg/L N' : parameterUnit(p, doc.ownParameters);
+      return [
+        {
+          title: `${name}, ${unit || 'no unit'}, ${DRAWN_DAYS} days`,
+          lines: [],
+          svg: trendSvg(
+            shown.map((x) => ({ atMs: x.atMs, value: x.interval.mid })),
+            from,
+            nowMs,
+            words.day,
+            name,
+          ),
+        },
+      ];
+    });
+  return [{ title: 'What was measured last', lines: newest }, ...drawn];
+}
+
+function valueWords(p: Parameter, point: Point, doc: Document, { units }: WordsContext): string {
+  if (isNitrogen(p)) return `${point.text} mg/L as ${point.kit.basis ?? 'ion'}`;
+  if (p === 'salinity' || p === 'temperature') return showQuantity(p, point.interval.mid, units);
+  return `${formatDecimal(point.interval.mid, 2)} ${parameterUnit(p, doc.ownParameters)}`.trim();
+}
+
+function lives({ doc, water }: ReportFacts): SheetPart {
+  const all = Object.values(doc.animals);
+  const names = (list: typeof all) => list.map((a) => animalWords(doc, a)).join(', ');
+  const here = all.filter((a) => isIn(a, water.id));
+  const wished = all.filter((a) => a.homeId === water.id && placeOf(a).kind === 'wish');
+  return {
+    title: 'Who lives in it',
+    lines: [
+      here.length > 0 ? `${names(here)}.` : 'Nobody yet.',
+      ...quarantinesOf(doc, water.id)
+        .filter(isOpen)
+        .flatMap((q) => {
+          const inIt = all.filter((a) => isIn(a, q.id));
+          return inIt.length > 0 ? [`In ${q.name}: ${names(inIt)}.`] : [];
+        }),
+      ...(wished.length > 0 ? [`Wished for: ${names(wished)}.`] : []),
+    ],
+  };
+}
+
+const arrivals = ({ doc, water, words }: ReportFacts): SheetPart => ({
+  title: 'Arrivals',
+  lines: Object.values(doc.purchases)
+    .filter((p) => p.waterId === water.id)
+    .sort((a, b) => b.at.localeCompare(a.at))
+    .slice(0, 10)
+    .map((p) => {
+      const came = p.animalIds.flatMap((id) => (doc.animals[id] ? [animalWords(doc, doc.animals[id])] : []));
+      return `${words.day(Date.parse(p.at))}: ${came.join(', ') || 'nobody of them is left'}.`;
+    }),
+});
+
+const open = ({ assessment, words, evidence }: ReportFacts): SheetPart => ({
+  title: 'Open questions',
+  lines: [
+    ...assessment.alarms.map((a) => sentence(a, words)),
+    ...(assessment.living ? [sentence(assessment.living.opens, words)] : []),
+    sentence(assessment.fish.opens, words),
+    ...PARAMETERS.flatMap((p) => {
+      const doubted = evidence.series[p].filter((x) => x.doubts.length > 0).length;
+      return doubted > 0
+        ? [`${doubted} ${doubted === 1 ? 'reading' : 'readings'} of ${p} kept and not trusted.`]
+        : [];
+    }),
+  ].filter((line, i, all) => line !== '' && all.indexOf(line) === i),
+});

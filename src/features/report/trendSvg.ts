@@ -1,0 +1,37 @@
+/** A small drawing of a course as SVG text, for a page that draws nothing itself. */
+import { linear, linePath, niceTicks, niceTop } from '../../ui/charts/geometry';
+import { escaped } from '../shell/sheetHtml';
+
+const WIDTH = 640;
+const HEIGHT = 150;
+const LEFT = 48;
+const BOTTOM = 22;
+const TOP = 8;
+
+export function trendSvg(
+  points: readonly { atMs: number; value: number }[],
+  fromMs: number,
+  toMs: number,
+  day: (ms: number) => string,
+  name: string,
+): string {
+  const values = points.map((p) => p.value);
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  // What stays near one value is not drawn from nothing: salinity, pH.
+  const base = low > 0.5 * high ? low - 0.15 * (high - low || 0.1 * high) : 0;
+  const top = base === 0 ? niceTop(high) : high + 0.15 * (high - low || 0.1 * high);
+  const x = linear([fromMs, toMs], [LEFT, WIDTH - 8]);
+  const y = linear([base, top], [HEIGHT - BOTTOM, TOP]);
+  const ticks = niceTicks(base, top, 3)
+    .map(
+      (t) =>
+        `<line x1="${LEFT}" x2="${WIDTH}" y1="${y(t).toFixed(1)}" y2="${y(t).toFixed(1)}" stroke="#d6cebb"/><text x="${LEFT - 6}" y="${(y(t) + 5).toFixed(1)}" text-anchor="end">${Number(t.toFixed(4))}</text>`,
+    )
+    .join('');
+  const path = linePath(points.map((p) => ({ x: x(p.atMs), y: y(p.value) })));
+  const marks = points
+    .map((p) => `<circle cx="${x(p.atMs).toFixed(1)}" cy="${y(p.value).toFixed(1)}" r="3.5"/>`)
+    .join('');
+  const label = escaped(`${name} from ${day(fromMs)} to ${day(toMs)}`);
+  return `<svg viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}" role="img" aria-label="${label}" font-family="sans-serif" font-size="14" fill="#15231e">${ticks}<path d="${path}" fill="none" stroke="#15231e" stroke-width="2"/>${marks}<text x="${LEFT}" y="${HEIGHT - 4}">${escaped(day(fromMs))}</text><text x="${WIDTH - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text></svg>`;
+}
