@@ -281,6 +281,8 @@ const SHOTS: Shot[] = [
   { name: 'files', path: '/files' },
   { name: 'agenda', path: '/agenda' },
   { name: 'agenda-wide', path: '/agenda', wide: true, dark: true },
+  { name: 'report', path: `${NORTH}/report` },
+  { name: 'report-wide', path: `${NORTH}/report`, wide: true, dark: true },
   { name: 'photos', path: `${NORTH}/photos`, before: twoPhotos },
   { name: 'photos-wide', path: `${NORTH}/photos`, wide: true, dark: true, before: twoPhotos },
   { name: 'carer', path: `${NORTH}/carer`, before: goAway },

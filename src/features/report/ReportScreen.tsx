@@ -10,10 +10,10 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Row, Screen, space, Txt, useTheme } from '../../ui';
+import { Button, Row, Screen, space, Txt, useTheme, useWide } from '../../ui';
 import { useWords, WithWater } from '../shell';
 import { download } from '../shell/download';
-import { sheetHtml } from '../shell/sheetHtml';
+import { sheetHtml, type SheetPart } from '../shell/sheetHtml';
 import { reportLead, reportParts, reportTitle } from './model';
 
 export function ReportScreen() {
@@ -22,7 +22,7 @@ export function ReportScreen() {
 
 /** What someone who helps has to know, on a page, on paper and as a file. */
 function Report({ water }: { water: Water }) {
-  const { roles } = useTheme();
+  const wide = useWide();
   const words = useWords();
   const nowMs = useNow(10 * MINUTE_MS);
   const doc = useAppSelector(selectDocument);
@@ -31,8 +31,13 @@ function Report({ water }: { water: Water }) {
   const { netL } = useAppSelector((s) => selectVolume(s, water.id));
   const facts = { doc, water, evidence, assessment, netL, nowMs, words };
   const [title, lead, parts] = [reportTitle(facts), reportLead(facts), reportParts(facts)];
+  const drawn = parts.filter((p) => p.svg !== undefined);
   return (
-    <Screen title="Report">
+    <Screen title="Report" aside={wide ? drawn.map((p) => <Part key={p.title} part={p} />) : undefined}>
+      <Txt kind="title" heading={1}>
+        {title}
+      </Txt>
+      <Txt kind="strong">{lead}</Txt>
       <Row wrap>
         <Button kind="primary" icon="print" label="Print the report" onPress={() => window.print()} />
         <Button
@@ -47,28 +52,31 @@ function Report({ water }: { water: Water }) {
           }
         />
       </Row>
-      <Txt kind="title" heading={1}>
-        {title}
-      </Txt>
-      <Txt kind="strong">{lead}</Txt>
-      {parts.map((p) => (
-        <View key={p.title} style={styles.part}>
-          <Txt kind="section" heading={2}>
-            {p.title}
-          </Txt>
-          {p.svg === undefined
-            ? null
-            : createElement('div', {
-                style: { background: '#fbf9f3', borderRadius: 10, border: `1px solid ${roles.hairline}` },
-                // Made by trendSvg of numbers, days and escaped names.
-                dangerouslySetInnerHTML: { __html: p.svg.replace('width="640"', 'width="100%"') },
-              })}
-          {p.lines.map((l) => (
-            <Txt key={l}>{l}</Txt>
-          ))}
-        </View>
+      {(wide ? parts.filter((p) => p.svg === undefined) : parts).map((p) => (
+        <Part key={p.title} part={p} />
       ))}
     </Screen>
+  );
+}
+
+function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
+  const { roles } = useTheme();
+  return (
+    <View style={styles.part}>
+      <Txt kind="section" heading={2}>
+        {title}
+      </Txt>
+      {svg === undefined
+        ? null
+        : createElement('div', {
+            style: { background: '#fbf9f3', borderRadius: 10, border: `1px solid ${roles.hairline}` },
+            // Made by trendSvg of numbers, days and escaped names.
+            dangerouslySetInnerHTML: { __html: svg.replace('width="640"', 'width="100%"') },
+          })}
+      {lines.map((l) => (
+        <Txt key={l}>{l}</Txt>
+      ))}
+    </View>
   );
 }
 

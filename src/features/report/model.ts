@@ -100,7 +100,7 @@ function judged({ assessment, words }: ReportFacts): SheetPart {
       ...(gates.length > 0 ? [of('Corals', coral)] : []),
       ...gates.map(
         (g) =>
-          `${GATE_NAMES[g.id].title}: ${g.status === 'passed' ? `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}. ${sentence(g.finding, words)}` : g.status === 'here' ? sentence(g.finding, words) : 'ahead.'}`,
+          `${GATE_NAMES[g.id].title}: ${g.status === 'passed' ? `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}: ${sentence(g.finding, words)}` : g.status === 'here' ? sentence(g.finding, words) : 'ahead.'}`,
       ),
     ],
   };
