@@ -120,6 +120,8 @@ describe('cells', () => {
   test.each([
     ['nitrate', 'NO3-N', 'N'],
     ['nitrate', 'mg/L as N', 'N'],
+    ['nitrate', 'nitrate-N', 'N'],
+    ['ammonia', 'ppm NH4-N', 'N'],
     ['nitrate', 'mg/L NO3', 'ion'],
     ['ammonia', 'ppm NH3', 'NH3'],
     ['ammonia', 'TAN', 'N'],
@@ -206,6 +208,27 @@ describe('what cannot be guessed is asked, with the column', () => {
     expect(sample).toMatchObject({ waterId: 'cube', at: '2026-03-04T12:00:00.000Z' });
     expect(sample?.readings[0]?.value).toEqual({ kind: 'exact', value: 14 });
   });
+});
+
+describe('names with their units', () => {
+  const columnOf = (name: string) =>
+    guess(table(`date;${name};x`, '2026-01-01;9;9'), docOf()).mapping.columns[1];
+  test.each([
+    ['NO3-N (mg/L)', { parameter: 'nitrate', unit: 'mg/L', basis: 'N' }],
+    ['Nitrate-N [ppm]', { parameter: 'nitrate', unit: 'ppm', basis: 'N' }],
+    ['nitrate (as N)', { parameter: 'nitrate', unit: 'as N', basis: 'N' }],
+    ['Ammonia (NH3)', { parameter: 'ammonia' }],
+    ['ammonia mg/L NH4', { parameter: 'ammonia', unit: 'mg/l nh4', basis: 'ion' }],
+    ['PO4-P (ppb)', { parameter: 'phosphate', unit: 'ppb p' }],
+    ['Phosphate ppb', { parameter: 'phosphate', unit: 'ppb' }],
+    ['Alk meq/L', { parameter: 'alkalinity', unit: 'meq/l' }],
+    ['Alkalinity (ppm CaCO3)', { parameter: 'alkalinity', unit: 'ppm CaCO3' }],
+    ['Temperature °F', { parameter: 'temperature', unit: '°f' }],
+    ['Water temp (C)', { parameter: 'temperature', unit: 'C' }],
+    ['Ca', { parameter: 'calcium' }],
+    ['Mg (mg/L)', { parameter: 'magnesium', unit: 'mg/L' }],
+    ['pH', { parameter: 'ph' }],
+  ])('%s', (name, column) => expect(columnOf(name)).toEqual({ as: 'reading', ...column }));
 });
 
 describe('tables as people keep them', () => {

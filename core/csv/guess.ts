@@ -74,7 +74,7 @@ export function parameterNamed(text: string, doc: Pick<Document, 'ownParameters'
 
 /** The unit at the end of a column's name, where it is one of the parameter: "Temp F", "Alk dKH", "NO3-N". */
 function unitInName(parameter: Parameter, name: string): string {
-  const words = name.split(/[\s,/]+(?![^\s]*$)|\s+/).filter(Boolean);
+  const words = name.split(/[\s,]+/).filter(Boolean);
   for (let n = Math.min(3, words.length); n >= 1; n--) {
     const tail = words.slice(-n).join(' ');
     if (isUnit(parameter, tail)) return tail;
@@ -98,13 +98,18 @@ function columnOf(header: string, doc: Document): Column {
   if (role) return { as: role };
   const parameter = parameterNamed(name === '' ? header : name, doc);
   if (!parameter) return { as: 'ignore' };
-  const written = unit !== '' && !isBareSpecies(unit) ? unit : unitInName(parameter, name);
+  const inName = unitInName(parameter, name);
+  const said = unit !== '' && !isBareSpecies(unit) ? unit : inName;
+  // "PO4-P (ppb)": the element stands with the name, the unit behind it.
+  const element = /[- ](p|si)$/.exec(name)?.[1];
+  const written = element && unitOf(parameter, `${said} ${element}`) ? `${said} ${element}` : said;
   const found = written === '' ? null : unitOf(parameter, written);
+  const basis = found?.basis ?? (inName === '' ? null : unitOf(parameter, inName)?.basis);
   return {
     as: 'reading',
     parameter,
     ...(written === '' ? {} : { unit: written.slice(0, 40) }),
-    ...(found?.basis ? { basis: found.basis } : {}),
+    ...(basis ? { basis } : {}),
   };
 }
 

@@ -80,6 +80,9 @@ export const plainUnit = (text: string): string =>
     .replace(/^deg([cf])$/, '$1')
     .replace(/^degdkh$|^degkh$/, 'dkh');
 
+/** Nothing, or the parameter itself: "nitrate-N" says nothing of a unit. */
+const OWN_NAMES = /^(ammoni(a|um)|nitrite|nitrate|total)?-?$/;
+
 /** The ending that names what the figure is counted as: "mg/L NO3-N", "ppm as N", "NH4". */
 function basisIn(parameter: Parameter, unit: string): { unit: string; basis: UnitOf['basis'] } {
   if (
@@ -90,7 +93,8 @@ function basisIn(parameter: Parameter, unit: string): { unit: string; basis: Uni
   )
     return { unit, basis: null };
   const as = /^(.*?)(?:as)?((?:nh3|nh4|no2|no3|tan)?-?n|tan)$/.exec(unit);
-  if (as && !/^(ppm|mg\/?l)$/.test(unit)) return { unit: as[1] || 'mg/l', basis: 'N' };
+  if (as && !/^(ppm|mg\/?l)$/.test(unit))
+    return { unit: OWN_NAMES.test(as[1] ?? '') ? 'mg/l' : (as[1] ?? ''), basis: 'N' };
   const ion = /^(.*?)(?:as)?(nh3|nh4\+?|no2-?|no3-?)$/.exec(unit);
   if (ion) return { unit: ion[1] || 'mg/l', basis: ion[2] === 'nh3' ? 'NH3' : 'ion' };
   return { unit, basis: null };
