@@ -63,6 +63,8 @@ test('two of one view are laid over each other; they hold through a reload and c
     .getByLabel('File to import')
     .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: zip });
   await press(page, 'Replace everything');
+  // Called done only when the pictures are stored, too.
+  await expect(page).toHaveURL(/\/waters$/);
   await saved(page);
   await page.goto('/water/north-window/photos');
   await expect(page.getByRole('heading', { name: '2 photos' })).toBeVisible();

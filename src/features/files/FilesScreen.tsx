@@ -26,7 +26,7 @@ async function keepPictures(pictures: Pictures): Promise<void> {
     const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' });
     const scaled = await scalePhoto(blob);
     // As it came: written anew each time it would get worse.
-    if (scaled) await keepPicture(id, await dataUrl(blob), scaled.small).catch(() => undefined);
+    if (scaled) await keepPicture(id, await dataUrl(blob), scaled.small);
   }
 }
 
@@ -59,11 +59,24 @@ export function FilesScreen() {
   const [reading, setReading] = useState<{ name: string; stop: () => void } | null>(null);
   const [done, setDone] = useState(0);
   const [table, setTable] = useState<File | null>(null);
-  /** Of the archive chosen last: kept once its document is. */
+  const [noRoom, setNoRoom] = useState(false);
+  const [keeping, setKeeping] = useState(false);
+  /** Of the archive chosen, if it was one. */
   const pictures = useRef<Pictures>(new Map());
+  // Before the document that names them: what is called imported is there, pictures too.
+  const picturesKept = async (): Promise<boolean> => {
+    setKeeping(pictures.current.size > 0);
+    try {
+      await keepPictures(pictures.current);
+      return true;
+    } catch {
+      setNoRoom(true);
+      return false;
+    } finally {
+      setKeeping(false);
+    }
+  };
   const taken = () => {
-    void keepPictures(pictures.current);
-    pictures.current = new Map();
     setPreview(null);
     router.push('/waters');
   };
@@ -75,9 +88,11 @@ export function FilesScreen() {
   const day = localDay(Date.now());
   const empty = Object.keys(doc.waters).length === 0;
 
-  const choose = async (file: File | undefined) => {
+  const choose = async (file: File | undefined, from: Pictures = new Map()) => {
     if (!file) return;
     reading?.stop();
+    pictures.current = from;
+    setNoRoom(false);
     setPreview(null);
     setTable(null);
     if (/\.zip$/i.test(file.name)) {
@@ -87,10 +102,7 @@ export function FilesScreen() {
           name: file.name,
           result: { ok: false, title: 'The archive cannot be read', lines: [text.why] },
         });
-      else {
-        pictures.current = text.pictures;
-        await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')));
-      }
+      else await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')), text.pictures);
       return;
     }
     if (isTable(file.name)) {
@@ -198,6 +210,13 @@ export function FilesScreen() {
             }}
           />
         ) : null}
+        {keeping ? <Txt live>Keeping its photos; nothing is imported yet.</Txt> : null}
+        {noRoom ? (
+          <Txt tone="ammonia" live>
+            This browser has no room for the photos in it, so nothing was imported. Free some space and try
+            again.
+          </Txt>
+        ) : null}
         {preview ? (
           <Section title={preview.result.ok ? 'What it will do' : preview.result.title}>
             <Txt kind="small" tone="second">
@@ -208,6 +227,7 @@ export function FilesScreen() {
                 present={doc}
                 document={preview.result.document}
                 revisions={preview.result.revisions}
+                before={picturesKept}
                 onDone={taken}
               />
             ) : null}
@@ -229,9 +249,14 @@ export function FilesScreen() {
                   onPress={() => {
                     if (!preview.result.ok) return;
                     const { document, revisions } = preview.result;
-                    void saving.run(
-                      () => dispatch(replaceDocument(document, 'File imported', elsewhereOf(revisions))),
-                      taken,
+                    void picturesKept().then((kept) =>
+                      kept
+                        ? saving.run(
+                            () =>
+                              dispatch(replaceDocument(document, 'File imported', elsewhereOf(revisions))),
+                            taken,
+                          )
+                        : undefined,
                     );
                   }}
                 />

@@ -46,11 +46,14 @@ export function MergeOffer({
   present,
   document,
   revisions,
+  before,
   onDone,
 }: {
   present: Document;
   document: Document;
   revisions: Revisions;
+  /** What has to be stored first; false where it could not be. */
+  before: () => Promise<boolean>;
   onDone: () => void;
 }) {
   const dispatch = useAppDispatch();
@@ -64,9 +67,13 @@ export function MergeOffer({
   const { conflicts } = merged;
   const take = () => {
     const chosen = [...others].reduce(withOther, merged.document);
-    void saving.run(
-      () => dispatch(replaceDocument(chosen, 'Files taken together', elsewhereOf(merged.revisions))),
-      onDone,
+    void before().then((kept) =>
+      kept
+        ? saving.run(
+            () => dispatch(replaceDocument(chosen, 'Files taken together', elsewhereOf(merged.revisions))),
+            onDone,
+          )
+        : undefined,
     );
   };
   return (

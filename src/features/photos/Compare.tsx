@@ -14,7 +14,7 @@ export function Compare({ before, after }: { before: Photo; after: Photo }) {
   if (old === null || fresh === null)
     return (
       <Txt tone="nitrite">
-        One of them is on another device: take its file, the zip, together with this one.
+        One of them is not in this browser: the zip of the device that has it brings it along.
       </Txt>
     );
   if (!old || !fresh) return null;

@@ -51,7 +51,7 @@ export function Picture({
     url === null ? (
       <View style={[styles.missing, { borderColor: roles.hairline }]}>
         <Txt kind="small" tone="second">
-          On another device
+          Not in this browser
         </Txt>
       </View>
     ) : null;
