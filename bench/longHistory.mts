@@ -1,9 +1,15 @@
-/** Measures with 30,000 readings in store: opening the log, filtering the history, opening a chart and panning it. Prints the longest
- *  main-thread task of each after the first paint and the frames of the pan. */
+/** Measures with many readings in store (30,000, or as many as the second argument says): opening the log, saving a sample, filtering the
+ *  history, opening a chart and panning it, exporting. Prints the longest main-thread task of each after the first paint, the frames of
+ *  the pan, and how large the file is. */
+import { statSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { STARTER_KITS } from '../core/document';
 import { makeApp } from '../server/app';
+
+/** Five readings a sample, one sample an hour where there are more than ten years of two-hourly ones. */
+const SAMPLES = Math.round(Number(process.argv[3] ?? 30_000) / 5);
+const EVERY_MS = SAMPLES > 10_000 ? 3_600_000 : 7_200_000;
 
 const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
@@ -23,13 +29,13 @@ await page.addInitScript(() => {
 await page.goto(base);
 await page.getByText(/Judged by/).waitFor();
 await page.evaluate(
-  ({ kits }) =>
+  ({ kits, samples, everyMs }) =>
     new Promise<void>((done) => {
       const open = indexedDB.open('zoarium-demo');
       open.onsuccess = () => {
         const tx = open.result.transaction('entries', 'readwrite');
-        for (let i = 0; i < 6000; i++) {
-          const at = new Date(Date.now() - (i + 1) * 7_200_000).toISOString();
+        for (let i = 0; i < samples; i++) {
+          const at = new Date(Date.now() - (i + 1) * everyMs).toISOString();
           tx.objectStore('entries').put(
             JSON.stringify({
               id: `bench-${i}`,
@@ -51,7 +57,11 @@ await page.evaluate(
         };
       };
     }),
-  { kits: STARTER_KITS.slice(0, 5).map((k) => ({ id: k.id, parameter: k.parameter })) },
+  {
+    kits: STARTER_KITS.slice(0, 5).map((k) => ({ id: k.id, parameter: k.parameter })),
+    samples: SAMPLES,
+    everyMs: EVERY_MS,
+  },
 );
 
 const report = async (what: string) => {
@@ -71,13 +81,22 @@ const report = async (what: string) => {
 await page.goto(`${base}/water/pantry-cube/log`);
 await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
 await report('log opens');
+const began = Date.now();
+await page.getByRole('button', { name: 'ammonia 0', exact: true }).click();
+await page.getByRole('button', { name: /^Save / }).click();
+await page.waitForURL((url) => !url.pathname.endsWith('/log'));
+console.log(`a sample saved in ${Date.now() - began} ms, the taps of the machine in it`);
+await report('sample saved');
+await page.goto(`${base}/water/pantry-cube/log`);
+await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
+await report('log opens again');
 await page
   .getByRole('main')
   .getByRole('link', { name: /^History/ })
   .click();
 await page.getByRole('list', { name: 'Entries, newest first' }).waitFor();
 await report('history opens');
-await page.getByLabel('Search: a parameter, a kind, a word of a note').pressSequentially('glass');
+await page.getByLabel('Search: parameter, animal, kind, a word').pressSequentially('glass');
 await page.getByText('cleaned the glass').first().waitFor();
 await report('history filters');
 await page.goto(`${base}/water/pantry-cube/log/readings/salinity`);
@@ -135,6 +154,20 @@ if (box) {
   );
 }
 await report('chart pans');
+await page.goto(`${base}/agenda`);
+await page.getByRole('heading', { level: 1 }).waitFor();
+await report('agenda opens');
+await page.goto(`${base}/files`);
+await page.getByRole('heading', { level: 1 }).waitFor();
+await report('files open');
+for (const label of ['Export everything', 'The same as a zip, with tables and photos']) {
+  const start = Date.now();
+  const file = page.waitForEvent('download', { timeout: 120_000 });
+  await page.getByRole('button', { name: label }).click();
+  const { size } = statSync(await (await file).path());
+  console.log(`${label}: ${(size / 1e6).toFixed(1)} MB in ${((Date.now() - start) / 1000).toFixed(1)} s`);
+  await report(label);
+}
 await browser.close();
 server.close();
 process.exit(0);

@@ -60,6 +60,7 @@ export function makeDemo(nowMs: number, dayOfMs: (ms: number) => string, seed = 
   doc.tasks = byId(upkeep.northTasks(northStory));
   doc.setup = byId(upkeep.northSetup(northStory));
   doc.looks = byId(north.northLooks(northStory));
+  doc.cards = byId([upkeep.northCard(northStory)]);
   return doc;
 }
 

@@ -1,5 +1,5 @@
 /** What stands behind North Window: parts with their services and money, calibrations, plans, setting up, the water that was made. */
-import type { Calibration, Equipment, SetupItem, Task, WaterEvent } from '../core/document';
+import type { Calibration, Card, Equipment, SetupItem, Task, WaterEvent } from '../core/document';
 import { addDays } from '../core/time';
 import { setupLists } from '../core/setup';
 import { NORTH } from './northWindow';
@@ -87,6 +87,21 @@ export function northEquipment(story: Story): Equipment[] {
     }),
   ];
 }
+
+/** The colour card of the nitrite drops: made up, as everything here; no kit is printed so. */
+export const northCard = (story: Story): Card => ({
+  id: 'north-card',
+  kitId: 'kit-nitrite',
+  at: story.at(-1),
+  squares: [
+    { value: 0, rgb: [233, 225, 190], place: [0.17, 0.25] },
+    { value: 0.2, rgb: [205, 218, 178], place: [0.5, 0.25] },
+    { value: 0.5, rgb: [164, 203, 170], place: [0.83, 0.25] },
+    { value: 1, rgb: [116, 179, 166], place: [0.17, 0.7] },
+    { value: 2, rgb: [70, 145, 157], place: [0.5, 0.7] },
+    { value: 5, rgb: [42, 104, 138], place: [0.83, 0.7] },
+  ],
+});
 
 export const northCalibrations = (story: Story): Calibration[] => [
   {

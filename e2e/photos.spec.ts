@@ -20,7 +20,7 @@ const drawn = (page: Page, colour: string): Promise<Buffer> =>
 
 const take = async (page: Page, colour: string) => {
   await page
-    .getByLabel('Photo from a file')
+    .getByLabel('File of a photo')
     .setInputFiles({ name: 'coral.png', mimeType: 'image/png', buffer: await drawn(page, colour) });
   await saved(page);
 };
@@ -75,7 +75,7 @@ test('what is no picture is said, and nothing is kept', async ({ page }) => {
   await openDemo(page);
   await page.goto('/water/north-window/photos');
   await page
-    .getByLabel('Photo from a file')
+    .getByLabel('File of a photo')
     .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('hello') });
   await expect(page.getByText(/^That is no picture this browser can read/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'No photo yet' })).toBeVisible();

@@ -114,7 +114,7 @@ async function tryTool(page: Page, t: Try): Promise<void> {
       .getByRole('link', { name: /^(History|All entries)/ })
       .first()
       .click();
-    await fill(page, 'Search: a parameter, a kind, a word of a note', t.history.query);
+    await fill(page, 'Search: parameter, animal, kind, a word', t.history.query);
     await expect(
       page.getByRole('list', { name: 'Entries, newest first' }).getByText(t.history.found).first(),
     ).toBeVisible();

@@ -81,6 +81,21 @@ function separatorOf(text: string): string {
   return best.separator;
 }
 
+/** Rows written in one go. */
+const AT_ONCE = 200;
+
+/** Every reading as a table, bit by bit. */
+export function* writingReadings(doc: Document): Generator<string, void, undefined> {
+  const lines = (rows: readonly (readonly string[])[]): string =>
+    `${Papa.unparse(rows as string[][], { newline: '\r\n' })}\r\n`;
+  let rows: (readonly string[])[] = [COLUMNS];
+  for (const row of readingRows(doc)) {
+    if (rows.push(row) < AT_ONCE) continue;
+    yield lines(rows);
+    rows = [];
+  }
+  if (rows.length > 0) yield lines(rows);
+}
+
 /** Every reading as a table. */
-export const readingsCsv = (doc: Document): string =>
-  `${Papa.unparse({ fields: [...COLUMNS], data: readingRows(doc) }, { newline: '\r\n' })}\r\n`;
+export const readingsCsv = (doc: Document): string => [...writingReadings(doc)].join('');

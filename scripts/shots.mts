@@ -145,7 +145,7 @@ const twoPhotos = async (page: Page) => {
       [colour, size] as const,
     );
     await page
-      .getByLabel('Photo from a file')
+      .getByLabel('File of a photo')
       .setInputFiles({ name: 'view.png', mimeType: 'image/png', buffer: Buffer.from(bytes) });
     await page.waitForTimeout(1200);
   }
@@ -194,6 +194,31 @@ const wishForTang = async (page: Page) => {
   await page.waitForURL(/stock\/[^?]+$/);
   await page.goto(`${base}${NORTH}/stock/company`);
   await page.getByText('No day is right for this').waitFor();
+};
+
+/** The demo's picture of a vial, tapped and read beside the person's own step. */
+const readVial = async (page: Page) => {
+  await page.getByRole('button', { name: 'nitrite 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Read nitrite by a photo' }).click();
+  await page.getByRole('button', { name: 'The demo’s picture' }).click();
+  const picture = page.getByRole('img', { name: 'Card and vial' });
+  await picture.waitFor();
+  await page.waitForTimeout(300);
+  for (const [x, y] of [
+    [0.07, 0.2],
+    [0.66, 0.13],
+    [0.68, 0.84],
+    [0.05, 0.78],
+    [0.83, 0.5],
+  ] as const) {
+    const box = (await picture.boundingBox())!;
+    await picture.click({ position: { x: x * box.width, y: y * box.height }, force: true });
+  }
+  await page.getByRole('button', { name: /^Read the vial/ }).click();
+  await page.getByText('By the photo', { exact: true }).waitFor();
+  await page
+    .getByRole('heading', { name: 'Nitrite' })
+    .evaluate((h) => h.scrollIntoView({ block: 'start' }));
 };
 
 const SHOTS: Shot[] = [
@@ -289,6 +314,9 @@ const SHOTS: Shot[] = [
   { name: 'carer-wide', path: `${NORTH}/carer`, wide: true, before: goAway },
   { name: 'table', path: '/files', before: chooseTable },
   { name: 'table-wide', path: '/files', wide: true, dark: true, before: chooseTable },
+  { name: 'vial', path: `${PANTRY}/log`, before: readVial },
+  { name: 'vial-wide', path: `${PANTRY}/log`, wide: true, dark: true, before: readVial },
+  { name: 'card', path: '/kits/kit-nitrite/card' },
   { name: 'settings', path: '/settings' },
   { name: 'kits', path: '/kits' },
   { name: 'waters', path: '/waters' },

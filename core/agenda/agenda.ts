@@ -101,6 +101,8 @@ const item = (
   dailyUntil,
 });
 
+const ASKS_FOR_AMMONIA: ReadonlySet<string> = new Set(['addAmmonia', 'doseForProof']);
+
 function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string): AgendaItem[] {
   const { local } = facts;
   const here = { waterId: water.id };
@@ -128,6 +130,14 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
   const trouble =
     assessment.living?.word === 'actNow'
       ? [item({ code: 'actNow', reason: assessment.living.reason }, water.id, { ...here, day: today })]
+      : [];
+  const opens = [assessment.fish, assessment.coral].flatMap((g) =>
+    'opens' in g && g.opens && ASKS_FOR_AMMONIA.has(g.opens.code) ? [g.opens] : [],
+  )[0];
+  // With animals in the water nothing asks for ammonia.
+  const doses =
+    opens && water.kind === 'display' && evidence.residents.length === 0
+      ? [item({ code: 'dose', opens }, water.id, { ...here, day: today })]
       : [];
   const equipment = Object.values(doc.equipment).filter((e) => e.waterId === water.id && e.endedDay === null);
   const parts = equipment.flatMap((e) => {
@@ -160,6 +170,7 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
     ...off,
     ...drips,
     ...trouble,
+    ...doses,
     ...ofTests(water, evidence, assessment, facts, today),
     ...(water.kind === 'quarantine' ? ofQuarantine(doc, water, evidence, facts, today) : []),
     ...parts,

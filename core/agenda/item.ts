@@ -9,6 +9,8 @@ export type AgendaSays =
   | { code: 'backOn'; eventId: string; parts: readonly Switched[]; sinceMs: number }
   | { code: 'dripOpen'; dripId: string; check: 'topOffBackOn' | 'dripWaterReplaced' | 'bagWaterAway' }
   | { code: 'actNow'; reason: Statement }
+  /** The cycle waits for ammonia; nobody lives in it. */
+  | { code: 'dose'; opens: Statement }
   | { code: 'tests'; parameters: readonly Parameter[]; lastMs: number | null }
   | { code: 'testsAhead'; parameters: readonly Parameter[]; everyDays: number }
   | { code: 'look'; water: Quarantine; animals: readonly Animal[] }

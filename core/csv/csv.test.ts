@@ -344,7 +344,7 @@ test('what is written as a table is read back as it was: values, kits, notes, do
   });
   fc.assert(
     fc.property(own, (doc) => {
-      const rows = readingRows(doc).map((cells, i) => ({ line: i + 2, cells }));
+      const rows = [...readingRows(doc)].map((cells, i) => ({ line: i + 2, cells }));
       if (rows.length === 0) return;
       const t: Table = { separator: ',', header: [...COLUMNS], rows };
       const bare: Document = { ...doc, samples: {} };

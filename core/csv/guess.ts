@@ -20,6 +20,7 @@ const ROLES: readonly (readonly [Column['as'], RegExp])[] = [
   ['kit', /^(kit|test kit|instrument|method|device)$/],
   ['doubted', /^doubt(ed)?$/],
   ['corrected', /^(corrected|edited)( at)?$/],
+  ['photo', /^photo$/],
   ['note', /^(notes?|comments?|remarks?|bemerkung(en)?)$/],
   ['when', /^(date ?time|time ?stamp|when|moment|date (and|&) time)$/],
   ['day', /^(date|day|datum|tag|fecha)$/],

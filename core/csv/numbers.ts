@@ -1,5 +1,5 @@
 /** Cells with figures: decimal points and commas, thousands, and what a kit prints that is no plain number. */
-import type { ReadingValue } from '../document';
+import type { Reading, ReadingValue } from '../document';
 
 export type Decimal = '.' | ',';
 
@@ -98,6 +98,20 @@ export function valueText(value: ReadingValue): string {
     case 'repeats':
       return value.values.join(' & ');
   }
+}
+
+/** What a photo said beside a reading, as a cell: lowest, most likely and highest; no highest where the card ends. */
+export const photoText = (photo: Reading['photo']): string =>
+  photo ? `${photo.low}..${photo.best}..${photo.high ?? ''}` : '';
+
+/** The way back; null where the cell says nothing of the kind. */
+export function photoIn(cell: string): NonNullable<Reading['photo']> | null {
+  const parts = cell.trim().split('..');
+  const [low, best, high] = parts.map((part) => (part === '' ? null : Number(part)));
+  const isAmount = (x: number | null | undefined): x is number =>
+    typeof x === 'number' && x >= 0 && Number.isFinite(x);
+  if (parts.length !== 3 || !isAmount(low) || !isAmount(best) || high === undefined) return null;
+  return high === null || isAmount(high) ? { low, best, high } : null;
 }
 
 /** Every figure a value holds. */

@@ -14,7 +14,7 @@ import {
 import { fromMgNPerL, toMgNPerL, type NitrogenBasis } from '../units';
 import { MINUTE_MS } from '../time';
 import { momentOf } from './dates';
-import { converted, figuresOf, isBlank, valueIn } from './numbers';
+import { converted, figuresOf, isBlank, photoIn, valueIn } from './numbers';
 import { parameterNamed } from './guess';
 import type { Column, Mapping, Table, TableRow } from './types';
 import { unitOf } from './units';
@@ -53,6 +53,7 @@ interface Found {
   value: ReadingValue;
   kit: Kit;
   doubted: boolean;
+  photo: Reading['photo'] | null;
   note: string;
   corrected: string | null;
 }
@@ -111,6 +112,7 @@ class Reader {
       sampleId: idOf(cell('sample')),
       note: unguarded(cell('note')).slice(0, 2000),
       corrected: Number.isNaN(Date.parse(corrected)) ? null : new Date(corrected).toISOString(),
+      photo: photoIn(cell('photo')),
     };
     for (const i of values) {
       const column = columns[i] as Column;
@@ -301,6 +303,7 @@ class Reader {
         kitId: f.kit.id,
         value: f.value,
         ...(f.doubted ? { doubted: true as const } : {}),
+        ...(f.photo ? { photo: f.photo } : {}),
       };
       const sample = bySample.get(key);
       if (sample) {

@@ -1,6 +1,6 @@
 /** Readings as rows of a table: one each, with all that is needed to read them back as they were. */
 import { isNitrogen, kitExpired, nitrogenInterval, type Document } from '../document';
-import { valueText } from './numbers';
+import { photoText, valueText } from './numbers';
 import { guarded } from './read';
 
 export const COLUMNS = [
@@ -16,6 +16,7 @@ export const COLUMNS = [
   'kit_id',
   'doubted',
   'corrected',
+  'photo',
   'note',
   'mg_N_per_L',
   'kit_expired',
@@ -31,36 +32,34 @@ const UNITS: Partial<Record<string, string>> = {
 };
 
 /** Every reading of every water, oldest first, cells as they stand under COLUMNS. */
-export function readingRows(doc: Document): string[][] {
+export function* readingRows(doc: Document): Generator<string[], void, undefined> {
   const samples = Object.values(doc.samples).sort((a, b) =>
     a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1,
   );
-  return samples.flatMap((s) =>
-    s.readings.flatMap((r) => {
+  for (const s of samples)
+    for (const r of s.readings) {
       const kit = doc.kits[r.kitId];
       const water = doc.waters[s.waterId];
-      if (!kit || !water) return [];
+      if (!kit || !water) continue;
       const n = isNitrogen(r.parameter) ? nitrogenInterval(r.value, kit, r.parameter) : null;
       const counted = isNitrogen(r.parameter) || r.parameter === 'freeAmmonia';
-      return [
-        [
-          s.id,
-          s.at,
-          guarded(water.name),
-          water.id,
-          r.parameter,
-          valueText(r.value),
-          r.parameter.startsWith('own') ? '' : (UNITS[r.parameter] ?? 'mg/L'),
-          counted ? (kit.basis ?? 'ion') : '',
-          guarded(kit.name),
-          kit.id,
-          r.doubted ? 'yes' : '',
-          s.editedAt ?? '',
-          guarded(s.note),
-          n ? String(Number(n.mid.toFixed(5))) : '',
-          kitExpired(kit, s.at) ? 'yes' : 'no',
-        ],
+      yield [
+        s.id,
+        s.at,
+        guarded(water.name),
+        water.id,
+        r.parameter,
+        valueText(r.value),
+        r.parameter.startsWith('own') ? '' : (UNITS[r.parameter] ?? 'mg/L'),
+        counted ? (kit.basis ?? 'ion') : '',
+        guarded(kit.name),
+        kit.id,
+        r.doubted ? 'yes' : '',
+        s.editedAt ?? '',
+        photoText(r.photo),
+        guarded(s.note),
+        n ? String(Number(n.mid.toFixed(5))) : '',
+        kitExpired(kit, s.at) ? 'yes' : 'no',
       ];
-    }),
-  );
+    }
 }

@@ -7,9 +7,11 @@ export {
   readDocument,
   readingDocument,
   writeDocument,
+  writingDocument,
   canonicalText,
   type LoadResult,
   type Revision,
+  type RevisionLookup,
   type Revisions,
 } from './file';
 export { columnSchema, equipmentSchema, kitSchema, readingSchema } from './schema';

@@ -47,6 +47,18 @@ describe('the file', () => {
       { seed: 101, numRuns: 80 },
     );
   });
+  test('bit by bit it is the text that JSON writes of it at once', () => {
+    fc.assert(
+      fc.property(documents, (doc) => {
+        const revisions = new Map(
+          Object.keys(doc.samples).map((id) => [`samples/${id}`, { revisions: ['b', 'a'], at: null }]),
+        );
+        const text = writeDocument(doc, revisions);
+        expect(text).toBe(`${JSON.stringify(JSON.parse(text), null, 1)}\n`);
+      }),
+      { seed: 7, numRuns: 60 },
+    );
+  });
   test('half a file is never read as a whole one', () => {
     const text = writeDocument(emptyDocument());
     fc.assert(
@@ -95,7 +107,7 @@ describe('the file', () => {
     );
   });
   test('the version is pinned and has its migrations', () => {
-    expect(VERSION).toBe(9);
+    expect(VERSION).toBe(10);
     expect(MIGRATIONS).toHaveLength(VERSION - 1);
   });
   test('moments with an offset or without milliseconds are read, and kept in UTC; text that looks like one stays', () => {

@@ -49,26 +49,37 @@ export const fileSchema = z.strictObject({
   }),
 });
 
+/** Looks up how an entity came to be, by `collection/id`. */
+export type RevisionLookup = Pick<Revisions, 'get'>;
+
 /** The document as JSON text, stable: the same document always gives the same text. */
-export function writeDocument(doc: Document, revisions: Revisions = new Map()): string {
-  const file: Record<string, unknown> = { format: FORMAT, version: VERSION };
+export const writeDocument = (doc: Document, revisions: RevisionLookup = new Map()): string =>
+  [...writingDocument(doc, revisions)].join('');
+
+/** The same bit by bit, an entity at a time, for a document so large that writing it at once would hold up the page. */
+export function* writingDocument(
+  doc: Document,
+  revisions: RevisionLookup = new Map(),
+): Generator<string, void, undefined> {
+  yield `{\n "format": ${JSON.stringify(FORMAT)},\n "version": ${VERSION}`;
+  const known: string[] = [];
   for (const name of COLLECTION_NAMES) {
     const entities: Record<string, AnyEntity> = doc[name];
-    file[name] = Object.keys(entities)
-      .sort()
-      .map((id) => canonical(entities[id]));
+    const ids = Object.keys(entities).sort();
+    yield `,\n "${name}": ${ids.length === 0 ? '[]' : '['}`;
+    for (const [i, id] of ids.entries()) {
+      yield `${i === 0 ? '' : ','}\n  ${indented(canonical(entities[id]))}`;
+      const revision = revisions.get(`${name}/${id}`);
+      if (revision) known.push(`\n  ${indented({ collection: name, id, ...revision })}`);
+    }
+    if (ids.length > 0) yield '\n ]';
   }
-  const known = COLLECTION_NAMES.flatMap((collection) =>
-    Object.keys(doc[collection])
-      .sort()
-      .flatMap((id) => {
-        const revision = revisions.get(`${collection}/${id}`);
-        return revision ? [{ collection, id, ...revision }] : [];
-      }),
-  );
-  if (known.length > 0) file.revisions = known;
-  return `${JSON.stringify(file, null, 1)}\n`;
+  for (const [i, text] of known.entries()) yield `${i === 0 ? ',\n "revisions": [' : ','}${text}`;
+  yield `${known.length > 0 ? '\n ]' : ''}\n}\n`;
 }
+
+/** As it stands two levels deep. */
+const indented = (value: unknown): string => JSON.stringify(value, null, 1).replaceAll('\n', '\n  ');
 
 /** Keys in alphabetical order, so that the text does not depend on how an entity was put together. */
 function canonical(value: unknown): unknown {
@@ -203,6 +214,7 @@ export function brokenReferences(doc: Document): Broken[] {
           message: `is "${own.likeId}", which is not in the species list`,
         },
       });
+  for (const c of Object.values(doc.cards)) need('cards', c.id, 'kitId', 'kits', c.kitId);
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
   for (const name of [
     'targets',

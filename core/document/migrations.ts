@@ -79,6 +79,14 @@ export const MIGRATIONS: readonly Migration[] = [
     ends: [],
     up: (entries) => [...entries],
   },
+  {
+    from: 9,
+    reason:
+      'cards that vials are read against, what a photo said beside a reading, what a corrected entry said before: all added, nothing to convert',
+    adds: ['cards'],
+    ends: [],
+    up: (entries) => [...entries],
+  },
 ];
 
 /** @throws Error where a step is missing, doubled or out of order. */

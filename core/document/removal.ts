@@ -77,6 +77,16 @@ export const editsToRemoveEntry = (doc: Document, collection: 'samples' | 'event
   { remove: collection, id },
 ];
 
+/** A kit no reading was taken with, its card and what it was held against. */
+export const editsToRemoveKit = (doc: Document, kitId: string): Edit[] => [
+  ...(['calibrations', 'cards'] as const).flatMap((name) =>
+    Object.values(doc[name])
+      .filter((e) => e.kitId === kitId)
+      .map((e): Edit => ({ remove: name, id: e.id })),
+  ),
+  { remove: 'kits', id: kitId },
+];
+
 /** An animal entered by mistake, and whatever names it. */
 export const editsToRemoveAnimal = (doc: Document, animalId: string): Edit[] => [
   ...mentionsWithout(doc, new Set(), new Set([animalId])),

@@ -297,7 +297,17 @@ export const readingSchema = z.strictObject({
   value: readingValueSchema,
   /** The person keeps it without trusting it. */
   doubted: z.literal(true).optional(),
+  /** What a photo of the vial said against the person's card, in the kit's own unit; `high` is null past the last square. */
+  photo: z
+    .strictObject({ low: amount(100000), best: amount(100000), high: amount(100000).nullable() })
+    .optional(),
 });
+
+/** What an entry said before it was corrected, in words, oldest first. */
+const corrections = z
+  .array(z.strictObject({ until: time, said: z.string().max(MAX_NOTE) }))
+  .max(20)
+  .optional();
 
 const sampleSchema = z.strictObject({
   id,
@@ -314,6 +324,7 @@ const sampleSchema = z.strictObject({
   note,
   /** When it was last corrected; absent when it stands as first written. */
   editedAt: time.optional(),
+  corrections,
 });
 
 /** The strength of an ammonia product as its bottle states it, with its drops in a millilitre: the next dose starts from it. */
@@ -332,7 +343,7 @@ export const ammoniaProductSchema = z.strictObject({
   ]),
 });
 
-const eventBase = { id, waterId: id, at: time, note, editedAt: time.optional() };
+const eventBase = { id, waterId: id, at: time, note, editedAt: time.optional(), corrections };
 const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...eventBase,
@@ -864,6 +875,27 @@ const photoSchema = z.strictObject({
   bytes: z.int().min(0).max(1e9),
 });
 
+const level = z.number().min(0).max(255);
+const share = z.number().min(0).max(1);
+/** A kit's own card as the person photographed it: each square's value as printed, its colour (8-bit sRGB) and where it lies, as shares of the
+ *  card's width and height from its upper left corner. */
+const cardSchema = z.strictObject({
+  id,
+  kitId: id,
+  at: time,
+  squares: z
+    .array(
+      z.strictObject({
+        value: amount(100000),
+        rgb: z.tuple([level, level, level]),
+        place: z.tuple([share, share]),
+      }),
+    )
+    .min(3)
+    .max(16)
+    .refine((s) => s.every((x, i) => i === 0 || x.value > (s[i - 1]?.value ?? 0)), 'expected rising values'),
+});
+
 /** That something was deleted: another device's copy of it must not bring it back. */
 const tombstoneSchema = z.strictObject({
   id: longId,
@@ -898,5 +930,6 @@ export const COLLECTIONS = {
   agenda: agendaSchema,
   mappings: mappingSchema,
   photos: photoSchema,
+  cards: cardSchema,
   tombstones: tombstoneSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

@@ -42,6 +42,7 @@ export type Said = Entity<'forecasts'>;
 export type Purchase = Entity<'purchases'>;
 export type SaidPlan = Entity<'plans'>;
 export type Photo = Entity<'photos'>;
+export type Card = Entity<'cards'>;
 export type Mapping = Entity<'mappings'>;
 /** One column of a table that is read. */
 export type Column = Mapping['columns'][number];

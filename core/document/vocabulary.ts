@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 9;
+export const VERSION = 10;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -170,6 +170,7 @@ export const COLUMN_ROLES = [
   'kitId',
   'doubted',
   'corrected',
+  'photo',
   'note',
   'reading',
   'ignore',
@@ -265,6 +266,7 @@ export const COLLECTION_NAMES = [
   'agenda',
   'mappings',
   'photos',
+  'cards',
   'tombstones',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

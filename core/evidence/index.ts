@@ -1,3 +1,4 @@
+export { datedAhead } from './ahead';
 export {
   gatherEvidence,
   isOfDisplay,

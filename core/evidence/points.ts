@@ -65,6 +65,22 @@ type Calibrations = Record<string, Calibration>;
  *  later minute lay nothing out again. Collections are replaced, never changed, by every act. */
 export function seriesAt(doc: Document, waterId: string, nowMs: number): Series {
   const calibrations = known(doc.calibrations, nowMs);
+  const whole = layoutOf(doc, waterId, calibrations);
+  const last = lastOf(whole.samples);
+  if (last === undefined || last.atMs <= nowMs) return whole.series;
+  const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
+  return seriesOf(earlier, doc.kits, calibrations);
+}
+
+/** Times of the samples that bear a later one than this. */
+export function samplesAfter(doc: Document, waterId: string, nowMs: number): number[] {
+  const { samples } = layoutOf(doc, waterId, known(doc.calibrations, nowMs));
+  let from = samples.length;
+  while (from > 0 && (samples[from - 1] as TimedSample).atMs > nowMs) from--;
+  return samples.slice(from).map((s) => s.atMs);
+}
+
+function layoutOf(doc: Document, waterId: string, calibrations: Calibrations): Layout {
   const layoutsOf = layouts(doc.samples)(doc.kits)(calibrations);
   let whole = layoutsOf.get(waterId);
   if (!whole) {
@@ -75,10 +91,7 @@ export function seriesAt(doc: Document, waterId: string, nowMs: number): Series 
     whole = { samples, series: seriesOf(samples, doc.kits, calibrations) };
     layoutsOf.set(waterId, whole);
   }
-  const last = lastOf(whole.samples);
-  if (last === undefined || last.atMs <= nowMs) return whole.series;
-  const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
-  return seriesOf(earlier, doc.kits, calibrations);
+  return whole;
 }
 
 /** The calibrations made by a moment; the collection itself when that is all of them. */

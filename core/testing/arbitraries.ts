@@ -70,6 +70,12 @@ const reading = (parameter: Reading['parameter']): fc.Arbitrary<Reading> => {
   return fc.oneof(
     amount(40).map((value): Reading => ({ parameter, kitId, value: { kind: 'exact', value } })),
     amount(4).map((low): Reading => ({ parameter, kitId, value: { kind: 'between', low, high: low * 2 } })),
+    fc.tuple(amount(4), fc.boolean()).map(([low, open]): Reading => ({
+      parameter,
+      kitId,
+      value: { kind: 'exact', value: low },
+      photo: { low, best: low * 1.2, high: open ? null : low * 2 },
+    })),
     amount(40).map((low): Reading => ({ parameter, kitId, value: { kind: 'over', low } })),
     fc
       .array(amount(40), { minLength: 2, maxLength: 5 })

@@ -1,3 +1,6 @@
 export { readVial, type VialDoubt, type VialPhoto, type VialReading } from './read';
 export type { ReferenceSquare } from './path';
+export type { Triple } from './colour';
+export { inPhoto, isCard, onCard, type Corners, type Point } from './quad';
+export { isEven, patchAt, type Patch, type Pixels } from './patch';
 export { VIAL_LIMITS } from './limits';

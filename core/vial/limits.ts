@@ -75,6 +75,13 @@ export const VIAL_LIMITS = {
     'the corrected vial from the path of the card',
     'our estimate, from simulated photos',
   ),
+  patchTrim: limit(0.1, 'share', 'of a spot’s pixels left out at either end', 'our choice'),
+  patchSpread: limit(
+    12,
+    '8-bit levels',
+    'a spot that is less even is no plain colour: a rim, a letter, a reflection',
+    'our estimate',
+  ),
   widestSteps: limit(1.6, 'steps', 'a reading that is vaguer is none', 'our choice'),
 } as const satisfies LimitTable;
 

@@ -33,6 +33,8 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
       return DRIP_WORDS[says.check];
     case 'actNow':
       return 'Act now';
+    case 'dose':
+      return says.opens.code === 'doseForProof' ? 'Dose for the proof' : 'Give the filter ammonia';
     case 'tests':
     case 'testsAhead':
       return `Test ${named(says.parameters)}`;
@@ -79,6 +81,7 @@ const WHY: Why = {
   backOn: (s, _, w) => `Off since ${w.hour(s.sinceMs)}. What stays off is forgotten first and found last.`,
   dripOpen: () => 'Left open when the drip ended.',
   actNow: (s, _, w) => sentence(s.reason, w),
+  dose: (s, _, w) => sentence(s.opens, w),
   tests: (s, _, w) =>
     s.lastMs === null ? 'Not tested yet.' : `The oldest of them is of ${w.day(s.lastMs)}.`,
   testsAhead: (s) => `Usual every ${s.everyDays === 1 ? 'day' : `${s.everyDays} days`}.`,

@@ -1,7 +1,9 @@
 /** Why a photo is not read, and what to do. */
 import type { VialDoubt } from '../vial';
 
-export const VIAL_WORDS: Record<VialDoubt, string> = {
+export const VIAL_WORDS: Record<VialDoubt | 'vialUneven', string> = {
+  vialUneven:
+    'The vial is not of one colour there: tap its middle, off the rim and off any reflection, or take the photo again.',
   tooDark: 'The photo is too dark: take it again in daylight, away from the lamp.',
   tooBright: 'The photo is too bright, colours are cut off: take it again away from the lamp, without flash.',
   cardUneven:

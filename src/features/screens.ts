@@ -39,6 +39,7 @@ export const ForecastScreen = screen(() => import('./forecast/ForecastScreen').t
 export const GalleryScreen = screen(() => import('./gallery/GalleryScreen').then((m) => m.GalleryScreen));
 export const HistoryScreen = screen(() => import('./log/History').then((m) => m.HistoryScreen));
 export const KeysScreen = screen(() => import('./settings/SettingsScreens').then((m) => m.KeysScreen));
+export const CardScreen = screen(() => import('./log/vial/CardScreen').then((m) => m.CardScreen));
 export const KitScreen = screen(() => import('./log/KitsScreens').then((m) => m.KitScreen));
 export const KitsScreen = screen(() => import('./log/KitsScreens').then((m) => m.KitsScreen));
 export const LoneBenchScreen = screen(() => import('./bench/BenchScreen').then((m) => m.LoneBenchScreen));

@@ -194,6 +194,7 @@ describe('half done', () => {
     doubted: [],
     kits: {},
     also: [],
+    photos: [],
   };
   test('is written a little later, at once when the page is left', async () => {
     jest.useFakeTimers();
@@ -243,6 +244,7 @@ test('a draft whose act is being stored is not written after it, whenever its ti
         doubted: [],
         kits: {},
         also: [],
+        photos: [],
       },
     }),
   );

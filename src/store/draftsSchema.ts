@@ -19,6 +19,12 @@ export const sampleDraftSchema = z.strictObject({
   kits: z.record(z.string(), z.string()).default({}),
   /** Kits that read a parameter a second time in the same sitting. */
   also: z.array(z.string()).default([]),
+  /** Pictures taken for it: kept in the browser, photos only with the sample. */
+  photos: z
+    .array(
+      z.strictObject({ id: z.string().min(1), width: z.number(), height: z.number(), bytes: z.number() }),
+    )
+    .default([]),
 });
 
 export const dropCountSchema = z.strictObject({

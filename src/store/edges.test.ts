@@ -36,6 +36,7 @@ const draft: SampleDraft = {
   doubted: [],
   kits: {},
   also: [],
+  photos: [],
 };
 const count: DropCount = { target: 40, counted: 3, mgN: 84, mL: 2 };
 const water = (id: string, startDay: string, name = id): Water => ({

@@ -398,6 +398,7 @@ test('a half-entered sample survives; an unreadable draft is dropped', async () 
     doubted: [],
     kits: {},
     also: [],
+    photos: [],
   };
   made.store.dispatch(sampleDrafted({ waterId: 't', draft }));
   await made.settled();

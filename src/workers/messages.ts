@@ -4,6 +4,7 @@ import type { Concession, Problem, StockingPlan } from '../../core/planner';
 import type { Doubt, TableMapping, TableRead, Told as TableSaid } from '../../core/csv';
 import type { Document } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
+import type { Patch, Point } from '../../core/vial';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
 
 export type Ask = { job: number } & (
@@ -61,9 +62,10 @@ export type TableTold =
   | { kind: 'none'; message: string };
 
 /** To and from the scaler of pictures. */
-export interface PhotoAsk {
-  file: Blob;
-}
+export type PhotoAsk =
+  | { kind: 'scale'; file: Blob }
+  /** Colours of spots: shares of the picture's width and height, radius as a share of its width. */
+  | { kind: 'patches'; file: Blob; spots: readonly { at: Point; radius: number }[] };
 export type PhotoTold =
   | {
       kind: 'photo';
@@ -74,4 +76,17 @@ export type PhotoTold =
       height: number;
       bytes: number;
     }
+  | { kind: 'patches'; patches: Patch[] }
   | { kind: 'none' };
+
+/** To the packer of archives: an archive is begun, filled and done in one worker, or one is opened. */
+export type ArchiveAsk =
+  | { kind: 'begin'; name: string; packed: boolean }
+  | { kind: 'add'; part: string | Uint8Array }
+  | { kind: 'end' }
+  | { kind: 'done' }
+  | { kind: 'open'; file: Blob };
+export type ArchiveTold =
+  | { kind: 'packed'; archive: Blob }
+  | { kind: 'opened'; text: Blob; pictures: [string, Uint8Array][] }
+  | { kind: 'shut'; why: string };

@@ -1,4 +1,5 @@
 /** Scales a picture off the main thread: turned as the camera held it, and written anew, so that no place, time or name of a device is left in it. */
+import { patchAt, type Patch } from '../../core/vial';
 import type { PhotoAsk, PhotoTold } from './messages';
 
 /** The longer side, px, and how finely it is written. */
@@ -8,21 +9,39 @@ self.onmessage = async ({ data }: MessageEvent<PhotoAsk>) => {
   const tell = (told: PhotoTold): void => self.postMessage(told);
   try {
     const bitmap = await createImageBitmap(data.file, { imageOrientation: 'from-image' });
-    const whole = await scaled(bitmap, SIZES.whole);
-    const small = await scaled(bitmap, SIZES.small);
+    tell(
+      data.kind === 'scale'
+        ? await bothSizes(bitmap)
+        : { kind: 'patches', patches: patches(bitmap, data.spots) },
+    );
     bitmap.close();
-    tell({
-      kind: 'photo',
-      whole: whole.url,
-      small: small.url,
-      width: whole.width,
-      height: whole.height,
-      bytes: whole.bytes,
-    });
   } catch {
     tell({ kind: 'none' });
   }
 };
+
+async function bothSizes(bitmap: ImageBitmap): Promise<PhotoTold> {
+  const whole = await scaled(bitmap, SIZES.whole);
+  const small = await scaled(bitmap, SIZES.small);
+  const { width, height, bytes } = whole;
+  return { kind: 'photo', whole: whole.url, small: small.url, width, height, bytes };
+}
+
+/** From the picture as it was taken: writing it anew would smear colours into each other. */
+function patches(bitmap: ImageBitmap, spots: Extract<PhotoAsk, { kind: 'patches' }>['spots']): Patch[] {
+  const { width, height } = bitmap;
+  const context = new OffscreenCanvas(width, height).getContext('2d');
+  if (!context) throw new Error('no canvas');
+  context.drawImage(bitmap, 0, 0);
+  return spots.map(({ at: [x, y], radius }) => {
+    const r = Math.min(LARGEST, Math.max(1, radius * width));
+    const [left, top] = [Math.floor(x * width - r), Math.floor(y * height - r)];
+    const side = Math.ceil(2 * r) + 2;
+    return patchAt(context.getImageData(left, top, side, side), x * width - left, y * height - top, r);
+  });
+}
+/** Pixels: more of a plain colour tell no more. */
+const LARGEST = 40;
 
 async function scaled(bitmap: ImageBitmap, { side, quality }: { side: number; quality: number }) {
   const by = Math.min(1, side / Math.max(bitmap.width, bitmap.height));

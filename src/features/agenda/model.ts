@@ -26,6 +26,8 @@ export function doingOf(doc: Document, { says, waterId }: AgendaItem, at: string
       return go('Put it right', `${water}/drip/${says.dripId}`);
     case 'actNow':
       return go('What to do', water);
+    case 'dose':
+      return go('Work out the dose', `${water}/cycle/dose`);
     case 'tests':
     case 'testsAhead':
       return go('Log it', `${water}/log`);

@@ -1,14 +1,14 @@
 import { useRouter, type Href } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
-import { writeDocument } from '../../../core/document/checks';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
-import { keepPicture, pictureBytes } from '../../store/photos';
-import { elsewhereOf, revisionsForFile } from '../../store/revisions';
+import { keepPicture } from '../../store/photos';
+import { elsewhereOf } from '../../store/revisions';
 import { Button, Go, Row, Screen, Section, Txt } from '../../ui';
 import type { Pictures } from '../../../formats/archive';
-import { readFile, scalePhoto } from '../../workers';
+import { readFile, scalePhoto, unpack } from '../../workers';
 import { download } from '../shell/download';
 import { SaveButton, useSaving } from '../shell/saving';
+import { Exports } from './Exports';
 import { previewImport, type Preview } from './importText';
 import { MergeOffer } from './MergeOffer';
 import { TableImport } from './TableImport';
@@ -27,21 +27,6 @@ async function keepPictures(pictures: Pictures): Promise<void> {
     const scaled = await scalePhoto(blob);
     // As it came: written anew each time it would get worse.
     if (scaled) await keepPicture(id, await dataUrl(blob), scaled.small);
-  }
-}
-
-/** The document in an archive, or why there is none. */
-async function unpacked(
-  file: File,
-): Promise<{ ok: true; text: string; pictures: Pictures } | { ok: false; why: string }> {
-  const { ArchiveError, archiveIn } = await import('../../../formats/archive');
-  try {
-    return { ok: true, ...(await archiveIn(new Uint8Array(await file.arrayBuffer()))) };
-  } catch (error) {
-    return {
-      ok: false,
-      why: error instanceof ArchiveError ? `${error.message}.` : 'The browser could not open it.',
-    };
   }
 }
 
@@ -96,13 +81,14 @@ export function FilesScreen() {
     setPreview(null);
     setTable(null);
     if (/\.zip$/i.test(file.name)) {
-      const text = await unpacked(file);
-      if (!text.ok)
+      const found = await unpack(file);
+      if (found.kind === 'shut')
         setPreview({
           name: file.name,
-          result: { ok: false, title: 'The archive cannot be read', lines: [text.why] },
+          result: { ok: false, title: 'The archive cannot be read', lines: [found.why] },
         });
-      else await choose(new File([text.text], file.name.replace(/\.zip$/i, '.json')), text.pictures);
+      else
+        await choose(new File([found.text], file.name.replace(/\.zip$/i, '.json')), new Map(found.pictures));
       return;
     }
     if (isTable(file.name)) {
@@ -122,21 +108,6 @@ export function FilesScreen() {
     setReading(null);
     setPreview({ name: file.name, result: previewImport(read, present.current) });
   };
-  const everything = () => writeDocument(doc, dispatch(revisionsForFile()));
-  const exportArchive = async () => {
-    const { archiveOf } = await import('../../../formats/archive');
-    const pictures = new Map<string, Uint8Array>();
-    for (const id of Object.keys(doc.photos)) {
-      const picture = await pictureBytes(id);
-      if (picture) pictures.set(id, picture);
-    }
-    const bytes = await archiveOf(doc, dispatch(revisionsForFile()), pictures);
-    download(`zoarium-${day}.zip`, 'application/zip', new Blob([bytes], { type: 'application/zip' }));
-  };
-  const exportCsv = async () => {
-    const { readingsCsv } = await import('../../../formats/csv');
-    download(`zoarium-readings-${day}.csv`, 'text/csv', readingsCsv(doc));
-  };
 
   return (
     <Screen title="Files">
@@ -144,29 +115,7 @@ export function FilesScreen() {
         Files
       </Txt>
       <Txt tone="second">What you enter lives in this browser. A file is the copy that outlives it.</Txt>
-      <Section title="Export">
-        <Row wrap>
-          <Button
-            kind="primary"
-            icon="exported"
-            label="Export everything"
-            disabled={empty}
-            onPress={() => download(`zoarium-${day}.json`, 'application/json', everything())}
-          />
-          <Button
-            icon="exported"
-            label="The same as a zip, with tables and photos"
-            disabled={empty}
-            onPress={() => void exportArchive()}
-          />
-          <Button icon="exported" label="Readings as CSV" disabled={empty} onPress={() => void exportCsv()} />
-        </Row>
-        {empty ? (
-          <Txt kind="small" tone="second">
-            Nothing to export yet.
-          </Txt>
-        ) : null}
-      </Section>
+      <Exports doc={doc} />
       {empty ? null : (
         <Section title="For someone who helps">
           {Object.values(doc.waters).map((w) => (

@@ -30,6 +30,7 @@ export const COLLECTION_WORDS: Record<CollectionName, string> = {
   agenda: 'put off or left out',
   mappings: 'ways to read tables',
   photos: 'photos',
+  cards: 'colour cards',
   tombstones: 'deletions remembered',
   purchases: 'purchases',
 };

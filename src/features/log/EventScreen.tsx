@@ -23,6 +23,7 @@ import { toMgNPerL, parseDecimal, unitLabel } from '../../../core/units';
 import {
   agoWords,
   commit,
+  dayAndHour,
   fieldTime,
   localDay,
   newId,
@@ -38,6 +39,7 @@ import {
 import { Button, Caution, FieldRow, Go, Screen, Txt } from '../../ui';
 import { useParam, useWords, WithWater } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
+import { Attach, photoEdits, type Kept } from '../shell/photos';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import {
   amountOf,
@@ -53,12 +55,14 @@ import {
   CLARITY_WORDS,
   DOSED_WORDS,
   EVENT_WORDS,
+  eventWords,
   FILM_WORDS,
   FOOD_WORDS,
   SEED_WORDS,
   SMELL_WORDS,
   SOUND_WORDS,
 } from './eventWords';
+import { corrected } from './entries';
 import { DeleteEntry, RecentEntries } from './History';
 import { capital } from './sampleForm';
 
@@ -107,6 +111,7 @@ function EventSheet({ water }: { water: Water }) {
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),
   );
+  const [pictures, setPictures] = useState<Kept[]>([]);
   const form = useEntryForm({
     start: shown,
     read: (texts) =>
@@ -146,8 +151,19 @@ function EventSheet({ water }: { water: Water }) {
             },
           ]
         : [];
+    const nowIso = new Date().toISOString();
     const entity = edited
-      ? { ...keepingAmounts(edited, shown, texts, event), editedAt: new Date().toISOString() }
+      ? {
+          ...keepingAmounts(edited, shown, texts, event),
+          editedAt: nowIso,
+          corrections: corrected(
+            edited,
+            [dayAndHour(Date.parse(edited.at)), eventWords(edited, netL, units), edited.note]
+              .filter(Boolean)
+              .join(' · '),
+            nowIso,
+          ),
+        }
       : event;
     if (!edited && event.kind === 'waterChange' && texts.purpose !== 'routine')
       reminder.push({
@@ -164,7 +180,11 @@ function EventSheet({ water }: { water: Water }) {
     return dispatch(
       commit(
         `${EVENT_WORDS[event.kind]} ${edited ? 'corrected' : 'logged'}`,
-        [...reminder, { put: 'events', entity }],
+        [
+          ...reminder,
+          { put: 'events', entity },
+          ...photoEdits(pictures, { kind: 'event', id: entity.id }, water.id, entity.at),
+        ],
         { seen },
       ),
     );
@@ -455,6 +475,7 @@ function EventSheet({ water }: { water: Water }) {
         multiline
         hint={texts.kind === 'note' ? 'What you saw, smelled or heard.' : 'May be left empty.'}
       />
+      <Attach of={edited && { kind: 'event', id: edited.id }} pending={pictures} onChange={setPictures} />
       {edited ? (
         <DeleteEntry
           waterId={water.id}

@@ -2,15 +2,14 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
-  parameterName,
-  type Kit,
-  type OwnParameterSpec,
+  editsToRemoveEntry,
+  type Look,
   type Sample,
   type Water,
   type WaterEvent,
-  editsToRemoveEntry,
 } from '../../../core/document';
-import type { UnitPreferences } from '../../../core/units';
+import { speciesOf, type WithKinds } from '../../../core/species';
+import { animalWords, placeWords } from '../../../core/words';
 import {
   commit,
   dayAndHour,
@@ -18,6 +17,8 @@ import {
   selectVolume,
   useAppDispatch,
   useAppSelector,
+  useKinds,
+  writtenDay,
 } from '../../store';
 import {
   Button,
@@ -35,48 +36,110 @@ import {
 } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { SaveButton, useSaving } from '../shell/saving';
-import { entriesOf, type Entry } from './entries';
+import { SIGN_WORDS } from '../shell/quarantine/view';
+import { entriesOf, keyOf, type Entry } from './entries';
 import { EVENT_WORDS, eventWords } from './eventWords';
-import { shownValue, typedUnit } from './sampleForm';
-
-/** "ammonia 0.25, nitrite 1–2 …", units left to the wide list. */
-function sampleWords(
-  sample: Sample,
-  kits: Record<string, Kit>,
-  units: UnitPreferences,
-  own: Record<string, OwnParameterSpec> = {},
-): string {
-  return sample.readings
-    .map((r) => {
-      const kit = kits[r.kitId];
-      const name = parameterName(r.parameter, own);
-      return kit
-        ? `${name} ${shownValue(r.value, kit, units)}${r.doubted ? ' (not trusted)' : ''} ${typedUnit(kit, units, own).label}`.trimEnd()
-        : name;
-    })
-    .join(', ');
-}
+import { sampleWords } from './sampleWords';
 
 function useEntries(waterId: string): Entry[] {
   const samples = useAppSelector((s) => selectDocument(s).samples);
   const events = useAppSelector((s) => selectDocument(s).events);
-  return useMemo(() => entriesOf(samples, events, waterId), [samples, events, waterId]);
+  const animals = useAppSelector((s) => selectDocument(s).animals);
+  const looks = useAppSelector((s) => selectDocument(s).looks);
+  return useMemo(
+    () => entriesOf({ samples, events, animals, looks }, waterId),
+    [samples, events, animals, looks, waterId],
+  );
 }
 
-/** An entry in words, for searching. */
-function useEntryWords(water: Water): (e: Entry) => string {
+interface EntryWords {
+  title: string;
+  text: string;
+  note: string;
+  /** Where it is corrected; null where it can only be looked at. */
+  path: string | null;
+  when: string;
+  corrections: Sample['corrections'];
+  editedAt?: string | undefined;
+}
+
+/** An entry in words, for reading and for searching. */
+function useEntryWords(water: Water): (e: Entry) => EntryWords {
   const units = useUnits();
   const kits = useAppSelector((s) => s.document.entities.kits);
   const own = useAppSelector((s) => s.document.entities.ownParameters);
+  const animals = useAppSelector((s) => s.document.entities.animals);
+  const waters = useAppSelector((s) => s.document.entities.waters);
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
+  const kinds = useKinds();
   return useCallback(
-    (e) =>
-      e.kind === 'sample'
-        ? `sample ${sampleWords(e.sample, kits, units, own)} ${e.sample.note}`
-        : `${EVENT_WORDS[e.event.kind]} ${eventWords(e.event, netL, units)} ${e.event.note}`,
-    [units, kits, own, netL],
+    (e): EntryWords => {
+      const when = dayAndHour(Date.parse(e.at));
+      if (e.kind === 'sample')
+        return {
+          title: 'Sample',
+          text: sampleWords(e.sample, kits, units, own),
+          note: e.sample.note,
+          path: `/water/${water.id}/log?edit=${e.sample.id}`,
+          when,
+          corrections: e.sample.corrections,
+          editedAt: e.sample.editedAt,
+        };
+      if (e.kind === 'event')
+        return {
+          title: EVENT_WORDS[e.event.kind],
+          text: eventWords(e.event, netL, units),
+          note: e.event.note,
+          // What is asked elsewhere is corrected there: here it can only be taken away.
+          path:
+            e.event.kind === 'schoolChanged' || e.event.kind === 'seaweed'
+              ? null
+              : `/water/${water.id}/log/event?edit=${e.event.id}&kind=${e.event.kind}`,
+          when,
+          corrections: e.event.corrections,
+          editedAt: e.event.editedAt,
+        };
+      if (e.kind === 'look')
+        return {
+          title: LOOK_TITLES[e.look.result],
+          text: [
+            e.look.signs.map((s) => SIGN_WORDS[s]).join(', '),
+            (e.look.animalIds ?? [])
+              .flatMap((id) => (animals[id] ? [animalWords(kinds, animals[id])] : []))
+              .join(', '),
+          ]
+            .filter(Boolean)
+            .join(' in '),
+          note: e.look.note,
+          path: null,
+          when: writtenDay(e.look.day),
+          corrections: undefined,
+        };
+      const move = e.animal.moves[e.move]!;
+      return {
+        title: animalWords(kinds, e.animal),
+        text: placeWords(move.to, waters),
+        note: move.why,
+        path: `/water/${e.animal.homeId}/stock/${e.animal.id}`,
+        when,
+        corrections: undefined,
+      };
+    },
+    [units, kits, own, netL, animals, waters, kinds, water.id],
   );
 }
+
+const LOOK_TITLES: Record<Look['result'], string> = {
+  clear: 'Look: all clear',
+  sign: 'Look: a sign',
+  healed: 'Look: all healed',
+};
+
+/** What an entry is found by: its words, and the scientific name of whom it is about. */
+const searchText = ({ title, text, note }: EntryWords, e: Entry, kinds: WithKinds): string =>
+  [title, text, note, e.kind === 'move' ? speciesOf(kinds, e.animal.speciesId).scientific : '']
+    .join(' ')
+    .toLowerCase();
 
 export function HistoryScreen() {
   return (
@@ -99,6 +162,7 @@ export function HistoryScreen() {
 /** Entries in words, worked out in slices so that typing never waits for a long history. */
 function useSearchIndex(entries: readonly Entry[], water: Water, wanted: boolean): readonly string[] {
   const words = useEntryWords(water);
+  const kinds = useKinds();
   const [built, setBuilt] = useState<{ of: readonly Entry[]; index: readonly string[] }>({
     of: [],
     index: [],
@@ -112,17 +176,24 @@ function useSearchIndex(entries: readonly Entry[], water: Water, wanted: boolean
           of: entries,
           index: [
             ...index,
-            ...entries.slice(index.length, index.length + SLICE).map((e) => words(e).toLowerCase()),
+            ...entries.slice(index.length, index.length + SLICE).map((e) => searchText(words(e), e, kinds)),
           ],
         }),
       0,
     );
     return () => clearTimeout(timer);
-  }, [wanted, entries, index, words]);
+  }, [wanted, entries, index, words, kinds]);
   return index;
 }
 const SLICE = 200;
 const NOTHING: readonly string[] = [];
+
+const SHOWN: Record<'all' | 'sample' | 'event' | 'animals', readonly Entry['kind'][]> = {
+  all: ['sample', 'event', 'move', 'look'],
+  sample: ['sample'],
+  event: ['event'],
+  animals: ['move', 'look'],
+};
 
 const PAGE = 30;
 /** Rows drawn in one task. */
@@ -131,21 +202,17 @@ const STEP = 5;
 function History({ water }: { water: Water }) {
   const entries = useEntries(water.id);
   const [shown, setShown] = useState(PAGE);
-  const [what, setWhat] = useState<'all' | 'sample' | 'event'>('all');
+  const [what, setWhat] = useState<keyof typeof SHOWN>('all');
   const [query, setQuery] = useState('');
   const index = useSearchIndex(entries, water, query !== '');
   // Typing comes first; the list follows in slices.
   const q = useDeferredValue(query).trim().toLowerCase();
   const filtered = useMemo(
     () =>
-      entries.filter(
-        (e, i) => (what === 'all' || e.kind === what) && (q === '' || (index[i] ?? '').includes(q)),
-      ),
+      entries.filter((e, i) => SHOWN[what].includes(e.kind) && (q === '' || (index[i] ?? '').includes(q))),
     [entries, what, q, index],
   );
-  const row = (e: Entry) => (
-    <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} water={water} editable />
-  );
+  const row = (e: Entry) => <EntryRow key={keyOf(e)} entry={e} water={water} editable />;
   return (
     <>
       <Choice
@@ -154,12 +221,13 @@ function History({ water }: { water: Water }) {
           { value: 'all', label: 'Everything' },
           { value: 'sample', label: 'Samples' },
           { value: 'event', label: 'Events' },
+          { value: 'animals', label: 'Animals and looks' },
         ]}
         value={what}
         onChange={setWhat}
       />
       <TextField
-        label="Search: a parameter, a kind, a word of a note"
+        label="Search: parameter, animal, kind, a word"
         value={query}
         onChange={(text) => {
           setQuery(text);
@@ -206,7 +274,7 @@ export const RecentEntries = memo(function RecentEntries({ water }: { water: Wat
       {entries.length === 0 ? <Txt tone="second">None yet.</Txt> : null}
       <View role="list" aria-label="Last entries">
         {entries.map((e) => (
-          <EntryRow key={e.kind === 'sample' ? e.sample.id : e.event.id} entry={e} water={water} />
+          <EntryRow key={keyOf(e)} entry={e} water={water} />
         ))}
       </View>
       {entries.length > 0 ? (
@@ -226,26 +294,7 @@ const EntryRow = memo(function EntryRow({
   editable?: boolean;
 }) {
   const { roles } = useTheme();
-  const units = useUnits();
-  const kits = useAppSelector((s) => s.document.entities.kits);
-  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
-  const own = useAppSelector((s) => s.document.entities.ownParameters);
-  const when = dayAndHour(Date.parse(entry.at));
-  const editedAt = entry.kind === 'sample' ? entry.sample.editedAt : entry.event.editedAt;
-  const title = entry.kind === 'sample' ? 'Sample' : EVENT_WORDS[entry.event.kind];
-  const text =
-    entry.kind === 'sample'
-      ? sampleWords(entry.sample, kits, units, own)
-      : eventWords(entry.event, netL, units);
-  const note = entry.kind === 'sample' ? entry.sample.note : entry.event.note;
-  const id = entry.kind === 'sample' ? entry.sample.id : entry.event.id;
-  const path =
-    entry.kind === 'sample'
-      ? `/water/${water.id}/log?edit=${id}`
-      : `/water/${water.id}/log/event?edit=${id}&kind=${entry.event.kind}`;
-  // What is asked elsewhere is corrected there: here it can only be taken away.
-  const canEdit =
-    entry.kind !== 'event' || (entry.event.kind !== 'schoolChanged' && entry.event.kind !== 'seaweed');
+  const { title, text, note, path, when, corrections, editedAt } = useEntryWords(water)(entry);
   const inside = (
     <>
       <Row style={styles.between}>
@@ -263,11 +312,20 @@ const EntryRow = memo(function EntryRow({
       {editedAt ? (
         <Txt kind="small" tone="nitrite">{`corrected ${dayAndHour(Date.parse(editedAt))}`}</Txt>
       ) : null}
+      {editable
+        ? corrections?.map((c, i) => (
+            <Txt
+              key={i}
+              kind="small"
+              tone="second"
+            >{`Until ${dayAndHour(Date.parse(c.until))} it said: ${c.said}`}</Txt>
+          ))
+        : null}
     </>
   );
   return (
     <View role="listitem" style={[styles.entry, { borderColor: roles.hairline }]}>
-      {canEdit ? (
+      {path !== null ? (
         <Link href={path as Href} style={styles.link}>
           <View style={styles.inside}>{inside}</View>
         </Link>

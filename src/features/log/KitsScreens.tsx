@@ -1,6 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 import {
+  editsToRemoveKit,
   isNitrogen,
   isOwnParameter,
   parameterName,
@@ -23,6 +24,7 @@ import { NotHere, useParam } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import { calibratedWords, Calibrations } from './Calibrations';
+import { hasCard } from './vial/measure';
 import { NEW_KIT, readKit, textsOfKit, type KitTexts } from './kitForm';
 
 /** One line on a kit: what it reads and whether it can be trusted. */
@@ -119,7 +121,7 @@ function KitForm({ kit }: { kit: Kit | null }) {
     await dispatch(
       commit(
         `${kit.name} ${used ? 'put away' : 'removed'}`,
-        used ? [{ put: 'kits', entity: { ...kit, archived: true } }] : [{ remove: 'kits', id: kit.id }],
+        used ? [{ put: 'kits', entity: { ...kit, archived: true } }] : editsToRemoveKit(doc, kit.id),
       ),
     );
     router.push('/kits');
@@ -249,6 +251,13 @@ function KitForm({ kit }: { kit: Kit | null }) {
         label="It is a shop’s slip or a laboratory"
         note="A source of its own; a conflict with your kits is shown, both are kept."
       />
+      {kit && hasCard(kit) ? (
+        <Go href={`/kits/${kit.id}/card` as Href}>
+          {Object.values(doc.cards).some((c) => c.kitId === kit.id)
+            ? 'Its colour card, photographed'
+            : 'Photograph its colour card: then a photo of the vial can be read'}
+        </Go>
+      ) : null}
       {kit ? (
         <Button kind="quiet" label={used ? 'Put away: its readings stay' : 'Remove'} onPress={remove} />
       ) : null}

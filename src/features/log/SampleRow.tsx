@@ -19,6 +19,8 @@ import {
   useTheme,
 } from '../../ui';
 import { useUnits } from '../shell';
+import { saidWords } from './vial/measure';
+import { VialPanel } from './vial/VialPanel';
 import {
   capital,
   kitDoubt,
@@ -99,6 +101,9 @@ export const SampleRow = memo(function SampleRow({
     ? `last ${isNitrogen(p) ? last.text : shownValue({ kind: 'exact', value: last.interval.mid }, kit, units)} · ${agoWords(last.atMs, now)}`
     : 'never tested';
 
+  const cards = useAppSelector((s) => s.document.entities.cards);
+  const card = Object.values(cards).find((c) => c.kitId === kit.id);
+  const [photographing, setPhotographing] = useState(false);
   const setReading = (next: Reading | null) =>
     onChange((d) => ({
       readings: [...d.readings.filter((r) => r !== readingIn(d, kit, second)), ...(next ? [next] : [])],
@@ -146,7 +151,7 @@ export const SampleRow = memo(function SampleRow({
                 aria-label={`${name} ${step}${top ? '+' : ''}`}
                 onPress={() => {
                   const next = tapStep(kit, reading?.value, i);
-                  setReading(next ? { parameter: p, kitId: kit.id, value: next } : null);
+                  setReading(next ? { ...reading, parameter: p, kitId: kit.id, value: next } : null);
                 }}
                 style={[
                   styles.step,
@@ -204,6 +209,30 @@ export const SampleRow = memo(function SampleRow({
           />
         ) : null}
       </Row>
+      {reading?.photo ? (
+        <Txt kind="small" tone="second">{`A photo said ${saidWords(reading.photo)}.`}</Txt>
+      ) : null}
+      {card && photographing ? (
+        <VialPanel
+          kit={kit}
+          card={card}
+          unit={typedUnit(kit, units, own).label}
+          own={reading}
+          ownWords={reading ? readingWords(reading, kit, units, own) : ''}
+          onTake={(value, photo) => {
+            setReading({ ...reading, parameter: p, kitId: kit.id, value, photo });
+            setPhotographing(false);
+          }}
+          onClose={() => setPhotographing(false)}
+        />
+      ) : card ? (
+        <Button
+          kind="quiet"
+          label="By a photo, against your card"
+          name={`Read ${name} by a photo`}
+          onPress={() => setPhotographing(true)}
+        />
+      ) : null}
       {kit.scale.kind === 'steps' && question ? (
         <Txt kind="small" tone="nitrite" live>
           {question.text}

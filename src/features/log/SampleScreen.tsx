@@ -26,9 +26,12 @@ import {
 } from '../../store';
 import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
 import { useParam, useUnits, WithWater } from '../shell';
+import { Attach, photoEdits } from '../shell/photos';
 import { SaveButton, useLastSeen, useSaving } from '../shell/saving';
 import { EventLinks } from './EventLinks';
+import { corrected } from './entries';
 import { DeleteEntry, RecentEntries } from './History';
+import { whatItSaid } from './sampleWords';
 import {
   draftOf,
   EMPTY_DRAFT,
@@ -134,11 +137,19 @@ function SampleSheet({ water }: { water: Water }) {
     if (!final.ok) return;
     const n = final.sample.readings.length;
     const label = edited ? 'Sample corrected' : `${n} reading${n === 1 ? '' : 's'} logged`;
+    const nowIso = new Date().toISOString();
     const edits: Edit[] = [
       {
         put: 'samples',
-        entity: edited ? { ...final.sample, editedAt: new Date().toISOString() } : final.sample,
+        entity: edited
+          ? {
+              ...final.sample,
+              editedAt: nowIso,
+              corrections: corrected(edited, whatItSaid(edited, kits, units, own), nowIso),
+            }
+          : final.sample,
       },
+      ...photoEdits(draft.photos, { kind: 'sample', id: final.sample.id }, water.id, final.sample.at),
       ...(edited ? [] : usedUp(final.sample, kits).map((entity): Edit => ({ put: 'kits', entity }))),
     ];
     void saving.run(
@@ -265,6 +276,11 @@ function SampleSheet({ water }: { water: Water }) {
           error={faults.note}
         />
       ) : null}
+      <Attach
+        of={edited && { kind: 'sample', id: edited.id }}
+        pending={draft.photos}
+        onChange={(photos) => change({ photos })}
+      />
       {edited ? (
         <DeleteEntry waterId={water.id} collection="samples" entity={edited} title="Sample" />
       ) : (

@@ -44,6 +44,7 @@ export const EMPTY_DRAFT: SampleDraft = {
   doubted: [],
   kits: {},
   also: [],
+  photos: [],
 };
 
 /** Where a row keeps what is typed: the parameter's own row, or that of a second kit for it. */

@@ -5,7 +5,7 @@ import { daysBetween } from '../../../core/time';
 import { localDay, shortDay } from '../../store';
 import { RADIUS, Txt } from '../../ui';
 import { Slide } from '../../ui/Slide';
-import { usePicture } from './Picture';
+import { usePicture } from '../shell/photos';
 
 /** Two pictures of one view laid over each other, parted where the slider stands. */
 export function Compare({ before, after }: { before: Photo; after: Photo }) {

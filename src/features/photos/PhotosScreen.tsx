@@ -1,15 +1,14 @@
-import { createElement, useRef, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Document, Photo, Water } from '../../../core/document';
-import { commit, isoOf, newId, selectDocument, shortDay, useAppDispatch, useAppSelector } from '../../store';
-import { dropPictures, keepPicture } from '../../store/photos';
+import { commit, isoOf, selectDocument, shortDay, useAppDispatch, useAppSelector } from '../../store';
+import { dropPictures } from '../../store/photos';
 import { Button, Choice, Empty, Line, Row, Screen, Section, space, TextField, Txt, useWide } from '../../ui';
 import { Pick } from '../../ui/Pick';
-import { scalePhoto } from '../../workers';
 import { WithWater } from '../shell';
+import { kept, PickPhoto, Picture } from '../shell/photos';
 import { Compare } from './Compare';
 import { megabytes, photosOf, stripsOf, subjects, thinnedOut } from './model';
-import { Picture } from './Picture';
 
 export function PhotosScreen() {
   return <WithWater>{(water) => <Photos key={water.id} water={water} />}</WithWater>;
@@ -107,54 +106,22 @@ function NewPhoto({ water, doc }: { water: Water; doc: Document }) {
   const [view, setView] = useState('');
   const [light, setLight] = useState('');
   const [note, setNote] = useState('');
-  const [state, setState] = useState<'ready' | 'working' | 'none' | 'full'>('ready');
-  const camera = useRef<HTMLInputElement | null>(null);
-  const file = useRef<HTMLInputElement | null>(null);
-  const take = async (picked: File | undefined) => {
-    if (!picked) return;
-    setState('working');
-    const scaled = await scalePhoto(picked);
-    if (!scaled) {
-      setState('none');
-      return;
-    }
-    const id = newId();
-    try {
-      await keepPicture(id, scaled.whole, scaled.small);
-    } catch {
-      setState('full');
-      return;
-    }
-    const { width, height, bytes } = scaled;
+  const take = async (file: File): Promise<string | null> => {
+    const picture = await kept(file);
+    if (typeof picture === 'string') return picture;
     const entity: Photo = {
-      id,
+      ...picture,
       waterId: water.id,
       at: isoOf(Date.now()),
       note: note.trim(),
       view: view.trim(),
       light: light.trim(),
-      width,
-      height,
-      bytes,
       ...(of === '' ? {} : { of: { kind: 'animal', id: of } }),
     };
     await dispatch(commit('Photo kept', [{ put: 'photos', entity }]));
     setNote('');
-    setState('ready');
+    return null;
   };
-  const input = (ref: typeof file, label: string, more: object) =>
-    createElement('input', {
-      ref,
-      type: 'file',
-      accept: 'image/*',
-      'aria-label': label,
-      style: { display: 'none' },
-      onChange: (event: { target: HTMLInputElement }) => {
-        void take(event.target.files?.[0]);
-        event.target.value = '';
-      },
-      ...more,
-    });
   const views = [...new Set(photosOf(doc, water.id).map((p) => p.view))].filter(Boolean).slice(0, 6);
   return (
     <Section title="New photo">
@@ -176,23 +143,7 @@ function NewPhoto({ water, doc }: { water: Water; doc: Document }) {
       ) : null}
       <TextField label="How the light is set" value={light} maxLength={80} onChange={setLight} />
       <TextField label="Note" value={note} onChange={setNote} />
-      {state === 'working' ? <Txt live>Taking it in.</Txt> : null}
-      {state === 'none' ? (
-        <Txt tone="ammonia" live>
-          That is no picture this browser can read. Choose a JPEG or PNG; nothing was changed.
-        </Txt>
-      ) : null}
-      {state === 'full' ? (
-        <Txt tone="ammonia" live>
-          This browser has no room left for it. Export, and delete some photos; nothing else was changed.
-        </Txt>
-      ) : null}
-      <Row wrap>
-        <Button kind="primary" label="Camera" onPress={() => camera.current?.click()} />
-        <Button label="From a file" onPress={() => file.current?.click()} />
-      </Row>
-      {input(camera, 'Take a photo', { capture: 'environment' })}
-      {input(file, 'Photo from a file', {})}
+      <PickPhoto onPicked={take} />
       <Txt kind="small" tone="second">
         It is scaled and written anew: no place, device or name stays in it.
       </Txt>

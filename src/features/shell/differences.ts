@@ -8,7 +8,7 @@ export interface Difference {
 }
 
 /** Fields that say nothing to the person. */
-const SILENT = new Set(['id', 'waterId', 'kitId', 'kind', 'editedAt']);
+const SILENT = new Set(['id', 'waterId', 'kitId', 'kind', 'editedAt', 'corrections']);
 
 /** The fields in which two forms of an entry differ; none where one of them is gone. */
 export function differences(mine: AnyEntity | null, theirs: AnyEntity | null): Difference[] {

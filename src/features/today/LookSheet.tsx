@@ -1,9 +1,11 @@
+import { useState } from 'react';
 import type { Animal, Quarantine } from '../../../core/document';
 import type { QuarantineClock } from '../../../core/quarantine';
 import { animalWords } from '../../../core/words';
 import { commit, localDay, newId, useAppDispatch, useKinds } from '../../store';
 import { Button, Caution, Check, Row, Section, Txt } from '../../ui';
 import { CheckEntry, ChoiceEntry, TextEntry, toggled, useEntryForm, WhenEntry } from '../shell/form';
+import { Attach, photoEdits, type Kept } from '../shell/photos';
 import { SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
 import { SaveButton } from '../shell/saving';
 import { readLook, type LookTexts } from './lookForm';
@@ -26,13 +28,19 @@ export function LookSheet({
   const kinds = useKinds();
   const today = localDay(Date.now());
   const first = clock.strings[0]?.beads[0]?.day ?? today;
+  const [pictures, setPictures] = useState<Kept[]>([]);
   const form = useEntryForm({
     start: (): LookTexts => ({ result: start, day: today, signs: [], whom: [], part: false, note: '' }),
     read: (texts) => readLook(texts, { today, first }),
-    save: ({ look }) =>
-      dispatch(
-        commit(SAID[look.result], [{ put: 'looks', entity: { id: newId(), waterId: water.id, ...look } }]),
-      ),
+    save: ({ look }) => {
+      const id = newId();
+      return dispatch(
+        commit(SAID[look.result], [
+          { put: 'looks', entity: { id, waterId: water.id, ...look } },
+          ...photoEdits(pictures, { kind: 'look', id }, water.id),
+        ]),
+      );
+    },
     done: onDone,
   });
   const { result, signs, whom } = form.texts;
@@ -84,6 +92,7 @@ export function LookSheet({
       )}
       <WhenEntry form={form} name="day" kind="date" label="Day of the look" />
       <TextEntry form={form} name="note" label="In which animal, and how" multiline />
+      <Attach pending={pictures} onChange={setPictures} />
       <Caution>Treatment is for the label and a vet. This app records, it does not prescribe.</Caution>
       <Row wrap>
         <SaveButton

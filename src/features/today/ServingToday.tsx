@@ -29,6 +29,7 @@ import { useParam, useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
 import { BareAmmonia } from './BareAmmonia';
+import { ClockBehind } from './ClockBehind';
 import { LookSheet } from './LookSheet';
 import { NextTest } from './NextTest';
 import { toneOf } from './OtherKind';
@@ -70,6 +71,7 @@ function ServingToday({ water }: { water: Water }) {
         )
       }
     >
+      <ClockBehind water={water} now={now} />
       {living ? (
         <>
           <WaterNow water={water} living={living} evidence={evidence} />

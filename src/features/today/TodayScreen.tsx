@@ -9,6 +9,7 @@ import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../
 import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts/TideStaff';
 import { Boundary, part, screen, useWords, WithWater } from '../shell';
+import { ClockBehind } from './ClockBehind';
 import { GateEvidence } from './GateEvidence';
 import { isDated, type LikelyState } from './likely';
 import { NextTest } from './NextTest';
@@ -89,6 +90,7 @@ function Today({ water }: { water: Display }) {
         )
       }
     >
+      <ClockBehind water={water} now={now} />
       {living ? (
         <>
           <WaterNow water={water} living={living} evidence={evidence} />

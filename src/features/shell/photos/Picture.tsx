@@ -1,9 +1,9 @@
 import { createElement, useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Photo } from '../../../core/document';
-import { shortDay } from '../../store';
-import { pictureOf, type PhotoSize } from '../../store/photos';
-import { RADIUS, Txt, useTheme } from '../../ui';
+import type { Photo } from '../../../../core/document';
+import { shortDay } from '../../../store';
+import { pictureOf, type PhotoSize } from '../../../store/photos';
+import { RADIUS, Txt, useTheme } from '../../../ui';
 
 /** The data of a picture: undefined while it is looked up, null where it is not in this browser. */
 export function usePicture(id: string, size: PhotoSize): string | null | undefined {
@@ -18,7 +18,7 @@ export function usePicture(id: string, size: PhotoSize): string | null | undefin
   return found?.id === id ? found.url : undefined;
 }
 
-/** A picture small, to be chosen, or as large as the page. */
+/** A picture small, to be chosen where something comes of it, or as large as the page. */
 export function Picture({
   photo,
   chosen = false,
@@ -32,8 +32,8 @@ export function Picture({
 }) {
   const { roles } = useTheme();
   const url = usePicture(photo.id, whole ? 'whole' : 'small');
-  const day = shortDay(Date.parse(photo.at));
-  const words = `${photo.view || 'photo'}, ${day}`;
+  const day = onPress || whole ? shortDay(Date.parse(photo.at)) : '';
+  const words = [photo.view || 'photo', day].filter(Boolean).join(', ');
   const image = url
     ? createElement('img', {
         src: url,
@@ -56,6 +56,7 @@ export function Picture({
       </View>
     ) : null;
   if (whole) return image ?? missing;
+  if (!onPress) return image ?? missing ?? <View style={styles.missing} />;
   return (
     <Pressable
       role="checkbox"

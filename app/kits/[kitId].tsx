@@ -1,1 +1,0 @@
-export { KitScreen as default } from '../../src/features/screens';

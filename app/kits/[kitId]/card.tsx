@@ -1,0 +1,1 @@
+export { CardScreen as default } from '../../../src/features/screens';

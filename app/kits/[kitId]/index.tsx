@@ -1,0 +1,1 @@
+export { KitScreen as default } from '../../../src/features/screens';

@@ -1,0 +1,3 @@
+export { Attach, photoEdits } from './Attach';
+export { Picture, usePicture } from './Picture';
+export { kept, NO_PICTURE, PickPhoto, type Kept } from './TakePhoto';
