@@ -6,6 +6,7 @@ import { exportCsv, Faulty, importCsv, merge, type Told } from './files';
 import { InputError } from './input';
 import { calendar } from './calendar';
 import { plan } from './plan';
+import { toolAnswer, toolList } from './tool';
 import { vial } from './vial';
 import { CommandError, convert, forecastCommand, ledger, simulate, validate, verdict } from './commands';
 
@@ -25,6 +26,7 @@ const HELP = `zoarium COMMAND
   export-csv FILE                                  every reading as a table
   calendar FILE [--at ISO] [--days N]               everything due as an iCalendar file; 60 days unless asked
   vial FILE                                        a vial's colour against a card's: an interval
+  tool     --list | NAME FILE                       the calculators of the bench: what there are, and an answer
   convert  VALUE FROM TO                           e.g. 35 ppt sg2525; 2 ammonia:ion ammonia:N
   convert  nh3 MG_N PH TEMP_C SALINITY             free ammonia
 
@@ -57,6 +59,7 @@ function run(argv: string[]): string {
       mapping: { type: 'string' },
       zone: { type: 'string' },
       dry: { type: 'boolean' },
+      list: { type: 'boolean' },
       help: { type: 'boolean', short: 'h' },
     },
   });
@@ -92,6 +95,8 @@ function run(argv: string[]): string {
       return exportCsv(read(path, 'file'));
     case 'calendar':
       return calendar(read(path, 'file'), values, now);
+    case 'tool':
+      return print(values.list ? toolList(now) : toolAnswer(path, read(second, 'input file'), now));
     case 'vial':
       return print(vial(read(path, 'file')));
     case 'simulate':

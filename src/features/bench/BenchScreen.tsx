@@ -5,7 +5,7 @@ import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector } from '../../store';
 import { Screen, Section, space, TARGET, Txt, useTheme, useWide } from '../../ui';
 import { useUnits, WithWater } from '../shell';
-import { TOOL_GROUPS } from './tools';
+import { TOOL_GROUPS } from '../../../core/bench';
 
 export function BenchScreen() {
   return <WithWater>{(water) => <WaterBench water={water} />}</WithWater>;

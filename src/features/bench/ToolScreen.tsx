@@ -32,8 +32,8 @@ import {
   type Tool,
   type ToolContext,
   type ToolField,
-} from './tool';
-import { TOOLS } from './tools';
+} from '../../../core/bench';
+import { TOOLS } from '../../../core/bench';
 import { useToolContext } from './useToolContext';
 
 /** A tool with a tank behind it. */

@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { allText, choose, demo, onScreen, says, type, submit } from '../shell/testing';
 import { LoneToolScreen, WaterToolScreen } from './ToolScreen';
-import { TOOLS } from './tools';
+import { TOOLS } from '../../../core/bench';
 
 test.each(TOOLS.map((t) => [t.id, t] as const))(
   '%s opens with a tank and without one, each field with its unit',

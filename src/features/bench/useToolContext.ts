@@ -12,7 +12,7 @@ import {
   useNow,
 } from '../../store';
 import { useUnits } from '../shell';
-import type { ToolContext } from './tool';
+import type { ToolContext } from '../../../core/bench';
 
 /** What the tools start from; without a tank only the person's units and the fields. */
 export function useToolContext(water: Water | null): ToolContext {

@@ -1,8 +1,8 @@
 /** The real volume of a system, from every way of knowing it. */
-import { learnedStrength } from '../../../../core/dosing';
-import { rockDisplaces, sandKgPerL } from '../../../../core/equipment';
-import { doseCheck } from '../../../../core/nitrogen';
-import { toMgNPerL } from '../../../../core/units';
+import { learnedStrength } from '../../dosing';
+import { rockDisplaces, sandKgPerL } from '../../equipment';
+import { doseCheck } from '../../nitrogen';
+import { toMgNPerL } from '../../units';
 import {
   combineVolumes,
   netVolume,
@@ -11,8 +11,8 @@ import {
   volumeFromSalt,
   type NetVolume,
   type VolumeEstimate,
-} from '../../../../core/volume';
-import { choice, field, shows, type Tool, type ToolContext, type ToolField } from '../tool';
+} from '../../volume';
+import { choice, field, figures, shows, type Tool, type ToolContext, type ToolField } from '../tool';
 import { batchesOf } from './water';
 
 /** Size, sump, rock and sand, for a system that is not described or is measured again. */
@@ -195,6 +195,9 @@ export const volumeTool: Tool = {
       );
     const all = combineVolumes(estimates);
     return {
+      figures: figures({
+        volume: [all.litres, 'L', all.litres - all.sdL, all.litres + all.sdL],
+      }),
       lines: [
         { name: 'Together', value: `${s.volume(all.litres, 0)} ± ${s.volume(all.sdL, 0)}`, strong: true },
         ...estimates.map((e) => ({

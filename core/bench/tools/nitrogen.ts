@@ -1,14 +1,8 @@
 /** Nitrogen on every basis, and free ammonia. */
-import { addDays } from '../../../../core/time';
-import { ammoniumPKa, FREE_AMMONIA, freeAmmoniaFraction } from '../../../../core/seawater';
-import {
-  basisLabel,
-  fromMgNPerL,
-  toMgNPerL,
-  type NitrogenBasis,
-  type NitrogenSpecies,
-} from '../../../../core/units';
-import { choice, field, lastValue, planTask, shows, type Tool } from '../tool';
+import { addDays } from '../../time';
+import { ammoniumPKa, FREE_AMMONIA, freeAmmoniaFraction } from '../../seawater';
+import { basisLabel, fromMgNPerL, toMgNPerL, type NitrogenBasis, type NitrogenSpecies } from '../../units';
+import { choice, field, figures, lastValue, planTask, shows, type Tool } from '../tool';
 
 export const nitrogenTool: Tool = {
   id: 'nitrogen',
@@ -65,6 +59,11 @@ export const nitrogenTool: Tool = {
       value: `${s.number(fromMgNPerL(species, b, n), 3)} mg/L`,
       strong: b === 'N',
     }));
+    const amounts = figures(
+      Object.fromEntries(
+        others.map((b) => [b, [fromMgNPerL(species, b, n), `mg/L ${basisLabel(species, b)}`] as const]),
+      ),
+    );
     const acts = c.water
       ? [
           { label: 'Log a sample', href: `/water/${c.water.id}/log`, primary: true },
@@ -84,6 +83,7 @@ export const nitrogenTool: Tool = {
     const converted = `${s.number(v('printed'), 3)} mg/L ${basisLabel(species, basis)} / ${s.number(fromMgNPerL(species, basis, 1), 4)} = ${s.number(n, 3)} mg N/L`;
     if (species !== 'ammonia')
       return {
+        figures: amounts,
         lines,
         formula: ['mg N/L = printed / (molar mass of the ion / 14.007)', converted],
         notes:
@@ -104,6 +104,7 @@ export const nitrogenTool: Tool = {
       })),
     });
     return {
+      figures: [...amounts, ...figures({ freeShare: [share, 'share'], free: [free, 'mg/L NH₃-N'] })],
       lines: [
         ...lines,
         { name: 'Free share', value: `${(share * 100).toFixed(2)} %` },

@@ -1,10 +1,11 @@
 /** Evaporation and RO/DI. */
-import { addDays } from '../../../../core/time';
-import { litresFromDrop, stuckOn, swingPerDay } from '../../../../core/dilution';
-import { production, rejection, RESIN_MG_PER_L, resinLitresLeft } from '../../../../core/rodi';
+import { addDays } from '../../time';
+import { litresFromDrop, stuckOn, swingPerDay } from '../../dilution';
+import { production, rejection, RESIN_MG_PER_L, resinLitresLeft } from '../../rodi';
 import {
   choice,
   field,
+  figures,
   lastValue,
   logNow,
   netField,
@@ -76,6 +77,13 @@ export const evaporationTool: Tool = {
     });
     const days = v('reservoirL') / perDay;
     return {
+      figures: figures({
+        perDay: [perDay, 'L'],
+        salinityRise: [swing(net), 'ppt/day'],
+        reservoirDays: [days, 'days'],
+        salinityIfStuckOn: [stuck.salinity, 'ppt'],
+        overflow: [stuck.overflowL, 'L'],
+      }),
       lines: [
         { name: 'Evaporates', value: `${s.volume(perDay)} a day`, strong: true },
         { name: 'Salinity rises without top-off', value: `${s.by('salinity', swing(net))} a day` },
@@ -209,6 +217,13 @@ export const rodiTool: Tool = {
         : null;
     const spent = v('resinTds') > 1;
     return {
+      figures: figures({
+        rejection: [held, 'share'],
+        litresPerDay: [made.litresPerDay, 'L/day'],
+        hours: [hours, 'h'],
+        waste: [v('litres') * v('wastePerL'), 'L'],
+        resinLeft: [left, 'L'],
+      }),
       lines: [
         {
           name: 'Membrane holds back',

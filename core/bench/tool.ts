@@ -1,6 +1,6 @@
 /** What a bench tool is: fields that start from the log, one piece of core arithmetic, and something to do with the result. */
-import type { Document, Edit, Parameter, Water } from '../../../core/document';
-import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
+import type { Document, Edit, Parameter, Water } from '../document';
+import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import {
   formatDecimal,
   METRIC,
@@ -10,8 +10,8 @@ import {
   toUnit,
   unitLabel,
   type UnitPreferences,
-} from '../../../core/units';
-import type { NetVolume } from '../../../core/volume';
+} from '../units';
+import type { NetVolume } from '../volume';
 
 type Derived =
   'kilograms' | 'squareCm' | 'millimetres' | 'litresPerHour' | 'litresPerDay' | 'kgPerLitre' | 'bar';
@@ -110,7 +110,36 @@ export interface Act {
   primary?: boolean;
 }
 
+/** A number of the answer, in stored units (litres, °C, practical salinity, cm, kg, grams, dKH): for whoever scripts. */
+export interface Figure {
+  key: string;
+  /** Null where there is no such number: a tank that never clears. */
+  value: number | null;
+  unit: string;
+  low?: number | undefined;
+  high?: number | undefined;
+}
+
+/** Figures by their keys: value, unit, and where it is a band its ends. */
+export const figures = (
+  all: Record<string, readonly [value: number | null | undefined, unit: string, low?: number, high?: number]>,
+): Figure[] =>
+  Object.entries(all).flatMap(([key, [value, unit, low, high]]) =>
+    value === undefined
+      ? []
+      : [
+          {
+            key,
+            value,
+            unit,
+            ...(low === undefined ? {} : { low }),
+            ...(high === undefined ? {} : { high }),
+          },
+        ],
+  );
+
 export interface Result {
+  figures: Figure[];
   lines: { name: string; value: string; strong?: boolean }[];
   /** The formula, and the same with the numbers in it. */
   formula: string[];

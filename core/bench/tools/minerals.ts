@@ -1,6 +1,6 @@
 /** Alkalinity, calcium and magnesium: daily use, balance, doses. */
-import { trusted } from '../../../../core/evidence';
-import { addDays, DAY_MS } from '../../../../core/time';
+import { trusted } from '../../evidence';
+import { addDays, DAY_MS } from '../../time';
 import {
   atSalinity,
   DOSING,
@@ -15,11 +15,12 @@ import {
   USUAL_IN_NEW_WATER,
   type Compound,
   type DailyUse,
-} from '../../../../core/dosing';
-import { type Dosed } from '../../../../core/document';
+} from '../../dosing';
+import { type Dosed } from '../../document';
 import {
   choice,
   field,
+  figures,
   lastValue,
   logNow,
   netField,
@@ -145,6 +146,7 @@ export const mineralsTool: Tool = {
     if (rise <= 0.001)
       return {
         ...common,
+        figures: figures({ days: [0, 'days'], usePerDay: [used?.perDay, `${unit}/day`] }),
         lines: [
           {
             name: 'Nothing to add',
@@ -165,6 +167,15 @@ export const mineralsTool: Tool = {
     const amount = grams === null ? `${s.number(ml ?? 0, 1)} mL` : s.grams(grams);
     return {
       ...common,
+      figures: figures({
+        days: [plan.days, 'days'],
+        risePerDay: [plan.perDay, unit],
+        grams: [grams ?? undefined, 'g'],
+        millilitres: [ml ?? undefined, 'mL'],
+        usePerDay: used
+          ? [used.perDay, `${unit}/day`, used.perDay - 2 * used.se, used.perDay + 2 * used.se]
+          : [undefined, unit],
+      }),
       lines: [
         { name: plan.days === 1 ? 'Add' : `Add on each of ${plan.days} days`, value: amount, strong: true },
         {

@@ -1,18 +1,19 @@
 /** Salt, water changes and evaporation as logged. */
-import { addDays, DAY_MS } from '../../../../core/time';
+import { addDays, DAY_MS } from '../../time';
 import {
   afterContinuousExchange,
   beforeFromAfter,
   dilutionSteps,
   fractionForSteps,
   heatingHours,
-} from '../../../../core/dilution';
-import { correctBatch, learnedStrength, saltFor, USUAL_IN_NEW_WATER } from '../../../../core/dosing';
-import { fromMgNPerL } from '../../../../core/units';
+} from '../../dilution';
+import { correctBatch, learnedStrength, saltFor, USUAL_IN_NEW_WATER } from '../../dosing';
+import { fromMgNPerL } from '../../units';
 import {
   aimMiddle,
   choice,
   field,
+  figures,
   lastValue,
   logNow,
   netField,
@@ -81,6 +82,13 @@ export const saltTool: Tool = {
       ? correctBatch(v('litres'), v('measured'), v('salinity'), strength.gramsPerLitre)
       : null;
     return {
+      figures: figures({
+        grams: [grams, 'g'],
+        cups: [grams / v('cupGrams'), 'cups'],
+        heatingHours: [hours, 'h'],
+        moreSalt: [fix?.kind === 'salt' ? fix.grams : undefined, 'g'],
+        moreWater: [fix?.kind === 'water' ? fix.litres : undefined, 'L'],
+      }),
       lines: [
         { name: 'Salt', value: s.grams(grams), strong: true },
         { name: 'In level cups', value: s.number(grams / v('cupGrams'), 1) },
@@ -318,6 +326,18 @@ export const changeTool: Tool = {
     ];
     const percent = Math.round(fraction * 100);
     return {
+      figures: figures({
+        fraction: [fraction, 'share'],
+        litres: [litres, 'L'],
+        salt: [salt, 'g'],
+        after: [steps[steps.length - 1], unit],
+        salinityAfter: [mixedS, 'ppt'],
+        temperatureAfter: [mixedT, '°C'],
+        before: [
+          missed ? beforeFromAfter(v('after'), fraction, v('incoming')) : undefined,
+          'as the kit prints',
+        ],
+      }),
       lines: [
         ...(missed
           ? [

@@ -1,5 +1,5 @@
 /** Heat, flow, sand and rock, media, power cut, weight, light. */
-import { addDays } from '../../../../core/time';
+import { addDays } from '../../time';
 import {
   dailyLight,
   degreeCostPerMonth,
@@ -12,14 +12,15 @@ import {
   rockDisplaces,
   sandFor,
   systemWeight,
-} from '../../../../core/equipment';
-import { heatingHours } from '../../../../core/dilution';
-import { MAX_NAME, type Water } from '../../../../core/document';
-import { netVolume } from '../../../../core/volume';
+} from '../../equipment';
+import { heatingHours } from '../../dilution';
+import { MAX_NAME, type Water } from '../../document';
+import { netVolume } from '../../volume';
 import {
   aimMiddle,
   choice,
   field,
+  figures,
   lastValue,
   logNow,
   netField,
@@ -73,6 +74,18 @@ export const heatTool: Tool = {
     const dial = has('dialC') && has('measuredC') ? v('measuredC') - v('dialC') : null;
     const apart = has('measuredC') && has('secondC') ? Math.abs(v('measuredC') - v('secondC')) : null;
     return {
+      figures: figures({
+        hold: [size.holdW, 'W'],
+        heater: [size.suggestedW, 'W'],
+        loss: [loss, 'W/K'],
+        heatingHours: [
+          heatingHours(v('netL'), Math.min(v('coldestRoomC'), v('tankC')), v('tankC'), v('watts')),
+          'h',
+        ],
+        degreeCostPerMonth: [degreeCostPerMonth(loss, v('price')), 'a month'],
+        dialOff: [dial ?? undefined, 'K'],
+        thermometersApart: [apart ?? undefined, 'K'],
+      }),
       lines: [
         { name: 'Heater', value: `${size.suggestedW} W, better as two of half`, strong: true },
         { name: 'To hold it in the coldest room', value: `${size.holdW.toFixed(0)} W` },
@@ -141,6 +154,10 @@ export const flowTool: Tool = {
       netL: v('netL'),
     });
     return {
+      figures: figures({
+        flow: [r.litresPerHour, 'L/h'],
+        turnover: [r.turnover, '1/h'],
+      }),
       lines: [
         { name: 'Real flow', value: `about ${s.volume(r.litresPerHour, 0)} an hour`, strong: true },
         { name: 'Turnover', value: `${r.turnover.toFixed(1)} an hour` },
@@ -195,6 +212,12 @@ export const sandTool: Tool = {
     const rock = v('rockKg') > 0 ? rockDisplaces(v('rockKg'), v('pores') / 100) : 0;
     const out = v('filledL') > 0 ? sand.displacesL + rock : 0;
     return {
+      figures: figures({
+        sand: [sand.kg, 'kg'],
+        sandDisplaces: [sand.displacesL, 'L'],
+        rockDisplaces: [rock, 'L'],
+        takeOut: [out, 'L'],
+      }),
       lines: [
         { name: 'Sand', value: s.kg(sand.kg), strong: true },
         { name: 'It displaces', value: s.volume(sand.displacesL) },
@@ -256,6 +279,10 @@ export const mediaTool: Tool = {
   work: (v, _has, _ch, c) => {
     const m = mediaBlocks(v('netL'), v('light'), v('heavy'));
     return {
+      figures: figures({
+        lightly: [m.light, 'blocks'],
+        heavily: [m.heavy, 'blocks'],
+      }),
       lines: [
         { name: 'Lightly stocked', value: `${m.light} block${m.light === 1 ? '' : 's'}`, strong: true },
         { name: 'Heavily stocked', value: `${m.heavy} block${m.heavy === 1 ? '' : 's'}`, strong: true },
@@ -304,6 +331,10 @@ export const powerTool: Tool = {
       sumpRoomL: v('sumpRoomL'),
     });
     return {
+      figures: figures({
+        drains: [d.litres, 'L'],
+        spare: [d.spareL, 'L'],
+      }),
       lines: [
         { name: 'Drains back', value: s.volume(d.litres), strong: true },
         {
@@ -368,6 +399,11 @@ export const weightTool: Tool = {
       standKg: v('standKg'),
     });
     return {
+      figures: figures({
+        mass: [w.kg, 'kg'],
+        floorLoad: [w.kgPerM2, 'kg/m²'],
+        glass: [w.glassKg, 'kg'],
+      }),
       lines: [
         { name: 'Filled', value: s.kg(w.kg, 0), strong: true },
         { name: 'On its footprint', value: s.load(w.kgPerM2), strong: true },
@@ -413,6 +449,11 @@ export const lightTool: Tool = {
     const steps = lightRamp(v('startPercent'), v('endPercent'), v('steps'), v('holdDays'));
     const ratio = (v('endPercent') / v('startPercent')) ** (1 / v('steps'));
     return {
+      figures: figures({
+        dailyLight: [dailyLight(v('par'), v('hours')), 'mol/m²/day'],
+        ratio: [ratio, 'times'],
+        days: [v('steps') * v('holdDays'), 'days'],
+      }),
       lines: [
         {
           name: 'Light of a day',

@@ -1,6 +1,6 @@
 /** Salinity in every scale, and the way from here to where it should be. */
-import { addDays } from '../../../../core/time';
-import { salinityPlan } from '../../../../core/dosing';
+import { addDays } from '../../time';
+import { salinityPlan } from '../../dosing';
 import {
   conductivityMSPerCm,
   densityKgPerM3,
@@ -12,11 +12,12 @@ import {
   salinityFromSpecificGravity,
   specificGravity,
   type Refractometer,
-} from '../../../../core/seawater';
+} from '../../seawater';
 import {
   aimMiddle,
   choice,
   field,
+  figures,
   lastValue,
   netField,
   planTask,
@@ -168,6 +169,18 @@ export const salinityTool: Tool = {
             maxPerDay: ch.animals === 'yes' ? 1 : 2,
           });
     return {
+      figures: figures({
+        salinity: [is, 'ppt'],
+        sg2525: [specificGravity(is, '25/25'), 'SG'],
+        sg2020: [specificGravity(is, '20/20'), 'SG'],
+        conductivity: [conductivityMSPerCm(is, v('tempC')), 'mS/cm'],
+        conductivity25: [conductivityMSPerCm(is, 25), 'mS/cm'],
+        density: [densityKgPerM3(is, v('tempC')), 'kg/m³'],
+        refractometer: [refractometerShows(is, r), 'ppt'],
+        days: [steps.length, 'days'],
+        swapFirstDay: [steps[0]?.swapL, 'L'],
+        topUpFirstDay: [steps[0]?.topUpSalinity, 'ppt'],
+      }),
       lines: [
         { name: 'Practical salinity', value: `${is.toFixed(2)} ppt`, strong: true },
         { name: 'SG 25/25', value: specificGravity(is, '25/25').toFixed(4) },

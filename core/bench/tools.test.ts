@@ -1,8 +1,8 @@
 import { vessels } from './tools/water';
-import { emptyDocument, type Document } from '../../../core/document';
-import { gatherEvidence } from '../../../core/evidence';
-import { METRIC, toUnit, type UnitPreferences } from '../../../core/units';
-import { netVolume } from '../../../core/volume';
+import { emptyDocument, type Document } from '../document';
+import { gatherEvidence } from '../evidence';
+import { METRIC, toUnit, type UnitPreferences } from '../units';
+import { netVolume } from '../volume';
 import { makeDemoForTests } from './testing';
 import { shownText, unitOf, workTool, type Choices, type Reading, type Tool, type ToolContext } from './tool';
 import { TOOLS } from './tools';

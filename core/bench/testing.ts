@@ -1,6 +1,6 @@
 /** A tank with a log, for tests of the tools: a feature may not reach into the demo. */
-import type { Document } from '../../../core/document';
-import { provedHistory } from '../../../core/testing/history';
+import type { Document } from '../document';
+import { provedHistory } from '../testing/history';
 
 export function makeDemoForTests(nowMs: number): Document {
   const { doc } = provedHistory();
