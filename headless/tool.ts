@@ -28,6 +28,7 @@ const bare = (units: UnitPreferences, nowMs: number): ToolContext => ({
   today: new Date(nowMs).toISOString().slice(0, 10),
   newId: () => 'new',
   dayLabel: (day) => day,
+  clockLabel: (ms) => new Date(ms).toISOString().slice(11, 16),
 });
 
 /** Choices with their starts; one may bring further ones. */

@@ -12,3 +12,4 @@ export {
   type ToolField,
 } from './tool';
 export { TOOL_GROUPS, TOOLS } from './tools';
+export { needsOf, type Need } from './needs';

@@ -14,7 +14,18 @@ import {
 import type { NetVolume } from '../volume';
 
 type Derived =
-  'kilograms' | 'squareCm' | 'millimetres' | 'litresPerHour' | 'litresPerDay' | 'kgPerLitre' | 'bar';
+  | 'kilograms'
+  | 'squareCm'
+  | 'millimetres'
+  | 'litresPerHour'
+  | 'litresPerDay'
+  | 'kgPerLitre'
+  | 'bar'
+  /** Money for a litre, for a kilogram, for a metre. */
+  | 'aLitre'
+  | 'aKilogram'
+  | 'aMetre'
+  | 'gramsPerLitre';
 export type FieldQuantity = 'volume' | 'temperature' | 'salinity' | 'length' | 'mass' | 'number' | Derived;
 
 /** What follows the person's units without being one of them: its unit in words, and how many of it make one as it is reckoned. */
@@ -27,6 +38,10 @@ const DERIVED: Record<Derived, (u: UnitPreferences) => { label: string; per: num
     label: `${DERIVED.kilograms(u).label}/${unitLabel(u.volume)}`,
     per: DERIVED.kilograms(u).per / toUnit(u.volume, 1),
   }),
+  aLitre: (u) => ({ label: `a ${unitLabel(u.volume)}`, per: 1 / toUnit(u.volume, 1) }),
+  aKilogram: (u) => ({ label: `a ${DERIVED.kilograms(u).label}`, per: 1 / DERIVED.kilograms(u).per }),
+  aMetre: (u) => (u.length === 'in' ? { label: 'a ft', per: 0.3048 } : { label: 'a m', per: 1 }),
+  gramsPerLitre: (u) => ({ label: `g/${unitLabel(u.volume)}`, per: 1 / toUnit(u.volume, 1) }),
   bar: (u) => (u.volume === 'gal' ? { label: 'psi', per: 14.5038 } : { label: 'bar', per: 1 }),
   litresPerDay: (u) => ({ label: `${unitLabel(u.volume)} a day`, per: toUnit(u.volume, 1) }),
 };
@@ -80,6 +95,8 @@ export interface ToolContext {
   today: string;
   newId: () => string;
   dayLabel: (day: string) => string;
+  /** "21:40", where the person is. */
+  clockLabel: (ms: number) => string;
 }
 
 export interface Bar {
@@ -224,13 +241,16 @@ export function shownText(f: ToolField, c: ToolContext): string {
     return formatDecimal(f.start * per, (f.decimals ?? 2) + (per < 0.1 ? 2 : per < 0.5 ? 1 : 0));
   }
   try {
-    return formatDecimal(
-      toUnit(unit, f.start),
-      f.quantity === 'salinity' && c.units.salinity.startsWith('sg') ? 4 : f.quantity === 'volume' ? 1 : 2,
-    );
+    return formatDecimal(toUnit(unit, f.start), decimalsOf(f.quantity, toUnit(unit, f.start), c.units));
   } catch {
     return '';
   }
+}
+
+/** Places behind the point in which a start is written. */
+function decimalsOf(quantity: FieldQuantity, shown: number, u: UnitPreferences): number {
+  if (quantity === 'salinity' && u.salinity.startsWith('sg')) return 4;
+  return quantity === 'volume' && shown >= 10 ? 1 : 2;
 }
 
 export function unitOf(f: ToolField, c: ToolContext): string {

@@ -27,6 +27,7 @@ function context(units: UnitPreferences, doc: Document | null): ToolContext {
     today: '2026-05-01',
     newId: () => `id${n++}`,
     dayLabel: (d) => d,
+    clockLabel: (ms) => new Date(ms).toISOString().slice(11, 16),
   };
 }
 
@@ -47,6 +48,22 @@ const TYPED: Record<string, Record<string, number>> = {
   weight: { netL: 200, lengthCm: 100, widthCm: 50, heightCm: 48 },
   nitrogen: {},
   light: {},
+  start: { netL: 200 },
+  sources: { netL: 200, tds: 280 },
+  reorder: { netL: 200 },
+  staged: { in: 1400, measured: 33 },
+  mix: { alkalinity: 11.5, tankAlkalinity: 8 },
+  stages: { litres: 900, reading: 0.3 },
+  fill: { wasteL: 12 },
+  supply: { 'perDay-alkalinity': 0.3, netL: 200 },
+  nutrients: { netL: 200 },
+  rock: {},
+  grain: { lengthCm: 100, widthCm: 50 },
+  pump: { netL: 200 },
+  skimmer: { netL: 200 },
+  float: { areaCm2: 5000, netL: 200 },
+  carbon: { netL: 200 },
+  parts: {},
 };
 
 function choicesOf(tool: Tool, c: ToolContext): Choices {

@@ -166,6 +166,7 @@ export function brokenReferences(doc: Document): Broken[] {
   }
   for (const e of Object.values(doc.events)) need('events', e.id, 'waterId', 'waters', e.waterId);
   for (const w of Object.values(doc.waters)) {
+    if (w.kind === 'display' && w.mixId !== undefined) need('waters', w.id, 'mixId', 'mixes', w.mixId);
     if (w.kind === 'quarantine')
       w.serves.forEach((id, i) => need('waters', w.id, `serves[${i}]`, 'waters', id));
   }

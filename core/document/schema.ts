@@ -197,6 +197,14 @@ const waterSchema = z.discriminatedUnion('kind', [
         direct: note.nullable(),
       })
       .optional(),
+    /** The salt it is kept with. */
+    mixId: id.optional(),
+    /** The person's own rhythm of tests: each first on a day, then every so many days. */
+    testPlan: z
+      .array(z.strictObject({ parameter: z.enum(PARAMETERS), from: day, everyDays: z.int().min(1).max(90) }))
+      .max(PARAMETERS.length)
+      .refine((list) => new Set(list.map((t) => t.parameter)).size === list.length, 'expected each once')
+      .optional(),
     /** What the person means to do from now on; the forecast reckons with it. */
     planned: z
       .strictObject({
@@ -526,6 +534,8 @@ export const equipmentSchema = z.strictObject({
   waterId: id,
   name: nameSchema,
   kind: z.enum(EQUIPMENT_KINDS),
+  /** Of an RO/DI unit. */
+  stage: z.enum(['sediment', 'carbon', 'membrane', 'resin']).optional(),
   where: z.string().max(MAX_NAME),
   sinceDay: day,
   price: amount(1e6).nullable(),
@@ -875,6 +885,23 @@ const photoSchema = z.strictObject({
   bytes: z.int().min(0).max(1e9),
 });
 
+/** What a salt mix, or natural water, holds at a salinity of 35: off the bag, or measured. */
+const mixSchema = z.strictObject({
+  id,
+  name: nameSchema,
+  alkalinity: amount(40),
+  calcium: amount(1000),
+  magnesium: amount(4000),
+  potassium: amount(1000).optional(),
+  from: z.enum(['label', 'measured', 'natural']),
+  /** Grams of it a litre takes for 35. */
+  gramsPerLitre: z.number().min(20).max(60).optional(),
+  /** Grams in a bag, and its price. */
+  bagGrams: positive(1e6).optional(),
+  bagPrice: amount(1e6).optional(),
+  openedDay: day.optional(),
+});
+
 const level = z.number().min(0).max(255);
 const share = z.number().min(0).max(1);
 /** A kit's own card as the person photographed it: each square's value as printed, its colour (8-bit sRGB) and where it lies, as shares of the
@@ -931,5 +958,6 @@ export const COLLECTIONS = {
   mappings: mappingSchema,
   photos: photoSchema,
   cards: cardSchema,
+  mixes: mixSchema,
   tombstones: tombstoneSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

@@ -43,6 +43,7 @@ export type Purchase = Entity<'purchases'>;
 export type SaidPlan = Entity<'plans'>;
 export type Photo = Entity<'photos'>;
 export type Card = Entity<'cards'>;
+export type Mix = Entity<'mixes'>;
 export type Mapping = Entity<'mappings'>;
 /** One column of a table that is read. */
 export type Column = Mapping['columns'][number];

@@ -267,6 +267,7 @@ export const COLLECTION_NAMES = [
   'mappings',
   'photos',
   'cards',
+  'mixes',
   'tombstones',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

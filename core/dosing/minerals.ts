@@ -59,8 +59,13 @@ export const USUAL_IN_NEW_WATER: Record<Dosed, number> = {
   magnesium: DOSING.newWaterMagnesium,
 };
 
-/** What new water brought of one of the three, as noted with the change nearest to a moment; the usual where none was. */
-export function newWaterOf(events: readonly WaterEvent[], what: Dosed, atMs: number): number {
+/** What new water brought of one of the three, as noted with the change nearest to a moment; what the mix holds, or the usual, where none was. */
+export function newWaterOf(
+  events: readonly WaterEvent[],
+  what: Dosed,
+  atMs: number,
+  usual: number = USUAL_IN_NEW_WATER[what],
+): number {
   let nearest: { gap: number; value: number } | null = null;
   for (const e of events) {
     const value = e.kind === 'waterChange' ? e[what] : undefined;
@@ -68,11 +73,16 @@ export function newWaterOf(events: readonly WaterEvent[], what: Dosed, atMs: num
     const gap = Math.abs(Date.parse(e.at) - atMs);
     if (!nearest || gap < nearest.gap) nearest = { gap, value };
   }
-  return nearest?.value ?? USUAL_IN_NEW_WATER[what];
+  return nearest?.value ?? usual;
 }
 
 /** What doses and water changes did to one of the three, in order. */
-export function movesOf(events: readonly WaterEvent[], what: Dosed, netL: number): MineralMove[] {
+export function movesOf(
+  events: readonly WaterEvent[],
+  what: Dosed,
+  netL: number,
+  usual: number = USUAL_IN_NEW_WATER[what],
+): MineralMove[] {
   assertPositive('netL', netL, 'L');
   return events
     .flatMap((e): MineralMove[] => {
@@ -82,7 +92,7 @@ export function movesOf(events: readonly WaterEvent[], what: Dosed, netL: number
           {
             atMs: Date.parse(e.at),
             keep: 1 - Math.min(1, e.litres / netL),
-            incoming: e[what] ?? newWaterOf(events, what, Date.parse(e.at)),
+            incoming: e[what] ?? newWaterOf(events, what, Date.parse(e.at), usual),
           },
         ];
       return [];

@@ -1,1 +1,8 @@
-export { animalMoney, jumpersWithoutLid, monthMoney, type AnimalMoney, type MonthMoney } from './money';
+export {
+  consumed,
+  animalMoney,
+  jumpersWithoutLid,
+  monthMoney,
+  type AnimalMoney,
+  type MonthMoney,
+} from './money';

@@ -95,3 +95,6 @@ function paidFor(doc: Document, animalId: string): number {
   const all = purchase.animalIds.reduce((sum, id) => sum + count(id), 0);
   return all > 0 ? (purchase.price * count(animalId)) / all : 0;
 }
+
+/** Days until something is used up; null where none is used. */
+export const consumed = (left: number, perDay: number): number | null => (perDay > 0 ? left / perDay : null);

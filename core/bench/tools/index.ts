@@ -1,15 +1,41 @@
 import type { Tool } from '../tool';
-import { flowTool, heatTool, lightTool, mediaTool, powerTool, sandTool, weightTool } from './putUp';
+import { nutrientsTool, supplyTool } from './feeding';
+import { grainTool, rockTool } from './ground';
 import { mineralsTool } from './minerals';
+import { mixTool, stagedTool } from './mixing';
 import { nitrogenTool } from './nitrogen';
-import { evaporationTool, rodiTool } from './supply';
+import { reorderTool, startTool } from './planning';
+import { carbonTool, floatTool, partsTool, pumpTool, skimmerTool } from './plumbing';
+import { flowTool, heatTool, lightTool, mediaTool, powerTool, sandTool, weightTool } from './putUp';
 import { salinityTool } from './salinity';
+import { fillTool, sourcesTool, stagesTool } from './sources';
+import { evaporationTool, rodiTool } from './supply';
 import { volumeTool } from './volume';
 import { changeTool, saltTool } from './water';
 
 export const TOOL_GROUPS: readonly { title: string; tools: readonly Tool[] }[] = [
-  { title: 'Water', tools: [volumeTool, salinityTool, saltTool, changeTool, evaporationTool, rodiTool] },
-  { title: 'What is dissolved', tools: [mineralsTool, nitrogenTool] },
-  { title: 'Putting up', tools: [heatTool, flowTool, sandTool, mediaTool, powerTool, weightTool, lightTool] },
+  { title: 'Before you begin', tools: [startTool, sourcesTool, weightTool, reorderTool] },
+  {
+    title: 'Water',
+    tools: [volumeTool, salinityTool, saltTool, stagedTool, mixTool, changeTool, evaporationTool],
+  },
+  { title: 'RO/DI', tools: [rodiTool, stagesTool, fillTool] },
+  { title: 'What is dissolved', tools: [mineralsTool, supplyTool, nutrientsTool, nitrogenTool] },
+  { title: 'Rock and sand', tools: [rockTool, sandTool, grainTool] },
+  {
+    title: 'Equipment',
+    tools: [
+      heatTool,
+      pumpTool,
+      flowTool,
+      skimmerTool,
+      floatTool,
+      powerTool,
+      mediaTool,
+      carbonTool,
+      lightTool,
+      partsTool,
+    ],
+  },
 ];
 export const TOOLS: readonly Tool[] = TOOL_GROUPS.flatMap((g) => g.tools);

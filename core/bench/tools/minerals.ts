@@ -1,20 +1,17 @@
 /** Alkalinity, calcium and magnesium: daily use, balance, doses. */
-import { trusted } from '../../evidence';
-import { addDays, DAY_MS } from '../../time';
+import { mixOf, usedADay, type Uptake } from '../../supply';
+import { addDays } from '../../time';
 import {
   atSalinity,
   DOSING,
   COMPOUNDS,
   compoundGrams,
   DAILY_CEILING,
-  dailyUse,
   doseDays,
   mineralBalance,
-  movesOf,
   productMl,
   USUAL_IN_NEW_WATER,
   type Compound,
-  type DailyUse,
 } from '../../dosing';
 import { type Dosed } from '../../document';
 import {
@@ -39,15 +36,9 @@ const UNIT: Record<Dosed, string> = { alkalinity: 'dKH', calcium: 'mg/L', magnes
 const asDosed = (text: string | undefined): Dosed =>
   text === 'calcium' || text === 'magnesium' ? text : 'alkalinity';
 
-/** Daily use over the last month, doses and changes taken out. */
-function usedOf(c: ToolContext, what: Dosed): DailyUse | null {
-  if (!c.evidence) return null;
-  const from = c.nowMs - 30 * DAY_MS;
-  const points = trusted(c.evidence.series[what])
-    .filter((p) => p.atMs >= from)
-    .map((p) => ({ atMs: p.atMs, value: p.interval.mid }));
-  return c.volume ? dailyUse(points, movesOf(c.evidence.events, what, c.volume.netL)) : null;
-}
+/** Daily use over the last month, doses and changes taken out by what went in. */
+const usedOf = (c: ToolContext, what: Dosed): Uptake | null =>
+  c.evidence ? usedADay(c.evidence, what, c.water ? mixOf(c.doc, c.water.id) : null) : null;
 
 export const mineralsTool: Tool = {
   id: 'minerals',
@@ -120,8 +111,8 @@ export const mineralsTool: Tool = {
     const used = usedOf(c, what);
     const alkUse = usedOf(c, 'alkalinity');
     const calciumUse = usedOf(c, 'calcium');
-    const range = (u: DailyUse) =>
-      `${s.number(u.perDay, 2)} ${unit} a day (${s.number(u.perDay - 2 * u.se, 2)} to ${s.number(u.perDay + 2 * u.se, 2)}), ${u.points} readings over ${Math.round(u.days)} days`;
+    const range = (u: Uptake) =>
+      `${s.number(u.perDay, 2)} ${unit} a day (${s.number(u.low, 2)} to ${s.number(u.high, 2)}), ${u.points} readings over ${Math.round(u.days)} days`;
     const balance = alkUse && calciumUse ? mineralBalance(alkUse.perDay, calciumUse.perDay) : null;
     const common = {
       notes: [
@@ -172,9 +163,7 @@ export const mineralsTool: Tool = {
         risePerDay: [plan.perDay, unit],
         grams: [grams ?? undefined, 'g'],
         millilitres: [ml ?? undefined, 'mL'],
-        usePerDay: used
-          ? [used.perDay, `${unit}/day`, used.perDay - 2 * used.se, used.perDay + 2 * used.se]
-          : [undefined, unit],
+        usePerDay: used ? [used.perDay, `${unit}/day`, used.low, used.high] : [undefined, unit],
       }),
       lines: [
         { name: plan.days === 1 ? 'Add' : `Add on each of ${plan.days} days`, value: amount, strong: true },

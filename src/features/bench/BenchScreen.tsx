@@ -1,11 +1,13 @@
 import { Link, type Href } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { MINUTE_MS } from '../../../core/time';
 import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
-import { selectVolume, useAppSelector } from '../../store';
-import { Screen, Section, space, TARGET, Txt, useTheme, useWide } from '../../ui';
+import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
+import { Screen, Section, space, TARGET, TextField, Txt, useTheme, useWide } from '../../ui';
 import { useUnits, WithWater } from '../shell';
-import { TOOL_GROUPS } from '../../../core/bench';
+import { needsOf, TOOL_GROUPS, TOOLS } from '../../../core/bench';
 
 export function BenchScreen() {
   return <WithWater>{(water) => <WaterBench water={water} />}</WithWater>;
@@ -34,8 +36,32 @@ export function LoneBenchScreen() {
   );
 }
 
+/** What this water needs now, with why. */
+function NeededNow({ water, base }: { water: Water; base: string }) {
+  const now = useNow(MINUTE_MS);
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const needs = needsOf(water, evidence);
+  return needs.length === 0 ? null : (
+    <Section title="What it needs now">
+      {needs.map(({ tool, why }) => {
+        const t = TOOLS.find((x) => x.id === tool);
+        return t ? <ToolLink key={tool} href={`${base}/bench/${tool}`} title={t.title} lede={why} /> : null;
+      })}
+    </Section>
+  );
+}
+
+/** Found by any word of its title or of what it is for. */
+const isFound = (t: { title: string; lede: string }, query: string): boolean =>
+  query
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => `${t.title} ${t.lede}`.toLowerCase().includes(word));
+
 function Bench({ base, lede, water }: { base: string; lede: string; water?: Water }) {
   const wide = useWide();
+  const [query, setQuery] = useState('');
+  const found = TOOLS.filter((t) => isFound(t, query.trim()));
   const groups = TOOL_GROUPS.map((g) => (
     <Section key={g.title} title={g.title}>
       {g.tools.map((t) => (
@@ -43,6 +69,22 @@ function Bench({ base, lede, water }: { base: string; lede: string; water?: Wate
       ))}
     </Section>
   ));
+  const search = <TextField label="Find a calculator" value={query} onChange={setQuery} />;
+  if (query.trim() !== '')
+    return (
+      <Screen title="Bench">
+        <Txt kind="title" heading={1}>
+          Bench
+        </Txt>
+        {search}
+        {found.length === 0 ? (
+          <Txt tone="second">None of them. Try one word of what you want to know.</Txt>
+        ) : null}
+        {found.map((t) => (
+          <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
+        ))}
+      </Screen>
+    );
   // The lists are of one kind: on a wide screen they stand in both columns, not one under the other.
   const here = wide ? Math.ceil(groups.length / 2) - (water ? 1 : 0) : groups.length;
   return (
@@ -51,6 +93,8 @@ function Bench({ base, lede, water }: { base: string; lede: string; water?: Wate
         Bench
       </Txt>
       <Txt tone="second">{lede}</Txt>
+      {search}
+      {water ? <NeededNow water={water} base={base} /> : null}
       {water ? (
         <Section title={`For ${water.name}`}>
           {water.kind === 'display' ? (

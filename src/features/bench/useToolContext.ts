@@ -2,6 +2,7 @@ import { MINUTE_MS } from '../../../core/time';
 import { useMemo } from 'react';
 import type { Water } from '../../../core/document';
 import {
+  clockTime,
   localDay,
   newId,
   selectDocument,
@@ -32,6 +33,7 @@ export function useToolContext(water: Water | null): ToolContext {
       today: localDay(now),
       newId,
       dayLabel: shortWrittenDay,
+      clockLabel: clockTime,
     }),
     [water, volume, evidence, doc, units, now],
   );

@@ -31,6 +31,7 @@ export const COLLECTION_WORDS: Record<CollectionName, string> = {
   mappings: 'ways to read tables',
   photos: 'photos',
   cards: 'colour cards',
+  mixes: 'salt mixes',
   tombstones: 'deletions remembered',
   purchases: 'purchases',
 };

@@ -1,0 +1,2 @@
+export { WAYS, type Way, type WayId } from './ways';
+export { WEEKS } from './weeks';
