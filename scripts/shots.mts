@@ -216,9 +216,7 @@ const readVial = async (page: Page) => {
   }
   await page.getByRole('button', { name: /^Read the vial/ }).click();
   await page.getByText('By the photo', { exact: true }).waitFor();
-  await page
-    .getByRole('heading', { name: 'Nitrite' })
-    .evaluate((h) => h.scrollIntoView({ block: 'start' }));
+  await page.getByRole('heading', { name: 'Nitrite' }).evaluate((h) => h.scrollIntoView({ block: 'start' }));
 };
 
 const SHOTS: Shot[] = [
@@ -317,6 +315,14 @@ const SHOTS: Shot[] = [
   { name: 'vial', path: `${PANTRY}/log`, before: readVial },
   { name: 'vial-wide', path: `${PANTRY}/log`, wide: true, dark: true, before: readVial },
   { name: 'card', path: '/kits/kit-nitrite/card' },
+  { name: 'bench-wide', path: `${NORTH}/bench`, wide: true, dark: true },
+  { name: 'supply', path: `${NORTH}/bench/supply` },
+  { name: 'sources-wide', path: `${NORTH}/bench/sources`, wide: true },
+  { name: 'pump-wide', path: `${NORTH}/bench/pump`, wide: true, dark: true },
+  { name: 'start', path: `${PANTRY}/bench/start` },
+  { name: 'month', path: `${NORTH}/month` },
+  { name: 'glossary', path: '/glossary' },
+  { name: 'test-plan', path: `${NORTH}/log/readings` },
   { name: 'settings', path: '/settings' },
   { name: 'kits', path: '/kits' },
   { name: 'waters', path: '/waters' },

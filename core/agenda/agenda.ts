@@ -8,15 +8,17 @@ import {
   placeOf,
   type Animal,
   type Document,
+  type Equipment,
   type Quarantine,
   type Water,
 } from '../document';
 import { DOSING } from '../dosing';
 import { leftOpen } from '../acclimation';
 import { nextService } from '../equipment';
-import type { WaterEvidence } from '../evidence';
+import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { calibrationSessions, daysSinceCalibration } from '../instruments';
 import { asksOf, clockOf, treatmentsOf } from '../quarantine';
+import { rejection, stageDue } from '../rodi';
 import { testsAhead, type Assessment } from '../readiness';
 import { addDays, DAY_MS, daysBetween, type LocalTime } from '../time';
 import type { AgendaGroup, AgendaItem, AgendaSays } from './item';
@@ -143,11 +145,20 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
   const parts = equipment.flatMap((e) => {
     const service = nextService(e);
     const brokenIn = addDays(e.sinceDay, e.breakInDays);
+    const stage = stageNow(doc, e, evidence, today);
     const about = { ...here, canWait: true };
     return [
       ...(service === null
         ? []
         : [item({ code: 'service', equipmentId: e.id, name: e.name }, e.id, { ...about, day: service })]),
+      ...(stage && (service === null || service > today)
+        ? [
+            item({ code: 'stageDue', equipmentId: e.id, name: e.name, why: stage }, e.id, {
+              ...about,
+              day: today,
+            }),
+          ]
+        : []),
       ...(e.loan && e.loan.returnedDay === null
         ? [
             item({ code: 'partBack', equipmentId: e.id, name: e.name, from: e.loan.from }, e.id, {
@@ -177,6 +188,47 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
     ...tasks,
     ...ofAbsences(doc, water, facts, today),
   ];
+}
+
+/** By what a stage of the RO/DI unit is due, its age apart; null where it is not. */
+function stageNow(
+  doc: Document,
+  part: Equipment,
+  { series }: WaterEvidence,
+  today: string,
+): 'reading' | 'litres' | null {
+  if (!part.stage) return null;
+  const since = [part.sinceDay, ...part.services.map((s) => s.day)].sort().pop() as string;
+  const litres = Object.values(doc.events).reduce(
+    (sum, e) =>
+      e.kind === 'waterMade' && e.waterId === part.waterId && e.at.slice(0, 10) >= since
+        ? sum + e.litres
+        : sum,
+    0,
+  );
+  const last = (p: 'tdsSource' | 'tdsMembrane' | 'tdsResin'): number | null => {
+    const point = lastOf(trusted(series[p]));
+    return point && new Date(point.atMs).toISOString().slice(0, 10) >= since ? point.interval.mid : null;
+  };
+  const [source, membrane] = [lastOf(trusted(series.tdsSource))?.interval.mid, last('tdsMembrane')];
+  const reading =
+    part.stage === 'resin'
+      ? last('tdsResin')
+      : part.stage === 'membrane' &&
+          source !== undefined &&
+          membrane !== null &&
+          membrane <= source &&
+          source > 0
+        ? rejection(source, membrane)
+        : null;
+  const { word, why } = stageDue({
+    stage: part.stage,
+    days: Math.max(0, daysBetween(since, today)),
+    // A usual unit wastes three parts for each it makes, through sediment and carbon too.
+    litres: part.stage === 'carbon' ? litres * 4 : litres,
+    reading,
+  });
+  return word === 'due' && (why === 'reading' || why === 'litres') ? why : null;
 }
 
 /** Tests due now as one sitting, and those to come by the day. */

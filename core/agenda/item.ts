@@ -17,6 +17,8 @@ export type AgendaSays =
   | { code: 'bareChange'; outlook: BareOutlook }
   | { code: 'treatment'; ask: TreatmentAsk; treatment: Treatment }
   | { code: 'service'; equipmentId: string; name: string }
+  /** A stage of the RO/DI unit is due by what is measured behind it or went through it, before its rhythm says so. */
+  | { code: 'stageDue'; equipmentId: string; name: string; why: 'reading' | 'litres' }
   | { code: 'partBack'; equipmentId: string; name: string; from: string }
   | { code: 'brokenIn'; equipmentId: string; name: string }
   | { code: 'calibrate'; kit: Kit; days: number }

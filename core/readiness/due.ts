@@ -3,11 +3,12 @@ import type { Parameter } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
 import type { Living } from '../living';
-import { DAY_MS } from '../time';
+import { DAY_MS, dayHasBegun } from '../time';
 import type { Judgement } from './judgement';
 import { RULES } from './limits';
 
-type Rhythm = readonly (readonly [Parameter, number])[];
+/** Each parameter with the days between two tests and, of the person's own plan, the day before which none is asked for. */
+type Rhythm = readonly (readonly [Parameter, number, notBefore?: string])[];
 
 /** Days between two tests of a parameter, common practice: in a display empty and stocked, in little water with animals in it, with and
  *  without grown bacteria. */
@@ -58,7 +59,17 @@ const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled' | 'daily', Rh
 /** What is asked for day by day: zeros on following days, and the school whose first fish are the source. */
 const DAILY: readonly Statement['code'][] = ['dailyTests', 'feedAndTest', 'addFirstFish', 'noAmmoniaNow'];
 
-function rhythmOf({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
+/** The usual rhythm, and of what the person has planned their own. */
+function rhythmOf(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
+  const plan = e.water.kind === 'display' ? (e.water.testPlan ?? []) : [];
+  const planned = new Set(plan.map((t) => t.parameter));
+  return [
+    ...usualRhythm(e, judgements).filter(([parameter]) => !planned.has(parameter)),
+    ...plan.map((t) => [t.parameter, t.everyDays, t.from] as const),
+  ];
+}
+
+function usualRhythm({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   const stocked = residents.length > 0;
   if (water.kind === 'display') {
     if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
@@ -85,8 +96,12 @@ export function dueTests(
   for (const { parameter, hours } of living?.again ?? [])
     if (olderThan(parameter, hours / 24 - 1e-6)) due.add(parameter);
   for (const finding of living?.also ?? []) for (const p of asked(finding.opens)) due.add(p);
-  for (const [parameter, days] of rhythmOf(e, judgements))
-    if (olderThan(parameter, days - RULES.dueEarlyDays)) due.add(parameter);
+  for (const [parameter, days, notBefore] of rhythmOf(e, judgements))
+    if (
+      (notBefore === undefined || dayHasBegun(notBefore, e.nowMs)) &&
+      olderThan(parameter, days - RULES.dueEarlyDays)
+    )
+      due.add(parameter);
   return [...due];
 }
 
@@ -95,9 +110,15 @@ export function testsAhead(
   e: WaterEvidence,
   judgements: readonly Asking[],
 ): { parameter: Parameter; everyDays: number; lastMs: number | null; dueMs: number }[] {
-  return rhythmOf(e, judgements).map(([parameter, everyDays]) => {
+  return rhythmOf(e, judgements).map(([parameter, everyDays, notBefore]) => {
     const lastMs = lastOf(e.series[parameter])?.atMs ?? null;
-    return { parameter, everyDays, lastMs, dueMs: lastMs === null ? e.nowMs : lastMs + everyDays * DAY_MS };
+    const dueMs = lastMs === null ? e.nowMs : lastMs + everyDays * DAY_MS;
+    return {
+      parameter,
+      everyDays,
+      lastMs,
+      dueMs: notBefore === undefined ? dueMs : Math.max(dueMs, Date.parse(notBefore)),
+    };
   });
 }
 
@@ -106,3 +127,7 @@ function asked(statement: Statement): readonly Parameter[] {
   if ('parameters' in statement) return statement.parameters;
   return 'parameter' in statement ? [statement.parameter] : [];
 }
+
+/** How often a parameter is usually tested in such a water; null where it is not watched. */
+export const usualEveryDays = (e: WaterEvidence, parameter: Parameter): number | null =>
+  usualRhythm(e, []).find(([p]) => p === parameter)?.[1] ?? null;

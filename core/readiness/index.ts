@@ -1,5 +1,5 @@
 export { assess, assessmentOf, assessWater } from './assess';
-export { testsAhead } from './due';
+export { testsAhead, usualEveryDays } from './due';
 export { SCHOOL_GATES } from './gates';
 export { wordOf, type Assessment, type Gate, type Judgement } from './judgement';
 export { READINESS_LIMITS, RULES } from './limits';

@@ -46,6 +46,8 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
       return `Treatment: ${says.treatment.product}`;
     case 'service':
       return `Service: ${says.name}`;
+    case 'stageDue':
+      return `Change: ${says.name}`;
     case 'partBack':
       return `Give back: ${says.name}`;
     case 'brokenIn':
@@ -92,6 +94,8 @@ const WHY: Why = {
   bareChange: (s, _, w) => capital(bareWords(s.outlook, w.units)[0] ?? ''),
   treatment: (s, _, w) => capital(askWords(s.ask, s.treatment, w.units)),
   service: (_, i, w) => `Its rhythm asks for it from ${w.written(i.day)}.`,
+  stageDue: (s) =>
+    s.why === 'reading' ? 'What is measured behind it says so.' : 'So much has gone through it.',
   partBack: (s) => `The loan from ${s.from} ends.`,
   brokenIn: () => 'From this day what it does can be judged.',
   calibrate: (s) => `Last held against a standard ${s.days} ${plural(s.days, 'day', 'days')} ago.`,

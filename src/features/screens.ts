@@ -11,6 +11,8 @@ export const AgendaScreen = screen(() => import('./agenda/AgendaScreen').then((m
 export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) => m.SampleScreen));
 export const ArrivalScreen = screen(() => import('./stock/ArrivalScreen').then((m) => m.ArrivalScreen));
 export const CompanyScreen = screen(() => import('./stock/CompanyScreen').then((m) => m.CompanyScreen));
+export const MonthScreen = screen(() => import('./month/MonthScreen').then((m) => m.MonthScreen));
+export const GlossaryScreen = screen(() => import('./glossary/GlossaryScreen').then((m) => m.GlossaryScreen));
 export const MoneyScreen = screen(() => import('./stock/MoneyScreen').then((m) => m.MoneyScreen));
 export const BoardScreen = screen(() => import('./stock/BoardScreen').then((m) => m.BoardScreen));
 export const UpgradeScreen = screen(() => import('./stock/UpgradeScreen').then((m) => m.UpgradeScreen));

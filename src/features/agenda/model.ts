@@ -37,6 +37,7 @@ export function doingOf(doc: Document, { says, waterId }: AgendaItem, at: string
       return go('Log the change', `${water}/log/event?kind=waterChange`);
     case 'treatment':
       return go('To it', water);
+    case 'stageDue':
     case 'service': {
       const part = doc.equipment[says.equipmentId];
       return part

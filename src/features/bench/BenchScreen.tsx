@@ -61,6 +61,7 @@ const isFound = (t: { title: string; lede: string }, query: string): boolean =>
 function Bench({ base, lede, water }: { base: string; lede: string; water?: Water }) {
   const wide = useWide();
   const [query, setQuery] = useState('');
+  const searching = query.trim() !== '';
   const found = TOOLS.filter((t) => isFound(t, query.trim()));
   const groups = TOOL_GROUPS.map((g) => (
     <Section key={g.title} title={g.title}>
@@ -69,61 +70,65 @@ function Bench({ base, lede, water }: { base: string; lede: string; water?: Wate
       ))}
     </Section>
   ));
-  const search = <TextField label="Find a calculator" value={query} onChange={setQuery} />;
-  if (query.trim() !== '')
-    return (
-      <Screen title="Bench">
-        <Txt kind="title" heading={1}>
-          Bench
-        </Txt>
-        {search}
-        {found.length === 0 ? (
-          <Txt tone="second">None of them. Try one word of what you want to know.</Txt>
-        ) : null}
-        {found.map((t) => (
-          <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
-        ))}
-      </Screen>
-    );
   // The lists are of one kind: on a wide screen they stand in both columns, not one under the other.
   const here = wide ? Math.ceil(groups.length / 2) - (water ? 1 : 0) : groups.length;
   return (
-    <Screen title="Bench" aside={wide ? groups.slice(here) : undefined}>
+    <Screen title="Bench" aside={wide && !searching ? groups.slice(here) : undefined}>
       <Txt kind="title" heading={1}>
         Bench
       </Txt>
-      <Txt tone="second">{lede}</Txt>
-      {search}
-      {water ? <NeededNow water={water} base={base} /> : null}
-      {water ? (
-        <Section title={`For ${water.name}`}>
-          {water.kind === 'display' ? (
-            <ToolLink
-              href={`${base}/setup`}
-              title="Setting up"
-              lede="Before water and filling, point by point, dated."
-            />
-          ) : null}
-          <ToolLink
-            href={`${base}/equipment`}
-            title="Equipment and consumables"
-            lede="What, where, since when; service, settings, loans, money."
-          />
-          {water.kind === 'display' ? (
-            <ToolLink
-              href={`${base}/cycle/dose`}
-              title="Ammonia dose"
-              lede="From the bottle’s strength to millilitres and drops, with a counter."
-            />
-          ) : null}
-          <ToolLink
-            href="/kits"
-            title="Kits and instruments"
-            lede="Steps, basis, dates, calibrations: what every reading rests on."
-          />
-        </Section>
+      <TextField label="Find a calculator" value={query} onChange={setQuery} />
+      {searching && found.length === 0 ? (
+        <Txt tone="second">None of them. Try one word of what you want to know.</Txt>
       ) : null}
-      {groups.slice(0, here)}
+      {searching
+        ? found.map((t) => (
+            <ToolLink key={t.id} href={`${base}/bench/${t.id}`} title={t.title} lede={t.lede} />
+          ))
+        : null}
+      {searching ? null : (
+        <>
+          <Txt tone="second">{lede}</Txt>
+          {water ? <NeededNow water={water} base={base} /> : null}
+          {water ? (
+            <Section title={`For ${water.name}`}>
+              {water.kind === 'display' ? (
+                <ToolLink
+                  href={`${base}/setup`}
+                  title="Setting up"
+                  lede="Before water and filling, point by point, dated."
+                />
+              ) : null}
+              <ToolLink
+                href={`${base}/equipment`}
+                title="Equipment and consumables"
+                lede="What, where, since when; service, settings, loans, money."
+              />
+              {water.kind === 'display' ? (
+                <ToolLink
+                  href={`${base}/cycle/dose`}
+                  title="Ammonia dose"
+                  lede="From the bottle’s strength to millilitres and drops, with a counter."
+                />
+              ) : null}
+              <ToolLink
+                href="/kits"
+                title="Kits and instruments"
+                lede="Steps, basis, dates, calibrations: what every reading rests on."
+              />
+              {water.kind === 'display' ? (
+                <ToolLink
+                  href={`${base}/month`}
+                  title="A month"
+                  lede="What was used, spent, made and lost, and what drifts; one page."
+                />
+              ) : null}
+              <ToolLink href="/glossary" title="Glossary" lede="Terms in one line, with their formula." />
+            </Section>
+          ) : null}
+          {groups.slice(0, here)}
+        </>
+      )}
     </Screen>
   );
 }

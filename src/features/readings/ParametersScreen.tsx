@@ -21,6 +21,7 @@ import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, Txt, useTh
 import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
+import { TestPlan } from './TestPlan';
 import { readOwnParameter } from './ownParameterForm';
 import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
 
@@ -52,6 +53,7 @@ function Parameters({ water }: { water: Water }) {
           <ParameterRow key={p} water={water} parameter={p} now={now} />
         ))}
       </View>
+      {water.kind === 'display' ? <TestPlan water={water} /> : null}
       <Presets water={water} />
       <OwnParameters known={Object.keys(own)} />
     </Screen>

@@ -6,9 +6,11 @@ import { dailyLoadMgN } from '../../../core/stocking';
 import { showQuantity, showRange } from '../../../core/units';
 import { inUnits } from '../../../core/words';
 import { DIET_WORDS, PREY_WORDS } from '../../../core/words/company';
+import { errorReport } from '../../../core/words/glossary';
 import { useKinds } from '../../store';
-import { Caution, Line, Section, Txt } from '../../ui';
+import { Button, Caution, Line, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
+import { download } from '../shell/download';
 import { ASSUMED_WORDS } from './kindWords';
 
 const CORALS_WORDS: Record<Species['reefSafe'], string> = {
@@ -116,6 +118,20 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
       <Txt kind="small" tone="second">
         {`Sizes from ${SOURCE_WORDS[FIELDS.adultCm.source]}; room, company and habits from ${SOURCE_WORDS[FIELDS.minTankL.source]}. Guides differ. Buy from legal, traceable sources; never release animals to the wild.`}
       </Txt>
+      <Button
+        kind="quiet"
+        label="Report an error in this"
+        onPress={() =>
+          download(
+            'zoarium-error.txt',
+            'text/plain',
+            errorReport(
+              species.common,
+              `${species.scientific}: grows to ${species.adultCm} cm, smallest tank ${species.minTankL} L, ${species.temperament}, lives on ${species.diet.join(', ')}. ${care}`,
+            ),
+          )
+        }
+      />
     </>
   );
 }

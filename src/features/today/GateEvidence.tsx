@@ -82,6 +82,7 @@ function Readings({ assessment, evidence }: { assessment: Assessment; evidence: 
         </Txt>
       ) : null}
       <Go href={`/water/${evidence.water.id}/log/history` as Href}>All readings</Go>
+      <Go href={'/glossary' as Href}>What the terms mean</Go>
     </>
   );
 }

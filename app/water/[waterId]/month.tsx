@@ -1,0 +1,1 @@
+export { MonthScreen as default } from '../../../src/features/screens';
