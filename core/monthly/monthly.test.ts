@@ -54,7 +54,7 @@ test('what drifts by more than usual is named with its week; what is used stands
     monthWords(month, words)
       .find((p) => p.title === 'What drifts')!
       .lines.join(),
-  ).toMatch(/salinity: /);
+  ).toMatch(/Salinity: /);
 });
 test('an empty month says what it lacks', () => {
   const said = monthWords(look(new History(), 40), words).flatMap((p) => p.lines);

@@ -2,7 +2,7 @@
 import { PARAMETER_NAMES } from '../document';
 import type { MonthLook } from '../monthly';
 import { formatDecimal, showDifference, showQuantity } from '../units';
-import { plural, type WordsContext } from './say';
+import { capital, plural, type WordsContext } from './say';
 
 const UNIT = {
   alkalinity: 'dKH',
@@ -15,7 +15,8 @@ const UNIT = {
 export function monthWords(look: MonthLook, w: WordsContext): { title: string; lines: string[] }[] {
   const { used, spent } = look;
   const litres = (x: number) => showQuantity('volume', x, w.units, 0);
-  const grams = (g: number) => showQuantity('mass', g, w.units);
+  const grams = (g: number) =>
+    w.units.mass === 'g' && g >= 1000 ? `${formatDecimal(g / 1000, 2)} kg` : showQuantity('mass', g, w.units);
   const some = (n: number, line: string): string[] => (n > 0 ? [line] : []);
   return [
     {
@@ -46,7 +47,7 @@ export function monthWords(look: MonthLook, w: WordsContext): { title: string; l
               const made = use.perDay < 0;
               const unit = UNIT[parameter];
               const [low, high] = made ? [-use.high, -use.low] : [use.low, use.high];
-              return `${PARAMETER_NAMES[parameter]}: ${formatDecimal(Math.abs(use.perDay), 3)} ${unit} a day ${made ? 'made' : 'used'}, nine in ten between ${formatDecimal(low, 3)} and ${formatDecimal(high, 3)}.`;
+              return `${capital(PARAMETER_NAMES[parameter])}: ${formatDecimal(Math.abs(use.perDay), 3)} ${unit} a day ${made ? 'made' : 'used'}, nine in ten between ${formatDecimal(low, 3)} and ${formatDecimal(high, 3)}.`;
             }),
     },
     {
@@ -65,7 +66,7 @@ export function monthWords(look: MonthLook, w: WordsContext): { title: string; l
             d.parameter === 'temperature' || d.parameter === 'salinity'
               ? showDifference(d.parameter, d.perWeek, w.units)
               : `${formatDecimal(d.perWeek, 2)}${d.parameter === 'alkalinity' ? ' dKH' : ''}`;
-          return `${PARAMETER_NAMES[d.parameter]}: ${by} a week.`;
+          return `${capital(PARAMETER_NAMES[d.parameter])}: ${by} a week.`;
         }),
         ...(look.membrane
           ? [

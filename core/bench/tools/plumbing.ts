@@ -101,8 +101,8 @@ export const pumpTool: Tool = {
       ],
       drawing: {
         kind: 'curves',
-        title: 'Pump and pipe',
-        xLabel: `${unitLabel(c.units.volume)}/h`,
+        title: `Pump and pipe, by ${unitLabel(c.units.volume)}/h`,
+        xLabel: '',
         yLabel: unitLabel(c.units.length),
         curves: [
           {

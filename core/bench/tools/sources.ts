@@ -50,6 +50,7 @@ export const sourcesTool: Tool = {
     field('naturalPerL', 'Natural sea water', 'aLitre', 0, 100, { start: 0 }),
     field('perTripL', 'A trip brings', 'volume', 0, 10000, { above: true, start: 50 }),
     field('hoursPerTrip', 'A trip takes', 'number', 0, 100, { unit: 'h', start: 1, decimals: 1 }),
+    field('hourWorth', 'An hour of yours is worth', 'number', 0, 1000, { start: 10, decimals: 0 }),
     field('tds', 'TDS of the tap', 'number', 0, 5000, {
       unit: 'mg/L',
       optional: true,
@@ -115,7 +116,9 @@ export const sourcesTool: Tool = {
         risks,
       };
     });
-    const cheapest = [...rows].filter((r) => r.source !== 'tap').sort((a, b) => a.money - b.money)[0]!;
+    const cheapest = [...rows]
+      .filter((r) => r.source !== 'tap')
+      .sort((a, b) => a.money + a.hours * v('hourWorth') - b.money - b.hours * v('hourWorth'))[0]!;
     return {
       figures: figures({
         fill: [v('netL'), 'L'],
@@ -135,7 +138,11 @@ export const sourcesTool: Tool = {
           value: `${s.volume(v('netL'), 0)}, then ${s.volume(changesMonth + topMonth, 0)}`,
           strong: true,
         },
-        { name: 'Cheapest without risk of the tap', value: SOURCE_WORDS[cheapest.source], strong: true },
+        {
+          name: 'Cheapest, your hours counted, the tap apart',
+          value: SOURCE_WORDS[cheapest.source],
+          strong: true,
+        },
         ...rows.map((r) => ({
           name: SOURCE_WORDS[r.source],
           value: `${r.money.toFixed(0)}${r.trips > 0 ? `, ${r.trips} trips, ${s.number(r.hours, 0)} h` : ''}`,
@@ -154,16 +161,6 @@ export const sourcesTool: Tool = {
         has('tds') && v('tds') > RODI.usableTds
           ? [`A tap of ${v('tds').toFixed(0)} mg/L is not fit for filling as it is.`]
           : [],
-      steps: {
-        caption: 'Side by side',
-        columns: ['source', 'money', 'trips', 'hours'],
-        rows: rows.map((r) => [
-          SOURCE_WORDS[r.source],
-          r.money.toFixed(0),
-          String(r.trips),
-          s.number(r.hours, 0),
-        ]),
-      },
       acts: c.water
         ? [
             {
