@@ -1,4 +1,6 @@
 // Reading what is stored begins first; while the browser fetches it the router's code runs; then everything is drawn once, with the data.
+// A practice tank has a clock of its own: it is set before anything looks at it.
+import './src/store/practiceClock';
 import { opened } from './src/features/shell/started';
 import '@expo/metro-runtime';
 // Sets up how code is fetched; ours stands over it.

@@ -219,6 +219,33 @@ const readVial = async (page: Page) => {
   await page.getByRole('heading', { name: 'Nitrite' }).evaluate((h) => h.scrollIntoView({ block: 'start' }));
 };
 
+/** Two weeks of a practice tank lived by hand: bacteria, a dose, kits on some evenings. */
+const practise = async (page: Page) => {
+  await page.getByRole('radio', { name: 'The dead bottle' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('heading', { name: 'The dead bottle' }).waitFor();
+  for (let i = 0; i < 6; i++) {
+    await page.getByRole('button', { name: 'To the next evening' }).click();
+    await page.getByRole('button', { name: 'Test', exact: true }).click();
+    await page.getByRole('button', { name: 'Log what they show' }).click();
+    if (i === 0) {
+      await page.getByRole('link', { name: 'Dose ammonia' }).click();
+      await page.getByLabel('Ammonium chloride, g/L').fill('10');
+      await page.getByRole('button', { name: /^Log/ }).first().click();
+      await page.waitForTimeout(800);
+      await page.goto(`${base}/practice`);
+      await page.getByRole('heading', { name: 'The clock' }).waitFor();
+    }
+  }
+};
+const lookBack = async (page: Page) => {
+  await practise(page);
+  await page.getByRole('button', { name: 'End it and look back' }).click();
+  const heading = page.getByRole('heading', { name: 'Looking back' });
+  await heading.evaluate((h) => h.scrollIntoView({ block: 'start' }));
+  await page.waitForTimeout(6000);
+};
+
 const SHOTS: Shot[] = [
   { name: 'today', path: PANTRY, before: dated },
   { name: 'today-wide', path: NORTH, wide: true },
@@ -323,6 +350,9 @@ const SHOTS: Shot[] = [
   { name: 'month', path: `${NORTH}/month` },
   { name: 'glossary', path: '/glossary' },
   { name: 'test-plan', path: `${NORTH}/log/readings` },
+  { name: 'practice-choose', path: '/practice' },
+  { name: 'practice', path: '/practice', before: practise },
+  { name: 'practice-wide', path: '/practice', wide: true, dark: true, before: lookBack },
   { name: 'settings', path: '/settings' },
   { name: 'kits', path: '/kits' },
   { name: 'waters', path: '/waters' },

@@ -422,7 +422,10 @@ describe('a proof', () => {
     expect(proofState(at(dosed, 24 + 26.1 * HOUR)).status).toBe('missedTest');
     const left = dosed.test(25, { ammonia: 0.5, nitrite: 0 });
     expect(proofState(at(left, 25.5))).toEqual({ status: 'failed', doseAtMs: ms(24) });
-    expect(proofState(at(left, 25.01)).status).toBe('running');
+    // Found on the evening itself, it is decided: no second test is asked for within the hour.
+    expect(proofState(at(left, 25.01)).status).toBe('failed');
+    const early = dosed.test(24 + 22 * HOUR, { ammonia: 0.5, nitrite: 0 });
+    expect(early).toBe(dosed);
   });
   test('needs a rise measured before its dose', () => {
     const blind = new History().dose(1, 2).test(2, { ammonia: 0, nitrite: 0 });

@@ -87,6 +87,12 @@ export const EVIDENCE_LIMITS = {
     'the proof is cleared within a day; two hours more for a person with a life',
     'school 24-hour proof, common practice',
   ),
+  proofDecidesHours: limit(
+    23,
+    'h',
+    'a test so long after the dose that still finds something decides it: no second one is asked for on that evening',
+    'our choice',
+  ),
   proofLenientHours: limit(
     50,
     'hours',

@@ -62,7 +62,10 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
         latest = { status: proof.within === 24 ? 'passed' : 'lenient', proof };
       }
     } else if (!meantAsProof(e, dose.atMs)) continue;
-    else if ((e.nowMs - dose.atMs) / HOUR_MS <= EVIDENCE.proofHours) {
+    else if (
+      (e.nowMs - dose.atMs) / HOUR_MS <= EVIDENCE.proofHours &&
+      !after.some((t) => t.hours >= EVIDENCE.proofDecidesHours)
+    ) {
       latest = { status: 'running', doseAtMs: dose.atMs, dueMs: dose.atMs + DAY_MS };
     } else latest = { status: after.length > 0 ? 'failed' : 'missedTest', doseAtMs: dose.atMs };
   }

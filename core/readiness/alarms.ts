@@ -31,7 +31,7 @@ function waterAlarms(e: WaterEvidence): Alarm[] {
       opens: { code: 'noMoreDose' },
     });
   }
-  const alkalinity = lastOf(trusted(e.series.alkalinity))?.interval.mid;
+  const alkalinity = alkalinityWithDoses(e);
   if (alkalinity !== undefined && alkalinity < RULES.alkalinityMin) {
     alarms.push({
       finding: {
@@ -43,6 +43,17 @@ function waterAlarms(e: WaterEvidence): Alarm[] {
     });
   }
   return alarms;
+}
+
+/** The last reading with what was dosed since: who has raised it waits for the next test, not for a second dose. */
+function alkalinityWithDoses(e: WaterEvidence): number | undefined {
+  const last = lastOf(trusted(e.series.alkalinity));
+  if (!last) return undefined;
+  return e.events.reduce(
+    (sum, x) =>
+      x.kind === 'dose' && x.what === 'alkalinity' && Date.parse(x.at) > last.atMs ? sum + x.rise : sum,
+    last.interval.mid,
+  );
 }
 
 /** What makes the newest readings doubtful, and what they say of food for plants: the same for living and for empty water. */

@@ -84,6 +84,9 @@ export function nitriteFalling(e: WaterEvidence): Verdict {
   if (clear.status === 'passed') return open(clear.passedMs, { code: 'nitriteNeverRose' });
   const last = lastOf(trusted(e.series.nitrite));
   if (!last) return shut('test', { code: 'nitriteUnmeasured' }, ask('nitrite'));
+  // Each read zero, on evenings of its own: nobody would ever see that both are clear.
+  if (clear.status === 'noPair' && lastOf(trusted(e.series.ammonia))?.zero && last.zero)
+    return shut('test', { code: 'noPairedTest' }, ask('ammonia', 'nitrite'));
   return last.zero
     ? shut('wait', { code: 'nitriteNotSeen' }, { code: 'nitriteRisesOrTwoZeros' })
     : shut(

@@ -12,7 +12,17 @@ type Rhythm = readonly (readonly [Parameter, number, notBefore?: string])[];
 
 /** Days between two tests of a parameter, common practice: in a display empty and stocked, in little water with animals in it, with and
  *  without grown bacteria. */
-const EVERY_DAYS: Record<'cycling' | 'stocked' | 'bare' | 'cycled' | 'daily', Rhythm> = {
+const EVERY_DAYS: Record<'cycling' | 'proving' | 'stocked' | 'bare' | 'cycled' | 'daily', Rhythm> = {
+  /** A dose is to go in as soon as both read zero: each day without a test is a day lost. */
+  proving: [
+    ['ammonia', 1],
+    ['nitrite', 1],
+    ['nitrate', 4],
+    ['salinity', 3],
+    ['temperature', 3],
+    ['alkalinity', 5],
+    ['ph', 5],
+  ],
   daily: [
     ['ammonia', 1],
     ['nitrite', 2],
@@ -69,10 +79,14 @@ function rhythmOf(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   ];
 }
 
+/** What waits for both to read zero, and goes on on that evening. */
+const PROVING: readonly Statement['code'][] = ['clearThenDose', 'secondZero'];
+
 function usualRhythm({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   const stocked = residents.length > 0;
   if (water.kind === 'display') {
     if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
+    if (!stocked && judgements.some((j) => PROVING.includes(j.opens.code))) return EVERY_DAYS.proving;
     return EVERY_DAYS[stocked ? 'stocked' : 'cycling'];
   }
   if (!stocked) return [];
@@ -102,8 +116,17 @@ export function dueTests(
       olderThan(parameter, days - RULES.dueEarlyDays)
     )
       due.add(parameter);
+  // Both in one sitting: read on evenings of their own they never show that both are clear.
+  if (e.water.kind === 'display' && e.residents.length === 0)
+    for (const [one, other] of [
+      ['ammonia', 'nitrite'],
+      ['nitrite', 'ammonia'],
+    ] as const)
+      if (due.has(one) && e.series[other].length > 0 && olderThan(other, SITTING_DAYS)) due.add(other);
   return [...due];
 }
+/** A reading younger than this is of the same sitting. */
+const SITTING_DAYS = 0.5;
 
 /** When each test of the usual rhythm falls due next, by its last reading; what was never read is due now. */
 export function testsAhead(

@@ -18,8 +18,8 @@ import type { Statement } from '../statements';
 import { dailyLoadMgN } from '../stocking';
 import { DAY_MS, HOUR_MS } from '../time';
 import { oneDisplay } from './display';
-import { drawFrom, DT, otherWorld, type Draw, type OtherWorld } from './otherWorld';
-import { readBy, withMeters } from './reading';
+import { drawFrom, DT, otherWorld, type Draw, type OtherWorld } from '../practice/world';
+import { readBy, withMeters } from '../practice/kit';
 
 export const MISHAPS = ['none', 'deadBottle', 'heater', 'spill', 'death', 'freshChange', 'powerCut'] as const;
 export type Mishap = (typeof MISHAPS)[number];

@@ -14,7 +14,7 @@ import {
   type WaterEvent,
 } from '../document';
 import { seededRandom } from '../random';
-import { drawFrom, DT, otherWorld, type Draw } from './otherWorld';
+import { drawFrom, DT, otherWorld, type Draw } from '../practice/world';
 
 export const METHODS = [
   'bottled',

@@ -5,8 +5,8 @@ import { seededRandom } from '../random';
 import { assessWater } from '../readiness';
 import { DAY_MS } from '../time';
 import { oneDisplay } from './display';
-import { drawFrom } from './otherWorld';
-import { readBy, withMeters } from './reading';
+import { drawFrom } from '../practice/world';
+import { readBy, withMeters } from '../practice/kit';
 
 export interface QuietYear {
   seed: number;

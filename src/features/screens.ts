@@ -19,6 +19,7 @@ export const UpgradeScreen = screen(() => import('./stock/UpgradeScreen').then((
 export const KindScreen = screen(() => import('./stock/KindScreen').then((m) => m.KindScreen));
 export const ReportScreen = screen(() => import('./report/ReportScreen').then((m) => m.ReportScreen));
 export const PhotosScreen = screen(() => import('./photos/PhotosScreen').then((m) => m.PhotosScreen));
+export const PracticeScreen = screen(() => import('./practice/PracticeScreen').then((m) => m.PracticeScreen));
 export const PlanScreen = screen(() => import('./stock/PlanScreen').then((m) => m.PlanScreen));
 export const BuyScreen = screen(() => import('./stock/BuyScreen').then((m) => m.BuyScreen));
 export const CycleScreen = screen(() => import('./cycle/CycleScreen').then((m) => m.CycleScreen));

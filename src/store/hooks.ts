@@ -8,6 +8,7 @@ import { assessmentOf, type Assessment } from '../../core/readiness';
 import { gatherEvidence, type WaterEvidence } from '../../core/evidence';
 import type { WithKinds } from '../../core/species';
 import { netVolume, type NetVolume } from '../../core/volume';
+import { onPracticeClock } from './practiceClock';
 import type { AppDispatch, RootState } from './store';
 import { LOCAL } from './time';
 
@@ -68,8 +69,13 @@ export const selectVolume: (s: RootState, waterId: string) => NetVolume = create
 export function useNow(everyMs = 30_000): number {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), everyMs);
-    return () => clearInterval(timer);
+    const look = () => setNow(Date.now());
+    const timer = setInterval(look, everyMs);
+    const deaf = onPracticeClock(look);
+    return () => {
+      clearInterval(timer);
+      deaf();
+    };
   }, [everyMs]);
   return now;
 }

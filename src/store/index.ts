@@ -28,4 +28,5 @@ export * from './time';
 export { newId } from './ids';
 export { keepPlan, planBefore } from './saidPlans';
 export { language } from './language';
-export { demoShown, showDemo } from './whose';
+export { demoShown, keepPracticeRun, practiceRun, showDemo, showPractice, type PracticeRun } from './whose';
+export { movePracticeClock } from './practiceClock';

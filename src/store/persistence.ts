@@ -24,7 +24,7 @@ import {
 import { newId } from './ids';
 import { DRAFT, entityKey, META, META_KEY } from './keys';
 import { memoryStorage, type Replaceable } from './storage';
-import { channelName, demoShown, STAMP } from './whose';
+import { channelName, demoShown, practiceRun, STAMP } from './whose';
 import { makeWriter, recordOf, type Outcome, type Page } from './writer';
 
 interface PersistedState {
@@ -75,8 +75,9 @@ export function browserPage(): Page {
         if (document.visibilityState === 'hidden') run();
       });
     },
-    stamp: () => (demoShown() ? null : stampIn((kept) => kept.setItem(STAMP, 'yes'))),
-    stamped: () => !demoShown() && (stampIn((kept) => kept.getItem(STAMP) !== null) ?? false),
+    stamp: () => (demoShown() || practiceRun() ? null : stampIn((kept) => kept.setItem(STAMP, 'yes'))),
+    stamped: () =>
+      !demoShown() && !practiceRun() && (stampIn((kept) => kept.getItem(STAMP) !== null) ?? false),
   };
 }
 

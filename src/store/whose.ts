@@ -7,6 +7,7 @@ export const STAMP = 'zoarium-was-here';
 
 const OWN_NAME = 'zoarium';
 const DEMO_NAME = 'zoarium-demo';
+const PRACTICE_NAME = 'zoarium-practice';
 
 /** What a browser that forbids its storage answers. */
 function asked<T>(ask: () => T, otherwise: T): T {
@@ -26,17 +27,53 @@ export function demoShown(): boolean {
   return served && asked(() => window.localStorage.getItem(STAMP), null) === null;
 }
 
+/** A practice tank in play: what is hidden in it, and where its clock stands. Kept for the tab. */
+export interface PracticeRun {
+  /** A scenario of the app by its id, or a whole one of the person's own. */
+  scenario: unknown;
+  seed: number;
+  startMs: number;
+  nowMs: number;
+  /** The player has looked at the truth: nothing is held against the careful course any more. */
+  looked: boolean;
+}
+
+const PRACTICE = 'zoarium-practice';
+
+/** The practice tank this tab plays; null where it shows the person's own or the demo. */
+export function practiceRun(): PracticeRun | null {
+  if (typeof window === 'undefined') return null;
+  const text = asked(() => window.sessionStorage.getItem(PRACTICE), null);
+  return text === null ? null : asked(() => JSON.parse(text) as PracticeRun, null);
+}
+
+export function keepPracticeRun(run: PracticeRun): void {
+  asked(() => window.sessionStorage.setItem(PRACTICE, JSON.stringify(run)), undefined);
+}
+
 /** Names of the database and of the channel between tabs. */
-export const databaseName = (): string => (demoShown() ? DEMO_NAME : OWN_NAME);
+export const databaseName = (): string =>
+  practiceRun() ? PRACTICE_NAME : demoShown() ? DEMO_NAME : OWN_NAME;
 export const channelName = (): string => `${databaseName()}-acts`;
 
 /** Into the demo, or out of it; the page starts anew. What is one's own is never opened meanwhile, and what the demo held is thrown away. */
 export async function showDemo(on: boolean): Promise<void> {
-  await new Promise<void>((done) => {
-    const gone = asked(() => window.indexedDB.deleteDatabase(DEMO_NAME), null);
+  await thrownAway(DEMO_NAME);
+  asked(() => window.sessionStorage.setItem(CHOSEN, on ? 'on' : 'off'), undefined);
+  window.location.assign('/');
+}
+
+const thrownAway = (name: string): Promise<void> =>
+  new Promise<void>((done) => {
+    const gone = asked(() => window.indexedDB.deleteDatabase(name), null);
     if (!gone) done();
     else gone.onsuccess = gone.onerror = gone.onblocked = () => done();
   });
-  asked(() => window.sessionStorage.setItem(CHOSEN, on ? 'on' : 'off'), undefined);
-  window.location.assign('/');
+
+/** Into a practice tank, or out of it; the page starts anew. It has a database to itself, thrown away with it: nothing of one's own is opened meanwhile. */
+export async function showPractice(run: PracticeRun | null): Promise<void> {
+  await Promise.all(['', '-answers', '-photos'].map((part) => thrownAway(`${PRACTICE_NAME}${part}`)));
+  if (run) keepPracticeRun(run);
+  else asked(() => window.sessionStorage.removeItem(PRACTICE), undefined);
+  window.location.assign(run ? '/practice' : '/');
 }

@@ -1,10 +1,23 @@
+import { Link, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { demoShown, showDemo } from '../../store';
+import { dayAndHour, demoShown, practiceRun, showDemo, useNow } from '../../store';
 import { Button, space, Txt, useTheme } from '../../ui';
 
 /** Stands above every screen of the demo: whose tanks these are, and the way out. */
 export function DemoNotice() {
   const { roles } = useTheme();
+  useNow();
+  if (practiceRun())
+    return (
+      <View role="note" aria-label="Practice" style={[styles.notice, { backgroundColor: roles.sand }]}>
+        <Txt kind="small" style={styles.text}>
+          {`Practice: ${dayAndHour(Date.now())}. Nothing of your own is touched.`}
+        </Txt>
+        <Link href={'/practice' as Href} style={{ padding: space(2) }}>
+          <Txt kind="strong">Clock and kits</Txt>
+        </Link>
+      </View>
+    );
   if (!demoShown()) return null;
   return (
     <View role="note" aria-label="Demo" style={[styles.notice, { backgroundColor: roles.sand }]}>

@@ -1,8 +1,14 @@
 import type { Document } from '../../../core/document';
-import { demoShown, localDay, makeStore, openStore } from '../../store';
+import { sharedCode } from './sharedCode';
+import { demoShown, localDay, makeStore, openStore, practiceRun } from '../../store';
 
-/** The demo where this tab shows it; loaded only then. */
+/** The demo, or the practice tank as it begins, where this tab shows it; loaded only then. */
 async function demoIfShown(): Promise<Document | null> {
+  const run = practiceRun();
+  if (run) {
+    const { begun } = await sharedCode().then(() => import('../../store/practice'));
+    return begun(run);
+  }
   if (!demoShown()) return null;
   const { makeDemo } = await import('../../store/demo');
   return makeDemo(Date.now(), localDay);

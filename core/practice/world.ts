@@ -1,4 +1,4 @@
-/** Water and bacteria of another making, for judging forecasts: a film with a ceiling that sheds as it thickens, oxygen through the day,
+/** Water and bacteria of another making, for judging forecasts and for practice: a film with a ceiling that sheds as it thickens, oxygen through the day,
  *  inhibition by much substrate and by free ammonia, lags, wandering growth. It shares no equation code with the forecast. Explicit Euler
  *  in steps of a hundredth of a day; mg N/L of the real volume. */
 import type { Random } from '../random';
@@ -48,13 +48,24 @@ export interface OtherWorld {
   dayAfterDose: (day: number, mgNPerL: number) => { ammonium: number; nitrite: number };
 }
 
-export function otherWorld(d: Draw): OtherWorld {
+/** What a scenario says of the truth; the rest is drawn. Doubling times at 25 C in hours. */
+export interface Given {
+  doublingFirstH?: number | undefined;
+  doublingSecondH?: number | undefined;
+  dkh?: number | undefined;
+  tempC?: number | undefined;
+  bottleDead?: boolean | undefined;
+}
+
+export function otherWorld(d: Draw, given: Given = {}): OtherWorld {
   const { between, spread, random, gauss } = d;
-  const tempC = between(23.5, 27.5);
+  const drawnC = between(23.5, 27.5);
+  const tempC = given.tempC ?? drawnC;
   const warm = 1.1 ** (tempC - 25);
   // Growth from doubling times at 25 C: 20-50 h and 28-80 h.
-  const grow1 = ((Math.LN2 * 24) / between(20, 50)) * warm;
-  const grow2 = ((Math.LN2 * 24) / between(28, 80)) * warm;
+  const [first, second] = [between(20, 50), between(28, 80)];
+  const grow1 = ((Math.LN2 * 24) / (given.doublingFirstH ?? first)) * warm;
+  const grow2 = ((Math.LN2 * 24) / (given.doublingSecondH ?? second)) * warm;
   const half1 = spread(0.3, 0.5);
   const half2 = spread(0.25, 0.55);
   const inhibit1 = between(8, 40);
@@ -78,7 +89,9 @@ export function otherWorld(d: Draw): OtherWorld {
     second: spread(0.0015, 1.1),
     dkh: between(7, 10.5),
   };
-  const dead = random() < 0.2;
+  if (given.dkh !== undefined) pools.dkh = given.dkh;
+  const drawnDead = random() < 0.2;
+  const dead = given.bottleDead ?? drawnDead;
   let wander1 = 0;
   let wander2 = 0;
   const advance = (s: Pools, day: number): void => {

@@ -1,6 +1,6 @@
 /** What a person writes down of the truth: kits have steps, meters have noise, and an eye errs. */
 import type { Kit, ReadingValue } from '../document';
-import type { Draw } from './otherWorld';
+import type { Draw } from './world';
 
 /** @param share error as a share of the truth @param noise error around nothing, as printed @param slip how often a clear lowest step is
  *  seen a step too high */

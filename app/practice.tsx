@@ -1,0 +1,1 @@
+export { PracticeScreen as default } from '../src/features/screens';

@@ -1,0 +1,120 @@
+import { useEffect, useState } from 'react';
+import { isNitrogen } from '../../../core/document';
+import { carefulDay, PRACTICE_WATER, type Scenario, type Truth } from '../../../core/practice';
+import { DAY_MS } from '../../../core/time';
+import { writeDocument } from '../../../core/document/checks';
+import {
+  localDay,
+  practiceRun,
+  selectDocument,
+  selectEvidence,
+  useAppSelector,
+  useNow,
+  type PracticeRun,
+} from '../../store';
+import { Button, Line, Row, Section, Txt } from '../../ui';
+import { Curves } from '../../ui/charts/Curves';
+import { download } from '../shell/download';
+
+/** Truth against log on one drawing, what it cost, and what the careful course would have done from the same start. */
+export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: Scenario; truth: Truth }) {
+  const now = useNow();
+  const doc = useAppSelector(selectDocument);
+  const evidence = useAppSelector((s) => selectEvidence(s, PRACTICE_WATER, now));
+  const looked = practiceRun()?.looked === true;
+  const [careful, setCareful] = useState<number | null | undefined>(undefined);
+  useEffect(() => {
+    if (looked) return;
+    const timer = setTimeout(() => setCareful(carefulDay(scenario, run.seed)), 0);
+    return () => clearTimeout(timer);
+  }, [looked, scenario, run.seed]);
+  const course = truth.course;
+  const curve = (label: string, of: (c: (typeof course)[number]) => number) => ({
+    label,
+    points: course.filter((_, i) => i % 5 === 0).map((c, i) => ({ x: (i * 5) / 10, y: of(c) })),
+  });
+  const read = (p: 'ammonia' | 'nitrite') => ({
+    label: `${p}, read`,
+    points: evidence.series[p]
+      .filter((x) => isNitrogen(p) && Number.isFinite(x.interval.mid))
+      .map((x) => ({ x: (x.atMs - run.startMs) / DAY_MS, y: x.interval.mid })),
+  });
+  const first = Object.values(doc.animals)
+    .filter((a) => a.id.startsWith('start-') === false)
+    .flatMap((a) => a.moves.filter((m) => m.to.kind === 'water').map((m) => Date.parse(m.at)))
+    .sort((a, b) => a - b)[0];
+  const events = Object.values(doc.events);
+  const changed = events.reduce((sum, e) => (e.kind === 'waterChange' ? sum + e.litres : sum), 0);
+  const doses = events.filter((e) => e.kind === 'ammoniaDose').length;
+  const logged = [read('ammonia'), read('nitrite')].filter((c) => c.points.length > 1);
+  return (
+    <Section title="Looking back">
+      <Txt>{scenario.lesson}</Txt>
+      {course.length > 1 ? (
+        <Curves
+          curves={[curve('ammonia', (c) => c.ammonia), curve('nitrite', (c) => c.nitrite), ...logged]}
+          xLabel="day"
+          yLabel="mg/L N"
+          summary="Ammonia and nitrite as they were, and as they were read."
+        />
+      ) : null}
+      {course.length > 1 ? (
+        <Curves
+          curves={[curve('first', (c) => c.first), curve('second', (c) => c.second)]}
+          xLabel="day"
+          yLabel="mg/L N a day"
+          summary="What the first and the second bacteria could do in a day."
+        />
+      ) : null}
+      <Line name="Real volume" value={`${truth.trueL.toFixed(0)} L of ${scenario.start.litres} believed`} />
+      <Line
+        name="First animal of yours"
+        value={first === undefined ? 'none' : `day ${(1 + (first - run.startMs) / DAY_MS).toFixed(0)}`}
+      />
+      <Line name="Would a proof pass now" value={truth.passes() ? 'yes' : 'no'} />
+      <Line name="Highest free ammonia with animals in" value={`${truth.peakFree.toFixed(3)} mg/L N`} />
+      <Line
+        name="Lost"
+        value={
+          truth.lost.length === 0
+            ? 'nobody'
+            : truth.lost.map((l) => `${l.why}, day ${(l.day + 1).toFixed(0)}`).join('; ')
+        }
+      />
+      <Line name="Doses, and water changed" value={`${doses}, ${changed.toFixed(0)} L`} />
+      {looked ? (
+        <Txt tone="nitrite">
+          You have looked at the truth: nothing is held against the careful course any more.
+        </Txt>
+      ) : (
+        <Line
+          name="The careful course would have been ready"
+          value={
+            careful === undefined
+              ? 'being worked out'
+              : careful === null
+                ? 'not within these days'
+                : `on day ${(careful + 1).toFixed(0)}`
+          }
+        />
+      )}
+      <Txt kind="small" tone="second">
+        The careful course sees the truth, doses when both are nearly gone, keeps alkalinity up and proves on
+        the first evening on which it would pass.
+      </Txt>
+      <Row wrap>
+        <Button
+          icon="exported"
+          label="Keep this run as a file"
+          onPress={() =>
+            download(
+              `zoarium-practice-${scenario.id}-${run.seed}-${localDay(Date.now())}.json`,
+              'application/json',
+              `${JSON.stringify({ format: 'zoarium-practice-run', version: 1, scenario, seed: run.seed, startMs: run.startMs, document: JSON.parse(writeDocument(doc)) as unknown }, null, 1)}\n`,
+            )
+          }
+        />
+      </Row>
+    </Section>
+  );
+}

@@ -1,0 +1,277 @@
+import { type Href } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import {
+  PARAMETERS,
+  type Animal,
+  type Parameter,
+  parameterName,
+  PARAMETER_NAMES,
+  GONE,
+} from '../../../core/document';
+import { PRACTICE_WATER, sitting, truthAt, type Scenario, type Truth } from '../../../core/practice';
+import { DAY_MS, HOUR_MS } from '../../../core/time';
+import { animalWords } from '../../../core/words';
+import {
+  commit,
+  dayAndHour,
+  isoOf,
+  keepPracticeRun,
+  movePracticeClock,
+  newId,
+  selectAssessment,
+  selectDocument,
+  showPractice,
+  useAppDispatch,
+  useAppSelector,
+  useKinds,
+  useNow,
+  type PracticeRun,
+} from '../../store';
+import { scenarioOf } from '../../store/practice';
+import { Button, Check, Go, Line, Row, Screen, Section, Txt } from '../../ui';
+import { useUnits } from '../shell';
+import { toggled } from '../shell/form';
+import { Debrief } from './Debrief';
+import { between, readingLine } from './told';
+
+/** How far the clock goes at a time. */
+const EVENING = 19;
+
+export function Playing({ run }: { run: PracticeRun }) {
+  const now = useNow();
+  const doc = useAppSelector(selectDocument);
+  const scenario = scenarioOf(run);
+  const truth = truthAt(scenario, run.seed, doc, PRACTICE_WATER, run.startMs, now);
+  const [ended, setEnded] = useState(false);
+  const away = scenario.mishaps.find(
+    (m) => m.kind === 'away' && truth.day >= m.day && truth.day < m.day + m.days,
+  );
+  return (
+    <Screen title="Practice">
+      <Txt kind="title" heading={1}>
+        {scenario.title}
+      </Txt>
+      <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
+      <Txt tone="second">{scenario.goal}</Txt>
+      <Clock now={now} run={run} scenario={scenario} truth={truth} />
+      <Found truth={truth} />
+      {away ? (
+        <Txt tone="nitrite">
+          You are away: nobody can test or change. Let the days pass until you are back.
+        </Txt>
+      ) : (
+        <Sitting run={run} truth={truth} now={now} />
+      )}
+      <Section title="In the app">
+        <Txt kind="small" tone="second">
+          What you do is logged with the real screens, at the tank’s own hour; the tank feels what is logged.
+        </Txt>
+        <Go href={`/water/${PRACTICE_WATER}` as Href}>Today: what would the app do now, and why?</Go>
+        <Go href={`/water/${PRACTICE_WATER}/cycle/dose` as Href}>Dose ammonia</Go>
+        <Go href={`/water/${PRACTICE_WATER}/log/event?kind=waterChange` as Href}>Change water</Go>
+        <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>Add bacteria</Go>
+        <Go href={`/water/${PRACTICE_WATER}/log/event?kind=dose` as Href}>Raise alkalinity</Go>
+        <Go href={`/water/${PRACTICE_WATER}/stock/add` as Href}>Let an animal in</Go>
+      </Section>
+      {ended ? (
+        <Debrief run={run} scenario={scenario} truth={truth} />
+      ) : (
+        <Row wrap>
+          <Button label="End it and look back" onPress={() => setEnded(true)} />
+          <Button
+            kind="quiet"
+            label="Look at the truth"
+            onPress={() => {
+              keepPracticeRun({ ...run, nowMs: now, looked: true });
+              setEnded(true);
+            }}
+          />
+        </Row>
+      )}
+      <Row>
+        <Button kind="quiet" label="Leave practice" onPress={() => void showPractice(null)} />
+      </Row>
+    </Screen>
+  );
+}
+
+/** Moves time: to the evening, on by hours, or running, a day in two seconds, until something happens. */
+function Clock({
+  now,
+  run,
+  scenario,
+  truth,
+}: {
+  now: number;
+  run: PracticeRun;
+  scenario: Scenario;
+  truth: Truth;
+}) {
+  const [running, setRunning] = useState(false);
+  const [told, setTold] = useState<string | null>(null);
+  const lost = truth.lost.length;
+  const lostBefore = useRef(lost);
+  const last = run.startMs + scenario.days * DAY_MS;
+  const go = (toMs: number) => {
+    setTold(between(scenario, run.startMs, now, Math.min(toMs, last)));
+    movePracticeClock(Math.min(toMs, last));
+  };
+  const evening = (() => {
+    const day = new Date(now);
+    day.setHours(EVENING, 0, 0, 0);
+    return day.getTime() > now ? day.getTime() : day.getTime() + DAY_MS;
+  })();
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => movePracticeClock(Math.min(Date.now() + DAY_MS / 8, last)), 250);
+    return () => clearInterval(timer);
+  }, [running, last]);
+  useEffect(() => {
+    // What happens stops it: somebody died, or the days are over.
+    if (running && (lost > lostBefore.current || now >= last)) setRunning(false);
+    lostBefore.current = lost;
+  }, [running, lost, now, last]);
+  return (
+    <Section title="The clock">
+      <Row wrap>
+        <Button
+          kind="primary"
+          label="To the next evening"
+          disabled={now >= last}
+          onPress={() => go(evening)}
+        />
+        <Button label="Six hours on" disabled={now >= last} onPress={() => go(now + 6 * HOUR_MS)} />
+        <Button
+          label={running ? 'Stop' : 'Let it run'}
+          disabled={now >= last}
+          onPress={() => setRunning(!running)}
+        />
+      </Row>
+      {told ? (
+        <Txt kind="small" tone="second" live>
+          {told}
+        </Txt>
+      ) : null}
+    </Section>
+  );
+}
+
+/** Who was found dead; logged by the player, who decides what to call it. */
+function Found({ truth }: { truth: Truth }) {
+  const dispatch = useAppDispatch();
+  const animals = useAppSelector((s) => selectDocument(s).animals);
+  const kinds = useKinds();
+  const found = truth.lost.flatMap((l): Animal[] => {
+    const animal = animals[l.animalId];
+    return animal && animal.moves[animal.moves.length - 1]?.to.kind !== 'gone' ? [animal] : [];
+  });
+  return (
+    <>
+      {found.map((a) => (
+        <Section key={a.id} title={`Dead in the water: ${animalWords(kinds, a)}`}>
+          <Row>
+            <Button
+              kind="primary"
+              label="Log it"
+              onPress={() =>
+                void dispatch(
+                  commit('Logged as dead', [
+                    {
+                      put: 'animals',
+                      entity: {
+                        ...a,
+                        moves: [...a.moves, { to: GONE('died'), at: isoOf(Date.now()), why: 'found dead' }],
+                      },
+                    },
+                  ]),
+                )
+              }
+            />
+          </Row>
+        </Section>
+      ))}
+    </>
+  );
+}
+
+const TESTED: readonly Parameter[] = [
+  'ammonia',
+  'nitrite',
+  'nitrate',
+  'salinity',
+  'temperature',
+  'alkalinity',
+  'ph',
+  'phosphate',
+];
+
+/** The kits on the table: what is due is chosen first; what they show is read once and logged as it is. */
+function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: number }) {
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const doc = useAppSelector(selectDocument);
+  const due = useAppSelector((s) => selectAssessment(s, PRACTICE_WATER, now).due);
+  const [chosen, setChosen] = useState<readonly Parameter[] | null>(null);
+  const [shown, setShown] = useState<ReturnType<typeof sitting> | null>(null);
+  const picked = chosen ?? due.filter((p) => TESTED.includes(p));
+  return (
+    <Section title="Kits">
+      <Row wrap>
+        {PARAMETERS.filter((p) => TESTED.includes(p)).map((p) => (
+          <Check
+            key={p}
+            label={PARAMETER_NAMES[p]}
+            checked={picked.includes(p)}
+            onChange={(on) => {
+              setShown(null);
+              setChosen(toggled(picked, p, on));
+            }}
+          />
+        ))}
+      </Row>
+      {shown ? (
+        <>
+          {shown.map((r) => (
+            <Line
+              key={r.parameter}
+              name={parameterName(r.parameter, {})}
+              value={readingLine(r, doc.kits, units)}
+            />
+          ))}
+          <Row>
+            <Button
+              kind="primary"
+              label="Log what they show"
+              onPress={() => {
+                void dispatch(
+                  commit('Practice readings logged', [
+                    {
+                      put: 'samples',
+                      entity: {
+                        id: newId(),
+                        waterId: PRACTICE_WATER,
+                        at: isoOf(Date.now()),
+                        readings: shown,
+                        note: '',
+                      },
+                    },
+                  ]),
+                );
+                setShown(null);
+                setChosen(null);
+              }}
+            />
+          </Row>
+        </>
+      ) : (
+        <Row>
+          <Button
+            label="Test"
+            disabled={picked.length === 0}
+            onPress={() => setShown(sitting(doc, truth, picked, run.seed))}
+          />
+        </Row>
+      )}
+    </Section>
+  );
+}
