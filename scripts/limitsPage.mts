@@ -27,6 +27,7 @@ import { LIVING_LIMITS } from '../core/living';
 import { READINESS_LIMITS } from '../core/readiness';
 import { FREE_AMMONIA_LIMITS } from '../core/seawater';
 import { STOCKING_LIMITS } from '../core/stocking';
+import { MONITOR_LIMITS } from '../core/monitor';
 import { RODI_LIMITS } from '../core/rodi';
 import { SUPPLY_LIMITS } from '../core/supply';
 import { UPGRADE_LIMITS } from '../core/upgrade';
@@ -57,6 +58,7 @@ const ROOMS: readonly (readonly [string, LimitTable])[] = [
   ['Equipment (core/equipment)', EQUIPMENT_LIMITS],
   ['Use and supply (core/supply)', SUPPLY_LIMITS],
   ['RO/DI (core/rodi)', RODI_LIMITS],
+  ['Devices (core/monitor)', MONITOR_LIMITS],
   ['Steadiness of the water (core/water)', WATER_LIMITS],
   ['Forecast (core/forecast)', FORECAST_LIMITS],
   ['Forecast: beliefs before any reading, median and log spread (core/forecast)', FORECAST_PRIOR],

@@ -229,10 +229,10 @@ const practise = async (page: Page) => {
     await page.getByRole('button', { name: 'Test', exact: true }).click();
     await page.getByRole('button', { name: 'Log what they show' }).click();
     if (i === 0) {
-      await page.getByRole('link', { name: 'Dose ammonia' }).click();
-      await page.getByLabel('Ammonium chloride, g/L').fill('10');
-      await page.getByRole('button', { name: /^Log/ }).first().click();
-      await page.waitForTimeout(800);
+      await page.goto(`${base}/water/practice/log/event?kind=ammoniaDose`);
+      await page.getByLabel(/^Rise it should make/).fill('2');
+      await page.getByRole('button', { name: 'Log it' }).click();
+      await page.waitForURL((url) => !url.pathname.endsWith('/event'));
       await page.goto(`${base}/practice`);
       await page.getByRole('heading', { name: 'The clock' }).waitFor();
     }

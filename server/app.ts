@@ -1,16 +1,19 @@
-/** Serves the built app. It holds no data: what a person enters never leaves the browser. */
+/** Serves the built app. It holds no data: what a person enters never leaves the browser. What a paired device sends lies in memory until the app takes it. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { Door, doorRoutes } from './door';
 
 export interface ServeOptions {
   /** Folder of the finished web export. */
   dist: string;
   /** Opens two demo tanks in a browser that has stored nothing yet. */
   demo: boolean;
+  /** Where devices may send readings. */
+  door?: Door;
 }
 
 const PLAIN = '<meta name="zoarium-mode" content="plain" />';
@@ -25,13 +28,14 @@ export function pageFor(html: string, demo: boolean): string {
 const HASHED = /[.-][0-9a-f]{16,}\./;
 const FOREVER = 'public, max-age=31536000, immutable';
 
-export function makeApp({ dist, demo }: ServeOptions): Express {
+export function makeApp({ dist, demo, door = new Door() }: ServeOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(securityHeaders(), permissions);
   app.get('/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true });
   });
+  app.use(doorRoutes(door));
   const page = servePage(pageFor(readFileSync(join(dist, 'index.html'), 'utf8'), demo));
   app.get(['/', '/index.html'], page);
   app.use(

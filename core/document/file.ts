@@ -215,6 +215,11 @@ export function brokenReferences(doc: Document): Broken[] {
           message: `is "${own.likeId}", which is not in the species list`,
         },
       });
+  for (const m of Object.values(doc.monitors)) need('monitors', m.id, 'waterId', 'waters', m.waterId);
+  for (const d of Object.values(doc.monitorDays)) {
+    need('monitorDays', d.id, 'waterId', 'waters', d.waterId);
+    need('monitorDays', d.id, 'monitorId', 'monitors', d.monitorId);
+  }
   for (const c of Object.values(doc.cards)) need('cards', c.id, 'kitId', 'kits', c.kitId);
   for (const c of Object.values(doc.calibrations)) need('calibrations', c.id, 'kitId', 'kits', c.kitId);
   for (const name of [
@@ -251,6 +256,8 @@ const MOMENTS = new Set([
   'intoCleanAt',
   'finishedAt',
   'filtersOnAt',
+  'pairedAt',
+  'revokedAt',
   'outAt',
 ]);
 const ISO_MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/;

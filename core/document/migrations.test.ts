@@ -58,14 +58,15 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(1)).not.toContain('calibrations');
   expect(collectionsOf(2)).toContain('calibrations');
   expect(collectionsOf(3)).toEqual(expect.arrayContaining(['tanks', 'quarantines']));
-  const since9 = ['agenda', 'mappings', 'photos', 'tombstones', 'cards', 'mixes'];
+  const since10 = ['cards', 'mixes', 'monitors', 'monitorDays'];
+  const since9 = ['agenda', 'mappings', 'photos', 'tombstones', ...since10];
   const since8 = ['species', 'plans', ...since9];
   expect(collectionsOf(5)).toEqual(
     COLLECTION_NAMES.filter((name) => !['forecasts', 'treatments', 'purchases', ...since8].includes(name)),
   );
   expect(collectionsOf(7)).toEqual(COLLECTION_NAMES.filter((name) => !since8.includes(name)));
   expect(collectionsOf(8)).toEqual(COLLECTION_NAMES.filter((name) => !since9.includes(name)));
-  expect(collectionsOf(9)).toEqual(COLLECTION_NAMES.filter((name) => name !== 'cards' && name !== 'mixes'));
+  expect(collectionsOf(9)).toEqual(COLLECTION_NAMES.filter((name) => !since10.includes(name)));
   expect(collectionsOf(10)).toEqual(COLLECTION_NAMES);
 });
 test('steps missing, doubled or out of order are refused at once', () => {

@@ -18,6 +18,8 @@ const HELD = [
   'plans',
   'agenda',
   'photos',
+  'monitors',
+  'monitorDays',
 ] as const;
 
 /** Takes a water with its log. With a display go the animals whose home it is and the quarantines that serve no other; whoever else passed

@@ -902,6 +902,31 @@ const mixSchema = z.strictObject({
   openedDay: day.optional(),
 });
 
+/** What a device shows. Total and free ammonia, both as N, are different things. */
+const MONITORED = ['freeAmmonia', 'totalAmmonia', 'ph', 'temperature', 'level', 'salinity'] as const;
+const finite = z.number().min(-100).max(100000);
+/** A paired device. Its token is not in the file. */
+const monitorSchema = z.strictObject({
+  id,
+  waterId: id,
+  name: nameSchema,
+  pairedAt: time,
+  /** How far its readings were taken: the run of the door, and the number. */
+  taken: z.strictObject({ epoch: z.string().max(40), seq: z.int().min(0) }).optional(),
+  revokedAt: time.nullable(),
+});
+/** One quantity of a device on a day of UTC, by hours; null where none came. */
+const monitorDaySchema = z.strictObject({
+  id: longId,
+  monitorId: id,
+  waterId: id,
+  what: z.enum(MONITORED),
+  day,
+  hours: z
+    .array(z.strictObject({ n: z.int().min(1).max(1e6), mean: finite, low: finite, high: finite }).nullable())
+    .length(24),
+});
+
 const level = z.number().min(0).max(255);
 const share = z.number().min(0).max(1);
 /** A kit's own card as the person photographed it: each square's value as printed, its colour (8-bit sRGB) and where it lies, as shares of the
@@ -959,5 +984,7 @@ export const COLLECTIONS = {
   photos: photoSchema,
   cards: cardSchema,
   mixes: mixSchema,
+  monitors: monitorSchema,
+  monitorDays: monitorDaySchema,
   tombstones: tombstoneSchema,
 } as const satisfies Record<CollectionName, z.ZodType>;

@@ -44,6 +44,8 @@ export type SaidPlan = Entity<'plans'>;
 export type Photo = Entity<'photos'>;
 export type Card = Entity<'cards'>;
 export type Mix = Entity<'mixes'>;
+export type Monitor = Entity<'monitors'>;
+export type MonitorDay = Entity<'monitorDays'>;
 export type Mapping = Entity<'mappings'>;
 /** One column of a table that is read. */
 export type Column = Mapping['columns'][number];

@@ -268,6 +268,8 @@ export const COLLECTION_NAMES = [
   'photos',
   'cards',
   'mixes',
+  'monitors',
+  'monitorDays',
   'tombstones',
 ] as const;
 export type CollectionName = (typeof COLLECTION_NAMES)[number];

@@ -6,6 +6,12 @@ export const Reminder = part(
   () => import('./agenda/Reminder').then((m) => m.Reminder),
   () => null,
 );
+/** Takes what a paired device sends. */
+export const MonitorLink = part(
+  () => import('./monitor/MonitorLink').then((m) => m.MonitorLink),
+  () => null,
+);
+export const MonitorScreen = screen(() => import('./monitor/MonitorScreen').then((m) => m.MonitorScreen));
 export const CarerScreen = screen(() => import('./agenda/CarerScreen').then((m) => m.CarerScreen));
 export const AgendaScreen = screen(() => import('./agenda/AgendaScreen').then((m) => m.AgendaScreen));
 export const SampleScreen = screen(() => import('./log/SampleScreen').then((m) => m.SampleScreen));

@@ -175,7 +175,7 @@ export const stagedTool: Tool = {
 };
 
 /** Natural sea water at 35 (Millero et al. 2008, reference composition; alkalinity of surface ocean 2.3 meq/kg). */
-export const NATURAL = { alkalinity: 6.6, calcium: 422, magnesium: 1316, potassium: 408 } as const;
+const NATURAL = { alkalinity: 6.6, calcium: 422, magnesium: 1316, potassium: 408 } as const;
 const PARTS = ['alkalinity', 'calcium', 'magnesium'] as const;
 const UNIT = { alkalinity: 'dKH', calcium: 'mg/L', magnesium: 'mg/L' } as const;
 

@@ -32,6 +32,8 @@ export const COLLECTION_WORDS: Record<CollectionName, string> = {
   photos: 'photos',
   cards: 'colour cards',
   mixes: 'salt mixes',
+  monitors: 'devices',
+  monitorDays: 'days of devices',
   tombstones: 'deletions remembered',
   purchases: 'purchases',
 };

@@ -34,7 +34,7 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
     points: course.filter((_, i) => i % 5 === 0).map((c, i) => ({ x: (i * 5) / 10, y: of(c) })),
   });
   const read = (p: 'ammonia' | 'nitrite') => ({
-    label: `${p}, read`,
+    label: p === 'ammonia' ? 'NH₄ read' : 'NO₂ read',
     points: evidence.series[p]
       .filter((x) => isNitrogen(p) && Number.isFinite(x.interval.mid))
       .map((x) => ({ x: (x.atMs - run.startMs) / DAY_MS, y: x.interval.mid })),
@@ -52,7 +52,7 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
       <Txt>{scenario.lesson}</Txt>
       {course.length > 1 ? (
         <Curves
-          curves={[curve('ammonia', (c) => c.ammonia), curve('nitrite', (c) => c.nitrite), ...logged]}
+          curves={[curve('NH₄', (c) => c.ammonia), curve('NO₂', (c) => c.nitrite), ...logged]}
           xLabel="day"
           yLabel="mg/L N"
           summary="Ammonia and nitrite as they were, and as they were read."
@@ -60,9 +60,12 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
       ) : null}
       {course.length > 1 ? (
         <Curves
-          curves={[curve('first', (c) => c.first), curve('second', (c) => c.second)]}
+          curves={[
+            curve('first', (c) => c.first * truth.trueL),
+            curve('second', (c) => c.second * truth.trueL),
+          ]}
           xLabel="day"
-          yLabel="mg/L N a day"
+          yLabel="mg N a day"
           summary="What the first and the second bacteria could do in a day."
         />
       ) : null}

@@ -28,10 +28,12 @@ interface Props {
   whenIdle: () => void;
   /** What the person has asked to be reminded by; draws nothing. */
   Reminder: ComponentType;
+  /** Takes what a paired device sends; draws nothing. */
+  MonitorLink: ComponentType;
 }
 
 /** Store, theme, fonts and the frame around every route. */
-export function AppRoot({ whenIdle, Reminder }: Props) {
+export function AppRoot({ whenIdle, Reminder, MonitorLink }: Props) {
   useEffect(() => {
     pictureStands();
     void whole.then(() => {
@@ -59,15 +61,23 @@ export function AppRoot({ whenIdle, Reminder }: Props) {
     <LastResort>
       <Provider store={started.store}>
         <Themed />
-        <Asked Reminder={Reminder} />
+        <Asked Reminder={Reminder} MonitorLink={MonitorLink} />
       </Provider>
     </LastResort>
   );
 }
 
-function Asked({ Reminder }: Pick<Props, 'Reminder'>) {
+function Asked({ Reminder, MonitorLink }: Pick<Props, 'Reminder' | 'MonitorLink'>) {
   const { remind } = useAppSelector(selectSettings);
-  return remind === true ? <Reminder /> : null;
+  const paired = useAppSelector((s) =>
+    Object.values(s.document.entities.monitors).some((m) => m.revokedAt === null),
+  );
+  return (
+    <>
+      {remind === true ? <Reminder /> : null}
+      {paired ? <MonitorLink /> : null}
+    </>
+  );
 }
 
 function Themed() {

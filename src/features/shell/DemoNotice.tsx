@@ -11,10 +11,10 @@ export function DemoNotice() {
     return (
       <View role="note" aria-label="Practice" style={[styles.notice, { backgroundColor: roles.sand }]}>
         <Txt kind="small" style={styles.text}>
-          {`Practice: ${dayAndHour(Date.now())}. Nothing of your own is touched.`}
+          {`Practice, ${dayAndHour(Date.now())}. Nothing of yours is touched.`}
         </Txt>
         <Link href={'/practice' as Href} style={{ padding: space(2) }}>
-          <Txt kind="strong">Clock and kits</Txt>
+          <Txt kind="strong">The clock</Txt>
         </Link>
       </View>
     );

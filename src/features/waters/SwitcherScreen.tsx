@@ -61,6 +61,9 @@ export function SwitcherScreen() {
             <Button kind="quiet" label="Look around in a demo" onPress={() => void showDemo(true)} />
           </Row>
         )}
+        <Go kind="row" href={'/monitor' as Href}>
+          Monitor: a device beside the kits
+        </Go>
         <Go kind="row" href={'/practice' as Href}>
           Practice: a tank to learn on
         </Go>

@@ -1,0 +1,1 @@
+export { MonitorScreen as default } from '../src/features/screens';

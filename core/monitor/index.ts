@@ -1,0 +1,3 @@
+export { isChecked, monitorAlarms, type MonitorAlarm } from './alarms';
+export { MONITOR_LIMITS } from './limits';
+export { folded, hoursOf, MONITORED, postSchema, type Monitored, type MonitorReading } from './readings';

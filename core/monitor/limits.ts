@@ -1,0 +1,11 @@
+/** What a device is watched by. Each number with its unit and where it comes from; docs/limits.md is written from here. */
+import { limit, valuesOf, type LimitTable } from '../limits';
+
+export const MONITOR_LIMITS = {
+  silentHours: limit(3, 'h', 'without a reading is silence', 'our choice'),
+  riseHours: limit(6, 'h', 'in which a rise is fast', 'our choice'),
+  stuckHours: limit(24, 'h', 'on the very same value is stuck', 'our choice: water moves in a day'),
+  checkedDays: limit(7, 'days', 'a hand test vouches for the device', 'common practice'),
+} as const satisfies LimitTable;
+
+export const MONITOR = valuesOf(MONITOR_LIMITS);

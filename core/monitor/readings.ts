@@ -1,0 +1,107 @@
+/** What a device may send, and what becomes of it: hours of a day, each with how many readings it held, their mean and their span. */
+import { z } from 'zod';
+import type { MonitorDay } from '../document';
+import { DAY_MS, HOUR_MS } from '../time';
+
+/** Free ammonia and total are different things and bear different names. A device's own pH stands beside them. */
+export type Monitored = MonitorDay['what'];
+export const MONITORED: readonly Monitored[] = [
+  'freeAmmonia',
+  'totalAmmonia',
+  'ph',
+  'temperature',
+  'level',
+  'salinity',
+];
+
+/** What can be, in stored units: mg N/L, degrees C, percent of the reservoir, practical salinity. */
+const POSSIBLE: Record<Monitored, readonly [number, number]> = {
+  freeAmmonia: [0, 20],
+  totalAmmonia: [0, 50],
+  ph: [3, 12],
+  temperature: [-2, 50],
+  level: [0, 100],
+  salinity: [0, 60],
+};
+
+const MOST_AT_ONCE = 500;
+
+const reading = z
+  .strictObject({
+    at: z.iso.datetime({ offset: true }),
+    what: z.enum(MONITORED as [Monitored, ...Monitored[]]),
+    value: z.number(),
+  })
+  .refine((r) => r.value >= POSSIBLE[r.what][0] && r.value <= POSSIBLE[r.what][1], {
+    error: 'lies outside what can be',
+    path: ['value'],
+  });
+/** One request of a device. */
+export const postSchema = z.strictObject({
+  device: z.string().regex(/^[A-Za-z0-9][A-Za-z0-9 _-]{0,39}$/),
+  readings: z.array(reading).min(1).max(MOST_AT_ONCE),
+});
+
+export interface MonitorReading {
+  seq: number;
+  device: string;
+  atMs: number;
+  what: Monitored;
+  value: number;
+}
+
+type Hour = MonitorDay['hours'][number];
+
+const dayKey = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
+const rounded = (x: number): number => Math.round(x * 1e5) / 1e5;
+
+/** Days with readings folded in; those that did not change are left out. The readings must be new ones: each counts once.
+ *  @param standing the day as it stands, undefined where there is none */
+export function folded(
+  readings: readonly MonitorReading[],
+  monitor: { id: string; waterId: string },
+  standing: (id: string) => MonitorDay | undefined,
+): MonitorDay[] {
+  const days = new Map<string, MonitorDay>();
+  for (const r of readings) {
+    const day = dayKey(r.atMs);
+    const id = `${monitor.id}-${r.what}-${day}`;
+    let entity = days.get(id);
+    if (!entity) {
+      const before = standing(id);
+      entity = {
+        id,
+        monitorId: monitor.id,
+        waterId: monitor.waterId,
+        what: r.what,
+        day,
+        hours: before ? [...before.hours] : Array.from({ length: 24 }, (): Hour => null),
+      };
+      days.set(id, entity);
+    }
+    const h = Math.floor((((r.atMs % DAY_MS) + DAY_MS) % DAY_MS) / HOUR_MS);
+    const old = entity.hours[h] ?? null;
+    entity.hours[h] = old
+      ? {
+          n: old.n + 1,
+          mean: rounded(old.mean + (r.value - old.mean) / (old.n + 1)),
+          low: Math.min(old.low, r.value),
+          high: Math.max(old.high, r.value),
+        }
+      : { n: 1, mean: r.value, low: r.value, high: r.value };
+  }
+  return [...days.values()];
+}
+
+/** Hours of one quantity in time order, gaps left out. */
+export function hoursOf(
+  days: readonly MonitorDay[],
+  what: Monitored,
+): { atMs: number; hour: NonNullable<Hour> }[] {
+  return days
+    .filter((d) => d.what === what)
+    .sort((a, b) => a.day.localeCompare(b.day))
+    .flatMap((d) =>
+      d.hours.flatMap((hour, h) => (hour ? [{ atMs: Date.parse(d.day) + h * HOUR_MS, hour }] : [])),
+    );
+}
