@@ -157,3 +157,14 @@ export function lightRamp(
     percent: startPercent * ratio ** i,
   }));
 }
+
+export type Fit = 'along' | 'acrossFloor' | 'acrossSpace' | 'no';
+
+/** How a straight heater lies in a sump full of water to a depth: along a side, across the floor, from corner to corner, or not at all. Check by hand: a
+ *  box of 30 x 40 x 20: 40 along, 50 across the floor, 53.9 in space. */
+export function heaterFit(heaterCm: number, lengthCm: number, widthCm: number, depthCm: number): Fit {
+  assertPositive('heaterCm', heaterCm, 'cm');
+  if (heaterCm <= Math.max(lengthCm, widthCm)) return 'along';
+  if (heaterCm <= Math.hypot(lengthCm, widthCm)) return 'acrossFloor';
+  return heaterCm <= Math.hypot(lengthCm, widthCm, depthCm) ? 'acrossSpace' : 'no';
+}

@@ -1,6 +1,6 @@
 import type { Equipment } from '../document';
 import { setupLists } from '../setup';
-import { breakingIn, dueUpkeep, money, nextService } from '.';
+import { breakingIn, dueUpkeep, heaterFit, money, nextService } from '.';
 
 const part = (patch: Partial<Equipment>): Equipment => ({
   id: 'e',
@@ -64,4 +64,15 @@ test('the lists adapt to sump, sand and school', () => {
   expect(items).not.toEqual(expect.arrayContaining(['drainDown']));
   expect(items).not.toContain('lightsOff');
   expect(new Set(items).size).toBe(items.length);
+});
+test('a heater lies along, across the floor or from corner to corner: 30 x 40 x 20 holds 40, 50 and 53.85', () => {
+  expect([40, 40.1, 50, 50.1, 53.85, 53.86].map((cm) => heaterFit(cm, 30, 40, 20))).toEqual([
+    'along',
+    'acrossFloor',
+    'acrossFloor',
+    'acrossSpace',
+    'acrossSpace',
+    'no',
+  ]);
+  expect(() => heaterFit(0, 30, 40, 20)).toThrow(/"heaterCm"/);
 });

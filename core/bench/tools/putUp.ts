@@ -4,6 +4,7 @@ import {
   dailyLight,
   degreeCostPerMonth,
   drainDown,
+  heaterFit,
   heaterWatts,
   heatLossWPerK,
   lightRamp,
@@ -12,6 +13,7 @@ import {
   rockDisplaces,
   sandFor,
   systemWeight,
+  type Fit,
 } from '../../equipment';
 import { heatingHours } from '../../dilution';
 import { MAX_NAME, type Water } from '../../document';
@@ -37,6 +39,13 @@ const sizeFields = (c: ToolContext) => [
   field('heightCm', 'Height', 'length', 0, 500, { above: true, start: dims(c)?.waterHeightCm ?? null }),
 ];
 const note = (c: ToolContext, text: string) => logNow(c, { kind: 'note' }, text);
+
+const FIT_WORDS: Record<Fit, string> = {
+  along: 'along a side',
+  acrossFloor: 'across the floor, corner to corner',
+  acrossSpace: 'only slanted from corner to corner: look whether all of it stays under water',
+  no: 'not: take a shorter one, or two',
+};
 
 export const heatTool: Tool = {
   id: 'heat',
@@ -66,12 +75,27 @@ export const heatTool: Tool = {
       start: lastValue(c, 'temperature'),
     }),
     field('secondC', 'A second one says', 'temperature', 5, 40, { optional: true }),
+    field('heaterCm', 'Your heater is long', 'length', 0, 200, { above: true, optional: true, below: true }),
+    field('sumpLengthCm', 'The sump’s chamber, length', 'length', 0, 500, {
+      above: true,
+      optional: true,
+      below: true,
+    }),
+    field('sumpWidthCm', 'Its width', 'length', 0, 500, { above: true, optional: true, below: true }),
+    field('sumpDepthCm', 'Water in it, running low', 'length', 0, 200, {
+      above: true,
+      optional: true,
+      below: true,
+    }),
   ],
   work: (v, has, ch, c) => {
     const s = shows(c);
     const loss = heatLossWPerK(v('lengthCm'), v('widthCm'), v('heightCm'), ch.lid === 'yes');
     const size = heaterWatts(loss, v('tankC'), v('coldestRoomC'));
     const dial = has('dialC') && has('measuredC') ? v('measuredC') - v('dialC') : null;
+    const fit = ['heaterCm', 'sumpLengthCm', 'sumpWidthCm', 'sumpDepthCm'].every(has)
+      ? heaterFit(v('heaterCm'), v('sumpLengthCm'), v('sumpWidthCm'), v('sumpDepthCm'))
+      : null;
     const apart = has('measuredC') && has('secondC') ? Math.abs(v('measuredC') - v('secondC')) : null;
     return {
       figures: figures({
@@ -96,6 +120,11 @@ export const heatTool: Tool = {
         {
           name: 'One degree more costs',
           value: `${degreeCostPerMonth(loss, v('price')).toFixed(2)} a month`,
+        },
+        ...(fit === null ? [] : [{ name: 'It fits the sump', value: FIT_WORDS[fit] }]),
+        {
+          name: 'Two of half',
+          value: `${Math.ceil(size.suggestedW / 2 / 25) * 25} W each: one that sticks heats half as fast, one that fails leaves the other`,
         },
         ...(dial !== null
           ? [{ name: 'Dial is off by', value: `${dial > 0 ? '+' : ''}${dial.toFixed(1)} K` }]
@@ -429,6 +458,14 @@ export const weightTool: Tool = {
   },
 };
 
+/** Keepers differ; what speaks for each. */
+const LIGHT_RULES: Record<string, string> = {
+  sand: 'Dark until the sand is in: nothing grows that a storm of sand would bury. Bacteria need no light.',
+  zeros:
+    'Dark until both read zero: least film, and nothing that lives is kept waiting. With rock that came alive, or corals, it does not do.',
+  once: 'On from the first day: what came alive on the rock lives on, and film comes early; it goes again.',
+};
+
 export const lightTool: Tool = {
   id: 'light',
   title: 'Light',
@@ -444,8 +481,19 @@ export const lightTool: Tool = {
     field('endPercent', 'End', 'number', 1, 100, { unit: '%', start: 70, decimals: 0 }),
     field('steps', 'In steps', 'number', 1, 20, { whole: true, start: 5, decimals: 0 }),
     field('holdDays', 'Hold each', 'number', 1, 60, { unit: 'days', whole: true, start: 7, decimals: 0 }),
+    choice(
+      'rule',
+      'Until it begins the light is',
+      [
+        ['sand', 'off until the sand is in'],
+        ['zeros', 'off until both read zero'],
+        ['once', 'on from the first day'],
+      ],
+      'zeros',
+      { below: true },
+    ),
   ],
-  work: (v, _has, _ch, c) => {
+  work: (v, _has, ch, c) => {
     const steps = lightRamp(v('startPercent'), v('endPercent'), v('steps'), v('holdDays'));
     const ratio = (v('endPercent') / v('startPercent')) ** (1 / v('steps'));
     return {
@@ -468,6 +516,7 @@ export const lightTool: Tool = {
         `${v('par').toFixed(0)} × 3600 × ${v('hours')} / 10⁶ = ${dailyLight(v('par'), v('hours')).toFixed(2)} mol/m² a day`,
       ],
       notes: [
+        LIGHT_RULES[ch.rule ?? 'zeros'] ?? '',
         'Hold a step longer when film or pale corals say so. Note the setting with every PAR reading and photo.',
       ],
       drawing: {
