@@ -1,13 +1,11 @@
 import { useState } from 'react';
-import type { Monitor, MonitorDay, Water } from '../../../core/document';
-import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
-import { hoursOf, isChecked, monitorAlarms, MONITORED, type Monitored } from '../../../core/monitor';
+import type { Monitor, Water } from '../../../core/document';
+import { hoursOf, isChecked, MONITORED, type Monitored } from '../../../core/monitor';
 import { HOUR_MS } from '../../../core/time';
-import { alarmWords, MONITORED_WORDS, monitorValue } from '../../../core/words/monitor';
+import { MONITORED_WORDS, monitorValue } from '../../../core/words/monitor';
 import {
   agoWords,
   commit,
-  dayAndHour,
   isoOf,
   newId,
   selectDocument,
@@ -21,6 +19,8 @@ import { Button, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../shell';
+import { DeviceAlarms } from '../shell/monitor/DeviceAlarms';
+import { handOf, recentDays } from '../shell/monitor/recent';
 import { useLink } from './link';
 import { keptToken, pair, revoke } from './stream';
 
@@ -96,22 +96,6 @@ function Pairing() {
   );
 }
 
-/** The newest trusted hand reading of what a device shows, too. */
-function handOf(e: WaterEvidence): Partial<Record<Monitored, { atMs: number; value: number }>> {
-  const of = (p: 'freeAmmonia' | 'ammonia' | 'ph' | 'temperature' | 'salinity') => {
-    const point = lastOf(trusted(e.series[p]));
-    return point ? { atMs: point.atMs, value: point.interval.mid } : undefined;
-  };
-  const all = {
-    freeAmmonia: of('freeAmmonia'),
-    totalAmmonia: of('ammonia'),
-    ph: of('ph'),
-    temperature: of('temperature'),
-    salinity: of('salinity'),
-  };
-  return Object.fromEntries(Object.entries(all).filter(([, v]) => v !== undefined));
-}
-
 function Paired({ monitor }: { monitor: Monitor }) {
   const dispatch = useAppDispatch();
   const waters = useAppSelector((s) => selectDocument(s).waters);
@@ -158,24 +142,15 @@ function Tile({ monitor, water }: { monitor: Monitor; water: Water }) {
   const units = useUnits();
   const all = useAppSelector((s) => selectDocument(s).monitorDays);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
-  const days: MonitorDay[] = Object.values(all).filter((d) => d.monitorId === monitor.id);
+  const days = recentDays(all, monitor.id, now);
   const hand = handOf(evidence);
-  const alarms = monitorAlarms(days, hand, now);
   const [what, setWhat] = useState<Monitored>('temperature');
   const had = MONITORED.filter((m) => days.some((d) => d.what === m));
   const drawn = hoursOf(days, what).filter((x) => now - x.atMs < 48 * HOUR_MS);
   const first = drawn[0];
   return (
     <>
-      {alarms.map((a) => (
-        <Txt
-          key={`${a.kind}${'what' in a ? a.what : ''}`}
-          tone={a.kind === 'high' ? 'ammonia' : 'nitrite'}
-          live
-        >
-          {alarmWords(a, units, dayAndHour)}
-        </Txt>
-      ))}
+      <DeviceAlarms water={water} />
       {had.length === 0 ? <Txt tone="second">Nothing has come yet.</Txt> : null}
       {had.map((m) => {
         const last = hoursOf(days, m).at(-1);

@@ -31,6 +31,12 @@ const MayBeAdded = part(
   () => null,
 );
 
+/** So does what a device asks for. */
+const DeviceAlarms = part(
+  () => import('../shell/monitor/DeviceAlarms').then((m) => m.DeviceAlarms),
+  () => null,
+);
+
 /** So does the page of a water that serves a display. */
 const ServingToday = screen(() => import('./ServingToday').then((m) => m.ServingTodayScreen));
 
@@ -52,6 +58,9 @@ function Today({ water }: { water: Display }) {
   const router = useRouter();
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const device = useAppSelector((s) =>
+    Object.values(s.document.entities.monitors).some((m) => m.revokedAt === null && m.waterId === water.id),
+  );
   const here = assessment.gates.find((g) => g.status === 'here')?.id ?? null;
   const [said, setSaid] = useState<LikelyState>({ kind: 'working' });
   const likely: LikelyState = isDated(here) ? said : { kind: 'off' };
@@ -91,6 +100,7 @@ function Today({ water }: { water: Display }) {
       }
     >
       <ClockBehind water={water} now={now} />
+      {device ? <DeviceAlarms water={water} /> : null}
       {living ? (
         <>
           <WaterNow water={water} living={living} evidence={evidence} />
