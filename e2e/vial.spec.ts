@@ -70,25 +70,25 @@ test('a vial in warm light is read as an interval beside the eye, entered when c
   await openDemo(page);
   await page.goto('/water/pantry-cube/log');
   await press(page, 'nitrite 0.2');
-  await press(page, 'Read nitrite by a photo');
+  await press(page, 'By a photo, against your card: nitrite');
   const panel = page.getByRole('group', { name: 'A photo of the vial, Nitrite drops' });
   await panel
     .getByLabel('File of a photo')
     .setInputFiles({ name: 'vial.png', mimeType: 'image/png', buffer: await vialPicture(page) });
   const picture = page.getByRole('img', { name: 'Card and vial' });
   await expect(picture).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Read the vial of Nitrite drops' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Read it: the vial of Nitrite drops' })).toBeDisabled();
   await tapAt(picture, [...CARD_CORNERS, VIAL]);
-  await press(page, 'Read the vial of Nitrite drops');
+  await press(page, 'Read it: the vial of Nitrite drops');
   await expect(page.getByText(/^between 1\.\d+ and 1\.\d+, most likely 1\.[45]\d? mg\/L NO₂$/)).toBeVisible();
   await expect(page.getByText(/^They disagree/)).toBeVisible();
   // The middle of the background is no vial.
   await page.getByRole('button', { name: /^The middle of the vial/ }).focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowRight');
-  await press(page, 'Read the vial of Nitrite drops');
+  await press(page, 'Read it: the vial of Nitrite drops');
   await expect(page.getByText(/none of the card’s/)).toBeVisible();
   await tapAt(picture, [VIAL]);
-  await press(page, 'Read the vial of Nitrite drops');
+  await press(page, 'Read it: the vial of Nitrite drops');
   await press(page, 'Enter what the photo says');
   await expect(page.getByText(/^between 1\.\d+ and 1\.\d+ mg\/L NO₂$/)).toBeVisible();
   await press(page, 'Save 1 reading');
@@ -151,7 +151,7 @@ test('a card is kept by its corners and squares; one tapped on its rim or off th
     page.getByRole('group', { name: 'Squares of the card' }).getByText('0.5', { exact: true }),
   ).toBeVisible();
   await page.goto('/water/pantry-cube/log');
-  await expect(page.getByRole('button', { name: 'Read ammonia by a photo' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'By a photo, against your card: ammonia' })).toBeVisible();
 });
 
 test('a photo goes with a sample, half entered through a reload, and is found among the photos', async ({

@@ -200,8 +200,8 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await place(page, 'Log');
     await page.getByRole('link', { name: 'History' }).click();
     const entries = page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem');
-    await expect(entries).toHaveCount(11);
-    for (const left of [10, 9]) {
+    await expect(entries).toHaveCount(15);
+    for (const left of [14, 13]) {
       await page
         .getByRole('link', { name: /^Sample.*\d\d:\d\d/ })
         .first()
@@ -212,7 +212,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('button', { name: /^Undo/ }).click();
     await page.getByRole('heading', { name: 'History' }).click();
     await page.keyboard.press('u');
-    await expect(entries).toHaveCount(11);
+    await expect(entries).toHaveCount(15);
   });
 
   await test.step('8 files: out, away, and in again, the same to the letter', async () => {

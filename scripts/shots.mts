@@ -199,7 +199,7 @@ const wishForTang = async (page: Page) => {
 /** The demo's picture of a vial, tapped and read beside the person's own step. */
 const readVial = async (page: Page) => {
   await page.getByRole('button', { name: 'nitrite 1', exact: true }).click();
-  await page.getByRole('button', { name: 'Read nitrite by a photo' }).click();
+  await page.getByRole('button', { name: 'By a photo, against your card: nitrite' }).click();
   await page.getByRole('button', { name: 'The demo’s picture' }).click();
   const picture = page.getByRole('img', { name: 'Card and vial' });
   await picture.waitFor();
@@ -214,7 +214,7 @@ const readVial = async (page: Page) => {
     const box = (await picture.boundingBox())!;
     await picture.click({ position: { x: x * box.width, y: y * box.height }, force: true });
   }
-  await page.getByRole('button', { name: /^Read the vial/ }).click();
+  await page.getByRole('button', { name: /^Read it: the vial/ }).click();
   await page.getByText('By the photo', { exact: true }).waitFor();
   await page.getByRole('heading', { name: 'Nitrite' }).evaluate((h) => h.scrollIntoView({ block: 'start' }));
 };
@@ -237,6 +237,7 @@ const practise = async (page: Page) => {
       await page.getByRole('heading', { name: 'The clock' }).waitFor();
     }
   }
+  await page.getByRole('heading', { level: 1 }).evaluate((h) => h.scrollIntoView({ block: 'center' }));
 };
 const lookBack = async (page: Page) => {
   await practise(page);

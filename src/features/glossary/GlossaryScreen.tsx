@@ -32,7 +32,7 @@ export function GlossaryScreen() {
           <Button
             kind="quiet"
             label="Report an error in it"
-            name={`Report an error in ${t.term}`}
+            name={`Report an error in it: ${t.term}`}
             onPress={() =>
               download(
                 'zoarium-error.txt',

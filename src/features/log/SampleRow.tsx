@@ -229,7 +229,7 @@ export const SampleRow = memo(function SampleRow({
         <Button
           kind="quiet"
           label="By a photo, against your card"
-          name={`Read ${name} by a photo`}
+          name={`By a photo, against your card: ${name}`}
           onPress={() => setPhotographing(true)}
         />
       ) : null}

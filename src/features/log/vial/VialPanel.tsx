@@ -136,7 +136,7 @@ function ReadPhoto({
           <Button
             kind="primary"
             label="Read it"
-            name={`Read the vial of ${kit.name}`}
+            name={`Read it: the vial of ${kit.name}`}
             disabled={!corners || !on.at('vial')}
             onPress={() => void read()}
           />

@@ -65,7 +65,7 @@ export function Attach({
             <Button
               kind="quiet"
               label="Leave it out"
-              name={`Leave photo ${i + 1} out`}
+              name={`Leave it out: photo ${i + 1}`}
               onPress={() => {
                 void dropPictures([p.id]);
                 onChange(pending.filter((x) => x.id !== p.id));
