@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { Door, doorRoutes } from './door';
@@ -14,6 +14,8 @@ export interface ServeOptions {
   demo: boolean;
   /** Where devices may send readings. */
   door?: Door;
+  /** Further routes, before those of the app's own pages. */
+  routes?: Router;
 }
 
 const PLAIN = '<meta name="zoarium-mode" content="plain" />';
@@ -28,7 +30,7 @@ export function pageFor(html: string, demo: boolean): string {
 const HASHED = /[.-][0-9a-f]{16,}\./;
 const FOREVER = 'public, max-age=31536000, immutable';
 
-export function makeApp({ dist, demo, door = new Door() }: ServeOptions): Express {
+export function makeApp({ dist, demo, door = new Door(), routes }: ServeOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(securityHeaders(), permissions);
@@ -36,6 +38,7 @@ export function makeApp({ dist, demo, door = new Door() }: ServeOptions): Expres
     response.set('Cache-Control', 'no-store').json({ ok: true });
   });
   app.use(doorRoutes(door));
+  if (routes) app.use(routes);
   const page = servePage(pageFor(readFileSync(join(dist, 'index.html'), 'utf8'), demo));
   app.get(['/', '/index.html'], page);
   app.use(

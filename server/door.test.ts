@@ -5,7 +5,7 @@ import express from 'express';
 import { folded, hoursOf } from '../core/monitor';
 import { seededRandom } from '../core/random';
 import { Door, doorRoutes } from './door';
-import { csvOf, standIn, STAND_IN_SCENES } from './standIn';
+import { csvOf, standIn, standInRoutes, STAND_IN_SCENES } from './standIn';
 
 const NOW = Date.UTC(2026, 4, 1, 12);
 const one = (minute: number, value = 8.1) => ({
@@ -195,6 +195,23 @@ test.each(STAND_IN_SCENES)(
     expect(csvOf(shown).split('\r\n')[0]).toBe('time,what,value');
   },
 );
+test('the stand-in shows itself as a table and as events, before the app’s own pages', async () => {
+  const app = express();
+  const show = standIn('quiet', 1);
+  app.use(standInRoutes(show, (toMs) => show(toMs, toMs - 3_600_000), NOW));
+  const server: Server = app.listen(0, '127.0.0.1');
+  await new Promise((ready) => server.once('listening', ready));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const table = await (await fetch(`${base}/stand-in.csv`)).text();
+  expect(table).toMatch(/^time,what,value\r\n.*,freeAmmonia,/);
+  const events = (await fetch(`${base}/stand-in/stream`))
+    .body!.pipeThrough(new TextDecoderStream())
+    .getReader();
+  expect((await events.read()).value).toMatch(/^data: \[\{"at":/);
+  await events.cancel();
+  server.closeAllConnections();
+  await new Promise((closed) => server.close(closed));
+});
 test('the stream says what came since, and goes on', () =>
   served(async (base, door) => {
     const token = await pair(base);

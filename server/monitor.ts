@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { makeApp } from './app';
 import { Door } from './door';
-import { csvOf, standIn, STAND_IN_SCENES, type Scene } from './standIn';
+import { standIn, standInRoutes, STAND_IN_SCENES, type Scene } from './standIn';
 import { stopCleanly } from './stop';
 
 const port = Number(process.env.PORT ?? '4173');
@@ -21,7 +21,6 @@ if (!existsSync(join(dist, 'index.html'))) {
   process.exit(1);
 }
 const door = new Door();
-const app = makeApp({ dist, demo: process.env.ZOARIUM_DEMO === '1', door });
 const began = Date.now();
 // It has been watching for two days when it is paired.
 const sinceMs = began - 2 * 86_400_000;
@@ -31,16 +30,11 @@ const past = (toMs: number) => {
   for (let at = sinceMs; at <= toMs; at += 600_000) all.push(...show(at, sinceMs));
   return all;
 };
-app.get('/stand-in.csv', (_request, response) => {
-  response.type('text/csv').send(csvOf(past(Date.now())));
-});
-app.get('/stand-in/stream', (request, response) => {
-  response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' });
-  const timer = setInterval(
-    () => response.write(`data: ${JSON.stringify(show(Date.now(), sinceMs))}\n\n`),
-    1000,
-  );
-  request.on('close', () => clearInterval(timer));
+const app = makeApp({
+  dist,
+  demo: process.env.ZOARIUM_DEMO === '1',
+  door,
+  routes: standInRoutes(show, past, sinceMs),
 });
 let told = false;
 setInterval(() => {

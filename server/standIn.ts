@@ -1,4 +1,5 @@
 /** A device that pretends: free ammonia, pH, temperature, level and salinity of a made-up tank, with drift, noise, drop-outs and a probe that sticks. */
+import express, { type Router } from 'express';
 import type { Monitored } from '../core/monitor';
 import { seededRandom } from '../core/random';
 
@@ -39,3 +40,23 @@ export function standIn(scene: Scene, seed: number): (atMs: number, sinceMs: num
 /** The same as rows of a table. */
 export const csvOf = (shown: readonly Shown[]): string =>
   `time,what,value\r\n${shown.map((s) => `${s.at},${s.what},${s.value}\r\n`).join('')}`;
+
+/** The device by itself: what it has shown, as a table, and what it shows, as events. @param sinceMs since when it has been watching */
+export function standInRoutes(
+  show: ReturnType<typeof standIn>,
+  past: (toMs: number) => Shown[],
+  sinceMs: number,
+): Router {
+  const routes = express.Router();
+  routes.get('/stand-in.csv', (_request, response) => {
+    response.type('text/csv').send(csvOf(past(Date.now())));
+  });
+  routes.get('/stand-in/stream', (request, response) => {
+    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' });
+    const tell = () => response.write(`data: ${JSON.stringify(show(Date.now(), sinceMs))}\n\n`);
+    tell();
+    const timer = setInterval(tell, 1000);
+    request.on('close', () => clearInterval(timer));
+  });
+  return routes;
+}
