@@ -51,3 +51,27 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await expect(page.getByText(/^Practice: The dead bottle/)).toHaveCount(0);
   expect(errors).toEqual([]);
 });
+
+test('a tank by dials and one from a file are begun; what is no scenario is said, and nothing is begun', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.clock.resume();
+  await page.goto('/practice');
+  const file = page.getByLabel('Scenario file', { exact: true });
+  await file.setInputFiles({
+    name: 'no.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"id": 3}'),
+  });
+  await expect(page.getByText(/^That is no scenario: .*Nothing was begun\.$/)).toBeVisible();
+  await page.getByLabel('Water, as believed, L').fill('5');
+  await press(page, 'Begin by dials');
+  await expect(page.getByText(/^That is no scenario: start\.litres: /)).toBeVisible();
+  await page.getByLabel('Water, as believed, L').fill('90');
+  await page.getByRole('radio', { name: 'dead', exact: true }).click();
+  await press(page, 'Begin by dials');
+  await expect(page.getByRole('heading', { name: 'By dials' })).toBeVisible();
+  await expect(page.getByText('day 0 · 90 L')).toBeVisible();
+  await press(page, 'Leave practice');
+});

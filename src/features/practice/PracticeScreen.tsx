@@ -2,12 +2,19 @@ import { useMemo, useState } from 'react';
 import { SCENARIOS } from '../../../core/practice';
 import { practiceRun, showPractice } from '../../store';
 import { Button, Choice, Row, Screen, Section, TextField, Txt } from '../../ui';
+import { OwnScenario } from './OwnScenario';
 import { Playing } from './Playing';
 
 /** A tank one can learn on: choose what is to happen, then live it with the app's own screens. */
 export function PracticeScreen() {
   const run = practiceRun();
   return run ? <Playing run={run} /> : <Choosing />;
+}
+
+/** It begins on a morning. */
+function start(scenario: unknown, seed: number): void {
+  const startMs = new Date(new Date().setHours(7, 0, 0, 0)).getTime();
+  void showPractice({ scenario, seed, startMs, nowMs: startMs, looked: false });
 }
 
 function Choosing() {
@@ -48,14 +55,11 @@ function Choosing() {
             kind="primary"
             label="Begin"
             disabled={fault !== null}
-            onPress={() => {
-              // It begins on a morning.
-              const startMs = new Date(new Date().setHours(7, 0, 0, 0)).getTime();
-              void showPractice({ scenario: chosen.id, seed: n, startMs, nowMs: startMs, looked: false });
-            }}
+            onPress={() => start(chosen.id, n)}
           />
         </Row>
       </Section>
+      <OwnScenario key={chosen.id} from={chosen} onMade={(made) => start(made, fault === null ? n : 1)} />
     </Screen>
   );
 }

@@ -1,0 +1,91 @@
+import { createElement, useRef, useState } from 'react';
+import { scenarioFrom, type Scenario } from '../../../core/practice';
+import { Button, Choice, Row, Section, TextField, Txt } from '../../ui';
+
+const SPEEDS = { fast: [20, 28], usual: [35, 52], slow: [50, 80] } as const;
+
+/** One made by dials from another, or opened from a file. */
+export function OwnScenario({ from, onMade }: { from: Scenario; onMade: (scenario: Scenario) => void }) {
+  const [litres, setLitres] = useState(String(from.start.litres));
+  const [dkh, setDkh] = useState('8');
+  const [bottle, setBottle] = useState<Scenario['truth']['bottle']>('drawn');
+  const [speed, setSpeed] = useState<keyof typeof SPEEDS>('usual');
+  const [fault, setFault] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement | null>(null);
+  const make = (raw: () => unknown) => {
+    try {
+      onMade(scenarioFrom(raw()));
+      setFault(null);
+    } catch (error) {
+      setFault(
+        `That is no scenario: ${error instanceof Error ? error.message : 'it cannot be read'}. Nothing was begun.`,
+      );
+    }
+  };
+  const dialled = () => ({
+    ...from,
+    id: 'dials',
+    title: 'By dials',
+    lesson: 'What you set yourself, and what came of it.',
+    goal: 'Find out what these settings do.',
+    start: {
+      ...from.start,
+      litres: Number(litres.replace(',', '.')),
+      bacteriaSources: bottle === 'dead' || bottle === 'alive' ? ['bottle'] : from.start.bacteriaSources,
+    },
+    truth: {
+      ...from.truth,
+      dkh: Number(dkh.replace(',', '.')),
+      bottle,
+      doublingFirstH: SPEEDS[speed][0],
+      doublingSecondH: SPEEDS[speed][1],
+    },
+  });
+  return (
+    <Section title="One of your own">
+      <Txt kind="small" tone="second">{`Set from “${from.title}”, its mishaps included.`}</Txt>
+      <TextField label="Water, as believed" unit="L" numeric value={litres} onChange={setLitres} />
+      <TextField label="Alkalinity at the start" unit="dKH" numeric value={dkh} onChange={setDkh} />
+      <Choice
+        label="The bottle is"
+        options={[
+          { value: 'drawn', label: 'drawn' },
+          { value: 'alive', label: 'alive' },
+          { value: 'dead', label: 'dead' },
+        ]}
+        value={bottle}
+        onChange={setBottle}
+      />
+      <Choice
+        label="The bacteria are"
+        options={[
+          { value: 'fast', label: 'fast' },
+          { value: 'usual', label: 'usual' },
+          { value: 'slow', label: 'slow' },
+        ]}
+        value={speed}
+        onChange={setSpeed}
+      />
+      {fault ? (
+        <Txt tone="ammonia" live>
+          {fault}
+        </Txt>
+      ) : null}
+      <Row wrap>
+        <Button label="Begin by dials" onPress={() => make(dialled)} />
+        <Button kind="quiet" label="Open a scenario file" onPress={() => input.current?.click()} />
+      </Row>
+      {createElement('input', {
+        ref: input,
+        type: 'file',
+        accept: '.json,application/json',
+        'aria-label': 'Scenario file',
+        style: { display: 'none' },
+        onChange: (event: { target: HTMLInputElement }) => {
+          void event.target.files?.[0]?.text().then((text) => make(() => JSON.parse(text) as unknown));
+          event.target.value = '';
+        },
+      })}
+    </Section>
+  );
+}
