@@ -8,6 +8,9 @@ const needs = (h: History, day: number) =>
 test('a glass that is not begun begins with how to begin', () => {
   expect(needs(new History(), 1).slice(0, 3)).toEqual(['start', 'sources', 'weight']);
 });
+test('with animals in it is begun, whatever the log lacks', () => {
+  expect(needs(new History().animal(0.5, 'ocellaris-clownfish'), 1)).not.toContain('start');
+});
 test('what is off comes first, each a tool of the bench, four at most', () => {
   const h = new History()
     .animal(1, 'ocellaris-clownfish')

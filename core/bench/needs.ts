@@ -29,7 +29,11 @@ export function needsOf(water: Water, e: WaterEvidence): Need[] {
   const nitrate = last('nitrate');
   if (nitrate !== null && fromMgNPerL('nitrate', 'ion', nitrate) > 25)
     add('change', `Nitrate reads ${fromMgNPerL('nitrate', 'ion', nitrate).toFixed(0)} mg/L.`);
-  if (water.kind === 'display' && (water.startDay === null || e.events.length === 0)) {
+  if (
+    water.kind === 'display' &&
+    e.residents.length === 0 &&
+    (water.startDay === null || e.events.length === 0)
+  ) {
     add('start', 'It is not begun yet.');
     add('sources', 'It has to be filled.');
     add('weight', 'Before it stands full.');

@@ -1,5 +1,5 @@
 import { vessels } from './tools/water';
-import { emptyDocument, type Document } from '../document';
+import { emptyDocument, IN, type Animal, type Document } from '../document';
 import { gatherEvidence } from '../evidence';
 import { METRIC, toUnit, type UnitPreferences } from '../units';
 import { netVolume } from '../volume';
@@ -325,4 +325,22 @@ test.each([
   const [, b = '0'] = /(\d+) bucket/.exec(vessels(litres, bucket, jug)) ?? [];
   const [, j = '0'] = /(\d+) jug/.exec(vessels(litres, bucket, jug)) ?? [];
   expect(Number(b) * bucket + Number(j) * jug).toBeGreaterThanOrEqual(litres);
+});
+test('with animals in no way to begin is offered, and nothing leads to ammonia', () => {
+  const doc = makeDemoForTests(NOW);
+  const fish: Animal = {
+    id: 'f',
+    homeId: 't',
+    speciesId: 'ocellaris-clownfish',
+    count: 1,
+    moves: [{ to: IN('t'), at: new Date(NOW - 86_400_000).toISOString(), why: '' }],
+    plannedDay: null,
+  };
+  const stocked = context(METRIC, { ...doc, animals: { f: fish } });
+  const start = TOOLS.find((t) => t.id === 'start')!;
+  expect(run(start, context(METRIC, doc), {})).toMatchObject({ ok: true });
+  expect(run(start, stocked, {})).toMatchObject({
+    ok: false,
+    message: 'Animals are in: this tank is begun, and no ammonia goes into it.',
+  });
 });

@@ -1,6 +1,7 @@
 /** What the careful course would have done from the same start: it sees the truth, doses when both are gone, keeps alkalinity up, changes out what is
  *  too much, and proves on the first evening on which the proof would pass. The measure a run is held against, not a way anyone could play. */
 import type { Document, WaterEvent } from '../document';
+import { PROOF_MG_N } from '../forecast';
 import { DAY_MS, UTC } from '../time';
 import { begin, PRACTICE_WATER } from './begin';
 import type { Scenario } from './scenario';
@@ -8,7 +9,6 @@ import { truthAt } from './truth';
 
 const START = Date.UTC(2026, 2, 1);
 const EVENING = 19 / 24;
-const PROOF_MG_N = 2 / 1.2878;
 /** More ammonia than this is changed out, mg N/L. */
 const TOO_MUCH = 3.5;
 

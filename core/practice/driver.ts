@@ -1,6 +1,7 @@
 /** Someone who plays a scenario by the app's advice alone: each evening what is due is tested, then what the app says is done, as it is written, and
  *  nothing else. What they do is in the log; the truth follows from it. */
 import { GONE, IN, type Document, type Parameter, type WaterEvent } from '../document';
+import { PROOF_MG_N } from '../forecast';
 import type { Living } from '../living';
 import { clockOf } from '../quarantine';
 import { assessWater, type Assessment, type Judgement } from '../readiness';
@@ -30,7 +31,6 @@ export interface Played {
 
 /** Seven in the evening, as a job allows. */
 const EVENING = 19 / 24;
-const PROOF_MG_N = 2 / 1.2878;
 const START = Date.UTC(2026, 2, 1);
 const FISH = 'ocellaris-clownfish';
 const QUARANTINE = 'qt';

@@ -1,10 +1,12 @@
 /** The hidden truth of a practice tank: what scenario, seed and the player's own log make of it, at any moment. The same three give the same truth. */
 import { waterOf, type Document, type Parameter, type WaterEvent } from '../document';
+import { PROOF_MG_N } from '../forecast';
 import { seededRandom } from '../random';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesById } from '../species';
 import { dailyLoadMgN } from '../stocking';
 import { DAY_MS } from '../time';
+import { fromMgNPerL, toMgNPerL } from '../units';
 import type { Scenario } from './scenario';
 import { drawFrom, DT, otherWorld, type Pools } from './world';
 
@@ -35,11 +37,10 @@ export interface Truth {
   passes: () => boolean;
 }
 
-const PROOF_MG_N = 2 / 1.2878;
 /** What a fish stands for how long: free ammonia in mg N/L, hours (our choice, from section 10 of the notes). */
 const KILLS = { free: 0.2, hours: 12, hotC: 32, coldC: 19 };
 /** What the usual kits read as zero: half of their first step. */
-const CLEAR = { ammonia: 0.1 / 1.2878, nitrite: 0.1 / 3.2844 };
+const CLEAR = { ammonia: toMgNPerL('ammonia', 'ion', 0.1), nitrite: toMgNPerL('nitrite', 'ion', 0.1) };
 /** mg N in a gram. */
 const FOOD_MG_N = { pellets: 75, frozen: 16, seafood: 27.5 } as const;
 
@@ -205,9 +206,9 @@ export function truthAt(
 export function readable(truth: Truth): Partial<Record<Parameter, readonly [value: number, noise: number]>> {
   const w = truth.pools;
   return {
-    ammonia: [w.ammonium * 1.2878, 0.02],
-    nitrite: [w.nitrite * 3.2844, 0.02],
-    nitrate: [w.nitrate * 4.4266 + 8 * w.nitrite, 0.5],
+    ammonia: [fromMgNPerL('ammonia', 'ion', w.ammonium), 0.02],
+    nitrite: [fromMgNPerL('nitrite', 'ion', w.nitrite), 0.02],
+    nitrate: [fromMgNPerL('nitrate', 'ion', w.nitrate) + 8 * w.nitrite, 0.5],
     alkalinity: [w.dkh, 0.15],
     temperature: [truth.tempC, 0.1],
     salinity: [truth.salinity, 0.2],

@@ -3,7 +3,6 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const SUPPLY_LIMITS = {
   tanPerProtein: limit(0.092, 'g N per g protein', 'ammonia from food', 'Timmons & Ebeling'),
-  no3PerN: limit(4.4266, 'mg per mg', 'nitrate of a milligram of nitrogen', 'molar masses'),
   po4PerP: limit(
     3.0662,
     'mg per mg',
@@ -34,12 +33,6 @@ export const SUPPLY_LIMITS = {
     'g/L',
     'activated carbon in a moderate flow',
     'common practice, labels go first',
-  ),
-  calciumPerDkh: limit(
-    7.15,
-    'mg/L per dKH',
-    'calcium taken with alkalinity by skeletons',
-    'CaCO3: 40.08 / (2 x 2.804)',
   ),
   profileSd: limit(0.04, 'share', 'a mix from bag to bag', 'our estimate'),
 } as const satisfies LimitTable;

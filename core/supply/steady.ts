@@ -1,5 +1,6 @@
 /** Where a parameter comes to rest under changes, and what food makes. Mass balances, with their few constants named. */
 import { assertPositive, assertRange } from '../check';
+import { fromMgNPerL } from '../units';
 import { SUPPLY } from './limits';
 
 /** The levels just before and just after each change once nothing moves any more: what is used between two changes is what a change brings.
@@ -59,7 +60,7 @@ export function madeByFeed(
   const nitrogenMg = gramsPerDay * (protein / 100) * SUPPLY.tanPerProtein * 1000;
   const phosphorusMg = gramsPerDay * (phosphorus / 100) * SUPPLY.phosphorusReleased * 1000;
   return {
-    nitrate: (nitrogenMg * SUPPLY.no3PerN) / netL,
+    nitrate: fromMgNPerL('nitrate', 'ion', nitrogenMg / netL),
     phosphate: (phosphorusMg * SUPPLY.po4PerP) / netL,
   };
 }

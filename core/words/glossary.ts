@@ -42,7 +42,7 @@ export const GLOSSARY: readonly Term[] = [
     id: 'proof',
     term: 'Proof',
     means:
-      'A known dose of ammonia that is gone a day later with its nitrite: it measures what the filter can do.',
+      'A known dose of ammonia that is gone a day later with its nitrite, given while nobody lives in the water: it measures what the filter can do.',
   },
   {
     id: 'capacity',

@@ -1,5 +1,5 @@
 /** What the tank uses and makes, and what holds it there. */
-import { compoundGrams, DAILY_CEILING, productMl } from '../../dosing';
+import { compoundGrams, DAILY_CEILING, DOSING, productMl } from '../../dosing';
 import {
   daysUntil,
   fractionToHold,
@@ -137,7 +137,7 @@ export const supplyTool: Tool = {
     const ml = has('risesPerMlIn100L') ? productMl(v('risesPerMlIn100L'), Math.max(0, use), v('netL')) : null;
     const ceiling =
       what === 'alkalinity' || what === 'calcium' || what === 'magnesium' ? DAILY_CEILING[what] : null;
-    const calcium = what === 'alkalinity' ? use * SUPPLY.calciumPerDkh : null;
+    const calcium = what === 'alkalinity' ? use * DOSING.calciumPerDkh : null;
     return {
       figures: figures({
         perDay: used
@@ -274,7 +274,7 @@ export const nutrientsTool: Tool = {
       v('netL'),
     );
     const keep = ch.skimmer === 'yes' ? 1 - SUPPLY.skimmed : 1;
-    const algaeN = ((v('algaeGrams') / 7) * SUPPLY.algaeN * 1000 * SUPPLY.no3PerN) / v('netL');
+    const algaeN = fromMgNPerL('nitrate', 'ion', ((v('algaeGrams') / 7) * SUPPLY.algaeN * 1000) / v('netL'));
     const algaeP = ((v('algaeGrams') / 7) * SUPPLY.algaeP * 1000 * SUPPLY.po4PerP) / v('netL');
     const netN = made.nitrate * keep - algaeN;
     const netP = made.phosphate * keep - algaeP;

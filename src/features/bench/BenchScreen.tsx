@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { MINUTE_MS } from '../../../core/time';
-import type { Water } from '../../../core/document';
+import { isIn, type Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
 import { Screen, Section, space, TARGET, TextField, Txt, useTheme, useWide } from '../../ui';
@@ -60,6 +60,10 @@ const isFound = (t: { title: string; lede: string }, query: string): boolean =>
 
 function Bench({ base, lede, water }: { base: string; lede: string; water?: Water }) {
   const wide = useWide();
+  // With animals in nobody is led to a dose.
+  const living = useAppSelector((s) =>
+    Object.values(s.document.entities.animals).some((a) => water !== undefined && isIn(a, water.id)),
+  );
   const [query, setQuery] = useState('');
   const searching = query.trim() !== '';
   const found = TOOLS.filter((t) => isFound(t, query.trim()));
@@ -104,7 +108,7 @@ function Bench({ base, lede, water }: { base: string; lede: string; water?: Wate
                 title="Equipment and consumables"
                 lede="What, where, since when; service, settings, loans, money."
               />
-              {water.kind === 'display' ? (
+              {water.kind === 'display' && !living ? (
                 <ToolLink
                   href={`${base}/cycle/dose`}
                   title="Ammonia dose"

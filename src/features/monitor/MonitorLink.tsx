@@ -1,7 +1,7 @@
-import { useEffect, useRef } from 'react';
-import type { Monitor, MonitorDay } from '../../../core/document';
-import { folded, type MonitorReading } from '../../../core/monitor';
-import { commit, practiceRun, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { useEffect } from 'react';
+import type { MonitorReading } from '../../../core/monitor';
+import { practiceRun, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { takenOf, takeReadings } from '../../store/device';
 import { setLink } from './link';
 import { listen } from './stream';
 
@@ -17,67 +17,56 @@ const BUNCH_MS = 1500;
 
 function Link({ monitorId }: { monitorId: string }) {
   const dispatch = useAppDispatch();
-  const doc = useAppSelector(selectDocument);
-  const current = useRef(doc);
   useEffect(() => {
-    current.current = doc;
-  });
-  useEffect(() => {
-    let bunch: MonitorReading[] = [];
-    let epoch = '';
-    let writing = Promise.resolve();
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const standing = (): Monitor | undefined => current.current.monitors[monitorId];
-    // What is on its way counts as taken, or it would be asked for twice when the line is cut meanwhile.
-    let taken = standing()?.taken ?? { epoch: '', seq: 0 };
-    const write = () => {
-      timer = null;
-      const readings = bunch;
-      bunch = [];
-      writing = writing.then(async () => {
-        const monitor = standing();
-        if (!monitor || readings.length === 0) return;
-        const days: Record<string, MonitorDay> = current.current.monitorDays;
-        const last = readings[readings.length - 1] as MonitorReading;
-        await dispatch(
-          commit(
-            '',
-            [
-              ...folded(readings, monitor, (id) => days[id]).map((entity) => ({
-                put: 'monitorDays' as const,
-                entity,
-              })),
-              {
-                put: 'monitors',
-                entity: { ...monitor, name: last.device.slice(0, 80), taken: { epoch, seq: last.seq } },
-              },
-            ],
-            { quiet: true },
-          ),
-        );
-      });
-    };
-    const close = listen(
-      () => taken,
-      (from, readings) => {
-        if (from !== epoch) {
+    const gone = new AbortController();
+    let close = (): void => undefined;
+    const hear = () => {
+      let bunch: MonitorReading[] = [];
+      let epoch = '';
+      let writing: Promise<unknown> = Promise.resolve();
+      let timer: ReturnType<typeof setTimeout> | null = null;
+      const write = () => {
+        timer = null;
+        const readings = bunch;
+        bunch = [];
+        if (readings.length === 0) return;
+        const of = epoch;
+        writing = writing.then(() => dispatch(takeReadings(monitorId, of, readings)));
+      };
+      const cut = listen(
+        () => dispatch(takenOf(monitorId)),
+        (from, readings) => {
+          if (from !== epoch) write();
           epoch = from;
-          if (taken.epoch !== from) taken = { epoch: from, seq: 0 };
-        }
-        const fresh = readings.filter((r) => r.seq > taken.seq);
-        const last = fresh[fresh.length - 1];
-        if (!last) return;
-        taken = { epoch, seq: last.seq };
-        bunch.push(...fresh);
-        timer ??= setTimeout(write, BUNCH_MS);
-      },
-      setLink,
-    );
+          bunch.push(...readings);
+          timer ??= setTimeout(write, BUNCH_MS);
+        },
+        setLink,
+      );
+      close = () => {
+        cut();
+        if (timer) clearTimeout(timer);
+        write();
+      };
+    };
+    void onlyHere(gone.signal, hear);
     return () => {
+      gone.abort();
       close();
-      if (timer) clearTimeout(timer);
-      write();
     };
   }, [dispatch, monitorId]);
   return null;
+}
+
+/** Of several tabs one hears the device; when it goes, the next takes over from where the storage stands. */
+async function onlyHere(gone: AbortSignal, hear: () => void): Promise<void> {
+  if (!('locks' in navigator)) return hear();
+  await navigator.locks
+    .request('zoarium-monitor', { signal: gone }, () => {
+      if (gone.aborted) return undefined;
+      hear();
+      // Held until this tab is done with it.
+      return new Promise<void>((done) => gone.addEventListener('abort', () => done()));
+    })
+    .catch(() => undefined);
 }

@@ -15,6 +15,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
+import { deviceToken } from '../../store/deviceToken';
 import { Button, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 import { Pick } from '../../ui/Pick';
@@ -22,7 +23,7 @@ import { useUnits } from '../shell';
 import { DeviceAlarms } from '../shell/monitor/DeviceAlarms';
 import { handOf, recentDays } from '../shell/monitor/recent';
 import { useLink } from './link';
-import { keptToken, pair, revoke } from './stream';
+import { pair, revoke } from './stream';
 
 const LINK_WORDS = {
   connecting: 'Connecting.',
@@ -102,7 +103,7 @@ function Paired({ monitor }: { monitor: Monitor }) {
   const water: Water | undefined = waters[monitor.waterId];
   const link = useLink();
   const [shown, setShown] = useState(false);
-  const token = keptToken();
+  const token = deviceToken();
   return (
     <>
       <Line name={monitor.name} value={water?.name ?? ''} />

@@ -1,11 +1,7 @@
-/** The app's end of the door: its token, kept apart from the document, and the stream of readings, resumed where it was cut. */
+/** The app's end of the door: pairing, and the stream of readings, resumed where it was cut. */
 import type { MonitorReading } from '../../../core/monitor';
 import { z } from 'zod';
-
-const KEY = 'zoarium-monitor-token';
-export const keptToken = (): string | null => window.localStorage.getItem(KEY);
-const keepToken = (token: string | null): void =>
-  token === null ? window.localStorage.removeItem(KEY) : window.localStorage.setItem(KEY, token);
+import { deviceToken, keepDeviceToken } from '../../store/deviceToken';
 
 /** @throws Error with a sentence where the server does not pair */
 export async function pair(): Promise<string> {
@@ -19,13 +15,13 @@ export async function pair(): Promise<string> {
         : 'The server refuses to pair. Open the page from the machine it runs on.',
     );
   const { token } = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) }).parse(await response.json());
-  keepToken(token);
+  keepDeviceToken(token);
   return token;
 }
 
 export async function revoke(): Promise<void> {
-  const token = keptToken();
-  keepToken(null);
+  const token = deviceToken();
+  keepDeviceToken(null);
   if (token === null) return;
   await fetch('/monitor/token', { method: 'DELETE', headers: { Authorization: `Bearer ${token}` } }).catch(
     () => undefined,
@@ -60,7 +56,7 @@ export function listen(
   const stop = new AbortController();
   let tries = 0;
   const run = async (): Promise<void> => {
-    const token = keptToken();
+    const token = deviceToken();
     if (token === null) return state('refused');
     const { epoch, seq } = from();
     try {

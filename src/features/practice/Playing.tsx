@@ -7,6 +7,7 @@ import {
   parameterName,
   PARAMETER_NAMES,
   GONE,
+  isIn,
 } from '../../../core/document';
 import { PRACTICE_WATER, sitting, truthAt, type Scenario, type Truth } from '../../../core/practice';
 import { DAY_MS, HOUR_MS } from '../../../core/time';
@@ -31,6 +32,7 @@ import { scenarioOf } from '../../store/practice';
 import { Button, Check, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
 import { toggled } from '../shell/form';
+import { SaveButton, useSaving } from '../shell/saving';
 import { Debrief } from './Debrief';
 import { between, readingLine } from './told';
 
@@ -42,6 +44,8 @@ export function Playing({ run }: { run: PracticeRun }) {
   const doc = useAppSelector(selectDocument);
   const scenario = scenarioOf(run);
   const truth = truthAt(scenario, run.seed, doc, PRACTICE_WATER, run.startMs, now);
+  // With animals in nobody is led to a dose.
+  const living = Object.values(doc.animals).some((a) => isIn(a, PRACTICE_WATER));
   const [ended, setEnded] = useState(false);
   const away = scenario.mishaps.find(
     (m) => m.kind === 'away' && truth.day >= m.day && truth.day < m.day + m.days,
@@ -67,7 +71,7 @@ export function Playing({ run }: { run: PracticeRun }) {
           What you do is logged with the real screens, at the tank’s own hour; the tank feels what is logged.
         </Txt>
         <Go href={`/water/${PRACTICE_WATER}` as Href}>Today: what would the app do now, and why?</Go>
-        <Go href={`/water/${PRACTICE_WATER}/cycle/dose` as Href}>Dose ammonia</Go>
+        {living ? null : <Go href={`/water/${PRACTICE_WATER}/cycle/dose` as Href}>Dose ammonia</Go>}
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=waterChange` as Href}>Change water</Go>
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>Add bacteria</Go>
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=dose` as Href}>Raise alkalinity</Go>
@@ -213,6 +217,7 @@ function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: num
   const due = useAppSelector((s) => selectAssessment(s, PRACTICE_WATER, now).due);
   const [chosen, setChosen] = useState<readonly Parameter[] | null>(null);
   const [shown, setShown] = useState<ReturnType<typeof sitting> | null>(null);
+  const saving = useSaving();
   const picked = chosen ?? due.filter((p) => TESTED.includes(p));
   return (
     <Section title="Kits">
@@ -239,27 +244,33 @@ function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: num
             />
           ))}
           <Row>
-            <Button
+            <SaveButton
+              saving={saving}
               kind="primary"
               label="Log what they show"
-              onPress={() => {
-                void dispatch(
-                  commit('Practice readings logged', [
-                    {
-                      put: 'samples',
-                      entity: {
-                        id: newId(),
-                        waterId: PRACTICE_WATER,
-                        at: isoOf(Date.now()),
-                        readings: shown,
-                        note: '',
-                      },
-                    },
-                  ]),
-                );
-                setShown(null);
-                setChosen(null);
-              }}
+              onPress={() =>
+                void saving.run(
+                  () =>
+                    dispatch(
+                      commit('Practice readings logged', [
+                        {
+                          put: 'samples',
+                          entity: {
+                            id: newId(),
+                            waterId: PRACTICE_WATER,
+                            at: isoOf(Date.now()),
+                            readings: shown,
+                            note: '',
+                          },
+                        },
+                      ]),
+                    ),
+                  () => {
+                    setShown(null);
+                    setChosen(null);
+                  },
+                )
+              }
             />
           </Row>
         </>

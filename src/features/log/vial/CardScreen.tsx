@@ -9,6 +9,7 @@ import { SpotPad } from '../../../ui/SpotPad';
 import { patchesOf } from '../../../workers';
 import { NotHere, useParam } from '../../shell';
 import { PickPhoto, NO_PICTURE } from '../../shell/photos';
+import { SaveButton, useSaving } from '../../shell/saving';
 import { cardFrom, hasCard, spotsAt } from './measure';
 import { CORNERS, usePicked, useSpots, type Picked } from './useSpots';
 
@@ -94,6 +95,7 @@ function NewCard({
 }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
+  const saving = useSaving();
   const steps = kit.scale.kind === 'steps' ? kit.scale.steps : [];
   const [absent, setAbsent] = useState<readonly number[]>([]);
   const [fault, setFault] = useState<string | null>(null);
@@ -127,16 +129,19 @@ function NewCard({
         `Square ${made.uneven.join(', ')} is not of one colour there: tap its middle, off any letter.`,
       );
     else {
-      await dispatch(
-        commit('Card kept', [
-          {
-            put: 'cards',
-            entity: { id: card?.id ?? newId(), kitId: kit.id, at: isoOf(Date.now()), squares: made.squares },
-          },
-        ]),
+      const entity = {
+        id: card?.id ?? newId(),
+        kitId: kit.id,
+        at: isoOf(Date.now()),
+        squares: made.squares,
+      };
+      await saving.run(
+        () => dispatch(commit('Card kept', [{ put: 'cards', entity }])),
+        () => {
+          onDone();
+          router.push(`/kits/${kit.id}` as Href);
+        },
       );
-      onDone();
-      router.push(`/kits/${kit.id}` as Href);
     }
   };
   return (
@@ -174,7 +179,8 @@ function NewCard({
         </Txt>
       ) : null}
       <Row wrap>
-        <Button
+        <SaveButton
+          saving={saving}
           kind="primary"
           icon="keep"
           label="Keep the card"
