@@ -394,3 +394,29 @@ export function planTask(c: ToolContext, day: string, title: string, note = ''):
     },
   ];
 }
+
+/** The same, coming again so many days after it was last done. */
+export const planRepeat = (c: ToolContext, day: string, title: string, note: string, days: number): Edit[] =>
+  planTask(c, day, title, note).map((edit) =>
+    'put' in edit && edit.put === 'tasks'
+      ? { put: 'tasks', entity: { ...edit.entity, repeat: { kind: 'after', days } } }
+      : edit,
+  );
+
+/** What came out, kept as a note. */
+export const noteAct = (c: ToolContext, text: string, label = 'Log this as a note'): Act => ({
+  label,
+  primary: true,
+  done: 'Logged',
+  edits: () => logNow(c, { kind: 'note' }, text),
+});
+
+/** Inside length, width and height of the water, where the tank is described by them. */
+export const glassOf = (c: ToolContext) => (c.water?.size.kind === 'dimensions' ? c.water.size : null);
+
+/** The glass in three fields, starting from the tank. */
+export const sizeFields = (c: ToolContext): [ToolField, ToolField, ToolField] => [
+  field('lengthCm', 'Length', 'length', 0, 2000, { above: true, start: glassOf(c)?.lengthCm ?? null }),
+  field('widthCm', 'Width', 'length', 0, 2000, { above: true, start: glassOf(c)?.widthCm ?? null }),
+  field('heightCm', 'Height', 'length', 0, 500, { above: true, start: glassOf(c)?.waterHeightCm ?? null }),
+];

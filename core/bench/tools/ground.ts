@@ -1,8 +1,6 @@
 /** Rock and sand before they are bought. */
 import { rockDisplaces, sandFor } from '../../equipment';
-import { choice, field, figures, planTask, shows, type Tool, type ToolContext } from '../tool';
-
-const dims = (c: ToolContext) => (c.water?.size.kind === 'dimensions' ? c.water.size : null);
+import { choice, field, figures, planTask, shows, type Tool, glassOf } from '../tool';
 
 interface RockKindFacts {
   key: string;
@@ -57,12 +55,12 @@ export const rockTool: Tool = {
     field('castPrice', 'Cast rock', 'aKilogram', 0, 1000, { start: 9 }),
     field('oldPrice', 'Old rock', 'aKilogram', 0, 1000, { start: 3 }),
     field('wetPrice', 'From a running tank', 'aKilogram', 0, 1000, { start: 12 }),
-    field('pileCm', 'The pile is high', 'length', 0, 300, { start: (dims(c)?.waterHeightCm ?? 45) * 0.6 }),
+    field('pileCm', 'The pile is high', 'length', 0, 300, { start: (glassOf(c)?.waterHeightCm ?? 45) * 0.6 }),
     field('baseCm', 'And stands on a width of', 'length', 0, 500, { above: true, start: 25 }),
     field('gapCm', 'Gap to the glass', 'length', 0, 200, { start: 6 }),
     field('waterCm', 'Height of the water', 'length', 0, 300, {
       above: true,
-      start: dims(c)?.waterHeightCm ?? 45,
+      start: glassOf(c)?.waterHeightCm ?? 45,
     }),
     choice(
       'fixed',
@@ -186,8 +184,8 @@ export const grainTool: Tool = {
   caution:
     'Lights and fine pumps off while sand goes in; rinse it until the water runs clear, or it clouds for days.',
   fields: (c, ch) => [
-    field('lengthCm', 'Length', 'length', 0, 2000, { above: true, start: dims(c)?.lengthCm ?? null }),
-    field('widthCm', 'Width', 'length', 0, 2000, { above: true, start: dims(c)?.widthCm ?? null }),
+    field('lengthCm', 'Length', 'length', 0, 2000, { above: true, start: glassOf(c)?.lengthCm ?? null }),
+    field('widthCm', 'Width', 'length', 0, 2000, { above: true, start: glassOf(c)?.widthCm ?? null }),
     field('coveredPercent', 'Under rock', 'number', 0, 95, { unit: '%', start: 20, decimals: 0 }),
     choice(
       'from',

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { carerNote, leavingDays, type Away, type CarerNote } from '../../../core/absence';
 import type { Display, Document } from '../../../core/document';
 import { MINUTE_MS } from '../../../core/time';
@@ -14,23 +13,9 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import {
-  Button,
-  Empty,
-  Go,
-  Line,
-  Row,
-  Screen,
-  Section,
-  space,
-  TextField,
-  Txt,
-  useTheme,
-  useWide,
-} from '../../ui';
+import { Empty, Go, Line, Screen, Section, TextField, useWide } from '../../ui';
 import { useParam, useWords, WithDisplay } from '../shell';
-import { download } from '../shell/download';
-import { sheetHtml } from '../shell/sheetHtml';
+import { PrintedSheet } from '../shell/PrintedSheet';
 
 export function CarerScreen() {
   return <WithDisplay>{(water) => <Carer water={water} />}</WithDisplay>;
@@ -66,7 +51,6 @@ function Carer({ water }: { water: Display }) {
 }
 
 function Note({ note, doc }: { note: CarerNote; doc: Document }) {
-  const { roles } = useTheme();
   const wide = useWide();
   const words = useWords();
   const parts = carerWords(note, doc, words);
@@ -82,36 +66,14 @@ function Note({ note, doc }: { note: CarerNote; doc: Document }) {
   );
   return (
     <Screen title="While you are away" aside={wide ? beside : undefined}>
-      <View style={[styles.sheet, { backgroundColor: roles.paper, borderColor: roles.hairline }]}>
-        <Txt kind="title" heading={1}>
-          {noteTitle(note, words)}
-        </Txt>
-        <Txt>{noteLead(note)}</Txt>
-        {parts.map((p) => (
-          <View key={p.title} style={styles.part}>
-            <Txt kind="section" heading={2}>
-              {p.title}
-            </Txt>
-            {p.lines.map((l) => (
-              <Txt key={l}>{l}</Txt>
-            ))}
-          </View>
-        ))}
-      </View>
-      <Row wrap>
-        <Button kind="primary" icon="print" label="Print the note" onPress={() => window.print()} />
-        <Button
-          icon="exported"
-          label="Note as a file"
-          onPress={() =>
-            download(
-              `${note.water.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'tank'}-note.html`,
-              'text/html',
-              sheetHtml(noteTitle(note, words), noteLead(note), parts),
-            )
-          }
-        />
-      </Row>
+      <PrintedSheet
+        title={noteTitle(note, words)}
+        lead={noteLead(note)}
+        parts={parts}
+        print="Print the note"
+        keep="Note as a file"
+        fileName={`${note.water.name}-note`}
+      />
       {wide ? null : beside}
     </Screen>
   );
@@ -153,8 +115,3 @@ function ForWhom({ away }: { away: Away }) {
     </Section>
   );
 }
-
-const styles = StyleSheet.create({
-  sheet: { borderWidth: 1, borderRadius: 10, padding: space(4), gap: space(2) },
-  part: { gap: space(1), marginTop: space(2) },
-});

@@ -24,7 +24,7 @@ import { NotHere, useParam } from '../shell';
 import { CheckEntry, ChoiceEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import { calibratedWords, Calibrations } from './Calibrations';
-import { hasCard } from './vial/measure';
+import { hasCard } from '../../../core/vial';
 import { NEW_KIT, readKit, textsOfKit, type KitTexts } from './kitForm';
 
 /** One line on a kit: what it reads and whether it can be trusted. */

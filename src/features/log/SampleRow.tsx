@@ -19,7 +19,7 @@ import {
   useTheme,
 } from '../../ui';
 import { useUnits } from '../shell';
-import { saidWords } from './vial/measure';
+import { saidWords } from '../../../core/vial';
 import { VialPanel } from './vial/VialPanel';
 import {
   capital,

@@ -2,7 +2,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { type Card, type Kit } from '../../../../core/document';
-import { isCard } from '../../../../core/vial';
+import { cardFrom, hasCard, isCard, spotsAt } from '../../../../core/vial';
 import { commit, isoOf, newId, selectDocument, useAppDispatch, useAppSelector } from '../../../store';
 import { Button, Check, Row, Screen, space, Txt, useTheme } from '../../../ui';
 import { SpotPad } from '../../../ui/SpotPad';
@@ -10,7 +10,6 @@ import { patchesOf } from '../../../workers';
 import { NotHere, useParam } from '../../shell';
 import { PickPhoto, NO_PICTURE } from '../../shell/photos';
 import { SaveButton, useSaving } from '../../shell/saving';
-import { cardFrom, hasCard, spotsAt } from './measure';
 import { CORNERS, usePicked, useSpots, type Picked } from './useSpots';
 
 export function CardScreen() {

@@ -1,7 +1,17 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Card, Kit, Reading } from '../../../../core/document';
-import { isCard, type VialReading } from '../../../../core/vial';
+import {
+  agree,
+  isCard,
+  photoSaid,
+  readingOf,
+  saidWords,
+  spotsAt,
+  squaresIn,
+  valueOf,
+  type VialReading,
+} from '../../../../core/vial';
 import { VIAL_WORDS } from '../../../../core/words/vial';
 import { demoShown } from '../../../store';
 import { Button, Line, Row, space, Txt } from '../../../ui';
@@ -9,7 +19,6 @@ import { SpotPad } from '../../../ui/SpotPad';
 import { patchesOf } from '../../../workers';
 import { NO_PICTURE, PickPhoto } from '../../shell/photos';
 import { demoPicture } from './demoPicture';
-import { agree, photoSaid, readingOf, saidWords, spotsAt, squaresIn, valueOf } from './measure';
 import { CORNERS, usePicked, useSpots, type Picked } from './useSpots';
 
 interface Props {

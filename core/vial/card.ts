@@ -1,18 +1,11 @@
 /** From tapped places to colours, and to what the vial says. */
-import type { Card, Kit, Reading, ReadingValue } from '../../../../core/document';
-import {
-  inPhoto,
-  isEven,
-  onCard,
-  readVial,
-  type Corners,
-  type Patch,
-  type Point,
-  type VialReading,
-} from '../../../../core/vial';
-import { formatDecimal } from '../../../../core/units';
+import type { Card, Kit, Reading, ReadingValue } from '../document';
+import { isEven, type Patch } from './patch';
+import { inPhoto, onCard, type Corners, type Point } from './quad';
+import { readVial, type VialReading } from './read';
+import { formatDecimal } from '../units';
 
-export interface PhotoSpot {
+interface PhotoSpot {
   at: Point;
   /** As a share of the picture's width. */
   radius: number;
@@ -61,7 +54,7 @@ export function readingOf(card: Card, patches: readonly Patch[]): VialReading | 
   return readVial(card.squares, { squares: patches.slice(0, -1).map((p) => p.rgb), vial: vial.rgb });
 }
 
-export type PhotoSaid = NonNullable<Reading['photo']>;
+type PhotoSaid = NonNullable<Reading['photo']>;
 
 /** As it is kept: rounded outwards, so that nothing of the interval is lost. Null where it must not be read. */
 export function photoSaid({ low, best, high }: VialReading): PhotoSaid | null {

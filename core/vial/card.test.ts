@@ -1,5 +1,6 @@
-import { STARTER_KITS, type Card } from '../../../../core/document';
-import type { Corners, Patch } from '../../../../core/vial';
+import { STARTER_KITS, type Card } from '../document';
+import type { Patch } from './patch';
+import type { Corners } from './quad';
 import {
   agree,
   cardFrom,
@@ -10,7 +11,7 @@ import {
   spotsAt,
   squaresIn,
   valueOf,
-} from './measure';
+} from './card';
 
 const kit = STARTER_KITS.find((k) => k.id === 'kit-nitrite')!;
 const even = (rgb: Patch['rgb']): Patch => ({ rgb, spread: 1 });
