@@ -15,11 +15,19 @@ fi
 counts=$PWD/.cache/counts
 : > "$counts"
 export ZOARIUM_COUNTS=$counts
+failures=$PWD/.cache/failures # named once more at the end, where they are not missed
+: > "$failures"
+export ZOARIUM_FAILURES=$failures
 set +e
 step() { # a check that counts as one
   local name=$1; shift
   echo "== $name"
-  if "$@"; then echo "1 0" >> "$counts"; else echo "0 1" >> "$counts"; fi
+  if "$@"; then
+    echo "1 0" >> "$counts"
+  else
+    echo "0 1" >> "$counts"
+    echo "$name" >> "$failures"
+  fi
 }
 checks() {
   step "types" npx tsc --noEmit -p tsconfig.json
@@ -41,7 +49,7 @@ cat .cache/checks.log
 
 echo "== units and components"
 npx jest --ci --maxWorkers=2 --json --outputFile=.cache/jest.json
-node -e 'const r=require("./.cache/jest.json"); console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' >> "$counts" || echo "0 1" >> "$counts"
+node scripts/jestCounts.mjs .cache/jest.json "$counts" "$failures" || echo "0 1" >> "$counts"
 
 echo "== browser"
 before=$(wc -l < "$counts")
@@ -49,5 +57,6 @@ npx playwright test || true
 [ "$(wc -l < "$counts")" -gt "$before" ] || echo "0 1" >> "$counts"
 
 read -r passed failed < <(awk '{p+=$1; f+=$2} END {print p+0, f+0}' "$counts")
+[ ! -s "$failures" ] || { echo "== what failed"; cat "$failures"; }
 echo "$passed passed, $failed failed"
 [ "$failed" = 0 ] && [ "$passed" -gt 0 ]

@@ -145,7 +145,9 @@ const text = [
   '  every school, charts and meters, and mishaps (a dead bottle, a stuck heater, a spill, a death, a change with water of 29 ppt, a power',
   '  cut); and thirty quiet tanks for a year. Last measured on seeds 1 to 60, 1001 to 1060 and 5001 to 5060: no dose onto animals, free ammonia',
   '  over 0.05 never, none lost, at most 13 days on one sentence while the water was clear, every tank that was truly ready for two weeks',
-  '  stocked; in ninety quiet years no false Act now and one false Watch.',
+  '  stocked; in ninety quiet years no false Act now and one false Watch. Since both are asked for in one sitting, measured again on',
+  '  seeds 1 to 60: the same, at most 14 days on one sentence, 58 stocked, thirty quiet years without a false word.',
+  '- `npx tsx bench/practice.mts`: the nine practice tanks, played by the app’s advice alone; [practice.md](practice.md).',
   '',
 ].join('\n');
 

@@ -1,4 +1,5 @@
-/** How long ways to begin take by the forecast's own prior, worked out once: `core/start/weeks.ts` is written from here. `--check` tells whether it is still so. */
+/** How long ways to begin take by the forecast's own prior, worked out once: `core/start/weeks.ts` is written from here.
+ *  `--check` tells whether it is still so. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { answerNow } from '../core/forecast';
