@@ -1,5 +1,6 @@
-/** Measures with many readings in store (30,000, or as many as the second argument says; as samples, or with `hours` as a device's hours): opening the log, saving a sample, filtering the
- *  history, opening a chart and panning it, exporting. Prints the longest main-thread task of each after the first paint, the frames of
+/** Measures with many readings in store: opening the log, saving a sample, filtering the history, opening a chart and
+ *  panning it, exporting. 30,000 readings, or as many as the second argument says; as samples, or with `hours` as a
+ *  device's hours. Prints the longest main-thread task of each after the first paint, the frames of
  *  the pan, and how large the file is. */
 import { statSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';

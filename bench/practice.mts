@@ -8,10 +8,20 @@ const quantile = (xs: number[], q: number): string => {
     ? '-'
     : (sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] as number).toFixed(1);
 };
-console.log(
-  '| scenario | lost to ammonia | lost otherwise | ready | careful, middle | by advice, middle | within 20 % or 3 days | ratio, middle and worst | truly ready at go |',
-);
-console.log('|---|---|---|---|---|---|---|---|---|');
+const row = (cells: readonly unknown[]) => console.log(`| ${cells.join(' | ')} |`);
+const HEAD = [
+  'scenario',
+  'lost to ammonia',
+  'lost otherwise',
+  'ready',
+  'careful, middle',
+  'by advice, middle',
+  'within 20 % or 3 days',
+  'ratio, worst',
+  'truly ready at go',
+];
+row(HEAD);
+row(HEAD.map(() => '---'));
 for (const scenario of SCENARIOS.filter((s) => only === undefined || s.id === only)) {
   const runs = Array.from({ length: Number(seeds) }, (_, i) => {
     const seed = Number(first) + i;
@@ -20,21 +30,29 @@ for (const scenario of SCENARIOS.filter((s) => only === undefined || s.id === on
   const both = runs.filter((r) => r.run.readyDay !== null && r.careful !== null);
   const near = both.filter((r) => r.run.readyDay! <= Math.max(1.2 * r.careful!, r.careful! + 3));
   const lost = runs.flatMap((r) => r.run.lost);
-  console.log(
-    `| ${scenario.id} | ${lost.filter((l) => l.startsWith('ammonia')).length} | ${lost.filter((l) => !l.startsWith('ammonia')).length} | ${runs.filter((r) => r.run.readyDay !== null).length} of ${runs.filter((r) => r.careful !== null).length} | ${quantile(
-      runs.flatMap((r) => r.careful ?? []),
-      0.5,
-    )} | ${quantile(
-      runs.flatMap((r) => r.run.readyDay ?? []),
-      0.5,
-    )} | ${near.length} of ${both.length} | ${quantile(
+  const toAmmonia = lost.filter((l) => l.startsWith('ammonia')).length;
+  const careful = runs.flatMap((r) => r.careful ?? []);
+  const byAdvice = runs.flatMap((r) => r.run.readyDay ?? []);
+  row([
+    scenario.id,
+    toAmmonia,
+    lost.length - toAmmonia,
+    `${byAdvice.length} of ${careful.length}`,
+    quantile(careful, 0.5),
+    quantile(byAdvice, 0.5),
+    `${near.length} of ${both.length}`,
+    quantile(
       both.map((r) => r.run.readyDay! / r.careful!),
       0.999,
-    )} | ${both.filter((r) => r.run.readyTruly).length} |`,
-  );
+    ),
+    both.filter((r) => r.run.readyTruly).length,
+  ]);
   if (only !== undefined)
-    for (const { run, careful } of runs)
+    for (const { run, careful } of runs) {
+      const days = `ready ${run.readyDay?.toFixed(1)} careful ${careful?.toFixed(1)}`;
       console.log(
-        `${run.seed}: ready ${run.readyDay?.toFixed(1)} careful ${careful?.toFixed(1)} lost ${run.lost.join()} peak ${run.peakFree.toFixed(3)} sittings ${run.sittings}\n   ${run.diary.join('\n   ')}`,
+        `${run.seed}: ${days} lost ${run.lost.join()} peak ${run.peakFree.toFixed(3)} sittings ${run.sittings}`,
       );
+      for (const line of run.diary) console.log(`   ${line}`);
+    }
 }

@@ -51,31 +51,33 @@ const leaveWhenSaid = (page: Page, way: 'reload' | 'navigate' | 'wait') =>
   );
 
 for (const way of ['reload', 'navigate', 'close'] as const) {
-  test(`what was acknowledged is there after a ${way} in that very moment, ten times`, async ({
-    page,
-    context,
-  }, info) => {
-    test.skip(info.project.name === 'wide', 'the way to the storage is the same at any width');
-    await openDemo(page);
-    let here = page;
-    for (let i = 0; i < 10; i++) {
-      const mark = `${way} ${i} of ten`;
-      await here.goto(NOTE);
-      await note(here).fill(mark);
-      if (way === 'close') {
-        await leaveWhenSaid(here, 'wait');
-        await here.close();
-        here = await context.newPage();
-        // Any page of ours sees the storage.
-        await here.goto('/health');
-      } else {
-        const there = here.waitForEvent('load');
-        await leaveWhenSaid(here, way).catch(() => undefined);
-        await there;
+  // The way to the storage is the same at any width.
+  const once = { tag: '@once' };
+  test(
+    `what was acknowledged is there after a ${way} in that very moment, ten times`,
+    once,
+    async ({ page, context }) => {
+      await openDemo(page);
+      let here = page;
+      for (let i = 0; i < 10; i++) {
+        const mark = `${way} ${i} of ten`;
+        await here.goto(NOTE);
+        await note(here).fill(mark);
+        if (way === 'close') {
+          await leaveWhenSaid(here, 'wait');
+          await here.close();
+          here = await context.newPage();
+          // Any page of ours sees the storage.
+          await here.goto('/health');
+        } else {
+          const there = here.waitForEvent('load');
+          await leaveWhenSaid(here, way).catch(() => undefined);
+          await there;
+        }
+        expect(await storedText(here)).toContain(mark);
       }
-      expect(await storedText(here)).toContain(mark);
-    }
-  });
+    },
+  );
 }
 
 test('the same entry corrected in two tabs: both are shown, and the person picks', async ({

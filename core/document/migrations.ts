@@ -82,7 +82,8 @@ export const MIGRATIONS: readonly Migration[] = [
   {
     from: 9,
     reason:
-      'cards that vials are read against, what a photo said beside a reading, what a corrected entry said before, salt mixes, stages of an RO/DI unit, own test plans, devices and their hours: all added, nothing to convert',
+      'cards that vials are read against, what a photo said beside a reading, what a corrected entry said before, ' +
+      'salt mixes, stages of an RO/DI unit, own test plans, devices and their hours: all added, nothing to convert',
     adds: ['cards', 'mixes', 'monitors', 'monitorDays'],
     ends: [],
     up: (entries) => [...entries],

@@ -5,7 +5,8 @@ import { assertPositive, assertRange } from '../check';
 const SMOOTH = 150;
 
 /** Head lost in straight pipe, cm: Hazen-Williams, h = 10.67 L Q^1.852 / (C^1.852 d^4.8704), metres and cubic metres a second.
- *  Check by hand: 100 m of 100 mm, C 150, 10 L/s: 1.46 m; Darcy and Weisbach with Blasius' friction give 1.38. @param o.flowLPerH litres an hour @throws RangeError */
+ *  Check by hand: 100 m of 100 mm, C 150, 10 L/s: 1.46 m; Darcy and Weisbach with Blasius' friction give 1.38.
+ *  @param o.flowLPerH litres an hour @throws RangeError */
 export function pipeLossCm(o: { flowLPerH: number; lengthCm: number; insideMm: number }): number {
   assertRange('flowLPerH', o.flowLPerH, 0, 1e6, 'L/h');
   assertRange('lengthCm', o.lengthCm, 0, 1e5, 'cm');

@@ -44,6 +44,10 @@ export function alarmWords(a: MonitorAlarm, units: UnitPreferences, hour: (ms: n
     case 'stuck':
       return `${MONITORED_WORDS[a.what]} has shown ${monitorValue(a.what, a.value, units)} for ${a.hours} hours: a probe that is stuck, dry or unplugged.`;
     case 'disagrees':
-      return `${MONITORED_WORDS[a.what]}: the device showed ${monitorValue(a.what, a.device, units)}, your hand test ${monitorValue(a.what, a.hand, units)}. Clean and calibrate the probe; until then believe the hand test.`;
+      return (
+        `${MONITORED_WORDS[a.what]}: the device showed ${monitorValue(a.what, a.device, units)}, ` +
+        `your hand test ${monitorValue(a.what, a.hand, units)}. ` +
+        'Clean and calibrate the probe; until then believe the hand test.'
+      );
   }
 }

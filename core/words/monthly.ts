@@ -2,7 +2,7 @@
 import { PARAMETER_NAMES } from '../document';
 import type { MonthLook } from '../monthly';
 import { formatDecimal, showDifference, showQuantity } from '../units';
-import { capital, plural, type WordsContext } from './say';
+import { capital, days, plural, type WordsContext } from './say';
 
 const UNIT = {
   alkalinity: 'dKH',
@@ -27,7 +27,9 @@ export function monthWords(look: MonthLook, w: WordsContext): { title: string; l
         ...some(used.madeL, `${litres(used.madeL)} of RO/DI water made.`),
         ...some(used.saltGrams, `${grams(used.saltGrams)} of salt mixed.`),
         ...some(used.foodGrams, `${grams(used.foodGrams)} fed.`),
-        `${used.tests} ${plural(used.tests, 'reading', 'readings')} in ${used.samples} ${plural(used.samples, 'sitting', 'sittings')}, the longest gap ${Math.round(look.longestGapDays)} ${plural(Math.round(look.longestGapDays), 'day', 'days')}.`,
+        `${used.tests} ${plural(used.tests, 'reading', 'readings')} in ` +
+          `${used.samples} ${plural(used.samples, 'sitting', 'sittings')}, ` +
+          `the longest gap ${days(look.longestGapDays)}.`,
       ],
     },
     {
@@ -47,7 +49,9 @@ export function monthWords(look: MonthLook, w: WordsContext): { title: string; l
               const made = use.perDay < 0;
               const unit = UNIT[parameter];
               const [low, high] = made ? [-use.high, -use.low] : [use.low, use.high];
-              return `${capital(PARAMETER_NAMES[parameter])}: ${formatDecimal(Math.abs(use.perDay), 3)} ${unit} a day ${made ? 'made' : 'used'}, nine in ten between ${formatDecimal(low, 3)} and ${formatDecimal(high, 3)}.`;
+              const perDay = `${formatDecimal(Math.abs(use.perDay), 3)} ${unit} a day ${made ? 'made' : 'used'}`;
+              const between = `nine in ten between ${formatDecimal(low, 3)} and ${formatDecimal(high, 3)}`;
+              return `${capital(PARAMETER_NAMES[parameter])}: ${perDay}, ${between}.`;
             }),
     },
     {
@@ -68,13 +72,16 @@ export function monthWords(look: MonthLook, w: WordsContext): { title: string; l
               : `${formatDecimal(d.perWeek, 2)}${d.parameter === 'alkalinity' ? ' dKH' : ''}`;
           return `${capital(PARAMETER_NAMES[d.parameter])}: ${by} a week.`;
         }),
-        ...(look.membrane
-          ? [
-              `The membrane holds back ${formatDecimal(look.membrane.last * 100, 1)} %${look.membrane.first - look.membrane.last > 0.01 ? `, ${formatDecimal(look.membrane.first * 100, 1)} % at the beginning` : ''}.`,
-            ]
-          : []),
+        ...(look.membrane ? [heldBack(look.membrane)] : []),
         ...(look.drifts.length === 0 ? ['Nothing wanders by more than usual.'] : []),
       ],
     },
   ];
+}
+
+/** What the membrane holds back now, and in the beginning where that was more. */
+function heldBack({ first, last }: NonNullable<MonthLook['membrane']>): string {
+  const percent = (x: number) => `${formatDecimal(x * 100, 1)} %`;
+  const before = first - last > 0.01 ? `, ${percent(first)} at the beginning` : '';
+  return `The membrane holds back ${percent(last)}${before}.`;
 }

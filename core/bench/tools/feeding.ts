@@ -185,14 +185,17 @@ export const supplyTool: Tool = {
           ? [
               {
                 name: 'By your log',
-                value: `${s.number(made ? -used.perDay : used.perDay, 3)} ${unit} a day, nine in ten between ${s.number(made ? -used.high : used.low, 3)} and ${s.number(made ? -used.low : used.high, 3)}`,
+                value:
+                  `${s.number(Math.abs(used.perDay), 3)} ${unit} a day, nine in ten between ` +
+                  `${s.number(made ? -used.high : used.low, 3)} and ${s.number(made ? -used.low : used.high, 3)}`,
               },
             ]
           : []),
       ],
       formula: [
         'at rest, before a change: C₋ = Cₙ − u n / f',
-        `${s.number(v(`new-${what}`), 2)} − ${s.number(use, 3)} × ${v('everyDays').toFixed(0)} / ${s.number(v('percent') / 100, 2)} = ${s.number(rest.before, 2)} ${unit}`,
+        `${s.number(v(`new-${what}`), 2)} − ${s.number(use, 3)} × ${v('everyDays').toFixed(0)} / ${s.number(v('percent') / 100, 2)}` +
+          ` = ${s.number(rest.before, 2)} ${unit}`,
       ],
       notes: [
         'Salinity first, then magnesium, calcium, alkalinity. The use follows the corals: reckon it anew each month.',

@@ -281,7 +281,8 @@ export const mixTool: Tool = {
         ...(after === null
           ? []
           : [
-              `${s.number(v('tankAlkalinity'), 2)} × ${s.number(1 - v('fraction') / 100, 2)} + ${s.number(as('alkalinity'), 2)} × ${s.number(v('fraction') / 100, 2)} = ${s.number(after, 2)} dKH`,
+              `${s.number(v('tankAlkalinity'), 2)} × ${s.number(1 - v('fraction') / 100, 2)}` +
+                ` + ${s.number(as('alkalinity'), 2)} × ${s.number(v('fraction') / 100, 2)} = ${s.number(after, 2)} dKH`,
             ]),
       ],
       notes: [

@@ -217,7 +217,7 @@ export const partsTool: Tool = {
       lines: [
         {
           name: 'All of it costs',
-          value: `${money.toFixed(2)}${has('limit') ? (money > v('limit') ? `, ${(money - v('limit')).toFixed(2)} over` : `, ${(v('limit') - money).toFixed(2)} left`) : ''}`,
+          value: money.toFixed(2) + (has('limit') ? againstLimit(money, v('limit')) : ''),
           strong: true,
         },
         {
@@ -272,3 +272,9 @@ export const partsTool: Tool = {
     };
   },
 };
+
+/** What is over the limit, or left of it. */
+function againstLimit(money: number, limit: number): string {
+  const by = Math.abs(money - limit).toFixed(2);
+  return money > limit ? `, ${by} over` : `, ${by} left`;
+}

@@ -98,7 +98,8 @@ export const floatTool: Tool = {
       ],
       formula: [
         'rise = (area · fall + pipes) / surface of the sump',
-        `(${v('areaCm2').toFixed(0)} × ${s.number(v('dropCm'), 1)} / 1000 + ${s.number(v('pipesL'), 1)}) × 1000 / ${v('chamberCm2').toFixed(0)} = ${s.number(rise, 1)} cm`,
+        `(${v('areaCm2').toFixed(0)} × ${s.number(v('dropCm'), 1)} / 1000 + ${s.number(v('pipesL'), 1)}) × 1000` +
+          ` / ${v('chamberCm2').toFixed(0)} = ${s.number(rise, 1)} cm`,
       ],
       notes: [
         'The working float sits at the running level, the cut-off a thumb above it, the alarm above what drains down.',

@@ -47,7 +47,7 @@ export function Compare({ before, after }: { before: Photo; after: Photo }) {
         min={0}
         max={100}
         value={share}
-        says={`${shortDay(Date.parse(before.at))} and ${shortDay(Date.parse(after.at))}, ${days === 0 ? 'the same day' : days === 1 ? 'a day apart' : `${days} days apart`}`}
+        says={`${shortDay(Date.parse(before.at))} and ${shortDay(Date.parse(after.at))}, ${apart(days)}`}
         onChange={setShare}
       />
       {before.light !== after.light ? (
@@ -58,3 +58,6 @@ export function Compare({ before, after }: { before: Photo; after: Photo }) {
     </View>
   );
 }
+
+const apart = (days: number): string =>
+  days === 0 ? 'the same day' : days === 1 ? 'a day apart' : `${days} days apart`;

@@ -179,7 +179,8 @@ function Stored({
       {thin.length > 0 ? (
         <>
           <Txt kind="small" tone="second">
-            {`Thinned out, the newest of each view stay, and before them the first of each month: ${thin.length} would go for good, ${megabytes(thin.reduce((sum, p) => sum + p.bytes, 0))}.`}
+            Thinned out, the newest of each view stay, and before them the first of each month:
+            {` ${thin.length} would go for good, ${megabytes(thin.reduce((sum, p) => sum + p.bytes, 0))}.`}
           </Txt>
           <Row wrap>
             {sure ? (

@@ -113,7 +113,18 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
             download(
               `zoarium-practice-${scenario.id}-${run.seed}-${localDay(Date.now())}.json`,
               'application/json',
-              `${JSON.stringify({ format: 'zoarium-practice-run', version: 1, scenario, seed: run.seed, startMs: run.startMs, document: JSON.parse(writeDocument(doc)) as unknown }, null, 1)}\n`,
+              `${JSON.stringify(
+                {
+                  format: 'zoarium-practice-run',
+                  version: 1,
+                  scenario,
+                  seed: run.seed,
+                  startMs: run.startMs,
+                  document: JSON.parse(writeDocument(doc)) as unknown,
+                },
+                null,
+                1,
+              )}\n`,
             )
           }
         />

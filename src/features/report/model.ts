@@ -68,12 +68,16 @@ function setUp({ doc, water, netL, words, evidence }: ReportFacts): SheetPart {
   const volume = (litres: number) => showQuantity('volume', litres, words.units, 0);
   const { size } = water;
   const length = (cm: number) => showQuantity('length', cm, words.units, 0);
+  const glass =
+    size.kind === 'volume'
+      ? ''
+      : `, glass ${length(size.lengthCm)} × ${length(size.widthCm)} × ${length(size.waterHeightCm)} of water`;
   const parts = Object.values(doc.equipment).filter((e) => e.waterId === water.id && e.endedDay === null);
   const changes = evidence.changes.slice(-3);
   return {
     title: 'What it is',
     lines: [
-      `${KIND_WORDS[water.kind]}, ${volume(netL)} of water${size.kind === 'volume' ? '' : `, glass ${length(size.lengthCm)} × ${length(size.widthCm)} × ${length(size.waterHeightCm)} of water`}.`,
+      `${KIND_WORDS[water.kind]}, ${volume(netL)} of water${glass}.`,
       water.startDay === null ? 'Not filled yet.' : `Filled on ${words.written(water.startDay)}.`,
       ...(water.kind === 'display'
         ? [`Judged by: ${SCHOOL_WORDS[water.school].title}. ${SCHOOL_WORDS[water.school].rule}`]
@@ -98,12 +102,17 @@ function judged({ assessment, words }: ReportFacts): SheetPart {
       ...(living ? [of('The water', living)] : []),
       of('What may be added', fish),
       ...(gates.length > 0 ? [of('Corals', coral)] : []),
-      ...gates.map(
-        (g) =>
-          `${GATE_NAMES[g.id].title}: ${g.status === 'passed' ? `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}: ${sentence(g.finding, words)}` : g.status === 'here' ? sentence(g.finding, words) : 'ahead.'}`,
-      ),
+      ...gates.map((g) => `${GATE_NAMES[g.id].title}: ${where(g, words)}`),
     ],
   };
+}
+
+/** Where a gate stands, and by what. */
+function where(g: ReportFacts['assessment']['gates'][number], words: ReportFacts['words']): string {
+  if (g.status === 'ahead') return 'ahead.';
+  const found = sentence(g.finding, words);
+  if (g.status === 'here') return found;
+  return `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}: ${found}`;
 }
 
 /** Each parameter's newest reading with its kit, and its course. */
@@ -113,7 +122,9 @@ function measured({ doc, evidence, nowMs, words }: ReportFacts): SheetPart[] {
   );
   const newest = read.map(({ p, points }) => {
     const last = points[points.length - 1] as Point;
-    return `${parameterName(p, doc.ownParameters)}: ${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}, by ${last.kit.name}${last.doubts.length > 0 ? ' (doubted)' : ''}.`;
+    const read = `${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}`;
+    const doubted = last.doubts.length > 0 ? ' (doubted)' : '';
+    return `${parameterName(p, doc.ownParameters)}: ${read}, by ${last.kit.name}${doubted}.`;
   });
   const from = nowMs - DRAWN_DAYS * DAY_MS;
   const drawn = read

@@ -23,15 +23,28 @@ export function trendSvg(
   const x = linear([fromMs, toMs], [LEFT, WIDTH - 8]);
   const y = linear([base, top], [HEIGHT - BOTTOM, TOP]);
   const ticks = niceTicks(base, top, 3)
-    .map(
-      (t) =>
-        `<line x1="${LEFT}" x2="${WIDTH}" y1="${y(t).toFixed(1)}" y2="${y(t).toFixed(1)}" stroke="#d6cebb"/><text x="${LEFT - 6}" y="${(y(t) + 5).toFixed(1)}" text-anchor="end">${Number(t.toFixed(4))}</text>`,
-    )
+    .flatMap((t) => {
+      const at = y(t).toFixed(1);
+      return [
+        `<line x1="${LEFT}" x2="${WIDTH}" y1="${at}" y2="${at}" stroke="#d6cebb"/>`,
+        `<text x="${LEFT - 6}" y="${(y(t) + 5).toFixed(1)}" text-anchor="end">${Number(t.toFixed(4))}</text>`,
+      ];
+    })
     .join('');
   const path = linePath(points.map((p) => ({ x: x(p.atMs), y: y(p.value) })));
   const marks = points
     .map((p) => `<circle cx="${x(p.atMs).toFixed(1)}" cy="${y(p.value).toFixed(1)}" r="3.5"/>`)
     .join('');
   const label = escaped(`${name} from ${day(fromMs)} to ${day(toMs)}`);
-  return `<svg viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}" role="img" aria-label="${label}" font-family="sans-serif" font-size="14" fill="#15231e">${ticks}<path d="${path}" fill="none" stroke="#15231e" stroke-width="2"/>${marks}<text x="${LEFT}" y="${HEIGHT - 4}">${escaped(day(fromMs))}</text><text x="${WIDTH - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text></svg>`;
+  const size = `viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}"`;
+  const look = 'font-family="sans-serif" font-size="14" fill="#15231e"';
+  return [
+    `<svg ${size} role="img" aria-label="${label}" ${look}>`,
+    ticks,
+    `<path d="${path}" fill="none" stroke="#15231e" stroke-width="2"/>`,
+    marks,
+    `<text x="${LEFT}" y="${HEIGHT - 4}">${escaped(day(fromMs))}</text>`,
+    `<text x="${WIDTH - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text>`,
+    '</svg>',
+  ].join('');
 }

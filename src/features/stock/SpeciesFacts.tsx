@@ -127,7 +127,8 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
             'text/plain',
             errorReport(
               species.common,
-              `${species.scientific}: grows to ${species.adultCm} cm, smallest tank ${species.minTankL} L, ${species.temperament}, lives on ${species.diet.join(', ')}. ${care}`,
+              `${species.scientific}: grows to ${species.adultCm} cm, smallest tank ${species.minTankL} L, ` +
+                `${species.temperament}, lives on ${species.diet.join(', ')}. ${care}`,
             ),
           )
         }

@@ -12,9 +12,13 @@ export function ClockBehind({ water, now }: { water: Water; now: number }) {
   });
   if (ahead === null) return null;
   const [count = 0, latestMs = 0] = ahead.split(' ').map(Number);
+  const [bears, is, entries] =
+    count === 1 ? ['One entry bears', 'It is', 'entry'] : [`${count} entries bear`, 'They are', 'entries'];
   return (
     <Txt tone="ammonia" live>
-      {`${count === 1 ? 'One entry bears' : `${count} entries bear`} a later time than this device shows, up to ${dayAndHour(latestMs)}. ${count === 1 ? 'It is' : 'They are'} kept, but not judged: what stands here may be older than your newest test. Set the clock right, or correct the ${count === 1 ? 'entry' : 'entries'} in the history.`}
+      {`${bears} a later time than this device shows, up to ${dayAndHour(latestMs)}. ` +
+        `${is} kept, but not judged: what stands here may be older than your newest test. ` +
+        `Set the clock right, or correct the ${entries} in the history.`}
     </Txt>
   );
 }
