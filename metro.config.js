@@ -3,8 +3,12 @@ const path = require('path');
 
 const config = getDefaultConfig(__dirname);
 
-// zod re-exports the words of some fifty languages; messages here are our own, so only the one it sets up itself is kept.
+// immer ships two builds, and what hands it on would take the second along: one is enough.
+const IMMER = path.join(__dirname, 'node_modules', 'immer', 'dist', 'immer.mjs');
+
 config.resolver.resolveRequest = (context, name, platform) => {
+  if (name === 'immer') return { type: 'sourceFile', filePath: IMMER };
+  // zod re-exports the words of some fifty languages; messages here are our own, so only the one it sets up itself is kept.
   if (
     /locales\/index\.(js|cjs)$/.test(name) &&
     context.originModulePath.includes(`${path.sep}zod${path.sep}`)

@@ -16,7 +16,6 @@ export {
 export { DOCUMENT_LIMITS } from './limits';
 export { STARTER_KITS, starterKits } from './starterKits';
 export type { Entry } from './entry';
-export { broughtUp, collectionsOf } from './migrations';
 export { LIMITS, likelyMistake, plausibility, type Plausibility } from './plausible';
 export {
   aimOf,

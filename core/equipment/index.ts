@@ -1,3 +1,2 @@
-export * from './sizing';
 export { breakingIn, dueUpkeep, money, nextService, type Due } from './upkeep';
 export { EQUIPMENT_LIMITS } from './limits';

@@ -1,6 +1,7 @@
 import type { Equipment } from '../document';
 import { setupLists } from '../setup';
-import { breakingIn, dueUpkeep, heaterFit, money, nextService } from '.';
+import { breakingIn, dueUpkeep, money, nextService } from '.';
+import { heaterFit } from './sizing';
 
 const part = (patch: Partial<Equipment>): Equipment => ({
   id: 'e',

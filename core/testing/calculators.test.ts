@@ -33,7 +33,7 @@ import {
   realFlow,
   sandFor,
   systemWeight,
-} from '../equipment';
+} from '../equipment/sizing';
 import { production, rejection, resinLitresLeft } from '../rodi';
 import { alkalinityAt, carbonateConstants, phOf, refractometerShows, refractometerTrue } from '../seawater';
 import { fromUnit, toUnit } from '../units';

@@ -1,7 +1,7 @@
 /** Cases worked by hand or taken from published tables, each with its reasoning; see workedCases.json. */
 import * as dilution from '../dilution';
 import * as dosing from '../dosing';
-import * as equipment from '../equipment';
+import * as equipment from '../equipment/sizing';
 import * as rodi from '../rodi';
 import * as seawater from '../seawater';
 import * as units from '../units';

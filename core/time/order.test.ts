@@ -1,4 +1,4 @@
-import { dayOrder } from './index';
+import { dayOrder, dayOrderByEngine, KNOWN } from './order';
 
 test.each([
   ['en-GB', 'dayFirst'],
@@ -11,3 +11,6 @@ test.each([
   ['not a tag', 'dayFirst'],
   ['', 'dayFirst'],
 ] as const)('%s writes %s', (language, order) => expect(dayOrder(language)).toBe(order));
+
+test.each(Object.values(KNOWN).flat())('what is known of %s is what the engine says', (language) =>
+  expect(dayOrder(language)).toBe(dayOrderByEngine(language)));

@@ -1,9 +1,7 @@
 /** The check of everything stored, entry by entry, and of what refers to what. Loaded apart from the first screen. A damaged entry is moved
  *  under "aside/", kept word for word and reported; everything else opens. */
 import {
-  broughtUp,
   COLLECTION_NAMES,
-  collectionsOf,
   emptyDocument,
   VERSION,
   type AnyEntity,
@@ -11,6 +9,8 @@ import {
   type Document,
   type Entry as DocumentEntry,
 } from '../../core/document';
+// By path: the first screen needs no step of an older version.
+import { broughtUp, collectionsOf } from '../../core/document/migrations';
 import { brokenReferences, parseEntity } from '../../core/document/checks';
 import { ACTS, entryOf, entryText, FIRST } from './acts';
 import { ASIDE, entityKey, META, META_KEY } from './keys';

@@ -5,12 +5,14 @@ import { format } from 'date-fns/format';
 import { getHours } from 'date-fns/getHours';
 import { getMinutes } from 'date-fns/getMinutes';
 import { isValid } from 'date-fns/isValid';
-import { parse } from 'date-fns/parse';
+import { parseISO } from 'date-fns/parseISO';
 import { startOfDay } from 'date-fns/startOfDay';
 import { language } from './language';
 
 /** Dates stand in the order of the person's language, with the month in words. */
 const DAY = dayOrder(language()) === 'dayFirst' ? 'd MMM' : 'MMM d';
+/** A moment as a date-and-time field holds it. */
+const FIELD_TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/;
 
 /** Calendar day where the person is. */
 export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
@@ -22,10 +24,10 @@ export const LOCAL: LocalTime = {
 /** "4 Dec" or "Dec 4". */
 export const shortDay = (ms: number): string => format(ms, DAY);
 /** "4 Dec" of a written day. */
-export const shortWrittenDay = (day: string): string => format(parse(day, 'yyyy-MM-dd', 0), DAY);
+export const shortWrittenDay = (day: string): string => format(parseISO(day), DAY);
 /** The same with its year, for what may lie far off. */
 export const writtenDay = (day: string): string =>
-  format(parse(day, 'yyyy-MM-dd', 0), DAY === 'd MMM' ? 'd MMM yyyy' : 'MMM d, yyyy');
+  format(parseISO(day), DAY === 'd MMM' ? 'd MMM yyyy' : 'MMM d, yyyy');
 /** "Fri 4 Dec, 21:10". */
 export const dayAndHour = (ms: number): string => format(ms, `EEE ${DAY}, HH:mm`);
 /** "Fri 21:10". */
@@ -38,8 +40,8 @@ export const fieldTime = (ms: number): string => format(ms, "yyyy-MM-dd'T'HH:mm"
 
 /** Time of a date-and-time field, null when it is none. */
 export function readFieldTime(text: string): number | null {
-  const date = parse(text, "yyyy-MM-dd'T'HH:mm", 0);
-  return isValid(date) ? date.getTime() : null;
+  const date = parseISO(text);
+  return FIELD_TIME.test(text) && isValid(date) ? date.getTime() : null;
 }
 
 /** "today", "yesterday" or "4 Dec", for last values. */
@@ -51,7 +53,7 @@ export function agoWords(ms: number, nowMs: number): string {
 }
 
 /** Noon of a written day where the person is, as stored: an act of which only the day is known. */
-export const noonOf = (day: string): string => isoOf(parse(`${day} 12`, 'yyyy-MM-dd HH', 0).getTime());
+export const noonOf = (day: string): string => isoOf(parseISO(`${day}T12:00`).getTime());
 
 export const isoOf = (ms: number): string => new Date(ms).toISOString();
 

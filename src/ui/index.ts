@@ -1,11 +1,10 @@
 export { Button } from './Button';
 export { Check, Choice, TextField } from './fields';
-export { WhenField } from './WhenField';
 export { Caution, Empty, FieldRow, Go, Later, Line, Row, Screen, Section, Steadily } from './layout';
 export { Mark } from './marks';
 export { Table } from './Table';
 export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
-export { RADIUS, space, TARGET, TYPE, type Role } from './tokens';
+export { RADIUS, space, TARGET, TREND_HEIGHT, TYPE, type Role } from './tokens';
 export { Txt } from './Txt';
 export { useWidth } from './useWidth';
 export { chime } from './chime';

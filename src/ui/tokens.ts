@@ -87,3 +87,6 @@ export const TYPE = {
   label: { fontFamily: FONTS.textBold, fontSize: 14, lineHeight: 18, ...tabular },
 } satisfies Record<string, TextStyle>;
 export type TypeKind = keyof typeof TYPE;
+
+/** Height of the trend on Today: its place is kept while its code comes. */
+export const TREND_HEIGHT = 132;

@@ -7,7 +7,7 @@ import {
   heatLossWPerK,
   lightRamp,
   type Fit,
-} from '../../equipment';
+} from '../../equipment/sizing';
 import { heatingHours } from '../../dilution';
 import { addDays } from '../../time';
 import {

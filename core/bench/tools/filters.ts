@@ -1,5 +1,5 @@
 /** Carbon and media. */
-import { mediaBlocks } from '../../equipment';
+import { mediaBlocks } from '../../equipment/sizing';
 import { SUPPLY } from '../../supply';
 import { addDays } from '../../time';
 import { choice, field, figures, netField, planTask, shows, type Tool } from '../tool';

@@ -1,5 +1,5 @@
 /** Rock and sand before they are bought. */
-import { rockDisplaces, sandFor } from '../../equipment';
+import { rockDisplaces, sandFor } from '../../equipment/sizing';
 import { choice, field, figures, planTask, shows, type Tool, glassOf } from '../tool';
 
 interface RockKindFacts {

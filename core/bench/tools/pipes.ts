@@ -1,6 +1,6 @@
 /** Pumps, pipes and fittings. */
 import { bendCm, pipeLossCm, workingPoint } from '../../plumbing';
-import { realFlow } from '../../equipment';
+import { realFlow } from '../../equipment/sizing';
 import { addDays } from '../../time';
 import { toUnit, unitLabel } from '../../units';
 import { field, figures, netField, noteAct, planRepeat, planTask, shows, type Tool } from '../tool';

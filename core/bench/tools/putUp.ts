@@ -1,5 +1,5 @@
 /** Sand and rock as they are put in, and what it all weighs. */
-import { rockDisplaces, sandFor, systemWeight } from '../../equipment';
+import { rockDisplaces, sandFor, systemWeight } from '../../equipment/sizing';
 import { MAX_NAME, type Water } from '../../document';
 import { netVolume } from '../../volume';
 import { field, figures, netField, noteAct, shows, sizeFields, type Tool } from '../tool';

@@ -1,6 +1,6 @@
 /** What happens in the sump: the top-off’s float, a power cut, a skimmer that fits. */
 import { riseCm } from '../../plumbing';
-import { drainDown } from '../../equipment';
+import { drainDown } from '../../equipment/sizing';
 import { stuckOn } from '../../dilution';
 import {
   choice,

@@ -1,6 +1,6 @@
 /** The real volume of a system, from every way of knowing it. */
 import { learnedStrength } from '../../dosing';
-import { rockDisplaces, sandKgPerL } from '../../equipment';
+import { rockDisplaces, sandKgPerL } from '../../equipment/sizing';
 import { doseCheck } from '../../nitrogen';
 import { toMgNPerL } from '../../units';
 import {

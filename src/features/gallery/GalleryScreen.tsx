@@ -14,8 +14,8 @@ import {
   Table,
   TextField,
   Txt,
-  WhenField,
 } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 
 const LONG = 'A name that somebody made far too long for any phone to hold on a single line';
 

@@ -24,7 +24,8 @@ import {
   useNow,
   type SampleDraft,
 } from '../../store';
-import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, WhenField } from '../../ui';
+import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 import { useParam, useUnits, WithWater } from '../shell';
 import { Attach, photoEdits } from '../shell/photos';
 import { SaveButton, useLastSeen, useSaving } from '../shell/saving';

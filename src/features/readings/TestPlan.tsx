@@ -12,7 +12,8 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Line, Row, Section, TextField, Txt, WhenField } from '../../ui';
+import { Button, Line, Row, Section, TextField, Txt } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 import { Pick } from '../../ui/Pick';
 
 /** The person's own rhythm of tests: each first on a day, then every so many days. What is risked stands beside it; then it is kept to. */

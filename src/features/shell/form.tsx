@@ -12,7 +12,8 @@ import {
 } from 'react-hook-form';
 import { z } from 'zod';
 import type { Outcome, Seen } from '../../store';
-import { Check, Choice, TextField, WhenField } from '../../ui';
+import { Check, Choice, TextField } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 import { useSaving, type Saving } from './saving';
 
 /** What a feature's reading function answers: what was read, or a sentence for each field that cannot be. */

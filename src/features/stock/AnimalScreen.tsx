@@ -37,7 +37,8 @@ import {
   useNow,
   type Outcome,
 } from '../../store';
-import { Button, FieldRow, Go, Line, Row, Screen, Section, Txt, WhenField } from '../../ui';
+import { Button, FieldRow, Go, Line, Row, Screen, Section, Txt } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 import { NotHere, useParam, useWords, WithWater } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';

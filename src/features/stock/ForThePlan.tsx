@@ -3,7 +3,8 @@ import { type Animal } from '../../../core/document';
 import { isDay } from '../../../core/time';
 import { readEntry } from '../../../core/units';
 import { localDay, type Outcome } from '../../store';
-import { FieldRow, Section, TextField, Txt, WhenField } from '../../ui';
+import { FieldRow, Section, TextField, Txt } from '../../ui';
+import { WhenField } from '../../ui/WhenField';
 
 /** What the plan takes a wish for: its price, and days that are set already: a shop day, a gift. */
 export function ForThePlan({

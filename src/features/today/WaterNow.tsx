@@ -7,11 +7,10 @@ import { FREE_AMMONIA } from '../../../core/seawater';
 import { DAY_MS } from '../../../core/time';
 import { isStep, sentence, stepWords, WORDS } from '../../../core/words';
 import { agoWords, shortDay, stepDone, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Later, space, Txt, useWide, type Role } from '../../ui';
-import { LimitTrend } from '../../ui/charts/LimitTrend';
+import { Button, Later, space, TREND_HEIGHT, Txt, useWide, type Role } from '../../ui';
 import { StepStaff } from '../../ui/charts/StepStaff';
 import { readingWords } from './model';
-import { useUnits, useWords } from '../shell';
+import { part, useUnits, useWords } from '../shell';
 
 const TONES: Record<Living['word'], Role> = {
   steady: 'go',
@@ -134,6 +133,12 @@ export function ActFooter({
   return <StepTick water={water} living={living} nowMs={nowMs} />;
 }
 
+/** Drawings come after the page; its height is kept until it is there. */
+const LimitTrend = part(
+  () => import('../../ui/charts/LimitTrend').then((m) => m.LimitTrend),
+  () => <View style={styles.trend} />,
+);
+
 /** How ammonia came to where it is, against the limits; only where it is what is wrong. */
 function Trend({ living, evidence }: { living: Living; evidence: WaterEvidence }) {
   const drawn = ABOUT_FREE.includes(living.reason.code);
@@ -212,6 +217,7 @@ const styles = StyleSheet.create({
   word: { marginTop: space(2), marginLeft: -3 },
   big: { fontSize: 19, lineHeight: 27 },
   acting: { gap: space(3), marginTop: space(3) },
+  trend: { height: TREND_HEIGHT },
   ticks: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: space(2) },
   values: {
     flexDirection: 'row',

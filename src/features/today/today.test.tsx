@@ -72,7 +72,7 @@ test('a service, a loan and a drip left open stand on Today until they are put r
   expect(shown.went()[0]).toMatch(/^\/water\/north-window\/equipment\//);
 });
 
-test('with animals in and free ammonia in the water the word is to act, and what to do', () => {
+test('with animals in and free ammonia in the water the word is to act, and what to do', async () => {
   const doc = demo();
   doc.samples = {
     ...doc.samples,
@@ -96,7 +96,7 @@ test('with animals in and free ammonia in the water the word is to act, and what
   expect(says(/^\d · Change \d+ L of 238 L/)).toBe(true);
   expect(says(/free 0\.\d+ → 0\.\d+/)).toBe(true);
   expect(
-    screen.getByRole('img', { name: /^Free ammonia of the last \d tests, the newest 0\.\d+/ }),
+    await screen.findByRole('img', { name: /^Free ammonia of the last \d tests, the newest 0\.\d+/ }),
   ).toBeTruthy();
   press('Step 1 is done');
   expect(says(/^1 · Heater and pumps off at the wall ✓/)).toBe(true);

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
+import { TREND_HEIGHT as HEIGHT } from '../tokens';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
 import { linear } from './geometry';
@@ -16,7 +17,6 @@ interface Props {
   summary: string;
 }
 
-const HEIGHT = 132;
 const FOOT = 24;
 const EDGE = 8;
 

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import { speciesOf } from '../../../../core/species';
 import { useKinds } from '../../../store';
-import { Button, Check, FieldRow, Row, Section, TextField, Txt, WhenField } from '../../../ui';
+import { Button, Check, FieldRow, Row, Section, TextField, Txt } from '../../../ui';
+import { WhenField } from '../../../ui/WhenField';
 import { ChoiceEntry, TextEntry, toggled, WhenEntry } from '../../shell/form';
 import { KindSearch } from '../../shell/KindSearch';
 import { AMMONIA, BACTERIA } from '../choices';
