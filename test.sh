@@ -6,10 +6,10 @@ cd "$(dirname "$0")"
 need_node
 set -e
 install_packages
-if ! [ -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
-  echo "Installing Debian's Chromium ..."
+if ! [ -x "${CHROMIUM:-/usr/bin/chromium-headless-shell}" ]; then
+  echo "Installing Debian's Chromium, the one without windows ..."
   as_root=""; [ "$(id -u)" = 0 ] || as_root=sudo
-  $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium > .cache/chromium.log 2>&1 || { cat .cache/chromium.log >&2; exit 1; }
+  $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium-headless-shell > .cache/chromium.log 2>&1 || { cat .cache/chromium.log >&2; exit 1; }
 fi
 
 counts=$PWD/.cache/counts
@@ -41,15 +41,17 @@ checks() {
   step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
   step "the page of the judgement is current" npx tsx scripts/judgementPage.mts --check
 }
-# Building keeps one core busy and the checks the other.
+# Building keeps one core busy and the checks the other; the units begin as soon as the build is done.
 checks > .cache/checks.log 2>&1 &
+checking=$!
 (build_web) || { wait; cat .cache/checks.log; echo "The build failed." >&2; exit 1; }
-wait
-cat .cache/checks.log
 
 echo "== units and components"
 npx jest --ci --maxWorkers=2 --json --outputFile=.cache/jest.json
 node scripts/jestCounts.mjs .cache/jest.json "$counts" "$failures" || echo "0 1" >> "$counts"
+
+wait "$checking"
+cat .cache/checks.log
 
 echo "== browser"
 before=$(wc -l < "$counts")

@@ -96,16 +96,18 @@ test('a table is asked about, shown, taken in as one act, and read the same way 
   expect(errors).toEqual([]);
 });
 
-test('the file of another device is taken together with what is here; its own file changes nothing', async ({
-  page,
-}) => {
-  await openDemo(page);
-  await page.goto('/files');
-  const file = page.waitForEvent('download');
-  await press(page, 'The same as a zip, with tables and photos');
-  const path = await (await file).path();
-  await page
-    .getByLabel('File to import')
-    .setInputFiles({ name: 'other.zip', mimeType: 'application/zip', buffer: readFileSync(path) });
-  await expect(page.getByText('Nothing: the file holds nothing that is not here.')).toBeVisible();
-});
+test(
+  'the file of another device is taken together with what is here; its own file changes nothing',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/files');
+    const file = page.waitForEvent('download');
+    await press(page, 'The same as a zip, with tables and photos');
+    const path = await (await file).path();
+    await page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'other.zip', mimeType: 'application/zip', buffer: readFileSync(path) });
+    await expect(page.getByText('Nothing: the file holds nothing that is not here.')).toBeVisible();
+  },
+);

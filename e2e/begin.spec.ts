@@ -73,7 +73,7 @@ test('a second water needs no second install: a display and what serves it, side
 
 test.describe('where the month is written first', () => {
   test.use({ locale: 'en-US' });
-  test('units and dates are guessed from the language', async ({ page }) => {
+  test('units and dates are guessed from the language', { tag: '@once' }, async ({ page }) => {
     await openEmpty(page);
     await press(page, 'Describe your tank');
     await expect(page.getByRole('radio', { name: 'in · gal · °F' })).toBeChecked();

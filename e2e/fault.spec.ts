@@ -26,21 +26,25 @@ test('a screen that breaks says so, keeps the rest usable and offers the data', 
   await expect(page.getByRole('button', { name: /Export/ }).first()).toBeVisible();
 });
 
-test('where even that cannot be drawn, plain words and links are left', async ({ page }) => {
-  await openDemo(page);
-  // Broken and left in one breath: what Today still draws must not break first.
-  await page.evaluate(() => {
-    Number.prototype.toFixed = () => {
-      throw new Error('no digits today');
-    };
-    document.querySelector<HTMLElement>('nav a[href$="/stock"]')?.click();
-  });
-  await expect(page.getByRole('heading', { name: 'Zoarium broke' })).toBeVisible();
-  await page.getByRole('link', { name: 'Export the data' }).click();
-  await expect(page.getByRole('button', { name: /Export/ }).first()).toBeVisible();
-});
+test(
+  'where even that cannot be drawn, plain words and links are left',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    // Broken and left in one breath: what Today still draws must not break first.
+    await page.evaluate(() => {
+      Number.prototype.toFixed = () => {
+        throw new Error('no digits today');
+      };
+      document.querySelector<HTMLElement>('nav a[href$="/stock"]')?.click();
+    });
+    await expect(page.getByRole('heading', { name: 'Zoarium broke' })).toBeVisible();
+    await page.getByRole('link', { name: 'Export the data' }).click();
+    await expect(page.getByRole('button', { name: /Export/ }).first()).toBeVisible();
+  },
+);
 
-test('a screen that cannot be fetched can be tried again', async ({ page }) => {
+test('a screen that cannot be fetched can be tried again', { tag: '@once' }, async ({ page }) => {
   await page.route(/CycleScreen-.*\.js/, (route) => route.abort());
   await openDemo(page);
   await place(page, 'Cycle');

@@ -97,38 +97,44 @@ test('the forecast opens with its dates, compares other courses by itself, and f
   expect(errors).toEqual([]);
 });
 
-test('Today says when by itself, keeps it through a reload, and works it out anew after a new reading', async ({
-  page,
-}) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube');
-  const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
-  await expect(dates).toBeVisible({ timeout: 30_000 });
-  const said = await dates.getAttribute('aria-label');
-  await expect.poll(() => datesStored(page)).toBe(true);
-  await saved(page);
-  // Without any worker the kept answer still stands: it belongs to these readings.
-  await countWorkers(page);
-  await page.reload();
-  await expect(dates).toHaveAttribute('aria-label', said ?? '');
-  expect(await workers(page)).toBe(0);
-  await logSample(page, { ammonia: '0', nitrite: '2' });
-  await expect(dates).toBeVisible({ timeout: 30_000 });
-  await expect.poll(() => workers(page)).toBeGreaterThan(0);
-});
+test(
+  'Today says when by itself, keeps it through a reload, and works it out anew after a new reading',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/water/pantry-cube');
+    const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
+    await expect(dates).toBeVisible({ timeout: 30_000 });
+    const said = await dates.getAttribute('aria-label');
+    await expect.poll(() => datesStored(page)).toBe(true);
+    await saved(page);
+    // Without any worker the kept answer still stands: it belongs to these readings.
+    await countWorkers(page);
+    await page.reload();
+    await expect(dates).toHaveAttribute('aria-label', said ?? '');
+    expect(await workers(page)).toBe(0);
+    await logSample(page, { ammonia: '0', nitrite: '2' });
+    await expect(dates).toBeVisible({ timeout: 30_000 });
+    await expect.poll(() => workers(page)).toBeGreaterThan(0);
+  },
+);
 
-test('the page looks back on what was said, and says which entry moved the date', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/cycle/forecast');
-  await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 30_000 });
-  // Two forecasts are kept with the log, quietly: nothing is there to be undone.
-  await saved(page);
-  await rememberEarlier(page);
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'What was said, and when' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /as it was said on 3 days/ })).toBeVisible();
-  await expect(page.getByText(/the likely date moved from .* to .*, after /)).toBeVisible();
-});
+test(
+  'the page looks back on what was said, and says which entry moved the date',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/water/pantry-cube/cycle/forecast');
+    await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 30_000 });
+    // Two forecasts are kept with the log, quietly: nothing is there to be undone.
+    await saved(page);
+    await rememberEarlier(page);
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'What was said, and when' })).toBeVisible();
+    await expect(page.getByRole('img', { name: /as it was said on 3 days/ })).toBeVisible();
+    await expect(page.getByText(/the likely date moved from .* to .*, after /)).toBeVisible();
+  },
+);
 
 test('what is planned is asked whole, kept, and followed by the futures', async ({ page }) => {
   await openDemo(page);
@@ -147,15 +153,19 @@ test('what is planned is asked whole, kept, and followed by the futures', async 
   await expect(plan).toBeVisible({ timeout: 30_000 });
 });
 
-test('an addition is told with the ammonia the tank’s own forecast expects after it', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/stock/add?species=green-chromis');
-  await page.getByRole('textbox', { name: 'How many' }).fill('60');
-  await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText(/^likely 0\.\d{3} mg\/L NH₃-N \(/)).toBeVisible();
-});
+test(
+  'an addition is told with the ammonia the tank’s own forecast expects after it',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/water/north-window/stock/add?species=green-chromis');
+    await page.getByRole('textbox', { name: 'How many' }).fill('60');
+    await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/^likely 0\.\d{3} mg\/L NH₃-N \(/)).toBeVisible();
+  },
+);
 
-test('a worker that dies is said so, and can be run again', async ({ page }) => {
+test('a worker that dies is said so, and can be run again', { tag: '@once' }, async ({ page }) => {
   await page.addInitScript(() => {
     const Real = window.Worker;
     let first = true;
@@ -175,17 +185,21 @@ test('a worker that dies is said so, and can be run again', async ({ page }) => 
   await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible({ timeout: 30_000 });
 });
 
-test('an empty log is told what is missing; the ledger names what does not add up', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/cycle');
-  await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
-  // A dose that the tests do not show: the account is out, and causes are ranked.
-  await page.goto('/water/pantry-cube/log/event?kind=ammoniaDose');
-  await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('14');
-  await page.getByRole('button', { name: 'Done earlier?' }).click();
-  await page.getByLabel('Done at').fill('2026-04-25T10:00');
-  await press(page, 'Log it');
-  await place(page, 'Cycle');
-  await expect(page.getByText(/mg N are missing\. Likely, best first:/)).toBeVisible();
-  await expect(page.getByText(/^1\. /)).toBeVisible();
-});
+test(
+  'an empty log is told what is missing; the ledger names what does not add up',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/water/pantry-cube/cycle');
+    await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
+    // A dose that the tests do not show: the account is out, and causes are ranked.
+    await page.goto('/water/pantry-cube/log/event?kind=ammoniaDose');
+    await page.getByLabel('Rise it should make, mg/L NH₄', { exact: true }).fill('14');
+    await page.getByRole('button', { name: 'Done earlier?' }).click();
+    await page.getByLabel('Done at').fill('2026-04-25T10:00');
+    await press(page, 'Log it');
+    await place(page, 'Cycle');
+    await expect(page.getByText(/mg N are missing\. Likely, best first:/)).toBeVisible();
+    await expect(page.getByText(/^1\. /)).toBeVisible();
+  },
+);

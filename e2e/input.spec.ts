@@ -57,7 +57,7 @@ test('a tank with an endless name is refused, an emoji name is kept', async ({ p
   await expect(page.getByRole('link', { name: /🐠 Küche/ })).toBeVisible();
 });
 
-test('files that are none of ours change nothing', async ({ page }) => {
+test('files that are none of ours change nothing', { tag: '@once' }, async ({ page }) => {
   await openDemo(page);
   await page.goto('/files');
   const choose = (text: string) =>
@@ -78,28 +78,32 @@ test('files that are none of ours change nothing', async ({ page }) => {
   await expect(page.getByRole('link', { name: /Pantry Cube/ }).last()).toBeVisible();
 });
 
-test('a damaged entry in storage is set aside and reported; the rest opens', async ({ page }) => {
-  await openDemo(page);
-  await page.evaluate(
-    () =>
-      new Promise<void>((done) => {
-        const open = indexedDB.open('zoarium');
-        open.onsuccess = () => {
-          const tx = open.result.transaction('entries', 'readwrite');
-          tx.objectStore('entries').put('{"half', 'e/samples/pantry-sample-3');
-          tx.oncomplete = () => {
-            open.result.close();
-            done();
+test(
+  'a damaged entry in storage is set aside and reported; the rest opens',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.evaluate(
+      () =>
+        new Promise<void>((done) => {
+          const open = indexedDB.open('zoarium');
+          open.onsuccess = () => {
+            const tx = open.result.transaction('entries', 'readwrite');
+            tx.objectStore('entries').put('{"half', 'e/samples/pantry-sample-3');
+            tx.oncomplete = () => {
+              open.result.close();
+              done();
+            };
           };
-        };
-      }),
-  );
-  await page.goto('/files');
-  await expect(page.getByText('1 stored entry set aside')).toBeVisible();
-  await expect(page.getByText(/pantry-sample-3: is not readable as JSON/)).toBeVisible();
-  await page.goto('/water/pantry-cube');
-  await expect(word(page)).toHaveText('Wait');
-});
+        }),
+    );
+    await page.goto('/files');
+    await expect(page.getByText('1 stored entry set aside')).toBeVisible();
+    await expect(page.getByText(/pantry-sample-3: is not readable as JSON/)).toBeVisible();
+    await page.goto('/water/pantry-cube');
+    await expect(word(page)).toHaveText('Wait');
+  },
+);
 
 test('a sample logged with the keyboard alone', async ({ page }) => {
   const errors = watchErrors(page);
@@ -145,7 +149,7 @@ test('units change everywhere and nothing stored moves', async ({ page }) => {
   await expect(page.getByLabel('Length inside, in')).toHaveValue('39.37');
 });
 
-test('changing the school is logged and can be taken back', async ({ page }) => {
+test('changing the school is logged and can be taken back', { tag: '@once' }, async ({ page }) => {
   await openDemo(page);
   await page.goto('/water/pantry-cube/school');
   await page.getByRole('radio', { name: /^Patient/ }).click();

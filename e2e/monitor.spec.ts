@@ -59,34 +59,35 @@ const counted = (page: Page) =>
       }),
   );
 
-test('what is sent while the line is cut comes when it is back, and nothing counts twice', async ({
-  page,
-  request,
-}) => {
-  await page.clock.install({ time: EVENING });
-  await page.goto(`${base}/monitor`);
-  await expect(page.getByRole('heading', { name: 'Monitor' })).toBeVisible();
-  await press(page, 'Pair');
-  await expect(page.getByText('Connected.')).toBeVisible();
-  const t = await token(page);
-  expect((await send(request, t, [130, 70, 10], () => 25.2)).status()).toBe(202);
-  await page.clock.runFor(3000);
-  await expect(page.getByText('Shelf bridge')).toBeVisible();
-  await expect(page.getByText(/^25\.2 °C/)).toBeVisible();
-  await expect.poll(() => counted(page)).toBe(3);
-  // The line is cut: the server drops it, and meanwhile more comes, some of it again.
-  server.closeAllConnections();
-  await expect(page.getByText(/^The line is cut/)).toBeVisible();
-  await send(request, t, [70, 10, 5], () => 25.2);
-  await page.clock.runFor(5000);
-  await expect(page.getByText('Connected.')).toBeVisible();
-  await page.clock.runFor(3000);
-  await expect.poll(() => counted(page)).toBe(4);
-  await page.reload();
-  await expect(page.getByText('Connected.')).toBeVisible();
-  await page.clock.runFor(3000);
-  await expect.poll(() => counted(page)).toBe(4);
-});
+test(
+  'what is sent while the line is cut comes when it is back, and nothing counts twice',
+  { tag: '@once' },
+  async ({ page, request }) => {
+    await page.clock.install({ time: EVENING });
+    await page.goto(`${base}/monitor`);
+    await expect(page.getByRole('heading', { name: 'Monitor' })).toBeVisible();
+    await press(page, 'Pair');
+    await expect(page.getByText('Connected.')).toBeVisible();
+    const t = await token(page);
+    expect((await send(request, t, [130, 70, 10], () => 25.2)).status()).toBe(202);
+    await page.clock.runFor(3000);
+    await expect(page.getByText('Shelf bridge')).toBeVisible();
+    await expect(page.getByText(/^25\.2 °C/)).toBeVisible();
+    await expect.poll(() => counted(page)).toBe(3);
+    // The line is cut: the server drops it, and meanwhile more comes, some of it again.
+    server.closeAllConnections();
+    await expect(page.getByText(/^The line is cut/)).toBeVisible();
+    await send(request, t, [70, 10, 5], () => 25.2);
+    await page.clock.runFor(5000);
+    await expect(page.getByText('Connected.')).toBeVisible();
+    await page.clock.runFor(3000);
+    await expect.poll(() => counted(page)).toBe(4);
+    await page.reload();
+    await expect(page.getByText('Connected.')).toBeVisible();
+    await page.clock.runFor(3000);
+    await expect.poll(() => counted(page)).toBe(4);
+  },
+);
 
 test('a fast rise asks for a hand test; a revoked token is said', async ({ page, request }) => {
   await page.clock.install({ time: EVENING });

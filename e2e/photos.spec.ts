@@ -71,7 +71,7 @@ test('two of one view are laid over each other; they hold through a reload and c
   expect(errors).toEqual([]);
 });
 
-test('what is no picture is said, and nothing is kept', async ({ page }) => {
+test('what is no picture is said, and nothing is kept', { tag: '@once' }, async ({ page }) => {
   await openDemo(page);
   await page.goto('/water/north-window/photos');
   await page

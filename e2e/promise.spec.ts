@@ -109,60 +109,63 @@ test('the same entry corrected in two tabs: both are shown, and the person picks
   await expect(other.getByText('mine', { exact: true })).toBeVisible();
 });
 
-test('what another tab deletes while it is corrected stays in sight and can be put back', async ({
-  page,
-  context,
-}) => {
-  await openDemo(page);
-  await logNote(page, 'to be deleted elsewhere');
-  await page.goto('/water/pantry-cube/log/history');
-  await page
-    .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
-    .first()
-    .click();
-  await note(page).fill('still wanted');
-  const other = await context.newPage();
-  await other.goto('/water/pantry-cube/log/history');
-  await other
-    .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
-    .first()
-    .click();
-  await press(other, 'Delete this entry');
-  await expect(other.getByText(/deleted/)).toBeVisible();
-  await page.bringToFront();
-  await expect(note(page)).toHaveValue('still wanted');
-  await press(page, 'Save the correction');
-  await expect(page.getByText('Deleted in another tab meanwhile.')).toBeVisible();
-  await press(page, 'Put it back');
-  await expect(page.getByText('Note corrected')).toBeVisible();
-  expect(await storedText(page)).toContain('still wanted');
-});
+test(
+  'what another tab deletes while it is corrected stays in sight and can be put back',
+  { tag: '@once' },
+  async ({ page, context }) => {
+    await openDemo(page);
+    await logNote(page, 'to be deleted elsewhere');
+    await page.goto('/water/pantry-cube/log/history');
+    await page
+      .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
+      .first()
+      .click();
+    await note(page).fill('still wanted');
+    const other = await context.newPage();
+    await other.goto('/water/pantry-cube/log/history');
+    await other
+      .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
+      .first()
+      .click();
+    await press(other, 'Delete this entry');
+    await expect(other.getByText(/deleted/)).toBeVisible();
+    await page.bringToFront();
+    await expect(note(page)).toHaveValue('still wanted');
+    await press(page, 'Save the correction');
+    await expect(page.getByText('Deleted in another tab meanwhile.')).toBeVisible();
+    await press(page, 'Put it back');
+    await expect(page.getByText('Note corrected')).toBeVisible();
+    expect(await storedText(page)).toContain('still wanted');
+  },
+);
 
-test('a storage that is full: said at once, nothing typed is lost, stored as soon as there is room', async ({
-  page,
-}) => {
-  await openDemo(page);
-  await page.goto(NOTE);
-  await note(page).fill('typed with care');
-  await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
-    Object.assign(window, { room: () => (IDBObjectStore.prototype.put = put) });
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException('no room left', 'QuotaExceededError');
-    };
-  });
-  await press(page, 'Log it');
-  await expect(page.getByRole('alert')).toContainText('Not stored yet');
-  await expect(page.getByRole('button', { name: 'Saving: Log it' })).toBeVisible();
-  await expect(note(page)).toHaveValue('typed with care');
-  await page.evaluate(() => (window as unknown as { room: () => void }).room());
-  await press(page, 'Try again');
-  await expect(page.getByText('Note logged')).toBeVisible();
-  await expect(page.getByRole('alert')).toHaveCount(0);
-  expect(await storedText(page)).toContain('typed with care');
-});
+test(
+  'a storage that is full: said at once, nothing typed is lost, stored as soon as there is room',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await page.goto(NOTE);
+    await note(page).fill('typed with care');
+    await page.evaluate(() => {
+      const put = IDBObjectStore.prototype.put;
+      Object.assign(window, { room: () => (IDBObjectStore.prototype.put = put) });
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('no room left', 'QuotaExceededError');
+      };
+    });
+    await press(page, 'Log it');
+    await expect(page.getByRole('alert')).toContainText('Not stored yet');
+    await expect(page.getByRole('button', { name: 'Saving: Log it' })).toBeVisible();
+    await expect(note(page)).toHaveValue('typed with care');
+    await page.evaluate(() => (window as unknown as { room: () => void }).room());
+    await press(page, 'Try again');
+    await expect(page.getByText('Note logged')).toBeVisible();
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    expect(await storedText(page)).toContain('typed with care');
+  },
+);
 
-test('a browser that keeps nothing says so and lets one go on', async ({ page }) => {
+test('a browser that keeps nothing says so and lets one go on', { tag: '@once' }, async ({ page }) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
       throw new DOMException('storage is switched off', 'SecurityError');
@@ -176,30 +179,32 @@ test('a browser that keeps nothing says so and lets one go on', async ({ page })
   await expect(page.getByText(/Judged by/)).toBeVisible();
 });
 
-test('what the browser removed between two visits is named; undo lives through a reload', async ({
-  page,
-}) => {
-  await openDemo(page);
-  await logNote(page, 'taken back later');
-  await page.reload();
-  await expect(page.getByText(/Judged by/)).toBeVisible();
-  // The acts of before are read once the picture has stood for a moment.
-  await expect(async () => {
-    await page.keyboard.press('u');
-    await expect(page.getByText('Undone: Note logged')).toBeVisible({ timeout: 500 });
-  }).toPass();
-  await saved(page);
-  await page.evaluate(
-    () =>
-      new Promise<void>((done) => {
-        const open = indexedDB.open('zoarium');
-        open.onsuccess = () => {
-          const tx = open.result.transaction('entries', 'readwrite');
-          tx.objectStore('entries').clear();
-          tx.oncomplete = () => done();
-        };
-      }),
-  );
-  await page.goto('/');
-  await expect(page.getByText(/this browser has removed it/)).toBeVisible();
-});
+test(
+  'what the browser removed between two visits is named; undo lives through a reload',
+  { tag: '@once' },
+  async ({ page }) => {
+    await openDemo(page);
+    await logNote(page, 'taken back later');
+    await page.reload();
+    await expect(page.getByText(/Judged by/)).toBeVisible();
+    // The acts of before are read once the picture has stood for a moment.
+    await expect(async () => {
+      await page.keyboard.press('u');
+      await expect(page.getByText('Undone: Note logged')).toBeVisible({ timeout: 500 });
+    }).toPass();
+    await saved(page);
+    await page.evaluate(
+      () =>
+        new Promise<void>((done) => {
+          const open = indexedDB.open('zoarium');
+          open.onsuccess = () => {
+            const tx = open.result.transaction('entries', 'readwrite');
+            tx.objectStore('entries').clear();
+            tx.oncomplete = () => done();
+          };
+        }),
+    );
+    await page.goto('/');
+    await expect(page.getByText(/this browser has removed it/)).toBeVisible();
+  },
+);
