@@ -32,6 +32,7 @@ export function northEquipment(story: Story): Equipment[] {
       watts: 60,
       serviceEveryDays: 180,
       settings: [{ day: story.dayOf(-2), what: 'Dial', value: '25.5 °C for 25.0 measured' }],
+      plug: { socket: 'Strip on the left', by: 'controller', loopSeenDay: story.dayOf(-1) },
     }),
     part('return-pump', -3, {
       name: 'Return pump',
@@ -43,6 +44,7 @@ export function northEquipment(story: Story): Equipment[] {
         { day: story.dayOf(0), what: 'Power', value: '60 %' },
         { day: story.dayOf(31), what: 'Power', value: '70 %' },
       ],
+      plug: { socket: 'Strip on the left', by: 'hand', loopSeenDay: story.dayOf(-1) },
     }),
     part('skimmer', 33, {
       name: 'Skimmer',
@@ -52,6 +54,11 @@ export function northEquipment(story: Story): Equipment[] {
       breakInDays: 14,
       serviceEveryDays: 14,
       settings: [{ day: story.dayOf(33), what: 'Height', value: 'lowest mark' }],
+      foam: [
+        { day: story.dayOf(34), is: 'none', cup: 'lowest mark' },
+        { day: story.dayOf(36), is: 'flood', cup: 'lowest mark' },
+        { day: story.dayOf(39), is: 'wet', cup: 'two turns open' },
+      ],
     }),
     part('light', -3, {
       name: 'Light bar',
@@ -63,6 +70,7 @@ export function northEquipment(story: Story): Equipment[] {
         { day: story.dayOf(24), what: 'Strength', value: '20 %' },
         { day: story.dayOf(38), what: 'Strength', value: '26 %' },
       ],
+      plug: { socket: 'Strip over the tank', by: 'timer', loopSeenDay: story.dayOf(20) },
     }),
     part('socks', 0, {
       name: 'Filter socks',

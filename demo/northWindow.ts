@@ -44,6 +44,16 @@ export const NORTH: Display = {
       { xCm: 18, yCm: 18, widthCm: 34, depthCm: 22, heightCm: 24 },
       { xCm: 62, yCm: 24, widthCm: 26, depthCm: 18, heightCm: 16 },
     ],
+    layouts: [
+      {
+        name: 'Two islands and a bridge',
+        rocks: [
+          { xCm: 12, yCm: 16, widthCm: 28, depthCm: 24, heightCm: 22 },
+          { xCm: 58, yCm: 16, widthCm: 30, depthCm: 24, heightCm: 26 },
+          { xCm: 36, yCm: 22, widthCm: 26, depthCm: 10, heightCm: 24 },
+        ],
+      },
+    ],
   },
 };
 

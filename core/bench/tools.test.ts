@@ -219,6 +219,20 @@ test('half of a pair is said, not swallowed', () => {
   expect(said({ litresPerHour: 6, minutes: 2000 })).toEqual([]);
 });
 
+test('a pump’s curve by points: worked with, refused when half a point or a rise is given', () => {
+  const tool = TOOLS.find((t) => t.id === 'pump') as Tool;
+  const asked = (typed: Record<string, number>) => run(tool, context(METRIC, null), { netL: 200, ...typed });
+  const flow = (r: Reading) => (r.ok ? (r.result.figures.find((f) => f.key === 'flow')?.value ?? 0) : NaN);
+  const plain = flow(asked({}));
+  const weak = flow(asked({ headACm: 100, flowALPerH: 1500 }));
+  expect(weak).toBeGreaterThan(0);
+  expect(weak).toBeLessThan(plain);
+  const half = asked({ headACm: 100 });
+  expect(!half.ok && half.message).toBe('Point A needs both its height and its flow.');
+  const rising = asked({ headACm: 100, flowALPerH: 1500, headBCm: 150, flowBLPerH: 1600 });
+  expect(!rising.ok && rising.message).toMatch(/^The points of the curve must fall/);
+});
+
 test('one water, known in any scale, is one salinity', () => {
   const tool = TOOLS.find((t) => t.id === 'salinity') as Tool;
   const c = context(METRIC, null);

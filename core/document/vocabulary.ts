@@ -102,6 +102,10 @@ export const QUARANTINE_KIT = [
   'qSpareWater',
 ] as const;
 
+/** How a skimmer foams while it breaks in. */
+export const FOAMS = ['none', 'wet', 'right', 'flood'] as const;
+export type Foam = (typeof FOAMS)[number];
+export const RODI_STAGES = ['sediment', 'carbon', 'membrane', 'resin'] as const;
 export const EQUIPMENT_KINDS = [
   'heater',
   'pump',

@@ -3,6 +3,8 @@ export {
   animalMoney,
   jumpersWithoutLid,
   monthMoney,
+  setUpMoney,
   type AnimalMoney,
   type MonthMoney,
+  type SetUpMoney,
 } from './money';

@@ -1,6 +1,6 @@
 import { IN, WISHED, type Animal } from '../document';
 import { DAY, History, START_MS } from '../testing/history';
-import { animalMoney, jumpersWithoutLid, monthMoney } from '.';
+import { animalMoney, jumpersWithoutLid, monthMoney, setUpMoney } from '.';
 
 const NOW = START_MS + 40 * DAY;
 const monthOf = (ms: number) => new Date(ms).toISOString().slice(0, 7);
@@ -51,6 +51,23 @@ test('animals: all that was paid, this month’s, and what the wishes would cost
   const was = animalMoney(doc, water, NOW, monthOf);
   expect(was).toMatchObject({ spent: 42, wished: 40, unpriced: 1 });
   expect(was.spentThisMonth).toBe(monthOf(START_MS + DAY) === monthOf(NOW) ? 42 : 12);
+});
+test('put in so far: equipment of this water and all purchases; a loan costs nothing', () => {
+  const { doc, water } = world();
+  const part = (id: string, price: number | null, more = {}) => ({
+    ...{ id, waterId: 't', name: id, kind: 'pump' as const, where: '', sinceDay: '2026-01-01', price },
+    ...{ monthly: null, watts: null, breakInDays: 0, serviceEveryDays: null, services: [], settings: [] },
+    ...{ loan: null, endedDay: null },
+    ...more,
+  });
+  doc.equipment = {
+    a: part('a', 100),
+    gone: part('gone', 20, { endedDay: '2026-02-01' }),
+    free: part('free', null),
+    lent: part('lent', 500, { loan: { from: 'club', dueDay: '2026-06-01', returnedDay: null } }),
+    other: part('other', 70, { waterId: 'u' }),
+  };
+  expect(setUpMoney(doc, water)).toEqual({ equipment: 120, unpriced: 1, animals: 42, all: 162 });
 });
 test('a month: nothing is guessed where its price is not said', () => {
   const { doc, water } = world();

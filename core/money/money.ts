@@ -34,6 +34,29 @@ export function animalMoney(
   };
 }
 
+export interface SetUpMoney {
+  equipment: number;
+  /** Parts without a price. */
+  unpriced: number;
+  animals: number;
+  all: number;
+}
+
+/** What was put in so far: the equipment, out of use or not, and the animals. */
+export function setUpMoney(doc: Document, display: Display): SetUpMoney {
+  const parts = Object.values(doc.equipment).filter((e) => e.waterId === display.id && e.loan === null);
+  const equipment = ofEquipment(parts, 0).spent;
+  const animals = Object.values(doc.purchases)
+    .filter((p) => p.waterId === display.id)
+    .reduce((sum, p) => sum + (p.price ?? 0), 0);
+  return {
+    equipment,
+    unpriced: parts.filter((e) => e.price === null).length,
+    animals,
+    all: equipment + animals,
+  };
+}
+
 export interface MonthMoney {
   current: number | null;
   stated: number;

@@ -1,3 +1,4 @@
 export { misplaced, reachOf, type Glass, type Misplaced, type Placed } from './conflicts';
 export { EMPTY_BOARD, flowAt, lightAt, type Board, type Light, type Spot } from './field';
+export { layoutFacts, sameRocks, type LayoutFacts } from './layout';
 export { PLACEMENT_LIMITS } from './limits';

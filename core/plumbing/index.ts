@@ -18,26 +18,56 @@ export function pipeLossCm(o: { flowLPerH: number; lengthCm: number; insideMm: n
 /** A bend as so much straight pipe: thirty diameters for a right angle (handbooks of hydraulics). */
 export const bendCm = (insideMm: number): number => 3 * insideMm;
 
-/** Flow where the pump's curve meets the pipe's. The curve is a parabola through its flow without height and its greatest height,
- *  Q = Qmax sqrt(1 - h / hmax), as a centrifugal pump's nearly is. Found by halving. @throws RangeError */
-export function workingPoint(o: {
+export interface PumpCurve {
   ratedLPerH: number;
   maxHeadCm: number;
-  liftCm: number;
-  pipeCm: number;
-  bends: number;
-  insideMm: number;
-}): { flowLPerH: number; headCm: number; lossCm: number } {
+  /** Read off the maker's drawing, in any order. */
+  points?: readonly { headCm: number; flowLPerH: number }[] | undefined;
+}
+
+/** What a pump gives at a height, L/h. With points of its curve: straight from one to the next, which says a little less than a curve that
+ *  bulges. Without: the parabola through its flow without height and its greatest height, Q = Qmax sqrt(1 - h / hmax), as a centrifugal
+ *  pump's nearly is. @throws RangeError where the points do not fall from the flow without height to the greatest height */
+export function pumpGives(o: PumpCurve, headCm: number): number {
   assertPositive('ratedLPerH', o.ratedLPerH, 'L/h');
   assertPositive('maxHeadCm', o.maxHeadCm, 'cm');
+  if (headCm >= o.maxHeadCm) return 0;
+  if (!o.points || o.points.length === 0) return o.ratedLPerH * Math.sqrt(1 - headCm / o.maxHeadCm);
+  const curve = [
+    { headCm: 0, flowLPerH: o.ratedLPerH },
+    ...[...o.points].sort((a, b) => a.headCm - b.headCm),
+    { headCm: o.maxHeadCm, flowLPerH: 0 },
+  ];
+  let given = 0;
+  for (const [i, to] of curve.entries()) {
+    const from = curve[i - 1];
+    if (!from) continue;
+    if (to.headCm <= from.headCm || to.flowLPerH >= from.flowLPerH)
+      throw new RangeError('the points of the curve must fall: the more height, the less flow');
+    if (headCm >= from.headCm && headCm <= to.headCm)
+      given =
+        from.flowLPerH +
+        ((to.flowLPerH - from.flowLPerH) * (headCm - from.headCm)) / (to.headCm - from.headCm);
+  }
+  return given;
+}
+
+/** Flow where the pump's curve meets the pipe's, found by halving. @throws RangeError */
+export function workingPoint(
+  o: PumpCurve & {
+    liftCm: number;
+    pipeCm: number;
+    bends: number;
+    insideMm: number;
+  },
+): { flowLPerH: number; headCm: number; lossCm: number } {
   assertRange('liftCm', o.liftCm, 0, 5000, 'cm');
   const lengthCm = o.pipeCm + o.bends * bendCm(o.insideMm);
   const loss = (q: number): number => pipeLossCm({ flowLPerH: q, lengthCm, insideMm: o.insideMm });
-  const given = (headCm: number): number => o.ratedLPerH * Math.sqrt(Math.max(0, 1 - headCm / o.maxHeadCm));
   let [low, high] = [0, o.ratedLPerH];
   for (let i = 0; i < 60; i++) {
     const q = (low + high) / 2;
-    if (given(o.liftCm + loss(q)) > q) low = q;
+    if (pumpGives(o, o.liftCm + loss(q)) > q) low = q;
     else high = q;
   }
   const flowLPerH = o.liftCm >= o.maxHeadCm ? 0 : (low + high) / 2;

@@ -1,3 +1,3 @@
 export { production, rejection, RESIN_MG_PER_L, resinLitresLeft } from './rodi';
-export { fouling, stageDue, STAGES, type Stage, type StageState } from './stages';
+export { fouling, stageDue, type Stage, type StageState } from './stages';
 export { RODI, RODI_LIMITS } from './limits';

@@ -1,9 +1,9 @@
 /** The stages of an RO/DI unit, each by itself: how old, how much went through, and whether it is due. */
 import { assertRange } from '../check';
+import { RODI_STAGES } from '../document/vocabulary';
 import { RODI } from './limits';
 
-export const STAGES = ['sediment', 'carbon', 'membrane', 'resin'] as const;
-export type Stage = (typeof STAGES)[number];
+export type Stage = (typeof RODI_STAGES)[number];
 
 export interface StageState {
   stage: Stage;

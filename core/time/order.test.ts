@@ -13,4 +13,5 @@ test.each([
 ] as const)('%s writes %s', (language, order) => expect(dayOrder(language)).toBe(order));
 
 test.each(Object.values(KNOWN).flat())('what is known of %s is what the engine says', (language) =>
-  expect(dayOrder(language)).toBe(dayOrderByEngine(language)));
+  expect(dayOrder(language)).toBe(dayOrderByEngine(language)),
+);

@@ -1,14 +1,26 @@
 /** Pumps, pipes and fittings. */
-import { bendCm, pipeLossCm, workingPoint } from '../../plumbing';
+import { bendCm, pipeLossCm, pumpGives, workingPoint, type PumpCurve } from '../../plumbing';
 import { realFlow } from '../../equipment/sizing';
 import { addDays } from '../../time';
 import { toUnit, unitLabel } from '../../units';
 import { field, figures, netField, noteAct, planRepeat, planTask, shows, type Tool } from '../tool';
 
+/** Points of the maker's drawing a person may give. */
+const CURVE_POINTS = ['A', 'B', 'C'] as const;
+
+/** The points that were given, whole. @throws RangeError for half of one */
+const curvePoints = (v: (key: string) => number, has: (key: string) => boolean): PumpCurve['points'] =>
+  CURVE_POINTS.flatMap((name) => {
+    const [head, flow] = [`head${name}Cm`, `flow${name}LPerH`];
+    if (has(head) !== has(flow)) throw new RangeError(`point ${name} needs both its height and its flow`);
+    return has(head) ? [{ headCm: v(head), flowLPerH: v(flow) }] : [];
+  });
+
 export const pumpTool: Tool = {
   id: 'pump',
   title: 'Return pump and pipe',
   lede: 'Where the pump’s curve meets the pipe’s: the flow that really comes, wave pumps counted in the total.',
+  belowTitle: 'Points of the maker’s curve',
   fields: (c) => [
     field('ratedLPerH', 'Pump without height', 'litresPerHour', 0, 1e6, {
       above: true,
@@ -22,28 +34,31 @@ export const pumpTool: Tool = {
     field('insideMm', 'Inside of the pipe', 'millimetres', 5, 200, { start: 20, decimals: 0 }),
     field('waveLPerH', 'Wave pumps, together', 'litresPerHour', 0, 1e6, { start: 0, decimals: 0 }),
     netField(c),
+    ...CURVE_POINTS.flatMap((name) => [
+      field(`head${name}Cm`, `${name}: at a height of`, 'length', 0, 2000, {
+        above: true,
+        optional: true,
+        below: true,
+      }),
+      field(`flow${name}LPerH`, `${name}: it gives`, 'litresPerHour', 0, 1e6, {
+        above: true,
+        optional: true,
+        below: true,
+        decimals: 0,
+      }),
+    ]),
   ],
-  work: (v, _has, _ch, c) => {
+  work: (v, has, _ch, c) => {
     const s = shows(c);
-    const at = workingPoint({
-      ratedLPerH: v('ratedLPerH'),
-      maxHeadCm: v('maxHeadCm'),
-      liftCm: v('liftCm'),
-      pipeCm: v('pipeCm'),
-      bends: v('bends'),
-      insideMm: v('insideMm'),
-    });
+    const points = curvePoints(v, has);
+    const pump = { ratedLPerH: v('ratedLPerH'), maxHeadCm: v('maxHeadCm'), points };
+    const pipe = { liftCm: v('liftCm'), pipeCm: v('pipeCm'), bends: v('bends'), insideMm: v('insideMm') };
+    const at = workingPoint({ ...pump, ...pipe });
     const total = (at.flowLPerH + v('waveLPerH')) / v('netL');
-    const wider = workingPoint({
-      ratedLPerH: v('ratedLPerH'),
-      maxHeadCm: v('maxHeadCm'),
-      liftCm: v('liftCm'),
-      pipeCm: v('pipeCm'),
-      bends: v('bends'),
-      insideMm: v('insideMm') * 1.25,
-    });
+    const wider = workingPoint({ ...pump, ...pipe, insideMm: pipe.insideMm * 1.25 });
     const lengthCm = v('pipeCm') + v('bends') * bendCm(v('insideMm'));
     const flows = Array.from({ length: 21 }, (_, i) => (v('ratedLPerH') * i) / 20);
+    const heads = Array.from({ length: 21 }, (_, i) => (v('maxHeadCm') * (20 - i)) / 20);
     const drawn = (q: number, cm: number) => ({
       x: toUnit(c.units.volume, q),
       y: toUnit(c.units.length, cm),
@@ -72,11 +87,11 @@ export const pumpTool: Tool = {
         { name: 'In a pipe a quarter wider', value: s.flow(wider.flowLPerH) },
       ],
       formula: [
-        'pump: Q = Qmax √(1 − h / hmax); pipe: h = 10.67 L Q^1.852 / (150^1.852 d^4.87)  (Hazen–Williams), a bend as 30 diameters',
+        `${points?.length ? 'pump: straight between the points given' : 'pump: Q = Qmax √(1 − h / hmax)'}; pipe: h = 10.67 L Q^1.852 / (150^1.852 d^4.87)  (Hazen–Williams), a bend as 30 diameters`,
         `${at.flowLPerH.toFixed(0)} L/h at ${at.headCm.toFixed(0)} cm`,
       ],
       notes: [
-        'A curve drawn through two points of the label: time a bucket to know. Wave pumps give their figure only in open water.',
+        `${points?.length ? 'By the points of the maker’s drawing' : 'A curve drawn through two points of the label'}: time a bucket to know. Wave pumps give their figure only in open water.`,
         'Return 3 to 8 an hour, 10 to 40 in all; corals decide.',
         'Try the return’s siphon: pump off, watch where it stops. A hole below the surface stops it; a valve may stick.',
       ],
@@ -92,7 +107,7 @@ export const pumpTool: Tool = {
         curves: [
           {
             label: 'pump',
-            points: flows.map((q) => drawn(q, v('maxHeadCm') * (1 - (q / v('ratedLPerH')) ** 2))),
+            points: heads.map((cm) => drawn(pumpGives(pump, cm), cm)),
           },
           {
             label: 'pipe',

@@ -1,5 +1,6 @@
 /** Which water, the stages of an RO/DI unit, and a fill against the clock. */
-import { fouling, production, RODI, stageDue, STAGES, type Stage, type StageState } from '../../rodi';
+import { RODI_STAGES } from '../../document';
+import { fouling, production, RODI, stageDue, type Stage, type StageState } from '../../rodi';
 import {
   sourceRisks,
   sourceSum,
@@ -203,7 +204,7 @@ export const stagesTool: Tool = {
     choice(
       'stage',
       'Stage',
-      STAGES.map((x) => [x, STAGE_WORDS[x].toLowerCase()] as const),
+      RODI_STAGES.map((x) => [x, STAGE_WORDS[x].toLowerCase()] as const),
       'sediment',
     ),
     field('days', 'In use for', 'number', 0, 20000, { unit: 'days', start: 90, decimals: 0 }),

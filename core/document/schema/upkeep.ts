@@ -1,6 +1,6 @@
 /** What keeps a tank going: tasks, setting up, equipment, salt, devices, and what was decided about something due. */
 import { z } from 'zod';
-import { EQUIPMENT_KINDS, MAX_NAME, QUARANTINE_KIT, SETUP_ITEMS } from '../vocabulary';
+import { EQUIPMENT_KINDS, FOAMS, MAX_NAME, QUARANTINE_KIT, RODI_STAGES, SETUP_ITEMS } from '../vocabulary';
 import { longId, id, time, day, nameSchema, note, amount, positive, finite } from './parts';
 
 /** Something planned or left open: it stands on Today from its day on until it is done. */
@@ -41,7 +41,7 @@ export const equipmentSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(EQUIPMENT_KINDS),
   /** Of an RO/DI unit. */
-  stage: z.enum(['sediment', 'carbon', 'membrane', 'resin']).optional(),
+  stage: z.enum(RODI_STAGES).optional(),
   where: z.string().max(MAX_NAME),
   sinceDay: day,
   price: amount(1e6).nullable(),
@@ -54,6 +54,19 @@ export const equipmentSchema = z.strictObject({
   settings: z.array(z.strictObject({ day, what: nameSchema, value: z.string().max(MAX_NAME) })).max(500),
   loan: z.strictObject({ from: nameSchema, dueDay: day, returnedDay: day.nullable() }).nullable(),
   endedDay: day.nullable(),
+  /** Diary of a skimmer that breaks in: how it foams, and how high its cup stood. */
+  foam: z
+    .array(z.strictObject({ day, is: z.enum(FOAMS), cup: z.string().max(MAX_NAME) }))
+    .max(200)
+    .optional(),
+  /** Its cable: where it is plugged in, what switches it, and when its drip loop was last seen. */
+  plug: z
+    .strictObject({
+      socket: z.string().max(MAX_NAME),
+      by: z.string().max(MAX_NAME),
+      loopSeenDay: day.nullable(),
+    })
+    .optional(),
 });
 
 /** What a salt mix, or natural water, holds at a salinity of 35: off the bag, or measured. */

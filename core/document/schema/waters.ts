@@ -27,6 +27,19 @@ const sizeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('volume'), volumeL: positive(100000) }),
 ]);
 
+/** Rock as blocks on the bottom. */
+const rocksSchema = z
+  .array(
+    z.strictObject({
+      xCm: amount(2000),
+      yCm: amount(2000),
+      widthCm: positive(2000),
+      depthCm: positive(2000),
+      heightCm: positive(500),
+    }),
+  )
+  .max(100);
+
 /** What every body of water has, whatever it is for. */
 const waterBase = {
   id,
@@ -93,17 +106,12 @@ export const waterSchema = z.discriminatedUnion('kind', [
         /** Just under the surface, where nothing was measured; null for nobody knows. */
         surfacePar: amount(3000).nullable(),
         flow: z.array(z.strictObject({ ...spot, flow: z.enum(FLOWS) })).max(100),
-        rocks: z
-          .array(
-            z.strictObject({
-              xCm: amount(2000),
-              yCm: amount(2000),
-              widthCm: positive(2000),
-              depthCm: positive(2000),
-              heightCm: positive(500),
-            }),
-          )
-          .max(100),
+        rocks: rocksSchema,
+        /** Other ways to set the rock, kept beside the one that stands. */
+        layouts: z
+          .array(z.strictObject({ name: nameSchema, rocks: rocksSchema }))
+          .max(20)
+          .optional(),
       })
       .optional(),
     /** Prices in the person's currency, as far as they are said. */
@@ -112,6 +120,9 @@ export const waterSchema = z.discriminatedUnion('kind', [
         perKWh: amount(1000).nullable(),
         saltPerKg: amount(10000).nullable(),
         testsAMonth: amount(1e5).nullable(),
+        /** What is set aside: for setting up in all, and for running it a month. */
+        setUpLimit: amount(1e7).optional(),
+        monthLimit: amount(1e6).optional(),
       })
       .optional(),
     /** What the stocking plan reckons with. Days of the week from 0, Sunday; none is any. */

@@ -5,6 +5,7 @@ import { formatDecimal, readEntry, toUnit, unitLabel } from '../../../core/units
 import { commit, useAppDispatch } from '../../store';
 import { Button, Choice, FieldRow, Line, Row, Section, TextField, Txt } from '../../ui';
 import { useUnits } from '../shell';
+import { BoardLayouts } from './BoardLayouts';
 import { readSpot, type SpotTexts } from './boardModel';
 
 const NONE: SpotTexts = { x: '', y: '', z: '' };
@@ -31,6 +32,7 @@ export function BoardPoints({ water, glass, board }: { water: Display; glass: Gl
       />
       <Points glass={glass} board={board} onPut={put} />
       <Rocks glass={glass} board={board} onPut={put} />
+      <BoardLayouts water={water} glass={glass} board={board} />
     </>
   );
 }

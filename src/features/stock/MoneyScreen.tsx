@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Href } from 'expo-router';
 import type { Display } from '../../../core/document';
-import { animalMoney, jumpersWithoutLid, monthMoney } from '../../../core/money';
+import { animalMoney, jumpersWithoutLid, monthMoney, setUpMoney } from '../../../core/money';
 import { choicesOf } from '../../../core/planner';
 import { MINUTE_MS } from '../../../core/time';
 import { readEntry, showQuantity } from '../../../core/units';
@@ -33,6 +33,8 @@ function Money({ water }: { water: Display }) {
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const animals = animalMoney(doc, water, now, monthOf);
   const month = monthMoney(doc, water, netL, now);
+  const setUp = setUpMoney(doc, water);
+  const { setUpLimit, monthLimit } = water.costs ?? NOT_SAID;
   const { budget } = choicesOf(water);
   const known = month.stated + (month.current ?? 0) + (month.salt ?? 0) + (month.tests ?? 0);
   const jumpers = jumpersWithoutLid(doc, water);
@@ -45,6 +47,21 @@ function Money({ water }: { water: Display }) {
       <Txt kind="small" tone="second">
         Running it, as far as prices are said; in your own currency.
       </Txt>
+      <Against limit={monthLimit} spent={known} what="a month" />
+      <Section title="Put in so far">
+        <Line
+          name="Equipment"
+          value={`${setUp.equipment.toFixed(2)}${setUp.unpriced > 0 ? `, and ${setUp.unpriced} without a price` : ''}`}
+        />
+        <Line name="Animals" value={setUp.animals.toFixed(2)} />
+        <Line name="In all" value={setUp.all.toFixed(2)} />
+        <Against limit={setUpLimit} spent={setUp.all} what="set aside in all" />
+        {setUpLimit !== undefined && setUp.all <= setUpLimit && setUp.all + animals.wished > setUpLimit ? (
+          <Txt tone="nitrite">
+            {`With all that is wished for it would be ${(setUp.all + animals.wished - setUpLimit).toFixed(2)} over.`}
+          </Txt>
+        ) : null}
+      </Section>
       <Section title="A month">
         <Line name="Current" value={sum(month.current)} />
         <Line name="Stated with the equipment" value={sum(month.stated)} />
@@ -83,6 +100,19 @@ function Money({ water }: { water: Display }) {
   );
 }
 
+/** What is left of a limit, or over it; nothing where none is said. */
+function Against({ limit, spent, what }: { limit: number | undefined; spent: number; what: string }) {
+  if (limit === undefined) return null;
+  const by = Math.abs(limit - spent).toFixed(2);
+  return (
+    <Txt tone={spent > limit ? 'nitrite' : 'go'}>
+      {spent > limit
+        ? `${by} over the ${limit.toFixed(2)} ${what}.`
+        : `${by} left of the ${limit.toFixed(2)} ${what}.`}
+    </Txt>
+  );
+}
+
 type Costs = NonNullable<Display['costs']>;
 const NOT_SAID: Costs = { perKWh: null, saltPerKg: null, testsAMonth: null };
 
@@ -109,6 +139,23 @@ function Prices({ water }: { water: Display }) {
       <Txt kind="small" tone="second">
         Left empty, it is left out of the sum.
       </Txt>
+      <Txt kind="section" heading={2}>
+        Not more than
+      </Txt>
+      <Price
+        label="Setting up, in all"
+        unit=""
+        max={1e7}
+        value={costs.setUpLimit ?? null}
+        onValue={(limit) => put({ setUpLimit: limit ?? undefined })}
+      />
+      <Price
+        label="Running it"
+        unit="a month"
+        max={1e6}
+        value={costs.monthLimit ?? null}
+        onValue={(limit) => put({ monthLimit: limit ?? undefined })}
+      />
     </>
   );
 }
@@ -117,16 +164,18 @@ function Price({
   label,
   unit,
   value,
+  max = 1000,
   onValue,
 }: {
   label: string;
   unit: string;
+  max?: number;
   value: number | null;
   onValue: (value: number | null) => void;
 }) {
   const [text, setText] = useState(value === null ? '' : String(value));
   const empty = text.trim() === '';
-  const read = readEntry(text, { name: label, unit: null, min: 0, max: 1000, whenEmpty: 0 });
+  const read = readEntry(text, { name: label, unit: null, min: 0, max, whenEmpty: 0 });
   return (
     <TextField
       numeric

@@ -55,3 +55,38 @@ test('light measured near it speaks against a place', async () => {
   expect(says('One stands badly')).toBe(true);
   expect(says(/^Toadstool leather gets 600 PAR, measured near it; up to 200 suits it/)).toBe(true);
 });
+
+test('a layout is kept under a name; another is taken up, and what stood is kept by itself', async () => {
+  const { doc } = show(demo());
+  const board = () => {
+    const water = doc().waters['north-window']!;
+    return water.kind === 'display' ? water.board! : null;
+  };
+  const stood = board()!.rocks;
+  press('Keep the layout');
+  expect(says('Give the layout a name.')).toBe(true);
+  type('Keep this layout as', 'Two islands and a bridge');
+  press('Keep the layout');
+  expect(says(/^That name is taken/)).toBe(true);
+  press('Set it like Two islands and a bridge');
+  await flush();
+  expect(board()!.rocks).toHaveLength(3);
+  expect(board()!.layouts).toMatchObject([
+    { name: 'Two islands and a bridge' },
+    { name: 'As it stood, 1 May', rocks: stood },
+  ]);
+  expect(says(/^Covers \d+ % of the ground/)).toBe(true);
+  press('Set it like As it stood, 1 May');
+  await flush();
+  expect(board()!.rocks).toEqual(stood);
+  expect(board()!.layouts).toHaveLength(2);
+  press('Remove As it stood, 1 May');
+  await flush();
+  expect(board()!.layouts).toHaveLength(1);
+});
+test('without a rock there is no layout to keep', () => {
+  show();
+  type('Keep this layout as', 'Nothing');
+  press('Keep the layout');
+  expect(says('Add a rock first: there is nothing to keep.')).toBe(true);
+});

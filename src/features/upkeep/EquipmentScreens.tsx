@@ -1,7 +1,7 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { EQUIPMENT_KINDS, type Equipment, type Water } from '../../../core/document';
+import { EQUIPMENT_KINDS, RODI_STAGES, type Equipment, type Water } from '../../../core/document';
 import { breakingIn, dueUpkeep, money, nextService } from '../../../core/equipment';
 import { readEntry } from '../../../core/units';
 import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useAppSelector } from '../../store';
@@ -23,6 +23,8 @@ import {
 import { NotHere, useParam, WithWater } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
+import { BreakInDiary, DripLoop } from './BreakInDiary';
+import { Cables } from './Cables';
 import {
   KIND_WORDS,
   newPart,
@@ -80,6 +82,7 @@ function EquipmentList({ water }: { water: Water }) {
           <PartRow key={e.id} part={e} today={today} />
         ))}
       </View>
+      <Cables parts={parts} />
       {parts.length > 0 ? (
         <Section title="Money">
           <TextField
@@ -191,12 +194,22 @@ function PartForm({ water, part }: { water: Water; part: Equipment | null }) {
         value={texts.kind}
         onChange={(kind) => form.change(part ? { kind } : withKind(texts, kind))}
       />
+      {texts.kind === 'rodi' ? (
+        <Choice
+          label="Which stage"
+          options={RODI_STAGES.map((value) => ({ value, label: value }))}
+          value={texts.stage}
+          onChange={(stage) => form.change({ stage })}
+        />
+      ) : null}
       <FieldRow>
         <TextEntry form={form} name="where" label="Where" placeholder="Sump, back wall" />
         <WhenEntry form={form} name="sinceDay" kind="date" label="Since" />
         <TextEntry form={form} name="price" numeric label="Price" />
         <TextEntry form={form} name="monthly" numeric label="Costs a month" />
         <TextEntry form={form} name="watts" numeric label="Power" unit="W" />
+        <TextEntry form={form} name="socket" label="Plugged in at" placeholder="Strip on the left" />
+        <TextEntry form={form} name="by" label="Switched by" placeholder="Timer, controller, hand" />
         <TextEntry
           form={form}
           name="breakIn"
@@ -281,6 +294,8 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
           onPress={() => dispatch(commit(`${part.name} removed`, [{ remove: 'equipment', id: part.id }]))}
         />
       </Row>
+      <BreakInDiary part={part} />
+      <DripLoop part={part} />
       <Section title="Settings, dated">
         {part.settings.length > 0 ? (
           <Table

@@ -39,8 +39,26 @@ test('an empty interval is none; what was serviced and set is kept', () => {
   const read = readPart(texts({ service: '' }), { ...base, before: part });
   expect(read.ok && [read.part.serviceEveryDays, read.part.services]).toEqual([null, part.services]);
 });
+test('editing a part keeps its stage, its diary and what was seen of its cable', () => {
+  const before = readPart(texts({ kind: 'rodi', stage: 'resin', socket: 'Strip', by: 'timer' }), base);
+  if (!before.ok) throw new Error('not read');
+  const seen = { socket: 'Strip', by: 'timer', loopSeenDay: '2026-05-02' };
+  const foam = [{ day: '2026-05-02', is: 'wet' as const, cup: '' }];
+  const part = { ...before.part, plug: seen, foam };
+  const again = (patch: Partial<PartTexts>) => {
+    const read = readPart({ ...textsOfPart(part), ...patch }, { ...base, before: part });
+    if (!read.ok) throw new Error('not read');
+    return read.part;
+  };
+  expect(again({})).toEqual(part);
+  expect(again({ kind: 'other' }).stage).toBeUndefined();
+  // Another socket is another cable's way: its loop is looked at anew.
+  expect(again({ socket: 'Wall' }).plug).toEqual({ socket: 'Wall', by: 'timer', loopSeenDay: null });
+  expect(again({ socket: '', by: '' }).plug).toBeUndefined();
+});
 test.each([
   [{ name: ' ' }, 'name'],
+  [{ socket: 'x'.repeat(81) }, 'socket'],
   [{ name: 'x'.repeat(81) }, 'name'],
   [{ sinceDay: '' }, 'sinceDay'],
   [{ price: '-3' }, 'price'],

@@ -1,5 +1,5 @@
 /** A part of the equipment as texts, and from texts to the entity or to faults. */
-import { EQUIPMENT_KINDS, MAX_NAME, type Equipment } from '../../../core/document';
+import { EQUIPMENT_KINDS, MAX_NAME, type Equipment, type RODI_STAGES } from '../../../core/document';
 import { equipmentSchema } from '../../../core/document/checks';
 import { isDay } from '../../../core/time';
 import { readEntry } from '../../../core/units';
@@ -36,6 +36,9 @@ export interface PartTexts {
   watts: string;
   breakIn: string;
   service: string;
+  stage: (typeof RODI_STAGES)[number] | '';
+  socket: string;
+  by: string;
   onLoan: boolean;
   loanFrom: string;
   loanDue: string;
@@ -51,6 +54,9 @@ export const newPart = (today: string): PartTexts => ({
   watts: '',
   breakIn: '14',
   service: '30',
+  stage: '',
+  socket: '',
+  by: '',
   onLoan: false,
   loanFrom: '',
   loanDue: '',
@@ -75,6 +81,9 @@ export const textsOfPart = (e: Equipment): PartTexts => ({
   watts: text(e.watts),
   breakIn: String(e.breakInDays),
   service: text(e.serviceEveryDays),
+  stage: e.stage ?? '',
+  socket: e.plug?.socket ?? '',
+  by: e.plug?.by ?? '',
   onLoan: e.loan !== null,
   loanFrom: e.loan?.from ?? '',
   loanDue: e.loan?.dueDay ?? '',
@@ -90,7 +99,8 @@ export function readPart(
   if (t.name.trim() === '') faults.name = 'Give the part a name.';
   else if (t.name.length > MAX_NAME)
     faults.name = `The name is too long: ${MAX_NAME} characters is the most.`;
-  if (t.where.length > MAX_NAME) faults.where = `Too long: ${MAX_NAME} characters is the most.`;
+  for (const key of ['where', 'socket', 'by'] as const)
+    if (t[key].length > MAX_NAME) faults[key] = `Too long: ${MAX_NAME} characters is the most.`;
   if (!isDay(t.sinceDay)) faults.sinceDay = 'Choose the day it went in.';
   const number = (
     key: 'price' | 'monthly' | 'watts' | 'breakIn' | 'service',
@@ -138,8 +148,20 @@ export function readPart(
       loan: t.onLoan
         ? { from: t.loanFrom.trim(), dueDay: t.loanDue, returnedDay: before?.loan?.returnedDay ?? null }
         : null,
+      ...(t.kind === 'rodi' && t.stage !== '' ? { stage: t.stage } : {}),
+      ...(before?.foam ? { foam: before.foam } : {}),
+      ...plugOf(t, before),
     }),
   };
+}
+
+/** Its cable; what was seen of the drip loop holds for the socket it was seen at. */
+function plugOf(t: PartTexts, before: Equipment | null): Pick<Equipment, 'plug'> {
+  const [socket, by] = [t.socket.trim(), t.by.trim()];
+  const was = before?.plug;
+  const loopSeenDay = was && was.socket === socket ? was.loopSeenDay : null;
+  if (socket === '' && by === '' && loopSeenDay === null) return {};
+  return { plug: { socket, by, loopSeenDay } };
 }
 
 /** A setting of a part as it is noted today: both halves in at most 80 characters. */

@@ -87,6 +87,39 @@ test('money: what was spent, and the current of a month from the price a person 
   expect(screen.getByText('Spent so far')).toBeTruthy();
 });
 
+test('the diary of a skimmer takes one line a day and says what to do', () => {
+  const { doc } = onScreen(<PartScreen />, { doc: demo(), params: north({ partId: 'north-skimmer' }) });
+  expect(says('Day 9 of 14')).toBe(true);
+  expect(says(/^Open its outlet a little/)).toBe(true);
+  const before = doc().equipment['north-skimmer']?.foam?.length ?? 0;
+  type('Cup or outlet stands at', 'x'.repeat(81));
+  choose('Runs over');
+  expect(doc().equipment['north-skimmer']?.foam).toHaveLength(before);
+  type('Cup or outlet stands at', 'three turns');
+  choose('Runs over');
+  choose('Dark, rising slowly');
+  expect(doc().equipment['north-skimmer']?.foam?.slice(before)).toMatchObject([
+    { day: '2026-05-01', is: 'right' },
+  ]);
+  expect(says(/^Leave it as it is\. Wipe the neck/)).toBe(true);
+});
+
+test('cables: what hangs where, what one fuse would stop, and which drip loop nobody looked at', () => {
+  const doc = demo();
+  onScreen(<EquipmentScreen />, { doc, params: north() });
+  expect(says('Strip on the left, 82 W')).toBe(true);
+  expect(says(/^Heat and flow hang on this one/)).toBe(true);
+  expect(says(/^Drip loop not looked at: .*Skimmer/)).toBe(true);
+  document.body.innerHTML = '';
+  const shown = onScreen(<PartScreen />, { doc, params: north({ partId: 'north-skimmer' }) });
+  press('Drip loop seen today');
+  expect(shown.doc().equipment['north-skimmer']?.plug).toEqual({
+    socket: '',
+    by: '',
+    loopSeenDay: '2026-05-01',
+  });
+});
+
 test('a part that is not there is said so', () => {
   onScreen(<PartScreen />, { doc: demo(), params: north({ partId: 'nothing' }) });
   expect(says('There is no such part here')).toBe(true);

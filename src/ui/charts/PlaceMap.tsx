@@ -32,7 +32,7 @@ interface Props {
   pieces: readonly MapPiece[];
   summary: string;
   /** Where it was touched, in centimetres. */
-  onTouch: (x: number, y: number) => void;
+  onTouch?: (x: number, y: number) => void;
 }
 
 /** One side of the glass, y upwards: light as a tint, rock as blocks, corals as discs with what they reach when grown up as a dashed ring. */
@@ -51,7 +51,7 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
   };
   const onClick = ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
     const { left, bottom } = currentTarget.getBoundingClientRect();
-    if (scale > 0) onTouch((clientX - left) / scale, (bottom - clientY) / scale);
+    if (scale > 0) onTouch?.((clientX - left) / scale, (bottom - clientY) / scale);
   };
   return (
     <View
