@@ -20,7 +20,7 @@ export const pumpTool: Tool = {
   id: 'pump',
   title: 'Return pump and pipe',
   lede: 'Where the pump’s curve meets the pipe’s: the flow that really comes, wave pumps counted in the total.',
-  belowTitle: 'Points of the maker’s curve',
+  belowTitle: 'The pipe, and points of the maker’s curve',
   fields: (c) => [
     field('ratedLPerH', 'Pump without height', 'litresPerHour', 0, 1e6, {
       above: true,
@@ -35,12 +35,12 @@ export const pumpTool: Tool = {
     field('waveLPerH', 'Wave pumps, together', 'litresPerHour', 0, 1e6, { start: 0, decimals: 0 }),
     netField(c),
     ...CURVE_POINTS.flatMap((name) => [
-      field(`head${name}Cm`, `${name}: at a height of`, 'length', 0, 2000, {
+      field(`head${name}Cm`, `Curve ${name}, height`, 'length', 0, 2000, {
         above: true,
         optional: true,
         below: true,
       }),
-      field(`flow${name}LPerH`, `${name}: it gives`, 'litresPerHour', 0, 1e6, {
+      field(`flow${name}LPerH`, `Curve ${name}, flow`, 'litresPerHour', 0, 1e6, {
         above: true,
         optional: true,
         below: true,

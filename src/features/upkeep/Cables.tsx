@@ -25,7 +25,7 @@ export function Cables({ parts }: { parts: readonly Equipment[] }) {
           ))}
           {s.heatAndFlow ? (
             <Txt tone="nitrite">
-              Heat and flow hang on this one: one fuse stops both. Put one of two pumps elsewhere.
+              Heat and flow hang on this one: one fuse stops both. Hang one of them on another circuit.
             </Txt>
           ) : null}
         </Section>

@@ -209,7 +209,7 @@ function PartForm({ water, part }: { water: Water; part: Equipment | null }) {
         <TextEntry form={form} name="monthly" numeric label="Costs a month" />
         <TextEntry form={form} name="watts" numeric label="Power" unit="W" />
         <TextEntry form={form} name="socket" label="Plugged in at" placeholder="Strip on the left" />
-        <TextEntry form={form} name="by" label="Switched by" placeholder="Timer, controller, hand" />
+        <TextEntry form={form} name="by" label="Switched by" placeholder="Timer, hand" />
         <TextEntry
           form={form}
           name="breakIn"
