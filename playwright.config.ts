@@ -55,7 +55,7 @@ export default defineConfig({
   ],
   webServer: {
     command: `npx tsx server/main.ts`,
-    env: { PORT: String(port), ZOARIUM_DEMO: '' },
+    env: { PORT: String(port), ZOARIUM_DEMO: '', ZOARIUM_JOURNAL: '' },
     url: `http://127.0.0.1:${port}/health`,
     reuseExistingServer: false,
   },

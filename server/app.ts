@@ -1,4 +1,4 @@
-/** Serves the built app. It holds no data: what a person enters never leaves the browser. What a paired device sends lies in memory until the app takes it. */
+/** Serves the built app. It holds no data: what a person enters never leaves the browser. What a paired device sends lies in the door until the app takes it. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';

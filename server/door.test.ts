@@ -4,6 +4,9 @@ import type { Server } from 'node:http';
 import express from 'express';
 import { folded, hoursOf } from '../core/monitor';
 import { seededRandom } from '../core/random';
+import { appendFileSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Door, doorRoutes } from './door';
 import { csvOf, standIn, standInRoutes, STAND_IN_SCENES } from './standIn';
 
@@ -230,3 +233,52 @@ test('the stream says what came since, and goes on', () =>
     const wrong = await fetch(`${base}/monitor/stream`, { headers: { Authorization: 'Bearer no' } });
     expect(wrong.status).toBe(401);
   }));
+
+describe('a journal', () => {
+  let folder = '';
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'door-'));
+  });
+  afterEach(() => rmSync(folder, { recursive: true, force: true }));
+  const path = () => join(folder, 'kept', 'door.jsonl');
+  const opened = () => new Door(() => NOW, path());
+  const send = (door: Door, ...readings: object[]) => door.take({ device: 'bridge', readings }, NOW);
+
+  test('after a restart the token opens, numbers go on, and nothing counts twice', () => {
+    const door = opened();
+    const token = door.newToken();
+    expect(send(door, one(0), one(1))).toEqual({ taken: 2, twice: 0 });
+    const again = opened();
+    expect([again.epoch, again.opens(token), again.opens('f'.repeat(32))]).toEqual([door.epoch, true, false]);
+    expect(again.after(0)).toEqual(door.after(0));
+    expect(send(again, one(1), one(2), one(2))).toEqual({ taken: 1, twice: 2 });
+    expect(again.after(2).map((r) => r.seq)).toEqual([3]);
+    again.revoke();
+    expect([opened().paired, opened().opens(token)]).toEqual([false, false]);
+  });
+  test('it holds no token, only its owner may read it, and a line cut off in the middle costs only that line', () => {
+    const door = opened();
+    const token = door.newToken();
+    send(door, one(0));
+    expect(readFileSync(path(), 'utf8')).not.toContain(token);
+    expect(statSync(path()).mode & 0o077).toBe(0);
+    appendFileSync(path(), '{"taken":[{"seq":2,"dev');
+    const again = opened();
+    expect([again.opens(token), again.after(0).length]).toEqual([true, 1]);
+  });
+  test('what cannot be written down is not taken', () => {
+    const door = opened();
+    const token = door.newToken();
+    rmSync(join(folder, 'kept'), { recursive: true });
+    expect(() => send(door, one(0))).toThrow();
+    expect(door.after(0)).toEqual([]);
+    expect(() => door.revoke()).toThrow();
+    expect(door.opens(token)).toBe(true);
+  });
+  test('without one a restart forgets', () => {
+    const door = new Door(() => NOW);
+    const token = door.newToken();
+    const other = new Door(() => NOW);
+    expect([other.opens(token), other.epoch === door.epoch]).toEqual([false, false]);
+  });
+});

@@ -1,9 +1,10 @@
-/** The open door: bridges of real devices post readings here, the app of the same origin takes them out again. It keeps what was not yet taken in
- *  memory, by number, and nothing else. */
+/** The open door: bridges of real devices post readings here, the app of the same origin takes them out again. It keeps the last of them, by
+ *  number, and nothing else; with a journal also through a restart. */
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import express, { type NextFunction, type Request, type Response, type Router } from 'express';
 import rateLimit from 'express-rate-limit';
 import { postSchema, type MonitorReading } from '../core/monitor';
+import { Journal, type DoorState } from './journal';
 
 /** Readings kept until they are taken; the oldest go first. */
 const MOST_KEPT = 50_000;
@@ -14,34 +15,49 @@ const hashOf = (token: string): Buffer => createHash('sha256').update(token).dig
 
 /** What comes in, numbered, and who waits for it. */
 export class Door {
-  /** Another run of the server counts anew: numbers hold within one only. */
-  readonly epoch = randomBytes(8).toString('hex');
-  private token: Buffer | null = null;
-  private kept: MonitorReading[] = [];
-  private readonly known = new Set<string>();
-  private seq = 0;
-  /** @param now the present, for tests another */
-  constructor(readonly now: () => number = Date.now) {}
+  private readonly state: DoorState;
+  private readonly journal: Journal;
+  private readonly known: Set<string>;
+  private seq: number;
+  /** @param now the present, for tests another
+   *  @param journal path of the file in which it remembers; null: a restart forgets, and numbers count anew */
+  constructor(
+    readonly now: () => number = Date.now,
+    journal: string | null = null,
+  ) {
+    this.journal = new Journal(journal, MOST_KEPT);
+    this.state = this.journal.open();
+    this.known = new Set(this.state.kept.map(keyOf));
+    this.seq = this.state.kept[this.state.kept.length - 1]?.seq ?? 0;
+  }
   private readonly waiting = new Set<(readings: readonly MonitorReading[]) => void>();
 
   /** A new token of 128 bits, shown once; the one before no longer opens. */
   newToken(): string {
     const token = randomBytes(16).toString('hex');
-    this.token = hashOf(token);
+    this.pair(hashOf(token).toString('hex'));
     return token;
   }
   revoke(): void {
-    this.token = null;
+    this.pair(null);
+  }
+  private pair(token: string | null): void {
+    this.journal.write({ token });
+    this.state.token = token;
+  }
+  /** Numbers hold within one run of the door. */
+  get epoch(): string {
+    return this.state.epoch;
   }
   get paired(): boolean {
-    return this.token !== null;
+    return this.state.token !== null;
   }
   opens(token: string): boolean {
-    return this.token !== null && timingSafeEqual(hashOf(token), this.token);
+    return this.state.token !== null && timingSafeEqual(hashOf(token), Buffer.from(this.state.token, 'hex'));
   }
 
   /** All of them, or none: a sentence says what is wrong. What was sent before is not taken twice.
-   *  @returns how many were new */
+   *  @returns how many were new @throws where they cannot be written down: then none is taken */
   take(body: unknown, nowMs: number): { taken: number; twice: number } | { wrong: string } {
     const read = postSchema.safeParse(body);
     if (!read.success) {
@@ -53,26 +69,31 @@ export class Door {
     const odd = timed.findIndex((r) => r.atMs > nowMs + AHEAD_MS || r.atMs < nowMs - OLDEST_MS);
     if (odd >= 0)
       return { wrong: `readings.${odd}.at: lies more than a day ahead, or more than 400 days back` };
-    const fresh: MonitorReading[] = [];
-    for (const r of timed) {
-      const key = `${device}|${r.what}|${r.atMs}`;
-      if (this.known.has(key)) continue;
-      this.known.add(key);
-      fresh.push({ seq: ++this.seq, device, atMs: r.atMs, what: r.what, value: r.value });
+    const fresh = new Map<string, MonitorReading>();
+    for (const { atMs, what, value } of timed) {
+      const reading = { seq: this.seq + fresh.size + 1, device, atMs, what, value };
+      const key = keyOf(reading);
+      if (!this.known.has(key) && !fresh.has(key)) fresh.set(key, reading);
     }
-    this.kept.push(...fresh);
-    if (this.kept.length > MOST_KEPT) this.kept = this.kept.slice(-MOST_KEPT);
+    const taken = [...fresh.values()];
+    // Said to be taken only when it stands in the file.
+    if (taken.length > 0) this.journal.write({ taken });
+    this.seq += taken.length;
+    for (const key of fresh.keys()) this.known.add(key);
+    this.state.kept.push(...taken);
+    if (this.state.kept.length > MOST_KEPT) this.state.kept = this.state.kept.slice(-MOST_KEPT);
+    this.journal.trim(this.state);
     if (this.known.size > 4 * MOST_KEPT) {
       const young = [...this.known].slice(-2 * MOST_KEPT);
       this.known.clear();
       for (const key of young) this.known.add(key);
     }
-    if (fresh.length > 0) for (const tell of this.waiting) tell(fresh);
-    return { taken: fresh.length, twice: timed.length - fresh.length };
+    if (taken.length > 0) for (const tell of this.waiting) tell(taken);
+    return { taken: taken.length, twice: timed.length - taken.length };
   }
 
   after(seq: number): readonly MonitorReading[] {
-    return this.kept.filter((r) => r.seq > seq);
+    return this.state.kept.filter((r) => r.seq > seq);
   }
   listen(tell: (readings: readonly MonitorReading[]) => void): () => void {
     this.waiting.add(tell);
@@ -80,8 +101,21 @@ export class Door {
   }
 }
 
+const keyOf = (r: Pick<MonitorReading, 'device' | 'what' | 'atMs'>): string =>
+  `${r.device}|${r.what}|${r.atMs}`;
+
 const said = (response: Response, status: number, error: string) =>
   void response.status(status).set('Cache-Control', 'no-store').json({ error });
+
+/** What an act says that has to be written down first; null, and the answer given, where that cannot be. */
+function written<T>(response: Response, act: () => T): T | null {
+  try {
+    return act();
+  } catch {
+    said(response, 503, 'nothing was changed: the server cannot write it down; try again later');
+    return null;
+  }
+}
 
 /** Routes of the door. No other origin may call it: nothing is said about any, and a browser that names one is refused. */
 export function doorRoutes(door: Door): Router {
@@ -117,7 +151,8 @@ export function doorRoutes(door: Door): Router {
           large ? 'more than 64 kB in one request' : 'that is no JSON',
         );
       }
-      const result = door.take(request.body, door.now());
+      const result = written(response, () => door.take(request.body, door.now()));
+      if (!result) return;
       if ('wrong' in result) return said(response, 422, result.wrong);
       response.status(202).json(result);
     });
@@ -125,11 +160,11 @@ export function doorRoutes(door: Door): Router {
   routes.post('/monitor/token', limited, sameOrigin, (request, response) => {
     // Only the app's own page may pair: a script on another one has another origin, and a form cannot set this.
     if (request.headers['x-zoarium'] !== 'pair') return said(response, 403, 'only the app may pair');
-    response.set('Cache-Control', 'no-store').json({ token: door.newToken() });
+    const token = written(response, () => door.newToken());
+    if (token) response.set('Cache-Control', 'no-store').json({ token });
   });
   routes.delete('/monitor/token', limited, sameOrigin, withToken, (_request, response) => {
-    door.revoke();
-    response.status(204).end();
+    if (written(response, () => (door.revoke(), true))) response.status(204).end();
   });
   routes.get('/monitor/stream', sameOrigin, withToken, (request, response) => {
     const { epoch, after } = request.query;
