@@ -222,7 +222,7 @@ const readVial = async (page: Page) => {
 /** Two weeks of a practice tank lived by hand: bacteria, a dose, kits on some evenings. */
 const practise = async (page: Page) => {
   await page.getByRole('radio', { name: 'The dead bottle' }).click();
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page.getByRole('heading', { name: 'The dead bottle' }).waitFor();
   for (let i = 0; i < 6; i++) {
     await page.getByRole('button', { name: 'To the next evening' }).click();
@@ -245,6 +245,8 @@ const lookBack = async (page: Page) => {
   const heading = page.getByRole('heading', { name: 'Looking back' });
   await heading.evaluate((h) => h.scrollIntoView({ block: 'start' }));
   await page.waitForTimeout(6000);
+  const decisions = page.getByRole('heading', { name: 'What each decision came to' });
+  await decisions.evaluate((h) => h.scrollIntoView({ block: 'center' }));
 };
 
 const SHOTS: Shot[] = [

@@ -33,7 +33,7 @@ const lineSchema = z.union([
 type Line = z.infer<typeof lineSchema>;
 
 /** A run that begins with nothing. */
-export const newState = (): DoorState => ({ epoch: randomBytes(8).toString('hex'), token: null, kept: [] });
+const newState = (): DoorState => ({ epoch: randomBytes(8).toString('hex'), token: null, kept: [] });
 
 /** Writes to a file that only its owner may read. With no path it remembers nothing. */
 export class Journal {

@@ -1,8 +1,16 @@
 import { IN, type Document, type WaterEvent } from '../document';
 import { DAY_MS, UTC } from '../time';
 import {
+  atWork,
   begin,
   carefulDay,
+  costOf,
+  daysToShop,
+  decisionsOf,
+  PRICES,
+  purse,
+  sittingMinutes,
+  truthOfRun,
   play,
   PRACTICE_WATER,
   scenarioFrom,
@@ -112,6 +120,73 @@ test('animals in another water are not felt here', () => {
   expect(truth(s, 1, fish(PRACTICE_WATER), 4).pools.ammonium).toBeGreaterThan(
     truth(s, 1, doc, 4).pools.ammonium,
   );
+});
+describe('what a decision cost', () => {
+  const cost = (s: Scenario, seed: number, doc: Document, days: number) => {
+    const now = START + days * DAY_MS;
+    const was = truthOfRun(s, seed, doc, PRACTICE_WATER, START, now);
+    return decisionsOf(doc, PRACTICE_WATER, now).map((d) => ({
+      kind: d.what.kind,
+      ...costOf(was, d, s, seed, doc, PRACTICE_WATER, START, now),
+    }));
+  };
+  test('it is the run without it: media bring the day nearer, a dose onto fish costs them, a change takes nitrogen out', () => {
+    const s = scenario('patient-dry-rock');
+    let doc = logged(fresh(s), 1, { kind: 'ammoniaDose', mgN: 200, mL: null });
+    doc = logged(doc, 2, { kind: 'bacteria', seed: 'media', mL: null });
+    const before = truth(s, 1, doc, 3).pools;
+    doc = logged(doc, 3, { kind: 'waterChange', litres: 20 });
+    for (let day = 8; day < 60; day += 6) doc = logged(doc, day, { kind: 'ammoniaDose', mgN: 200, mL: null });
+    const [dose, media, change] = cost(s, 1, doc, 60);
+    expect([dose?.kind, media?.kind, change?.kind]).toEqual(['ammoniaDose', 'bacteria', 'waterChange']);
+    expect(dose?.nitrogenMg).toBe(200);
+    expect(change?.nitrogenMg).toBeCloseTo(-20 * (before.ammonium + before.nitrite + before.nitrate), 0);
+    // By hand: the first evening of each, looked at one by one.
+    const first = (d: Document) => {
+      for (let day = 0; day < 60; day++) if (truth(s, 1, d, day + 0.79 + 1e-6).passes()) return day + 0.79;
+      return null;
+    };
+    const { [Object.keys(doc.events).find((id) => doc.events[id]?.kind === 'bacteria')!]: _, ...rest } =
+      doc.events;
+    expect(media?.readyWith).toBeCloseTo(first(doc)!, 1);
+    expect(media?.readyWithout ?? 99).toBeCloseTo(first({ ...doc, events: rest }) ?? 99, 1);
+    expect(media!.readyWith!).toBeLessThan(media!.readyWithout ?? 99);
+  });
+  test('animals: lost by it, or saved by it; what stood in the log at the start is no decision', () => {
+    const s = scenario('fish-on-the-first-day');
+    const dosed = logged(fresh(s), 2, { kind: 'ammoniaDose', mgN: 900, mL: null });
+    expect(cost(s, 1, dosed, 5)).toMatchObject([{ kind: 'ammoniaDose', lost: 1, saved: 0 }]);
+    const rescued = logged(dosed, 2.2, { kind: 'waterChange', litres: 500 });
+    expect(cost(s, 1, rescued, 5)).toMatchObject([
+      { kind: 'ammoniaDose', lost: 0 },
+      { kind: 'waterChange', saved: 1 },
+    ]);
+    expect(decisionsOf(fresh(s), PRACTICE_WATER, START + 9 * DAY_MS)).toEqual([]);
+  });
+});
+test('the purse is what the log says was used, and hours are a working week’s', () => {
+  const s = scenario('patient-dry-rock');
+  let doc = logged(fresh(s), 1, { kind: 'bacteria', seed: 'bottle', mL: null });
+  doc = logged(doc, 2, { kind: 'waterChange', litres: 40 });
+  const sample = {
+    id: 'mine',
+    waterId: PRACTICE_WATER,
+    at: new Date(START).toISOString(),
+    readings: [],
+    note: '',
+  };
+  doc = { ...doc, samples: { mine: sample, 'start-1': { ...sample, id: 'start-1' } } };
+  const paid = purse(s, doc, PRACTICE_WATER);
+  expect(paid).toMatchObject({ tests: 1, water: 4, bacteria: PRICES.bottle, animals: 0, spent: 20 });
+  expect(paid.left).toBe(s.budget - 20);
+  const wait = doc.kits['kit-ammonia']!.waitMinutes ?? 0;
+  expect(sittingMinutes(doc.kits, ['ammonia', 'ph'])).toBe(
+    6 + Math.max(wait, doc.kits['kit-ph']!.waitMinutes ?? 0),
+  );
+  expect(sittingMinutes(doc.kits, [])).toBe(0);
+  expect([0, 1, 5, 6].map((day) => atWork(day, 12))).toEqual([false, true, true, false]);
+  expect([7.9, 8, 17.4, 17.5].map((hour) => atWork(3, hour))).toEqual([false, true, true, false]);
+  expect([0, 1, 5, 6].map(daysToShop)).toEqual([6, 5, 1, 0]);
 });
 describe('played by the app’s advice alone', () => {
   test.each(['fish-on-the-first-day', 'transfer', 'overdosed'])(

@@ -33,6 +33,8 @@ export interface Truth {
   /** By tenth of a day: what stood in the water, mg N/L, and what both groups could do. */
   course: { ammonia: number; nitrite: number; nitrate: number; first: number; second: number; dkh: number }[];
   peakFree: number;
+  /** The first evening on which a proof would have passed; null where none did, or where it was not asked for. */
+  readyDay: number | null;
   /** Would 2 mg/L, dosed now in the believed volume, be gone in a day? */
   passes: () => boolean;
 }
@@ -46,7 +48,11 @@ const FOOD_MG_N = { pellets: 75, frozen: 16, seafood: 27.5 } as const;
 
 type Logged = { day: number; event: WaterEvent };
 
-/** @param startMs when the tank was begun @param waterId the practice water in the document */
+/** Of a day: when a keeper would look. */
+const EVENING = 19 / 24;
+
+/** @param startMs when the tank was begun @param waterId the practice water in the document
+ *  @param watched whether the first evening on which a proof would pass is looked for: it costs as much again */
 export function truthAt(
   scenario: Scenario,
   seed: number,
@@ -54,6 +60,7 @@ export function truthAt(
   waterId: string,
   startMs: number,
   nowMs: number,
+  watched = false,
 ): Truth {
   const d = drawFrom(seededRandom(seed * 7919 + 101));
   const draw = (x: number | [number, number] | undefined): number | undefined =>
@@ -100,6 +107,12 @@ export function truthAt(
     }, 0);
   let load = 0;
   let free = 0;
+  const passesAt = (at: number): boolean => {
+    if (w.first < 0.2) return false;
+    const after = world.dayAfterDose(at, (PROOF_MG_N * scenario.start.litres) / trueL);
+    return after.ammonium < CLEAR.ammonia && after.nitrite < CLEAR.nitrite;
+  };
+  let readyDay: number | null = null;
   const ph = (at: number): number => 8.1 + 0.08 * Math.sin(2 * Math.PI * ((at % 1) - 0.4));
   const steps = Math.max(0, Math.floor(until / DT));
   for (let i = 0; i < steps; i++) {
@@ -171,6 +184,7 @@ export function truthAt(
         load = loadOf(at);
       }
     }
+    if (watched && readyDay === null && i % 100 === Math.round(EVENING * 100) && passesAt(at)) readyDay = at;
     if (i % 10 === 0)
       course.push({
         ammonia: w.ammonium,
@@ -194,11 +208,8 @@ export function truthAt(
     signs: mishaps.some((m) => m.kind === 'signs' && m.day <= until && until < m.day + m.days),
     course,
     peakFree,
-    passes: () => {
-      if (w.first < 0.2) return false;
-      const after = world.dayAfterDose(until, (PROOF_MG_N * scenario.start.litres) / trueL);
-      return after.ammonium < CLEAR.ammonia && after.nitrite < CLEAR.nitrite;
-    },
+    readyDay,
+    passes: () => passesAt(until),
   };
 }
 

@@ -1,20 +1,32 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { isNitrogen } from '../../../core/document';
-import { carefulDay, PRACTICE_WATER, type Scenario, type Truth } from '../../../core/practice';
+import { bandOf, saidOf } from '../../../core/forecast';
+import {
+  carefulDay,
+  PRACTICE_WATER,
+  purse,
+  truthOfRun,
+  type Scenario,
+  type Truth,
+} from '../../../core/practice';
 import { DAY_MS } from '../../../core/time';
 import { writeDocument } from '../../../core/document/checks';
 import {
   localDay,
+  localMidnight,
   practiceRun,
   selectDocument,
   selectEvidence,
+  shortDay,
   useAppSelector,
   useNow,
   type PracticeRun,
 } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
+import { BandStrips } from '../../ui/charts/BandStrips';
 import { Curves } from '../../ui/charts/Curves';
 import { download } from '../shell/download';
+import { Decisions } from './Decisions';
 
 /** Truth against log on one drawing, what it cost, and what the careful course would have done from the same start. */
 export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: Scenario; truth: Truth }) {
@@ -44,6 +56,7 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
     .flatMap((a) => a.moves.filter((m) => m.to.kind === 'water').map((m) => Date.parse(m.at)))
     .sort((a, b) => a - b)[0];
   const events = Object.values(doc.events);
+  const paid = purse(scenario, doc, PRACTICE_WATER);
   const changed = events.reduce((sum, e) => (e.kind === 'waterChange' ? sum + e.litres : sum), 0);
   const doses = events.filter((e) => e.kind === 'ammoniaDose').length;
   const logged = [read('ammonia'), read('nitrite')].filter((c) => c.points.length > 1);
@@ -85,6 +98,12 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
         }
       />
       <Line name="Doses, and water changed" value={`${doses}, ${changed.toFixed(0)} L`} />
+      <Line
+        name="Spent"
+        value={`${paid.spent.toFixed(0)} of ${scenario.budget.toFixed(0)}: tests ${paid.tests.toFixed(0)}, water ${paid.water.toFixed(0)}, bacteria ${paid.bacteria.toFixed(0)}, animals ${paid.animals.toFixed(0)}`}
+      />
+      <DatesAsSaid run={run} scenario={scenario} now={now} />
+      <Decisions run={run} scenario={scenario} now={now} />
       {looked ? (
         <Txt tone="nitrite">
           You have looked at the truth: nothing is held against the careful course any more.
@@ -130,5 +149,43 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
         />
       </Row>
     </Section>
+  );
+}
+
+/** The forecast's likely day of the proof as it was said on each day, against the evening on which one would truly have passed. */
+function DatesAsSaid({ run, scenario, now }: { run: PracticeRun; scenario: Scenario; now: number }) {
+  const doc = useAppSelector(selectDocument);
+  const list = saidOf(doc, PRACTICE_WATER);
+  const [first] = list;
+  const truly = useMemo(
+    () => truthOfRun(scenario, run.seed, doc, PRACTICE_WATER, run.startMs, now).readyDay,
+    [scenario, run.seed, run.startMs, doc, now],
+  );
+  const words =
+    truly === null
+      ? 'None would have passed by now.'
+      : `Truly one would have passed from day ${Math.floor(truly) + 1}.`;
+  if (!first || list.length < 2)
+    return <Txt kind="small">{`The forecast said its dates on fewer than two days. ${words}`}</Txt>;
+  const dayOf = (ms: number) => (ms - run.startMs) / DAY_MS;
+  const bands = list.map((said) => {
+    const { lowMs, midMs, highMs } = bandOf(said);
+    return { atMs: Date.parse(said.at), low: dayOf(lowMs), mid: dayOf(midMs), high: dayOf(highMs) };
+  });
+  const points =
+    truly === null ? [] : [{ atMs: run.startMs + truly * DAY_MS, low: truly, mid: truly, high: truly }];
+  return (
+    <>
+      <BandStrips
+        series={[{ name: 'proof', unit: 'day of the tank', tone: 'nitrate', bands, points }]}
+        nowMs={now}
+        fromMs={Date.parse(first.at)}
+        toMs={now}
+        midnight={localMidnight}
+        dayLabel={shortDay}
+        summary={`The likely day of the proof as it was said on ${list.length} days. ${words}`}
+      />
+      <Txt kind="small">{`The dates of the proof as the forecast said them. ${words}`}</Txt>
+    </>
   );
 }

@@ -9,7 +9,18 @@ import {
   GONE,
   isIn,
 } from '../../../core/document';
-import { PRACTICE_WATER, sitting, truthAt, type Scenario, type Truth } from '../../../core/practice';
+import {
+  atWork,
+  daysToShop,
+  PRACTICE_WATER,
+  PRICES,
+  purse,
+  sitting,
+  sittingMinutes,
+  truthAt,
+  type Scenario,
+  type Truth,
+} from '../../../core/practice';
 import { DAY_MS, HOUR_MS } from '../../../core/time';
 import { animalWords } from '../../../core/words';
 import {
@@ -47,6 +58,10 @@ export function Playing({ run }: { run: PracticeRun }) {
   // With animals in nobody is led to a dose.
   const living = Object.values(doc.animals).some((a) => isIn(a, PRACTICE_WATER));
   const [ended, setEnded] = useState(false);
+  const money = purse(scenario, doc, PRACTICE_WATER);
+  const here = new Date(now);
+  const working = atWork(here.getDay(), here.getHours() + here.getMinutes() / 60);
+  const shop = daysToShop(here.getDay());
   const away = scenario.mishaps.find(
     (m) => m.kind === 'away' && truth.day >= m.day && truth.day < m.day + m.days,
   );
@@ -63,9 +78,19 @@ export function Playing({ run }: { run: PracticeRun }) {
         <Txt tone="nitrite">
           You are away: nobody can test or change. Let the days pass until you are back.
         </Txt>
+      ) : working ? (
+        <Txt tone="second">You are at work until half past five: nobody can test or change.</Txt>
+      ) : money.left < PRICES.sitting ? (
+        <Txt tone="nitrite">
+          {`The budget of ${scenario.budget.toFixed(0)} is spent: no more kits, and nothing more from the shop.`}
+        </Txt>
       ) : (
         <Sitting run={run} truth={truth} now={now} />
       )}
+      <Line
+        name="Money left"
+        value={`${Math.max(0, money.left).toFixed(0)} of ${scenario.budget.toFixed(0)}; a sitting costs ${PRICES.sitting}`}
+      />
       <Section title="In the app">
         <Txt kind="small" tone="second">
           What you do is logged with the real screens, at the tank’s own hour; the tank feels what is logged.
@@ -73,9 +98,23 @@ export function Playing({ run }: { run: PracticeRun }) {
         <Go href={`/water/${PRACTICE_WATER}` as Href}>Today: what would the app do now, and why?</Go>
         {living ? null : <Go href={`/water/${PRACTICE_WATER}/cycle/dose` as Href}>Dose ammonia</Go>}
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=waterChange` as Href}>Change water</Go>
-        <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>Add bacteria</Go>
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=dose` as Href}>Raise alkalinity</Go>
-        <Go href={`/water/${PRACTICE_WATER}/stock/add` as Href}>Let an animal in</Go>
+      </Section>
+      <Section title="The shop">
+        {shop > 0 ? (
+          <Txt kind="small" tone="second">
+            {`Open on Saturdays: in ${shop} day${shop === 1 ? '' : 's'}. A bottle ${PRICES.bottle}, media ${PRICES.media}, an animal ${PRICES.animal}.`}
+          </Txt>
+        ) : (
+          <>
+            <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>
+              {`Add bacteria: a bottle ${PRICES.bottle}, media ${PRICES.media}`}
+            </Go>
+            <Go
+              href={`/water/${PRACTICE_WATER}/stock/add` as Href}
+            >{`Let an animal in: ${PRICES.animal}`}</Go>
+          </>
+        )}
       </Section>
       {ended ? (
         <Debrief run={run} scenario={scenario} truth={truth} />
@@ -234,6 +273,11 @@ function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: num
           />
         ))}
       </Row>
+      {picked.length > 0 ? (
+        <Txt kind="small" tone="second">
+          {`About ${sittingMinutes(doc.kits, picked)} minutes at the table; costs ${PRICES.sitting}.`}
+        </Txt>
+      ) : null}
       {shown ? (
         <>
           {shown.map((r) => (

@@ -1,6 +1,8 @@
 /** What happened between two decisions, in one line; and readings as the kits show them. */
-import { type Kit, type Reading, readingText } from '../../../core/document';
-import type { Scenario } from '../../../core/practice';
+import { type Document, type Kit, type Reading, readingText } from '../../../core/document';
+import { PRICES, type Decision, type DecisionCost, type Scenario } from '../../../core/practice';
+import { formatDecimal } from '../../../core/units';
+import { animalWords } from '../../../core/words';
 import { DAY_MS } from '../../../core/time';
 import { showQuantity, type UnitPreferences } from '../../../core/units';
 
@@ -32,4 +34,70 @@ export function readingLine(reading: Reading, kits: Record<string, Kit>, units: 
   if (value.kind === 'exact' && (reading.parameter === 'temperature' || reading.parameter === 'salinity'))
     return showQuantity(reading.parameter, value.value, units);
   return `${readingText(value)}${kit ? `, by ${kit.name}` : ''}`;
+}
+
+/** "2.0 mg/L of ammonia dosed", "40 L changed", "Turbo snail let in". */
+export function decisionWords(
+  { what }: Decision,
+  doc: Document,
+  litres: number,
+  units: UnitPreferences,
+): string {
+  if (what.kind === 'animal') {
+    const animal = doc.animals[what.animalId];
+    return animal ? `${animalWords(doc, animal)} let in` : 'An animal let in';
+  }
+  const { event } = what;
+  switch (event.kind) {
+    case 'ammoniaDose':
+      return `Ammonia dosed, ${formatDecimal(event.mgN / litres, 1)} mg N/L`;
+    case 'waterChange':
+      return `${showQuantity('volume', event.litres, units, 0)} changed`;
+    case 'bacteria':
+      return event.seed === 'bottle' ? 'A bottle of bacteria' : 'Running media put in';
+    case 'food':
+      return event.food === 'seafood' ? 'Seafood put in' : 'Fed';
+    case 'dose':
+      return `${event.what} raised`;
+    default:
+      return 'Something switched off';
+  }
+}
+
+/** What it came to, each part that counts: the day of the proof, animals, nitrogen, money. Calm where it came to nothing. */
+export function costWords(cost: DecisionCost, decision: Decision): string {
+  const parts = [...animalsOf(cost), dayOfProof(cost)];
+  const mg = Math.round(cost.nitrogenMg);
+  if (mg !== 0) parts.push(mg > 0 ? `${mg} mg N in` : `${-mg} mg N out`);
+  const price = priceOf(decision);
+  if (price >= 0.05) parts.push(`cost ${price.toFixed(1)}`);
+  return parts.join('; ');
+}
+
+const animalsOf = ({ lost, saved }: DecisionCost): string[] => [
+  ...(lost > 0 ? [`cost ${lost === 1 ? 'an animal its life' : `${lost} animals their lives`}`] : []),
+  ...(saved > 0 ? [`kept ${saved === 1 ? 'an animal' : `${saved} animals`} alive`] : []),
+];
+
+function dayOfProof({ readyWith, readyWithout, moreCapacity }: DecisionCost): string {
+  const day = (at: number): string => `day ${Math.floor(at) + 1}`;
+  if (readyWith !== null && readyWithout !== null) {
+    const by = Math.round(readyWith - readyWithout);
+    if (by === 0) return 'the proof no sooner and no later';
+    const days = `${Math.abs(by)} day${Math.abs(by) === 1 ? '' : 's'}`;
+    return by < 0 ? `the proof ${days} sooner` : `the proof ${days} later`;
+  }
+  if (readyWith !== null) return `without it no proof by now, with it from ${day(readyWith)}`;
+  if (readyWithout !== null) return `without it a proof from ${day(readyWithout)}, with it none by now`;
+  const share = Math.round(100 * moreCapacity);
+  if (Math.abs(share) < 2) return 'no proof by now either way';
+  return `no proof by now either way, the slower bacteria ${Math.abs(share)} % ${share > 0 ? 'stronger' : 'weaker'} by it`;
+}
+
+function priceOf({ what }: Decision): number {
+  if (what.kind === 'animal') return PRICES.animal;
+  const { event } = what;
+  if (event.kind === 'waterChange') return event.litres * PRICES.changePerL;
+  if (event.kind === 'bacteria') return event.seed === 'bottle' ? PRICES.bottle : PRICES.media;
+  return event.kind === 'dose' || event.kind === 'ammoniaDose' ? PRICES.dose : 0;
 }

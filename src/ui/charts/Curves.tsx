@@ -15,7 +15,9 @@ interface Props {
 
 const HEIGHT = 240;
 const LEFT = 44;
+/** Room for the names of the curves, and a letter's width of them. */
 const RIGHT = 64;
+const LETTER = 8.4;
 const TOP = 24;
 const BOTTOM = 34;
 const DASHES = [undefined, '10 5', '2 5'];
@@ -27,7 +29,8 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
   const xs = curves.flatMap((c) => c.points.map((p) => p.x));
   const top = niceTop(Math.max(...curves.flatMap((c) => c.points.map((p) => p.y)), 0));
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
-  const x = linear([x0, x1], [LEFT, Math.max(LEFT + 1, width - RIGHT)]);
+  const right = Math.max(RIGHT, 8 + LETTER * Math.max(0, ...curves.map((c) => c.label.length)));
+  const x = linear([x0, x1], [LEFT, Math.max(LEFT + 1, width - right)]);
   const y = linear([0, top], [HEIGHT - BOTTOM, TOP]);
   const ends = spreadLabels(
     curves.map((c) => y(c.points[c.points.length - 1]?.y ?? 0) + 5),
@@ -40,7 +43,7 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
       {width > 0 ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
           {niceTicks(0, top, 4).map((t) => (
-            <Line key={t} x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} stroke={roles.hairline} />
+            <Line key={t} x1={LEFT} x2={width - right} y1={y(t)} y2={y(t)} stroke={roles.hairline} />
           ))}
           {niceTicks(0, top, 4).map((t) => (
             <ChartText key={t} x={LEFT - 6} y={y(t) + 5} anchor="end">
@@ -55,7 +58,7 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
               {String(Number(t.toFixed(2)))}
             </ChartText>
           ))}
-          <ChartText x={width - RIGHT + 8} y={HEIGHT - 14}>
+          <ChartText x={width - right + 8} y={HEIGHT - 14}>
             {xLabel}
           </ChartText>
           {mark && mark.x >= x0 && mark.x <= x1 ? (
@@ -85,7 +88,7 @@ export function Curves({ curves, xLabel, yLabel, mark, summary }: Props) {
             />
           ))}
           {curves.map((c, i) => (
-            <ChartText key={c.label} x={width - RIGHT + 8} y={ends[i] ?? 0} tone="ink" bold>
+            <ChartText key={c.label} x={width - right + 8} y={ends[i] ?? 0} tone="ink" bold>
               {c.label}
             </ChartText>
           ))}
