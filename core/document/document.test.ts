@@ -4,7 +4,6 @@ import { brokenReferences, readDocument, readingDocument, writeDocument } from '
 import {
   applyChanges,
   changesOf,
-  editsToRemoveWater,
   emptyDocument,
   nitrogenInterval,
   readingInterval,
@@ -15,6 +14,7 @@ import {
   VERSION,
   type Kit,
 } from './index';
+import { editsToRemoveWater } from './removal';
 import { MIGRATIONS } from './migrations';
 
 const ammonia = STARTER_KITS.find((k) => k.parameter === 'ammonia') as Kit;

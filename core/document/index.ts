@@ -1,7 +1,6 @@
 export * from './types';
 export * from './vocabulary';
 export { applyChanges, changesOf, entityIn, reversed, type Change, type Edit } from './changes';
-export { editsToRemoveAnimal, editsToRemoveEntry, editsToRemoveKit, editsToRemoveWater } from './removal';
 export {
   isNitrogen,
   kitExpired,

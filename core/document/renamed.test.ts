@@ -1,4 +1,5 @@
-import { editsToRemoveAnimal, emptyDocument, IN, renamed, type Animal, type Task } from '.';
+import { emptyDocument, IN, renamed, type Animal, type Task } from '.';
+import { editsToRemoveAnimal } from './removal';
 
 const A: Animal = {
   id: 'a',

@@ -6,7 +6,6 @@ import {
   applyChanges,
   changesOf,
   closedOn,
-  editsToRemoveWater,
   emptyDocument,
   GONE,
   IN,
@@ -25,6 +24,7 @@ import {
   type Quarantine,
   type Water,
 } from './index';
+import { editsToRemoveWater } from './removal';
 
 const size = { kind: 'volume' as const, volumeL: 60 };
 const base = { startDay: '2026-01-01', size, sumpL: 0, rockKg: 0, sandKg: 0, hasLid: true };

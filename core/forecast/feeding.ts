@@ -1,7 +1,7 @@
 /** What animals bring into the water, as acts on the line of time: their load from the day they join, meals where they are logged. */
 import { waterOf, type WaterEvent } from '../document';
 import type { WaterEvidence } from '../evidence';
-import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
+import { FOOD_MG_N_PER_G } from '../nitrogen/food';
 import { speciesOf } from '../species';
 import { EXCRETED_SHARE, groupLoadMgN } from '../stocking/load';
 import { DAY_MS } from '../time';

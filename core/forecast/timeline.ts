@@ -1,6 +1,6 @@
 /** What a person did and read, laid on one line of time for the kernel: steps, acts exactly at their moment, readings to compare with. */
 import { isNitrogen, readerShare, type Kit } from '../document';
-import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
+import { FOOD_MG_N_PER_G } from '../nitrogen/food';
 import type { Point, WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';

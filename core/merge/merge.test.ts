@@ -4,11 +4,11 @@ import {
   applyChanges,
   changesOf,
   COLLECTION_NAMES,
-  editsToRemoveWater,
   type Document,
   type Edit,
   type Sample,
 } from '../document';
+import { editsToRemoveWater } from '../document/removal';
 import { readDocument, writeDocument, type Revision } from '../document/checks';
 import { documents } from '../testing/arbitraries';
 import { merged, tombstoneId, type Versioned } from '.';

@@ -5,7 +5,8 @@ import type { CauseCode, StatementOf } from '../statements';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N } from '../units';
 import { NITROGEN } from './limits';
-import { FOOD_MG_N_PER_G, nitrogenStrata, type Strata } from './strata';
+import { FOOD_MG_N_PER_G } from './food';
+import { nitrogenStrata, type Strata } from './strata';
 
 export interface Cause {
   says: StatementOf<CauseCode>;

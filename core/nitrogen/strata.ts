@@ -1,14 +1,8 @@
 /** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
 import { trusted, type Point, type WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
+import { FOOD_MG_N_PER_G } from './food';
 import { NITROGEN } from './limits';
-
-/** mg N in a gram of food as given. Pellets 7.5 % N, frozen food 1.6 % (10 % protein wet / 6.25), raw seafood 2.75 %. */
-export const FOOD_MG_N_PER_G = {
-  pellets: NITROGEN.pelletsMgNPerG,
-  frozen: NITROGEN.frozenMgNPerG,
-  seafood: NITROGEN.seafoodMgNPerG,
-} as const;
 
 /** Rot of food and seafood, per day. */
 const ROT_PER_DAY = NITROGEN.rotPerDay;

@@ -8,7 +8,7 @@ import { speciesOf, type Species, type WithKinds } from '../species';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
 import { simulateNitrogen, DEFAULT_PARAMS, EMPTY_STATE } from '../nitrogen/model';
-import { FOOD_MG_N_PER_G } from '../nitrogen/strata';
+import { FOOD_MG_N_PER_G } from '../nitrogen/food';
 
 /** Of the nitrogen fed, the share that animals excrete: as protein (6.25 g a g), after Timmons and Ebeling. */
 export const EXCRETED_SHARE = STOCKING.proteinPerN * STOCKING.proteinToTan;

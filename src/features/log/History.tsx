@@ -1,13 +1,8 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import {
-  editsToRemoveEntry,
-  type Look,
-  type Sample,
-  type Water,
-  type WaterEvent,
-} from '../../../core/document';
+import { type Look, type Sample, type Water, type WaterEvent } from '../../../core/document';
+import { editsToRemoveEntry } from '../../../core/document/removal';
 import { speciesOf, type WithKinds } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
 import {

@@ -1,7 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 import {
-  editsToRemoveKit,
   isNitrogen,
   isOwnParameter,
   parameterName,
@@ -9,6 +8,7 @@ import {
   type Kit,
   type Parameter,
 } from '../../../core/document';
+import { editsToRemoveKit } from '../../../core/document/removal';
 import { basisLabel, SALINITY_UNITS, unitLabel, type NitrogenBasis } from '../../../core/units';
 import {
   commit,

@@ -4,7 +4,6 @@ import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import {
-  editsToRemoveAnimal,
   GONE_REASONS,
   isComing,
   isOpen,
@@ -16,6 +15,7 @@ import {
   type Edit,
   type Water,
 } from '../../../core/document';
+import { editsToRemoveAnimal } from '../../../core/document/removal';
 import { speciesOf } from '../../../core/species';
 import { admit, followUpTasks, handlingOf, isCopperDeath } from '../../../core/arrivals';
 import { lineFits } from '../../../core/quarantine';

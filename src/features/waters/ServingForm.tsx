@@ -1,7 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import {
-  editsToRemoveWater,
   IN,
   isComing,
   livingIn,
@@ -11,6 +10,7 @@ import {
   starterKits,
   type Edit,
 } from '../../../core/document';
+import { editsToRemoveWater } from '../../../core/document/removal';
 import { speciesOf } from '../../../core/species';
 import { showQuantity, showRange, unitLabel } from '../../../core/units';
 import { fitWords } from '../../../core/words/quarantine';

@@ -1,5 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
-import { editsToRemoveWater, SCHOOLS, type Display } from '../../../core/document';
+import { SCHOOLS, type Display } from '../../../core/document';
+import { editsToRemoveWater } from '../../../core/document/removal';
 import { SCHOOL_WORDS } from '../../../core/words';
 import { unitLabel } from '../../../core/units';
 import {
