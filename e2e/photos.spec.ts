@@ -80,3 +80,48 @@ test('what is no picture is said, and nothing is kept', { tag: '@once' }, async 
   await expect(page.getByText(/^That is no picture this browser can read/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'No photo yet' })).toBeVisible();
 });
+
+test(
+  'without room no photo is kept and it is said; a zip is then not imported at all',
+  { tag: '@once' },
+  async ({ page }) => {
+    // Full for pictures only, while the page says so.
+    await page.addInitScript(() => {
+      const put = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = function (...args) {
+        if (this.transaction.db.name.endsWith('-photos') && localStorage.getItem('test-full') === 'yes')
+          throw new DOMException('no room left', 'QuotaExceededError');
+        return put.apply(this, args);
+      };
+    });
+    const full = (is: boolean) =>
+      page.evaluate((yes) => localStorage.setItem('test-full', yes ? 'yes' : 'no'), is);
+    await openDemo(page);
+    await page.goto('/water/north-window/photos');
+    await fill(page, 'View', 'front');
+    await take(page, '#246');
+    await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();
+    await page.goto('/files');
+    const file = page.waitForEvent('download');
+    await press(page, 'The same as a zip, with tables and photos');
+    const zip = readFileSync(await (await file).path());
+    await page.goto('/water/north-window/photos');
+    await full(true);
+    await fill(page, 'View', 'side');
+    await take(page, '#264');
+    await expect(page.getByText(/^This browser has no room left for it/)).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();
+    await page.getByRole('checkbox', { name: /^front/ }).click();
+    await press(page, 'Delete this photo');
+    await saved(page);
+    await page.goto('/files');
+    await page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: zip });
+    await press(page, 'Replace everything');
+    await expect(page.getByText(/nothing was imported/i).first()).toBeVisible();
+    await page.goto('/water/north-window/photos');
+    await expect(page.getByRole('heading', { name: 'No photo yet' })).toBeVisible();
+    await full(false);
+  },
+);

@@ -5,4 +5,4 @@ export { atWork, daysToShop, PRICES, purse, sittingMinutes, type Purse } from '.
 export { play, type Played } from './driver';
 export { scenarioFrom, scenarioSchema, type Scenario } from './scenario';
 export { SCENARIOS } from './scenarios';
-export { truthAt, type Truth } from './truth';
+export { truthAt, truthBeside, type Truth } from './truth';

@@ -1,5 +1,7 @@
 import { IN, type Document, type WaterEvent } from '../document';
 import { DAY_MS, UTC } from '../time';
+import { dailyLoadMgN } from '../stocking';
+import { speciesById } from '../species';
 import {
   atWork,
   begin,
@@ -17,6 +19,7 @@ import {
   SCENARIOS,
   sitting,
   truthAt,
+  truthBeside,
   type Scenario,
 } from '.';
 
@@ -120,6 +123,65 @@ test('animals in another water are not felt here', () => {
   expect(truth(s, 1, fish(PRACTICE_WATER), 4).pools.ammonium).toBeGreaterThan(
     truth(s, 1, doc, 4).pools.ammonium,
   );
+});
+describe('a quarantine beside the tank', () => {
+  const s = scenario('quarantine-flares-up');
+  const withFish = (filter: 'uncycled' | 'cycled', count = 2): Document => {
+    const doc = fresh(s);
+    const at = new Date(START + DAY_MS).toISOString();
+    return {
+      ...doc,
+      waters: {
+        ...doc.waters,
+        q: {
+          id: 'q',
+          kind: 'quarantine',
+          name: 'Bin',
+          line: 'observation',
+          filter,
+          clockDays: 28,
+          serves: [PRACTICE_WATER],
+          runs: [{ fromDay: '2026-03-02', untilDay: null }],
+          size: { kind: 'volume', volumeL: 40 },
+          sumpL: 0,
+          rockKg: 0,
+          sandKg: 0,
+          hasLid: true,
+        } as never,
+      },
+      animals: {
+        f: {
+          id: 'f',
+          homeId: PRACTICE_WATER,
+          speciesId: 'ocellaris-clownfish',
+          count,
+          moves: [{ to: IN('q'), at, why: '' }],
+          plannedDay: null,
+        },
+      },
+    };
+  };
+  const there = (doc: Document, day: number) => truthBeside(s, 1, doc, 'q', START, START + day * DAY_MS);
+  test('bare, its ammonia is what the fish give off, and half of it goes with half of the water', () => {
+    const doc = withFish('uncycled');
+    const { trueL, pools } = there(doc, 3);
+    const species = speciesById('ocellaris-clownfish');
+    const load = 2 * dailyLoadMgN(species, species.arrivalCm);
+    // Two days of it; what clings to bare glass takes next to nothing.
+    expect((pools.ammonium * trueL) / (2 * load)).toBeCloseTo(1, 1);
+    const id = 'half';
+    const at = new Date(START + 3 * DAY_MS).toISOString();
+    const change = { id, waterId: 'q', at, note: '', kind: 'waterChange', litres: trueL / 2 } as WaterEvent;
+    const changed = { ...doc, events: { ...doc.events, [id]: change } };
+    expect(there(changed, 3.02).pools.ammonium).toBeCloseTo(there(doc, 3.02).pools.ammonium / 2, 2);
+  });
+  test('too many, left alone, it costs them; a cycled filter or the tank’s own mishaps do not', () => {
+    const bare = there(withFish('uncycled', 8), 40);
+    expect(bare.lost).toMatchObject([{ animalId: 'f', why: 'ammonia' }]);
+    expect(there(withFish('cycled', 8), 40).lost).toEqual([]);
+    expect(bare.heaterStuck).toBe(false);
+    expect(() => truthBeside(s, 1, fresh(s), 'q', START, START + DAY_MS)).toThrow(/"q"/);
+  });
 });
 describe('what a decision cost', () => {
   const cost = (s: Scenario, seed: number, doc: Document, days: number) => {

@@ -7,6 +7,7 @@ import { speciesById } from '../species';
 import { dailyLoadMgN } from '../stocking';
 import { DAY_MS } from '../time';
 import { fromMgNPerL, toMgNPerL } from '../units';
+import { netVolume } from '../volume';
 import type { Scenario } from './scenario';
 import { drawFrom, DT, otherWorld, type Pools } from './world';
 
@@ -62,11 +63,51 @@ export function truthAt(
   nowMs: number,
   watched = false,
 ): Truth {
+  return lived({ scenario, seed, doc, waterId, startMs, nowMs, watched, vessel: null });
+}
+
+/** The truth of a water beside the practice tank, a quarantine above all: its own ammonia from whoever is in it. Bare it has next to no
+ *  bacteria; with a cycled filter what running media bring. Of the mishaps only signs are seen there; nothing dies off in it.
+ *  @throws Error where there is no such water */
+export function truthBeside(
+  scenario: Scenario,
+  seed: number,
+  doc: Pick<Document, 'events' | 'animals' | 'waters'>,
+  waterId: string,
+  startMs: number,
+  nowMs: number,
+): Truth {
+  const water = doc.waters[waterId];
+  if (!water) throw new Error(`there is no water "${waterId}"`);
+  const vessel = {
+    litres: netVolume(water).netL,
+    cycled: water.kind === 'quarantine' && water.filter === 'cycled',
+  };
+  return lived({ scenario, seed, doc, waterId, startMs, nowMs, watched: false, vessel });
+}
+
+/** Of the growth a film on rock begins with, what clings to bare glass (our choice). */
+const ON_BARE_GLASS = 0.05;
+
+interface Living {
+  scenario: Scenario;
+  seed: number;
+  doc: Pick<Document, 'events' | 'animals'>;
+  waterId: string;
+  startMs: number;
+  nowMs: number;
+  watched: boolean;
+  /** Null for the practice tank itself. */
+  vessel: { litres: number; cycled: boolean } | null;
+}
+
+function lived({ scenario, seed, doc, waterId, startMs, nowMs, watched, vessel }: Living): Truth {
   const d = drawFrom(seededRandom(seed * 7919 + 101));
   const draw = (x: number | [number, number] | undefined): number | undefined =>
     Array.isArray(x) ? d.between(x[0], x[1]) : x;
   const t = scenario.truth;
-  const trueL = scenario.start.litres * (draw(t.volumeShare) ?? 1);
+  const drawnShare = draw(t.volumeShare) ?? 1;
+  const trueL = vessel ? vessel.litres : scenario.start.litres * drawnShare;
   const world = otherWorld(d, {
     doublingFirstH: draw(t.doublingFirstH),
     doublingSecondH: draw(t.doublingSecondH),
@@ -75,7 +116,9 @@ export function truthAt(
     bottleDead: t.bottle === 'drawn' ? undefined : t.bottle === 'dead',
   });
   const w = world.pools;
-  if (scenario.start.ammoniaSource === 'dieOff') w.flesh = d.between(0.8, 4);
+  if (vessel?.cycled) [w.first, w.second] = world.media();
+  else if (vessel) [w.first, w.second] = [w.first * ON_BARE_GLASS, w.second * ON_BARE_GLASS];
+  else if (scenario.start.ammoniaSource === 'dieOff') w.flesh = d.between(0.8, 4);
   // Each portion's strength is its own, whatever else is logged before it.
   const portion = (n: number, of: () => [number, number]): [number, number] => {
     const own = otherWorld(drawFrom(seededRandom(seed * 31 + n * 1009 + 7)), {
@@ -88,7 +131,7 @@ export function truthAt(
     .filter((e) => e.waterId === waterId && Date.parse(e.at) <= nowMs)
     .map((event) => ({ day: day(event.at), event }))
     .sort((a, b) => a.day - b.day || a.event.id.localeCompare(b.event.id));
-  const mishaps = [...scenario.mishaps].sort((a, b) => a.day - b.day);
+  const mishaps = scenario.mishaps.filter((m) => !vessel || m.kind === 'signs').sort((a, b) => a.day - b.day);
   const until = Math.min(400, (nowMs - startMs) / DAY_MS);
   let [tempC, salinity, stuck, portions, overKill, hot] = [25, 35, false, 0, 0, 0];
   const lost: Lost[] = [];

@@ -18,6 +18,7 @@ import {
   sitting,
   sittingMinutes,
   truthAt,
+  truthBeside,
   type Scenario,
   type Truth,
 } from '../../../core/practice';
@@ -40,7 +41,7 @@ import {
   type PracticeRun,
 } from '../../store';
 import { scenarioOf } from '../../store/practice';
-import { Button, Check, Go, Line, Row, Screen, Section, Txt } from '../../ui';
+import { Button, Check, Choice, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
 import { toggled } from '../shell/form';
 import { SaveButton, useSaving } from '../shell/saving';
@@ -57,6 +58,11 @@ export function Playing({ run }: { run: PracticeRun }) {
   const truth = truthAt(scenario, run.seed, doc, PRACTICE_WATER, run.startMs, now);
   // With animals in nobody is led to a dose.
   const living = Object.values(doc.animals).some((a) => isIn(a, PRACTICE_WATER));
+  // Quarantines and what else holds animals beside the tank.
+  const beside = Object.values(doc.waters).filter((w) => w.kind === 'quarantine' || w.kind === 'holding');
+  const besides = beside.map((w) => truthBeside(scenario, run.seed, doc, w.id, run.startMs, now));
+  const [at, setAt] = useState(PRACTICE_WATER);
+  const there = besides[beside.findIndex((w) => w.id === at)];
   const [ended, setEnded] = useState(false);
   const money = purse(scenario, doc, PRACTICE_WATER);
   const here = new Date(now);
@@ -73,7 +79,7 @@ export function Playing({ run }: { run: PracticeRun }) {
       <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
       <Txt tone="second">{scenario.goal}</Txt>
       <Clock now={now} run={run} scenario={scenario} truth={truth} />
-      <Found truth={truth} />
+      <Found lost={[truth, ...besides].flatMap((t) => t.lost)} />
       {away ? (
         <Txt tone="nitrite">
           You are away: nobody can test or change. Let the days pass until you are back.
@@ -85,7 +91,26 @@ export function Playing({ run }: { run: PracticeRun }) {
           {`The budget of ${scenario.budget.toFixed(0)} is spent: no more kits, and nothing more from the shop.`}
         </Txt>
       ) : (
-        <Sitting run={run} truth={truth} now={now} />
+        <>
+          {beside.length > 0 ? (
+            <Choice
+              label="At which water"
+              options={[
+                { value: PRACTICE_WATER, label: 'The tank' },
+                ...beside.map((w) => ({ value: w.id, label: w.name })),
+              ]}
+              value={at}
+              onChange={setAt}
+            />
+          ) : null}
+          <Sitting
+            key={there ? at : PRACTICE_WATER}
+            run={run}
+            truth={there ?? truth}
+            waterId={there ? at : PRACTICE_WATER}
+            now={now}
+          />
+        </>
       )}
       <Line
         name="Money left"
@@ -200,11 +225,11 @@ function Clock({
 }
 
 /** Who was found dead; logged by the player, who decides what to call it. */
-function Found({ truth }: { truth: Truth }) {
+function Found({ lost }: { lost: Truth['lost'] }) {
   const dispatch = useAppDispatch();
   const animals = useAppSelector((s) => selectDocument(s).animals);
   const kinds = useKinds();
-  const found = truth.lost.flatMap((l): Animal[] => {
+  const found = lost.flatMap((l): Animal[] => {
     const animal = animals[l.animalId];
     return animal && animal.moves[animal.moves.length - 1]?.to.kind !== 'gone' ? [animal] : [];
   });
@@ -249,7 +274,17 @@ const TESTED: readonly Parameter[] = [
 ];
 
 /** The kits on the table: what is due is chosen first; what they show is read once and logged as it is. */
-function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: number }) {
+function Sitting({
+  run,
+  truth,
+  waterId,
+  now,
+}: {
+  run: PracticeRun;
+  truth: Truth;
+  waterId: string;
+  now: number;
+}) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const doc = useAppSelector(selectDocument);
@@ -257,7 +292,9 @@ function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: num
   const [chosen, setChosen] = useState<readonly Parameter[] | null>(null);
   const [shown, setShown] = useState<ReturnType<typeof sitting> | null>(null);
   const saving = useSaving();
-  const picked = chosen ?? due.filter((p) => TESTED.includes(p));
+  // Beside the tank it is ammonia that tells.
+  const first = waterId === PRACTICE_WATER ? due.filter((p) => TESTED.includes(p)) : (['ammonia'] as const);
+  const picked: readonly Parameter[] = chosen ?? first;
   return (
     <Section title="Kits">
       <Row wrap>
@@ -301,7 +338,7 @@ function Sitting({ run, truth, now }: { run: PracticeRun; truth: Truth; now: num
                           put: 'samples',
                           entity: {
                             id: newId(),
-                            waterId: PRACTICE_WATER,
+                            waterId,
                             at: isoOf(Date.now()),
                             readings: shown,
                             note: '',
