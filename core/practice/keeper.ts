@@ -21,18 +21,13 @@ export interface Purse {
   left: number;
 }
 
-/** What was spent by now, from the log alone; what stood there at the start was paid before. */
-export function purse(
-  scenario: Scenario,
-  doc: Pick<Document, 'samples' | 'events' | 'animals'>,
-  waterId: string,
-): Purse {
+/** What was spent by now, in all waters, from the log alone; what stood there at the start was paid before. */
+export function purse(scenario: Scenario, doc: Pick<Document, 'samples' | 'events' | 'animals'>): Purse {
   const own = <T extends { id: string }>(all: Record<string, T>): T[] =>
     Object.values(all).filter((x) => !x.id.startsWith('start-'));
-  const tests = own(doc.samples).filter((s) => s.waterId === waterId).length * PRICES.sitting;
+  const tests = own(doc.samples).length * PRICES.sitting;
   let [water, bacteria] = [0, 0];
   for (const e of own(doc.events)) {
-    if (e.waterId !== waterId) continue;
     if (e.kind === 'waterChange') water += e.litres * PRICES.changePerL;
     if (e.kind === 'ammoniaDose' || e.kind === 'dose') water += PRICES.dose;
     if (e.kind === 'bacteria') bacteria += e.seed === 'bottle' ? PRICES.bottle : PRICES.media;

@@ -237,10 +237,11 @@ test('the purse is what the log says was used, and hours are a working week’s'
     readings: [],
     note: '',
   };
-  doc = { ...doc, samples: { mine: sample, 'start-1': { ...sample, id: 'start-1' } } };
-  const paid = purse(s, doc, PRACTICE_WATER);
-  expect(paid).toMatchObject({ tests: 1, water: 4, bacteria: PRICES.bottle, animals: 0, spent: 20 });
-  expect(paid.left).toBe(s.budget - 20);
+  const beside = { ...sample, id: 'theirs', waterId: 'q' };
+  doc = { ...doc, samples: { mine: sample, theirs: beside, 'start-1': { ...sample, id: 'start-1' } } };
+  const paid = purse(s, doc);
+  expect(paid).toMatchObject({ tests: 2, water: 4, bacteria: PRICES.bottle, animals: 0, spent: 21 });
+  expect(paid.left).toBe(s.budget - 21);
   const wait = doc.kits['kit-ammonia']!.waitMinutes ?? 0;
   expect(sittingMinutes(doc.kits, ['ammonia', 'ph'])).toBe(
     6 + Math.max(wait, doc.kits['kit-ph']!.waitMinutes ?? 0),

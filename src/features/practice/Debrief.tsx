@@ -29,7 +29,18 @@ import { download } from '../shell/download';
 import { Decisions } from './Decisions';
 
 /** Truth against log on one drawing, what it cost, and what the careful course would have done from the same start. */
-export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: Scenario; truth: Truth }) {
+export function Debrief({
+  run,
+  scenario,
+  truth,
+  lost,
+}: {
+  run: PracticeRun;
+  scenario: Scenario;
+  truth: Truth;
+  /** In the tank and beside it. */
+  lost: Truth['lost'];
+}) {
   const now = useNow();
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, PRACTICE_WATER, now));
@@ -56,7 +67,7 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
     .flatMap((a) => a.moves.filter((m) => m.to.kind === 'water').map((m) => Date.parse(m.at)))
     .sort((a, b) => a - b)[0];
   const events = Object.values(doc.events);
-  const paid = purse(scenario, doc, PRACTICE_WATER);
+  const paid = purse(scenario, doc);
   const changed = events.reduce((sum, e) => (e.kind === 'waterChange' ? sum + e.litres : sum), 0);
   const doses = events.filter((e) => e.kind === 'ammoniaDose').length;
   const logged = [read('ammonia'), read('nitrite')].filter((c) => c.points.length > 1);
@@ -92,9 +103,7 @@ export function Debrief({ run, scenario, truth }: { run: PracticeRun; scenario: 
       <Line
         name="Lost"
         value={
-          truth.lost.length === 0
-            ? 'nobody'
-            : truth.lost.map((l) => `${l.why}, day ${(l.day + 1).toFixed(0)}`).join('; ')
+          lost.length === 0 ? 'nobody' : lost.map((l) => `${l.why}, day ${(l.day + 1).toFixed(0)}`).join('; ')
         }
       />
       <Line name="Doses, and water changed" value={`${doses}, ${changed.toFixed(0)} L`} />

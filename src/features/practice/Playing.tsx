@@ -61,10 +61,11 @@ export function Playing({ run }: { run: PracticeRun }) {
   // Quarantines and what else holds animals beside the tank.
   const beside = Object.values(doc.waters).filter((w) => w.kind === 'quarantine' || w.kind === 'holding');
   const besides = beside.map((w) => truthBeside(scenario, run.seed, doc, w.id, run.startMs, now));
+  const lost = [truth, ...besides].flatMap((t) => t.lost);
   const [at, setAt] = useState(PRACTICE_WATER);
   const there = besides[beside.findIndex((w) => w.id === at)];
   const [ended, setEnded] = useState(false);
-  const money = purse(scenario, doc, PRACTICE_WATER);
+  const money = purse(scenario, doc);
   const here = new Date(now);
   const working = atWork(here.getDay(), here.getHours() + here.getMinutes() / 60);
   const shop = daysToShop(here.getDay());
@@ -79,7 +80,7 @@ export function Playing({ run }: { run: PracticeRun }) {
       <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
       <Txt tone="second">{scenario.goal}</Txt>
       <Clock now={now} run={run} scenario={scenario} truth={truth} />
-      <Found lost={[truth, ...besides].flatMap((t) => t.lost)} />
+      <Found lost={lost} />
       {away ? (
         <Txt tone="nitrite">
           You are away: nobody can test or change. Let the days pass until you are back.
@@ -142,7 +143,7 @@ export function Playing({ run }: { run: PracticeRun }) {
         )}
       </Section>
       {ended ? (
-        <Debrief run={run} scenario={scenario} truth={truth} />
+        <Debrief run={run} scenario={scenario} truth={truth} lost={lost} />
       ) : (
         <Row wrap>
           <Button label="End it and look back" onPress={() => setEnded(true)} />
