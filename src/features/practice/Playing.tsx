@@ -79,7 +79,7 @@ export function Playing({ run }: { run: PracticeRun }) {
       </Txt>
       <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
       <Txt tone="second">{scenario.goal}</Txt>
-      <Clock now={now} run={run} scenario={scenario} truth={truth} />
+      <Clock now={now} run={run} scenario={scenario} lost={lost.length} />
       <Found lost={lost} />
       {away ? (
         <Txt tone="nitrite">
@@ -169,16 +169,16 @@ function Clock({
   now,
   run,
   scenario,
-  truth,
+  lost,
 }: {
   now: number;
   run: PracticeRun;
   scenario: Scenario;
-  truth: Truth;
+  /** How many are dead by now, in the tank and beside it. */
+  lost: number;
 }) {
   const [running, setRunning] = useState(false);
   const [told, setTold] = useState<string | null>(null);
-  const lost = truth.lost.length;
   const lostBefore = useRef(lost);
   const last = run.startMs + scenario.days * DAY_MS;
   const go = (toMs: number) => {
