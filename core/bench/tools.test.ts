@@ -351,6 +351,14 @@ test('with animals in no way to begin is offered, and nothing leads to ammonia',
     plannedDay: null,
   };
   const stocked = context(METRIC, { ...doc, animals: { f: fish } });
+  const volume = TOOLS.find((t) => t.id === 'volume')!;
+  const said = (c: ToolContext) => {
+    const r = run(volume, c, { metered: 200 });
+    return r.ok ? (r.result.notes ?? []).join(' ') : '';
+  };
+  expect(said(stocked)).not.toMatch(/before a dose/);
+  expect(said(context(METRIC, { ...doc, events: {} }))).toMatch(/before a dose/);
+  expect(said(context(METRIC, { ...doc, events: {}, animals: { f: fish } }))).not.toMatch(/before a dose/);
   const start = TOOLS.find((t) => t.id === 'start')!;
   expect(run(start, context(METRIC, doc), {})).toMatchObject({ ok: true });
   expect(run(start, stocked, {})).toMatchObject({

@@ -87,11 +87,15 @@ export const pumpTool: Tool = {
         { name: 'In a pipe a quarter wider', value: s.flow(wider.flowLPerH) },
       ],
       formula: [
-        `${points?.length ? 'pump: straight between the points given' : 'pump: Q = Qmax √(1 − h / hmax)'}; pipe: h = 10.67 L Q^1.852 / (150^1.852 d^4.87)  (Hazen–Williams), a bend as 30 diameters`,
+        points?.length ? 'pump: straight between the points given' : 'pump: Q = Qmax √(1 − h / hmax)',
+        'pipe: h = 10.67 L Q^1.852 / (150^1.852 d^4.87)  (Hazen–Williams), a bend as 30 diameters',
         `${at.flowLPerH.toFixed(0)} L/h at ${at.headCm.toFixed(0)} cm`,
       ],
       notes: [
-        `${points?.length ? 'By the points of the maker’s drawing' : 'A curve drawn through two points of the label'}: time a bucket to know. Wave pumps give their figure only in open water.`,
+        points?.length
+          ? 'By the points of the maker’s drawing: time a bucket to know.'
+          : 'A curve drawn through two points of the label: time a bucket to know.',
+        'Wave pumps give their figure only in open water.',
         'Return 3 to 8 an hour, 10 to 40 in all; corals decide.',
         'Try the return’s siphon: pump off, watch where it stops. A hole below the surface stops it; a valve may stick.',
       ],

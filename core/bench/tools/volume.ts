@@ -221,9 +221,12 @@ export const volumeTool: Tool = {
           .join(' + ')}) = ${all.litres.toFixed(1)} L`,
       ],
       notes: [
-        dosed
-          ? 'The dose check is reckoned from your ammonia doses and the rise the kit showed.'
-          : 'An ammonia test before a dose and within 12 hours after it adds one more estimate.',
+        ...(dosed
+          ? ['The dose check is reckoned from your ammonia doses and the rise the kit showed.']
+          : // With animals in nobody is led to a dose.
+            (c.evidence?.residents.length ?? 0) > 0
+            ? []
+            : ['An ammonia test before a dose and within 12 hours after it adds one more estimate.']),
         all.outliers.length > 0
           ? 'What does not fit is shown, not used: look for a slip there.'
           : 'Where two disagree the spread is widened: nobody can say which is wrong.',

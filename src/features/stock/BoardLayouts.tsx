@@ -6,6 +6,7 @@ import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
 import { Button, Row, Section, TextField, Txt } from '../../ui';
 import { PlaceMap } from '../../ui/charts/PlaceMap';
 import { useUnits } from '../shell';
+import { useSaving } from '../shell/saving';
 
 type Rocks = Board['rocks'];
 const MOST = 20;
@@ -14,23 +15,27 @@ const MOST = 20;
 export function BoardLayouts({ water, glass, board }: { water: Display; glass: Glass; board: Board }) {
   const dispatch = useAppDispatch();
   const [name, setName] = useState('');
+  const saving = useSaving();
   const [fault, setFault] = useState<string | null>(null);
   const kept = board.layouts ?? [];
   const standsKept = kept.some((l) => sameRocks(l.rocks, board.rocks));
   const put = (label: string, patch: Partial<Board>) =>
-    void dispatch(commit(label, [{ put: 'waters', entity: { ...water, board: { ...board, ...patch } } }]));
+    dispatch(commit(label, [{ put: 'waters', entity: { ...water, board: { ...board, ...patch } } }]));
   const keep = () => {
     const called = name.trim();
     const wrong = faultOf(called, kept, board.rocks);
     setFault(wrong);
     if (wrong) return;
-    put(`Layout “${called}” kept`, { layouts: [...kept, { name: called, rocks: board.rocks }] });
-    setName('');
+    // What was typed stays until it is stored.
+    void saving.run(
+      () => put(`Layout “${called}” kept`, { layouts: [...kept, { name: called, rocks: board.rocks }] }),
+      () => setName(''),
+    );
   };
   const take = (layout: { name: string; rocks: Rocks }) => {
     const standing = { name: `As it stood, ${shortWrittenDay(localDay(Date.now()))}`, rocks: board.rocks };
     const layouts = standsKept || board.rocks.length === 0 ? kept : [...kept, standing].slice(-MOST);
-    put(`Rock set as “${layout.name}”`, { rocks: layout.rocks, layouts });
+    void put(`Rock set as “${layout.name}”`, { rocks: layout.rocks, layouts });
   };
   return (
     <Section title="Layouts">
@@ -79,7 +84,7 @@ export function BoardLayouts({ water, glass, board }: { water: Display; glass: G
               label="Remove"
               name={`Remove ${layout.name}`}
               onPress={() =>
-                put(`Layout “${layout.name}” removed`, { layouts: kept.filter((_, n) => n !== i) })
+                void put(`Layout “${layout.name}” removed`, { layouts: kept.filter((_, n) => n !== i) })
               }
             />
           </Row>

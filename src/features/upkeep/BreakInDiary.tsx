@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { FOAMS, MAX_NAME, type Equipment, type Foam } from '../../../core/document';
 import { breakIn, type BreakInAdvice } from '../../../core/equipment';
 import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
-import { Button, Choice, Row, Section, Table, TextField, Txt } from '../../ui';
+import { Choice, Section, Table, TextField, Txt } from '../../ui';
+import { useSaving } from '../shell/saving';
 
 const FOAM_WORDS: Record<Foam, string> = {
   none: 'No foam',
@@ -27,6 +28,7 @@ export function BreakInDiary({ part }: { part: Equipment }) {
   const dispatch = useAppDispatch();
   const today = localDay(Date.now());
   const [cup, setCup] = useState('');
+  const saving = useSaving();
   const at = breakIn(part, today);
   if (!at) return null;
   const tooLong = cup.length > MAX_NAME ? `Too long: ${MAX_NAME} characters is the most.` : null;
@@ -35,12 +37,16 @@ export function BreakInDiary({ part }: { part: Equipment }) {
     // One line a day: what was seen later stands.
     const before = (part.foam ?? []).filter((f) => f.day !== today);
     const foam = [...before, { day: today, is, cup: cup.trim() }].slice(-200);
-    void dispatch(
-      commit(`${part.name}: ${FOAM_WORDS[is].toLowerCase()}`, [
-        { put: 'equipment', entity: { ...part, foam } },
-      ]),
+    // What was typed stays until it is stored.
+    void saving.run(
+      () =>
+        dispatch(
+          commit(`${part.name}: ${FOAM_WORDS[is].toLowerCase()}`, [
+            { put: 'equipment', entity: { ...part, foam } },
+          ]),
+        ),
+      () => setCup(''),
     );
-    setCup('');
   };
   return (
     <Section title="Break-in diary">
@@ -70,33 +76,6 @@ export function BreakInDiary({ part }: { part: Equipment }) {
           rows={[...part.foam].reverse().map((f) => [shortWrittenDay(f.day), FOAM_WORDS[f.is], f.cup])}
         />
       ) : null}
-    </Section>
-  );
-}
-
-/** Whether the cable hangs lower than its socket before it rises to it. */
-export function DripLoop({ part }: { part: Equipment }) {
-  const dispatch = useAppDispatch();
-  if (part.endedDay !== null || (!part.plug && !part.watts)) return null;
-  const seen = part.plug?.loopSeenDay ?? null;
-  const plug = { socket: '', by: '', ...part.plug, loopSeenDay: localDay(Date.now()) };
-  return (
-    <Section title="Cable">
-      <Txt tone={seen ? 'ink' : 'nitrite'}>
-        {seen
-          ? `Drip loop seen ${shortWrittenDay(seen)}.`
-          : 'Drip loop not looked at: the cable hangs lower than its socket, so that water drips off and does not run in.'}
-      </Txt>
-      <Row>
-        <Button
-          label="Drip loop seen today"
-          onPress={() =>
-            void dispatch(
-              commit(`${part.name}: drip loop seen`, [{ put: 'equipment', entity: { ...part, plug } }]),
-            )
-          }
-        />
-      </Row>
     </Section>
   );
 }

@@ -1,6 +1,7 @@
 import type { Equipment } from '../../../core/document';
 import { socketsOf } from '../../../core/equipment';
-import { Caution, Line, Section, Txt } from '../../ui';
+import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
+import { Button, Caution, Line, Row, Section, Txt } from '../../ui';
 
 /** Where each cable goes, what switches it, and what one fuse would stop. */
 export function Cables({ parts }: { parts: readonly Equipment[] }) {
@@ -38,3 +39,30 @@ const cableWords = (part: Equipment): string =>
   [part.watts === null ? '' : `${part.watts} W`, part.plug?.by ? `switched by ${part.plug.by}` : '']
     .filter(Boolean)
     .join(', ') || 'power not said';
+
+/** Whether the cable hangs lower than its socket before it rises to it. */
+export function DripLoop({ part }: { part: Equipment }) {
+  const dispatch = useAppDispatch();
+  if (part.endedDay !== null || (!part.plug && !part.watts)) return null;
+  const seen = part.plug?.loopSeenDay ?? null;
+  const plug = { socket: '', by: '', ...part.plug, loopSeenDay: localDay(Date.now()) };
+  return (
+    <Section title="Cable">
+      <Txt tone={seen ? 'ink' : 'nitrite'}>
+        {seen
+          ? `Drip loop seen ${shortWrittenDay(seen)}.`
+          : 'Drip loop not looked at: the cable hangs lower than its socket, so that water drips off and does not run in.'}
+      </Txt>
+      <Row>
+        <Button
+          label="Drip loop seen today"
+          onPress={() =>
+            void dispatch(
+              commit(`${part.name}: drip loop seen`, [{ put: 'equipment', entity: { ...part, plug } }]),
+            )
+          }
+        />
+      </Row>
+    </Section>
+  );
+}

@@ -23,8 +23,8 @@ import {
 import { NotHere, useParam, WithWater } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
 import { SaveButton, useLastSeen } from '../shell/saving';
-import { BreakInDiary, DripLoop } from './BreakInDiary';
-import { Cables } from './Cables';
+import { BreakInDiary } from './BreakInDiary';
+import { Cables, DripLoop } from './Cables';
 import {
   KIND_WORDS,
   newPart,

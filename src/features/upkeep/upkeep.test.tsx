@@ -1,5 +1,5 @@
 import { screen } from '@testing-library/react';
-import { allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
+import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { EquipmentScreen, PartScreen } from './EquipmentScreens';
 import { SetupScreen } from './SetupScreen';
 
@@ -87,7 +87,7 @@ test('money: what was spent, and the current of a month from the price a person 
   expect(screen.getByText('Spent so far')).toBeTruthy();
 });
 
-test('the diary of a skimmer takes one line a day and says what to do', () => {
+test('the diary of a skimmer takes one line a day and says what to do', async () => {
   const { doc } = onScreen(<PartScreen />, { doc: demo(), params: north({ partId: 'north-skimmer' }) });
   expect(says('Day 9 of 14')).toBe(true);
   expect(says(/^Open its outlet a little/)).toBe(true);
@@ -97,7 +97,9 @@ test('the diary of a skimmer takes one line a day and says what to do', () => {
   expect(doc().equipment['north-skimmer']?.foam).toHaveLength(before);
   type('Cup or outlet stands at', 'three turns');
   choose('Runs over');
+  await flush();
   choose('Dark, rising slowly');
+  await flush();
   expect(doc().equipment['north-skimmer']?.foam?.slice(before)).toMatchObject([
     { day: '2026-05-01', is: 'right' },
   ]);
