@@ -1,5 +1,13 @@
 import { Link, type Href } from 'expo-router';
-import { Children, startTransition, useEffect, useState, type ReactNode } from 'react';
+import {
+  Children,
+  createContext,
+  startTransition,
+  useContext,
+  useEffect,
+  useState,
+  type ReactNode,
+} from 'react';
 import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useTheme, useWide } from './theme';
 import { space, TARGET, TYPE, type Role } from './tokens';
@@ -14,15 +22,34 @@ interface ScreenProps {
   title: string;
 }
 
+/** What floats over the end of a page, and what must not be covered by it. Heights in px. */
+interface PageEnd {
+  /** Of the notice that floats there now: what scrolls can be scrolled out from under it. */
+  noticeHeight: number;
+  /** Takes the height of the actions that stay in reach: the notice keeps above them. */
+  footerMeasured: (height: number) => void;
+}
+export const PageEndContext = createContext<PageEnd>({ noticeHeight: 0, footerMeasured: () => undefined });
+
 /** The body of every screen: one column that can be read, evidence beside it where there is room. */
 export function Screen({ children, aside, footer, title }: ScreenProps) {
   const wide = useWide();
   const { roles } = useTheme();
+  const { noticeHeight, footerMeasured } = useContext(PageEndContext);
+  const hasFooter = Boolean(footer);
+  useEffect(() => (hasFooter ? () => footerMeasured(0) : undefined), [hasFooter, footerMeasured]);
   return (
     <View role="main" aria-label={title} style={styles.screen}>
       <View style={styles.columns}>
         <View style={styles.flex}>
-          <ScrollView style={styles.flex} contentContainerStyle={[styles.column, wide && styles.columnWide]}>
+          <ScrollView
+            style={styles.flex}
+            contentContainerStyle={[
+              styles.column,
+              wide && styles.columnWide,
+              noticeHeight > 0 && { paddingBottom: space(10) + noticeHeight },
+            ]}
+          >
             {children}
             {!wide && aside ? (
               <View style={[styles.asideBelow, { borderColor: roles.hairline }]}>
@@ -32,6 +59,7 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
           </ScrollView>
           {footer ? (
             <View
+              onLayout={({ nativeEvent }) => footerMeasured(nativeEvent.layout.height)}
               style={[
                 styles.footer,
                 wide && styles.footerWide,

@@ -2,7 +2,7 @@ import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { MINUTE_MS } from '../../../core/time';
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
   redo,
@@ -16,7 +16,7 @@ import {
   useNow,
   selectSettings,
 } from '../../store';
-import { ICONS, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
+import { ICONS, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
 import { placeOf, placesOf, waterIdOf } from './places';
 import { ageWords } from './water';
 import { DemoNotice } from './DemoNotice';
@@ -55,10 +55,7 @@ export function Frame({ children }: { children: ReactNode }) {
           </View>
         </View>
         <View style={styles.body}>
-          <DemoNotice />
-          <StorageAlert />
-          {children}
-          <UndoNotice />
+          <Page>{children}</Page>
         </View>
       </View>
     );
@@ -69,10 +66,7 @@ export function Frame({ children }: { children: ReactNode }) {
         {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="row">Zoarium</Txt>}
       </View>
       <View style={styles.body}>
-        <DemoNotice />
-        <StorageAlert />
-        {children}
-        <UndoNotice />
+        <Page>{children}</Page>
       </View>
       {water ? (
         <View
@@ -84,6 +78,26 @@ export function Frame({ children }: { children: ReactNode }) {
         </View>
       ) : null}
     </View>
+  );
+}
+
+/** A screen between what stands above it and the notice that floats over its end, above the actions that stay in reach. */
+function Page({ children }: { children: ReactNode }) {
+  const [footerHeight, footerMeasured] = useState(0);
+  const [noticeHeight, setNoticeHeight] = useState(0);
+  const end = useMemo(() => ({ noticeHeight, footerMeasured }), [noticeHeight]);
+  return (
+    <PageEndContext.Provider value={end}>
+      <DemoNotice />
+      <StorageAlert />
+      {children}
+      <View
+        style={[styles.floating, { bottom: footerHeight }]}
+        onLayout={({ nativeEvent }) => setNoticeHeight(nativeEvent.layout.height)}
+      >
+        <UndoNotice />
+      </View>
+    </PageEndContext.Provider>
   );
 }
 
@@ -187,6 +201,7 @@ const styles = StyleSheet.create({
   wide: { flex: 1, flexDirection: 'row' },
   phone: { flex: 1 },
   body: { flex: 1 },
+  floating: { position: 'absolute', left: 0, right: 0, pointerEvents: 'box-none' },
   rail: { width: 196, borderRightWidth: 1, paddingHorizontal: space(5), paddingVertical: space(6) },
   railPlaces: { marginTop: space(8), gap: space(1), flex: 1 },
   railPlace: { display: 'flex', minHeight: TARGET, justifyContent: 'flex-start' },

@@ -105,10 +105,7 @@ const nothingTyped = (path: string): boolean =>
 const styles = StyleSheet.create({
   ways: { flexDirection: 'row', gap: space(1) },
   notice: {
-    position: 'absolute',
-    left: space(3),
-    right: space(3),
-    bottom: space(3),
+    margin: space(3),
     borderRadius: RADIUS,
     borderWidth: 1.5,
     paddingLeft: space(4),
