@@ -15,7 +15,7 @@ const components = {
   displayName: 'components',
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.tsx'],
-  setupFiles: ['<rootDir>/scripts/jest.language.cjs'],
+  setupFiles: ['<rootDir>/scripts/jest.language.cjs', '<rootDir>/scripts/jest.styles.cjs'],
   transform: { '\\.mjs$': 'babel-jest' },
   moduleNameMapper: { '^expo-router$': '<rootDir>/src/features/shell/testing/router.tsx' },
   transformIgnorePatterns,

@@ -49,6 +49,7 @@ class Player {
   private noFoodUntil = -9;
   private readonly visits: number[] = [];
   private readonly out: Played;
+  private seen: { doc: Document; day: number; truth: Truth } | null = null;
 
   constructor(
     private readonly scenario: Scenario,
@@ -97,8 +98,14 @@ class Player {
   private ms(day = this.day): number {
     return START + Math.round(day * DAY_MS);
   }
+  /** Looked at several times an evening: lived through once for each document and moment. */
   private truth(): Truth {
-    return truthAt(this.scenario, this.seed, this.doc, PRACTICE_WATER, START, this.ms());
+    const { doc, day } = this;
+    if (this.seen?.doc !== doc || this.seen.day !== day) {
+      const truth = truthAt(this.scenario, this.seed, doc, PRACTICE_WATER, START, this.ms());
+      this.seen = { doc, day, truth };
+    }
+    return this.seen.truth;
   }
   private now(): Assessment {
     return assessWater(this.doc, PRACTICE_WATER, this.ms());

@@ -8,6 +8,7 @@ import {
   type Kit,
   type Parameter,
   type ReadingValue,
+  type Sample,
   type School,
   type WaterEvent,
 } from '../document';
@@ -29,11 +30,22 @@ const valueOf = (v: Value): ReadingValue =>
 
 /** A 100 L tank (by volume, nothing displaced) whose log is told day by day. */
 export class History {
-  readonly doc: Document;
+  private readonly told: Document;
+  /** Told since the document was last asked for. */
+  private samples: Record<string, Sample> = {};
   private n = 0;
 
   constructor(school: School = 'proof24', kits: readonly Kit[] = STARTER_KITS) {
-    this.doc = oneDisplay(kits, 100, { school });
+    this.told = oneDisplay(kits, 100, { school });
+  }
+
+  /** The document so far. Its samples are another collection once more were told, as after every act. */
+  get doc(): Document {
+    if (Object.keys(this.samples).length > 0) {
+      this.told.samples = { ...this.told.samples, ...this.samples };
+      this.samples = {};
+    }
+    return this.told;
   }
 
   at(day: number): string {
@@ -42,19 +54,16 @@ export class History {
 
   test(day: number, readings: Readings): this {
     const id = `s${this.n++}`;
-    this.doc.samples = {
-      ...this.doc.samples,
-      [id]: {
-        id,
-        waterId: 't',
-        at: this.at(day),
-        note: '',
-        readings: Object.entries(readings).map(([parameter, v]) => ({
-          parameter: parameter as Parameter,
-          kitId: `kit-${parameter}`,
-          value: valueOf(v),
-        })),
-      },
+    this.samples[id] = {
+      id,
+      waterId: 't',
+      at: this.at(day),
+      note: '',
+      readings: Object.entries(readings).map(([parameter, v]) => ({
+        parameter: parameter as Parameter,
+        kitId: `kit-${parameter}`,
+        value: valueOf(v),
+      })),
     };
     return this;
   }
@@ -66,7 +75,7 @@ export class History {
     }[WaterEvent['kind']],
   ): this {
     const id = `e${this.n++}`;
-    this.doc.events[id] = { id, waterId: 't', at: this.at(day), note: '', ...event } as WaterEvent;
+    this.told.events[id] = { id, waterId: 't', at: this.at(day), note: '', ...event } as WaterEvent;
     return this;
   }
 
@@ -77,7 +86,7 @@ export class History {
 
   animal(day: number, speciesId: string, count = 1): this {
     const id = `a${this.n++}`;
-    this.doc.animals[id] = {
+    this.told.animals[id] = {
       id,
       homeId: 't',
       speciesId,
