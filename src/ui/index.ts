@@ -1,6 +1,18 @@
 export { Button } from './Button';
 export { Check, Choice, TextField } from './fields';
-export { Caution, Empty, FieldRow, Go, Later, Line, PageEndContext, Row, Screen, Section, Steadily } from './layout';
+export {
+  Caution,
+  Empty,
+  FieldRow,
+  Go,
+  Later,
+  Line,
+  PageEndContext,
+  Row,
+  Screen,
+  Section,
+  Steadily,
+} from './layout';
 export { Mark } from './marks';
 export { Table } from './Table';
 export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
