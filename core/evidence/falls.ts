@@ -2,7 +2,8 @@
 import { remembered } from '../remembered';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
-import { lastOf, trusted, type Point } from './points';
+import { trusted, type Point, type Series } from './points';
+import { lastUntil } from './span';
 
 /** Share of today's water that was already there at fromMs: the product of (1-f) over the changes since. */
 export function keptShare(e: WaterEvidence, fromMs: number, toMs: number): number {
@@ -39,11 +40,13 @@ export function firstAmmoniaMs(e: WaterEvidence): number | null {
 }
 
 /** When ammonia was first really found: by one reading clearly above the noise, or by the second of two above it. */
-function measuredAmmoniaMs(e: WaterEvidence): number {
-  const found = trusted(e.series.ammonia).filter((p) => p.interval.mid >= EVIDENCE.riseMgN);
+const measuredAmmoniaMs = (e: WaterEvidence): number => ammoniaRiseMs(e.series);
+
+const ammoniaRiseMs = remembered((series: Series): number => {
+  const found = trusted(series.ammonia).filter((p) => p.interval.mid >= EVIDENCE.riseMgN);
   const clearly = found.find((p) => p.interval.low >= EVIDENCE.riseAloneMgN)?.atMs ?? Infinity;
   return Math.min(clearly, found[1]?.atMs ?? Infinity);
-}
+});
 
 /** From when nothing of the rise and fall is in the log because it came before it: the day on which it was told. Infinity when not told. */
 export function toldRiseMs(e: WaterEvidence): number {
@@ -81,7 +84,7 @@ function unseenRiseMs(e: WaterEvidence): number {
   const source = firstSourceMs(e);
   if (!Number.isFinite(source)) return Infinity;
   const nitrates = trusted(e.series.nitrate);
-  const before = lastOf(nitrates.filter((p) => p.atMs <= source))?.interval.mid ?? 0;
+  const before = lastUntil(nitrates, source)?.interval.mid ?? 0;
   const found = nitrates.find((p) => p.atMs > source && p.interval.mid >= before + EVIDENCE.nitrateShownMgN);
   return found ? found.atMs - 1 : Infinity;
 }

@@ -9,7 +9,7 @@ export {
 export { printed } from './printed';
 export { ammoniaAtMost, dosesUntested, expectedNow, type Expected } from './expected';
 export { evidenceUntil } from './until';
-export { lastOf, trusted, type Doubt, type Point } from './points';
+export { lastOf, readingAhead, trusted, type Doubt, type Point } from './points';
 export {
   firstAmmoniaMs,
   firstFall,
@@ -38,4 +38,5 @@ export {
   type Proof,
   type ProofState,
 } from './proofs';
+export { lastUntil, spanOf } from './span';
 export { EVIDENCE, EVIDENCE_LIMITS } from './limits';

@@ -4,7 +4,8 @@ import { DAY_MS, HOUR_MS } from '../time';
 import { riseOf, type Rise } from './falls';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
-import { lastOf, trusted, type Point } from './points';
+import { lastOf, trusted, type Point, type Series } from './points';
+import { spanOf } from './span';
 
 /** A sitting in which both ammonia and nitrite were read with trusted kits. */
 export interface PairedTest {
@@ -16,16 +17,21 @@ export interface PairedTest {
 }
 
 /** Each trusted ammonia reading with the nitrite reading of its sample, or the nearest within half a day. */
-export const pairedTests = remembered((e: WaterEvidence): readonly PairedTest[] => {
-  const nitrites = trusted(e.series.nitrite);
+export const pairedTests = (e: WaterEvidence): readonly PairedTest[] => pairsIn(e.series);
+
+// By the series, which stands from minute to minute: a long history is not paired anew at each of them.
+const pairsIn = remembered((series: Series): readonly PairedTest[] => {
+  const nitrites = trusted(series.nitrite);
+  const pairs: PairedTest[] = [];
   let i = 0;
-  return trusted(e.series.ammonia).flatMap((ammonia) => {
+  for (const ammonia of trusted(series.ammonia)) {
     while (i + 1 < nitrites.length && gap(nitrites[i + 1], ammonia) <= gap(nitrites[i], ammonia)) i++;
     const nitrite = nitrites[i];
-    if (!nitrite || gap(nitrite, ammonia) > EVIDENCE.sittingHours * HOUR_MS) return [];
+    if (!nitrite || gap(nitrite, ammonia) > EVIDENCE.sittingHours * HOUR_MS) continue;
     const atMs = Math.max(ammonia.atMs, nitrite.atMs);
-    return [{ atMs, ammonia, nitrite, bothZero: ammonia.zero && nitrite.zero }];
-  });
+    pairs.push({ atMs, ammonia, nitrite, bothZero: ammonia.zero && nitrite.zero });
+  }
+  return pairs;
 });
 
 const gap = (a: Point | undefined, b: Point): number => (a ? Math.abs(a.atMs - b.atMs) : Infinity);
@@ -37,9 +43,8 @@ export function insideDoseWindow(e: WaterEvidence, atMs: number): boolean {
     e.doses.filter((d) => d.atMs <= atMs && atMs - d.atMs <= EVIDENCE.doseWindowHours * HOUR_MS),
   );
   if (!dose) return false;
-  return !pairedTests(e).some(
-    (t) => t.bothZero && t.atMs < atMs && t.atMs - dose.atMs >= EVIDENCE.proofEarliestHours * HOUR_MS,
-  );
+  const earliestMs = dose.atMs + EVIDENCE.proofEarliestHours * HOUR_MS;
+  return !spanOf(pairedTests(e), earliestMs, atMs).some((t) => t.bothZero && t.atMs < atMs);
 }
 
 /** What was found that no dose explains, oldest first: a reading clearly above nothing, or a trace that the next reading of the same kind

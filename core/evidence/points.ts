@@ -139,6 +139,15 @@ const pointsBy = remembered((kits: Record<string, Kit>) =>
   ),
 );
 
+/** Reads each sample before it is first asked for, one a step: of a long history that is most of the work, and it is remembered. */
+export function* readingAhead(doc: Pick<Document, 'samples' | 'kits'>): Generator<void> {
+  const pointsOf = pointsBy(doc.kits);
+  for (const sample of Object.values(doc.samples)) {
+    pointsOf(sample);
+    yield;
+  }
+}
+
 function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
   const p = reading.parameter;
   const doubts: Doubt[] = [];
@@ -155,9 +164,12 @@ function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
     ...(coarse ? { coarse } : {}),
     text: readingText(reading.value),
     kit,
-    doubts,
+    doubts: doubts.length > 0 ? doubts : NO_DOUBT,
   };
 }
+
+/** One for all of them: most points of a long history have none. */
+const NO_DOUBT: readonly Doubt[] = [];
 
 /** What the zero of a kit may hide at most, mg N/L. */
 const MOST_HIDDEN: Partial<Record<Parameter, number>> = {

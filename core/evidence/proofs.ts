@@ -6,13 +6,12 @@ import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { foundAgain, pairedTests } from './pairs';
 import { trusted } from './points';
+import { lastUntil, spanOf } from './span';
 
 /** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
 export const meantAsProof = (e: WaterEvidence, doseAtMs: number): boolean => {
-  const riseMs = firstRiseMs(e);
-  const before = pairedTests(e).filter((t) => t.atMs > riseMs && t.atMs <= doseAtMs);
-  const last = before[before.length - 1];
-  return last !== undefined && last.bothZero;
+  const last = lastUntil(pairedTests(e), doseAtMs);
+  return last !== undefined && last.atMs > firstRiseMs(e) && last.bothZero;
 };
 
 export interface Proof {
@@ -43,9 +42,11 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
   const riseMs = firstRiseMs(e);
   for (const dose of e.doses) {
     if (dose.mgNPerL < EVIDENCE.proofDoseMgN || riseMs >= dose.atMs) continue;
-    const after = tests
-      .map((t) => ({ ...t, hours: (t.atMs - dose.atMs) / HOUR_MS }))
-      .filter((t) => t.hours >= EVIDENCE.proofEarliestHours && t.hours <= EVIDENCE.proofLenientHours);
+    const after = spanOf(
+      tests,
+      dose.atMs + EVIDENCE.proofEarliestHours * HOUR_MS,
+      dose.atMs + EVIDENCE.proofLenientHours * HOUR_MS,
+    ).map((t) => ({ ...t, hours: (t.atMs - dose.atMs) / HOUR_MS }));
     const zero = after.find((t) => t.bothZero);
     if (zero) {
       const proof: Proof = {

@@ -7,6 +7,7 @@ import {
   keptShare,
   lastOf,
   printed,
+  spanOf,
   trusted,
   type Expected,
   type WaterEvidence,
@@ -285,7 +286,8 @@ function driftOf(
 ): { perDay: number; days: number; limit: number } | null {
   const points = trusted(e.series[parameter]);
   const kit = lastOf(points)?.kit.id;
-  const lately = points.filter((p) => p.kit.id === kit && e.nowMs - p.atMs <= LIVING.driftDays * DAY_MS);
+  const sinceMs = e.nowMs - LIVING.driftDays * DAY_MS;
+  const lately = spanOf(points, sinceMs).filter((p) => p.kit.id === kit);
   const [first] = lately;
   const span = first ? ((lastOf(lately)?.atMs ?? 0) - first.atMs) / DAY_MS : 0;
   if (!first || lately.length < LIVING.driftReadings || span < LIVING.driftDays / 2) return null;

@@ -1,5 +1,5 @@
 /** The toxic share of ammonia: as a monitor of free ammonia shows it, or reckoned from the total. */
-import { lastOf, trusted, type Point, type WaterEvidence } from '../evidence';
+import { lastOf, spanOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { freeAmmoniaFraction } from '../seawater';
 import { DAY_MS, HOUR_MS } from '../time';
 import { inRange } from './fresh';
@@ -50,7 +50,7 @@ export function sharesAt(
   atMs: number,
 ): Pick<FreeAmmonia, 'fraction' | 'ph' | 'phAssumed' | 'tempC' | 'salinity'> | null {
   const near = (points: readonly Point[]) =>
-    trusted(points).filter((p) => Math.abs(p.atMs - atMs) <= LIVING.nearDays * DAY_MS);
+    spanOf(trusted(points), atMs - LIVING.nearDays * DAY_MS, atMs + LIVING.nearDays * DAY_MS);
   const phs = near(e.series.ph);
   const same = lastOf(phs.filter((p) => Math.abs(p.atMs - atMs) <= LIVING.sameTimeHours * HOUR_MS));
   const ph = same?.interval.mid ?? (phs.length > 0 ? Math.max(...phs.map((p) => p.interval.mid)) : null);
@@ -64,14 +64,13 @@ export function sharesAt(
 
 /** Free ammonia of the last sittings, oldest first: measured, or reckoned from each total with what was read near it. */
 export function freeCourse(e: WaterEvidence, sinceMs: number): { atMs: number; mgNPerL: number }[] {
-  const measured = trusted(e.series.freeAmmonia).map((p) => ({
+  const measured = spanOf(trusted(e.series.freeAmmonia), sinceMs).map((p) => ({
     atMs: p.atMs,
     mgNPerL: p.zero ? 0 : p.interval.mid,
   }));
-  const reckonedCourse = trusted(e.series.ammonia).flatMap((p) => {
-    if (p.atMs < sinceMs) return [];
+  const reckonedCourse = spanOf(trusted(e.series.ammonia), sinceMs).flatMap((p) => {
     const shares = sharesAt(e, p.atMs);
     return shares ? [{ atMs: p.atMs, mgNPerL: p.zero ? 0 : p.interval.mid * shares.fraction }] : [];
   });
-  return [...measured.filter((p) => p.atMs >= sinceMs), ...reckonedCourse].sort((a, b) => a.atMs - b.atMs);
+  return [...measured, ...reckonedCourse].sort((a, b) => a.atMs - b.atMs);
 }

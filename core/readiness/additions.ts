@@ -1,6 +1,14 @@
 /** The last gates: the reset before animals, the first of them, and each further step. */
 import type { Parameter } from '../document';
-import { EVIDENCE, lastOf, printed, trusted, type DisplayEvidence, type WaterEvidence } from '../evidence';
+import {
+  EVIDENCE,
+  lastOf,
+  printed,
+  spanOf,
+  trusted,
+  type DisplayEvidence,
+  type WaterEvidence,
+} from '../evidence';
 import { ask, isFresh } from '../living';
 import { DAY_MS } from '../time';
 import { changeForNitrate, leftover, loadJoined, offAim } from './found';
@@ -67,7 +75,7 @@ export function nextStep(e: DisplayEvidence): Verdict {
   if (!last) return shut('wait', { code: 'afterFirst' }, { code: 'addFirst' });
   const daysSince = (e.nowMs - last.atMs) / DAY_MS;
   const since = Math.floor(daysSince);
-  const after = trusted(e.series.ammonia).filter((p) => p.atMs > last.atMs);
+  const after = spanOf(trusted(e.series.ammonia), last.atMs + 1);
   const latest = lastOf(after);
   if (latest && !latest.zero) {
     const ammonia = printed(latest, 'ammonia');

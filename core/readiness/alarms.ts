@@ -1,7 +1,7 @@
 /** What holds besides the gates: doubts about instruments and kits, and what water without animals may be warned of. An alarm may only make
  *  a judgement more careful, never less. */
 import { type Parameter } from '../document';
-import { lastOf, printed, trusted, type Point, type WaterEvidence } from '../evidence';
+import { lastOf, printed, spanOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { disagreement, type InstrumentReading } from '../instruments';
 import { LIVING, mishapFindings, note, type Finding } from '../living';
 import type { Statement, Word } from '../statements';
@@ -100,7 +100,7 @@ const COMPARED: readonly Parameter[] = [
 
 function disagreements(e: WaterEvidence): Finding[] {
   return COMPARED.flatMap((parameter): Finding[] => {
-    const lately = trusted(e.series[parameter]).filter((p) => p.atMs >= e.nowMs - LIVING.nearDays * DAY_MS);
+    const lately = spanOf(trusted(e.series[parameter]), e.nowMs - LIVING.nearDays * DAY_MS);
     const found = disagreement(parameter, lately.map(asInstrument));
     if (!found) return [];
     const said = (r: InstrumentReading) => ({ by: r.kitName, value: r.value });

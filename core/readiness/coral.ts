@@ -5,6 +5,7 @@ import {
   lastOf,
   proofState,
   riseOf,
+  spanOf,
   toldRiseMs,
   trusted,
   type DisplayEvidence,
@@ -51,9 +52,8 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
 
 /** What speaks against a coral in the alkalinity of the last two weeks; null when it is in range and steady. */
 function alkalinityJudgement(e: DisplayEvidence): Judgement | null {
-  const lately = trusted(e.series.alkalinity)
-    .filter((p) => p.atMs >= e.nowMs - RULES.alkalinitySteadyDays * DAY_MS)
-    .map((p) => p.interval.mid);
+  const sinceMs = e.nowMs - RULES.alkalinitySteadyDays * DAY_MS;
+  const lately = spanOf(trusted(e.series.alkalinity), sinceMs).map((p) => p.interval.mid);
   const alkalinity = lastOf(lately) ?? 0;
   if (!inRange(alkalinity, [RULES.alkalinityMin, RULES.alkalinityMax])) {
     return {

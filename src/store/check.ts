@@ -15,16 +15,13 @@ import { brokenReferences, parseEntity } from '../../core/document/checks';
 import { ACTS, entryOf, entryText, FIRST } from './acts';
 import { ASIDE, entityKey, META, META_KEY } from './keys';
 import type { Aside, Opened, Stored } from './load';
+import { eachInSlices } from './slices';
 import type { Storage } from './storage';
 
 export interface Checked extends Opened {
   /** What did not pass, with why. */
   aside: Aside[];
 }
-
-/** Milliseconds of checking before the page may breathe. */
-const SLICE_MS = 8;
-const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 
 /** What is stored, each entry with its revision and the key it was read from. */
 interface Read {
@@ -38,14 +35,9 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
   const document = emptyDocument();
   const revisions = new Map<string, string>();
   const keys = new Map<string, string>();
-  const read = readEntries(stored);
+  const read = await readEntries(stored, clock);
   const { aside } = read;
-  let sinceMs = clock();
-  for (const { collection, entity, from } of broughtUp(read.entries, stored.version)) {
-    if (clock() - sinceMs > SLICE_MS) {
-      await breathe();
-      sinceMs = clock();
-    }
+  const check = ({ collection, entity, from }: DocumentEntry) => {
     const problem = open(document, collection as CollectionName, entity, from);
     if (typeof problem === 'string')
       aside.push({ key: from, why: problem, raw: stored.entities[from] ?? '' });
@@ -54,21 +46,22 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
       revisions.set(key, read.revisions.get(from) ?? FIRST);
       keys.set(key, from);
     }
-  }
+  };
+  await eachInSlices(broughtUp(read.entries, stored.version), check, clock);
   aside.push(...dropBroken(document, keys, stored));
   return { document, revisions, aside };
 }
 
 /** The entries as entries of a document; what cannot be one goes aside. */
-function readEntries({ entities, version }: Stored): Read {
+async function readEntries({ entities, version }: Stored, clock: () => number): Promise<Read> {
   const known = new Set(collectionsOf(version));
   const read: Read = { entries: [], revisions: new Map(), aside: [] };
-  for (const [key, raw] of Object.entries(entities)) {
+  const readOne = ([key, raw]: [string, string]) => {
     const [, collection, id] = key.split('/');
     const bad = (why: string) => read.aside.push({ key, why, raw });
     if (collection === undefined || !known.has(collection) || !id) {
       bad('is of a kind this version does not know');
-      continue;
+      return;
     }
     try {
       const { entity, rev } = entryOf(raw);
@@ -81,7 +74,8 @@ function readEntries({ entities, version }: Stored): Read {
     } catch {
       bad('is not readable as JSON');
     }
-  }
+  };
+  await eachInSlices(Object.entries(entities), readOne, clock);
   return read;
 }
 

@@ -8,8 +8,10 @@ import {
   type CollectionName,
   type Document,
 } from '../../core/document';
+import { readingAhead } from '../../core/evidence';
 import { ALL_BUT_ACTS, entryOf } from './acts';
 import { ASIDE, DRAFT, META_KEY, readMeta } from './keys';
+import { eachInSlices } from './slices';
 import type { Storage } from './storage';
 
 export interface Aside {
@@ -57,18 +59,24 @@ export interface Opened {
 }
 
 /** The document as stored, without a check of its contents; null when an entry is no JSON, of an unknown kind or under a wrong key: then
- *  everything is checked before anything is shown. */
-export function readUnchecked(stored: Stored): Opened | null {
+ *  everything is checked before anything is shown. @param clock milliseconds from anywhere */
+export async function readUnchecked(stored: Stored, clock: () => number): Promise<Opened | null> {
   const document = emptyDocument();
   const revisions = new Map<string, string>();
-  for (const [key, raw] of Object.entries(stored.entities)) {
+  let whole = true;
+  const readOne = ([key, raw]: [string, string]) => {
     const [, collection, id] = key.split('/');
-    if (!isCollection(collection) || !id) return null;
     const entry = asEntry(raw);
-    if (entry?.entity.id !== id) return null;
+    if (!isCollection(collection) || !id || entry?.entity.id !== id) {
+      whole = false;
+      return;
+    }
     (document[collection] as Record<string, AnyEntity>)[id] = entry.entity;
     revisions.set(key, entry.rev);
-  }
+  };
+  await eachInSlices(Object.entries(stored.entities), readOne, clock);
+  if (!whole) return null;
+  await eachInSlices(readingAhead(document), () => undefined, clock);
   return { document, revisions };
 }
 

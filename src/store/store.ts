@@ -65,7 +65,7 @@ type MadeStore = ReturnType<typeof makeStore>;
 export type AppStore = ReturnType<typeof makeStore>['store'];
 export type AppDispatch = AppStore['dispatch'];
 
-/** When work that can wait may be done. */
+/** When work that can wait may be done: each call waits for a task of its own. */
 export type WhenIdle = () => Promise<void>;
 
 /** What goes on after the document can be shown: half-done entries are read, then everything is checked. */
@@ -98,7 +98,7 @@ export async function openStore(
       if (offered) store.dispatch(replaceDocument(offered, 'Demo tanks opened'));
       return openLater(made, stored, whenIdle, null);
     }
-    const unchecked = stored.checked ? readUnchecked(stored) : null;
+    const unchecked = stored.checked ? await readUnchecked(stored, () => performance.now()) : null;
     if (unchecked) {
       known(made, unchecked.revisions);
       store.dispatch(documentOpened({ document: unchecked.document, aside: stored.asideBefore }));
@@ -156,6 +156,8 @@ async function openDrafts({ store, storage }: MadeStore, stored: Stored, whenIdl
   await whenIdle();
   const { readActs, readDrafts } = await import('./drafts');
   store.dispatch(draftsOpened(readDrafts(stored.drafts)));
+  // What acts are checked by is large: it is made ready in a task of its own.
+  await whenIdle();
   store.dispatch(actsOpened(readActs(await storage.entries(ACTS))));
 }
 

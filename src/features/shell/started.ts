@@ -34,6 +34,7 @@ const after = (ms: number): Promise<void> => new Promise((done) => setTimeout(do
 const idle = async (): Promise<void> => {
   await picture;
   await Promise.race([after(QUIET_MS).then(nothingBetter), hurried]);
+  await after(0);
 };
 
 function nothingBetter(): Promise<void> {
