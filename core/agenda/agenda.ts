@@ -20,6 +20,7 @@ import { calibrationSessions, daysSinceCalibration } from '../instruments';
 import { asksOf, clockOf, treatmentsOf } from '../quarantine';
 import { rejection, stageDue } from '../rodi';
 import { testsAhead, type Assessment } from '../readiness';
+import { remembered } from '../remembered';
 import { addDays, DAY_MS, daysBetween, type LocalTime } from '../time';
 import type { AgendaGroup, AgendaItem, AgendaSays } from './item';
 import { AGENDA } from './limits';
@@ -335,9 +336,16 @@ function ofAbsences(doc: Document, water: Water, { nowMs, local }: AgendaFacts, 
   });
 }
 
+/** The kits that anything was read by. */
+const usedKits = remembered((samples: Document['samples']): ReadonlySet<string> => {
+  const used = new Set<string>();
+  for (const sample of Object.values(samples)) for (const reading of sample.readings) used.add(reading.kitId);
+  return used;
+});
+
 /** Kits of all waters: past their date soon, nearly used up, not calibrated for long. */
 function ofKits(doc: Document, { nowMs }: AgendaFacts, today: string): AgendaItem[] {
-  const used = new Set(Object.values(doc.samples).flatMap((s) => s.readings.map((r) => r.kitId)));
+  const used = usedKits(doc.samples);
   return Object.values(doc.kits).flatMap((kit) => {
     if (kit.archived || kit.shop || !used.has(kit.id)) return [];
     const about = { waterId: null, canWait: true };

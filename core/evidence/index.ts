@@ -9,7 +9,7 @@ export {
 export { printed } from './printed';
 export { ammoniaAtMost, dosesUntested, expectedNow, type Expected } from './expected';
 export { evidenceUntil } from './until';
-export { lastOf, readingAhead, trusted, type Doubt, type Point } from './points';
+export { lastOf, readingAhead, timeOf, trusted, type Doubt, type Point } from './points';
 export {
   firstAmmoniaMs,
   firstFall,

@@ -82,6 +82,13 @@ test('the inputs differ with a reading and its correction, and with nothing else
     readings: sample.readings.map((r) => ({ ...r, value: { kind: 'exact', value: 4 } })),
   };
   expect(of(corrected)).not.toBe(one);
+  // A reload reads the entries in another order.
+  const turned = history();
+  turned.doc.samples = Object.fromEntries(Object.entries(turned.doc.samples).reverse());
+  expect(of(turned)).toBe(one);
+  const fewer = history();
+  fewer.doc.kits = Object.fromEntries(Object.entries(fewer.doc.kits).slice(1));
+  expect(of(fewer)).not.toBe(one);
 });
 
 test.each([

@@ -1,4 +1,5 @@
 /** The agenda as plain data: how each item is done, and what is said over the list. */
+import { timeOf } from '../../../core/evidence';
 import type { AgendaItem } from '../../../core/agenda';
 import type { AgendaGroup } from '../../../core/agenda';
 import { groupOf } from '../../../core/agenda';
@@ -114,7 +115,7 @@ const QUIET_DAYS = 21;
 export function quietSince(doc: Document, nowMs: number): number | null {
   let last = -Infinity;
   for (const list of [doc.samples, doc.events])
-    for (const e of Object.values(list)) last = Math.max(last, Date.parse(e.at));
+    for (const e of Object.values(list)) last = Math.max(last, timeOf(e));
   for (const l of Object.values(doc.looks)) last = Math.max(last, Date.parse(`${l.day}T12:00:00Z`));
   return Number.isFinite(last) && nowMs - last > QUIET_DAYS * DAY_MS ? last : null;
 }
