@@ -104,7 +104,12 @@ const item = (
   dailyUntil,
 });
 
-const ASKS_FOR_AMMONIA: ReadonlySet<string> = new Set(['addAmmonia', 'doseForProof']);
+const ASKS_FOR_AMMONIA: ReadonlySet<string> = new Set([
+  'addAmmonia',
+  'doseForProof',
+  'doseAgain',
+  'doseAsFood',
+]);
 
 function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string): AgendaItem[] {
   const { local } = facts;

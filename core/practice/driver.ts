@@ -4,8 +4,8 @@ import { GONE, IN, type Document, type Parameter, type WaterEvent } from '../doc
 import { PROOF_MG_N } from '../forecast';
 import type { Living } from '../living';
 import { clockOf } from '../quarantine';
-import { assessWater, type Assessment, type Judgement } from '../readiness';
-import { isOfDisplay, gatherEvidence } from '../evidence';
+import { assessWater, RULES, type Assessment, type Judgement } from '../readiness';
+import { gatherEvidence, isOfDisplay, lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
 import { DAY_MS, UTC } from '../time';
 import { begin, PRACTICE_WATER, sitting } from './begin';
@@ -355,11 +355,12 @@ class Player {
         return undefined;
       case 'raiseAlkalinity':
       case 'stepBicarbonate':
-        return this.log({ kind: 'dose', what: 'alkalinity', rise: 1, grams: null });
+        return this.log({ kind: 'dose', what: 'alkalinity', rise: riseToAim(net), grams: null });
       case 'addAmmonia':
         return this.day - this.lastDose > 2 ? this.dose() : undefined;
       case 'doseForProof':
       case 'doseAgain':
+      case 'doseAsFood':
         return this.dose();
       case 'addBacteria':
         return this.log({ kind: 'bacteria', seed: 'bottle', mL: null });
@@ -374,4 +375,11 @@ class Player {
         return undefined;
     }
   }
+}
+
+/** As the page says it: up to the aim, at most 1 dKH a day with animals. */
+function riseToAim(e: WaterEvidence): number {
+  const last = lastOf(trusted(e.series.alkalinity))?.interval.mid ?? RULES.alkalinityMin;
+  const rise = Math.max(0.5, RULES.alkalinityAim - last);
+  return e.residents.length > 0 ? Math.min(1, rise) : rise;
 }

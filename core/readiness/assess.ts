@@ -186,6 +186,7 @@ const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
   'doseForProof',
   'doseAgain',
   'clearThenDose',
+  'doseAsFood',
   'feedTransfer',
   'unseenNeedsProof',
 ];

@@ -18,6 +18,7 @@ import {
 import { ask } from '../living';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
+import { whileNitriteIsLeft } from './feeding';
 import { isTransfer, leftover, loadJoined, offAim } from './found';
 import { open, shut, type Verdict } from './judgement';
 import { RULES } from './limits';
@@ -92,7 +93,7 @@ export function nitriteFalling(e: WaterEvidence): Verdict {
     : shut(
         'wait',
         { code: 'nitriteNotFalling', nitrite: printed(last, 'nitrite') },
-        { code: 'nitriteFalls' },
+        whileNitriteIsLeft(e, { code: 'nitriteFalls' }),
       );
 }
 
@@ -126,7 +127,11 @@ export function clear(e: DisplayEvidence): Verdict {
         parameters: ['ammonia', 'nitrite'],
       });
     case 'notZero':
-      return shut('wait', leftover(state.ammonia, state.nitrite), { code: 'twoZeros' });
+      return shut(
+        'wait',
+        leftover(state.ammonia, state.nitrite),
+        whileNitriteIsLeft(e, { code: 'twoZeros' }),
+      );
   }
 }
 

@@ -80,7 +80,7 @@ function rhythmOf(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
 }
 
 /** What waits for both to read zero, and goes on on that evening. */
-const PROVING: readonly Statement['code'][] = ['clearThenDose', 'secondZero'];
+const PROVING: readonly Statement['code'][] = ['clearThenDose', 'doseAsFood', 'secondZero'];
 
 function usualRhythm({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   const stocked = residents.length > 0;

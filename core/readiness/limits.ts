@@ -43,6 +43,12 @@ export const READINESS_LIMITS = {
     'the time over which corals ask for steady alkalinity',
     'common practice',
   ),
+  feedNitriteMgN: limit(
+    1 / PRINTED_PER_N.nitrite.ion,
+    'mg N/L',
+    'nitrite up to which ammonia that is gone is dosed again as food on the way to a proof: 1 mg/L as NO2',
+    'common practice; science notes 6: growth is bought with nitrogen',
+  ),
   nitrateStopMgN: limit(
     40 / PRINTED_PER_N.nitrate.ion,
     'mg N/L',

@@ -4,6 +4,7 @@ import { ask } from '../living';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
 import { open, shut, type Verdict } from './judgement';
+import { whileNitriteIsLeft } from './feeding';
 import { RULES } from './limits';
 
 export function proof(e: WaterEvidence): Verdict {
@@ -27,7 +28,9 @@ export function proof(e: WaterEvidence): Verdict {
       return shut(
         'wait',
         { code: 'proofFailed' },
-        { code: clearSince(e, state.doseAtMs) ? 'doseAgain' : 'clearThenDose' },
+        clearSince(e, state.doseAtMs)
+          ? { code: 'doseAgain' }
+          : whileNitriteIsLeft(e, { code: 'clearThenDose' }),
       );
     case 'faded':
       return shut('wait', { code: 'proofFaded', atMs: state.proof.testAtMs }, { code: 'doseAgain' });
@@ -38,7 +41,7 @@ export function proof(e: WaterEvidence): Verdict {
     case 'none':
       return mayDose(e)
         ? shut('wait', { code: 'proofToCome' }, { code: 'doseForProof' })
-        : shut('wait', { code: 'proofToCome' }, { code: 'clearThenDose' });
+        : shut('wait', { code: 'proofToCome' }, whileNitriteIsLeft(e, { code: 'clearThenDose' }));
   }
 }
 

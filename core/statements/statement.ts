@@ -69,6 +69,7 @@ interface GateFacts {
   proofIn48: { hours: number };
   proofFailed: Nothing;
   clearThenDose: Nothing;
+  doseAsFood: Nothing;
   proofFaded: At;
   proofMissed: Nothing;
   proofToCome: Nothing;

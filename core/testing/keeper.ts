@@ -472,6 +472,7 @@ class Keeper {
         break;
       case 'doseForProof':
       case 'doseAgain':
+      case 'doseAsFood':
         this.dose();
         break;
       case 'addBacteria':

@@ -34,7 +34,9 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
     case 'actNow':
       return 'Act now';
     case 'dose':
-      return says.opens.code === 'doseForProof' ? 'Dose for the proof' : 'Give the filter ammonia';
+      return says.opens.code === 'doseForProof' || says.opens.code === 'doseAgain'
+        ? 'Dose for the proof'
+        : 'Give the filter ammonia';
     case 'tests':
     case 'testsAhead':
       return `Test ${named(says.parameters)}`;

@@ -19,6 +19,7 @@ import {
   named,
   nh4,
   nh4Trimmed,
+  no2,
   no3,
   plural,
   salt,
@@ -97,6 +98,8 @@ const GATES = {
   proofTestAt: (s, w) => `Test ammonia and nitrite at ${w.hour(s.atMs)}.`,
   proofIn48: (s) => `The dose was gone within ${hours(s.hours)}: enough for the lenient, not for the strict.`,
   proofFailed: () => 'The proof dose was not cleared in a day.',
+  doseAsFood: () =>
+    `Dose 2 mg/L again as food: ammonia is gone, nitrite is ${no2(RULES.feedNitriteMgN)} mg/L NO₂ or less, and more nitrogen grows more bacteria. Test both tomorrow.`,
   clearThenDose: () => 'Wait until both are zero, then dose again.',
   proofFaded: (s, w) =>
     `The proof of ${w.day(s.atMs)} is over ${EVIDENCE.proofFadesDays / 7} weeks old and nothing has fed the filter since.`,

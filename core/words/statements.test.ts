@@ -58,6 +58,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   proofIn48: { hours: 41.2 },
   proofFailed: {},
   clearThenDose: {},
+  doseAsFood: {},
   proofFaded: { atMs: 23 * DAY },
   proofMissed: {},
   proofToCome: {},
