@@ -2,6 +2,7 @@
 import type { Parameter } from '../document';
 import {
   EVIDENCE,
+  keptShare,
   lastOf,
   printed,
   spanOf,
@@ -11,7 +12,7 @@ import {
 } from '../evidence';
 import { ask, isFresh } from '../living';
 import { DAY_MS } from '../time';
-import { changeForNitrate, leftover, loadJoined, offAim } from './found';
+import { alkalinityWithDoses, changeForNitrate, leftover, loadJoined, offAim } from './found';
 import { open, shut, type Verdict } from './judgement';
 import { RULES } from './limits';
 
@@ -34,13 +35,21 @@ export function reset(e: WaterEvidence): Verdict {
     salinity: salinity.interval.mid,
   };
   if (water.nitrateMgN > RULES.nitrateStartMgN) {
+    // A change made since is not asked for again: it is looked at, and what is left is reckoned with.
+    const leftMgN = water.nitrateMgN * keptShare(e, nitrate.atMs, e.nowMs);
+    if (leftMgN <= RULES.nitrateStartMgN) {
+      const parameters: Parameter[] = ['nitrate', 'salinity', 'alkalinity'];
+      return shut('test', { code: 'changedSinceTest', parameters }, ask(...parameters));
+    }
     return shut(
       'wait',
       { code: 'nitrateHigh', nitrateMgN: water.nitrateMgN },
-      { code: 'changeWater', fraction: changeForNitrate(water.nitrateMgN) },
+      { code: 'changeWater', fraction: changeForNitrate(leftMgN) },
     );
   }
   if (water.alkalinity < RULES.alkalinityMin) {
+    if ((alkalinityWithDoses(e) ?? 0) >= RULES.alkalinityMin)
+      return shut('test', { code: 'alkalinityRaised' }, ask('alkalinity'));
     return shut('wait', { code: 'alkalinityLow', alkalinity: water.alkalinity }, { code: 'raiseAlkalinity' });
   }
   const off = offAim(e);

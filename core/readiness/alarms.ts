@@ -6,6 +6,7 @@ import { disagreement, type InstrumentReading } from '../instruments';
 import { LIVING, mishapFindings, note, type Finding } from '../living';
 import type { Statement, Word } from '../statements';
 import { DAY_MS } from '../time';
+import { alkalinityWithDoses } from './found';
 import { RULES } from './limits';
 
 export interface Alarm {
@@ -43,17 +44,6 @@ function waterAlarms(e: WaterEvidence): Alarm[] {
     });
   }
   return alarms;
-}
-
-/** The last reading with what was dosed since: who has raised it waits for the next test, not for a second dose. */
-function alkalinityWithDoses(e: WaterEvidence): number | undefined {
-  const last = lastOf(trusted(e.series.alkalinity));
-  if (!last) return undefined;
-  return e.events.reduce(
-    (sum, x) =>
-      x.kind === 'dose' && x.what === 'alkalinity' && Date.parse(x.at) > last.atMs ? sum + x.rise : sum,
-    last.interval.mid,
-  );
 }
 
 /** What makes the newest readings doubtful, and what they say of food for plants: the same for living and for empty water. */

@@ -1,6 +1,6 @@
 /** Which tests are worth doing now. */
 import type { Parameter } from '../document';
-import { lastOf, type WaterEvidence } from '../evidence';
+import { dosesUntested, lastOf, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
 import type { Living } from '../living';
 import { DAY_MS, dayHasBegun } from '../time';
@@ -79,14 +79,16 @@ function rhythmOf(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   ];
 }
 
-/** What waits for both to read zero, and goes on on that evening. */
+/** What waits for both to read zero, and goes on on that evening. The day after any dose is looked at, too. */
 const PROVING: readonly Statement['code'][] = ['clearThenDose', 'doseAsFood', 'secondZero'];
 
-function usualRhythm({ water, residents }: WaterEvidence, judgements: readonly Asking[]): Rhythm {
+function usualRhythm(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
+  const { water, residents } = e;
   const stocked = residents.length > 0;
   if (water.kind === 'display') {
     if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
-    if (!stocked && judgements.some((j) => PROVING.includes(j.opens.code))) return EVERY_DAYS.proving;
+    const proving = judgements.some((j) => PROVING.includes(j.opens.code)) || dosesUntested(e).length > 0;
+    if (!stocked && proving) return EVERY_DAYS.proving;
     return EVERY_DAYS[stocked ? 'stocked' : 'cycling'];
   }
   if (!stocked) return [];

@@ -52,3 +52,14 @@ export const isTransfer = (x: WaterEvidence['events'][number]): boolean =>
 /** The share of water to change so that half of the nitrate to begin with is left. */
 export const changeForNitrate = (nitrateMgN: number): number =>
   Math.min(LIVING.largestChange, 1 - RULES.nitrateStartMgN / 2 / nitrateMgN);
+
+/** Alkalinity as last read with what was dosed since, dKH: who has raised it waits for the next test, not for a second dose. */
+export function alkalinityWithDoses(e: WaterEvidence): number | undefined {
+  const last = lastOf(trusted(e.series.alkalinity));
+  if (!last) return undefined;
+  return e.events.reduce(
+    (sum, x) =>
+      x.kind === 'dose' && x.what === 'alkalinity' && Date.parse(x.at) > last.atMs ? sum + x.rise : sum,
+    last.interval.mid,
+  );
+}

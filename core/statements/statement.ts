@@ -70,6 +70,7 @@ interface GateFacts {
   proofFailed: Nothing;
   clearThenDose: Nothing;
   doseAsFood: Nothing;
+  alkalinityRaised: Nothing;
   proofFaded: At;
   proofMissed: Nothing;
   proofToCome: Nothing;

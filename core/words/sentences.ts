@@ -139,6 +139,7 @@ const GATES = {
   alkalinityLow: (s) =>
     `Alkalinity is ${dkh(s.alkalinity)}; below ${RULES.alkalinityMin} the end of a cycle can stall.`,
   alkalinityStall: (s) => `Alkalinity is ${dkh(s.alkalinity)}: the bacteria are probably held up.`,
+  alkalinityRaised: () => 'Alkalinity was raised after it was last tested: read it again once it has mixed.',
   raiseAlkalinity: () =>
     `Raise alkalinity to ${RULES.alkalinityAim} dKH, at most 1 dKH a day with animals, or change water.`,
   resetDone: (s, w) => `nitrate ${no3(s.nitrateMgN)}, ${dkh(s.alkalinity)}, ${salt(s.salinity, w)}`,

@@ -59,6 +59,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   proofFailed: {},
   clearThenDose: {},
   doseAsFood: {},
+  alkalinityRaised: {},
   proofFaded: { atMs: 23 * DAY },
   proofMissed: {},
   proofToCome: {},

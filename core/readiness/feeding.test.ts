@@ -1,0 +1,111 @@
+/** When more ammonia is asked for as food, and when not; and that what was done after a test is not asked for twice. */
+import type { School } from '../document';
+import { DAY, History, START_MS, type Readings } from '../testing/history';
+import { assessWater } from '.';
+
+const at = (h: History, day: number) => assessWater(h.doc, 't', START_MS + day * DAY);
+const opens = (h: History, day: number) => at(h, day).fish.opens.code;
+
+/** Ammonia has fallen, nitrite is on its way; the tenth day's test is as given. */
+const onTheWay = (read: Readings = {}, school: School = 'proof24') =>
+  new History(school)
+    .water(0, { ammonia: 0, nitrite: 0, nitrate: 0 })
+    .dose(1, 2)
+    .test(2, { ammonia: 2, nitrite: 0 })
+    .test(6, { ammonia: 0.5, nitrite: 2 })
+    .water(10, { ammonia: 0, nitrite: 0.8, nitrate: 5, ...read });
+
+describe('ammonia as food', () => {
+  test.each([
+    [0.8, 'doseAsFood'],
+    [1, 'doseAsFood'],
+    [1.1, 'twoZeros'],
+    [4, 'nitriteFalls'],
+    [0, 'secondZero'],
+  ])('with ammonia at zero and nitrite at %f: %s', (nitrite, code) => {
+    expect(opens(onTheWay({ nitrite }), 10.1)).toBe(code);
+  });
+  test('not while ammonia is left', () => {
+    expect(opens(onTheWay({ ammonia: 0.3 }), 10.1)).toBe('twoZeros');
+  });
+  test.each([
+    [5.9, 'twoZeros'],
+    [6, 'doseAsFood'],
+  ])('a test %f hours after the last dose: %s', (hours, code) => {
+    const h = onTheWay()
+      .dose(11, 2)
+      .water(11 + hours / 24, { ammonia: 0, nitrite: 0.8 });
+    expect(opens(h, 11.5)).toBe(code);
+  });
+  test('once it is dosed it is not asked for again before a test has seen it; that test is due the day after', () => {
+    const h = onTheWay().dose(10.1, 2);
+    expect(opens(h, 10.2)).toBe('twoZeros');
+    expect(at(h, 10.2).due).not.toContain('nitrite');
+    expect(at(h, 11).due).toEqual(expect.arrayContaining(['ammonia', 'nitrite']));
+  });
+  test('readings over three days old are read again first', () => {
+    expect(opens(onTheWay(), 12.9)).toBe('doseAsFood');
+    expect(at(onTheWay(), 13.1).fish.word).toBe('test');
+  });
+  test('after a proof that failed, too, while nitrite is left', () => {
+    const h = onTheWay({ nitrite: 0 })
+      .water(12, { ammonia: 0, nitrite: 0, nitrate: 5 })
+      .dose(12.1, 2)
+      .water(13.1, { ammonia: 0, nitrite: 0.5, nitrate: 5 });
+    expect(at(h, 13.2).fish).toMatchObject({
+      reason: { code: 'proofFailed' },
+      opens: { code: 'doseAsFood' },
+    });
+  });
+  test.each(['zeroZero', 'patient', 'watchGlass', 'coralsFirst', 'firstFish', 'matureTransfer'] as const)(
+    'never by the school %s',
+    (school) => expect(opens(onTheWay({}, school), 10.1)).not.toBe('doseAsFood'),
+  );
+  test.each(['ocellaris-clownfish', 'turban-snail', 'toadstool-leather'])(
+    'never with %s in the water',
+    (species) => {
+      const { living, fish, crew, coral } = at(onTheWay().animal(9, species), 10.1);
+      for (const said of [living, fish, crew, coral]) expect(said?.opens.code).not.toBe('doseAsFood');
+    },
+  );
+});
+
+describe('what was done after a test', () => {
+  const proved = (read: Readings) =>
+    onTheWay({ nitrite: 0 })
+      .water(12, { ammonia: 0, nitrite: 0, nitrate: 5 })
+      .dose(12.1, 2)
+      .water(13, { ammonia: 0, nitrite: 0, nitrate: 5, ...read });
+  test('a change large enough for the nitrate is looked at, not asked for again', () => {
+    const h = proved({ nitrate: 80 });
+    expect(at(h, 13.1).fish.opens).toMatchObject({ code: 'changeWater' });
+    h.event(13.2, { kind: 'waterChange', litres: 80 });
+    expect(at(h, 13.3).fish).toMatchObject({
+      word: 'test',
+      reason: { code: 'changedSinceTest', parameters: ['nitrate', 'salinity', 'alkalinity'] },
+    });
+  });
+  test('of a smaller change what is left is reckoned with', () => {
+    const h = proved({ nitrate: 80 });
+    const asked = (day: number) => {
+      const { opens: way } = at(h, day).fish;
+      if (way.code !== 'changeWater') throw new Error(way.code);
+      return way.fraction;
+    };
+    const before = asked(13.1);
+    h.event(13.2, { kind: 'waterChange', litres: 20 });
+    expect(asked(13.3)).toBeLessThan(before);
+  });
+  test('alkalinity that was raised is read again', () => {
+    const h = proved({ alkalinity: 6 });
+    expect(at(h, 13.1).fish.opens.code).toBe('raiseAlkalinity');
+    h.event(13.2, { kind: 'dose', what: 'alkalinity', rise: 0.5, grams: null });
+    expect(at(h, 13.3).fish.opens.code).toBe('raiseAlkalinity');
+    h.event(13.4, { kind: 'dose', what: 'alkalinity', rise: 1, grams: null });
+    expect(at(h, 13.5).fish).toMatchObject({
+      word: 'test',
+      reason: { code: 'alkalinityRaised' },
+      opens: { parameters: ['alkalinity'] },
+    });
+  });
+});
