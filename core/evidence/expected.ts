@@ -35,19 +35,19 @@ export function expectedNow(e: WaterEvidence, parameter: Parameter): Expected | 
   return { point, value, changed: 1 - kept, known };
 }
 
-/** Ammonia that may be in the water now, mg N/L: what was last read, changes taken out, and every dose since added. What the bacteria took
- *  meanwhile is not known: the careful side. */
+/** Ammonia that may be in the water now, mg N/L: what was last read, changes taken out, and every dose since added, one of the same minute,
+ *  too. What the bacteria took meanwhile is not known: the careful side. */
 export function ammoniaAtMost(e: WaterEvidence): number {
   const read = expectedNow(e, 'ammonia');
   const sinceMs = read?.point.atMs ?? -Infinity;
   return e.doses
-    .filter((d) => d.atMs > sinceMs)
+    .filter((d) => d.atMs >= sinceMs)
     .reduce((sum, d) => sum + d.mgNPerL * keptShare(e, d.atMs, e.nowMs), read?.value ?? 0);
 }
 
-/** Doses of ammonia that no test of it, total or free, has looked at since. */
+/** Doses of ammonia that no test of it, total or free, has looked at since; a test of the same minute was hardly taken after it. */
 export function dosesUntested(e: WaterEvidence): WaterEvidence['doses'] {
   const tests = [...trusted(e.series.ammonia), ...trusted(e.series.freeAmmonia)].map((p) => p.atMs);
   const testedMs = Math.max(-Infinity, ...tests);
-  return e.doses.filter((d) => d.atMs > testedMs);
+  return e.doses.filter((d) => d.atMs >= testedMs);
 }

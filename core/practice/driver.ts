@@ -1,16 +1,16 @@
 /** Someone who plays a scenario by the app's advice alone: each evening what is due is tested, then what the app says is done, as it is written, and
  *  nothing else. What they do is in the log; the truth follows from it. */
-import { GONE, IN, type Document, type Parameter, type WaterEvent } from '../document';
+import { GONE, IN, waterOf, type Document, type Parameter, type WaterEvent } from '../document';
 import { PROOF_MG_N } from '../forecast';
 import type { Living } from '../living';
 import { clockOf } from '../quarantine';
 import { assessWater, RULES, type Assessment, type Judgement } from '../readiness';
-import { gatherEvidence, isOfDisplay, lastOf, trusted, type WaterEvidence } from '../evidence';
+import { gatherEvidence, lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
 import { DAY_MS, UTC } from '../time';
 import { begin, PRACTICE_WATER, sitting } from './begin';
 import type { Scenario } from './scenario';
-import { truthAt, type Truth } from './truth';
+import { truthAt, truthBeside, type Truth } from './truth';
 
 export interface Played {
   scenario: string;
@@ -50,6 +50,8 @@ class Player {
   private readonly visits: number[] = [];
   private readonly out: Played;
   private seen: { doc: Document; day: number; truth: Truth } | null = null;
+  /** The water that is looked at and written of. */
+  private here = PRACTICE_WATER;
 
   constructor(
     private readonly scenario: Scenario,
@@ -84,8 +86,8 @@ class Player {
     }
     this.day = this.scenario.days;
     const { lost, peakFree } = this.truth();
-    this.out.lost = lost.map((l) => `${l.why} on day ${l.day.toFixed(0)}`);
-    this.out.peakFree = peakFree;
+    this.out.lost.push(...lost.map((l) => `${l.why} on day ${l.day.toFixed(0)}`));
+    this.out.peakFree = Math.max(this.out.peakFree, peakFree);
     this.out.doc = this.doc;
     return this.out;
   }
@@ -108,7 +110,7 @@ class Player {
     return this.seen.truth;
   }
   private now(): Assessment {
-    return assessWater(this.doc, PRACTICE_WATER, this.ms());
+    return assessWater(this.doc, this.here, this.ms());
   }
   private living() {
     return Object.values(this.doc.animals).filter((a) => {
@@ -124,7 +126,7 @@ class Player {
         ...this.doc.events,
         [id]: {
           id,
-          waterId: PRACTICE_WATER,
+          waterId: this.here,
           at: new Date(this.ms()).toISOString(),
           note: '',
           ...event,
@@ -134,17 +136,10 @@ class Player {
   }
 
   private visit(): void {
-    this.bury();
+    this.bury(this.truth());
     this.quarantine();
-    let a = this.now();
-    for (let round = 0; round < 3; round++) {
-      const due = a.due.filter((p) => !this.justTested(p));
-      const again = a.living?.opens.code === 'confirmAmmonia' && round === 1 ? (['ammonia'] as const) : [];
-      const asked = [...new Set([...due, ...again])];
-      if (asked.length === 0) break;
-      this.test(asked);
-      a = this.now();
-    }
+    this.beside();
+    const a = this.looked(this.truth());
     const said = `${a.living ? `${a.living.word} ${a.living.reason.code}` : '-'} | ${a.fish.word} ${a.fish.reason.code} > ${a.fish.opens.code}`;
     if (!this.out.diary[this.out.diary.length - 1]?.endsWith(said))
       this.out.diary.push(`${this.day.toFixed(1)} ${said}`);
@@ -153,9 +148,39 @@ class Player {
     this.feed();
   }
 
+  /** What is due here is tested, again where that asks for more. */
+  private looked(truth: Truth): Assessment {
+    let a = this.now();
+    for (let round = 0; round < 3; round++) {
+      const due = a.due.filter((p) => !this.justTested(p));
+      const again = a.living?.opens.code === 'confirmAmmonia' && round === 1 ? (['ammonia'] as const) : [];
+      const asked = [...new Set([...due, ...again])];
+      if (asked.length === 0) break;
+      this.test(truth, asked);
+      a = this.now();
+    }
+    return a;
+  }
+
+  /** The quarantine has a truth of its own: tested and cared for like the tank while somebody is in it. */
+  private beside(): void {
+    const inIt = () =>
+      Object.values(this.doc.animals).some((a) => waterOf(a.moves[a.moves.length - 1]?.to) === QUARANTINE);
+    if (!inIt()) return;
+    const truth = truthBeside(this.scenario, this.seed, this.doc, QUARANTINE, START, this.ms());
+    this.out.peakFree = Math.max(this.out.peakFree, truth.peakFree);
+    this.out.lost.push(...truth.lost.map((l) => `${l.why} in the quarantine on day ${l.day.toFixed(0)}`));
+    this.bury(truth);
+    if (!inIt()) return;
+    this.here = QUARANTINE;
+    const { living } = this.looked(truth);
+    if (living && living.word !== 'steady') this.care(living);
+    this.here = PRACTICE_WATER;
+  }
+
   /** Whoever died is logged as found. */
-  private bury(): void {
-    for (const l of this.truth().lost) {
+  private bury(truth: Truth): void {
+    for (const l of truth.lost) {
       const animal = this.doc.animals[l.animalId];
       if (!animal || animal.moves[animal.moves.length - 1]?.to.kind === 'gone') continue;
       this.doc = {
@@ -173,18 +198,21 @@ class Player {
 
   private justTested(p: Parameter): boolean {
     return Object.values(this.doc.samples).some(
-      (s) => this.ms() - Date.parse(s.at) < 0.01 * DAY_MS && s.readings.some((r) => r.parameter === p),
+      (s) =>
+        s.waterId === this.here &&
+        this.ms() - Date.parse(s.at) < 0.01 * DAY_MS &&
+        s.readings.some((r) => r.parameter === p),
     );
   }
-  private test(parameters: readonly Parameter[]): void {
-    const readings = sitting(this.doc, this.truth(), parameters, this.seed + this.n);
+  private test(truth: Truth, parameters: readonly Parameter[]): void {
+    const readings = sitting(this.doc, truth, parameters, this.seed + this.n);
     if (readings.length === 0) return;
     this.out.sittings += 1;
     const id = `s${this.n++}`;
     const at = new Date(this.ms() - (2 - (this.n % 2)) * 1000).toISOString();
     this.doc = {
       ...this.doc,
-      samples: { ...this.doc.samples, [id]: { id, waterId: PRACTICE_WATER, at, readings, note: '' } },
+      samples: { ...this.doc.samples, [id]: { id, waterId: this.here, at, readings, note: '' } },
     };
   }
 
@@ -306,11 +334,12 @@ class Player {
   }
 
   private change(litres: number, salinity?: number): void {
-    this.lastChange = this.day;
+    if (this.here === PRACTICE_WATER) this.lastChange = this.day;
     this.out.changesL += litres;
+    const most = this.here === PRACTICE_WATER ? this.scenario.start.litres : litres;
     this.log({
       kind: 'waterChange',
-      litres: Math.min(litres, this.scenario.start.litres),
+      litres: Math.min(litres, most),
       ...(salinity === undefined ? {} : { salinity }),
     });
   }
@@ -327,8 +356,8 @@ class Player {
 
   /** One instruction, done as it is written. */
   private follow(s: Statement): void {
-    const net = gatherEvidence(this.doc, PRACTICE_WATER, this.ms());
-    const litres = isOfDisplay(net) ? net.netL : this.scenario.start.litres;
+    const net = gatherEvidence(this.doc, this.here, this.ms());
+    const litres = net.netL;
     switch (s.code) {
       case 'stepChange':
       case 'stepChangeNitrite':

@@ -2,6 +2,7 @@
 import type { Parameter, School } from '../document';
 import {
   bothClear,
+  dosesUntested,
   EVIDENCE,
   firstAmmoniaMs,
   firstClear,
@@ -70,12 +71,22 @@ export function ammoniaFalling(e: WaterEvidence): Verdict {
     return open(zero.atMs, { code: rise.by === 'nitrite' ? 'ammoniaOxidised' : 'unseenRise' });
   }
   return last.zero
-    ? shut('wait', { code: 'zeroMeansNothing' }, { code: 'addAmmonia' })
+    ? (notSeenYet(e) ?? shut('wait', { code: 'zeroMeansNothing' }, { code: 'addAmmonia' }))
     : shut(
         'wait',
         { code: 'ammoniaNotFalling', ammonia: printed(last, 'ammonia') },
         { code: 'ammoniaFalls' },
       );
+}
+
+/** What was dosed after the last test is looked at the day after, not asked for again. Null where every dose was. */
+function notSeenYet(e: WaterEvidence): Verdict | null {
+  const dose = lastOf(dosesUntested(e));
+  if (!dose) return null;
+  const atMs = dose.atMs + DAY_MS;
+  return e.nowMs >= atMs - RULES.dueEarlyDays * DAY_MS
+    ? shut('test', { code: 'dosedSinceTest' }, ask('ammonia', 'nitrite'))
+    : shut('wait', { code: 'dosedSinceTest' }, { code: 'testDoseFrom', atMs });
 }
 
 export function nitriteFalling(e: WaterEvidence): Verdict {

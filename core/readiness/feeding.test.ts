@@ -71,6 +71,19 @@ describe('ammonia as food', () => {
 });
 
 describe('what was done after a test', () => {
+  test('the first dose is seen by a test the day after, and not asked for again before', () => {
+    const h = new History().water(1, { ammonia: 0, nitrite: 0 });
+    expect(opens(h, 1.1)).toBe('addAmmonia');
+    // In the minute of the test: a test was hardly taken after it.
+    h.dose(1, 2);
+    expect(at(h, 1.2).fish).toEqual({
+      word: 'wait',
+      reason: { code: 'dosedSinceTest' },
+      opens: { code: 'testDoseFrom', atMs: START_MS + 2 * DAY },
+    });
+    expect(at(h, 2).fish).toMatchObject({ word: 'test', opens: { parameters: ['ammonia', 'nitrite'] } });
+    expect(opens(h.water(2, { ammonia: 2, nitrite: 0 }), 2.1)).toBe('ammoniaFalls');
+  });
   const proved = (read: Readings) =>
     onTheWay({ nitrite: 0 })
       .water(12, { ammonia: 0, nitrite: 0, nitrate: 5 })

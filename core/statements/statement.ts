@@ -136,6 +136,7 @@ interface GateFacts {
   staleTests: Ask;
   unmeasured: Ask;
   dosedSinceTest: Nothing;
+  testDoseFrom: At;
   changedSinceTest: Ask;
   setupOpen: { left: number; first: SetupItem };
   finishSetup: Nothing;

@@ -177,6 +177,7 @@ const GATES = {
   changedSinceTest: (s) =>
     `Much of the water was changed after ${named(s.parameters)} ${plural(s.parameters.length, 'was', 'were')} last tested: what it is now nobody knows.`,
   dosedSinceTest: () => 'Ammonia was dosed after the last test.',
+  testDoseFrom: (s, w) => `Test ammonia and nitrite a day after it, on ${w.day(s.atMs)}.`,
   setupOpen: (s, w) =>
     `${s.left} essential point${plural(s.left, '', 's')} of setting up ${plural(s.left, 'is', 'are')} open, first: ${inUnits(setupTitle(s.first), w.units).toLowerCase()}.`,
   finishSetup: () => 'Date them under Setting up, on the bench.',

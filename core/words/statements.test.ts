@@ -257,6 +257,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   ammoniaChanged: { ammonia: '1 mg/L NH₄', atMs: 40 * DAY, share: 0.5, leftMgN: 0.39 },
   stillTooMuch: { ammonia: '5 mg/L NH₄', atMs: 40 * DAY, leftMgN: 1.9 },
   testAmmoniaAt: { atMs: 40 * DAY },
+  testDoseFrom: { atMs: 40 * DAY },
   changeSome: {},
   coarseZero: { parameter: 'ammonia' },
   finerKit: { parameter: 'ammonia' },
