@@ -112,7 +112,7 @@ describe('what was done after a test', () => {
   test('alkalinity that was raised is read again', () => {
     const h = proved({ alkalinity: 6 });
     expect(at(h, 13.1).fish.opens.code).toBe('raiseAlkalinity');
-    h.event(13.2, { kind: 'dose', what: 'alkalinity', rise: 0.5, grams: null });
+    h.event(13, { kind: 'dose', what: 'alkalinity', rise: 0.5, grams: null });
     expect(at(h, 13.3).fish.opens.code).toBe('raiseAlkalinity');
     h.event(13.4, { kind: 'dose', what: 'alkalinity', rise: 1, grams: null });
     expect(at(h, 13.5).fish).toMatchObject({

@@ -53,13 +53,14 @@ export const isTransfer = (x: WaterEvidence['events'][number]): boolean =>
 export const changeForNitrate = (nitrateMgN: number): number =>
   Math.min(LIVING.largestChange, 1 - RULES.nitrateStartMgN / 2 / nitrateMgN);
 
-/** Alkalinity as last read with what was dosed since, dKH: who has raised it waits for the next test, not for a second dose. */
+/** Alkalinity as last read with what was dosed since, dKH: who has raised it waits for the next test, not for a second dose,
+ *  also where both stand at one minute. */
 export function alkalinityWithDoses(e: WaterEvidence): number | undefined {
   const last = lastOf(trusted(e.series.alkalinity));
   if (!last) return undefined;
   return e.events.reduce(
     (sum, x) =>
-      x.kind === 'dose' && x.what === 'alkalinity' && Date.parse(x.at) > last.atMs ? sum + x.rise : sum,
+      x.kind === 'dose' && x.what === 'alkalinity' && Date.parse(x.at) >= last.atMs ? sum + x.rise : sum,
     last.interval.mid,
   );
 }

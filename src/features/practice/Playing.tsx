@@ -22,7 +22,7 @@ import {
   type Scenario,
   type Truth,
 } from '../../../core/practice';
-import { DAY_MS, HOUR_MS } from '../../../core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/time';
 import { animalWords } from '../../../core/words';
 import {
   commit,
@@ -350,6 +350,8 @@ function Sitting({
                   () => {
                     setShown(null);
                     setChosen(null);
+                    // What is done next comes after it.
+                    movePracticeClock(Date.now() + sittingMinutes(doc.kits, picked) * MINUTE_MS);
                   },
                 )
               }
