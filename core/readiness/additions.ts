@@ -69,7 +69,7 @@ export function firstAnimals(e: DisplayEvidence): Verdict {
   }
   const nitrite = lastOf(trusted(e.series.nitrite));
   const testedMs = Math.min(ammonia?.atMs ?? 0, nitrite?.atMs ?? 0);
-  if (e.doses.some((d) => d.atMs > testedMs)) {
+  if (e.doses.some((d) => d.atMs >= testedMs)) {
     return shut('test', { code: 'dosedSinceTest' }, ask('ammonia', 'nitrite'));
   }
   if ((ammonia && !ammonia.zero) || (nitrite && !nitrite.zero)) {

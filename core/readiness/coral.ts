@@ -30,7 +30,7 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
   if (unsteady) return unsteady;
   const ammonia = lastOf(trusted(e.series.ammonia));
   const testedMs = ammonia?.atMs ?? 0;
-  if (e.doses.some((d) => d.atMs > testedMs)) {
+  if (e.doses.some((d) => d.atMs >= testedMs)) {
     return { word: 'test', reason: { code: 'dosedSinceTest' }, opens: ask('ammonia') };
   }
   if (!ammonia?.zero) {
