@@ -364,10 +364,9 @@ class Player {
         return this.change(s.litres);
       case 'changeSome':
         return this.day - this.lastChange > 0.4 ? this.change(0.25 * litres) : undefined;
+      case 'noMoreDose':
       case 'changeWater':
         return this.day - this.lastChange > 0.4 ? this.change(s.fraction * litres, 35) : undefined;
-      case 'noMoreDose':
-        return undefined;
       case 'stepNoFood':
         this.noFoodUntil = this.day + 1.5;
         return undefined;

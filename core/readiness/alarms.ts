@@ -1,7 +1,7 @@
 /** What holds besides the gates: doubts about instruments and kits, and what water without animals may be warned of. An alarm may only make
  *  a judgement more careful, never less. */
 import { type Parameter } from '../document';
-import { lastOf, printed, spanOf, trusted, type Point, type WaterEvidence } from '../evidence';
+import { keptShare, lastOf, printed, spanOf, trusted, type Point, type WaterEvidence } from '../evidence';
 import { disagreement, type InstrumentReading } from '../instruments';
 import { LIVING, mishapFindings, note, type Finding } from '../living';
 import type { Statement, Word } from '../statements';
@@ -25,11 +25,16 @@ export function emptyAlarms(e: WaterEvidence): Alarm[] {
 function waterAlarms(e: WaterEvidence): Alarm[] {
   const alarms: Alarm[] = [];
   const ammonia = lastOf(trusted(e.series.ammonia));
-  if (ammonia && ammonia.interval.mid > RULES.ammoniaStallMgN) {
+  // A change made since is not asked for again.
+  const leftMgN = ammonia ? ammonia.interval.mid * keptShare(e, ammonia.atMs, e.nowMs) : 0;
+  if (ammonia && leftMgN > RULES.ammoniaStallMgN) {
     alarms.push({
       finding: { code: 'ammoniaTooHigh', ammonia: printed(ammonia, 'ammonia') },
       word: 'wait',
-      opens: { code: 'noMoreDose' },
+      opens: {
+        code: 'noMoreDose',
+        fraction: Math.min(LIVING.largestChange, 1 - RULES.ammoniaEasedMgN / leftMgN),
+      },
     });
   }
   const alkalinity = alkalinityWithDoses(e);

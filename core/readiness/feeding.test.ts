@@ -121,4 +121,13 @@ describe('what was done after a test', () => {
       opens: { parameters: ['alkalinity'] },
     });
   });
+  test('too much ammonia is told with the change that eases it, until that is made', () => {
+    const h = new History().water(1, { ammonia: 0 }).dose(1, 8).water(2, { ammonia: 8, nitrite: 0 });
+    const { opens: way } = at(h, 2.1).fish;
+    expect(way).toEqual({ code: 'noMoreDose', fraction: expect.closeTo(0.75, 9) });
+    h.event(2.2, { kind: 'waterChange', litres: 35 });
+    expect(opens(h, 2.3)).toBe('noMoreDose');
+    h.event(2.3, { kind: 'waterChange', litres: 35 });
+    expect(opens(h, 2.4)).not.toBe('noMoreDose');
+  });
 });

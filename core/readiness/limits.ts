@@ -90,6 +90,12 @@ export const READINESS_LIMITS = {
     'total ammonia that holds back the second bacteria: 5 mg/L as NH4',
     'Anthonisen 1976',
   ),
+  ammoniaEasedMgN: limit(
+    2 / PRINTED_PER_N.ammonia.ion,
+    'mg N/L',
+    'what a change brings too much ammonia down to in water without animals: one dose, 2 mg/L as NH4',
+    'common practice',
+  ),
   keptOfTested: limit(
     0.7,
     'share',
