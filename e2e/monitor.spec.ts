@@ -102,6 +102,6 @@ test('a fast rise asks for a hand test; a revoked token is said', async ({ page,
   await expect(page.getByText(t)).toBeVisible();
   expect((await send(request, 'f'.repeat(32), [1], () => 25)).status()).toBe(401);
   await press(page, 'Revoke it');
-  await expect(page.getByRole('button', { name: 'Pair' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Pair', exact: true })).toBeVisible();
   expect((await send(request, t, [1], () => 25)).status()).toBe(401);
 });

@@ -26,6 +26,9 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await page.goto('/practice');
   for (let i = 0; i < 4; i++) {
     await press(page, 'To the next evening');
+    // On some evenings nothing is due: a kit is taken all the same.
+    if (await page.getByRole('button', { name: 'Test', exact: true }).isDisabled())
+      await page.getByRole('checkbox', { name: 'ammonia' }).click();
     await press(page, 'Test');
     await press(page, 'Log what they show');
   }
