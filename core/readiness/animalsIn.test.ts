@@ -43,6 +43,14 @@ const LOGS: [string, (h: History) => History][] = [
         .water(15, zero),
   ],
   [
+    'ammonia gone, a little nitrite left at each test',
+    (h) =>
+      [8, 14.5, 15.5, 19.5, 39.5].reduce(
+        (log, day) => log.water(day, { ammonia: 0, nitrite: 0.5, nitrate: 5 }),
+        h.dose(1, 2).water(2, { ammonia: 2, nitrite: 1 }),
+      ),
+  ],
+  [
     'media moved in and never fed',
     (h) => h.event(1, { kind: 'bacteria', seed: 'media', mL: null }).water(3, zero),
   ],

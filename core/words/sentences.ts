@@ -99,7 +99,8 @@ const GATES = {
   proofIn48: (s) => `The dose was gone within ${hours(s.hours)}: enough for the lenient, not for the strict.`,
   proofFailed: () => 'The proof dose was not cleared in a day.',
   doseAsFood: () =>
-    `Dose 2 mg/L again as food: ammonia is gone, nitrite is ${no2(RULES.feedNitriteMgN)} mg/L NO₂ or less, and more nitrogen grows more bacteria. Test both tomorrow.`,
+    'Dose 2 mg/L again as food and test both tomorrow: ammonia is gone, ' +
+    `nitrite is ${no2(RULES.feedNitriteMgN)} mg/L NO₂ or less, and more nitrogen grows more bacteria.`,
   clearThenDose: () => 'Wait until both are zero, then dose again.',
   proofFaded: (s, w) =>
     `The proof of ${w.day(s.atMs)} is over ${EVIDENCE.proofFadesDays / 7} weeks old and nothing has fed the filter since.`,
@@ -259,7 +260,8 @@ const ALARMS = {
   ammoniaTooHigh: (s) =>
     `Ammonia is ${s.ammonia}: above ${(RULES.ammoniaStallMgN * PRINTED_PER_N.ammonia.ion).toFixed(0)} the second bacteria are held back.`,
   noMoreDose: (s) =>
-    `Dose no more. Changing about ${Math.round(s.fraction * 100)} % of the water brings it down to about ${nh4Trimmed(RULES.ammoniaEasedMgN)}; then test again.`,
+    `Dose no more. Changing about ${Math.round(s.fraction * 100)} % of the water ` +
+    `brings it down to about ${nh4Trimmed(RULES.ammoniaEasedMgN)}; then test again.`,
   expiredKit: (s) =>
     `The ${PARAMETER_NAMES[s.parameter]} kit is past its date: its reading is kept, not trusted.`,
   newKit: (s) => `Repeat ${PARAMETER_NAMES[s.parameter]} with a kit in date.`,
