@@ -280,6 +280,34 @@ describe('two tabs', () => {
     });
     expect(one.kits()[kit.id]?.name).toBe('mine');
   });
+  test('what the first wrote while the second was still reading stands in the second once it is read', async () => {
+    const storage = memoryStorage();
+    const tabs = twoTabs();
+    const one = await opened(storage, tabs.of(0));
+    await one.dispatch(commit('Kit', put(kit)));
+    let read = (): void => undefined;
+    const isRead = new Promise<void>((done) => (read = done));
+    let goOn = (): void => undefined;
+    const held = new Promise<void>((done) => (goOn = done));
+    const slow: typeof storage = {
+      ...storage,
+      entries: async (span) => {
+        const found = await storage.entries(span);
+        read();
+        await held;
+        return found;
+      },
+    };
+    const opening = opened(slow, tabs.of(1));
+    await isRead;
+    await one.dispatch(commit('Renamed', put(named('theirs'))));
+    goOn();
+    const two = await opening;
+    await two.settled();
+    expect(two.kits()[kit.id]?.name).toBe('theirs');
+    expect(await two.dispatch(commit('Renamed', put(named('mine'))))).toEqual({ kind: 'saved' });
+    expect(one.kits()[kit.id]?.name).toBe('mine');
+  });
   test('also when the news had not arrived yet: the storage itself is asked', async () => {
     const storage = memoryStorage();
     const tabs = twoTabs();

@@ -6,6 +6,7 @@ import {
   actRefused,
   actSaved,
   changesArrived,
+  documentOpened,
   saveFailed,
   saveSucceeded,
   savingSlow,
@@ -178,6 +179,21 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
     dispatch(changesArrived(changes));
   }
 
+  /** What was told while this tab still reads: a long history takes a while, and what was read of it may be older. */
+  const toldMeanwhile: Told[] = [];
+  function receive(told: Told): void {
+    if (state().document.status.kind === 'loading') {
+      toldMeanwhile.push(told);
+      return;
+    }
+    // A storage that cannot be read now is no reason to show what is out of date.
+    hear(told).catch(() => dispatch(changesArrived(stepsOf(told.act, told.way).map((s) => s.change))));
+  }
+  startListening({
+    actionCreator: documentOpened,
+    effect: () => toldMeanwhile.splice(0).forEach(receive),
+  });
+
   let lastMs = 0;
   const keeping: Keeping = {
     newActId() {
@@ -226,10 +242,7 @@ export function persistence(storage: Replaceable, tabs: Tabs, browser: Page) {
         writer.hold();
         dispatch(storageLost());
       });
-      tabs.listen((told) => {
-        // A storage that cannot be read now is no reason to show what is out of date.
-        hear(told).catch(() => dispatch(changesArrived(stepsOf(told.act, told.way).map((s) => s.change))));
-      });
+      tabs.listen(receive);
     },
   };
 }
