@@ -59,7 +59,7 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   return {
     status: steps.length === 0 ? 'none' : found.proved ? 'optimal' : 'best found',
     steps: steps.map((s) => stepOf(p, steps, s, ammonia)),
-    leftOut: p.wishes.flatMap((w, i) => (placed.has(i) ? [] : [leftOut(p, steps, w, i)])),
+    leftOut: p.wishes.flatMap((w, i) => (placed.has(i) ? [] : [leftOut(p, steps, w, i, ammonia)])),
     concessions: breachesOf(
       p,
       steps.filter((s) => own.has(s.wish)),
@@ -76,8 +76,14 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   };
 }
 
-function leftOut(p: Problem, steps: readonly Step[], w: Wish, i: number): StockingPlan['leftOut'][number] {
-  const rule = leftOutBy(p, steps, i);
+function leftOut(
+  p: Problem,
+  steps: readonly Step[],
+  w: Wish,
+  i: number,
+  ammonia: Ammonia,
+): StockingPlan['leftOut'][number] {
+  const rule = leftOutBy(p, steps, i, ammonia);
   return { wishId: w.id, rule, concession: concessionFor(p, i, rule) };
 }
 
@@ -87,6 +93,6 @@ const stepOf = (p: Problem, steps: readonly Step[], s: Step, ammonia: Ammonia): 
   quarantineId: (p.quarantines[s.quarantine] as QuarantineWater).id,
   releaseDay: dayFromNumber(s.release),
   testDays: TEST_DAYS.map((after) => dayFromNumber(s.release + after)),
-  binding: bindingOf(p, steps, s),
+  binding: bindingOf(p, steps, s, ammonia),
   freeMgN: ammoniaOf(p, steps, s.release, ammonia),
 });

@@ -23,14 +23,15 @@ export interface Breach {
   wishes: number[];
 }
 
-/** Every breach of a plan; none for one that keeps all rules. */
-export function breachesOf(p: Problem, steps: readonly Step[]): Breach[] {
+/** Every breach of a plan; none for one that keeps all rules.
+ *  @param ammonia the water's, where many plans of one problem are asked about: what begins alike is then run once */
+export function breachesOf(p: Problem, steps: readonly Step[], ammonia = new Ammonia(p)): Breach[] {
   return [
     ...ofDays(p, steps),
     ...ofStays(p, steps),
     ...ofSettling(p, steps),
     ...ofDoubling(p, steps),
-    ...ofAmmonia(p, steps),
+    ...ofAmmonia(p, steps, ammonia),
     ...ofOrder(p, steps),
     ...ofCompany(p, steps),
     ...ofBudget(p, steps),
@@ -128,9 +129,8 @@ function ofDoubling(p: Problem, steps: readonly Step[]): Breach[] {
 }
 
 /** R6, where there is a water to predict: by the day whose release goes too far. */
-function ofAmmonia(p: Problem, steps: readonly Step[]): Breach[] {
+function ofAmmonia(p: Problem, steps: readonly Step[], ammonia: Ammonia): Breach[] {
   if (!p.water || steps.length === 0) return [];
-  const ammonia = new Ammonia(p);
   const releases = releasesOf(p, steps);
   const bad = releases.find((_, i) => !ammonia.fits(releases.slice(0, i + 1)));
   return bad ? [{ rule: 'R6', wishes: steps.filter((s) => s.release === bad.day).map((s) => s.wish) }] : [];

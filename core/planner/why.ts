@@ -1,5 +1,6 @@
 /** Why a step is not earlier, and why a wish is left out: by moving it, or putting it in, and looking which rules break. A rule that breaks alone is the one
  *  whose lifting would help; where several break, all of them are in the way. */
+import type { Ammonia } from './ammonia';
 import {
   capacityOf,
   earliestRelease,
@@ -14,7 +15,7 @@ import { reasonOf, type Reason } from './reasons';
 import { breachesOf, type Breach, type Rule } from './rules';
 
 /** What keeps a step's batch from leaving a day earlier; nothing for one that is set. */
-export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Reason[] {
+export function bindingOf(p: Problem, steps: readonly Step[], step: Step, ammonia: Ammonia): Reason[] {
   if (step.release <= p.today) return [];
   if (p.fixed.some((f) => f.wish === step.wish && f.release !== null)) return [];
   const batch = steps.filter((s) => s.quarantine === step.quarantine && s.buy === step.buy);
@@ -22,11 +23,11 @@ export function bindingOf(p: Problem, steps: readonly Step[], step: Step): Reaso
   const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));
   const rest = steps.filter((s) => !batch.includes(s));
   const release = step.release - 1;
-  const already = known(p, steps);
+  const already = known(p, steps, ammonia);
   return fewest(
     buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) => {
       const tried = [...rest, ...batch.map((s) => ({ ...s, buy, release }))];
-      return byRule(newBreaches(p, tried, already).map((b) => reasonOf(p, tried, own, b)));
+      return byRule(newBreaches(p, tried, already, ammonia).map((b) => reasonOf(p, tried, own, b)));
     }),
   );
 }
@@ -46,11 +47,11 @@ function byRule(reasons: readonly Reason[]): Reason[] {
 }
 
 /** The rule that keeps a wish out, the plainest first. */
-export function leftOutBy(p: Problem, steps: readonly Step[], wish: number): Rule {
+export function leftOutBy(p: Problem, steps: readonly Step[], wish: number, ammonia: Ammonia): Rule {
   const w = p.wishes[wish] as Wish;
   const own = alone(p, w);
   if (own) return own;
-  const already = known(p, steps);
+  const already = known(p, steps, ammonia);
   const end = p.today + p.horizonDays;
   const tries: Rule[][] = [];
   p.quarantines.forEach((q, quarantine) => {
@@ -62,11 +63,11 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number): Rul
       for (const buy of buysBefore(p, quarantine, release, [])) {
         const mates = steps.filter((s) => s.quarantine === quarantine && s.buy === buy);
         if (mates.length > 0 && mates.some((s) => s.release !== release)) continue;
-        tries.push(newRules(p, [...steps, { wish, buy, quarantine, release }], already));
+        tries.push(newRules(p, [...steps, { wish, buy, quarantine, release }], already, ammonia));
       }
     for (const buy of buys) {
       const mate = steps.find((s) => s.quarantine === quarantine && s.buy === buy) as Step;
-      tries.push(newRules(p, [...steps, { wish, buy, quarantine, release: mate.release }], already));
+      tries.push(newRules(p, [...steps, { wish, buy, quarantine, release: mate.release }], already, ammonia));
     }
   });
   return fewest(tries.filter((t) => t.length > 0))[0] ?? 'horizon';
@@ -106,15 +107,22 @@ function buysBefore(p: Problem, quarantine: number, release: number, given: read
 }
 const MOST_BUYS = 28;
 
-const known = (p: Problem, steps: readonly Step[]): Set<string> =>
-  new Set(breachesOf(p, steps).map((b) => JSON.stringify(b)));
+const known = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Set<string> =>
+  new Set(breachesOf(p, steps, ammonia).map((b) => JSON.stringify(b)));
 
-const newBreaches = (p: Problem, steps: readonly Step[], already: ReadonlySet<string>): Breach[] =>
-  breachesOf(p, steps).filter((b) => !already.has(JSON.stringify(b)));
+const newBreaches = (
+  p: Problem,
+  steps: readonly Step[],
+  already: ReadonlySet<string>,
+  ammonia: Ammonia,
+): Breach[] => breachesOf(p, steps, ammonia).filter((b) => !already.has(JSON.stringify(b)));
 
-const newRules = (p: Problem, steps: readonly Step[], already: ReadonlySet<string>): Rule[] => [
-  ...new Set(newBreaches(p, steps, already).map((b) => b.rule)),
-];
+const newRules = (
+  p: Problem,
+  steps: readonly Step[],
+  already: ReadonlySet<string>,
+  ammonia: Ammonia,
+): Rule[] => [...new Set(newBreaches(p, steps, already, ammonia).map((b) => b.rule))];
 
 /** The shortest list; of those as short the first. */
 const fewest = <T>(lists: readonly T[][]): T[] =>

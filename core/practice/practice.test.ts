@@ -265,15 +265,12 @@ describe('played by the app’s advice alone', () => {
   );
   test('a quarantine that flares up lets nobody through before its days have run again', () => {
     const s = { ...scenario('quarantine-flares-up'), days: 110 };
-    for (let seed = 1; seed <= 3; seed++) {
-      const { doc } = play(s, seed);
-      const moves = doc.animals.first?.moves ?? [];
-      const [into, out] = moves.map((m) => (Date.parse(m.at) - START) / DAY_MS);
-      const signs = Object.values(doc.looks).filter((l) => l.result === 'sign');
-      if (into === undefined || out === undefined) continue;
-      expect(out - into).toBeGreaterThanOrEqual(28);
-      for (const l of signs) expect(out - (Date.parse(l.day) - START) / DAY_MS).toBeGreaterThanOrEqual(28);
-    }
+    const { doc } = play(s, 1);
+    const [into, out] = (doc.animals.first?.moves ?? []).map((m) => (Date.parse(m.at) - START) / DAY_MS);
+    const signs = Object.values(doc.looks).filter((l) => l.result === 'sign');
+    expect(signs.length).toBeGreaterThan(0);
+    expect(out! - into!).toBeGreaterThanOrEqual(28);
+    for (const l of signs) expect(out! - (Date.parse(l.day) - START) / DAY_MS).toBeGreaterThanOrEqual(28);
   });
   test('the careful course of an easy tank is soon ready, and the same again', () => {
     const s = scenario('transfer');
