@@ -1,9 +1,12 @@
-/** What the export leaves to do. The faces are cut down to what is written here, and the page asks for them itself. Code that screens share
+/** What the export leaves to do. Code is made small. The faces are cut down to what is written here, and the page asks for them itself. Code that screens share
  *  is left for later. A service worker knows every file, and all is compressed ahead. Run after `expo export`, on dist/. */
+import { execFile } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { extname, join } from 'node:path';
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import subsetFont from 'subset-font';
 import { generateSW } from 'workbox-build';
 
@@ -61,6 +64,27 @@ function sharedLater(page) {
     .replace('</head>', `<meta name="zoarium-shared" content="${script[1]}" />\n  </head>`);
 }
 
+/** All code, on each core an even share of it. */
+async function makeSmall() {
+  const shares = Array.from({ length: availableParallelism() }, () => ({ bytes: 0, paths: [] }));
+  const code = files
+    .filter((file) => extname(file) === '.js')
+    .map((file) => ({ path: join(dist, file), bytes: statSync(join(dist, file)).size }))
+    .sort((a, b) => b.bytes - a.bytes);
+  for (const { path, bytes } of code) {
+    const least = shares.reduce((a, b) => (b.bytes < a.bytes ? b : a));
+    least.bytes += bytes;
+    least.paths.push(path);
+  }
+  const script = join(import.meta.dirname, 'minify.mjs');
+  await Promise.all(
+    shares
+      .filter(({ paths }) => paths.length > 0)
+      .map(({ paths }) => promisify(execFile)(process.execPath, [script, ...paths])),
+  );
+}
+
+await makeSmall();
 const pagePath = join(dist, 'index.html');
 const faces = await cutFaces();
 if (faces.length === 0) throw new Error('the export has no faces: has the way it names them changed?');
@@ -90,12 +114,14 @@ const { warnings } = await generateSW({
 if (warnings.length > 0) throw new Error(warnings.join('\n'));
 
 const COMPRESSED = new Set(['.js', '.html', '.svg', '.ttf', '.webmanifest']);
-for (const file of [...files, 'sw.js'].filter((f) => COMPRESSED.has(extname(f)))) {
-  const path = join(dist, file);
-  const raw = readFileSync(path);
-  const brotli = brotliCompressSync(raw, {
-    params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: raw.length },
-  });
-  writeFileSync(`${path}.br`, brotli);
-  writeFileSync(`${path}.gz`, gzipSync(raw, { level: 9 }));
-}
+const [asBrotli, asGzip] = [promisify(brotliCompress), promisify(gzip)];
+const compressed = [...files, 'sw.js'].filter((f) => COMPRESSED.has(extname(f)));
+await Promise.all(
+  compressed.map(async (file) => {
+    const path = join(dist, file);
+    const raw = readFileSync(path);
+    const params = { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: raw.length };
+    writeFileSync(`${path}.br`, await asBrotli(raw, { params }));
+    writeFileSync(`${path}.gz`, await asGzip(raw, { level: 9 }));
+  }),
+);

@@ -60,6 +60,8 @@ describe('R6', () => {
     const careful = planOf({ ...one, water });
     expect(careful.status).not.toBe('optimal');
     for (const s of careful.steps) expect(s.freeMgN).toBeLessThanOrEqual(0.02);
+    // Bought today and let in at once it would fit, but for its quarantine: that is not what keeps it out.
+    expect(careful.leftOut).toMatchObject([{ wishId: 'a', rule: 'R6' }]);
   });
 });
 

@@ -70,7 +70,11 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number, ammo
       tries.push(newRules(p, [...steps, { wish, buy, quarantine, release: mate.release }], already, ammonia));
     }
   });
-  return fewest(tries.filter((t) => t.length > 0))[0] ?? 'horizon';
+  const inTheWay = tries.filter((t) => t.length > 0);
+  // Hardly anything is kept out by its quarantine's days alone: what would also do without skipping them is named.
+  const kept = inTheWay.filter((t) => !t.includes('R2'));
+  const [least, leastKept] = [fewest(inTheWay), fewest(kept)];
+  return (leastKept.length > 0 && leastKept.length <= least.length ? leastKept : least)[0] ?? 'horizon';
 }
 
 /** Days that are tried one by one; after them by the week. */
