@@ -28,13 +28,11 @@ function waterAlarms(e: WaterEvidence): Alarm[] {
   // A change made since is not asked for again.
   const leftMgN = ammonia ? ammonia.interval.mid * keptShare(e, ammonia.atMs, e.nowMs) : 0;
   if (ammonia && leftMgN > RULES.ammoniaStallMgN) {
+    const fraction = Math.min(LIVING.largestChange, 1 - RULES.ammoniaEasedMgN / leftMgN);
     alarms.push({
       finding: { code: 'ammoniaTooHigh', ammonia: printed(ammonia, 'ammonia') },
       word: 'wait',
-      opens: {
-        code: 'noMoreDose',
-        fraction: Math.min(LIVING.largestChange, 1 - RULES.ammoniaEasedMgN / leftMgN),
-      },
+      opens: { code: 'noMoreDose', fraction, toMgN: leftMgN * (1 - fraction) },
     });
   }
   const alkalinity = alkalinityWithDoses(e);

@@ -1,6 +1,7 @@
 /** When more ammonia is asked for as food, and when not; and that what was done after a test is not asked for twice. */
 import type { School } from '../document';
 import { DAY, History, START_MS, type Readings } from '../testing/history';
+import { toMgNPerL } from '../units';
 import { assessWater } from '.';
 
 const at = (h: History, day: number) => assessWater(h.doc, 't', START_MS + day * DAY);
@@ -124,10 +125,16 @@ describe('what was done after a test', () => {
   test('too much ammonia is told with the change that eases it, until that is made', () => {
     const h = new History().water(1, { ammonia: 0 }).dose(1, 8).water(2, { ammonia: 8, nitrite: 0 });
     const { opens: way } = at(h, 2.1).fish;
-    expect(way).toEqual({ code: 'noMoreDose', fraction: expect.closeTo(0.75, 9) });
+    const toMgN = expect.closeTo(toMgNPerL('ammonia', 'ion', 2), 9);
+    expect(way).toEqual({ code: 'noMoreDose', fraction: expect.closeTo(0.75, 9), toMgN });
     h.event(2.2, { kind: 'waterChange', litres: 35 });
     expect(opens(h, 2.3)).toBe('noMoreDose');
     h.event(2.3, { kind: 'waterChange', litres: 35 });
     expect(opens(h, 2.4)).not.toBe('noMoreDose');
+  });
+  test('more than one change can ease is told with what one change leaves', () => {
+    const h = new History().water(1, { ammonia: 0 }).dose(1, 40).water(2, { ammonia: 40, nitrite: 0 });
+    const toMgN = expect.closeTo(toMgNPerL('ammonia', 'ion', 4), 9);
+    expect(at(h, 2.1).fish.opens).toEqual({ code: 'noMoreDose', fraction: 0.9, toMgN });
   });
 });

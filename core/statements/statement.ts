@@ -205,7 +205,7 @@ interface ProposalFacts {
 /** Findings that hold besides the gates and may only make the word more careful. */
 interface AlarmFacts {
   ammoniaTooHigh: PrintedAmmonia;
-  noMoreDose: { fraction: number };
+  noMoreDose: { fraction: number; toMgN: number };
   expiredKit: OneParameter;
   newKit: OneParameter;
   driftDoubt: OneParameter;

@@ -261,7 +261,7 @@ const ALARMS = {
     `Ammonia is ${s.ammonia}: above ${(RULES.ammoniaStallMgN * PRINTED_PER_N.ammonia.ion).toFixed(0)} the second bacteria are held back.`,
   noMoreDose: (s) =>
     `Dose no more. Changing about ${Math.round(s.fraction * 100)} % of the water ` +
-    `brings it down to about ${nh4Trimmed(RULES.ammoniaEasedMgN)}; then test again.`,
+    `brings it down to about ${nh4Trimmed(s.toMgN)}; then test again.`,
   expiredKit: (s) =>
     `The ${PARAMETER_NAMES[s.parameter]} kit is past its date: its reading is kept, not trusted.`,
   newKit: (s) => `Repeat ${PARAMETER_NAMES[s.parameter]} with a kit in date.`,

@@ -125,7 +125,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   changeNow: {},
   freeAmmoniaWatch: { ...RECKONED, nh3MgN: 0.03, phAssumed: true },
   ammoniaTooHigh: { ammonia: 'over 8 mg/L NH₄' },
-  noMoreDose: { fraction: 0.6 },
+  noMoreDose: { fraction: 0.6, toMgN: 1.55 },
   expiredKit: { parameter: 'nitrite' },
   newKit: { parameter: 'nitrite' },
   driftDoubt: { parameter: 'salinity' },
