@@ -1,5 +1,5 @@
 /** Plays each scenario by the app's advice alone, many seeds, and holds it against the careful course: `tsx bench/practice.mts [SEEDS] [FIRST] [ID]`. */
-import { carefulDay, play, SCENARIOS } from '../core/practice';
+import { carefulDay, play, purse, SCENARIOS } from '../core/practice';
 
 const [seeds = '50', first = '1', only] = process.argv.slice(2);
 const quantile = (xs: number[], q: number): string => {
@@ -19,6 +19,7 @@ const HEAD = [
   'within 20 % or 3 days',
   'ratio, worst',
   'truly ready at go',
+  'spent, at most',
 ];
 row(HEAD);
 row(HEAD.map(() => '---'));
@@ -46,6 +47,7 @@ for (const scenario of SCENARIOS.filter((s) => only === undefined || s.id === on
       0.999,
     ),
     both.filter((r) => r.run.readyTruly).length,
+    `${Math.max(...runs.map((r) => purse(scenario, r.run.doc).spent)).toFixed(0)} of ${scenario.budget}`,
   ]);
   if (only !== undefined)
     for (const { run, careful } of runs) {

@@ -41,7 +41,7 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await expect(page.getByText('nobody', { exact: true })).toBeVisible();
   await expect(page.getByText(/^Day 1: Ammonia dosed, .* mg N\/L$/)).toBeVisible();
   await expect(page.getByText(/proof/).first()).toBeVisible();
-  await expect(page.getByText(/^5 of 140: tests 5, water 0/)).toBeVisible();
+  await expect(page.getByText(/^5 of 190: tests 5, water 0/)).toBeVisible();
   const file = page.waitForEvent('download');
   await press(page, 'Keep this run as a file');
   const run = JSON.parse(readFileSync(await (await file).path(), 'utf8')) as {

@@ -19,7 +19,7 @@ import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { calibrationSessions, daysSinceCalibration } from '../instruments';
 import { asksOf, clockOf, treatmentsOf } from '../quarantine';
 import { rejection, stageDue } from '../rodi';
-import { testsAhead, type Assessment } from '../readiness';
+import { ASKS_FOR_DOSE, testsAhead, type Assessment } from '../readiness';
 import { remembered } from '../remembered';
 import { addDays, DAY_MS, daysBetween, type LocalTime } from '../time';
 import type { AgendaGroup, AgendaItem, AgendaSays } from './item';
@@ -104,13 +104,6 @@ const item = (
   dailyUntil,
 });
 
-const ASKS_FOR_AMMONIA: ReadonlySet<string> = new Set([
-  'addAmmonia',
-  'doseForProof',
-  'doseAgain',
-  'doseAsFood',
-]);
-
 function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string): AgendaItem[] {
   const { local } = facts;
   const here = { waterId: water.id };
@@ -140,7 +133,7 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
       ? [item({ code: 'actNow', reason: assessment.living.reason }, water.id, { ...here, day: today })]
       : [];
   const opens = [assessment.fish, assessment.coral].flatMap((g) =>
-    'opens' in g && g.opens && ASKS_FOR_AMMONIA.has(g.opens.code) ? [g.opens] : [],
+    'opens' in g && g.opens && ASKS_FOR_DOSE.includes(g.opens.code) ? [g.opens] : [],
   )[0];
   // With animals in the water nothing asks for ammonia.
   const doses =

@@ -1,10 +1,10 @@
 /** What the careful course would have done from the same start: it sees the truth, doses when both are gone, keeps alkalinity up, changes out what is
- *  too much, and proves on the first evening on which the proof would pass. The measure a run is held against, not a way anyone could play. */
+ *  too much, and proves on the first evening on which the proof would pass. Away it is as long as anybody. The measure a run is held against, not a way anyone could play. */
 import type { Document, WaterEvent } from '../document';
 import { PROOF_MG_N } from '../forecast';
 import { DAY_MS, UTC } from '../time';
 import { begin, PRACTICE_WATER } from './begin';
-import type { Scenario } from './scenario';
+import { isAway, type Scenario } from './scenario';
 import { truthAt } from './truth';
 
 const START = Date.UTC(2026, 2, 1);
@@ -36,6 +36,7 @@ export function carefulDay(scenario: Scenario, seed: number): number | null {
   const { litres } = scenario.start;
   for (let d = 0; d < scenario.days; d++) {
     const day = d + EVENING;
+    if (isAway(scenario, day)) continue;
     const truth = truthAt(scenario, seed, doc, PRACTICE_WATER, START, START + day * DAY_MS);
     const { ammonium, nitrite, dkh } = truth.pools;
     // A day for the proof, one for the change after it.

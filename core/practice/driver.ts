@@ -9,7 +9,7 @@ import { gatherEvidence, lastOf, trusted, type WaterEvidence } from '../evidence
 import type { Statement } from '../statements';
 import { DAY_MS, UTC } from '../time';
 import { begin, PRACTICE_WATER, sitting } from './begin';
-import type { Scenario } from './scenario';
+import { isAway, type Scenario } from './scenario';
 import { truthAt, truthBeside, type Truth } from './truth';
 
 export interface Played {
@@ -81,7 +81,7 @@ class Player {
     while (this.visits.length > 0) {
       this.visits.sort((a, b) => a - b);
       this.day = this.visits.shift() as number;
-      if (this.day > this.scenario.days || this.isAway()) continue;
+      if (this.day > this.scenario.days || isAway(this.scenario, this.day)) continue;
       this.visit();
     }
     this.day = this.scenario.days;
@@ -92,11 +92,6 @@ class Player {
     return this.out;
   }
 
-  private isAway(): boolean {
-    return this.scenario.mishaps.some(
-      (m) => m.kind === 'away' && this.day >= m.day && this.day < m.day + m.days,
-    );
-  }
   private ms(day = this.day): number {
     return START + Math.round(day * DAY_MS);
   }
@@ -236,10 +231,11 @@ class Player {
       return;
     }
     this.follow(a.fish.opens);
-    // Once it is raised and logged, the page says what comes next.
-    if (a.fish.opens.code === 'raiseAlkalinity') {
+    // Once it is raised and logged, or measured again, the page says what comes next.
+    const { code } = a.fish.opens;
+    if (code === 'raiseAlkalinity' || code === 'bringSalinity') {
       const then = this.now();
-      if (then.fish.opens.code !== 'raiseAlkalinity') this.goOn(then);
+      if (then.fish.opens.code !== code) this.goOn(then);
     }
   }
   private seeded(): boolean {
@@ -387,9 +383,13 @@ class Player {
       case 'addAmmonia':
         return this.day - this.lastDose > 2 ? this.dose() : undefined;
       case 'doseForProof':
+      case 'doseForSecondZero':
       case 'doseAgain':
       case 'doseAsFood':
         return this.dose();
+      // In small steps and measured again: the first step is to see whether the meter says it twice.
+      case 'bringSalinity':
+        return this.test(this.truth(), ['salinity']);
       case 'addBacteria':
         return this.log({ kind: 'bacteria', seed: 'bottle', mL: null });
       case 'logTransfer':

@@ -77,3 +77,7 @@ export function scenarioFrom(raw: unknown): Scenario {
   const [issue] = read.error.issues;
   throw new Error(`${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'is no scenario'}`);
 }
+
+/** Whether nobody is with the tank on this day of the scenario. */
+export const isAway = (scenario: Scenario, day: number): boolean =>
+  scenario.mishaps.some((m) => m.kind === 'away' && day >= m.day && day < m.day + m.days);

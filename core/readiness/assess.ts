@@ -18,6 +18,7 @@ import { emptyAlarms, instrumentFindings, type Alarm } from './alarms';
 import { coralJudgement } from './coral';
 import { crewJudgement } from './crew';
 import { dueTests } from './due';
+import { ASKS_FOR_DOSE } from './feeding';
 import { loadJoined } from './found';
 import type { Assessment, Judgement } from './judgement';
 import { RULES } from './limits';
@@ -182,11 +183,8 @@ function withAlarms(judgement: Judgement, alarms: readonly Alarm[]): Judgement {
 
 /** What asks for ammonia in the water, or leads to it. */
 const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
-  'addAmmonia',
-  'doseForProof',
-  'doseAgain',
+  ...ASKS_FOR_DOSE,
   'clearThenDose',
-  'doseAsFood',
   'feedTransfer',
   'unseenNeedsProof',
 ];

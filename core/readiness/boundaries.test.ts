@@ -141,20 +141,25 @@ describe('both clear, said as it stands', () => {
   ])('%j is left', (readings, finding) => {
     expect(at([[3, readings]], 3.5)).toMatchObject({ id: 'bothClear', finding });
   });
-  test('one clear sitting waits a day for the second', () => {
-    const a = judge(
-      new History()
-        .water(0)
-        .test(1, { ammonia: 2, nitrite: 1 })
-        .test(3, { ammonia: 0, nitrite: 0, nitrate: 10 }),
-      3.5,
-    );
-    expect(a.fish).toEqual({
-      word: 'wait',
-      reason: { code: 'oneZeroOfTwo', atMs: ms(3) },
-      opens: { code: 'secondZero', atMs: ms(4) },
-    });
-  });
+  test.each([
+    ['zeroZero', 1, { code: 'secondZero', atMs: ms(4) }],
+    ['proof24', 1, { code: 'doseForSecondZero' }],
+    // Also where nobody ever saw nitrite.
+    ['zeroZero', 0, { code: 'secondZero', atMs: ms(4) }],
+    ['proof24', 0, { code: 'doseForSecondZero' }],
+  ] as const)(
+    'by %s with nitrite once at %d, one clear sitting waits for the second',
+    (school, nitrite, opens) => {
+      const a = judge(
+        new History(school)
+          .water(0)
+          .test(1, { ammonia: 2, nitrite })
+          .test(3, { ammonia: 0, nitrite: 0, nitrate: 10 }),
+        3.5,
+      );
+      expect(a.fish).toEqual({ word: 'wait', reason: { code: 'oneZeroOfTwo', atMs: ms(3) }, opens });
+    },
+  );
 });
 
 describe('the proof', () => {

@@ -19,7 +19,7 @@ import {
 import { ask } from '../living';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
-import { whileNitriteIsLeft } from './feeding';
+import { nextDoseOr } from './feeding';
 import { isTransfer, leftover, loadJoined, offAim } from './found';
 import { open, shut, type Verdict } from './judgement';
 import { RULES } from './limits';
@@ -99,12 +99,13 @@ export function nitriteFalling(e: WaterEvidence): Verdict {
   // Each read zero, on evenings of its own: nobody would ever see that both are clear.
   if (clear.status === 'noPair' && lastOf(trusted(e.series.ammonia))?.zero && last.zero)
     return shut('test', { code: 'noPairedTest' }, ask('ammonia', 'nitrite'));
+  if (clear.status === 'oneOfTwo') return onceClear(e, clear.first.atMs);
   return last.zero
     ? shut('wait', { code: 'nitriteNotSeen' }, { code: 'nitriteRisesOrTwoZeros' })
     : shut(
         'wait',
         { code: 'nitriteNotFalling', nitrite: printed(last, 'nitrite') },
-        whileNitriteIsLeft(e, { code: 'nitriteFalls' }),
+        nextDoseOr(e, { code: 'nitriteFalls' }),
       );
 }
 
@@ -126,10 +127,8 @@ export function clear(e: DisplayEvidence): Verdict {
       return shut('test', { code: 'noPairedTest' }, ask('ammonia', 'nitrite'));
     case 'noRise':
       return shownByLiving(e) ?? shut('wait', { code: 'zeroMeansNothing' }, { code: 'addAmmonia' });
-    case 'oneOfTwo': {
-      const { atMs } = state.first;
-      return shut('wait', { code: 'oneZeroOfTwo', atMs }, { code: 'secondZero', atMs: atMs + DAY_MS });
-    }
+    case 'oneOfTwo':
+      return onceClear(e, state.first.atMs);
     case 'noNitrate':
       return shownByLiving(e) ?? shut('test', { code: 'noNitrateYet' }, ask('nitrate'));
     case 'trace':
@@ -138,13 +137,13 @@ export function clear(e: DisplayEvidence): Verdict {
         parameters: ['ammonia', 'nitrite'],
       });
     case 'notZero':
-      return shut(
-        'wait',
-        leftover(state.ammonia, state.nitrite),
-        whileNitriteIsLeft(e, { code: 'twoZeros' }),
-      );
+      return shut('wait', leftover(state.ammonia, state.nitrite), nextDoseOr(e, { code: 'twoZeros' }));
   }
 }
+
+/** Both were clear once: the second time is a day later, by some schools after the dose that is to prove the filter. */
+const onceClear = (e: WaterEvidence, atMs: number): Verdict =>
+  shut('wait', { code: 'oneZeroOfTwo', atMs }, nextDoseOr(e, { code: 'secondZero', atMs: atMs + DAY_MS }));
 
 /** What weeks of zeros with fed animals in show, whatever was seen before. Null while they do not. */
 function shownByLiving(e: WaterEvidence): Verdict | null {

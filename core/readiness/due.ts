@@ -4,6 +4,7 @@ import { dosesUntested, lastOf, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
 import type { Living } from '../living';
 import { DAY_MS, dayHasBegun } from '../time';
+import { doseIsNear } from './feeding';
 import type { Judgement } from './judgement';
 import { RULES } from './limits';
 
@@ -82,12 +83,22 @@ function rhythmOf(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
 /** What waits for both to read zero, and goes on on that evening. The day after any dose is looked at, too. */
 const PROVING: readonly Statement['code'][] = ['clearThenDose', 'doseAsFood', 'secondZero'];
 
+/** What waits for ammonia or nitrite to fall: daily once little is left of both. */
+const FALLING: readonly Statement['code'][] = [
+  'ammoniaFalls',
+  'nitriteFalls',
+  'nitriteRisesOrTwoZeros',
+  'twoZeros',
+];
+
 function usualRhythm(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
   const { water, residents } = e;
   const stocked = residents.length > 0;
   if (water.kind === 'display') {
     if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
-    const proving = judgements.some((j) => PROVING.includes(j.opens.code)) || dosesUntested(e).length > 0;
+    const waitsFor = (codes: readonly Statement['code'][]) =>
+      judgements.some((j) => codes.includes(j.opens.code));
+    const proving = waitsFor(PROVING) || dosesUntested(e).length > 0 || (waitsFor(FALLING) && doseIsNear(e));
     if (!stocked && proving) return EVERY_DAYS.proving;
     return EVERY_DAYS[stocked ? 'stocked' : 'cycling'];
   }

@@ -22,7 +22,7 @@ describe('ammonia as food', () => {
     [1, 'doseAsFood'],
     [1.1, 'twoZeros'],
     [4, 'nitriteFalls'],
-    [0, 'secondZero'],
+    [0, 'doseForSecondZero'],
   ])('with ammonia at zero and nitrite at %f: %s', (nitrite, code) => {
     expect(opens(onTheWay({ nitrite }), 10.1)).toBe(code);
   });
@@ -48,6 +48,24 @@ describe('ammonia as food', () => {
     expect(opens(onTheWay(), 12.9)).toBe('doseAsFood');
     expect(at(onTheWay(), 13.1).fish.word).toBe('test');
   });
+  test('what is dosed after one clear test is the second clear test and the proof in one', () => {
+    const h = onTheWay({ nitrite: 0 }).dose(10.1, 2);
+    expect(at(h, 10.2).fish).toMatchObject({
+      reason: { code: 'oneZeroOfTwo' },
+      opens: { code: 'secondZero', atMs: START_MS + 11 * DAY },
+    });
+    expect(at(h, 11).due).toEqual(expect.arrayContaining(['ammonia', 'nitrite']));
+    h.water(11.05, { ammonia: 0, nitrite: 0, nitrate: 5 });
+    const { gates, fish } = at(h, 11.1);
+    const passed = gates.filter((g) => g.status === 'passed').map((g) => g.id);
+    expect(passed).toEqual(expect.arrayContaining(['bothClear', 'proof']));
+    expect(fish.word).toBe('goSmall');
+  });
+  test('not cleared in a day it begins again: both are to be clear, then the next', () => {
+    const h = onTheWay({ nitrite: 0 }).dose(10.1, 2).water(11.1, { ammonia: 0.5, nitrite: 0.5 });
+    expect(at(h, 11.2).fish).toMatchObject({ reason: { code: 'bothLeft' }, opens: { code: 'twoZeros' } });
+    expect(opens(h.water(12.1, { ammonia: 0, nitrite: 0 }), 12.2)).toBe('doseForSecondZero');
+  });
   test('after a proof that failed, too, while nitrite is left', () => {
     const h = onTheWay({ nitrite: 0 })
       .water(12, { ammonia: 0, nitrite: 0, nitrate: 5 })
@@ -69,6 +87,38 @@ describe('ammonia as food', () => {
       for (const said of [living, fish, crew, coral]) expect(said?.opens.code).not.toBe('doseAsFood');
     },
   );
+});
+
+describe('the days between two tests on the way to a proof', () => {
+  const falling = (read: Readings, school: School = 'proof24') =>
+    new History(school)
+      .water(0, { ammonia: 0, nitrite: 0, nitrate: 0 })
+      .dose(1, 2)
+      .test(2, { ammonia: 2, nitrite: 0 })
+      .water(4, { nitrate: 5, ...read });
+  /** Whether both are due a day after the last test. */
+  const daily = (h: History, day = 5) => {
+    const { due } = at(h, day);
+    return due.includes('ammonia') && due.includes('nitrite');
+  };
+  test.each([
+    [{ ammonia: 1, nitrite: 2 }, true],
+    [{ ammonia: 1.1, nitrite: 2 }, false],
+    [{ ammonia: 1, nitrite: 2.1 }, false],
+    [{ ammonia: 0, nitrite: 2 }, true],
+    [{ ammonia: 0.5, nitrite: 0 }, true],
+  ])('%j: a test a day later is due, %s', (read, due) => expect(daily(falling(read))).toBe(due));
+  test.each(['zeroZero', 'patient', 'coralsFirst'] as const)('by %s every second day', (school) =>
+    expect(daily(falling({ ammonia: 0.5, nitrite: 0.5 }, school))).toBe(false),
+  );
+  test('once it is proved every second day, too', () => {
+    const proved = falling({ ammonia: 0, nitrite: 0 })
+      .dose(4.1, 2)
+      .water(5, { ammonia: 0, nitrite: 0, nitrate: 5 });
+    expect(at(proved, 5.1).fish.word).toBe('goSmall');
+    expect(daily(proved, 6)).toBe(false);
+    expect(daily(proved, 7)).toBe(true);
+  });
 });
 
 describe('what was done after a test', () => {

@@ -6,24 +6,44 @@ import type { Statement } from '../statements';
 import { HOUR_MS } from '../time';
 import { RULES } from './limits';
 
-/** What opens a gate while nitrite is left: the next dose as food where it may go in now, else what is waited for. */
-export const whileNitriteIsLeft = (e: WaterEvidence, otherwise: Statement): Statement =>
-  mayFeed(e) ? { code: 'doseAsFood' } : otherwise;
+/** What asks for ammonia in the water now. */
+export const ASKS_FOR_DOSE: readonly Statement['code'][] = [
+  'addAmmonia',
+  'doseForProof',
+  'doseForSecondZero',
+  'doseAgain',
+  'doseAsFood',
+];
 
-/** Ammonia is gone and little nitrite is left, by trusted readings that have seen the last dose; nobody lives in the water, and its school ends
- *  in a proof by a dose. */
-function mayFeed(e: WaterEvidence): boolean {
-  if (e.water.kind !== 'display' || e.water.school !== 'proof24' || e.residents.length > 0) return false;
-  if (firstAmmoniaMs(e) === null) return false;
+/** What opens a gate on the way to a proof: the next dose where it may go in now, else what is waited for. Where both read zero the test a day
+ *  after it is their second clear one and the proof in one: no day is waited out unfed. */
+export function nextDoseOr(e: WaterEvidence, otherwise: Statement): Statement {
+  if (!endsInProof(e)) return otherwise;
   const ammonia = sinceLastDose(e, lastOf(trusted(e.series.ammonia)));
   const nitrite = sinceLastDose(e, lastOf(trusted(e.series.nitrite)));
+  if (!ammonia?.zero || !nitrite || nitrite.interval.mid > RULES.feedNitriteMgN + 1e-9) return otherwise;
+  return { code: nitrite.zero ? 'doseForSecondZero' : 'doseAsFood' };
+}
+
+/** The newest readings are so low that the next evening may be the one on which the next dose goes in: tested daily no day is lost. */
+export function doseIsNear(e: WaterEvidence): boolean {
+  const ammonia = lastOf(trusted(e.series.ammonia));
+  const nitrite = lastOf(trusted(e.series.nitrite));
   return (
-    ammonia?.zero === true &&
+    endsInProof(e) &&
+    ammonia !== undefined &&
     nitrite !== undefined &&
-    !nitrite.zero &&
-    nitrite.interval.mid <= RULES.feedNitriteMgN + 1e-9
+    ammonia.interval.mid <= RULES.nearAmmoniaMgN + 1e-9 &&
+    nitrite.interval.mid <= RULES.nearNitriteMgN + 1e-9
   );
 }
+
+/** Nobody lives in the water, ammonia has been in it, and its school ends in a proof by a dose. */
+const endsInProof = (e: WaterEvidence): boolean =>
+  e.water.kind === 'display' &&
+  e.water.school === 'proof24' &&
+  e.residents.length === 0 &&
+  firstAmmoniaMs(e) !== null;
 
 /** A reading young enough to act on that was not taken while the last dose had hardly been stirred in. */
 function sinceLastDose(e: WaterEvidence, point: Point | undefined): Point | undefined {

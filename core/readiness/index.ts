@@ -1,4 +1,5 @@
 export { assess, assessmentOf, assessWater } from './assess';
+export { ASKS_FOR_DOSE } from './feeding';
 export { testsAhead, usualEveryDays } from './due';
 export { SCHOOL_GATES } from './gates';
 export { wordOf, type Assessment, type Gate, type Judgement } from './judgement';

@@ -49,6 +49,18 @@ export const READINESS_LIMITS = {
     'nitrite up to which ammonia that is gone is dosed again as food on the way to a proof: 1 mg/L as NO2',
     'common practice; science notes 6: growth is bought with nitrogen',
   ),
+  nearAmmoniaMgN: limit(
+    1 / PRINTED_PER_N.ammonia.ion,
+    'mg N/L',
+    'ammonia up to which the next dose may be a day away: half of what was dosed, 1 mg/L as NH4',
+    'our estimate, by the driver of docs/practice.md',
+  ),
+  nearNitriteMgN: limit(
+    2 / PRINTED_PER_N.nitrite.ion,
+    'mg N/L',
+    'nitrite up to which the next dose may be a day away: 2 mg/L as NO2',
+    'our estimate, by the driver of docs/practice.md',
+  ),
   nitrateStopMgN: limit(
     40 / PRINTED_PER_N.nitrate.ion,
     'mg N/L',

@@ -4,7 +4,7 @@ import { ask } from '../living';
 import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
 import { open, shut, type Verdict } from './judgement';
-import { whileNitriteIsLeft } from './feeding';
+import { nextDoseOr } from './feeding';
 import { RULES } from './limits';
 
 export function proof(e: WaterEvidence): Verdict {
@@ -28,9 +28,7 @@ export function proof(e: WaterEvidence): Verdict {
       return shut(
         'wait',
         { code: 'proofFailed' },
-        clearSince(e, state.doseAtMs)
-          ? { code: 'doseAgain' }
-          : whileNitriteIsLeft(e, { code: 'clearThenDose' }),
+        clearSince(e, state.doseAtMs) ? { code: 'doseAgain' } : nextDoseOr(e, { code: 'clearThenDose' }),
       );
     case 'faded':
       return shut('wait', { code: 'proofFaded', atMs: state.proof.testAtMs }, { code: 'doseAgain' });
@@ -41,7 +39,7 @@ export function proof(e: WaterEvidence): Verdict {
     case 'none':
       return mayDose(e)
         ? shut('wait', { code: 'proofToCome' }, { code: 'doseForProof' })
-        : shut('wait', { code: 'proofToCome' }, whileNitriteIsLeft(e, { code: 'clearThenDose' }));
+        : shut('wait', { code: 'proofToCome' }, nextDoseOr(e, { code: 'clearThenDose' }));
   }
 }
 

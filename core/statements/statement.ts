@@ -75,6 +75,7 @@ interface GateFacts {
   proofMissed: Nothing;
   proofToCome: Nothing;
   doseForProof: Nothing;
+  doseForSecondZero: Nothing;
   doseAgain: Nothing;
   noAmmoniaNow: Nothing;
   settleAfterClear: Nothing;

@@ -471,6 +471,7 @@ class Keeper {
         if (this.day - this.lastDoseDay > 2) this.dose();
         break;
       case 'doseForProof':
+      case 'doseForSecondZero':
       case 'doseAgain':
       case 'doseAsFood':
         this.dose();

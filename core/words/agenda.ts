@@ -34,9 +34,9 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
     case 'actNow':
       return 'Act now';
     case 'dose':
-      return says.opens.code === 'doseForProof' || says.opens.code === 'doseAgain'
-        ? 'Dose for the proof'
-        : 'Give the filter ammonia';
+      return says.opens.code === 'addAmmonia' || says.opens.code === 'doseAsFood'
+        ? 'Give the filter ammonia'
+        : 'Dose for the proof';
     case 'tests':
     case 'testsAhead':
       return `Test ${named(says.parameters)}`;

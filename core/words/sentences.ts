@@ -107,6 +107,8 @@ const GATES = {
   proofMissed: () => 'The proof dose was not tested within two days.',
   proofToCome: () => 'Both are clear. The filter has not yet shown what it can do in a day.',
   doseForProof: () => 'Dose 2 mg/L ammonia, test after 24 hours.',
+  doseForSecondZero: () =>
+    'Dose 2 mg/L ammonia now and test after 24 hours: that is the second clear test and the proof in one.',
   doseAgain: () => 'Dose 2 mg/L again and test after 24 hours.',
   noAmmoniaNow: () => 'Animals are in: add no ammonia. Feed sparingly and test ammonia and nitrite.',
   settleAfterClear: () => 'The quiet weeks begin when both are clear.',

@@ -64,6 +64,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   proofMissed: {},
   proofToCome: {},
   doseForProof: {},
+  doseForSecondZero: {},
   noAmmoniaNow: {},
   doseAgain: {},
   settleAfterClear: {},
