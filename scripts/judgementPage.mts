@@ -2,10 +2,10 @@
 import { DEFAULT_TARGETS } from '../core/document';
 import { INCIDENTS, SCHOOLS } from '../core/document/vocabulary';
 import { LIVING } from '../core/living';
-import { assessWater, SCHOOL_GATES } from '../core/readiness';
+import { assessWater, RULES, SCHOOL_GATES } from '../core/readiness';
 import { FREE_AMMONIA } from '../core/seawater';
 import { History, START_MS } from '../core/testing/history';
-import { METRIC } from '../core/units';
+import { fromMgNPerL, METRIC } from '../core/units';
 import { GATE_NAMES, gateRule, INCIDENT_WORDS, SCHOOL_WORDS, sentence } from '../core/words';
 import type { GateId } from '../core/statements';
 import { writePage } from './page.mjs';
@@ -16,6 +16,10 @@ const watched = (p: 'temperature' | 'salinity' | 'ph' | 'alkalinity'): string =>
   const aim = DEFAULT_TARGETS[p];
   return aim ? outside([aim.alarmLow, aim.alarmHigh]) : '';
 };
+
+/** As kits print it, "1 mg/L". */
+const printed = (p: 'ammonia' | 'nitrite', mgN: number): string =>
+  `${Number(fromMgNPerL(p, 'ion', mgN).toFixed(2))} mg/L`;
 
 /** A drift that is watched before it arrives. */
 const drifting = `or drifting to the edge within ${LIVING.driftWatchDays} days`;
@@ -124,6 +128,10 @@ const text = [
   'Evidence of a rise is ammonia measured, nitrite measured (it is ammonia oxidised), or a source known to have been there together with',
   'nitrate found after it. A rise nobody saw is taken by the schools that end in a proof or a hold, and said. A dose given into water that was',
   'not clear is food; one given once both had read zero is a proof.',
+  '',
+  'On the way to a 24-hour proof no day is waited out unfed: the next dose is asked for as soon as ammonia reads zero and nitrite',
+  `${printed('nitrite', RULES.feedNitriteMgN)} or less. Where both read zero once, the test a day after that dose is the second clear one and the proof in one. With`,
+  `${printed('ammonia', RULES.nearAmmoniaMgN)} of ammonia and ${printed('nitrite', RULES.nearNitriteMgN)} of nitrite left, or less, both are asked for daily, else every second day (figures in [practice.md](practice.md)).`,
   '',
   '| gate | rule |',
   '|---|---|',
