@@ -1,7 +1,16 @@
 /** Practice: a tank with a clock of its own, real screens, its own database; one's own data untouched by it. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { openDemo, press, watchErrors } from './app';
+
+/** The real screen for it, and back to the clock. */
+async function doseInPractice(page: Page): Promise<void> {
+  await page.goto('/water/practice/log/event?kind=ammoniaDose');
+  await page.getByLabel('Rise it should make, mg/L NH₄').fill('2');
+  await press(page, 'Log it');
+  await expect(page).toHaveURL(/\/water\/practice$/);
+  await page.goto('/practice');
+}
 
 test('a week of the dead bottle is lived, looked back on, and left; one’s own tanks are as they were', async ({
   page,
@@ -19,11 +28,7 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await press(page, 'Test');
   await press(page, 'Log what they show');
   // The real screens work at the tank's own hour.
-  await page.goto('/water/practice/log/event?kind=ammoniaDose');
-  await page.getByLabel('Rise it should make, mg/L NH₄').fill('2');
-  await press(page, 'Log it');
-  await expect(page).toHaveURL(/\/water\/practice$/);
-  await page.goto('/practice');
+  await doseInPractice(page);
   for (let i = 0; i < 4; i++) {
     await press(page, 'To the next evening');
     // On some evenings nothing is due: a kit is taken all the same.
@@ -42,9 +47,13 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await expect(page.getByText(/^Day 1: Ammonia dosed, .* mg N\/L$/)).toBeVisible();
   await expect(page.getByText(/proof/).first()).toBeVisible();
   await expect(page.getByText(/^5 of 190: tests 5, water 0/)).toBeVisible();
+  await expect(
+    page.getByText(/^It would have put in a bottle on day 1, dosed 2 mg\/L NH₄ on days 1/),
+  ).toBeVisible();
   const file = page.waitForEvent('download');
   await press(page, 'Keep this run as a file');
-  const run = JSON.parse(readFileSync(await (await file).path(), 'utf8')) as {
+  const kept = await (await file).path();
+  const run = JSON.parse(readFileSync(kept, 'utf8')) as {
     seed: number;
     scenario: { id: string };
     document: { samples: unknown[] };
@@ -55,7 +64,46 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await page.goto('/waters');
   await expect(page.getByText('North Window').first()).toBeVisible();
   await expect(page.getByText(/^Practice: The dead bottle/)).toHaveCount(0);
+  // The file goes on where it stood.
+  await page.goto('/practice');
+  await page.getByLabel('Scenario or run file', { exact: true }).setInputFiles(kept);
+  await expect(page.getByText(/^Day 5 of 120, .*19:\d\d$/)).toBeVisible();
+  await press(page, 'End it and look back');
+  await expect(page.getByText(/^5 of 190: tests 5, water 0/)).toBeVisible();
+  await press(page, 'Leave practice');
   expect(errors).toEqual([]);
+});
+
+test('the clock goes to what is due, runs at the speed that is chosen, and stops', async ({ page }) => {
+  await openDemo(page);
+  await page.clock.resume();
+  await page.goto('/practice');
+  await press(page, 'Begin');
+  await expect(page.getByText(/^Day 1 of 120, .*07:00$/)).toBeVisible();
+  await press(page, 'To the next event');
+  await expect(page.getByText(/^Day 1 of 120, .*19:00$/)).toBeVisible();
+  await expect(page.getByText(/^Nothing was to be seen\. Due: Test .*\.$/)).toBeVisible();
+  await press(page, 'Test');
+  await press(page, 'Log what they show');
+  await doseInPractice(page);
+  for (let i = 0; i < 2; i++) {
+    await press(page, 'To the next event');
+    await press(page, 'Test');
+    await press(page, 'Log what they show');
+  }
+  await press(page, 'To the next event');
+  await expect(
+    page.getByRole('img', { name: /^Ammonia and nitrite as they were read, and the moment/ }),
+  ).toBeVisible();
+  const day = async (): Promise<number> =>
+    Number(/^Day (\d+)/.exec(await page.getByText(/^Day \d+ of 120/).innerText())?.[1]);
+  const before = await day();
+  await press(page, 'Let it run');
+  await page.getByRole('radio', { name: '10 s', exact: true }).click();
+  await expect.poll(day).toBeGreaterThan(before);
+  await press(page, 'Stop');
+  await expect(page.getByRole('button', { name: 'Let it run' })).toBeVisible();
+  await expect(page.getByText(/^Nothing was to be seen\.$/)).toBeVisible();
 });
 
 test('a tank by dials and one from a file are begun; what is no scenario is said, and nothing is begun', async ({
@@ -64,13 +112,19 @@ test('a tank by dials and one from a file are begun; what is no scenario is said
   await openDemo(page);
   await page.clock.resume();
   await page.goto('/practice');
-  const file = page.getByLabel('Scenario file', { exact: true });
+  const file = page.getByLabel('Scenario or run file', { exact: true });
   await file.setInputFiles({
     name: 'no.json',
     mimeType: 'application/json',
     buffer: Buffer.from('{"id": 3}'),
   });
   await expect(page.getByText(/^That is no scenario: .*Nothing was begun\.$/)).toBeVisible();
+  await file.setInputFiles({
+    name: 'no-run.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format": "zoarium-practice-run", "version": 1, "seed": -1}'),
+  });
+  await expect(page.getByText(/^That is no run: .*Nothing was begun\.$/)).toBeVisible();
   await page.getByLabel('Water, as believed, L').fill('5');
   await press(page, 'Begin by dials');
   await expect(page.getByText(/^That is no scenario: start\.litres: /)).toBeVisible();

@@ -1,8 +1,10 @@
 export { begin, PRACTICE_WATER, sitting } from './begin';
-export { carefulDay } from './careful';
+export { carefulDay, carefulSteps, type CarefulCourse } from './careful';
 export { costOf, decisionsOf, truthOfRun, type Decision, type DecisionCost } from './decisions';
 export { atWork, daysToShop, PRICES, purse, sittingMinutes, type Purse } from './keeper';
 export { play, type Played } from './driver';
+export { nextEvent, type NextEvent } from './next';
+export { claimsRun, lastEntryMs, runFrom, writeRun, type RunFile } from './run';
 export { scenarioFrom, scenarioSchema, type Scenario } from './scenario';
 export { SCENARIOS } from './scenarios';
-export { truthAt, truthBeside, type Truth } from './truth';
+export { truthAt, truthBeside, type Lost, type Truth } from './truth';

@@ -4,7 +4,7 @@ import type { WithKinds } from '../species';
 import { animalWords } from './animals';
 import { bareWords } from './bare';
 import { SWITCHED_WORDS } from './living';
-import { capital, named, plural, type WordsContext } from './say';
+import { capital, listed, named, plural, type WordsContext } from './say';
 import { sentence } from './sentences';
 import { askWords } from './treatments';
 
@@ -14,9 +14,6 @@ export const GROUP_WORDS: Record<AgendaGroup, string> = {
   week: 'This week',
   later: 'Later',
 };
-
-const list = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
 
 const DRIP_WORDS = {
   topOffBackOn: 'Plug the top-off in again',
@@ -28,7 +25,7 @@ const DRIP_WORDS = {
 export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsContext): string {
   switch (says.code) {
     case 'backOn':
-      return `Switch on again: ${list(says.parts.map((p) => SWITCHED_WORDS[p]))}`;
+      return `Switch on again: ${listed(says.parts.map((p) => SWITCHED_WORDS[p]))}`;
     case 'dripOpen':
       return DRIP_WORDS[says.check];
     case 'actNow':
@@ -41,7 +38,7 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
     case 'testsAhead':
       return `Test ${named(says.parameters)}`;
     case 'look':
-      return `Look at ${list(says.animals.map((a) => animalWords(kinds, a)))}`;
+      return `Look at ${listed(says.animals.map((a) => animalWords(kinds, a)))}`;
     case 'bareChange':
       return 'Change water in the bare tank';
     case 'treatment':
@@ -63,9 +60,9 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
     case 'animalBack':
       return `Give back: ${animalWords(kinds, says.animal)}`;
     case 'buy':
-      return `Buy ${list(says.animals.map((a) => animalWords(kinds, a)))}`;
+      return `Buy ${listed(says.animals.map((a) => animalWords(kinds, a)))}`;
     case 'letIn':
-      return `Let in ${list(says.animals.map((a) => animalWords(kinds, a)))}`;
+      return `Let in ${listed(says.animals.map((a) => animalWords(kinds, a)))}`;
     case 'beforeAway':
       return `Before you leave, until ${w.day(says.untilMs)}`;
     case 'task':

@@ -1,5 +1,5 @@
 export { sentence } from './sentences';
-export type { WordsContext } from './say';
+export { listed, type WordsContext } from './say';
 export { INCIDENT_WORDS, SWITCHED_WORDS } from './living';
 export { isStep, stepWords, type StepWords } from './steps';
 export { GATE_NAMES, SCHOOL_WORDS, WORDS } from './names';

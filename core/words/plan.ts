@@ -3,6 +3,7 @@ import type { Concession } from '../planner/alternatives';
 import type { Changed } from '../planner/changed';
 import type { Reason } from '../planner/reasons';
 import type { Rule } from '../planner/rules';
+import { listed } from './say';
 
 /** How names, days and amounts are said. */
 export interface PlanSaying {
@@ -11,12 +12,9 @@ export interface PlanSaying {
   litres: (litres: number) => string;
 }
 
-const list = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
-
 /** What a date waits for, without subject or full stop. */
 export function bindingText(r: Reason, w: PlanSaying): string {
-  const others = list(r.with.map(w.nameOf));
+  const others = listed(r.with.map(w.nameOf));
   const on = r.day === null ? '' : w.day(r.day);
   switch (r.rule) {
     case 'R1':
@@ -64,7 +62,7 @@ export function bindingText(r: Reason, w: PlanSaying): string {
 
 /** What moving a batch to another day breaks. */
 export function brokenText(r: Reason, w: PlanSaying): string {
-  const others = list(r.with.map(w.nameOf));
+  const others = listed(r.with.map(w.nameOf));
   switch (r.rule) {
     case 'R1':
       return `The water is not ready for its kind${r.day === null ? '' : ` before ${w.day(r.day)}`}.`;
@@ -116,7 +114,7 @@ export const LEFT_OUT_WORDS: Record<Rule, string> = {
 
 /** What would let it in, all of it together. */
 export function concessionsText(set: readonly Concession[], w: PlanSaying): string {
-  const text = list(set.map((c) => concessionText(c, w)));
+  const text = listed(set.map((c) => concessionText(c, w)));
   return `${text.charAt(0).toUpperCase()}${text.slice(1)} would let it in.`;
 }
 
@@ -156,7 +154,7 @@ export function changedText({ sinceDay, most, moved, cause }: Changed, w: PlanSa
 }
 
 function causeText(cause: Changed['cause'], w: PlanSaying): string {
-  const names = 'ids' in cause ? list(cause.ids.map(w.nameOf)) : '';
+  const names = 'ids' in cause ? listed(cause.ids.map(w.nameOf)) : '';
   switch (cause.kind) {
     case 'choice':
       return 'it is made with other dates of the start';

@@ -16,7 +16,8 @@ export interface WordsContext {
 
 export type Sentences = { [C in StatementCode]: (s: StatementOf<C>, w: WordsContext) => string };
 
-const listed = (names: readonly string[]): string =>
+/** "a", "a and b", "a, b and c". */
+export const listed = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
 export const named = (parameters: readonly Parameter[]): string =>
   listed(parameters.map((p) => PARAMETER_NAMES[p]));

@@ -39,6 +39,8 @@ export interface PracticeRun {
 }
 
 const PRACTICE = 'zoarium-practice';
+/** The document a run from a file goes on with. */
+const PRACTICE_BEGUN = 'zoarium-practice-begun';
 
 /** The practice tank this tab plays; null where it shows the person's own or the demo. */
 export function practiceRun(): PracticeRun | null {
@@ -50,6 +52,10 @@ export function practiceRun(): PracticeRun | null {
 export function keepPracticeRun(run: PracticeRun): void {
   asked(() => window.sessionStorage.setItem(PRACTICE, JSON.stringify(run)), undefined);
 }
+
+/** The file text of the document this tab's practice tank goes on with; null where it begins anew. */
+export const practiceBegunWith = (): string | null =>
+  asked(() => window.sessionStorage.getItem(PRACTICE_BEGUN), null);
 
 /** Names of the database and of the channel between tabs. */
 export const databaseName = (): string =>
@@ -70,8 +76,12 @@ const thrownAway = (name: string): Promise<void> =>
     else gone.onsuccess = gone.onerror = gone.onblocked = () => done();
   });
 
-/** Into a practice tank, or out of it; the page starts anew. It has a database to itself, thrown away with it: nothing of one's own is opened meanwhile. */
-export async function showPractice(run: PracticeRun | null): Promise<void> {
+/** Into a practice tank, or out of it; the page starts anew. It has a database to itself, thrown away with it: nothing of one's own is opened meanwhile.
+ *  @param begunWith file text of the document it goes on with; null for a tank begun anew
+ *  @throws Error where the browser has no room for that text; then nothing is changed */
+export async function showPractice(run: PracticeRun | null, begunWith: string | null = null): Promise<void> {
+  if (begunWith === null) asked(() => window.sessionStorage.removeItem(PRACTICE_BEGUN), undefined);
+  else window.sessionStorage.setItem(PRACTICE_BEGUN, begunWith);
   await Promise.all(['', '-answers', '-photos'].map((part) => thrownAway(`${PRACTICE_NAME}${part}`)));
   if (run) keepPracticeRun(run);
   else asked(() => window.sessionStorage.removeItem(PRACTICE), undefined);

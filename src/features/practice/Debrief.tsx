@@ -1,16 +1,15 @@
-import { useEffect, useMemo, useState } from 'react';
-import { isNitrogen } from '../../../core/document';
+import { useMemo } from 'react';
 import { bandOf, saidOf } from '../../../core/forecast';
 import {
-  carefulDay,
   PRACTICE_WATER,
   purse,
   truthOfRun,
+  writeRun,
+  type CarefulCourse,
   type Scenario,
   type Truth,
 } from '../../../core/practice';
 import { DAY_MS } from '../../../core/time';
-import { writeDocument } from '../../../core/document/checks';
 import {
   localDay,
   localMidnight,
@@ -26,7 +25,11 @@ import { Button, Line, Row, Section, Txt } from '../../ui';
 import { BandStrips } from '../../ui/charts/BandStrips';
 import { Curves } from '../../ui/charts/Curves';
 import { download } from '../shell/download';
+import { useUnits } from '../shell';
+import { asRead } from './curves';
 import { Decisions } from './Decisions';
+import { carefulWords } from './told';
+import { useCareful } from './useCareful';
 
 /** Truth against log on one drawing, what it cost, and what the careful course would have done from the same start. */
 export function Debrief({
@@ -45,22 +48,12 @@ export function Debrief({
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, PRACTICE_WATER, now));
   const looked = practiceRun()?.looked === true;
-  const [careful, setCareful] = useState<number | null | undefined>(undefined);
-  useEffect(() => {
-    if (looked) return;
-    const timer = setTimeout(() => setCareful(carefulDay(scenario, run.seed)), 0);
-    return () => clearTimeout(timer);
-  }, [looked, scenario, run.seed]);
+  const careful = useCareful(scenario, run.seed, !looked);
   const course = truth.course;
-  const curve = (label: string, of: (c: (typeof course)[number]) => number) => ({
+  type At = Truth['course'][number];
+  const curve = (label: string, of: (c: At) => number, lived = course) => ({
     label,
-    points: course.filter((_, i) => i % 5 === 0).map((c, i) => ({ x: (i * 5) / 10, y: of(c) })),
-  });
-  const read = (p: 'ammonia' | 'nitrite') => ({
-    label: p === 'ammonia' ? 'NH₄ read' : 'NO₂ read',
-    points: evidence.series[p]
-      .filter((x) => isNitrogen(p) && Number.isFinite(x.interval.mid))
-      .map((x) => ({ x: (x.atMs - run.startMs) / DAY_MS, y: x.interval.mid })),
+    points: lived.filter((_, i) => i % 5 === 0).map((c, i) => ({ x: (i * 5) / 10, y: of(c) })),
   });
   const first = Object.values(doc.animals)
     .filter((a) => a.id.startsWith('start-') === false)
@@ -70,13 +63,16 @@ export function Debrief({
   const paid = purse(scenario, doc);
   const changed = events.reduce((sum, e) => (e.kind === 'waterChange' ? sum + e.litres : sum), 0);
   const doses = events.filter((e) => e.kind === 'ammoniaDose').length;
-  const logged = [read('ammonia'), read('nitrite')].filter((c) => c.points.length > 1);
   return (
     <Section title="Looking back">
       <Txt>{scenario.lesson}</Txt>
       {course.length > 1 ? (
         <Curves
-          curves={[curve('NH₄', (c) => c.ammonia), curve('NO₂', (c) => c.nitrite), ...logged]}
+          curves={[
+            curve('NH₄', (c) => c.ammonia),
+            curve('NO₂', (c) => c.nitrite),
+            ...asRead(evidence, run.startMs),
+          ]}
           xLabel="day"
           yLabel="mg/L N"
           summary="Ammonia and nitrite as they were, and as they were read."
@@ -87,10 +83,11 @@ export function Debrief({
           curves={[
             curve('first', (c) => c.first * truth.trueL),
             curve('second', (c) => c.second * truth.trueL),
+            ...(careful ? [curve('careful', (c) => c.second * truth.trueL, careful.course)] : []),
           ]}
           xLabel="day"
           yLabel="mg N a day"
-          summary="What the first and the second bacteria could do in a day."
+          summary="What the first and the second bacteria could do in a day, and the second by the careful course."
         />
       ) : null}
       <Line name="Real volume" value={`${truth.trueL.toFixed(0)} L of ${scenario.start.litres} believed`} />
@@ -113,26 +110,7 @@ export function Debrief({
       />
       <DatesAsSaid run={run} scenario={scenario} now={now} />
       <Decisions run={run} scenario={scenario} now={now} />
-      {looked ? (
-        <Txt tone="nitrite">
-          You have looked at the truth: nothing is held against the careful course any more.
-        </Txt>
-      ) : (
-        <Line
-          name="The careful course would have been ready"
-          value={
-            careful === undefined
-              ? 'being worked out'
-              : careful === null
-                ? 'not within these days'
-                : `on day ${(careful + 1).toFixed(0)}`
-          }
-        />
-      )}
-      <Txt kind="small" tone="second">
-        The careful course sees the truth, doses when both are nearly gone, keeps alkalinity up and proves on
-        the first evening on which it would pass.
-      </Txt>
+      <Careful looked={looked} careful={careful} />
       <Row wrap>
         <Button
           icon="exported"
@@ -141,23 +119,39 @@ export function Debrief({
             download(
               `zoarium-practice-${scenario.id}-${run.seed}-${localDay(Date.now())}.json`,
               'application/json',
-              `${JSON.stringify(
-                {
-                  format: 'zoarium-practice-run',
-                  version: 1,
-                  scenario,
-                  seed: run.seed,
-                  startMs: run.startMs,
-                  document: JSON.parse(writeDocument(doc)) as unknown,
-                },
-                null,
-                1,
-              )}\n`,
+              writeRun({ scenario, seed: run.seed, startMs: run.startMs, document: doc }),
             )
           }
         />
       </Row>
     </Section>
+  );
+}
+
+/** What the careful course would have done from the same start, and when it would have been ready. */
+function Careful({ looked, careful }: { looked: boolean; careful: CarefulCourse | undefined }) {
+  const units = useUnits();
+  if (looked)
+    return (
+      <Txt tone="nitrite">
+        You have looked at the truth: nothing is held against the careful course any more.
+      </Txt>
+    );
+  const ready =
+    careful === undefined
+      ? 'being worked out'
+      : careful.readyDay === null
+        ? 'not within these days'
+        : `on day ${(careful.readyDay + 1).toFixed(0)}`;
+  return (
+    <>
+      <Line name="The careful course would have been ready" value={ready} />
+      {careful ? <Txt kind="small">{carefulWords(careful, units)}</Txt> : null}
+      <Txt kind="small" tone="second">
+        It sees the truth, doses when both are nearly gone, keeps alkalinity up and proves on the first
+        evening on which it would pass. Nobody could play it: it is what a run is held against.
+      </Txt>
+    </>
   );
 }
 

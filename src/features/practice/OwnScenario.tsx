@@ -1,25 +1,49 @@
 import { createElement, useRef, useState } from 'react';
-import { scenarioFrom, type Scenario } from '../../../core/practice';
+import { claimsRun, runFrom, scenarioFrom, type RunFile, type Scenario } from '../../../core/practice';
 import { Button, Choice, Row, Section, TextField, Txt } from '../../ui';
 
 const SPEEDS = { fast: [20, 28], usual: [35, 52], slow: [50, 80] } as const;
 
-/** One made by dials from another, or opened from a file. */
-export function OwnScenario({ from, onMade }: { from: Scenario; onMade: (scenario: Scenario) => void }) {
+/** Larger than any run of a year. */
+const MOST_MB = 20;
+
+interface Props {
+  from: Scenario;
+  onMade: (scenario: Scenario) => void;
+  onRun: (run: RunFile) => Promise<void>;
+}
+
+/** One made by dials from another; or a scenario, or a run, from a file. */
+export function OwnScenario({ from, onMade, onRun }: Props) {
   const [litres, setLitres] = useState(String(from.start.litres));
   const [dkh, setDkh] = useState('8');
   const [bottle, setBottle] = useState<Scenario['truth']['bottle']>('drawn');
   const [speed, setSpeed] = useState<keyof typeof SPEEDS>('usual');
   const [fault, setFault] = useState<string | null>(null);
   const input = useRef<HTMLInputElement | null>(null);
-  const make = (raw: () => unknown) => {
+  const faulty = (what: string, error: unknown) =>
+    setFault(
+      `That is no ${what}: ${error instanceof Error ? error.message : 'it cannot be read'}. Nothing was begun.`,
+    );
+  const make = (raw: unknown) => {
     try {
-      onMade(scenarioFrom(raw()));
+      onMade(scenarioFrom(raw));
       setFault(null);
     } catch (error) {
-      setFault(
-        `That is no scenario: ${error instanceof Error ? error.message : 'it cannot be read'}. Nothing was begun.`,
-      );
+      faulty('scenario', error);
+    }
+  };
+  const open = async (file: File) => {
+    let what = 'scenario or run';
+    try {
+      if (file.size > MOST_MB * 1e6) throw new Error(`it is larger than ${MOST_MB} MB`);
+      const raw = JSON.parse(await file.text()) as unknown;
+      if (!claimsRun(raw)) return make(raw);
+      what = 'run';
+      setFault(null);
+      await onRun(runFrom(raw));
+    } catch (error) {
+      faulty(what, error);
     }
   };
   const dialled = () => ({
@@ -72,17 +96,18 @@ export function OwnScenario({ from, onMade }: { from: Scenario; onMade: (scenari
         </Txt>
       ) : null}
       <Row wrap>
-        <Button label="Begin by dials" onPress={() => make(dialled)} />
-        <Button kind="quiet" label="Open a scenario file" onPress={() => input.current?.click()} />
+        <Button label="Begin by dials" onPress={() => make(dialled())} />
+        <Button kind="quiet" label="Open a scenario or a run" onPress={() => input.current?.click()} />
       </Row>
       {createElement('input', {
         ref: input,
         type: 'file',
         accept: '.json,application/json',
-        'aria-label': 'Scenario file',
+        'aria-label': 'Scenario or run file',
         style: { display: 'none' },
         onChange: (event: { target: HTMLInputElement }) => {
-          void event.target.files?.[0]?.text().then((text) => make(() => JSON.parse(text) as unknown));
+          const file = event.target.files?.[0];
+          if (file) void open(file);
           event.target.value = '';
         },
       })}

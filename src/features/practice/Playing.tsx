@@ -1,5 +1,5 @@
 import { type Href } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import {
   PARAMETERS,
   type Animal,
@@ -19,10 +19,9 @@ import {
   sittingMinutes,
   truthAt,
   truthBeside,
-  type Scenario,
   type Truth,
 } from '../../../core/practice';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/time';
+import { MINUTE_MS } from '../../../core/time';
 import { animalWords } from '../../../core/words';
 import {
   commit,
@@ -45,11 +44,9 @@ import { Button, Check, Choice, Go, Line, Row, Screen, Section, Txt } from '../.
 import { useUnits } from '../shell';
 import { toggled } from '../shell/form';
 import { SaveButton, useSaving } from '../shell/saving';
+import { Clock } from './Clock';
 import { Debrief } from './Debrief';
-import { between, readingLine } from './told';
-
-/** How far the clock goes at a time. */
-const EVENING = 19;
+import { readingLine } from './told';
 
 export function Playing({ run }: { run: PracticeRun }) {
   const now = useNow();
@@ -79,7 +76,7 @@ export function Playing({ run }: { run: PracticeRun }) {
       </Txt>
       <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
       <Txt tone="second">{scenario.goal}</Txt>
-      <Clock now={now} run={run} scenario={scenario} lost={lost.length} />
+      <Clock now={now} run={run} scenario={scenario} lost={lost} />
       <Found lost={lost} />
       {away ? (
         <Txt tone="nitrite">
@@ -161,67 +158,6 @@ export function Playing({ run }: { run: PracticeRun }) {
         <Button kind="quiet" label="Leave practice" onPress={() => void showPractice(null)} />
       </Row>
     </Screen>
-  );
-}
-
-/** Moves time: to the evening, on by hours, or running, a day in two seconds, until something happens. */
-function Clock({
-  now,
-  run,
-  scenario,
-  lost,
-}: {
-  now: number;
-  run: PracticeRun;
-  scenario: Scenario;
-  /** How many are dead by now, in the tank and beside it. */
-  lost: number;
-}) {
-  const [running, setRunning] = useState(false);
-  const [told, setTold] = useState<string | null>(null);
-  const lostBefore = useRef(lost);
-  const last = run.startMs + scenario.days * DAY_MS;
-  const go = (toMs: number) => {
-    setTold(between(scenario, run.startMs, now, Math.min(toMs, last)));
-    movePracticeClock(Math.min(toMs, last));
-  };
-  const evening = (() => {
-    const day = new Date(now);
-    day.setHours(EVENING, 0, 0, 0);
-    return day.getTime() > now ? day.getTime() : day.getTime() + DAY_MS;
-  })();
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => movePracticeClock(Math.min(Date.now() + DAY_MS / 8, last)), 250);
-    return () => clearInterval(timer);
-  }, [running, last]);
-  useEffect(() => {
-    // What happens stops it: somebody died, or the days are over.
-    if (running && (lost > lostBefore.current || now >= last)) setRunning(false);
-    lostBefore.current = lost;
-  }, [running, lost, now, last]);
-  return (
-    <Section title="The clock">
-      <Row wrap>
-        <Button
-          kind="primary"
-          label="To the next evening"
-          disabled={now >= last}
-          onPress={() => go(evening)}
-        />
-        <Button label="Six hours on" disabled={now >= last} onPress={() => go(now + 6 * HOUR_MS)} />
-        <Button
-          label={running ? 'Stop' : 'Let it run'}
-          disabled={now >= last}
-          onPress={() => setRunning(!running)}
-        />
-      </Row>
-      {told ? (
-        <Txt kind="small" tone="second" live>
-          {told}
-        </Txt>
-      ) : null}
-    </Section>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import { SCENARIOS } from '../../../core/practice';
+import { writeDocument } from '../../../core/document/checks';
+import { lastEntryMs, SCENARIOS, type RunFile } from '../../../core/practice';
 import { practiceRun, showPractice } from '../../store';
 import { Button, Choice, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { OwnScenario } from './OwnScenario';
@@ -15,6 +16,14 @@ export function PracticeScreen() {
 function start(scenario: unknown, seed: number): void {
   const startMs = new Date(new Date().setHours(7, 0, 0, 0)).getTime();
   void showPractice({ scenario, seed, startMs, nowMs: startMs, looked: false });
+}
+
+/** A run from a file goes on where its last entry stands; it can be looked back on at once.
+ *  @throws Error where the browser has no room for it */
+async function goOnWith(file: RunFile): Promise<void> {
+  const { scenario, seed, startMs, document } = file;
+  const run = { scenario, seed, startMs, nowMs: lastEntryMs(file), looked: false };
+  await showPractice(run, writeDocument(document));
 }
 
 function Choosing() {
@@ -59,7 +68,12 @@ function Choosing() {
           />
         </Row>
       </Section>
-      <OwnScenario key={chosen.id} from={chosen} onMade={(made) => start(made, fault === null ? n : 1)} />
+      <OwnScenario
+        key={chosen.id}
+        from={chosen}
+        onMade={(made) => start(made, fault === null ? n : 1)}
+        onRun={goOnWith}
+      />
     </Screen>
   );
 }

@@ -1,8 +1,16 @@
 /** What happened between two decisions, in one line; and readings as the kits show them. */
 import { type Document, type Kit, type Reading, readingText } from '../../../core/document';
-import { PRICES, type Decision, type DecisionCost, type Scenario } from '../../../core/practice';
+import {
+  decisionsOf,
+  PRACTICE_WATER,
+  PRICES,
+  type CarefulCourse,
+  type Decision,
+  type DecisionCost,
+  type Scenario,
+} from '../../../core/practice';
 import { formatDecimal } from '../../../core/units';
-import { animalWords } from '../../../core/words';
+import { animalWords, listed } from '../../../core/words';
 import { DAY_MS } from '../../../core/time';
 import { showQuantity, type UnitPreferences } from '../../../core/units';
 
@@ -62,6 +70,29 @@ export function decisionWords(
     default:
       return 'Something switched off';
   }
+}
+
+/** "It would have put in a bottle on day 1, dosed on days 1, 29 and 37, and changed 90 L on day 40." */
+export function carefulWords({ doc, startMs }: CarefulCourse, units: UnitPreferences): string {
+  const done = decisionsOf(doc, PRACTICE_WATER, Infinity);
+  const on = (kind: Decision['what']['kind'], words: (days: string, litres: number) => string): string[] => {
+    const these = done.filter((d) => d.what.kind === kind);
+    if (these.length === 0) return [];
+    const days = [...new Set(these.map((d) => String(Math.floor((d.atMs - startMs) / DAY_MS) + 1)))];
+    const changed = these.reduce(
+      (sum, { what }) =>
+        sum + (what.kind === 'waterChange' && 'litres' in what.event ? what.event.litres : 0),
+      0,
+    );
+    return [words(`day${days.length === 1 ? '' : 's'} ${listed(days)}`, changed)];
+  };
+  const parts = [
+    ...on('bacteria', (days) => `put in a bottle on ${days}`),
+    ...on('ammoniaDose', (days) => `dosed 2 mg/L NH₄ on ${days}`),
+    ...on('dose', (days) => `raised alkalinity on ${days}`),
+    ...on('waterChange', (days, of) => `changed ${showQuantity('volume', of, units, 0)} on ${days}`),
+  ];
+  return parts.length === 0 ? 'It would have done nothing.' : `It would have ${listed(parts)}.`;
 }
 
 /** What it came to, each part that counts: the day of the proof, animals, nitrogen, money. Calm where it came to nothing. */
