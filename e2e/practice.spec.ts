@@ -106,6 +106,18 @@ test('the clock goes to what is due, runs at the speed that is chosen, and stops
   await expect(page.getByText(/^Nothing was to be seen\.$/)).toBeVisible();
 });
 
+test('on a Saturday the shop leads to the animals', async ({ page }) => {
+  await openDemo(page);
+  await page.clock.resume();
+  await page.goto('/practice');
+  await press(page, 'Begin');
+  const shop = page.getByRole('link', { name: /^Let an animal in/ });
+  for (let i = 0; i < 7 && !(await shop.isVisible()); i++) await press(page, 'To the next evening');
+  await shop.click();
+  await page.getByRole('link', { name: /Ocellaris clownfish/ }).click();
+  await expect(page.getByRole('button', { name: 'Wish for it' })).toBeVisible();
+});
+
 test('a tank by dials and one from a file are begun; what is no scenario is said, and nothing is begun', async ({
   page,
 }) => {

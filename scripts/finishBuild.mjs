@@ -7,6 +7,7 @@ import { availableParallelism } from 'node:os';
 import { extname, join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
+import { build } from 'esbuild';
 import subsetFont from 'subset-font';
 import { generateSW } from 'workbox-build';
 
@@ -94,6 +95,22 @@ const page = sharedLater(readFileSync(pagePath, 'utf8')).replace(
 );
 writeFileSync(pagePath, page);
 
+/** What reminds while the app is closed, as a script of the service worker. */
+async function remindScript() {
+  const { outputFiles } = await build({
+    entryPoints: ['src/workers/remind.sw.ts'],
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    write: false,
+  });
+  const [{ contents }] = outputFiles;
+  const name = `remind.${createHash('sha256').update(contents).digest('hex').slice(0, 32)}.js`;
+  writeFileSync(join(dist, name), contents);
+  return name;
+}
+const reminding = await remindScript();
+
 const { warnings } = await generateSW({
   globDirectory: dist,
   globIgnores: [],
@@ -108,6 +125,7 @@ const { warnings } = await generateSW({
   clientsClaim: true,
   cleanupOutdatedCaches: true,
   inlineWorkboxRuntime: true,
+  importScripts: [`/${reminding}`],
   sourcemap: false,
   swDest: join(dist, 'sw.js'),
 });
@@ -115,7 +133,7 @@ if (warnings.length > 0) throw new Error(warnings.join('\n'));
 
 const COMPRESSED = new Set(['.js', '.html', '.svg', '.ttf', '.webmanifest']);
 const [asBrotli, asGzip] = [promisify(brotliCompress), promisify(gzip)];
-const compressed = [...files, 'sw.js'].filter((f) => COMPRESSED.has(extname(f)));
+const compressed = [...files, 'sw.js', reminding].filter((f) => COMPRESSED.has(extname(f)));
 await Promise.all(
   compressed.map(async (file) => {
     const path = join(dist, file);

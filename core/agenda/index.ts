@@ -1,3 +1,4 @@
 export { agendaOf, groupOf, type AgendaFacts } from './agenda';
 export type { AgendaGroup, AgendaItem, AgendaSays } from './item';
-export { AGENDA_LIMITS } from './limits';
+export { AGENDA, AGENDA_LIMITS } from './limits';
+export { toSay, type Reminder } from './remind';

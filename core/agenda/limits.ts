@@ -11,6 +11,14 @@ export const AGENDA_LIMITS = {
     'common practice',
   ),
   leaveAheadDays: limit(7, 'days', 'before an absence what to do before it is listed', 'our choice'),
+  remindFromHour: limit(8, 'o’clock', 'before it nothing is reminded of', 'our choice'),
+  remindToHour: limit(21, 'o’clock', 'from it on nothing is reminded of', 'our choice'),
+  remindAheadDays: limit(
+    14,
+    'days',
+    'of what falls due are left for the browser to say while the app is closed',
+    'our choice',
+  ),
   weekDays: limit(7, 'days', 'that count as this week', 'by definition'),
 } as const satisfies LimitTable;
 

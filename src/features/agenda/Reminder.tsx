@@ -1,22 +1,38 @@
 import { useEffect, useRef } from 'react';
+import { AGENDA, toSay } from '../../../core/agenda';
 import { agendaTitle, agendaWhy } from '../../../core/words/agenda';
-import { LOCAL, selectDocument, useAppSelector } from '../../store';
+import { LOCAL, demoShown, practiceRun, selectDocument, useAppSelector } from '../../store';
+import { leaveForLater, markSaid, said } from '../../workers/remindLater';
 import { useWords } from '../shell';
-import { remind, toRemind } from './reminders';
+import { remind, urgent, wakeUp } from './reminders';
 import { useAgenda } from './useAgenda';
 
-/** Draws nothing: says what falls due, each once while the page is open. */
+/** Draws nothing: says what falls due, each once, and leaves what comes for the worker to say while the app is closed. */
 export function Reminder() {
-  const { items, nowMs, today } = useAgenda(0);
+  const { items, nowMs, today } = useAgenda(AGENDA.remindAheadDays);
   const doc = useAppSelector(selectDocument);
   const words = useWords();
-  const said = useRef(new Set<string>());
+  // One after the other: what one says the next finds said.
+  const turn = useRef(Promise.resolve());
   useEffect(() => {
+    // Made-up tanks remind nobody.
+    if (demoShown() || practiceRun()) return;
     if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
-    for (const item of toRemind(items, today, LOCAL.hourOf(nowMs), said.current)) {
-      said.current.add(item.key);
-      void remind(agendaTitle(item, doc, words), agendaWhy(item, words), item.key);
-    }
+    const all = urgent(items).map((item) => ({
+      key: item.key,
+      day: item.day,
+      title: agendaTitle(item, doc, words),
+      body: agendaWhy(item, words),
+    }));
+    turn.current = turn.current.then(async () => {
+      await leaveForLater(all);
+      const now = toSay(all, today, LOCAL.hourOf(nowMs), await said());
+      await markSaid(now.map((r) => r.key));
+      // Forbidden since, by the browser or the system: the next are tried again.
+      for (const { title, body, key } of now) await remind(title, body, key).catch(() => undefined);
+    });
   }, [items, nowMs, today, doc, words]);
+  // An app that was installed since then is woken from now on.
+  useEffect(() => void wakeUp(), []);
   return null;
 }

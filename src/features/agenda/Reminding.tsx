@@ -1,17 +1,19 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { commit, selectSettings, useAppDispatch, useAppSelector } from '../../store';
 import { Check, Section, Txt } from '../../ui';
-import { canRemind, mayRemind } from './reminders';
+import { canRemind, letSleep, mayRemind, wakeUp } from './reminders';
 
 /** Reminders by the browser, as the person wants them. */
 export function Reminding() {
   const dispatch = useAppDispatch();
   const settings = useAppSelector(selectSettings);
   const [refused, setRefused] = useState(false);
-  if (!canRemind()) return null;
+  const [woken, setWoken] = useState<boolean | null>(null);
   const turn = async (on: boolean) => {
     const allowed = !on || (await mayRemind());
     setRefused(!allowed);
+    if (!on) await letSleep();
+    setWoken(on && allowed && (await wakeUp()));
     if (allowed)
       await dispatch(
         commit(on ? 'Reminders on' : 'Reminders off', [
@@ -19,6 +21,10 @@ export function Reminding() {
         ]),
       );
   };
+  useEffect(() => {
+    if (settings.remind === true) void wakeUp().then(setWoken);
+  }, [settings.remind]);
+  if (!canRemind()) return null;
   return (
     <Section title="Reminders">
       <Check
@@ -27,6 +33,13 @@ export function Reminding() {
         checked={settings.remind === true}
         onChange={(on) => void turn(on)}
       />
+      {settings.remind === true && woken !== null ? (
+        <Txt kind="small" tone="second">
+          {woken
+            ? 'Also while it is closed: the browser looks now and then, a few times a day at most.'
+            : 'While it is closed this browser says nothing. Some do where the app is installed; the calendar file does everywhere.'}
+        </Txt>
+      ) : null}
       {refused ? (
         <Txt tone="nitrite">
           The browser does not allow it: its settings for this page say whether it may.

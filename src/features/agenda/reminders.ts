@@ -1,23 +1,12 @@
-/** Reminders through the browser: only by day, only of what cannot wait, each once. */
+/** Reminders through the browser: of what cannot wait, by day, each once; where the app is installed also while it is closed. */
 import type { AgendaItem } from '../../../core/agenda';
-
-const FROM_HOUR = 8;
-const TO_HOUR = 21;
+import { forgetReminders, REMIND_TAG } from '../../workers/remindLater';
 
 export const canRemind = (): boolean => typeof Notification !== 'undefined';
 export const mayRemind = async (): Promise<boolean> =>
   Notification.permission === 'granted' || (await Notification.requestPermission()) === 'granted';
 
-/** What is to be said now: nothing at night, nothing twice. @param hour of the day where the person is */
-export const toRemind = (
-  items: readonly AgendaItem[],
-  today: string,
-  hour: number,
-  said: ReadonlySet<string>,
-): AgendaItem[] =>
-  hour < FROM_HOUR || hour >= TO_HOUR
-    ? []
-    : items.filter((i) => i.day <= today && !i.canWait && !said.has(i.key));
+export const urgent = (items: readonly AgendaItem[]): AgendaItem[] => items.filter((i) => !i.canWait);
 
 /** Through the installed app where there is one, else from the page. */
 export async function remind(title: string, body: string, tag: string): Promise<void> {
@@ -25,4 +14,33 @@ export async function remind(title: string, body: string, tag: string): Promise<
   const options = { body, tag, icon: '/icon-192.png' };
   if (registration) await registration.showNotification(title, options);
   else new Notification(title, options);
+}
+
+/** Not every browser has it, and those that do only for an installed app. */
+interface WakesUp {
+  periodicSync?: {
+    register: (tag: string, options: { minInterval: number }) => Promise<void>;
+    unregister: (tag: string) => Promise<void>;
+  };
+}
+const EVERY_MS = 6 * 3_600_000;
+
+/** Asks the browser to wake the app's worker now and then. @returns whether it will */
+export async function wakeUp(): Promise<boolean> {
+  const registration = (await navigator.serviceWorker?.getRegistration()) as WakesUp | undefined;
+  try {
+    await registration?.periodicSync?.register(REMIND_TAG, { minInterval: EVERY_MS });
+    return registration?.periodicSync !== undefined;
+  } catch {
+    return false;
+  }
+}
+
+/** No more reminders: nothing is left for later, and nobody is woken. */
+export async function letSleep(): Promise<void> {
+  const registration = (await navigator.serviceWorker?.getRegistration()) as WakesUp | undefined;
+  await Promise.all([
+    registration?.periodicSync?.unregister(REMIND_TAG).catch(() => undefined),
+    forgetReminders(),
+  ]);
 }

@@ -46,7 +46,7 @@ import { toggled } from '../shell/form';
 import { SaveButton, useSaving } from '../shell/saving';
 import { Clock } from './Clock';
 import { Debrief } from './Debrief';
-import { readingLine } from './told';
+import { readingLine, seenNow } from './told';
 
 export function Playing({ run }: { run: PracticeRun }) {
   const now = useNow();
@@ -78,6 +78,12 @@ export function Playing({ run }: { run: PracticeRun }) {
       <Txt tone="second">{scenario.goal}</Txt>
       <Clock now={now} run={run} scenario={scenario} lost={lost} />
       <Found lost={lost} />
+      {seenNow(
+        truth,
+        beside.some((w) => Object.values(doc.animals).some((a) => isIn(a, w.id))),
+      ).map((line) => (
+        <Txt key={line}>{line}</Txt>
+      ))}
       {away ? (
         <Txt tone="nitrite">
           You are away: nobody can test or change. Let the days pass until you are back.
@@ -122,6 +128,9 @@ export function Playing({ run }: { run: PracticeRun }) {
         {living ? null : <Go href={`/water/${PRACTICE_WATER}/cycle/dose` as Href}>Dose ammonia</Go>}
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=waterChange` as Href}>Change water</Go>
         <Go href={`/water/${PRACTICE_WATER}/log/event?kind=dose` as Href}>Raise alkalinity</Go>
+        {beside.map((w) => (
+          <Go key={w.id} href={`/water/${w.id}` as Href}>{`${w.name}: looks, and who is in it`}</Go>
+        ))}
       </Section>
       <Section title="The shop">
         {shop > 0 ? (
@@ -134,7 +143,7 @@ export function Playing({ run }: { run: PracticeRun }) {
               {`Add bacteria: a bottle ${PRICES.bottle}, media ${PRICES.media}`}
             </Go>
             <Go
-              href={`/water/${PRACTICE_WATER}/stock/add` as Href}
+              href={`/water/${PRACTICE_WATER}/stock/species` as Href}
             >{`Let an animal in: ${PRICES.animal}`}</Go>
           </>
         )}

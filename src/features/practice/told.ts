@@ -8,6 +8,7 @@ import {
   type Decision,
   type DecisionCost,
   type Scenario,
+  type Truth,
 } from '../../../core/practice';
 import { formatDecimal } from '../../../core/units';
 import { animalWords, listed } from '../../../core/words';
@@ -33,6 +34,22 @@ export function between(scenario: Scenario, startMs: number, fromMs: number, toM
     }
   });
   return words.length > 0 ? words.join(' ') : 'Nothing was to be seen.';
+}
+
+/** What a hand feels as too warm, °C. */
+const WARM_C = 27.5;
+
+/** What whoever stands before the waters sees and feels now, without a kit. */
+export function seenNow(truth: Pick<Truth, 'signs' | 'tempC'>, inQuarantine: boolean): string[] {
+  const seen: string[] = [];
+  if (truth.tempC > WARM_C) seen.push('The water feels warm.');
+  if (inQuarantine)
+    seen.push(
+      truth.signs
+        ? 'Whoever is in quarantine has spots: log the sign you see.'
+        : 'Whoever is in quarantine looks well.',
+    );
+  return seen;
 }
 
 /** "0.5", "over 5", "25.1 °C". */

@@ -13,7 +13,7 @@ export function DemoNotice() {
         <Txt kind="small" style={styles.text}>
           {`Practice, ${dayAndHour(Date.now())}. Nothing of yours is touched.`}
         </Txt>
-        <Link href={'/practice' as Href} style={{ padding: space(2) }}>
+        <Link href={'/practice' as Href} style={styles.link}>
           <Txt kind="strong">The clock</Txt>
         </Link>
       </View>
@@ -39,4 +39,5 @@ const styles = StyleSheet.create({
     paddingRight: space(2),
   },
   text: { flexShrink: 1 },
+  link: { flexShrink: 0, padding: space(2) },
 });
