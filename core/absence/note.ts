@@ -1,5 +1,5 @@
 /** One page for whoever looks after a tank meanwhile: plain words, few numbers, nothing to decide. As data; the words stand in core/words. */
-import { feedingOf } from '../arrivals';
+import { feedingOf, openTasks } from '../arrivals';
 import {
   aimOf,
   isIn,
@@ -61,10 +61,9 @@ export function carerNote(
     quarantines: quarantinesOf(doc, water.id)
       .filter((q) => isOpen(q) && Object.values(doc.animals).some((a) => isIn(a, q.id)))
       .map((q) => ({ name: q.name, bare: q.filter === 'uncycled' })),
-    tasks: Object.values(doc.tasks)
-      .filter((t) => t.waterId === water.id && t.doneAt === null && t.day >= fromDay && t.day <= untilDay)
-      .map((t) => ({ day: t.day, title: t.title }))
-      .sort((a, b) => a.day.localeCompare(b.day)),
+    tasks: openTasks(doc, water.id, fromDay)
+      .filter((t) => t.day >= fromDay && t.day <= untilDay)
+      .map((t) => ({ day: t.day, title: t.title })),
     hasTopOff: Object.values(doc.equipment).some(
       (x) => x.waterId === water.id && x.kind === 'topOff' && x.endedDay === null,
     ),

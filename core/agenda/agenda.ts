@@ -1,5 +1,5 @@
 /** Everything that is due over all waters, as one list: derived from the log, never stored. Stored is only what the person decided about it. */
-import { bareOutlook } from '../arrivals';
+import { bareOutlook, openTasks } from '../arrivals';
 import {
   isComing,
   isIn,
@@ -171,10 +171,8 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
         : []),
     ];
   });
-  const tasks = Object.values(doc.tasks).flatMap((task) =>
-    task.waterId === water.id && task.doneAt === null
-      ? [item({ code: 'task', task }, task.id, { ...here, day: task.day, canWait: task.day >= today })]
-      : [],
+  const tasks = openTasks(doc, water.id, today).map((task) =>
+    item({ code: 'task', task }, task.id, { ...here, day: task.day, canWait: task.day >= today }),
   );
   return [
     ...off,

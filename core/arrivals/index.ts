@@ -5,6 +5,7 @@ export { ARRIVALS_LIMITS } from './limits';
 export { feedingOf, rationShare, type Feeding } from './feeding';
 export { usualOf } from './usual';
 export { followUpsOf, followUpTasks } from './followUps';
+export { openTasks } from './openTasks';
 export { editsToInspect, tallyOf, type Found, type OneFound, type Tally } from './inspection';
 export { handlingOf, type Handling } from './handling';
 export { absencesAhead, leftAlone, type Absence } from './alone';

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { View } from 'react-native';
-import { stagesOf, type Stage } from '../../../core/arrivals';
+import { openTasks, stagesOf, type Stage } from '../../../core/arrivals';
 import { placeOf, waterOf, type Animal, type Display, type Purchase } from '../../../core/document';
 import { clockOf } from '../../../core/quarantine';
 import { addDays, MINUTE_MS } from '../../../core/time';
@@ -71,10 +71,9 @@ function Arrived({ water, purchase }: { water: Display; purchase: Purchase }) {
 
 /** What is planned for a group and not done yet, soonest first. */
 function Due({ animalId, today }: { animalId: string; today: string }) {
-  const tasks = useAppSelector((s) => s.document.entities.tasks);
-  const due = Object.values(tasks)
-    .filter((t) => t.doneAt === null && t.animalIds?.includes(animalId))
-    .sort((a, b) => a.day.localeCompare(b.day));
+  const doc = useAppSelector(selectDocument);
+  const at = waterOf(doc.animals[animalId]?.moves.at(-1)?.to);
+  const due = at === null ? [] : openTasks(doc, at, today).filter((t) => t.animalIds?.includes(animalId));
   return (
     <>
       {due.map((t) => (

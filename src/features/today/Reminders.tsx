@@ -1,6 +1,7 @@
 import { MINUTE_MS } from '../../../core/time';
 import { StyleSheet, View } from 'react-native';
 import { isIn, isOpen, quarantinesOf, type DripCheck, type Task, type Water } from '../../../core/document';
+import { openTasks } from '../../../core/arrivals/openTasks';
 import { dueUpkeep } from '../../../core/equipment';
 import { drips, leftOpen } from '../../../core/acclimation/after';
 import { speciesOf } from '../../../core/species';
@@ -66,9 +67,7 @@ export function Reminders({ water }: { water: Water }) {
         href: `/water/${water.id}/stock/${a.id}`,
       });
   }
-  const tasks = Object.values(doc.tasks)
-    .filter((t) => t.waterId === water.id && t.doneAt === null)
-    .sort((a, b) => (a.day < b.day ? -1 : 1));
+  const tasks = openTasks(doc, water.id, today);
   const due = tasks.filter((t) => t.day <= today);
   const ahead = tasks.filter((t) => t.day > today);
   const serving = quarantinesOf(doc, water.id).some(isOpen);
