@@ -1,7 +1,7 @@
 /** Practice: a tank with a clock of its own, real screens, its own database; one's own data untouched by it. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openDemo, press, watchErrors } from './app';
+import { fill, openDemo, press, watchErrors } from './app';
 
 /** The real screen for it, and back to the clock. */
 async function doseInPractice(page: Page): Promise<void> {
@@ -114,6 +114,7 @@ test('on a Saturday the shop leads to the animals', async ({ page }) => {
   const shop = page.getByRole('link', { name: /^Let an animal in/ });
   for (let i = 0; i < 7 && !(await shop.isVisible()); i++) await press(page, 'To the next evening');
   await shop.click();
+  await fill(page, 'Search', 'ocellaris');
   await page.getByRole('link', { name: /Ocellaris clownfish/ }).click();
   await expect(page.getByRole('button', { name: 'Wish for it' })).toBeVisible();
 });

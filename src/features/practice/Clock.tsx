@@ -85,21 +85,18 @@ export function Clock({ now, run, scenario, lost }: Props) {
     if (running && (lost.length > lostBefore.current || now >= last)) setRunning(false);
     lostBefore.current = lost.length;
   }, [running, lost.length, now, last]);
-  const over = now >= last;
   return (
     <Section title="The clock">
       <Row wrap>
         <Button
           kind="primary"
           label="To the next evening"
-          disabled={over}
           onPress={() => move(eveningsAfter(now, last)[0] ?? last)}
         />
-        <Button label="To the next event" disabled={over} onPress={toNextEvent} />
-        <Button label="Six hours on" disabled={over} onPress={() => move(now + 6 * HOUR_MS)} />
+        <Button label="To the next event" onPress={toNextEvent} />
+        <Button label="Six hours on" onPress={() => move(now + 6 * HOUR_MS)} />
         <Button
           label={running ? 'Stop' : 'Let it run'}
-          disabled={over}
           onPress={() => {
             if (!running) setTold({ line: '', fromMs: now });
             else if (told) setTold({ ...told, line: between(scenario, run.startMs, told.fromMs, now) });

@@ -21,7 +21,7 @@ import {
   truthBeside,
   type Truth,
 } from '../../../core/practice';
-import { MINUTE_MS } from '../../../core/time';
+import { DAY_MS, MINUTE_MS } from '../../../core/time';
 import { animalWords } from '../../../core/words';
 import {
   commit,
@@ -69,14 +69,46 @@ export function Playing({ run }: { run: PracticeRun }) {
   const away = scenario.mishaps.find(
     (m) => m.kind === 'away' && truth.day >= m.day && truth.day < m.day + m.days,
   );
-  return (
-    <Screen title="Practice">
+  const over = now >= run.startMs + scenario.days * DAY_MS;
+  const head = (
+    <>
       <Txt kind="title" heading={1}>
         {scenario.title}
       </Txt>
-      <Txt kind="strong">{`Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}</Txt>
+      <Txt kind="strong">
+        {over
+          ? `The ${scenario.days} days are over.`
+          : `Day ${Math.floor(truth.day) + 1} of ${scenario.days}, ${dayAndHour(now)}`}
+      </Txt>
       <Txt tone="second">{scenario.goal}</Txt>
-      <Clock now={now} run={run} scenario={scenario} lost={lost} />
+    </>
+  );
+  const leave = (
+    <Row>
+      <Button kind="quiet" label="Leave practice" onPress={() => void showPractice(null)} />
+    </Row>
+  );
+  if (ended)
+    return (
+      <Screen title="Practice">
+        {head}
+        <Debrief run={run} scenario={scenario} truth={truth} lost={lost} />
+        <Row>
+          <Button label="Back to the tank" onPress={() => setEnded(false)} />
+        </Row>
+        {leave}
+      </Screen>
+    );
+  return (
+    <Screen title="Practice">
+      {head}
+      {over ? (
+        <Row>
+          <Button kind="primary" label="End it and look back" onPress={() => setEnded(true)} />
+        </Row>
+      ) : (
+        <Clock now={now} run={run} scenario={scenario} lost={lost} />
+      )}
       <Found lost={lost} />
       {seenNow(
         truth,
@@ -84,7 +116,7 @@ export function Playing({ run }: { run: PracticeRun }) {
       ).map((line) => (
         <Txt key={line}>{line}</Txt>
       ))}
-      {away ? (
+      {over ? null : away ? (
         <Txt tone="nitrite">
           You are away: nobody can test or change. Let the days pass until you are back.
         </Txt>
@@ -148,24 +180,18 @@ export function Playing({ run }: { run: PracticeRun }) {
           </>
         )}
       </Section>
-      {ended ? (
-        <Debrief run={run} scenario={scenario} truth={truth} lost={lost} />
-      ) : (
-        <Row wrap>
-          <Button label="End it and look back" onPress={() => setEnded(true)} />
-          <Button
-            kind="quiet"
-            label="Look at the truth"
-            onPress={() => {
-              keepPracticeRun({ ...run, nowMs: now, looked: true });
-              setEnded(true);
-            }}
-          />
-        </Row>
-      )}
-      <Row>
-        <Button kind="quiet" label="Leave practice" onPress={() => void showPractice(null)} />
+      <Row wrap>
+        {over ? null : <Button label="End it and look back" onPress={() => setEnded(true)} />}
+        <Button
+          kind="quiet"
+          label="Look at the truth"
+          onPress={() => {
+            keepPracticeRun({ ...run, nowMs: now, looked: true });
+            setEnded(true);
+          }}
+        />
       </Row>
+      {leave}
     </Screen>
   );
 }
