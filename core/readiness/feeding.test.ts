@@ -26,8 +26,13 @@ describe('ammonia as food', () => {
   ])('with ammonia at zero and nitrite at %f: %s', (nitrite, code) => {
     expect(opens(onTheWay({ nitrite }), 10.1)).toBe(code);
   });
-  test('not while ammonia is left', () => {
-    expect(opens(onTheWay({ ammonia: 0.3 }), 10.1)).toBe('twoZeros');
+  test.each([
+    [0.2, 0.8, 'doseAsFood'],
+    [0.2, 0, 'doseAsFood'],
+    [0.21, 0.8, 'twoZeros'],
+    [0.3, 0, 'twoZeros'],
+  ])('a tenth of a dose may be left: ammonia %f and nitrite %f, %s', (ammonia, nitrite, code) => {
+    expect(opens(onTheWay({ ammonia, nitrite }), 10.1)).toBe(code);
   });
   test.each([
     [5.9, 'twoZeros'],

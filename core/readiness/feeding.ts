@@ -21,8 +21,9 @@ export function nextDoseOr(e: WaterEvidence, otherwise: Statement): Statement {
   if (!endsInProof(e)) return otherwise;
   const ammonia = sinceLastDose(e, lastOf(trusted(e.series.ammonia)));
   const nitrite = sinceLastDose(e, lastOf(trusted(e.series.nitrite)));
-  if (!ammonia?.zero || !nitrite || nitrite.interval.mid > RULES.feedNitriteMgN + 1e-9) return otherwise;
-  return { code: nitrite.zero ? 'doseForSecondZero' : 'doseAsFood' };
+  if (!ammonia || ammonia.interval.mid > RULES.feedAmmoniaMgN + 1e-9) return otherwise;
+  if (!nitrite || nitrite.interval.mid > RULES.feedNitriteMgN + 1e-9) return otherwise;
+  return { code: ammonia.zero && nitrite.zero ? 'doseForSecondZero' : 'doseAsFood' };
 }
 
 /** The newest readings are so low that the next evening may be the one on which the next dose goes in: tested daily no day is lost. */

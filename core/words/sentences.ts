@@ -99,7 +99,7 @@ const GATES = {
   proofIn48: (s) => `The dose was gone within ${hours(s.hours)}: enough for the lenient, not for the strict.`,
   proofFailed: () => 'The proof dose was not cleared in a day.',
   doseAsFood: () =>
-    'Dose 2 mg/L again as food and test both tomorrow: ammonia is gone, ' +
+    'Dose 2 mg/L again as food and test both tomorrow: ammonia is as good as gone, ' +
     `nitrite is ${no2(RULES.feedNitriteMgN)} mg/L NO₂ or less, and more nitrogen grows more bacteria.`,
   clearThenDose: () => 'Wait until both are zero, then dose again.',
   proofFaded: (s, w) =>

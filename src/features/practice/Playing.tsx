@@ -1,52 +1,32 @@
 import { type Href } from 'expo-router';
 import { useState } from 'react';
-import {
-  PARAMETERS,
-  type Animal,
-  type Parameter,
-  parameterName,
-  PARAMETER_NAMES,
-  GONE,
-  isIn,
-} from '../../../core/document';
+import { isIn } from '../../../core/document';
 import {
   atWork,
   daysToShop,
   PRACTICE_WATER,
   PRICES,
   purse,
-  sitting,
-  sittingMinutes,
   truthAt,
   truthBeside,
-  type Truth,
 } from '../../../core/practice';
-import { DAY_MS, MINUTE_MS } from '../../../core/time';
-import { animalWords } from '../../../core/words';
+import { DAY_MS } from '../../../core/time';
 import {
-  commit,
   dayAndHour,
-  isoOf,
   keepPracticeRun,
-  movePracticeClock,
-  newId,
-  selectAssessment,
   selectDocument,
   showPractice,
-  useAppDispatch,
   useAppSelector,
-  useKinds,
   useNow,
   type PracticeRun,
 } from '../../store';
 import { scenarioOf } from '../../store/practice';
-import { Button, Check, Choice, Go, Line, Row, Screen, Section, Txt } from '../../ui';
-import { useUnits } from '../shell';
-import { toggled } from '../shell/form';
-import { SaveButton, useSaving } from '../shell/saving';
+import { Button, Choice, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { Clock } from './Clock';
 import { Debrief } from './Debrief';
-import { readingLine, seenNow } from './told';
+import { Found } from './Found';
+import { Sitting } from './Sitting';
+import { seenNow } from './told';
 
 export function Playing({ run }: { run: PracticeRun }) {
   const now = useNow();
@@ -164,22 +144,7 @@ export function Playing({ run }: { run: PracticeRun }) {
           <Go key={w.id} href={`/water/${w.id}` as Href}>{`${w.name}: looks, and who is in it`}</Go>
         ))}
       </Section>
-      <Section title="The shop">
-        {shop > 0 ? (
-          <Txt kind="small" tone="second">
-            {`Open on Saturdays: in ${shop} day${shop === 1 ? '' : 's'}. A bottle ${PRICES.bottle}, media ${PRICES.media}, an animal ${PRICES.animal}.`}
-          </Txt>
-        ) : (
-          <>
-            <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>
-              {`Add bacteria: a bottle ${PRICES.bottle}, media ${PRICES.media}`}
-            </Go>
-            <Go
-              href={`/water/${PRACTICE_WATER}/stock/species` as Href}
-            >{`Let an animal in: ${PRICES.animal}`}</Go>
-          </>
-        )}
-      </Section>
+      {over ? null : <Shop days={shop} />}
       <Row wrap>
         {over ? null : <Button label="End it and look back" onPress={() => setEnded(true)} />}
         <Button
@@ -196,147 +161,23 @@ export function Playing({ run }: { run: PracticeRun }) {
   );
 }
 
-/** Who was found dead; logged by the player, who decides what to call it. */
-function Found({ lost }: { lost: Truth['lost'] }) {
-  const dispatch = useAppDispatch();
-  const animals = useAppSelector((s) => selectDocument(s).animals);
-  const kinds = useKinds();
-  const found = lost.flatMap((l): Animal[] => {
-    const animal = animals[l.animalId];
-    return animal && animal.moves[animal.moves.length - 1]?.to.kind !== 'gone' ? [animal] : [];
-  });
+/** Open on Saturdays. @param days until then */
+function Shop({ days }: { days: number }) {
   return (
-    <>
-      {found.map((a) => (
-        <Section key={a.id} title={`Dead in the water: ${animalWords(kinds, a)}`}>
-          <Row>
-            <Button
-              kind="primary"
-              label="Log it"
-              onPress={() =>
-                void dispatch(
-                  commit('Logged as dead', [
-                    {
-                      put: 'animals',
-                      entity: {
-                        ...a,
-                        moves: [...a.moves, { to: GONE('died'), at: isoOf(Date.now()), why: 'found dead' }],
-                      },
-                    },
-                  ]),
-                )
-              }
-            />
-          </Row>
-        </Section>
-      ))}
-    </>
-  );
-}
-
-const TESTED: readonly Parameter[] = [
-  'ammonia',
-  'nitrite',
-  'nitrate',
-  'salinity',
-  'temperature',
-  'alkalinity',
-  'ph',
-  'phosphate',
-];
-
-/** The kits on the table: what is due is chosen first; what they show is read once and logged as it is. */
-function Sitting({
-  run,
-  truth,
-  waterId,
-  now,
-}: {
-  run: PracticeRun;
-  truth: Truth;
-  waterId: string;
-  now: number;
-}) {
-  const dispatch = useAppDispatch();
-  const units = useUnits();
-  const doc = useAppSelector(selectDocument);
-  const due = useAppSelector((s) => selectAssessment(s, PRACTICE_WATER, now).due);
-  const [chosen, setChosen] = useState<readonly Parameter[] | null>(null);
-  const [shown, setShown] = useState<ReturnType<typeof sitting> | null>(null);
-  const saving = useSaving();
-  // Beside the tank it is ammonia that tells.
-  const first = waterId === PRACTICE_WATER ? due.filter((p) => TESTED.includes(p)) : (['ammonia'] as const);
-  const picked: readonly Parameter[] = chosen ?? first;
-  return (
-    <Section title="Kits">
-      <Row wrap>
-        {PARAMETERS.filter((p) => TESTED.includes(p)).map((p) => (
-          <Check
-            key={p}
-            label={PARAMETER_NAMES[p]}
-            checked={picked.includes(p)}
-            onChange={(on) => {
-              setShown(null);
-              setChosen(toggled(picked, p, on));
-            }}
-          />
-        ))}
-      </Row>
-      {picked.length > 0 ? (
+    <Section title="The shop">
+      {days > 0 ? (
         <Txt kind="small" tone="second">
-          {`About ${sittingMinutes(doc.kits, picked)} minutes at the table; costs ${PRICES.sitting}.`}
+          {`Open on Saturdays: in ${days} day${days === 1 ? '' : 's'}. A bottle ${PRICES.bottle}, media ${PRICES.media}, an animal ${PRICES.animal}.`}
         </Txt>
-      ) : null}
-      {shown ? (
-        <>
-          {shown.map((r) => (
-            <Line
-              key={r.parameter}
-              name={parameterName(r.parameter, {})}
-              value={readingLine(r, doc.kits, units)}
-            />
-          ))}
-          <Row>
-            <SaveButton
-              saving={saving}
-              kind="primary"
-              label="Log what they show"
-              onPress={() =>
-                void saving.run(
-                  () =>
-                    dispatch(
-                      commit('Practice readings logged', [
-                        {
-                          put: 'samples',
-                          entity: {
-                            id: newId(),
-                            waterId,
-                            at: isoOf(Date.now()),
-                            readings: shown,
-                            note: '',
-                          },
-                        },
-                      ]),
-                    ),
-                  () => {
-                    setShown(null);
-                    setChosen(null);
-                    // What is done next comes after it.
-                    movePracticeClock(Date.now() + sittingMinutes(doc.kits, picked) * MINUTE_MS);
-                  },
-                )
-              }
-            />
-          </Row>
-        </>
       ) : (
-        <Row>
-          <Button
-            label="Test"
-            disabled={picked.length === 0}
-            onPress={() => setShown(sitting(doc, truth, picked, run.seed))}
-          />
-        </Row>
+        <>
+          <Go href={`/water/${PRACTICE_WATER}/log/event?kind=bacteria` as Href}>
+            {`Add bacteria: a bottle ${PRICES.bottle}, media ${PRICES.media}`}
+          </Go>
+          <Go
+            href={`/water/${PRACTICE_WATER}/stock/species` as Href}
+          >{`Let an animal in: ${PRICES.animal}`}</Go>
+        </>
       )}
     </Section>
   );
