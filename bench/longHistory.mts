@@ -52,12 +52,9 @@ await page.evaluate(
             for (const what of ['freeAmmonia', 'ph', 'temperature', 'level', 'salinity']) {
               const day = new Date(Date.now() - d * 86_400_000).toISOString().slice(0, 10);
               const id = `bench-${what}-${day}`;
-              const hours = Array.from({ length: 24 }, (_, h) => ({
-                n: 60,
-                mean: 8 + ((d + h) % 7) / 10,
-                low: 8,
-                high: 9,
-              }));
+              const hours = Array.from({ length: 24 }, (_, h) => `60 ${8 + ((d + h) % 7) / 10} 8 9`).join(
+                ';',
+              );
               store.put(
                 JSON.stringify({ id, monitorId: 'bench', waterId: 'pantry-cube', what, day, hours }),
                 `e/monitorDays/${id}`,

@@ -49,10 +49,9 @@ const counted = (page: Page) =>
             done(
               (all.result as unknown[])
                 .filter((t): t is string => typeof t === 'string' && t.includes('"monitorId"'))
-                .flatMap(
-                  (t) => (JSON.parse(t) as { entity: { hours: ({ n: number } | null)[] } }).entity.hours,
-                )
-                .reduce((n, h) => n + (h?.n ?? 0), 0),
+                // Each hour begins with its count.
+                .flatMap((t) => (JSON.parse(t) as { entity: { hours: string } }).entity.hours.split(';'))
+                .reduce((n, h) => n + (h === '' ? 0 : Number(h.split(' ')[0])), 0),
             );
           };
         };

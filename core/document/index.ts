@@ -15,6 +15,7 @@ export {
 export { DOCUMENT_LIMITS } from './limits';
 export { STARTER_KITS, starterKits } from './starterKits';
 export type { Entry } from './entry';
+export { hoursFrom, hoursText, type MonitorHour } from './hours';
 export { LIMITS, likelyMistake, plausibility, type Plausibility } from './plausible';
 export {
   aimOf,

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { readDocument, writeDocument } from './checks';
 import type { Entry } from './entry';
 import { assertWhole, broughtUp, collectionsOf, MIGRATIONS, type Migration } from './migrations';
-import { COLLECTION_NAMES, type Document } from './index';
+import { COLLECTION_NAMES, hoursFrom, type Document, type MonitorHour } from './index';
 
 /** Version 2 renames what kits call their salt; version 3 doubles it and begins the tasks, in place of errands. */
 const STEPS: readonly Migration[] = [
@@ -67,7 +67,7 @@ test('the lists of a version: without what began later, with what ended later', 
   expect(collectionsOf(7)).toEqual(COLLECTION_NAMES.filter((name) => !since8.includes(name)));
   expect(collectionsOf(8)).toEqual(COLLECTION_NAMES.filter((name) => !since9.includes(name)));
   expect(collectionsOf(9)).toEqual(COLLECTION_NAMES.filter((name) => !since10.includes(name)));
-  expect(collectionsOf(10)).toEqual(COLLECTION_NAMES);
+  for (const version of [10, 11]) expect(collectionsOf(version)).toEqual(COLLECTION_NAMES);
 });
 test('steps missing, doubled or out of order are refused at once', () => {
   const [one, two] = STEPS as [Migration, Migration];
@@ -162,13 +162,14 @@ describe.each([1, 2, 3])('a file of version %i', (version) => {
   });
 });
 
-test.each([4, 5, 6, 7, 8, 9])(
+test.each([4, 5, 6, 7, 8, 9, 10])(
   'a file of version %i opens, every entity of it, and is the same in today’s form',
   (version) => {
     const file = fixture(version);
     expect(readDocument(JSON.stringify(file))).toMatchObject({ status: 'ok', fromVersion: version });
     const doc = opened(file);
-    for (const name of COLLECTION_NAMES) expect(Object.values(doc[name])).toEqual(file[name] ?? []);
+    for (const name of COLLECTION_NAMES.filter((n) => n !== 'monitorDays'))
+      expect(Object.values(doc[name])).toEqual(file[name] ?? []);
     const again = readDocument(writeDocument(doc));
     expect(again.status === 'ok' && again.document).toEqual(doc);
   },
@@ -206,6 +207,28 @@ test('of looks of version 5 the first clear one after a sign says healed, in eac
     x: 'clear',
   });
 });
+test('the hours of a device’s day of version 10 are the same as one text; what is none is named', () => {
+  const file = fixture(10);
+  const days = (file.monitorDays ?? []) as unknown as { id: string; hours: (MonitorHour | null)[] }[];
+  expect(days.length).toBe(2);
+  const doc = opened(file);
+  for (const { id, hours, ...rest } of days) {
+    const { hours: text, ...now } = doc.monitorDays[id]!;
+    expect(hoursFrom(text)).toEqual(hours);
+    expect(now).toEqual({ id, ...rest });
+  }
+  for (const hours of [
+    days[0]!.hours.slice(1),
+    [{ n: 0, mean: 1, low: 1, high: 1 }, ...days[0]!.hours.slice(1)],
+    [{ n: 1, mean: 1, low: 1, high: 1, more: 2 }, ...days[0]!.hours.slice(1)],
+    [{ n: 1, mean: '1', low: 1, high: 1 }, ...days[0]!.hours.slice(1)],
+    'none',
+  ])
+    expect(readDocument(JSON.stringify({ ...file, monitorDays: [{ ...days[0]!, hours }] }))).toMatchObject({
+      status: 'invalid',
+      faults: [{ path: 'monitorDays[0].hours' }],
+    });
+});
 test('a tank without bacteria had no source', () => {
   const file = fixture(3);
   const [first] = file.tanks ?? [];
@@ -213,9 +236,9 @@ test('a tank without bacteria had no source', () => {
   expect(doc.waters[first!.id]).toMatchObject({ bacteriaSources: [] });
 });
 test('a step that fails is said, and nothing is opened', () => {
-  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9]);
-  expect(readDocument('{"format":"zoarium","version":11}')).toMatchObject({
+  expect(MIGRATIONS.map((m) => m.from)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10]);
+  expect(readDocument('{"format":"zoarium","version":12}')).toMatchObject({
     status: 'too-new',
-    version: 11,
+    version: 12,
   });
 });

@@ -2,6 +2,7 @@
  *  back in the next version's form. */
 import type { Entry } from './entry';
 import { healedLooks } from './healedLooks';
+import { hoursAsText } from './hoursAsText';
 import { toWaters } from './toWaters';
 import { COLLECTION_NAMES, VERSION } from './vocabulary';
 
@@ -87,6 +88,13 @@ export const MIGRATIONS: readonly Migration[] = [
     adds: ['cards', 'mixes', 'monitors', 'monitorDays'],
     ends: [],
     up: (entries) => [...entries],
+  },
+  {
+    from: 10,
+    reason: 'the hours of a device’s day are one text: years of them open in a fraction of the time',
+    adds: [],
+    ends: [],
+    up: hoursAsText,
   },
 ];
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { MonitorDay } from '../document';
+import { hoursFrom, type MonitorDay } from '../document';
 import { DAY_MS, HOUR_MS } from '../time';
 import {
   folded,
@@ -30,7 +30,7 @@ function days(...bunches: MonitorReading[][]): MonitorDay[] {
 test('an hour holds count, mean and span; days break in UTC; a gap is nothing', () => {
   const d = days([r(0.1, 'ph', 8), r(0.6, 'ph', 8.2), r(2.5, 'ph', 8.1), r(24.2, 'ph', 7.9)]);
   expect(d.map((x) => x.id)).toEqual(['m-ph-2026-05-01', 'm-ph-2026-05-02']);
-  expect(d[0]!.hours.slice(0, 3)).toEqual([
+  expect(hoursFrom(d[0]!.hours).slice(0, 3)).toEqual([
     { n: 2, mean: 8.1, low: 8, high: 8.2 },
     null,
     { n: 1, mean: 8.1, low: 8.1, high: 8.1 },

@@ -1,6 +1,6 @@
 /** What a device may send, and what becomes of it: hours of a day, each with how many readings it held, their mean and their span. */
 import { z } from 'zod';
-import type { MonitorDay } from '../document';
+import { hoursFrom, hoursText, type MonitorDay, type MonitorHour } from '../document';
 import { DAY_MS, HOUR_MS } from '../time';
 
 /** Free ammonia and total are different things and bear different names. A device's own pH stands beside them. */
@@ -50,8 +50,6 @@ export interface MonitorReading {
   value: number;
 }
 
-type Hour = MonitorDay['hours'][number];
-
 const dayKey = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
 const rounded = (x: number): number => Math.round(x * 1e5) / 1e5;
 
@@ -62,26 +60,22 @@ export function folded(
   monitor: { id: string; waterId: string },
   standing: (id: string) => MonitorDay | undefined,
 ): MonitorDay[] {
-  const days = new Map<string, MonitorDay>();
+  const days = new Map<string, { entity: MonitorDay; hours: (MonitorHour | null)[] }>();
   for (const r of readings) {
     const day = dayKey(r.atMs);
     const id = `${monitor.id}-${r.what}-${day}`;
-    let entity = days.get(id);
-    if (!entity) {
+    let open = days.get(id);
+    if (!open) {
       const before = standing(id);
-      entity = {
-        id,
-        monitorId: monitor.id,
-        waterId: monitor.waterId,
-        what: r.what,
-        day,
-        hours: before ? [...before.hours] : Array.from({ length: 24 }, (): Hour => null),
+      open = {
+        entity: { id, monitorId: monitor.id, waterId: monitor.waterId, what: r.what, day, hours: '' },
+        hours: before ? hoursFrom(before.hours) : Array.from({ length: 24 }, () => null),
       };
-      days.set(id, entity);
+      days.set(id, open);
     }
     const h = Math.floor((((r.atMs % DAY_MS) + DAY_MS) % DAY_MS) / HOUR_MS);
-    const old = entity.hours[h] ?? null;
-    entity.hours[h] = old
+    const old = open.hours[h] ?? null;
+    open.hours[h] = old
       ? {
           n: old.n + 1,
           mean: rounded(old.mean + (r.value - old.mean) / (old.n + 1)),
@@ -90,18 +84,17 @@ export function folded(
         }
       : { n: 1, mean: r.value, low: r.value, high: r.value };
   }
-  return [...days.values()];
+  return [...days.values()].map(({ entity, hours }) => ({ ...entity, hours: hoursText(hours) }));
 }
 
 /** Hours of one quantity in time order, gaps left out. */
-export function hoursOf(
-  days: readonly MonitorDay[],
-  what: Monitored,
-): { atMs: number; hour: NonNullable<Hour> }[] {
+export function hoursOf(days: readonly MonitorDay[], what: Monitored): { atMs: number; hour: MonitorHour }[] {
   return days
     .filter((d) => d.what === what)
     .sort((a, b) => a.day.localeCompare(b.day))
     .flatMap((d) =>
-      d.hours.flatMap((hour, h) => (hour ? [{ atMs: Date.parse(d.day) + h * HOUR_MS, hour }] : [])),
+      hoursFrom(d.hours).flatMap((hour, h) =>
+        hour ? [{ atMs: Date.parse(d.day) + h * HOUR_MS, hour }] : [],
+      ),
     );
 }

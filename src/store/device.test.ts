@@ -1,4 +1,5 @@
 /** What a device sent: in the storage with how far it was taken, each reading once. */
+import { hoursFrom } from '../../core/document';
 import type { MonitorReading } from '../../core/monitor';
 import { oneDisplay } from '../../core/testing/display';
 import { takenOf, takeReadings } from './device';
@@ -23,7 +24,7 @@ async function opened(storage = memoryStorage()) {
   const { dispatch, getState } = made.store;
   const counted = () =>
     Object.values(getState().document.entities.monitorDays)
-      .flatMap((d) => d.hours)
+      .flatMap((d) => hoursFrom(d.hours))
       .reduce((n, h) => n + (h?.n ?? 0), 0);
   return { dispatch, counted, storage };
 }

@@ -1,7 +1,8 @@
 /** What keeps a tank going: tasks, setting up, equipment, salt, devices, and what was decided about something due. */
 import { z } from 'zod';
+import { HOURS } from '../hours';
 import { EQUIPMENT_KINDS, FOAMS, MAX_NAME, QUARANTINE_KIT, RODI_STAGES, SETUP_ITEMS } from '../vocabulary';
-import { longId, id, time, day, nameSchema, note, amount, positive, finite } from './parts';
+import { longId, id, time, day, nameSchema, note, amount, positive } from './parts';
 
 /** Something planned or left open: it stands on Today from its day on until it is done. */
 export const taskSchema = z.strictObject({
@@ -107,9 +108,8 @@ export const monitorDaySchema = z.strictObject({
   waterId: id,
   what: z.enum(MONITORED),
   day,
-  hours: z
-    .array(z.strictObject({ n: z.int().min(1).max(1e6), mean: finite, low: finite, high: finite }).nullable())
-    .length(24),
+  /** 24 hours of UTC, "count mean low high" each, with semicolons between; empty without a reading. */
+  hours: z.string().max(4000).regex(HOURS, 'expected 24 hours as "count mean low high", semicolons between'),
 });
 
 /** What the person decided about something due: put off, or left out this time, and why. */
