@@ -80,3 +80,16 @@ test('no rule of a school reads as an order to dose: it stands on the page of a 
   for (const { rule, reason } of Object.values(SCHOOL_WORDS))
     expect(`${rule} ${reason}`).not.toMatch(/(^|[.;] )(dose|add|do the proof)\b/i);
 });
+
+test('a trace that is to be borne out is due at once, and no longer once it was read again', () => {
+  const h = new History()
+    .water(8, zero)
+    .water(10, zero)
+    .animal(10, 'ocellaris-clownfish')
+    .water(13, { ...zero, ammonia: 0.2 });
+  const at = (day: number) => assessWater(h.doc, 't', START_MS + day * DAY);
+  expect(at(13.02).living?.opens.code).toBe('confirmAmmonia');
+  expect(at(13.02).due).toContain('ammonia');
+  h.water(13.05, zero);
+  expect(at(13.06).due).not.toContain('ammonia');
+});

@@ -158,8 +158,9 @@ export function testsAhead(
   });
 }
 
-/** The parameters a statement asks to be read. */
+/** The parameters a statement asks to be read; a reading that is to be borne out, once more at once. */
 function asked(statement: Statement): readonly Parameter[] {
+  if (statement.code === 'confirmAmmonia') return ['ammonia'];
   if ('parameters' in statement) return statement.parameters;
   return 'parameter' in statement ? [statement.parameter] : [];
 }
