@@ -44,7 +44,7 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await page.goto('/practice');
   await press(page, 'End it and look back');
   await expect(page.getByText('nobody', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^Day 1: Ammonia dosed, .* mg N\/L$/)).toBeVisible();
+  await expect(page.getByText(/^Day 1: Ammonia dosed, .* mg\/L NH₄$/)).toBeVisible();
   await expect(page.getByText(/proof/).first()).toBeVisible();
   await expect(page.getByText(/^5 of 190: tests 5, water 0/)).toBeVisible();
   await expect(

@@ -10,10 +10,9 @@ import {
   type Scenario,
   type Truth,
 } from '../../../core/practice';
-import { formatDecimal } from '../../../core/units';
 import { animalWords, listed } from '../../../core/words';
 import { DAY_MS } from '../../../core/time';
-import { showQuantity, type UnitPreferences } from '../../../core/units';
+import { formatDecimal, fromMgNPerL, showQuantity, type UnitPreferences } from '../../../core/units';
 
 /** @returns what somebody standing before the tank would have noticed; a quiet line where that was nothing */
 export function between(scenario: Scenario, startMs: number, fromMs: number, toMs: number): string {
@@ -61,7 +60,7 @@ export function readingLine(reading: Reading, kits: Record<string, Kit>, units: 
   return `${readingText(value)}${kit ? `, by ${kit.name}` : ''}`;
 }
 
-/** "2.0 mg/L of ammonia dosed", "40 L changed", "Turbo snail let in". */
+/** "Ammonia dosed, 2 mg/L NH₄", "40 L changed", "Turbo snail let in". */
 export function decisionWords(
   { what }: Decision,
   doc: Document,
@@ -75,7 +74,7 @@ export function decisionWords(
   const { event } = what;
   switch (event.kind) {
     case 'ammoniaDose':
-      return `Ammonia dosed, ${formatDecimal(event.mgN / litres, 1)} mg N/L`;
+      return `Ammonia dosed, ${formatDecimal(fromMgNPerL('ammonia', 'ion', event.mgN / litres), 1)} mg/L NH₄`;
     case 'waterChange':
       return `${showQuantity('volume', event.litres, units, 0)} changed`;
     case 'bacteria':
