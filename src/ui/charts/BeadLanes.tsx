@@ -150,8 +150,10 @@ export function BeadLanes({ lanes, toCome, clockDays, summary }: Props) {
                 </ChartText>
               );
             }
+            // Beads to come are small; the last day itself is not, and wears a ring.
+            const last = beads[beads.length - 1];
             return e.lane === lanes.length - 1 ? (
-              <ChartText key={e.lane} x={e.x + 10} y={e.y + 6}>
+              <ChartText key={e.lane} x={e.x + (last?.kind === 'toCome' ? 10 : R + 10)} y={e.y + 6}>
                 {String(clockDays)}
               </ChartText>
             ) : null;
