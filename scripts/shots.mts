@@ -224,8 +224,8 @@ const practise = async (page: Page) => {
   await page.getByRole('radio', { name: 'The dead bottle' }).click();
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page.getByRole('heading', { name: 'The dead bottle' }).waitFor();
-  for (let i = 0; i < 6; i++) {
-    await page.getByRole('button', { name: 'To the next evening' }).click();
+  for (let i = 0; i < 8; i++) {
+    await page.getByRole('button', { name: 'To the next event' }).click();
     await page.getByRole('button', { name: 'Test', exact: true }).click();
     await page.getByRole('button', { name: 'Log what they show' }).click();
     if (i === 0) {
@@ -237,6 +237,7 @@ const practise = async (page: Page) => {
       await page.getByRole('heading', { name: 'The clock' }).waitFor();
     }
   }
+  await page.getByRole('button', { name: 'To the next event' }).click();
   await page.getByRole('heading', { level: 1 }).evaluate((h) => h.scrollIntoView({ block: 'center' }));
 };
 const lookBack = async (page: Page) => {
