@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react';
 import { AGENDA, toSay } from '../../../core/agenda';
 import { agendaTitle, agendaWhy } from '../../../core/words/agenda';
-import { LOCAL, demoShown, practiceRun, selectDocument, useAppSelector } from '../../store';
+import { LOCAL, selectDocument, useAppSelector } from '../../store';
 import { leaveForLater, markSaid, said } from '../../workers/remindLater';
 import { useWords } from '../shell';
-import { remind, urgent, wakeUp } from './reminders';
+import { madeUp, remind, urgent, wakeUp } from './reminders';
 import { useAgenda } from './useAgenda';
 
 /** Draws nothing: says what falls due, each once, and leaves what comes for the worker to say while the app is closed. */
@@ -15,8 +15,7 @@ export function Reminder() {
   // One after the other: what one says the next finds said.
   const turn = useRef(Promise.resolve());
   useEffect(() => {
-    // Made-up tanks remind nobody.
-    if (demoShown() || practiceRun()) return;
+    if (madeUp()) return;
     if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
     const all = urgent(items).map((item) => ({
       key: item.key,

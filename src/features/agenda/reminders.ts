@@ -1,5 +1,6 @@
 /** Reminders through the browser: of what cannot wait, by day, each once; where the app is installed also while it is closed. */
 import type { AgendaItem } from '../../../core/agenda';
+import { demoShown, practiceRun } from '../../store';
 import { forgetReminders, REMIND_TAG } from '../../workers/remindLater';
 
 export const canRemind = (): boolean => typeof Notification !== 'undefined';
@@ -25,8 +26,12 @@ interface WakesUp {
 }
 const EVERY_MS = 6 * 3_600_000;
 
+/** Made-up tanks remind nobody, and leave alone what the person's own have left. */
+export const madeUp = (): boolean => demoShown() || practiceRun() !== null;
+
 /** Asks the browser to wake the app's worker now and then. @returns whether it will */
 export async function wakeUp(): Promise<boolean> {
+  if (madeUp()) return false;
   const registration = (await navigator.serviceWorker?.getRegistration()) as WakesUp | undefined;
   try {
     await registration?.periodicSync?.register(REMIND_TAG, { minInterval: EVERY_MS });
@@ -38,6 +43,7 @@ export async function wakeUp(): Promise<boolean> {
 
 /** No more reminders: nothing is left for later, and nobody is woken. */
 export async function letSleep(): Promise<void> {
+  if (madeUp()) return;
   const registration = (await navigator.serviceWorker?.getRegistration()) as WakesUp | undefined;
   await Promise.all([
     registration?.periodicSync?.unregister(REMIND_TAG).catch(() => undefined),
