@@ -48,7 +48,7 @@ export function Debrief({
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, PRACTICE_WATER, now));
   const looked = practiceRun()?.looked === true;
-  const careful = useCareful(scenario, run.seed, !looked);
+  const careful = useCareful(scenario, run.seed, !looked && scenario.school !== 'firstFish');
   const course = truth.course;
   type At = Truth['course'][number];
   const curve = (label: string, of: (c: At) => number, lived = course) => ({
@@ -110,7 +110,14 @@ export function Debrief({
       />
       <DatesAsSaid run={run} scenario={scenario} now={now} />
       <Decisions run={run} scenario={scenario} now={now} />
-      <Careful looked={looked} careful={careful} />
+      {scenario.school === 'firstFish' ? (
+        <Txt kind="small">
+          With fish from the first day there is no day of a proof to hold a run against: what counts is that
+          everybody lives.
+        </Txt>
+      ) : (
+        <Careful looked={looked} careful={careful} />
+      )}
       <Row wrap>
         <Button
           icon="exported"
