@@ -1,9 +1,8 @@
 /** @jest-environment node */
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { hoursFrom } from '../core/document';
 import express from 'express';
-import { folded, hoursOf } from '../core/monitor';
+import { folded, hoursOf, MONITORED } from '../core/monitor';
 import { seededRandom } from '../core/random';
 import { appendFileSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -183,7 +182,7 @@ test('a soak of 48 hours, cut and resumed again and again, loses nothing and dou
   }
   fold(door.after(taken.seq));
   const days = [...all.values()];
-  const counted = days.flatMap((d) => hoursFrom(d.hours)).reduce((n, h) => n + (h?.n ?? 0), 0);
+  const counted = MONITORED.flatMap((what) => hoursOf(days, what)).reduce((n, x) => n + x.hour.n, 0);
   expect(counted).toBe(sent);
   expect(hoursOf(days, 'ph')).toHaveLength(48);
 });
