@@ -36,4 +36,3 @@ export const positive = (max: number) => z.number().gt(0).max(max);
 
 /** A place in the glass: from the left, from the front, above the bottom. */
 export const spot = { xCm: amount(2000), yCm: amount(2000), zCm: amount(500) };
-
