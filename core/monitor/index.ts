@@ -1,3 +1,11 @@
 export { isChecked, monitorAlarms, type MonitorAlarm } from './alarms';
 export { MONITOR_LIMITS } from './limits';
-export { folded, hoursOf, MONITORED, postSchema, type Monitored, type MonitorReading } from './readings';
+export {
+  dayId,
+  folded,
+  hoursOf,
+  MONITORED,
+  postSchema,
+  type Monitored,
+  type MonitorReading,
+} from './readings';

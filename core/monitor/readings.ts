@@ -51,6 +51,9 @@ export interface MonitorReading {
 }
 
 const dayKey = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
+/** The name of a device's day of one quantity, by a moment in it. */
+export const dayId = (monitorId: string, what: Monitored, atMs: number): string =>
+  `${monitorId}-${what}-${dayKey(atMs)}`;
 const rounded = (x: number): number => Math.round(x * 1e5) / 1e5;
 
 /** Days with readings folded in; those that did not change are left out. The readings must be new ones: each counts once.
@@ -63,7 +66,7 @@ export function folded(
   const days = new Map<string, { entity: MonitorDay; hours: (MonitorHour | null)[] }>();
   for (const r of readings) {
     const day = dayKey(r.atMs);
-    const id = `${monitor.id}-${r.what}-${day}`;
+    const id = dayId(monitor.id, r.what, r.atMs);
     let open = days.get(id);
     if (!open) {
       const before = standing(id);
