@@ -3,6 +3,13 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { fill, openDemo, press, watchErrors } from './app';
 
+/** What is due is read and logged; what comes next is asked of the log with it. */
+async function testInPractice(page: Page): Promise<void> {
+  await press(page, 'Test');
+  await press(page, 'Log what they show');
+  await expect(page.getByRole('button', { name: 'Log what they show' })).toHaveCount(0);
+}
+
 /** The real screen for it, and back to the clock. */
 async function doseInPractice(page: Page): Promise<void> {
   await page.goto('/water/practice/log/event?kind=ammoniaDose');
@@ -83,13 +90,11 @@ test('the clock goes to what is due, runs at the speed that is chosen, and stops
   await press(page, 'To the next event');
   await expect(page.getByText(/^Day 1 of 120, .*19:00$/)).toBeVisible();
   await expect(page.getByText(/^Nothing was to be seen\. Due: Test .*\.$/)).toBeVisible();
-  await press(page, 'Test');
-  await press(page, 'Log what they show');
+  await testInPractice(page);
   await doseInPractice(page);
   for (let i = 0; i < 2; i++) {
     await press(page, 'To the next event');
-    await press(page, 'Test');
-    await press(page, 'Log what they show');
+    await testInPractice(page);
   }
   await press(page, 'To the next event');
   await expect(

@@ -1,8 +1,9 @@
 import type { Animal, Display } from '../../../core/document';
-import { demo, onScreen, press, says, submit, type } from '../shell/testing';
+import { demo, NOW as SHOWN, onScreen, press, says, submit, type } from '../shell/testing';
 import { FallowPanel } from './FallowPanel';
 
-const NOW = () => Date.now();
+// The screen's own clock, which stands still: an hour before it is the same day at any hour of the real one.
+const NOW = () => SHOWN;
 function withOutbreak(fishIn: boolean) {
   const doc = demo();
   const at = new Date(NOW() - 3_600_000).toISOString();
