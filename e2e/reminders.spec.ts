@@ -7,7 +7,7 @@ test.use({ serviceWorkers: 'allow', permissions: ['notifications'] });
 const read = <T>(page: Page, path: string): Promise<T | null> =>
   page.evaluate(async (p) => {
     const found = await (await caches.open('zoarium-reminders')).match(p);
-    return found ? ((await found.json()) as never) : null;
+    return found ? ((await found.json()) as unknown) : null;
   }, path) as Promise<T | null>;
 
 interface Scope {

@@ -1,5 +1,6 @@
-/** What the careful course would have done from the same start: it sees the truth, doses when both are gone, keeps alkalinity up, changes out what is
- *  too much, and proves on the first evening on which the proof would pass. Away it is as long as anybody. The measure a run is held against, not a way anyone could play. */
+/** What the careful course would have done from the same start. It sees the truth, doses when both are gone, keeps alkalinity up, changes out
+ *  what is too much, and proves on the first evening on which the proof would pass. Away it is as long as anybody.
+ *  The measure a run is held against, not a way anyone could play. */
 import type { Document, WaterEvent } from '../document';
 import { PROOF_MG_N } from '../forecast';
 import { DAY_MS, UTC } from '../time';

@@ -1,7 +1,7 @@
 /** Part of the service worker: woken by the browser now and then, where the app is installed and the person asked for reminders, it says what
  *  has fallen due since. It knows only what the app left for it, and never speaks at night. */
 import { toSay } from '../../core/agenda/remind';
-import { coming, markSaid, REMIND_TAG, said } from './remindLater';
+import { coming, markSaid, REMIND_TAG, alreadySaid } from './remindLater';
 
 /** As much of a service worker as is used here. */
 interface Worker {
@@ -37,7 +37,7 @@ async function sayDue(): Promise<void> {
   const now = new Date();
   const two = (n: number): string => String(n).padStart(2, '0');
   const today = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-  const due = toSay(await coming(), today, now.getHours() + now.getMinutes() / 60, await said());
+  const due = toSay(await coming(), today, now.getHours() + now.getMinutes() / 60, await alreadySaid());
   const options = (body: string, tag: string): NotificationOptions => ({ body, tag, icon: '/icon-192.png' });
   for (const { title, body, key } of due.length > MOST ? [] : due)
     await worker.registration.showNotification(title, options(body, key));

@@ -25,15 +25,16 @@ async function keep(path: string, value: unknown): Promise<void> {
     const body = new Response(JSON.stringify(value), { headers: { 'content-type': 'application/json' } });
     await (await caches.open(CACHE)).put(path, body);
   } catch {
-    // Without room nothing is said while the app is closed; the open page says it all the same.
+    // Without room nothing is said while the app is closed; what stood there before is out of date and goes.
+    await forgetReminders().catch(() => undefined);
   }
 }
 
 export const coming = (): Promise<Reminder[]> => kept<Reminder[]>(COMING, []);
 export const leaveForLater = (reminders: readonly Reminder[]): Promise<void> => keep(COMING, reminders);
-export const said = async (): Promise<Set<string>> => new Set(await kept<string[]>(SAID, []));
+export const alreadySaid = async (): Promise<Set<string>> => new Set(await kept<string[]>(SAID, []));
 export async function markSaid(keys: readonly string[]): Promise<void> {
-  if (keys.length > 0) await keep(SAID, [...(await said()), ...keys].slice(-MOST_SAID));
+  if (keys.length > 0) await keep(SAID, [...(await alreadySaid()), ...keys].slice(-MOST_SAID));
 }
 /** Nothing is left for later any more. */
 export const forgetReminders = async (): Promise<void> => {

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react';
-import { AGENDA, toSay } from '../../../core/agenda';
+import { AGENDA, toSay, type AgendaItem } from '../../../core/agenda';
 import { agendaTitle, agendaWhy } from '../../../core/words/agenda';
 import { LOCAL, selectDocument, useAppSelector } from '../../store';
-import { leaveForLater, markSaid, said } from '../../workers/remindLater';
+import { alreadySaid, leaveForLater, markSaid } from '../../workers/remindLater';
 import { useWords } from '../shell';
-import { madeUp, remind, urgent, wakeUp } from './reminders';
+import { madeUp, mayWaitClosed, remind, urgent, wakeUp } from './reminders';
 import { useAgenda } from './useAgenda';
 
 /** Draws nothing: says what falls due, each once, and leaves what comes for the worker to say while the app is closed. */
@@ -17,15 +17,16 @@ export function Reminder() {
   useEffect(() => {
     if (madeUp()) return;
     if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
-    const all = urgent(items).map((item) => ({
+    const reminderOf = (item: AgendaItem) => ({
       key: item.key,
       day: item.day,
       title: agendaTitle(item, doc, words),
       body: agendaWhy(item, words),
-    }));
+    });
+    const due = urgent(items);
     turn.current = turn.current.then(async () => {
-      await leaveForLater(all);
-      const now = toSay(all, today, LOCAL.hourOf(nowMs), await said());
+      await leaveForLater(due.filter(mayWaitClosed).map(reminderOf));
+      const now = toSay(due.map(reminderOf), today, LOCAL.hourOf(nowMs), await alreadySaid());
       await markSaid(now.map((r) => r.key));
       // Forbidden since, by the browser or the system: the next are tried again.
       for (const { title, body, key } of now) await remind(title, body, key).catch(() => undefined);

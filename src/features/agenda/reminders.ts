@@ -7,6 +7,9 @@ export const canRemind = (): boolean => typeof Notification !== 'undefined';
 export const mayRemind = async (): Promise<boolean> =>
   Notification.permission === 'granted' || (await Notification.requestPermission()) === 'granted';
 
+/** What may be said by an app that is closed: no dose of ammonia, which only the log as it stands may ask for. */
+export const mayWaitClosed = (item: AgendaItem): boolean => item.says.code !== 'dose';
+
 export const urgent = (items: readonly AgendaItem[]): AgendaItem[] => items.filter((i) => !i.canWait);
 
 /** Through the installed app where there is one, else from the page. */

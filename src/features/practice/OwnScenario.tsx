@@ -41,7 +41,8 @@ export function OwnScenario({ from, onMade, onRun }: Props) {
       if (!claimsRun(raw)) return make(raw);
       what = 'run';
       setFault(null);
-      await onRun(runFrom(raw));
+      const run = runFrom(raw);
+      await onRun(run).catch(() => setFault('This browser has no room for that run. Nothing was begun.'));
     } catch (error) {
       faulty(what, error);
     }
