@@ -32,7 +32,7 @@ const components = {
   sandboxInjectedGlobals,
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.tsx'],
-  setupFiles: ['<rootDir>/scripts/jest.language.cjs', '<rootDir>/scripts/jest.styles.cjs'],
+  setupFiles: ['jest.language', 'jest.styles', 'jest.react'].map((name) => `<rootDir>/scripts/${name}.cjs`),
   transform,
   moduleNameMapper: {
     '^react-native$': 'react-native-web',

@@ -4,8 +4,11 @@ import { expect, type Page } from '@playwright/test';
 /** A quiet evening; the clock flows from here and is moved by hand. */
 export const EVENING = new Date('2026-05-01T18:00:00.000Z');
 
-/** Where the browser's storage with the demo tanks is kept for the run. */
+/** Where the browser's storage with the demo tanks is kept for the run: their dates worked out, so that no test waits beside it. */
 export const DEMO_STATE = '.cache/states/demo.json';
+
+/** The same before any forecast. */
+export const NO_DATES_STATE = '.cache/states/noDates.json';
 
 /** Fails the test on anything the page itself reports as broken. */
 export function watchErrors(page: Page): string[] {
@@ -25,8 +28,8 @@ export async function openEmpty(page: Page): Promise<void> {
 }
 
 /** Opens the app with the demo tanks already in the browser's storage (states.setup.ts put them there once). */
-export async function openDemo(page: Page): Promise<void> {
-  await page.context().setStorageState(DEMO_STATE);
+export async function openDemo(page: Page, state = DEMO_STATE): Promise<void> {
+  await page.context().setStorageState(state);
   await page.clock.install({ time: EVENING });
   await page.goto('/');
   await expect(page.getByText(/Judged by/)).toBeVisible();

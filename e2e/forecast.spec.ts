@@ -1,6 +1,6 @@
 /** The forecast with its courses, kept through a reload; the ledger's finding; the worker dying. */
 import { expect, test, type Page } from '@playwright/test';
-import { logSample, openDemo, place, press, saved, watchErrors } from './app';
+import { logSample, NO_DATES_STATE, openDemo, place, press, saved, watchErrors } from './app';
 
 /** Counts the workers a page makes. */
 const countWorkers = (page: Page) =>
@@ -65,7 +65,7 @@ test('the forecast opens with its dates, compares other courses by itself, and f
 }) => {
   const errors = watchErrors(page);
   await countWorkers(page);
-  await openDemo(page);
+  await openDemo(page, NO_DATES_STATE);
   await page.goto('/water/pantry-cube/cycle');
   await press(page, 'Forecast');
   await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({
@@ -101,7 +101,7 @@ test(
   'Today says when by itself, keeps it through a reload, and works it out anew after a new reading',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
+    await openDemo(page, NO_DATES_STATE);
     await page.goto('/water/pantry-cube');
     const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
     await expect(dates).toBeVisible({ timeout: 30_000 });
@@ -157,7 +157,7 @@ test(
   'an addition is told with the ammonia the tank’s own forecast expects after it',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
+    await openDemo(page, NO_DATES_STATE);
     await page.goto('/water/north-window/stock/add?species=green-chromis');
     await page.getByRole('textbox', { name: 'How many' }).fill('60');
     await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 30_000 });
@@ -178,7 +178,7 @@ test('a worker that dies is said so, and can be run again', { tag: '@once' }, as
       }
     };
   });
-  await openDemo(page);
+  await openDemo(page, NO_DATES_STATE);
   await page.goto('/water/pantry-cube/cycle/forecast');
   await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
   await press(page, 'Try again');
