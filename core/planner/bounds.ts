@@ -1,30 +1,17 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type Calendar } from './calendar';
-import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
-import { type Batch, LATE, type Label, NONE, type World, type Worth, firstLoad, enteredBy } from './world';
+import { type Problem, SLACK, type Wish, isHeavy } from './problem';
+import { ALWAYS, type MayEnter, mayEnterAfter, whoMayEnter } from './doubling';
+import { enterFrom, firstOut, reachOf } from './soonest';
+import { type Batch, LATE, type Label, NONE, type World, type Worth, firstLoad } from './world';
 
 /** Who could still be placed after a label, as far as order, company and what is set go. */
-export function possible(world: World, label: Label): number[] {
+function possible(world: World, label: Label): readonly number[] {
   const { p } = world;
   const out: number[] = [];
   for (let i = 0; i < p.wishes.length; i++)
     if (!label.placed[i] && world.least[i] !== null && mayStill(world, label, i)) out.push(i);
-  return withinDoubling(world, label, out);
-}
-
-/** Those whose load may ever enter (R5): within the first step now, or no more than all that could be there before. */
-function withinDoubling(world: World, label: Label, left: number[]): number[] {
-  const { p } = world;
-  const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
-  let there = enteredBy(world, label.days, label.sums, LATE);
-  const step = p.firstStepMgN - enteredBy(world, label.days, label.sums, label.day);
-  const reached = new Set<number>();
-  for (const i of [...left].sort((a, b) => loadOf(a) - loadOf(b))) {
-    if (loadOf(i) > Math.max(step, there) + SLACK) break;
-    there += loadOf(i);
-    reached.add(i);
-  }
-  return reached.size === left.length ? left : left.filter((i) => reached.has(i));
+  return whoMayEnter(mayEnterAfter(world, label), out, []);
 }
 
 function mayStill(world: World, label: Label, i: number): boolean {
@@ -43,22 +30,89 @@ function mayStill(world: World, label: Label, i: number): boolean {
   return true;
 }
 
-/** The most that could be placed after a label, by level: of two that may not live together the one wanted less is lost. */
-export function mostPlaced(world: World, label: Label, left: readonly number[]): number[] {
+/** What may become of a label. */
+export interface Prospect {
+  /** Who could still be placed. */
+  left: readonly number[];
+  /** The most that could be placed, by level, and those left whom every plan has that places so many. */
+  most: readonly number[];
+  sure: readonly number[];
+}
+
+/** Whoever is at a level is there in every plan that places so many of it, and keeps others of lower ones out: their enemies, and those with whom
+ *  the load of one could never enter. */
+export function prospectOf(world: World, label: Label): Prospect {
+  const left = possible(world, label);
   const most = [...label.worth.placed];
-  for (const i of left) most[world.levelOf[i] as number]!++;
-  if (world.p.budget !== null) {
-    const paid = withinMoney(world, label, left, most);
-    most.splice(0, most.length, ...paid);
+  let money = world.p.budget === null ? LATE : moneyUntil(world, label, world.calendar.end) + SLACK;
+  const mayEnter = mayEnterAfter(world, label);
+  const sure: number[] = [];
+  let pool = left;
+  for (let level = 0; level < most.length; level++) {
+    const here = pool.filter((i) => world.levelOf[i] === level);
+    if (here.length === 0) continue;
+    const paired = pairsAmong(world, mayEnter, pool, here, sure);
+    const count = here.length - paired.size / 2;
+    // What is bought is paid for.
+    if (world.p.budget !== null && world.levels[level] !== 0) {
+      const paid = paidFor(world, here, money);
+      money -= paid.price;
+      if (paid.count < count) {
+        most[level]! += paid.count;
+        continue;
+      }
+    }
+    most[level]! += count;
+    for (const i of here) if (!paired.has(i)) sure.push(i);
+    if (level + 1 < most.length) pool = besides(world, mayEnter, pool, sure);
   }
-  if (world.p.forbidden.length === 0) return most;
+  return { left, most, sure };
+}
+
+/** Those who could be there together with all that are sure, and these. */
+function besides(
+  world: World,
+  mayEnter: MayEnter,
+  pool: readonly number[],
+  sure: readonly number[],
+): readonly number[] {
+  const met =
+    world.p.forbidden.length === 0
+      ? pool
+      : pool.filter((i) => !(world.conflicts[i] as number[]).some((other) => sure.includes(other)));
+  if (mayEnter === ALWAYS) return met;
+  const able = whoMayEnter(mayEnter, met, sure);
+  return able.filter((i) => sure.includes(i) || sure.every((k) => mayEnter(k, able, [...sure, i])));
+}
+
+/** The cheapest of some, as many as money is there for. */
+function paidFor(world: World, here: readonly number[], money: number): { count: number; price: number } {
+  const prices = here.map((i) => (world.p.wishes[i] as Wish).price).sort((a, b) => a - b);
+  let count = 0;
+  let price = 0;
+  while (count < prices.length && price + (prices[count] as number) <= money)
+    price += prices[count++] as number;
+  return { count, price };
+}
+
+/** Pairs of whom one is lost, nobody in two of them: they may not meet, or with the one there the other's load never may enter. */
+function pairsAmong(
+  world: World,
+  mayEnter: MayEnter,
+  pool: readonly number[],
+  here: readonly number[],
+  sure: readonly number[],
+): Set<number> {
   const paired = new Set<number>();
-  for (const [a, b] of world.p.forbidden) {
-    if (paired.has(a) || paired.has(b) || !left.includes(a) || !left.includes(b)) continue;
-    paired.add(a).add(b);
-    most[Math.max(world.levelOf[a] as number, world.levelOf[b] as number)]!--;
-  }
-  return most;
+  if (world.p.forbidden.length === 0 && mayEnter === ALWAYS) return paired;
+  const keepsOut = (a: number, b: number) => !mayEnter(b, pool, [...sure, a]);
+  for (const a of here)
+    for (const b of here) {
+      if (b <= a || paired.has(a) || paired.has(b)) continue;
+      if ((world.conflicts[a] as number[]).includes(b) || keepsOut(a, b) || keepsOut(b, a))
+        paired.add(a).add(b);
+    }
+  return paired;
 }
 
 /** What may still be spent, up to the last month whose purchase can be out by a day. */
@@ -72,57 +126,25 @@ function moneyUntil(world: World, label: Label, day: number): number {
   return money;
 }
 
-/** By level no more than can be paid for, the cheapest of each. */
-function withinMoney(world: World, label: Label, left: readonly number[], most: number[]): number[] {
-  let money = moneyUntil(world, label, world.calendar.end) + SLACK;
-  return most.map((n, level) => {
-    const here = left.filter((i) => world.levelOf[i] === level && world.levels[level] !== 0);
-    const prices = here.map((i) => (world.p.wishes[i] as Wish).price).sort((a, b) => a - b);
-    let paid = 0;
-    while (paid < prices.length && (prices[paid] as number) <= money) money -= prices[paid++] as number;
-    return Math.min(n, (label.worth.placed[level] as number) + paid + (world.levels[level] === 0 ? LATE : 0));
-  });
-}
-
-/** Those left whom every plan that places the most has: not those of whom one or the other goes, and nobody where money is short. */
-export function surelyPlaced(world: World, label: Label, left: readonly number[]): readonly number[] {
-  const { p } = world;
-  if (p.budget !== null) {
-    let price = 0;
-    for (const i of left) price += (p.wishes[i] as Wish).price;
-    if (price > moneyUntil(world, label, world.calendar.end) + SLACK) return [];
-  }
-  return p.forbidden.length === 0
-    ? left
-    : left.filter((i) => !(world.conflicts[i] as number[]).some((other) => left.includes(other)));
-}
-
-/** The earliest last release of a plan that places all of those left. */
-export function lastAtLeast(world: World, label: Label, left: readonly number[]): number {
+/** The earliest last release of a plan that places all of those that are sure. */
+export function lastAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
   const { p, calendar } = world;
-  let last = Math.max(label.worth.last, left.length > 0 ? label.day : NONE);
+  let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
+  if (sure.length === 0) return last;
+  const from = enterFrom(world, label, left, sure);
   let load = 0;
-  let heavyLoad = 0;
-  const byLine = new Map<string, number>();
-  for (const i of left) {
-    const w = p.wishes[i] as Wish;
-    last = Math.max(last, world.least[i] as number);
-    load += w.loadMgN;
-    if (isHeavy(w.loadMgN)) heavyLoad += w.loadMgN;
-    byLine.set(w.line, (byLine.get(w.line) ?? 0) + w.loadMgN);
+  for (const i of sure) {
+    last = Math.max(last, from[i] as number);
+    load += (p.wishes[i] as Wish).loadMgN;
   }
-  if (left.length === 0) return last;
   // Doubling: half of the whole load must have been there thirty days before the last release.
-  const all =
-    p.displayLoadMgN +
-    world.setLoads.reduce((sum, r) => sum + r.loadMgN, 0) +
-    (label.sums[label.sums.length - 1] ?? 0) +
-    load;
-  if (world.setLoads.length === 0 && load > 0) last = Math.max(last, reachable(world, label, all - SLACK));
+  const all = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0) + load;
+  if (world.setLoads.length === 0 && load > 0)
+    last = Math.max(last, reachOf(world, label, left, from)(all - SLACK));
   // Money: the last is bought in the month by which all can be paid for.
   if (p.budget !== null) {
     let price = 0;
-    for (const i of left)
+    for (const i of sure)
       if (world.levels[world.levelOf[i] as number] !== 0) price += (p.wishes[i] as Wish).price;
     if (price > SLACK) {
       const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
@@ -130,70 +152,101 @@ export function lastAtLeast(world: World, label: Label, left: readonly number[])
       last = Math.max(last, month ? month.from + clock : LATE);
     }
   }
-  // Quarantines: so many stays, one after the other.
-  for (const [line, needed] of byLine) last = Math.max(last, throughput(world, label, line, needed));
-  // Settling: so many days on which a load enters.
-  if (heavyLoad > 0) {
-    const perDay = calendar.quarantines.reduce((sum, q) => sum + q.capacity, 0);
-    const days = Math.ceil(heavyLoad / perDay - 1e-9);
-    if (label.lastHeavy !== NONE)
-      last = Math.max(
-        last,
-        label.lastHeavy + p.settleDays * days,
-        firstLoad(world, label) + p.firstSettleDays,
-      );
-    else if (days > 1) {
-      const firstGap = world.setHeavy.length > 0 ? p.settleDays : Math.max(p.settleDays, p.firstSettleDays);
-      last = Math.max(last, label.day + firstGap + p.settleDays * (days - 2));
-    }
+  for (const line of LINES) {
+    const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
+    if (here.length > 0) last = Math.max(last, throughput(world, label, line, here, from));
   }
-  return last;
+  return Math.max(last, settled(world, label, sure, from));
 }
 
-/** The earliest day by which a load can have entered, were there only doubling. */
-function reachable(world: World, label: Label, load: number): number {
-  const { p } = world;
-  if (load <= p.displayLoadMgN + SLACK) return NONE;
-  const at = label.sums.findIndex((s) => p.displayLoadMgN + s + SLACK >= load);
-  if (at >= 0) return label.days[at] as number;
-  if (load <= p.firstStepMgN + SLACK) return label.day;
-  if (load <= 2 * SLACK) return label.day;
-  return Math.max(label.day, reachable(world, label, load / 2 - SLACK) + DOUBLING_DAYS);
+/** The earliest last release by settling (R4): so many days on which a load enters, of all of them and of those that cannot come before a day. */
+function settled(world: World, label: Label, sure: readonly number[], from: readonly number[]): number {
+  const { p, calendar } = world;
+  const perDay =
+    world.open.reduce((sum, b) => sum + b.loadMgN, 0) +
+    calendar.quarantines.reduce((sum, q) => sum + q.capacity, 0);
+  let last = NONE;
+  let load = 0;
+  let days = 0;
+  // The latest first: whoever cannot come before a day needs so many days from it on.
+  for (const i of heavyLatestFirst(world, sure, from)) {
+    load += (p.wishes[i] as Wish).loadMgN;
+    days = Math.ceil(load / perDay - 1e-9);
+    last = Math.max(last, (from[i] as number) + p.settleDays * (days - 1));
+  }
+  if (days === 0) return NONE;
+  if (label.lastHeavy !== NONE)
+    return Math.max(last, label.lastHeavy + p.settleDays * days, firstLoad(world, label) + p.firstSettleDays);
+  if (days === 1) return last;
+  const firstGap = world.setHeavy.length > 0 ? p.settleDays : Math.max(p.settleDays, p.firstSettleDays);
+  return Math.max(last, label.day + firstGap + p.settleDays * (days - 2));
 }
 
-/** By quarantine of a line the next release it could have, the days between two, and what one passes on at most. */
-function staysOf(
-  world: World,
-  label: Label,
-  line: string,
-): { next: number; gap: number; capacity: number }[] {
+const heavyLatestFirst = (world: World, sure: readonly number[], from: readonly number[]): number[] =>
+  sure
+    .filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN))
+    .sort((a, b) => (from[b] as number) - (from[a] as number));
+
+/** A quarantine's next release, the one after that, and so on, each with what it passes on at most. */
+interface Stays {
+  next: number;
+  after: (release: number) => number;
+  capacity: number;
+}
+
+/** The quarantines of a line. @param from nobody they pass on can enter before */
+function staysOf(world: World, label: Label, line: string, from = NONE): Stays[] {
   const { p, calendar } = world;
   return p.quarantines.flatMap((q, i) => {
     if (q.line !== line) return [];
     const begun = world.open.filter((b) => b.quarantine === i && !label.placed[b.wishes[0] as number]);
-    const from = Math.min(label.free[i] as number, ...begun.map((b) => b.boughtOn as number));
-    const capacity = Math.max(
-      (calendar.quarantines[i] as Calendar['quarantines'][number]).capacity,
-      ...begun.map((b) => b.loadMgN),
-    );
-    return [{ next: from + q.clockDays, gap: q.clockDays + 1, capacity }];
+    const stay = calendar.quarantines[i] as Calendar['quarantines'][number];
+    const capacity = Math.max(stay.capacity, ...begun.map((b) => b.loadMgN));
+    const after = (release: number) => stay.firstOut(release + 1);
+    return [{ next: Math.max(firstOut(world, label, i), from), after, capacity }];
   });
 }
 
-/** The earliest day by which a line's quarantines can have passed a load on. */
-function throughput(world: World, label: Label, line: string, needed: number): number {
-  const stays = staysOf(world, label, line);
+/** Lets the stay that ends soonest pass on. */
+function passOn(stays: readonly Stays[]): { day: number; capacity: number } {
+  const soonest = stays.reduce((a, b) => (b.next < a.next ? b : a));
+  const { next: day, capacity } = soonest;
+  soonest.next = soonest.after(day);
+  return { day, capacity };
+}
+
+/** The earliest day by which a line's quarantines can have passed on all of those, and those that cannot come before a day. */
+function throughput(
+  world: World,
+  label: Label,
+  line: string,
+  here: readonly number[],
+  from: readonly number[],
+): number {
+  let last = NONE;
+  let load = 0;
+  const late = [...here].sort((a, b) => (from[b] as number) - (from[a] as number));
+  late.forEach((i, k) => {
+    load += (world.p.wishes[i] as Wish).loadMgN;
+    const day = from[i] as number;
+    // Of those alike in their day all at once.
+    if (k + 1 < late.length && from[late[k + 1] as number] === day) return;
+    last = Math.max(last, passedBy(staysOf(world, label, line, day), load));
+  });
+  return last;
+}
+
+/** The day by which stays have passed a load on: each as much as its quarantine holds, the soonest first. */
+function passedBy(stays: readonly Stays[], needed: number): number {
   if (stays.length === 0) return LATE;
   let passed = 0;
-  let day = NONE;
-  // Each stay passes on at most what its quarantine holds; the soonest first.
-  for (let guard = 0; passed < needed - 1e-6 && guard < 400; guard++) {
-    const soonest = stays.reduce((a, b) => (b.next < a.next ? b : a));
-    day = soonest.next;
-    passed += soonest.capacity;
-    soonest.next += soonest.gap;
+  let last = NONE;
+  while (passed < needed - 1e-6 && last < LATE) {
+    const { day, capacity } = passOn(stays);
+    last = day;
+    passed += capacity;
   }
-  return day;
+  return last;
 }
 
 /** Fewest batches for those left. */
@@ -220,34 +273,33 @@ export function batchesAtLeast(world: World, left: readonly number[]): number {
 }
 
 /** Can nothing that follows a label be better than what was found? */
-export function isHopeless(world: World, label: Label, left: readonly number[], best: Worth | null): boolean {
-  if (!best) return false;
-  const most = mostPlaced(world, label, left);
+export function isHopeless(world: World, label: Label, prospect: Prospect, best: Worth): boolean {
+  const { most, sure } = prospect;
+  let more = -sure.length;
   for (let i = 0; i < most.length; i++) {
     if ((most[i] as number) > (best.placed[i] as number)) return false;
     if ((most[i] as number) < (best.placed[i] as number)) return true;
+    more += (most[i] as number) - (label.worth.placed[i] as number);
   }
-  const sure = surelyPlaced(world, label, left);
-  const last = lastAtLeast(world, label, sure);
+  const last = lastAtLeast(world, label, prospect);
   if (last !== best.last) return last > best.last;
   const batches = label.worth.batches + batchesAtLeast(world, sure);
   if (batches !== best.batches) return batches > best.batches;
   // Those of whom one goes come on some day, too.
-  const others = (left.length - sure.length) / 2 > 0 ? label.day : 0;
-  return label.worth.sum + sumAtLeast(world, label, sure) + others >= best.sum;
+  return label.worth.sum + sumAtLeast(world, label, prospect) + more * label.day >= best.sum;
 }
 
-/** The least sum of the release days of all that are left: by their quarantines, or by doubling. */
-function sumAtLeast(world: World, label: Label, left: readonly number[]): number {
+/** The least sum of the release days of all that are sure: by their quarantines, or by doubling. */
+function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
   const { p } = world;
   const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
+  const from = enterFrom(world, label, left, sure);
   let byStays = 0;
   for (const line of LINES) {
-    const here = left.filter((i) => (p.wishes[i] as Wish).line === line);
+    const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
     if (here.length === 0) continue;
     let alone = 0;
-    for (const i of here)
-      alone += Math.max(label.day, world.least[i] as number, soonestFree(world, label, i));
+    for (const i of here) alone += from[i] as number;
     // The lightest first leave the fewest for later stays.
     const loads = here.map(loadOf).sort((a, b) => a - b);
     const stays = staysOf(world, label, line);
@@ -258,23 +310,23 @@ function sumAtLeast(world: World, label: Label, left: readonly number[]): number
     for (const load of loads) {
       passed += load;
       while (passed > room + 1e-6) {
-        const soonest = stays.reduce((a, b) => (b.next < a.next ? b : a));
-        day = Math.max(label.day, soonest.next);
-        room += soonest.capacity;
-        soonest.next += soonest.gap;
+        const next = passOn(stays);
+        day = Math.max(label.day, next.day);
+        room += next.capacity;
       }
       slots += day;
     }
     byStays += Math.max(alone, slots);
   }
   if (world.setLoads.length > 0) return byStays;
+  const reach = reachOf(world, label, left, from);
   let entered = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
   let byDoubling = 0;
-  for (const load of left.map(loadOf).sort((a, b) => a - b)) {
+  for (const load of sure.map(loadOf).sort((a, b) => a - b)) {
     entered += load;
-    byDoubling += Math.max(label.day, reachable(world, label, entered - SLACK));
+    byDoubling += Math.max(label.day, reach(entered - SLACK));
   }
-  return Math.max(byStays, byDoubling, byMoney(world, label, left));
+  return Math.max(byStays, byDoubling, byMoney(world, label, sure));
 }
 
 /** The least sum of release days were there only money: the cheapest are paid for first. */
@@ -297,18 +349,6 @@ function byMoney(world: World, label: Label, left: readonly number[]): number {
 }
 
 const LINES = ['fish', 'invertebrate', 'coral', 'anemone'] as const;
-
-/** The first day on which a wish could be out of a quarantine. */
-function soonestFree(world: World, label: Label, i: number): number {
-  const { p } = world;
-  let soonest = LATE;
-  for (const q of world.quarantinesOf[i] as number[]) {
-    const open = world.open.find((b) => b.quarantine === q && !label.placed[b.wishes[0] as number]);
-    const from = Math.min(label.free[q] as number, open?.boughtOn ?? LATE);
-    soonest = Math.min(soonest, from + (p.quarantines[q] as Problem['quarantines'][number]).clockDays);
-  }
-  return soonest;
-}
 
 /** The first day a batch could be released on, as far as it hangs on nothing else of its event. */
 export function soonestOf(world: World, label: Label, b: Batch): number {

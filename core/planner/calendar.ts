@@ -19,6 +19,8 @@ export interface Calendar {
   lastBuyUpTo: (day: number) => number;
   months: readonly { from: number; to: number }[];
   quarantines: readonly StayCalendar[];
+  /** The first day from one on that some quarantine may release on; past the horizon where there is none. */
+  releaseFrom: (day: number) => number;
 }
 
 export interface StayCalendar {
@@ -28,6 +30,8 @@ export interface StayCalendar {
   buyMost: (release: number) => number;
   /** The earliest purchase without an absent day until a release; of a bare quarantine only. */
   buyLeast: (release: number) => number;
+  /** The first release of what is bought on a day or later; past the horizon where there is none. */
+  firstOut: (free: number) => number;
 }
 
 export function calendarOf(p: Problem): Calendar {
@@ -39,32 +43,50 @@ export function calendarOf(p: Problem): Calendar {
     if (!isShut(p, day) && isShopDay(p, day)) last = day;
     lastBuy[i] = last;
   }
+  const lastBuyUpTo = (day: number) =>
+    day < p.today ? p.today - 1 : (lastBuy[Math.min(day, end - 1) - p.today] as number);
+  const quarantines = p.quarantines.map((q) => stayCalendar(p, q, end, lastBuyUpTo));
+  const release = new Int32Array(span);
+  for (let i = span - 1, next = NEVER; i >= 0; i--) {
+    if (quarantines.some((q) => q.releaseAllowed(p.today + i))) next = p.today + i;
+    release[i] = next;
+  }
   return {
     end,
-    lastBuyUpTo: (day) =>
-      day < p.today ? p.today - 1 : (lastBuy[Math.min(day, end - 1) - p.today] as number),
+    lastBuyUpTo,
     months: monthsOf(p.today, end),
-    quarantines: p.quarantines.map((q) => stayCalendar(p, q, end)),
+    quarantines,
+    releaseFrom: (day) => (day < end ? (release[Math.max(0, day - p.today)] as number) : NEVER),
   };
 }
 
-function stayCalendar(p: Problem, q: QuarantineWater, end: number): StayCalendar {
+function stayCalendar(
+  p: Problem,
+  q: QuarantineWater,
+  end: number,
+  lastBuyUpTo: (day: number) => number,
+): StayCalendar {
   const span = end - p.today;
   const allowed = new Uint8Array(span);
   const most = new Int32Array(span);
   const least = new Int32Array(span);
-  for (let i = 0; i < span; i++) {
+  const out = new Int32Array(span).fill(NEVER);
+  for (let i = 0, free = 0; i < span; i++) {
     const day = p.today + i;
     const tests = q.testsPresent && TEST_DAYS.some((after) => isAbsent(p, day + after));
     allowed[i] = isShut(p, day) || tests ? 0 : 1;
     most[i] = q.bare === false ? countedBack(p, day, q.clockDays) : day - q.clockDays;
     least[i] = q.bare === true ? afterAbsence(p, day) : -NEVER;
+    if (allowed[i] === 0) continue;
+    const buy = lastBuyUpTo(Math.min(most[i] as number, day));
+    if (buy >= (least[i] as number)) for (; free <= buy - p.today; free++) out[free] = day;
   }
   return {
     capacity: capacityOf(q),
     releaseAllowed: (day) => allowed[day - p.today] === 1,
     buyMost: (day) => most[day - p.today] as number,
     buyLeast: (day) => least[day - p.today] as number,
+    firstOut: (free) => (free < end ? (out[Math.max(0, free - p.today)] as number) : NEVER),
   };
 }
 

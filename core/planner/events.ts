@@ -1,5 +1,5 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each. */
-import { soonestOf, surelyPlaced } from './bounds';
+import { type Prospect, soonestOf } from './bounds';
 import { type Calendar } from './calendar';
 import { type Problem, SLACK, type Wish } from './problem';
 import { type Batch, BITS, LATE, type Label, type World, batchOf, enteredBy, isCrew } from './world';
@@ -11,7 +11,7 @@ const FEW_TOGETHER = 3;
 export function* eventsOf(
   world: World,
   label: Label,
-  left: readonly number[],
+  { left, sure }: Prospect,
   few: boolean,
   all: boolean,
   latest: number,
@@ -20,7 +20,7 @@ export function* eventsOf(
   const whole = enteredBy(world, label.days, label.sums, LATE);
   const most = Math.max(2 * whole, p.firstStepMgN) - whole + SLACK;
   // With cleaners still to come no fish can come first.
-  const crewFirst = all && surelyPlaced(world, label, left).some((i) => isCrew(p.wishes[i] as Wish));
+  const crewFirst = all && sure.some((i) => isCrew(p.wishes[i] as Wish));
   const now = crewFirst ? left.filter((i) => (p.wishes[i] as Wish).line !== 'fish') : left;
   const batches = p.quarantines.map((_, q) =>
     batchesIn(world, label, now, q, most, few).filter((b) => soonestOf(world, label, b) <= latest),

@@ -2,7 +2,7 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { batchesAtLeast, isHopeless, lastAtLeast, mostPlaced, possible, surelyPlaced } from './bounds';
+import { batchesAtLeast, isHopeless, lastAtLeast, type Prospect, prospectOf } from './bounds';
 import { atEarliest, buysFor } from './days';
 import { eventsOf } from './events';
 import { Heap, Kept } from './kept';
@@ -25,14 +25,14 @@ export interface Found {
 function* after(
   world: World,
   label: Label,
-  left: readonly number[],
+  prospect: Prospect,
   few: boolean,
   best: Worth | null,
 ): Generator<Label> {
-  // Where only a plan with all that are left is as good, one that ends later is not.
-  const all = best !== null && mostPlaced(world, label, left).every((n, i) => n === best.placed[i]);
+  // Where only a plan that places the most is as good, one that ends later is not.
+  const all = best !== null && prospect.most.every((n, i) => n === best.placed[i]);
   const latest = all ? best.last : LATE;
-  for (const event of eventsOf(world, label, left, few, all, latest))
+  for (const event of eventsOf(world, label, prospect, few, all, latest))
     yield* atEarliest(world, label, event, latest, few);
 }
 
@@ -58,12 +58,12 @@ function stepsOf(world: World, label: Label): Step[] {
 export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn: () => boolean }): Found {
   const world = worldOf(p);
   const root = start(world);
-  const rootLeft = possible(world, root);
   let best: Label = root;
   const consider = (label: Label) => {
     if (compareWorth(label.worth, best.worth) < 0) best = label;
   };
   beam(world, root, o.width, !o.exact || p.budget !== null, o.mayGoOn, consider);
+  const hope = prospectOf(world, root);
   let proved = false;
   if (o.exact) proved = exhaust(world, root, () => best.worth, o.mayGoOn, consider);
   return {
@@ -71,8 +71,8 @@ export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn
     worth: best.worth,
     // What R6 turned down was left where it stood: a plan behind it may be as good.
     proved: proved && !world.ammonia.cut,
-    lastAtLeast: proved ? best.worth.last : lastAtLeast(world, root, rootLeft),
-    placedAtMost: proved ? best.worth.placed : mostPlaced(world, root, rootLeft),
+    lastAtLeast: proved ? best.worth.last : lastAtLeast(world, root, hope),
+    placedAtMost: proved ? best.worth.placed : [...hope.most],
   };
 }
 
@@ -85,33 +85,35 @@ function beam(
   mayGoOn: () => boolean,
   consider: (label: Label) => void,
 ): void {
-  const promise = (label: Label, left: readonly number[]) => ({
-    label,
-    most: mostPlaced(world, label, left),
-    last: lastAtLeast(world, label, left),
-    batches: label.worth.batches + batchesAtLeast(world, left),
-  });
+  const promise = (label: Label) => {
+    const prospect = prospectOf(world, label);
+    return {
+      label,
+      prospect,
+      last: lastAtLeast(world, label, prospect),
+      batches: label.worth.batches + batchesAtLeast(world, prospect.sure),
+    };
+  };
   type Promised = ReturnType<typeof promise>;
   const done = (x: Promised) => x.label.worth.placed.reduce((sum, n) => sum + n, 0);
   const better = (a: Promised, b: Promised): number => {
-    for (let i = 0; i < a.most.length; i++) {
-      const more = (b.most[i] as number) - (a.most[i] as number);
-      if (more !== 0) return more;
-    }
     return (
-      a.last - b.last || done(b) - done(a) || a.batches - b.batches || a.label.worth.sum - b.label.worth.sum
+      morePlaced(a.prospect, b.prospect) ||
+      a.last - b.last ||
+      done(b) - done(a) ||
+      a.batches - b.batches ||
+      a.label.worth.sum - b.label.worth.sum
     );
   };
-  let layer: Label[] = [root];
+  let layer: Promised[] = [promise(root)];
   while (layer.length > 0 && mayGoOn()) {
     const kept = new Kept(world);
     const next: Promised[] = [];
-    for (const label of layer) {
+    for (const { label, prospect } of layer) {
       if (!mayGoOn()) break;
-      const left = possible(world, label);
-      for (const child of after(world, label, left, few, null)) {
+      for (const child of after(world, label, prospect, few, null)) {
         consider(child);
-        if (kept.add(child)) next.push(promise(child, possible(world, child)));
+        if (kept.add(child)) next.push(promise(child));
       }
     }
     const alive = next.filter((x) => kept.has(x.label));
@@ -120,36 +122,37 @@ function beam(
     const chosen = new Set(alive.sort(better).slice(0, half));
     for (const x of [...alive].sort((a, b) => done(b) - done(a) || a.label.day - b.label.day).slice(0, half))
       chosen.add(x);
-    layer = [...chosen].map((x) => x.label);
+    layer = [...chosen];
   }
+}
+
+/** Below zero where of one more could be placed. */
+function morePlaced(a: Prospect, b: Prospect): number {
+  for (let i = 0; i < a.most.length; i++) {
+    const more = (b.most[i] as number) - (a.most[i] as number);
+    if (more !== 0) return more;
+  }
+  return 0;
 }
 
 /** A label with what may become of it. */
 interface Hopeful {
   label: Label;
-  left: readonly number[];
-  /** At most so many placed, by level, and no earlier last release. */
-  most: number[];
+  prospect: Prospect;
   last: number;
   done: number;
 }
 
-const hopeful = (world: World, label: Label, left: readonly number[]): Hopeful => ({
+const hopeful = (world: World, label: Label, prospect: Prospect): Hopeful => ({
   label,
-  left,
-  most: mostPlaced(world, label, left),
-  last: lastAtLeast(world, label, surelyPlaced(world, label, left)),
+  prospect,
+  last: lastAtLeast(world, label, prospect),
   done: label.worth.placed.reduce((sum, n) => sum + n, 0),
 });
 
 /** The most wishes first, then the soonest end; of those alike whatever is nearest to its end, so that whole plans are found early. */
-function moreHopeful(a: Hopeful, b: Hopeful): number {
-  for (let i = 0; i < a.most.length; i++) {
-    const more = (b.most[i] as number) - (a.most[i] as number);
-    if (more !== 0) return more;
-  }
-  return a.last - b.last || b.done - a.done || a.label.day - b.label.day;
-}
+const moreHopeful = (a: Hopeful, b: Hopeful): number =>
+  morePlaced(a.prospect, b.prospect) || a.last - b.last || b.done - a.done || a.label.day - b.label.day;
 
 /** All labels, the most hopeful first, but those that cannot lead to anything better. True where none is left. */
 function exhaust(
@@ -162,14 +165,14 @@ function exhaust(
   const kept = new Kept(world);
   const heap = new Heap<Hopeful>(moreHopeful);
   kept.add(root);
-  heap.push(hopeful(world, root, possible(world, root)));
+  heap.push(hopeful(world, root, prospectOf(world, root)));
   for (let next = heap.pop(); next; next = heap.pop()) {
     if (!mayGoOn()) return false;
-    const { label, left } = next;
-    if (!kept.has(label) || isHopeless(world, label, left, best())) continue;
-    for (const child of after(world, label, left, false, best())) {
+    const { label, prospect } = next;
+    if (!kept.has(label) || isHopeless(world, label, prospect, best())) continue;
+    for (const child of after(world, label, prospect, false, best())) {
       consider(child);
-      const then = possible(world, child);
+      const then = prospectOf(world, child);
       if (isHopeless(world, child, then, best())) continue;
       if (kept.add(child)) heap.push(hopeful(world, child, then));
     }

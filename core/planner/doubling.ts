@@ -1,0 +1,56 @@
+/** Whose load may ever enter (R5), as far as the order of those that enter goes (R7). */
+import { SLACK, type Wish } from './problem';
+import { enteredBy, isCrew, type Label, LATE, type World } from './world';
+
+/** Can one have been there thirty days before another? A fiercer fish comes no sooner than a gentler, no fish before a cleaner. */
+function mayBeBefore(before: Wish, w: Wish): boolean {
+  if (before.line !== 'fish') return true;
+  return w.line === 'fish' ? (before.temperament ?? 0) <= (w.temperament ?? 0) : !isCrew(w);
+}
+
+/** Is one there by the day on which another enters, if both are ever placed? */
+function mustBeThere(before: Wish, w: Wish): boolean {
+  if (w.line !== 'fish') return false;
+  return isCrew(before) || (before.line === 'fish' && (before.temperament ?? 0) < (w.temperament ?? 0));
+}
+
+/** Could a load ever enter: within the first step together with all that are surely there by then, or no more than all that could be there thirty days
+ *  before? @param pool all who could still enter */
+export type MayEnter = (i: number, pool: readonly number[], sure: readonly number[]) => boolean;
+
+/** More is there already than any of them brings. */
+export const ALWAYS: MayEnter = () => true;
+
+export function mayEnterAfter(world: World, label: Label): MayEnter {
+  const { wishes } = world.p;
+  const wish = (i: number) => wishes[i] as Wish;
+  const there = enteredBy(world, label.days, label.sums, LATE);
+  if (wishes.every((w, i) => label.placed[i] || w.loadMgN <= there + SLACK)) return ALWAYS;
+  const step = world.p.firstStepMgN - enteredBy(world, label.days, label.sums, label.day) + SLACK;
+  return (i, pool, sure) => {
+    const w = wish(i);
+    let together = w.loadMgN;
+    for (const k of sure) if (k !== i && mustBeThere(wish(k), w)) together += wish(k).loadMgN;
+    if (together <= step || w.loadMgN <= SLACK) return true;
+    let before = there + SLACK;
+    for (const k of pool)
+      if (k !== i && mayBeBefore(wish(k), w) && !(world.conflicts[i] as number[]).includes(k))
+        before += wish(k).loadMgN;
+    return w.loadMgN <= before;
+  };
+}
+
+/** Those who may enter: whoever cannot is there for nobody else either. */
+export function whoMayEnter(
+  mayEnter: MayEnter,
+  left: readonly number[],
+  sure: readonly number[],
+): readonly number[] {
+  if (mayEnter === ALWAYS) return left;
+  let pool = left;
+  for (;;) {
+    const next = pool.filter((i) => mayEnter(i, pool, sure));
+    if (next.length === pool.length) return pool;
+    pool = next;
+  }
+}

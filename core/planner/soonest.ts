@@ -1,0 +1,80 @@
+/** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
+import { DOUBLING_DAYS, type Problem, SLACK, type Wish } from './problem';
+import { isCrew, type Label, LATE, NONE, type World } from './world';
+
+/** By wish, the day from which it can enter in any plan that places all of those that are sure: its own age and quarantine, cleaners before the
+ *  first fish and the gentler before the fiercer (R7).
+ *  @param left all who could still be placed */
+export function enterFrom(
+  world: World,
+  label: Label,
+  left: readonly number[],
+  sure: readonly number[],
+): number[] {
+  const { p } = world;
+  const from = p.wishes.map(() => label.day);
+  for (const i of left) from[i] = Math.max(label.day, world.least[i] as number, soonestFree(world, label, i));
+  let crew = NONE;
+  const gentle: [number, number, number] = [NONE, NONE, NONE];
+  for (const i of sure) {
+    const w = p.wishes[i] as Wish;
+    if (isCrew(w)) crew = Math.max(crew, from[i] as number);
+    if (w.line === 'fish') {
+      const t = (w.temperament ?? 0) as 0 | 1 | 2;
+      gentle[t] = Math.max(gentle[t], from[i] as number);
+    }
+  }
+  for (const i of left) {
+    const w = p.wishes[i] as Wish;
+    if (w.line !== 'fish') continue;
+    const t = w.temperament ?? 0;
+    const others = Math.max(crew + 1, t > 0 ? gentle[0] : NONE, t > 1 ? gentle[1] : NONE);
+    from[i] = Math.max(from[i] as number, others);
+  }
+  return from;
+}
+
+/** The first day on which a wish could be out of a quarantine. */
+function soonestFree(world: World, label: Label, i: number): number {
+  let soonest = LATE;
+  for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, firstOut(world, label, q));
+  return soonest;
+}
+
+/** The first day on which a quarantine could release: what it holds, or what is bought for it next. */
+export function firstOut(world: World, label: Label, q: number): number {
+  const { p, calendar, open } = world;
+  const clock = (p.quarantines[q] as Problem['quarantines'][number]).clockDays;
+  let soonest = calendar.quarantines[q]?.firstOut(label.free[q] as number) ?? LATE;
+  for (const b of open)
+    if (b.quarantine === q && !label.placed[b.wishes[0] as number])
+      soonest = Math.min(soonest, (b.boughtOn as number) + clock);
+  return soonest;
+}
+
+/** The earliest day by which a load can have entered, were there only doubling (R5) and the day from which each can enter. */
+export type Reach = (load: number) => number;
+
+export function reachOf(world: World, label: Label, left: readonly number[], from: readonly number[]): Reach {
+  const { p } = world;
+  const now = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
+  const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
+  const coming = left.filter((i) => loadOf(i) > 0).sort((a, b) => (from[a] as number) - (from[b] as number));
+  const allThere = (load: number): number => {
+    let there = now;
+    for (const i of coming) {
+      there += loadOf(i);
+      if (there + SLACK >= load) return from[i] as number;
+    }
+    return LATE;
+  };
+  const reach = (load: number): number => {
+    if (load <= p.displayLoadMgN + SLACK || load <= 2 * SLACK) return NONE;
+    const at = label.sums.findIndex((s) => p.displayLoadMgN + s + SLACK >= load);
+    if (at >= 0) return label.days[at] as number;
+    const there = Math.max(label.day, allThere(load));
+    const half = load <= p.firstStepMgN + SLACK ? NONE : reach(load / 2 - SLACK) + DOUBLING_DAYS;
+    return world.calendar.releaseFrom(Math.max(there, half));
+  };
+  return reach;
+}
