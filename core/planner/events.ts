@@ -1,8 +1,8 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each. */
 import { type Prospect, soonestOf } from './bounds';
 import { type Calendar } from './calendar';
-import { type Problem, SLACK, type Wish } from './problem';
-import { type Batch, BITS, LATE, type Label, type World, batchOf, enteredBy, isCrew } from './world';
+import { isHeavy, type Problem, SLACK, type Wish } from './problem';
+import { type Batch, BITS, LATE, type Label, NONE, type World, batchOf, enteredBy, isCrew } from './world';
 
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;
@@ -32,11 +32,19 @@ export function* eventsOf(
       .sort((a, b) => a.loadMgN - b.loadMgN)
       .slice(0, few ? FEW_TOGETHER : undefined),
   );
+  const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
   for (let q = 0; q < batches.length; q++)
-    if (!twins || twins[q] === -1) for (const b of batches[q] as Batch[]) yield [b];
+    if (!twins || twins[q] === -1)
+      for (const b of batches[q] as Batch[]) if (leavesNobody(b.mask, b.fiercest)) yield [b];
   yield* together([], 0, 0);
 
-  function* together(chosen: Batch[], load: number, from: number): Generator<Batch[]> {
+  function* together(
+    chosen: Batch[],
+    load: number,
+    from: number,
+    mask = 0,
+    fiercest = NONE,
+  ): Generator<Batch[]> {
     for (let q = from; q < heavy.length; q++) {
       const twin = twins?.[q] ?? -1;
       const first = twin >= 0 ? chosen.find((c) => c.quarantine === twin) : undefined;
@@ -47,11 +55,28 @@ export function* eventsOf(
         if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
         if (chosen.some((c) => mayNotMeet(world, c, b))) continue;
         const next = [...chosen, b];
-        if (next.length > 1) yield next;
-        if (q + 1 < heavy.length && !(few && next.length > 1)) yield* together(next, load + b.loadMgN, q + 1);
+        const those = mask | b.mask;
+        const worst = Math.max(fiercest, b.fiercest);
+        if (next.length > 1 && leavesNobody(those, worst)) yield next;
+        if (q + 1 < heavy.length && !(few && next.length > 1))
+          yield* together(next, load + b.loadMgN, q + 1, those, worst);
       }
     }
   }
+}
+
+/** Does an event leave no gentler fish behind that must come, too (R7)? One with a load would have to be in the event itself.
+ *  @param sure those who must come */
+function gentlerFirst(world: World, sure: readonly number[]): (mask: number, fiercest: number) => boolean {
+  const { wishes } = world.p;
+  if (wishes.length > BITS) return () => true;
+  const before: [number, number, number] = [0, 0, 0];
+  for (const i of sure) {
+    const w = wishes[i] as Wish;
+    if (w.line !== 'fish' || !isHeavy(w.loadMgN)) continue;
+    for (let t = (w.temperament ?? 0) + 1; t <= 2; t++) before[t as 1 | 2] |= 1 << i;
+  }
+  return (mask, fiercest) => fiercest <= 0 || (before[fiercest as 1 | 2] & ~mask) === 0;
 }
 
 /** Two batches that share a wish, or hold two that may not live together. */
