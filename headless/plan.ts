@@ -73,7 +73,7 @@ type Input = z.infer<typeof planSchema>;
 
 /** With more wishes than are planned exactly, the time a plan takes where none is said, ms; a part of it is kept for the reasons. */
 const USUAL_MS = 5000;
-const SEARCH_SHARE = 0.75;
+const SEARCH_SHARE = 0.65;
 
 /** Names and days as they are written in the file. */
 const SAYING: PlanSaying = {

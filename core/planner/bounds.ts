@@ -1,7 +1,7 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type Calendar } from './calendar';
 import { type Problem, SLACK, type Wish, isHeavy } from './problem';
-import { ALWAYS, type MayEnter, mayEnterAfter, whoMayEnter } from './doubling';
+import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { enterFrom, firstOut, reachOf } from './soonest';
 import { type Batch, LATE, type Label, NONE, type World, type Worth, firstLoad } from './world';
 
@@ -11,7 +11,9 @@ function possible(world: World, label: Label): readonly number[] {
   const out: number[] = [];
   for (let i = 0; i < p.wishes.length; i++)
     if (!label.placed[i] && world.least[i] !== null && mayStill(world, label, i)) out.push(i);
-  return whoMayEnter(mayEnterAfter(world, label), out, []);
+  return world.rough
+    ? roughlyWhoMayEnter(world, label, out)
+    : whoMayEnter(mayEnterAfter(world, label), out, []);
 }
 
 function mayStill(world: World, label: Label, i: number): boolean {
@@ -225,6 +227,10 @@ function throughput(
 ): number {
   let last = NONE;
   let load = 0;
+  if (world.rough) {
+    for (const i of here) load += (world.p.wishes[i] as Wish).loadMgN;
+    return passedBy(staysOf(world, label, line), load);
+  }
   const late = [...here].sort((a, b) => (from[b] as number) - (from[a] as number));
   late.forEach((i, k) => {
     load += (world.p.wishes[i] as Wish).loadMgN;

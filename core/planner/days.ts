@@ -59,7 +59,7 @@ export function* atEarliest(
   const spans = spansOf(world, event, from, last);
   if (spans.length === 0) return;
   for (const [a, b] of spans) {
-    if (world.p.budget !== null) yield* paidFor(world, label, event, a, b, few);
+    if (world.p.budget !== null) yield* paidFor(world, label, event, a, b, latest, few);
     else {
       const fit = earliest(world, label, event, a, b);
       if (fit) yield labelAt(world, label, event, fit, label.ways);
@@ -74,6 +74,7 @@ function* paidFor(
   event: Event,
   from: number,
   to: number,
+  latest: number,
   few: boolean,
 ): Generator<Label> {
   const known: Paid[] = [];
@@ -85,9 +86,9 @@ function* paidFor(
     const fit = earliest(world, label, event, next, to);
     if (!fit) return;
     const after = labelAt(world, label, event, fit, []);
-    const wanted = wantedByMonth(world, after.placed, after.free);
+    const wanted = wantedByMonth(world, after.placed, after.free, latest);
     const open = event.batches.map((b) => monthsOf(world, label, b, fit.day, few ? FEW_WAYS : LATE));
-    const tried = waysToPay(world, label, event, open, seen, few);
+    const tried = waysToPay(world, label, event, open, seen, wanted, few);
     const ways = worthKeeping(world, after, wanted, tried, known).slice(0, few ? FEW_WAYS : undefined);
     seen = open;
     if (ways.length > 0) {
@@ -110,16 +111,19 @@ function monthsOf(world: World, label: Label, batch: Batch, day: number, most = 
 }
 
 /** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
- *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new */
+ *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new
+ *  @param wanted by month what those to come could spend in it */
 function waysToPay(
   world: World,
   label: Label,
   event: Event,
   open: readonly (readonly number[])[],
   seen: readonly (readonly number[])[] | null,
+  wanted: readonly number[],
   few: boolean,
 ): Paying[] {
-  const budget = world.p.budget as number;
+  const budget = (world.p.budget as number) + SLACK;
+  const price = event.batches.reduce((sum, b) => sum + b.price, 0);
   type Trying = Paying & { fresh: boolean };
   let ways: Trying[] = label.ways.map((before) => ({
     spent: before.spent,
@@ -127,26 +131,32 @@ function waysToPay(
     before,
     fresh: seen === null,
   }));
-  event.batches.forEach((batch, k) => {
+  for (let k = 0; k < event.batches.length; k++) {
+    const batch = event.batches[k] as Batch;
     if (batch.price === 0) {
       ways = ways.map((w) => ({ ...w, months: [...w.months, null] }));
-      return;
+      continue;
     }
+    const months = open[k] as readonly number[];
+    // A month that nobody to come could spend in costs them nothing.
+    const unwanted = months.filter((m) => wanted[m] === 0);
     const next = new Map<string, Trying>();
-    for (const m of open[k] as readonly number[]) {
-      const isNew = seen !== null && !(seen[k] as readonly number[]).includes(m);
-      for (const w of ways) {
+    // Nothing is proved without, and what is left out does not matter.
+    if (!world.mayGoOn()) return [];
+    for (const w of ways) {
+      const spare = unwanted.find((m) => (w.spent[m] as number) + price <= budget);
+      for (const m of spare === undefined ? months : [spare]) {
         const cost = (w.spent[m] as number) + batch.price;
-        if (cost > budget + SLACK) continue;
+        if (cost > budget) continue;
         const spent = [...w.spent];
         spent[m] = cost;
-        const fresh = w.fresh || isNew;
+        const fresh = w.fresh || (seen !== null && !(seen[k] as readonly number[]).includes(m));
         const key = `${fresh ? '+' : ''}${spent.join(' ')}`;
         if (!next.has(key)) next.set(key, { before: w.before, spent, months: [...w.months, m], fresh });
       }
     }
     ways = [...next.values()].slice(0, few ? FEW_WAYS : undefined);
-  });
+  }
   return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
 }
 

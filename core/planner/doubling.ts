@@ -25,7 +25,7 @@ export function mayEnterAfter(world: World, label: Label): MayEnter {
   const { wishes } = world.p;
   const wish = (i: number) => wishes[i] as Wish;
   const there = enteredBy(world, label.days, label.sums, LATE);
-  if (wishes.every((w, i) => label.placed[i] || w.loadMgN <= there + SLACK)) return ALWAYS;
+  if (world.rough || wishes.every((w, i) => label.placed[i] || w.loadMgN <= there + SLACK)) return ALWAYS;
   const step = world.p.firstStepMgN - enteredBy(world, label.days, label.sums, label.day) + SLACK;
   return (i, pool, sure) => {
     const w = wish(i);
@@ -38,6 +38,20 @@ export function mayEnterAfter(world: World, label: Label): MayEnter {
         before += wish(k).loadMgN;
     return w.loadMgN <= before;
   };
+}
+
+/** The same in one pass, without the order of the fish: for many wishes. */
+export function roughlyWhoMayEnter(world: World, label: Label, left: readonly number[]): readonly number[] {
+  const loadOf = (i: number) => (world.p.wishes[i] as Wish).loadMgN;
+  const step = world.p.firstStepMgN - enteredBy(world, label.days, label.sums, label.day);
+  let there = enteredBy(world, label.days, label.sums, LATE);
+  const reached = new Set<number>();
+  for (const i of [...left].sort((a, b) => loadOf(a) - loadOf(b))) {
+    if (loadOf(i) > Math.max(step, there) + SLACK) break;
+    there += loadOf(i);
+    reached.add(i);
+  }
+  return reached.size === left.length ? left : left.filter((i) => reached.has(i));
 }
 
 /** Those who may enter: whoever cannot is there for nobody else either. */

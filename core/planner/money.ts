@@ -18,9 +18,16 @@ export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
 }
 
 /** By month what those who are left could still spend in it: all whose quarantine is free by its end.
- *  @param free by quarantine, the first day on which may be bought again */
-export function wantedByMonth(world: World, placed: readonly boolean[], free: readonly number[]): number[] {
+ *  @param free by quarantine, the first day on which may be bought again
+ *  @param latest releases after it are of no use, and so is whatever is bought too late for it */
+export function wantedByMonth(
+  world: World,
+  placed: readonly boolean[],
+  free: readonly number[],
+  latest: number,
+): number[] {
   const { p, calendar } = world;
+  const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
   const lines = new Map<string, { wanted: number; from: number }>();
   p.quarantines.forEach((q, i) => {
     const line = lines.get(q.line);
@@ -33,7 +40,8 @@ export function wantedByMonth(world: World, placed: readonly boolean[], free: re
     if (line && !placed[i] && world.least[i] !== null) line.wanted += w.price;
   }
   const all = [...lines.values()];
-  return calendar.months.map(({ to }) => {
+  return calendar.months.map(({ from, to }) => {
+    if (from + clock > latest) return 0;
     let wanted = 0;
     for (const line of all) if (line.from <= to) wanted += line.wanted;
     return wanted;
@@ -95,7 +103,8 @@ export function worthKeeping(
   const costs = costsOf(world, key, placed);
   const kept: Paid[] = [];
   for (const paying of ways) {
-    const useful = paying.spent.map((spent) => {
+    const useful = paying.spent.map((spent, m) => {
+      if (wanted[m] === 0) return 0;
       const rest = Math.max(0, budget - spent);
       return costs === null ? rest : atMost(costs, rest);
     });

@@ -9,6 +9,7 @@ import {
   TODAY,
   worthOf,
 } from '../testing/plans';
+import { bestWithoutBounds, household } from '../testing/longPlans';
 import { stockingPlan, type Problem, type Wish } from '.';
 import { breachesOf } from './rules';
 import { bestPlan } from './search';
@@ -34,6 +35,24 @@ test.each([
   }
   expect(placed).toBeGreaterThan(CASES / 2);
 });
+
+test.each([
+  [5, null, 60],
+  [6, null, 60],
+  [4, 100, 12],
+] as const)(
+  '%i wishes over a year, %p a month: no bound cuts off anything better',
+  (wishes, budget, seeds) => {
+    for (let seed = 1; seed <= seeds; seed++) {
+      const p = household(wishes, seed, budget);
+      const found = whole(p);
+      const twin = bestWithoutBounds(p);
+      if (compareWorth(found.worth, twin) !== 0 || !found.proved)
+        throw new Error(`seed ${seed}: ${JSON.stringify({ found: found.worth, twin })}`);
+      expect(breachesOf(p, found.steps)).toEqual([]);
+    }
+  },
+);
 
 /** The gate ten days ahead, tests in absences allowed. */
 const problem = (wishes: Wish[], more: Partial<Problem> = {}): Problem => {

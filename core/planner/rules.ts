@@ -171,8 +171,12 @@ const ofCompany = (p: Problem, steps: readonly Step[]): Breach[] =>
 function ofBudget(p: Problem, steps: readonly Step[]): Breach[] {
   const { budget } = p;
   if (budget === null) return [];
-  return [...new Set(steps.map((s) => monthOf(s.buy)))].flatMap((month): Breach[] => {
-    const bought = steps.filter((s) => monthOf(s.buy) === month);
+  const byMonth = new Map<number, Step[]>();
+  for (const s of steps) {
+    const month = monthOf(s.buy);
+    byMonth.set(month, [...(byMonth.get(month) ?? []), s]);
+  }
+  return [...byMonth.values()].flatMap((bought): Breach[] => {
     const spent = bought.reduce((sum, s) => sum + wishOf(p, s).price, 0);
     return spent > budget + SLACK ? [{ rule: 'R10', wishes: bought.map((s) => s.wish) }] : [];
   });

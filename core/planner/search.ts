@@ -56,16 +56,16 @@ function stepsOf(world: World, label: Label): Step[] {
  *  @param o.exact false for many wishes: then only some batches are tried and nothing is proved
  *  @param o.mayGoOn asked now and then */
 export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn: () => boolean }): Found {
-  const world = worldOf(p);
+  const world = worldOf(p, !o.exact, o.mayGoOn);
   const root = start(world);
   let best: Label = root;
   const consider = (label: Label) => {
     if (compareWorth(label.worth, best.worth) < 0) best = label;
   };
-  beam(world, root, o.width, !o.exact || p.budget !== null, o.mayGoOn, consider);
+  beam(world, root, o.width, !o.exact || p.budget !== null, consider);
   const hope = prospectOf(world, root);
   let proved = false;
-  if (o.exact) proved = exhaust(world, root, () => best.worth, o.mayGoOn, consider);
+  if (o.exact) proved = exhaust(world, root, () => best.worth, consider);
   return {
     steps: stepsOf(world, best),
     worth: best.worth,
@@ -82,7 +82,6 @@ function beam(
   root: Label,
   width: number,
   few: boolean,
-  mayGoOn: () => boolean,
   consider: (label: Label) => void,
 ): void {
   const promise = (label: Label) => {
@@ -106,12 +105,12 @@ function beam(
     );
   };
   let layer: Promised[] = [promise(root)];
-  while (layer.length > 0 && mayGoOn()) {
+  while (layer.length > 0 && world.mayGoOn()) {
     const kept = new Kept(world);
     const next: Promised[] = [];
     for (const { label, prospect } of layer) {
-      if (!mayGoOn()) break;
       for (const child of after(world, label, prospect, few, null)) {
+        if (!world.mayGoOn()) return;
         consider(child);
         if (kept.add(child)) next.push(promise(child));
       }
@@ -141,6 +140,7 @@ interface Hopeful {
   prospect: Prospect;
   last: number;
   done: number;
+  taken: boolean;
 }
 
 const hopeful = (world: World, label: Label, prospect: Prospect): Hopeful => ({
@@ -148,34 +148,40 @@ const hopeful = (world: World, label: Label, prospect: Prospect): Hopeful => ({
   prospect,
   last: lastAtLeast(world, label, prospect),
   done: label.worth.placed.reduce((sum, n) => sum + n, 0),
+  taken: false,
 });
 
 /** The most wishes first, then the soonest end; of those alike whatever is nearest to its end, so that whole plans are found early. */
 const moreHopeful = (a: Hopeful, b: Hopeful): number =>
   morePlaced(a.prospect, b.prospect) || a.last - b.last || b.done - a.done || a.label.day - b.label.day;
 
+/** Whatever is nearest to its end among those of which the most may become: what it finds cuts off the rest. */
+const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
+  morePlaced(a.prospect, b.prospect) || b.done - a.done || a.last - b.last || a.label.day - b.label.day;
+
 /** All labels, the most hopeful first, but those that cannot lead to anything better. True where none is left. */
-function exhaust(
-  world: World,
-  root: Label,
-  best: () => Worth,
-  mayGoOn: () => boolean,
-  consider: (label: Label) => void,
-): boolean {
+function exhaust(world: World, root: Label, best: () => Worth, consider: (label: Label) => void): boolean {
   const kept = new Kept(world);
-  const heap = new Heap<Hopeful>(moreHopeful);
+  const hopes = [new Heap<Hopeful>(moreHopeful), new Heap<Hopeful>(nearerItsEnd)];
+  const push = (label: Label, prospect: Prospect) => {
+    const x = hopeful(world, label, prospect);
+    for (const heap of hopes) heap.push(x);
+  };
   kept.add(root);
-  heap.push(hopeful(world, root, prospectOf(world, root)));
-  for (let next = heap.pop(); next; next = heap.pop()) {
-    if (!mayGoOn()) return false;
-    const { label, prospect } = next;
-    if (!kept.has(label) || isHopeless(world, label, prospect, best())) continue;
+  push(root, prospectOf(world, root));
+  for (let turn = 0; ; turn++) {
+    const next = (hopes[turn % 2] as Heap<Hopeful>).pop();
+    if (!next) return true;
+    if (!world.mayGoOn()) return false;
+    const { label, prospect, taken } = next;
+    next.taken = true;
+    if (taken || !kept.has(label) || isHopeless(world, label, prospect, best())) continue;
     for (const child of after(world, label, prospect, false, best())) {
+      if (!world.mayGoOn()) return false;
       consider(child);
       const then = prospectOf(world, child);
       if (isHopeless(world, child, then, best())) continue;
-      if (kept.add(child)) heap.push(hopeful(world, child, then));
+      if (kept.add(child)) push(child, then);
     }
   }
-  return true;
 }

@@ -25,7 +25,7 @@ export function start(world: World): Label {
   const free = p.quarantines.map(() => p.today);
   const key = keyOf(placed);
   const paying: Paying[] = [{ spent, months: [], before: null }];
-  const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free);
+  const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free, LATE);
   const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
   return {
     placed,

@@ -109,9 +109,13 @@ export interface World {
   costs: Map<string, Float64Array | null>;
   /** Some quarantines are alike. */
   twins: boolean;
+  rough: boolean;
+  mayGoOn: () => boolean;
 }
 
-export function worldOf(p: Problem): World {
+/** @param rough for many wishes, of whom nothing is proved: bounds need not be sharp, only cheap
+ *  @param mayGoOn asked now and then; once it says no, what is found is not all there is */
+export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean): World {
   const set = p.fixed.flatMap((f): Step[] =>
     f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
   );
@@ -141,6 +145,8 @@ export function worldOf(p: Problem): World {
   const least = p.wishes.map((w) => earliestRelease(p, w));
   const world: World = {
     p,
+    rough,
+    mayGoOn,
     calendar: calendarOf(p),
     least,
     levels,

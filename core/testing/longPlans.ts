@@ -1,0 +1,98 @@
+/** Stocking problems of a year, and a twin of the search that knows no bounds: it builds every plan event by event, and drops only what is dominated.
+ *  For tests and benchmarks only. */
+import { atEarliest } from '../planner/days';
+import { eventsOf } from '../planner/events';
+import { Kept } from '../planner/kept';
+import type { Line, Problem, Wish } from '../planner/problem';
+import { start } from '../planner/start';
+import { compareWorth, LATE, type Label, type Worth, worldOf } from '../planner/world';
+import { seededRandom } from '../random';
+import { TODAY } from './plans';
+
+const LINES: readonly Line[] = ['fish', 'invertebrate', 'coral', 'anemone'];
+
+/** As a keeper would have it: fish in the main, two quarantines for them, one for each other line. */
+export function household(n: number, seed: number, budget: number | null): Problem {
+  const random = seededRandom(seed);
+  const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
+  return {
+    today: TODAY,
+    horizonDays: 400,
+    gate: TODAY + whole(0, 40),
+    coralGate: TODAY + whole(0, 60),
+    filled: TODAY - 40,
+    hasLid: true,
+    displayLoadMgN: whole(0, 4),
+    firstStepMgN: whole(3, 8),
+    settleDays: 7,
+    firstSettleDays: 14,
+    quarantines: LINES.flatMap((line) =>
+      Array.from({ length: line === 'fish' ? 2 : 1 }, (_, k) => ({
+        id: `${line}${k}`,
+        line,
+        netL: whole(40, 80),
+        clockDays: 28,
+        totalLimitMgN: 0.3,
+        bare: null,
+        testsPresent: true,
+      })),
+    ),
+    wishes: Array.from({ length: n }, (_, i): Wish => {
+      const line: Line =
+        random() < 0.6 ? 'fish' : random() < 0.6 ? 'invertebrate' : random() < 0.8 ? 'coral' : 'anemone';
+      return {
+        id: `w${i}`,
+        line,
+        loadMgN: line === 'fish' ? 1 + random() * 5 : random() * 2,
+        price: whole(5, 60),
+        priority: whole(1, 3),
+        temperament: line === 'fish' ? whole(0, 2) : null,
+        crew: line === 'invertebrate' && random() < 0.5,
+        needsTankDays: random() < 0.2 ? 180 : 0,
+        jumps: random() < 0.3,
+      };
+    }),
+    forbidden: random() < 0.5 ? [[0, 1]] : [],
+    away: random() < 0.5 ? [[TODAY + 60, TODAY + 70]] : [],
+    shopDays: random() < 0.5 ? [6] : [],
+    budget,
+    released: [],
+    fixed: [],
+  };
+}
+
+/** How good the best plan is, without any bound. */
+export function bestWithoutBounds(p: Problem): Worth {
+  const world = worldOf(p, false, () => true);
+  const root = start(world);
+  const kept = new Kept(world);
+  let best = root.worth;
+  const labels: Label[] = [root];
+  for (let label = labels.pop(); label; label = labels.pop()) {
+    if (label !== root && !kept.has(label)) continue;
+    const { placed } = label;
+    const left = placed.flatMap((done, i) => (done || world.least[i] === null ? [] : [i]));
+    for (const event of eventsOf(world, label, { left, most: [], sure: [] }, false, false, LATE))
+      for (const child of atEarliest(world, label, event, LATE, false)) {
+        if (!companyKept(world.conflicts, child) || !orderKept(p, child)) continue;
+        if (compareWorth(child.worth, best) < 0) best = child.worth;
+        if (kept.add(child)) labels.push(child);
+      }
+  }
+  return best;
+}
+
+const companyKept = (conflicts: readonly number[][], { placed }: Label): boolean =>
+  placed.every((in_, i) => !in_ || !(conflicts[i] as number[]).some((other) => placed[other]));
+
+/** R7, looked at afresh: a cleaner before every fish, the gentler no later than the fiercer. */
+function orderKept(p: Problem, label: Label): boolean {
+  const days: { w: Wish; day: number }[] = [];
+  for (let l: Label = label; l.parent; l = l.parent)
+    for (const b of l.batches) for (const i of b.wishes) days.push({ w: p.wishes[i] as Wish, day: l.day });
+  const fish = days.filter((d) => d.w.line === 'fish');
+  return (
+    days.every((c) => !(c.w.line === 'invertebrate' && c.w.crew) || fish.every((f) => c.day < f.day)) &&
+    fish.every((a) => fish.every((b) => (a.w.temperament ?? 0) >= (b.w.temperament ?? 0) || a.day <= b.day))
+  );
+}
