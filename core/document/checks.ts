@@ -1,6 +1,7 @@
 /** What checks the document: schemas, and files read and written. Apart from the rest, so that a screen that only shows things does
  *  not carry the checks along. */
 export {
+  brokenInTurn,
   brokenReferences,
   fileSchema,
   parseEntity,
@@ -9,6 +10,7 @@ export {
   writeDocument,
   writingDocument,
   canonicalText,
+  type Broken,
   type LoadResult,
   type Revision,
   type RevisionLookup,

@@ -127,6 +127,14 @@ export interface Broken {
 
 /** References that lead nowhere. */
 export function brokenReferences(doc: Document): Broken[] {
+  const looking = brokenInTurn(doc);
+  let step = looking.next();
+  while (!step.done) step = looking.next();
+  return step.value;
+}
+
+/** The same bit by bit, an entry of a long log at a time. */
+export function* brokenInTurn(doc: Document): Generator<void, Broken[]> {
   const broken: Broken[] = [];
   const need = (
     collection: CollectionName,
@@ -148,11 +156,12 @@ export function brokenReferences(doc: Document): Broken[] {
     }
   };
   for (const s of Object.values(doc.samples)) {
+    yield;
     need('samples', s.id, 'waterId', 'waters', s.waterId);
     s.readings.forEach((r, i) => {
-      need('samples', s.id, `readings[${i}].kitId`, 'kits', r.kitId);
-      const kit = doc.kits[r.kitId];
-      if (kit && kit.parameter !== r.parameter) {
+      const kit = Object.hasOwn(doc.kits, r.kitId) ? doc.kits[r.kitId] : undefined;
+      if (!kit) need('samples', s.id, `readings[${i}].kitId`, 'kits', r.kitId);
+      else if (kit.parameter !== r.parameter) {
         broken.push({
           collection: 'samples',
           id: s.id,
@@ -164,7 +173,10 @@ export function brokenReferences(doc: Document): Broken[] {
       }
     });
   }
-  for (const e of Object.values(doc.events)) need('events', e.id, 'waterId', 'waters', e.waterId);
+  for (const e of Object.values(doc.events)) {
+    yield;
+    need('events', e.id, 'waterId', 'waters', e.waterId);
+  }
   for (const w of Object.values(doc.waters)) {
     if (w.kind === 'display' && w.mixId !== undefined) need('waters', w.id, 'mixId', 'mixes', w.mixId);
     if (w.kind === 'quarantine')
@@ -217,6 +229,7 @@ export function brokenReferences(doc: Document): Broken[] {
       });
   for (const m of Object.values(doc.monitors)) need('monitors', m.id, 'waterId', 'waters', m.waterId);
   for (const d of Object.values(doc.monitorDays)) {
+    yield;
     need('monitorDays', d.id, 'waterId', 'waters', d.waterId);
     need('monitorDays', d.id, 'monitorId', 'monitors', d.monitorId);
   }

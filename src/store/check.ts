@@ -11,7 +11,8 @@ import {
 } from '../../core/document';
 // By path: the first screen needs no step of an older version.
 import { broughtUp, collectionsOf } from '../../core/document/migrations';
-import { brokenReferences, parseEntity } from '../../core/document/checks';
+import { brokenInTurn, parseEntity, type Broken } from '../../core/document/checks';
+import { PARTS_IN_TURN } from '../../core/document/schema/inTurn';
 import { ACTS, entryOf, entryText, FIRST } from './acts';
 import { ASIDE, entityKey, META, META_KEY } from './keys';
 import type { Aside, Opened, Stored } from './load';
@@ -36,6 +37,7 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
   const revisions = new Map<string, string>();
   const keys = new Map<string, string>();
   const read = await readEntries(stored, clock);
+  await eachInSlices(PARTS_IN_TURN, (part) => void part(), clock);
   const { aside } = read;
   const check = ({ collection, entity, from }: DocumentEntry) => {
     const problem = open(document, collection as CollectionName, entity, from);
@@ -48,7 +50,7 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
     }
   };
   await eachInSlices(broughtUp(read.entries, stored.version), check, clock);
-  aside.push(...dropBroken(document, keys, stored));
+  aside.push(...(await dropBroken(document, keys, stored, clock)));
   return { document, revisions, aside };
 }
 
@@ -56,7 +58,8 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
 async function readEntries({ entities, version }: Stored, clock: () => number): Promise<Read> {
   const known = new Set(collectionsOf(version));
   const read: Read = { entries: [], revisions: new Map(), aside: [] };
-  const readOne = ([key, raw]: [string, string]) => {
+  const readOne = (key: string) => {
+    const raw = entities[key] as string;
     const [, collection, id] = key.split('/');
     const bad = (why: string) => read.aside.push({ key, why, raw });
     if (collection === undefined || !known.has(collection) || !id) {
@@ -75,7 +78,7 @@ async function readEntries({ entities, version }: Stored, clock: () => number): 
       bad('is not readable as JSON');
     }
   };
-  await eachInSlices(Object.entries(entities), readOne, clock);
+  await eachInSlices(Object.keys(entities), readOne, clock);
   return read;
 }
 
@@ -88,9 +91,17 @@ export async function writeChecked(storage: Storage, stored: Stored, checked: Ch
 }
 
 /** What refers to something set aside cannot be shown either: repeat until all references hold. */
-function dropBroken(document: Document, keys: ReadonlyMap<string, string>, stored: Stored): Aside[] {
+async function dropBroken(
+  document: Document,
+  keys: ReadonlyMap<string, string>,
+  stored: Stored,
+  clock: () => number,
+): Promise<Aside[]> {
   const aside: Aside[] = [];
-  for (let broken = brokenReferences(document); broken.length > 0; broken = brokenReferences(document)) {
+  for (;;) {
+    const broken: Broken[] = [];
+    await eachInSlices(filling(broken, document), () => undefined, clock);
+    if (broken.length === 0) return aside;
     for (const { collection, id, fault } of broken) {
       if (!Object.hasOwn(document[collection], id)) continue;
       delete document[collection][id];
@@ -98,7 +109,10 @@ function dropBroken(document: Document, keys: ReadonlyMap<string, string>, store
       aside.push({ key, why: `${fault.path} ${fault.message}`, raw: stored.entities[key] ?? '' });
     }
   }
-  return aside;
+}
+
+function* filling(broken: Broken[], document: Document): Generator<void, void> {
+  broken.push(...(yield* brokenInTurn(document)));
 }
 
 export const movedAside = (aside: readonly Aside[]): Record<string, string | null> =>

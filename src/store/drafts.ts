@@ -1,12 +1,7 @@
 /** Stored drafts, checked; loaded apart from the first screen. */
 import type { Act } from './acts';
-import {
-  dropCountSchema,
-  keptForecastSchema,
-  sampleDraftSchema,
-  stepsSchema,
-  storedActSchema,
-} from './draftsSchema';
+import { storedActSchema } from './actSchema';
+import { dropCountSchema, keptForecastSchema, sampleDraftSchema, stepsSchema } from './draftsSchema';
 import { noDrafts, type DraftsState } from './draftsSlice';
 
 /** Drafts from stored entries; what cannot be read is dropped, a draft being only a convenience. */

@@ -1,7 +1,7 @@
 /** What a stored draft must look like. */
 import { z } from 'zod';
-import { COLLECTION_NAMES, VERSION } from '../../core/document';
-import { readingSchema } from '../../core/document/checks';
+// By path: the rest of what checks a document takes its time to make.
+import { readingSchema } from '../../core/document/schema/log';
 
 export const sampleDraftSchema = z.strictObject({
   readings: z.array(readingSchema),
@@ -84,24 +84,3 @@ export const keptForecastSchema = z
       .max(3),
   })
   .or(z.strictObject({ inputs: z.string().regex(/^[0-9a-f]{16}$/), cannotSay: z.literal(true) }));
-
-const entitySchema = z.looseObject({ id: z.string().min(1) }).nullable();
-/** An act that can be taken back; one of another version is of another form. */
-export const storedActSchema = z
-  .strictObject({
-    version: z.literal(VERSION),
-    id: z.string().min(1),
-    label: z.string(),
-    changes: z.array(
-      z.strictObject({
-        collection: z.enum(COLLECTION_NAMES),
-        id: z.string().min(1),
-        before: entitySchema,
-        after: entitySchema,
-      }),
-    ),
-    was: z.record(z.string(), z.string()),
-    elsewhere: z.record(z.string(), z.string()).optional(),
-    undone: z.boolean(),
-  })
-  .transform(({ version: _, ...act }) => act);

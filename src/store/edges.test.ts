@@ -291,9 +291,9 @@ describe('what storage holds', () => {
       globalThis.setTimeout = real;
       return n;
     };
-    // Three to read, three to check.
-    expect(await breaths(100)).toBe(6);
-    expect(await breaths(8)).toBe(2);
+    // Three to read, six parts of what they are checked by, three to check.
+    expect(await breaths(100)).toBe(12);
+    expect(await breaths(8)).toBe(5);
     expect(await breaths(0)).toBe(0);
   });
   test.each([
