@@ -16,4 +16,4 @@ export {
   type RevisionLookup,
   type Revisions,
 } from './file';
-export { columnSchema, equipmentSchema, kitSchema, readingSchema } from './schema';
+export { columnSchema, equipmentSchema, kitSchema } from './schema';

@@ -41,7 +41,7 @@ import { mappingSchema, photoSchema, cardSchema, tombstoneSchema } from './files
 
 export { columnSchema } from './files';
 export { equipmentSchema } from './upkeep';
-export { ammoniaProductSchema, kitSchema, readingSchema } from './log';
+export { ammoniaProductSchema, kitSchema } from './log';
 
 const settingsSchema = z.strictObject({
   id: z.literal('person'),

@@ -159,8 +159,21 @@ export function PlanDrawing(props: Props) {
                 </ChartText>
               </G>
             ))}
+            {/* All before the first name: they pass behind it. */}
             {bars.map(({ bar, y: top }) => (
-              <Batch key={bar.key} bar={bar} top={top} x={x} fromMs={fromMs} right={width} ground={ground} />
+              <Line
+                key={bar.key}
+                x1={x(Math.max(fromMs, bar.releaseMs))}
+                x2={x(Math.max(fromMs, bar.releaseMs))}
+                y1={ground + STRIP}
+                y2={top + BAR_Y}
+                stroke={roles.go}
+                strokeWidth={1.5}
+                strokeDasharray="2 4"
+              />
+            ))}
+            {bars.map(({ bar, y: top }) => (
+              <Batch key={bar.key} bar={bar} top={top} x={x} fromMs={fromMs} right={width} />
             ))}
           </Svg>
         ) : null}
@@ -206,14 +219,12 @@ function Batch({
   x,
   fromMs,
   right,
-  ground,
 }: {
   bar: PlanBar;
   top: number;
   x: Scale;
   fromMs: number;
   right: number;
-  ground: number;
 }) {
   const { roles } = useTheme();
   const y = top + BAR_Y;
@@ -228,16 +239,6 @@ function Batch({
   const { tried } = bar;
   return (
     <G>
-      <Line
-        x1={to}
-        x2={to}
-        y1={ground + STRIP}
-        y2={y}
-        stroke={roles.go}
-        strokeWidth={1.5}
-        strokeDasharray="2 4"
-      />
-      {/* The lines of other batches pass behind the name. */}
       <Rect
         x={late ? right - wide : from}
         y={y - 26}
