@@ -23,7 +23,9 @@ setup('the demo tanks as one’s own', async ({ page, context }) => {
   await page.goto('/water/pantry-cube/cycle/forecast');
   await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 60_000 });
   await page.goto('/water/pantry-cube');
-  await expect(page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ })).toBeVisible({
+    timeout: 60_000,
+  });
   await page.goto('/water/north-window/stock/add?species=green-chromis');
   await page.getByRole('textbox', { name: 'How many' }).fill('60');
   await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 60_000 });
