@@ -57,7 +57,7 @@ export function prospectOf(world: World, label: Label): Prospect {
     const count = here.length - paired.size / 2;
     // What is bought is paid for.
     if (world.p.budget !== null && world.levels[level] !== 0) {
-      const paid = paidFor(world, here, money);
+      const paid = paidFor(world, here, money, count);
       money -= paid.price;
       if (paid.count < count) {
         most[level]! += paid.count;
@@ -88,12 +88,16 @@ function besides(
 }
 
 /** The cheapest of some, as many as money is there for. */
-function paidFor(world: World, here: readonly number[], money: number): { count: number; price: number } {
+function paidFor(
+  world: World,
+  here: readonly number[],
+  money: number,
+  most: number,
+): { count: number; price: number } {
   const prices = here.map((i) => (world.p.wishes[i] as Wish).price).sort((a, b) => a - b);
   let count = 0;
   let price = 0;
-  while (count < prices.length && price + (prices[count] as number) <= money)
-    price += prices[count++] as number;
+  while (count < most && price + (prices[count] as number) <= money) price += prices[count++] as number;
   return { count, price };
 }
 

@@ -15,7 +15,7 @@ function mustBeThere(before: Wish, w: Wish): boolean {
 }
 
 /** Could a load ever enter: within the first step together with all that are surely there by then, or no more than all that could be there thirty days
- *  before? @param pool all who could still enter */
+ *  before? @param pool those who could be there */
 export type MayEnter = (i: number, pool: readonly number[], sure: readonly number[]) => boolean;
 
 /** More is there already than any of them brings. */
@@ -54,17 +54,17 @@ export function roughlyWhoMayEnter(world: World, label: Label, left: readonly nu
   return reached.size === left.length ? left : left.filter((i) => reached.has(i));
 }
 
-/** Those who may enter: whoever cannot is there for nobody else either. */
+/** Those who may enter: first those who need nobody, then those for whom enough can be there. */
 export function whoMayEnter(
   mayEnter: MayEnter,
   left: readonly number[],
   sure: readonly number[],
 ): readonly number[] {
   if (mayEnter === ALWAYS) return left;
-  let pool = left;
+  let reached: readonly number[] = [];
   for (;;) {
-    const next = pool.filter((i) => mayEnter(i, pool, sure));
-    if (next.length === pool.length) return pool;
-    pool = next;
+    const next = left.filter((i) => reached.includes(i) || mayEnter(i, reached, sure));
+    if (next.length === reached.length) return next;
+    reached = next;
   }
 }

@@ -258,13 +258,7 @@ function Told({ answer, what, name, value }: { answer: Ok; what: Derived; name: 
   const [open, setOpen] = useState(false);
   return (
     <View style={[styles.told, { borderColor: roles.hairline }]}>
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        aria-label={`${name}: ${value}. How it is worked out`}
-        onPress={() => setOpen(!open)}
-        style={styles.toldLine}
-      >
+      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.toldLine}>
         <Txt style={styles.toldName}>
           {`${name}  `}
           <Txt kind="small" tone="second" style={styles.how}>

@@ -55,26 +55,25 @@ function Dates({ water, gate, state }: { water: Display; gate: GateId | null; st
           tone="nitrite"
         >{`The ${s.what} reading of ${shortDay(s.atMs)} surprises: about ${s.expected} was expected. Before believing it, repeat the test; check the kit’s basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
-      <Link
-        href={`/water/${water.id}/cycle/forecast` as Href}
-        aria-label={`${said}. ${more} To the forecast`}
-        style={styles.link}
-      >
+      <Link href={`/water/${water.id}/cycle/forecast` as Href} style={styles.link}>
         <View style={likelyPlace}>
           <Txt kind="strong">
             {`${said}  `}
             {more ? null : <Txt style={styles.why}>why</Txt>}
           </Txt>
           {q.p50 !== null && q.p50 >= SOON ? (
-            <DateStrip
-              nowMs={atMs}
-              lowMs={at(q.p10 ?? 0)}
-              midMs={at(q.p50)}
-              highMs={q.p90 === null ? null : at(q.p90)}
-              summary={said}
-              midnight={localMidnight}
-              dayLabel={shortDay}
-            />
+            // It says again what stands above it.
+            <View aria-hidden>
+              <DateStrip
+                nowMs={atMs}
+                lowMs={at(q.p10 ?? 0)}
+                midMs={at(q.p50)}
+                highMs={q.p90 === null ? null : at(q.p90)}
+                summary={said}
+                midnight={localMidnight}
+                dayLabel={shortDay}
+              />
+            </View>
           ) : null}
           {more ? (
             <Txt kind="small" tone="second">
