@@ -73,7 +73,7 @@ export function* merging(a: Versioned, b: Versioned): Generator<number, Merged> 
       if (conflict) conflicts.push({ collection, id, ...conflict });
     }
   }
-  conflicts.push(...broughtBack(document, revisions, a, b));
+  for (const c of broughtBack(document, revisions, a, b)) conflicts.push(c);
   const [broken] = brokenReferences(document);
   if (broken) throw new Error(`${broken.fault.path} ${broken.fault.message}`);
   return { document, revisions, conflicts };

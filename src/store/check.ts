@@ -50,7 +50,7 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
     }
   };
   await eachInSlices(broughtUp(read.entries, stored.version), check, clock);
-  aside.push(...(await dropBroken(document, keys, stored, clock)));
+  for (const a of await dropBroken(document, keys, stored, clock)) aside.push(a);
   return { document, revisions, aside };
 }
 
@@ -111,8 +111,9 @@ async function dropBroken(
   }
 }
 
+/** One by one: more than a hundred thousand are too many arguments. */
 function* filling(broken: Broken[], document: Document): Generator<void, void> {
-  broken.push(...(yield* brokenInTurn(document)));
+  for (const b of yield* brokenInTurn(document)) broken.push(b);
 }
 
 export const movedAside = (aside: readonly Aside[]): Record<string, string | null> =>

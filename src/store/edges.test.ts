@@ -275,6 +275,23 @@ describe('what storage holds', () => {
     expect(aside[3]?.raw).toBe(entities['e/samples/s']);
     expect(document.samples).toEqual({});
   });
+  test('a log of years whose water is damaged goes aside whole, and nothing breaks over its length', async () => {
+    const readings = ['a', 'b', 'c', 'd', 'e'].map((kitId) => ({
+      parameter: 'ammonia',
+      kitId,
+      value: { kind: 'exact', value: 1 },
+    }));
+    const sample = { waterId: 'no', at: '2026-01-02T20:00:00.000Z', note: '', readings };
+    const entities = Object.fromEntries(
+      Array.from({ length: 25_000 }, (_, i) => [
+        entityKey('samples', `s${i}`),
+        JSON.stringify({ id: `s${i}`, ...sample }),
+      ]),
+    );
+    const { aside, document } = await checkEntries(stored(entities), () => 0);
+    expect(aside).toHaveLength(25_000);
+    expect(document.samples).toEqual({});
+  });
   test('a long check lets the page breathe, a short one does not wait', async () => {
     const entities = Object.fromEntries(
       ['a', 'b', 'c'].map((id) => [entityKey('kits', id), JSON.stringify({ ...kit, id })]),
