@@ -21,7 +21,7 @@ import { asksOf, clockOf, treatmentsOf } from '../quarantine';
 import { rejection, stageDue } from '../rodi';
 import { ASKS_FOR_DOSE, testsAhead, type Assessment } from '../readiness';
 import { remembered } from '../remembered';
-import { addDays, DAY_MS, daysBetween, type LocalTime } from '../time';
+import { addDays, compared, DAY_MS, daysBetween, type LocalTime } from '../time';
 import type { AgendaGroup, AgendaItem, AgendaSays } from './item';
 import { AGENDA } from './limits';
 
@@ -45,9 +45,7 @@ export function agendaOf(doc: Document, facts: AgendaFacts, untilDay: string): A
   ];
   return items
     .filter((i) => i.day <= untilDay && isWanted(doc, i, facts.nowMs))
-    .sort(
-      (a, b) => rank(a, today) - rank(b, today) || a.day.localeCompare(b.day) || a.key.localeCompare(b.key),
-    );
+    .sort((a, b) => rank(a, today) - rank(b, today) || compared(a.day, b.day) || compared(a.key, b.key));
 }
 
 /** Whether a water is in use: a quarantine or holding container may be closed. */
@@ -386,7 +384,7 @@ function ofPlan(doc: Document, water: Water, { nowMs }: AgendaFacts, today: stri
   if (water.kind !== 'display') return [];
   const last = Object.values(doc.plans)
     .filter((p) => p.waterId === water.id && Date.parse(p.at) <= nowMs)
-    .sort((a, b) => a.at.localeCompare(b.at))
+    .sort((a, b) => compared(a.at, b.at))
     .pop();
   const steps = (last?.steps ?? []).flatMap((s) => {
     const animal = doc.animals[s.animalId];

@@ -9,6 +9,7 @@ import { apartOf } from './company';
 import type { Finding } from './finding';
 import { additionWarnings, type AdditionForecast, type Warning } from './joining';
 import { membersOf, tankOf } from './member';
+import { compared } from '../time';
 
 export interface NextWish {
   animal: Animal;
@@ -30,7 +31,7 @@ export function nextWish(
 ): NextWish | null {
   const wishes = Object.values(doc.animals)
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
-    .sort((a, b) => (a.plannedDay ?? '9999').localeCompare(b.plannedDay ?? '9999'));
+    .sort((a, b) => compared(a.plannedDay ?? '9999', b.plannedDay ?? '9999'));
   const others = membersOf(doc, e.water).filter((m) => m.stage !== 'wish');
   for (const animal of wishes) {
     const species = speciesOf(doc, animal.speciesId);

@@ -2,6 +2,7 @@
 import { isNitrogen, kitExpired, nitrogenInterval, type Document } from '../document';
 import { photoText, valueText } from './numbers';
 import { guarded } from './read';
+import { compared } from '../time';
 
 export const COLUMNS = [
   'sample',
@@ -33,9 +34,7 @@ const UNITS: Partial<Record<string, string>> = {
 
 /** Every reading of every water, oldest first, cells as they stand under COLUMNS. */
 export function* readingRows(doc: Document): Generator<string[], void, undefined> {
-  const samples = Object.values(doc.samples).sort((a, b) =>
-    a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1,
-  );
+  const samples = Object.values(doc.samples).sort((a, b) => compared(a.at, b.at) || compared(a.id, b.id));
   for (const s of samples)
     for (const r of s.readings) {
       const kit = doc.kits[r.kitId];

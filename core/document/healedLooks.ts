@@ -1,5 +1,6 @@
 /** From version 5 on: a clear look after a sign said that it was gone. Now that is said in a word of its own. */
 import type { Entry } from './entry';
+import { compared } from '../time';
 
 /** As much of a look as tells. */
 interface LookShape {
@@ -26,7 +27,7 @@ export function healedLooks(entries: readonly Entry[]): Entry[] {
   });
   // A sign outweighs a clear look of the same day.
   const worst = (result: string) => (result === 'sign' ? 0 : 1);
-  looks.sort((a, b) => a.look.day.localeCompare(b.look.day) || worst(a.look.result) - worst(b.look.result));
+  looks.sort((a, b) => compared(a.look.day, b.look.day) || worst(a.look.result) - worst(b.look.result));
   const signOn = new Map<string, string>();
   const healed = new Set<Entry>();
   for (const { entry, look } of looks) {

@@ -2,6 +2,7 @@
 import { isIn } from './animals';
 import type { Animal, Document, Quarantine, RunWater, Water } from './types';
 import { WATER_KINDS } from './vocabulary';
+import { compared } from '../time';
 
 /** The time in use it is in, or was in last. @throws RangeError for a water without runs, which the schema does not allow. */
 export function lastRun(water: RunWater): RunWater['runs'][number] {
@@ -23,7 +24,6 @@ export function inOrder(waters: readonly Water[]): Water[] {
 }
 /** What has no start yet sorts behind every day. */
 const LAST = '9999-12-31';
-const compared = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** Quarantines that serve a display, those in use first. */
 export const quarantinesOf = (doc: Document, displayId: string): Quarantine[] =>

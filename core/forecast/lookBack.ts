@@ -1,13 +1,13 @@
 /** What was said of the date and when: how it moved, which entry moved it, and how far off it was in the end. */
 import type { Document, Edit, Said } from '../document';
-import { DAY_MS } from '../time';
+import { compared, DAY_MS } from '../time';
 import { TAKEN } from './limits';
 
 /** What was said of a water, day by day; where two tabs kept one each of the same day, the later. */
 export function saidOf(doc: Document, waterId: string): Said[] {
   const list = Object.values(doc.forecasts)
     .filter((s) => s.waterId === waterId)
-    .sort((a, b) => a.at.localeCompare(b.at));
+    .sort((a, b) => compared(a.at, b.at));
   return list.filter((s, i) => list[i + 1]?.day !== s.day);
 }
 

@@ -1,7 +1,7 @@
 /** What a device may send, and what becomes of it: hours of a day, each with how many readings it held, their mean and their span. */
 import { z } from 'zod';
 import { hoursFrom, hoursText, type MonitorDay, type MonitorHour } from '../document';
-import { DAY_MS, HOUR_MS } from '../time';
+import { compared, DAY_MS, HOUR_MS } from '../time';
 
 /** Free ammonia and total are different things and bear different names. A device's own pH stands beside them. */
 export type Monitored = MonitorDay['what'];
@@ -94,7 +94,7 @@ export function folded(
 export function hoursOf(days: readonly MonitorDay[], what: Monitored): { atMs: number; hour: MonitorHour }[] {
   return days
     .filter((d) => d.what === what)
-    .sort((a, b) => a.day.localeCompare(b.day))
+    .sort((a, b) => compared(a.day, b.day))
     .flatMap((d) =>
       hoursFrom(d.hours).flatMap((hour, h) =>
         hour ? [{ atMs: Date.parse(d.day) + h * HOUR_MS, hour }] : [],

@@ -18,7 +18,7 @@ import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesOf, type Species } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
-import { addDays, DAY_MS, dayNumber } from '../time';
+import { addDays, compared, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
 
@@ -219,7 +219,7 @@ function gateDay(
   if (Object.values(doc.animals).some((a) => isIn(a, display.id))) return today;
   const said = Object.values(doc.forecasts)
     .filter((f) => f.waterId === display.id)
-    .sort((a, b) => a.at.localeCompare(b.at))
+    .sort((a, b) => compared(a.at, b.at))
     .pop();
   const days = which === 'likely' ? said?.p50 : said?.p90;
   if (!said || days === null || days === undefined) return null;

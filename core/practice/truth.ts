@@ -5,7 +5,7 @@ import { seededRandom } from '../random';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesById } from '../species';
 import { dailyLoadMgN } from '../stocking';
-import { DAY_MS } from '../time';
+import { compared, DAY_MS } from '../time';
 import { fromMgNPerL, toMgNPerL } from '../units';
 import { netVolume } from '../volume';
 import type { Scenario } from './scenario';
@@ -130,7 +130,7 @@ function lived({ scenario, seed, doc, waterId, startMs, nowMs, watched, vessel }
   const events: Logged[] = Object.values(doc.events)
     .filter((e) => e.waterId === waterId && Date.parse(e.at) <= nowMs)
     .map((event) => ({ day: day(event.at), event }))
-    .sort((a, b) => a.day - b.day || a.event.id.localeCompare(b.event.id));
+    .sort((a, b) => a.day - b.day || compared(a.event.id, b.event.id));
   const mishaps = scenario.mishaps.filter((m) => !vessel || m.kind === 'signs').sort((a, b) => a.day - b.day);
   const until = Math.min(400, (nowMs - startMs) / DAY_MS);
   let [tempC, salinity, stuck, portions, overKill, hot] = [25, 35, false, 0, 0, 0];

@@ -2,7 +2,7 @@
  *  24 to 26 C; fewer only where it is 27 C or more all the time, and for a reason that is kept (science notes 8). */
 import { isIn, readingInterval, waterOf, type Animal, type Display, type Document } from '../document';
 import { speciesOf } from '../species';
-import { addDays, DAY_MS, daysBetween } from '../time';
+import { addDays, compared, DAY_MS, daysBetween } from '../time';
 import { QUARANTINE } from './limits';
 
 export interface Fallow {
@@ -73,7 +73,7 @@ export const outbreaksOf = (doc: Document, waterId: string, nowMs: number) =>
         ? [e]
         : [],
     )
-    .sort((a, b) => a.at.localeCompare(b.at));
+    .sort((a, b) => compared(a.at, b.at));
 
 /** Every temperature read in a span was warm enough, and none of its weeks went without one. */
 function stayedWarm(doc: Document, waterId: string, fromMs: number, untilMs: number): boolean {

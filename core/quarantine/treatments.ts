@@ -1,11 +1,12 @@
 /** What treatments mean for the clock, the filter and those who may ever live in the water. Nothing here proposes a medicine or a dose. */
 import { livingIn, type Document, type Quarantine, type Treatment, type Water } from '../document';
 import { speciesOf } from '../species';
+import { compared } from '../time';
 
 export const treatmentsOf = (doc: Document, waterId: string): Treatment[] =>
   Object.values(doc.treatments)
     .filter((t) => t.waterId === waterId)
-    .sort((a, b) => a.startDay.localeCompare(b.startDay));
+    .sort((a, b) => compared(a.startDay, b.startDay));
 
 /** Days that do not count: under a treatment that may hide signs, or under any where the person's school leaves treatment days out. */
 export function maskedBy(doc: Document, quarantine: Quarantine): (day: string) => boolean {

@@ -1,4 +1,5 @@
 export { addDays, dayFromNumber, dayHasBegun, dayNumber, daysBetween, isDay } from './calendar';
+export { compared } from './compared';
 export { dayOrder, type DayOrder } from './order';
 export { DAY_MS, HOUR_MS, MINUTE_MS } from './durations';
 export { UTC, type LocalTime } from './local';

@@ -1,8 +1,10 @@
 /** Stored drafts, checked; loaded apart from the first screen. */
+import { z } from 'zod';
 import type { Act } from './acts';
 import { storedActSchema } from './actSchema';
 import { dropCountSchema, keptForecastSchema, sampleDraftSchema, stepsSchema } from './draftsSchema';
 import { noDrafts, type DraftsState } from './draftsSlice';
+import { eachInSlices } from './slices';
 
 /** Drafts from stored entries; what cannot be read is dropped, a draft being only a convenience. */
 export function readDrafts(entries: Record<string, string>): DraftsState {
@@ -28,16 +30,24 @@ export function readDrafts(entries: Record<string, string>): DraftsState {
   return drafts;
 }
 
-/** Acts of before, the oldest first; what cannot be read is dropped: it can only no longer be taken back. */
-export function readActs(entries: Record<string, string>): { undo: Act[]; redo: Act[] } {
+/** What acts are checked by, each part made when it is first asked for. */
+const CHECKS_IN_TURN: readonly (() => unknown)[] = [() => z, () => storedActSchema];
+
+/** Acts of before, the oldest first; what cannot be read is dropped: it can only no longer be taken back. @param clock milliseconds from anywhere */
+export async function readActs(
+  entries: Record<string, string>,
+  clock: () => number,
+): Promise<{ undo: Act[]; redo: Act[] }> {
   const undo: Act[] = [];
   const redo: Act[] = [];
-  for (const key of Object.keys(entries).sort()) {
+  const readOne = (key: string) => {
     const parsed = storedActSchema.safeParse(asJson(entries[key] ?? ''));
-    if (!parsed.success) continue;
+    if (!parsed.success) return;
     const { undone, ...act } = parsed.data;
     (undone ? redo : undo).push(act as Act);
-  }
+  };
+  await eachInSlices(CHECKS_IN_TURN, (part) => void part(), clock);
+  await eachInSlices(Object.keys(entries).sort(), readOne, clock);
   // The act undone last is the first to be done again.
   return { undo, redo: redo.reverse() };
 }

@@ -2,6 +2,7 @@
 import type { SaidPlan } from '../../core/document';
 import { commit, type Thunk } from './store';
 import { localDay } from './time';
+import { compared } from '../../core/time';
 
 /** As many days of plans as are looked back on. */
 const KEPT_DAYS = 14;
@@ -9,7 +10,7 @@ const KEPT_DAYS = 14;
 const ofWater = (plans: Record<string, SaidPlan>, waterId: string): SaidPlan[] =>
   Object.values(plans)
     .filter((p) => p.waterId === waterId)
-    .sort((a, b) => a.at.localeCompare(b.at));
+    .sort((a, b) => compared(a.at, b.at));
 
 /** The newest plan of an earlier day. */
 export const planBefore = (

@@ -156,9 +156,9 @@ async function openDrafts({ store, storage }: MadeStore, stored: Stored, whenIdl
   await whenIdle();
   const { readActs, readDrafts } = await import('./drafts');
   store.dispatch(draftsOpened(readDrafts(stored.drafts)));
-  // What acts are checked by is large: it is made ready in a task of its own.
   await whenIdle();
-  store.dispatch(actsOpened(readActs(await storage.entries(ACTS))));
+  const acts = await readActs(await storage.entries(ACTS), () => performance.now());
+  store.dispatch(actsOpened(acts));
 }
 
 /** The check of what was opened unchecked. What fails it leaves the document and goes aside, unless it was changed since. */

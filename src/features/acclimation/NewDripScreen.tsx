@@ -1,4 +1,4 @@
-import { MINUTE_MS } from '../../../core/time';
+import { compared, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { BAG_WAYS, isIn, placeOf, type Drip, type Purchase, type Water } from '../../../core/document';
@@ -33,7 +33,7 @@ export function NewDripScreen() {
 const bagOf = (purchases: readonly Purchase[], asked: readonly string[]): Partial<Purchase['bag']> =>
   purchases
     .filter((p) => p.animalIds.some((id) => asked.includes(id)))
-    .sort((a, b) => a.at.localeCompare(b.at))
+    .sort((a, b) => compared(a.at, b.at))
     .pop()?.bag ?? {};
 
 /** What came in the bag, what is in the tank, how fast it drips: and from that how long. */

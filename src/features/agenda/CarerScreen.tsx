@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { carerNote, leavingDays, type Away, type CarerNote } from '../../../core/absence';
 import type { Display, Document } from '../../../core/document';
-import { MINUTE_MS } from '../../../core/time';
+import { compared, MINUTE_MS } from '../../../core/time';
 import { BEFORE_WORDS, carerWords, noteLead, noteTitle } from '../../../core/words/carer';
 import {
   commit,
@@ -25,7 +25,7 @@ export function CarerScreen() {
 function awayOf(doc: Document, water: Display, id: string, nowMs: number): Away | undefined {
   const all = Object.values(doc.events)
     .filter((e): e is Away => e.kind === 'away' && e.waterId === water.id && Date.parse(e.until) > nowMs)
-    .sort((a, b) => a.at.localeCompare(b.at));
+    .sort((a, b) => compared(a.at, b.at));
   return all.find((e) => e.id === id) ?? all[0];
 }
 

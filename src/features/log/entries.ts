@@ -8,6 +8,7 @@ import {
   type WaterEvent,
 } from '../../../core/document';
 import { remembered } from '../../../core/remembered';
+import { compared } from '../../../core/time';
 
 export type Entry =
   | { kind: 'sample'; at: string; sample: Sample }
@@ -26,7 +27,7 @@ export const keyOf = (e: Entry): string =>
         ? `look ${e.look.id}`
         : `move ${e.animal.id} ${e.move}`;
 
-const byNewest = (a: Entry, b: Entry): number => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0);
+const byNewest = (a: Entry, b: Entry): number => compared(b.at, a.at);
 /** Entries of a collection by water, sorted once as long as the collection stands. */
 const perWater = <T>(entries: (e: T, waterId: string) => Entry[]) =>
   remembered((list: Record<string, T>) => {

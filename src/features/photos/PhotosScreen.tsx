@@ -9,6 +9,7 @@ import { WithWater } from '../shell';
 import { kept, PickPhoto, Picture } from '../shell/photos';
 import { Compare } from './Compare';
 import { megabytes, photosOf, stripsOf, subjects, thinnedOut } from './model';
+import { compared } from '../../../core/time';
 
 export function PhotosScreen() {
   return <WithWater>{(water) => <Photos key={water.id} water={water} />}</WithWater>;
@@ -24,7 +25,7 @@ function Photos({ water }: { water: Water }) {
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const turn = (id: string) =>
     setChosen(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id].slice(-2));
-  const looked = chosen.flatMap((id) => doc.photos[id] ?? []).sort((a, b) => a.at.localeCompare(b.at));
+  const looked = chosen.flatMap((id) => doc.photos[id] ?? []).sort((a, b) => compared(a.at, b.at));
   const add = <NewPhoto water={water} doc={doc} />;
   const bytes = photos.reduce((sum, p) => sum + p.bytes, 0);
   return (

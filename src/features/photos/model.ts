@@ -1,12 +1,13 @@
 /** Pictures as plain data: strips by what they show, and what a picture may be of. */
 import { isIn, placeOf, type Document, type Photo } from '../../../core/document';
 import { animalWords } from '../../../core/words';
+import { compared } from '../../../core/time';
 
 /** Pictures of a water, newest first. */
 export const photosOf = (doc: Document, waterId: string): Photo[] =>
   Object.values(doc.photos)
     .filter((p) => p.waterId === waterId)
-    .sort((a, b) => b.at.localeCompare(a.at));
+    .sort((a, b) => compared(b.at, a.at));
 
 export interface Strip {
   key: string;

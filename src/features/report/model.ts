@@ -14,7 +14,7 @@ import {
 } from '../../../core/document';
 import type { Point, WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
-import { DAY_MS } from '../../../core/time';
+import { compared, DAY_MS } from '../../../core/time';
 import { formatDecimal, showQuantity } from '../../../core/units';
 import {
   animalWords,
@@ -181,7 +181,7 @@ const arrivals = ({ doc, water, words }: ReportFacts): SheetPart => ({
   title: 'Arrivals',
   lines: Object.values(doc.purchases)
     .filter((p) => p.waterId === water.id)
-    .sort((a, b) => b.at.localeCompare(a.at))
+    .sort((a, b) => compared(b.at, a.at))
     .slice(0, 10)
     .map((p) => {
       const came = p.animalIds.flatMap((id) => (doc.animals[id] ? [animalWords(doc, doc.animals[id])] : []));

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ComponentType, type ReactElement } from 'react';
+import { startTransition, useEffect, useState, type ComponentType, type ReactElement } from 'react';
 import { View } from 'react-native';
 import { Button, Empty, Screen } from '../../ui';
 import { Boundary } from './Boundary';
@@ -29,7 +29,8 @@ export function screen(fetchCode: Fetch): ComponentType & { prefetch: () => void
       if (state.kind !== 'waiting') return;
       let wanted = true;
       come().then(
-        (Fetched) => wanted && setState({ kind: 'here', Screen: Fetched }),
+        // Drawn in slices: a whole screen in one piece would hold up the first finger on it.
+        (Fetched) => wanted && startTransition(() => setState({ kind: 'here', Screen: Fetched })),
         () => wanted && setState({ kind: 'unreachable' }),
       );
       return () => {
@@ -75,7 +76,7 @@ export function part<Props extends object>(
         .then(
           (code) => {
             here = code;
-            if (wanted) setFetched(() => code);
+            if (wanted) startTransition(() => setFetched(() => code));
           },
           () => undefined,
         );

@@ -1,4 +1,4 @@
-import { MINUTE_MS } from '../../../core/time';
+import { compared, MINUTE_MS } from '../../../core/time';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -89,7 +89,7 @@ function Stock({ water }: { water: Display }) {
         : 'No room yet';
   const purchases = Object.values(doc.purchases)
     .filter((p) => p.waterId === water.id)
-    .sort((a, b) => b.at.localeCompare(a.at));
+    .sort((a, b) => compared(b.at, a.at));
   const watched = new Set(serving.map((q) => q.id));
   const elsewhere = (a: Animal): boolean => {
     const at = waterOf(placeOf(a));

@@ -39,8 +39,9 @@ function useLikely(water: Display, gate: GateId | null, now: number): LikelyStat
 
 /** When the gate is likely to open, as a line of days and in words. */
 function Dates({ water, gate, state }: { water: Display; gate: GateId | null; state: LikelyState }) {
-  const now = state.kind === 'said' ? state.likely.atMs : 0;
-  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  const animalsIn = useAppSelector(
+    (s) => state.kind === 'said' && selectEvidence(s, water.id, state.likely.atMs).residents.length > 0,
+  );
   if (state.kind === 'off') return null;
   if (state.kind === 'working') return <WorkingOut />;
   const { atMs } = state.likely;
