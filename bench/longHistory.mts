@@ -1,5 +1,5 @@
 /** Measures with many readings in store: opening the log, saving a sample, filtering the history, opening a chart and
- *  panning it, exporting. 30,000 readings, or as many as the second argument says; as samples, or with `hours` as a
+ *  panning it, exporting, merging another device's file. 30,000 readings, or as many as the second argument says; as samples, or with `hours` as a
  *  device's hours. Prints the longest main-thread task of each after the first paint, the frames of
  *  the pan, and how large the file is. */
 import { statSync } from 'node:fs';
@@ -191,14 +191,39 @@ await report('agenda opens');
 await page.goto(`${base}/files`);
 await page.getByRole('heading', { level: 1 }).waitFor();
 await report('files open');
+const exported: string[] = [];
 for (const label of ['Export everything', 'The same as a zip, with tables and photos']) {
   const start = Date.now();
   const file = page.waitForEvent('download', { timeout: 120_000 });
   await page.getByRole('button', { name: label }).click();
-  const { size } = statSync(await (await file).path());
-  console.log(`${label}: ${(size / 1e6).toFixed(1)} MB in ${((Date.now() - start) / 1000).toFixed(1)} s`);
+  const path = await (await file).path();
+  exported.push(path);
+  console.log(
+    `${label}: ${(statSync(path).size / 1e6).toFixed(1)} MB in ${((Date.now() - start) / 1000).toFixed(1)} s`,
+  );
   await report(label);
 }
+// The same as another device's: what was saved since is here, the rest is in both.
+await page.goto(`${base}/water/pantry-cube/log`);
+await page.getByRole('button', { name: 'ammonia 0', exact: true }).click();
+await page.getByRole('button', { name: /^Save / }).click();
+await page.waitForURL((url) => !url.pathname.endsWith('/log'));
+await page.goto(`${base}/files`);
+await page.getByRole('heading', { level: 1 }).waitFor();
+await report('files open');
+const chosenMs = Date.now();
+await page
+  .getByLabel('File to import')
+  // By its path: the bytes themselves would be unpacked in the page.
+  .setInputFiles(exported[0] ?? '');
+await page.getByRole('button', { name: 'Take both together' }).waitFor({ timeout: 120_000 });
+console.log(`another device's file read and compared in ${((Date.now() - chosenMs) / 1000).toFixed(1)} s`);
+await report('file read and compared');
+const takenMs = Date.now();
+await page.getByRole('button', { name: 'Take both together' }).click();
+await page.waitForURL(/\/waters$/, { timeout: 120_000 });
+console.log(`both taken together in ${((Date.now() - takenMs) / 1000).toFixed(1)} s`);
+await report('both taken together');
 await browser.close();
 server.close();
 process.exit(0);

@@ -8,7 +8,7 @@ import {
   type CollectionName,
   type Document,
 } from '../document';
-import { brokenReferences, canonicalText, type Revision, type Revisions } from '../document/checks';
+import { brokenInTurn, canonicalText, type Revision, type Revisions } from '../document/checks';
 import { TAKEN } from '../document/limits';
 import { tombstoneId } from './tombstone';
 
@@ -50,19 +50,16 @@ interface Settled {
   conflict: Omit<Conflict, 'collection' | 'id'> | null;
 }
 
-/** Entities settled between two words of progress. */
-const STRIDE = 500;
-
-/** Merges in slices: yields how much is done, 0 to 1, so that a page can breathe between.
+/** Merges bit by bit, so that a page can breathe between.
  *  @throws Error where what stands in both does not fit together: a reading of one kit in one, the kit made another's in the other */
-export function* merging(a: Versioned, b: Versioned): Generator<number, Merged> {
+export function* merging(a: Versioned, b: Versioned): Generator<void, Merged> {
   const document = emptyDocument();
   const revisions = new Map<string, Revision>();
   const conflicts: Conflict[] = [];
-  for (const [n, collection] of COLLECTION_NAMES.entries()) {
+  for (const collection of COLLECTION_NAMES) {
     if (collection === 'tombstones') continue;
-    for (const [i, id] of idsOf(a, b, collection).entries()) {
-      if (i % STRIDE === STRIDE - 1) yield n / COLLECTION_NAMES.length;
+    for (const id of idsOf(a, b, collection)) {
+      yield;
       const { entity, tombstone, revision, conflict } = settle(
         sideOf(a, collection, id),
         sideOf(b, collection, id),
@@ -73,8 +70,8 @@ export function* merging(a: Versioned, b: Versioned): Generator<number, Merged> 
       if (conflict) conflicts.push({ collection, id, ...conflict });
     }
   }
-  for (const c of broughtBack(document, revisions, a, b)) conflicts.push(c);
-  const [broken] = brokenReferences(document);
+  for (const c of yield* broughtBack(document, revisions, a, b)) conflicts.push(c);
+  const [broken] = yield* brokenInTurn(document);
   if (broken) throw new Error(`${broken.fault.path} ${broken.fault.message}`);
   return { document, revisions, conflicts };
 }
@@ -183,15 +180,15 @@ function laterTombstone(a: Tombstone | null, b: Tombstone | null): Tombstone | n
 }
 
 /** Whatever was deleted in one and is referred to in the other comes back, until nothing is missing. */
-function broughtBack(
+function* broughtBack(
   document: Document,
   revisions: Map<string, Revision>,
   a: Versioned,
   b: Versioned,
-): Conflict[] {
+): Generator<void, Conflict[]> {
   const conflicts: Conflict[] = [];
   for (;;) {
-    const missing = missingOf(document);
+    const missing = yield* missingOf(document);
     if (missing.length === 0) return conflicts;
     let found = false;
     for (const { collection, id } of missing) {
@@ -212,9 +209,9 @@ function broughtBack(
 }
 
 /** What is referred to and not there. */
-function missingOf(document: Document): { collection: CollectionName; id: string }[] {
+function* missingOf(document: Document): Generator<void, { collection: CollectionName; id: string }[]> {
   const missing = new Map<string, { collection: CollectionName; id: string }>();
-  for (const { target } of brokenReferences(document))
+  for (const { target } of yield* brokenInTurn(document))
     if (target) missing.set(`${target.collection}/${target.id}`, target);
   return [...missing.values()].sort((x, y) =>
     `${x.collection}/${x.id}` < `${y.collection}/${y.id}` ? -1 : 1,

@@ -1,4 +1,5 @@
 /** Every screen but the first with the way to its code, which is fetched when the screen is first wanted. Routes name screens from here. */
+import { sentence } from '../../core/words';
 import { part, screen } from './shell';
 
 /** Reminders of what is due, where the person has asked for them. */
@@ -72,6 +73,10 @@ export const SpeciesListScreen = screen(() =>
 export const SwitcherScreen = screen(() => import('./waters/SwitcherScreen').then((m) => m.SwitcherScreen));
 export const WaterToolScreen = screen(() => import('./bench/ToolScreen').then((m) => m.WaterToolScreen));
 
-/** Fetches the code of the places one tap away, so that the tap finds it there. */
-export const prefetchPlaces = (): void =>
+/** Fetches the code of the places one tap away, and makes the judgement's words ready where the page opened without them, so that the tap
+ *  finds both there. */
+export const prefetchPlaces = (): void => {
   [SampleScreen, CycleScreen, StockScreen, BenchScreen].forEach((place) => place.prefetch());
+  // Naming them is what makes them.
+  void sentence;
+};

@@ -1,5 +1,6 @@
 /** What can be taken back: acts as they are stored, and how an entity's revision tells whether one still can. */
 import type { AnyEntity, Change } from '../../core/document';
+import type { Revisions } from '../../core/document/checks';
 import { entityKey } from './keys';
 
 export interface Act {
@@ -74,6 +75,16 @@ const KEPT = 8;
 function lineage(actId: string, ...before: readonly string[]): string {
   const known = before.flatMap((r) => r.split(' ')).filter((r) => r !== ABSENT && r !== FIRST);
   return [...new Set([actId, ...known])].slice(0, KEPT).join(' ');
+}
+
+/** Of what an act changes, the revisions it had in the file it was taken from, by the keys of the storage. */
+export function elsewhereOf(changes: readonly Change[], revisions: Revisions): Record<string, string> {
+  const known: Record<string, string> = {};
+  for (const { collection, id } of changes) {
+    const revision = revisions.get(`${collection}/${id}`);
+    if (revision) known[entityKey(collection, id)] = revision.revisions.join(' ');
+  }
+  return known;
 }
 
 /** The steps of an act in one of its ways. */

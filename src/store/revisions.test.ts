@@ -2,7 +2,7 @@
 import { emptyDocument, STARTER_KITS } from '../../core/document';
 import { commit, makeStore, openStore, replaceDocument, undo } from './store';
 import { memoryStorage } from './storage';
-import { elsewhereOf, revisionsForFile } from './revisions';
+import { revisionsForFile } from './revisions';
 
 const quiet = { post: () => undefined, listen: () => undefined };
 const page = { hold: () => undefined, onHide: () => undefined, stamp: () => undefined, stamped: () => false };
@@ -52,7 +52,7 @@ test('a file in the place of what was here deletes nothing, and brings the revis
   await dispatch(commit('one', [{ put: 'kits', entity: kit }]));
   await dispatch(replaceDocument(emptyDocument(), 'File imported'));
   expect(doc().tombstones).toEqual({});
-  const elsewhere = elsewhereOf(new Map([[KEY, { revisions: ['there2', 'there1'], at: null }]]));
+  const elsewhere = new Map([[KEY, { revisions: ['there2', 'there1'], at: null }]]);
   await dispatch(
     replaceDocument({ ...emptyDocument(), kits: { [kit.id]: kit } }, 'File imported', elsewhere),
   );

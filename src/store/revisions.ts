@@ -1,7 +1,6 @@
 /** Revisions as they go out in files and come in again. */
 import type { Revision, RevisionLookup, Revisions } from '../../core/document/checks';
 import { actMoment, FIRST } from './acts';
-import { entityKey } from './keys';
 import type { Thunk } from './store';
 
 /** How an entity came to be; undefined where nothing is known of it. */
@@ -25,12 +24,3 @@ export const revisionsForFile = (): Thunk<Revisions> => (_dispatch, _getState, k
 export const revisionLookup = (): Thunk<RevisionLookup> => (_dispatch, _getState, keeping) => ({
   get: (key) => revisionFrom(keeping.revisions.get(`e/${key}`)),
 });
-
-/** The revisions of a file, by the keys of the storage: for `elsewhere` of an act. */
-export const elsewhereOf = (revisions: Revisions): Record<string, string> =>
-  Object.fromEntries(
-    [...revisions].map(([key, { revisions: names }]) => {
-      const [collection, id = ''] = key.split('/');
-      return [entityKey(collection as Parameters<typeof entityKey>[0], id), names.join(' ')];
-    }),
-  );

@@ -11,8 +11,9 @@ import {
   type Document,
   type Edit,
 } from '../../core/document';
+import type { Revisions } from '../../core/document/checks';
 import { tombstoneId } from '../../core/merge/tombstone';
-import { ABSENT, ACTS, type Act } from './acts';
+import { ABSENT, ACTS, elsewhereOf, type Act } from './acts';
 import {
   actCommitted,
   actRedone,
@@ -192,8 +193,8 @@ export interface CommitOptions {
   quiet?: boolean;
   /** Another document takes the place of this one: what is not in it was not deleted. */
   replaces?: boolean;
-  /** Of entities taken from another device's file, the revisions they had there, by key. */
-  elsewhere?: Record<string, string>;
+  /** Of entities taken from another device's file, the revisions they had there. */
+  elsewhere?: Revisions;
 }
 /** An entity as a form was opened with it. */
 export interface Seen {
@@ -228,7 +229,7 @@ export const commit =
       changes,
       was,
       ...(quiet ? { quiet } : {}),
-      ...(elsewhere ? { elsewhere } : {}),
+      ...(elsewhere ? { elsewhere: elsewhereOf(changes, elsewhere) } : {}),
     };
     dispatch(actCommitted(act));
     if (quiet) return keeping.save(act, 'done', { drafts });
@@ -261,16 +262,18 @@ function changedSince(doc: Document, edits: readonly Edit[], seen: readonly Seen
 }
 
 /** Replaces the whole document, as one act.
- *  @param elsewhere the revisions it had where it comes from, by key */
+ *  @param elsewhere the revisions it had where it comes from */
 export const replaceDocument =
-  (next: Document, label: string, elsewhere?: Record<string, string>): Thunk<Promise<Outcome>> =>
+  (next: Document, label: string, elsewhere?: Revisions): Thunk<Promise<Outcome>> =>
   (dispatch, getState) => {
     const now = getState().document.entities;
     const edits: Edit[] = [];
     for (const name of Object.keys(now) as (keyof Document)[]) {
       for (const id of Object.keys(now[name]))
         if (!Object.hasOwn(next[name], id)) edits.push({ remove: name, id });
-      for (const entity of Object.values(next[name])) edits.push({ put: name, entity } as Edit);
+      if (next[name] === now[name]) continue;
+      for (const entity of Object.values(next[name]) as AnyEntity[])
+        if (entityIn(now, name, entity.id) !== entity) edits.push({ put: name, entity } as Edit);
     }
     return dispatch(commit(label, edits, { replaces: true, ...(elsewhere ? { elsewhere } : {}) }));
   };

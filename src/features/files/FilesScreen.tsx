@@ -2,7 +2,6 @@ import { useRouter, type Href } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
 import { localDay, replaceDocument, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { keepPicture } from '../../store/photos';
-import { elsewhereOf } from '../../store/revisions';
 import { Button, Go, Row, Screen, Section, Txt } from '../../ui';
 import type { Pictures } from '../../../formats/archive';
 import { readFile, scalePhoto, unpack } from '../../workers';
@@ -201,8 +200,7 @@ export function FilesScreen() {
                     void picturesKept().then((kept) =>
                       kept
                         ? saving.run(
-                            () =>
-                              dispatch(replaceDocument(document, 'File imported', elsewhereOf(revisions))),
+                            () => dispatch(replaceDocument(document, 'File imported', revisions)),
                             taken,
                           )
                         : undefined,

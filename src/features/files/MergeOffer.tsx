@@ -4,7 +4,7 @@ import type { Document } from '../../../core/document';
 import type { Revisions } from '../../../core/document/checks';
 import { merging, type Conflict, type Merged } from '../../../core/merge';
 import { replaceDocument, useAppDispatch } from '../../store';
-import { elsewhereOf, revisionsForFile } from '../../store/revisions';
+import { revisionsForFile } from '../../store/revisions';
 import { Button, Line, Row, space, Txt } from '../../ui';
 import { SaveButton, useSaving } from '../shell/saving';
 import { conflictRows, conflictTitle, mergeLines, withOther } from './mergeText';
@@ -14,7 +14,8 @@ const MOST_SHOWN = 20;
 /** Milliseconds of merging before the page may breathe. */
 const SLICE_MS = 12;
 
-type Made = { kind: 'working' } | { kind: 'made'; merged: Merged } | { kind: 'apart'; why: string };
+type Made =
+  { kind: 'working' } | { kind: 'made'; merged: Merged; lines: string[] } | { kind: 'apart'; why: string };
 
 /** The merge, made in slices while the page goes on. */
 function useMerge(present: Document, document: Document, revisions: Revisions): Made {
@@ -24,12 +25,15 @@ function useMerge(present: Document, document: Document, revisions: Revisions): 
     let timer: ReturnType<typeof setTimeout>;
     const here = dispatch(revisionsForFile());
     const work = merging({ document: present, revisions: here }, { document, revisions });
+    const explain = (merged: Merged) => {
+      timer = setTimeout(() => setMade({ kind: 'made', merged, lines: mergeLines(present, merged) }), 0);
+    };
     const slice = () => {
       try {
         const since = performance.now();
         let step = work.next();
         while (!step.done && performance.now() - since < SLICE_MS) step = work.next();
-        if (step.done) setMade({ kind: 'made', merged: step.value });
+        if (step.done) explain(step.value);
         else timer = setTimeout(slice, 0);
       } catch (error) {
         setMade({ kind: 'apart', why: error instanceof Error ? error.message : String(error) });
@@ -63,14 +67,14 @@ export function MergeOffer({
   if (made.kind === 'working') return <Txt tone="second">Comparing both.</Txt>;
   if (made.kind === 'apart')
     return <Txt tone="ammonia">{`They do not fit together: ${made.why}. Nothing was changed.`}</Txt>;
-  const { merged } = made;
+  const { merged, lines } = made;
   const { conflicts } = merged;
   const take = () => {
     const chosen = [...others].reduce(withOther, merged.document);
     void before().then((kept) =>
       kept
         ? saving.run(
-            () => dispatch(replaceDocument(chosen, 'Files taken together', elsewhereOf(merged.revisions))),
+            () => dispatch(replaceDocument(chosen, 'Files taken together', merged.revisions)),
             onDone,
           )
         : undefined,
@@ -79,7 +83,7 @@ export function MergeOffer({
   return (
     <>
       <Txt kind="strong">Both together</Txt>
-      {mergeLines(present, merged).map((l) => (
+      {lines.map((l) => (
         <Txt key={l}>{l}</Txt>
       ))}
       {conflicts.slice(0, MOST_SHOWN).map((c) => (

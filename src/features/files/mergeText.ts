@@ -11,11 +11,14 @@ export function mergeLines(present: Document, { document }: Merged): string[] {
       Record<string, AnyEntity>,
       Record<string, AnyEntity>,
     ];
-    const added = Object.keys(next).filter((id) => !Object.hasOwn(now, id)).length;
-    const gone = Object.keys(now).filter((id) => !Object.hasOwn(next, id)).length;
-    const changed = Object.keys(next).filter(
-      (id) => Object.hasOwn(now, id) && JSON.stringify(now[id]) !== JSON.stringify(next[id]),
-    ).length;
+    let added = 0;
+    let changed = 0;
+    for (const id of Object.keys(next)) {
+      if (!Object.hasOwn(now, id)) added++;
+      // What nobody changed is the same object.
+      else if (now[id] !== next[id] && JSON.stringify(now[id]) !== JSON.stringify(next[id])) changed++;
+    }
+    const gone = Object.keys(now).length + added - Object.keys(next).length;
     if (added + gone + changed === 0) return [];
     return [`${COLLECTION_WORDS[name]}: ${added} new, ${changed} newer there, ${gone} deleted there`];
   });
