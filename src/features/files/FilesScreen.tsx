@@ -62,7 +62,8 @@ export function FilesScreen() {
   };
   const taken = () => {
     setPreview(null);
-    router.push('/waters');
+    // What comes next is drawn in a task of its own.
+    setTimeout(() => router.push('/waters'), 0);
   };
   // The file is compared with what is here when it has been read.
   const present = useRef(doc);

@@ -43,7 +43,7 @@ test('an import says what it will do, does all of it, and goes to the tanks', as
   expect(Object.keys(doc().waters)).toHaveLength(0);
   await submit('Import it');
   expect(writeDocument(doc())).toBe(writeDocument(demo()));
-  expect(went()).toEqual(['/waters']);
+  await waitFor(() => expect(went()).toEqual(['/waters']));
 });
 
 test.each([

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Button, Empty, Screen } from '../../ui';
 import { Boundary } from './Boundary';
 import { sharedCode } from './sharedCode';
-import { draftsRead, hurry } from './started';
+import { draftsRead, hurry, pictureStood } from './started';
 
 type Fetch = () => Promise<ComponentType>;
 type State = { kind: 'waiting' } | { kind: 'here'; Screen: ComponentType } | { kind: 'unreachable' };
@@ -44,7 +44,7 @@ export function screen(fetchCode: Fetch): ComponentType & { prefetch: () => void
         </Boundary>
       );
     }
-    if (state.kind === 'waiting') return <View role="main" aria-busy aria-label="Opening" />;
+    if (state.kind === 'waiting') return <Opening />;
     return (
       <Screen title="Not reached">
         <Empty
@@ -58,6 +58,18 @@ export function screen(fetchCode: Fetch): ComponentType & { prefetch: () => void
     );
   }
   return Object.assign(Wanted, { prefetch: () => void come().catch(() => undefined) });
+}
+
+const Opening = () => <View role="main" aria-busy aria-label="Opening" />;
+
+/** A screen of the first chunk. The page's first picture is drawn in one go; later the screen before goes at once, and this one follows in
+ *  slices. */
+export function inSlices(Screen: ComponentType): ComponentType {
+  return function Sliced() {
+    const [shown, setShown] = useState(!pictureStood());
+    useEffect(() => startTransition(() => setShown(true)), []);
+    return shown ? <Screen /> : <Opening />;
+  };
 }
 
 /** A part of a screen whose code comes after the screen; `meanwhile` keeps its place, also where it cannot be fetched. */

@@ -14,10 +14,16 @@ async function demoIfShown(): Promise<Document | null> {
   return makeDemo(Date.now(), localDay);
 }
 
-/** Called by the root once its first picture is committed. */
+let stood = false;
+/** Whether the first picture is committed. */
+export const pictureStood = (): boolean => stood;
+/** Called by the root once it is. */
 export let pictureStands = (): void => undefined;
 const picture = new Promise<void>((done) => {
-  pictureStands = done;
+  pictureStands = () => {
+    stood = true;
+    done();
+  };
 });
 
 /** Called where what comes later is wanted now: a screen was opened. */

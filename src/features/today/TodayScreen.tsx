@@ -8,7 +8,7 @@ import { SCHOOL_WORDS, sentence, WORDS } from '../../../core/words';
 import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
 import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
 import { TideStaff } from '../../ui/charts/TideStaff';
-import { Boundary, part, screen, useWords, WithWater } from '../shell';
+import { Boundary, inSlices, part, screen, useWords, WithWater } from '../shell';
 import { ClockBehind } from './ClockBehind';
 import { GateEvidence } from './GateEvidence';
 import { isDated, type LikelyState } from './likely';
@@ -40,15 +40,13 @@ const DeviceAlarms = part(
 /** So does the page of a water that serves a display. */
 const ServingToday = screen(() => import('./ServingToday').then((m) => m.ServingTodayScreen));
 
-export function TodayScreen() {
-  return (
-    <Boundary>
-      <WithWater>
-        {(water) => (water.kind === 'display' ? <Today water={water} /> : <ServingToday />)}
-      </WithWater>
-    </Boundary>
-  );
-}
+export const TodayScreen = inSlices(() => (
+  <Boundary>
+    <WithWater>
+      {(water) => (water.kind === 'display' ? <Today water={water} /> : <ServingToday />)}
+    </WithWater>
+  </Boundary>
+));
 
 /** The gate the tank stands at: one word, one sentence why, what opens it; every statement opens its evidence. */
 function Today({ water }: { water: Display }) {
