@@ -8,13 +8,19 @@ import {
   type CollectionName,
   type Document,
 } from '../document';
-import { brokenInTurn, canonicalText, type Revision, type Revisions } from '../document/checks';
+import {
+  brokenInTurn,
+  canonicalText,
+  type Revision,
+  type RevisionLookup,
+  type Revisions,
+} from '../document/checks';
 import { TAKEN } from '../document/limits';
 import { tombstoneId } from './tombstone';
 
 export interface Versioned {
   document: Document;
-  revisions: Revisions;
+  revisions: RevisionLookup;
 }
 
 /** Two that differ, neither out of the other; null for a deletion. */
@@ -28,6 +34,7 @@ export interface Conflict {
 }
 
 export interface Merged extends Versioned {
+  revisions: Revisions;
   conflicts: Conflict[];
 }
 

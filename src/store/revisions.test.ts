@@ -2,7 +2,7 @@
 import { emptyDocument, STARTER_KITS } from '../../core/document';
 import { commit, makeStore, openStore, replaceDocument, undo } from './store';
 import { memoryStorage } from './storage';
-import { revisionsForFile } from './revisions';
+import { revisionLookup } from './revisions';
 
 const quiet = { post: () => undefined, listen: () => undefined };
 const page = { hold: () => undefined, onHide: () => undefined, stamp: () => undefined, stamped: () => false };
@@ -16,7 +16,7 @@ async function opened() {
   return {
     dispatch: store.dispatch,
     doc: () => store.getState().document.entities,
-    revision: () => store.dispatch(revisionsForFile()).get(KEY),
+    revision: () => store.dispatch(revisionLookup()).get(KEY),
   };
 }
 

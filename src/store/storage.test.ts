@@ -48,3 +48,14 @@ test('an entry that an earlier version left empty is nothing', async () => {
   await createAsyncStorage('zoarium').setMany({ gone: null, a: '1' } as unknown as Record<string, string>);
   expect(await storage.entries({})).toEqual({ a: '1' });
 });
+test('more than goes at once is written and read whole, or not at all', async () => {
+  const many = Object.fromEntries(Array.from({ length: 1201 }, (_, i) => [`k${i}`, String(i)]));
+  await storage.setMany(many);
+  expect(await storage.getMany(Object.keys(many))).toEqual(many);
+  const broken = {
+    ...Object.fromEntries(Object.keys(many).map((key) => [key, 'new'])),
+    z: (() => 0) as unknown as string,
+  };
+  await expect(storage.setMany(broken)).rejects.toThrow();
+  expect(await storage.entries({})).toEqual(many);
+});

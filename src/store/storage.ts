@@ -33,8 +33,10 @@ interface Database extends DBSchema {
   [TABLE]: { key: string; value: string | null };
 }
 
-/** As many entries as are handed over at once: a long history must not arrive as one long task. */
+/** As many entries as are handed over at once: a long history must not come or go as one long task. */
 const BATCH = 2000;
+/** So many at once where each is asked for by itself. An entry of a person's is written whole at once: the page may be on its way out. */
+const BY_ITSELF = 500;
 
 class CompletedStorage implements AsyncStorage, Storage {
   private open: Promise<IDBPDatabase<Database>> | null = null;
@@ -84,12 +86,14 @@ class CompletedStorage implements AsyncStorage, Storage {
     const tx = (await this.database()).transaction(TABLE, 'readwrite');
     try {
       const stored = await valuesAt(tx.store, keys);
-      for (const [key, value] of Object.entries(decide(stored))) {
-        const asked = value === null ? tx.store.delete(key) : tx.store.put(value, key);
+      let asked: Promise<unknown> = Promise.resolve();
+      for (const [i, [key, value]] of Object.entries(decide(stored)).entries()) {
+        if (i > 0 && i % BY_ITSELF === 0) await asked;
+        asked = value === null ? tx.store.delete(key) : tx.store.put(value, key);
         // The transaction says it for all of them.
         asked.catch(() => undefined);
       }
-      // Now, not after a word from each: the page may be on its way out.
+      // Now, not after a word from each.
       tx.commit();
     } catch (error) {
       // What is refused before it is asked for leaves the transaction open: what stands before it must not be kept.
@@ -127,8 +131,13 @@ async function valuesAt(
   store: { get(key: string): Promise<string | null | undefined> },
   keys: readonly string[],
 ): Promise<Texts> {
-  const values = await Promise.all(keys.map((key) => store.get(key)));
-  return Object.fromEntries(keys.map((key, i) => [key, values[i] ?? null]));
+  const texts: Texts = {};
+  for (let from = 0; from < keys.length; from += BY_ITSELF) {
+    const batch = keys.slice(from, from + BY_ITSELF);
+    const values = await Promise.all(batch.map((key) => store.get(key)));
+    batch.forEach((key, i) => (texts[key] = values[i] ?? null));
+  }
+  return texts;
 }
 
 /** Ends a transaction that may have ended by itself. */

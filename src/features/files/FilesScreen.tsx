@@ -171,7 +171,7 @@ export function FilesScreen() {
             <Txt kind="small" tone="second">
               {preview.name.slice(0, 80)}
             </Txt>
-            {preview.result.ok && !empty ? (
+            {preview.result.ok && !empty && !saving.busy ? (
               <MergeOffer
                 present={doc}
                 document={preview.result.document}

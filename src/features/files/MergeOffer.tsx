@@ -4,7 +4,7 @@ import type { Document } from '../../../core/document';
 import type { Revisions } from '../../../core/document/checks';
 import { merging, type Conflict, type Merged } from '../../../core/merge';
 import { replaceDocument, useAppDispatch } from '../../store';
-import { revisionsForFile } from '../../store/revisions';
+import { revisionLookup } from '../../store/revisions';
 import { Button, Line, Row, space, Txt } from '../../ui';
 import { SaveButton, useSaving } from '../shell/saving';
 import { conflictRows, conflictTitle, mergeLines, withOther } from './mergeText';
@@ -23,7 +23,7 @@ function useMerge(present: Document, document: Document, revisions: Revisions): 
   const [made, setMade] = useState<Made>({ kind: 'working' });
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
-    const here = dispatch(revisionsForFile());
+    const here = dispatch(revisionLookup());
     const work = merging({ document: present, revisions: here }, { document, revisions });
     const explain = (merged: Merged) => {
       timer = setTimeout(() => setMade({ kind: 'made', merged, lines: mergeLines(present, merged) }), 0);
