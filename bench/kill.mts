@@ -29,7 +29,7 @@ interface Running {
 /** The same profile in a browser of its own; its clock stands on a day of its own, so that each round has a look to log. */
 async function start(day: number): Promise<Running> {
   const child = spawn(
-    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     [
       '--headless=new',
       '--no-sandbox',

@@ -16,7 +16,7 @@ const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0
 await new Promise((ready) => server.once('listening', ready));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
 });
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();

@@ -165,7 +165,7 @@ async function saving(browser: Browser, base: string, readings: number): Promise
 }
 
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -367,7 +367,7 @@ const [out = '.cache/shots', ...names] = process.argv.slice(2);
 const base = `http://127.0.0.1:${process.env.PORT ?? '4173'}`;
 mkdirSync(out, { recursive: true });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { Document } from '../../core/document';
 import { inputsOf, plannedLoad, sliceFor, type Answer, type Course } from '../../core/forecast';
 import { HOUR_MS } from '../../core/time';
@@ -110,7 +110,10 @@ export function useForecast(o: {
     const timer = setTimeout(() => {
       leave = theDesk().ask(enquiry, (heard) => {
         mine = after(mine, heard);
-        setHeardOf({ inputs: enquiry.inputs, state: mine });
+        const now = { inputs: enquiry.inputs, state: mine };
+        if (heard.kind === 'progress') setHeardOf(now);
+        // What it says is a page to draw anew, up to ten times: in slices, so that a touch comes through.
+        else startTransition(() => setHeardOf(now));
         if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
           onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
       });

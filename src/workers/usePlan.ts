@@ -1,5 +1,5 @@
 /** The page's end of the planner: plans for problems, made in a worker; other problems end the ones before. */
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import type { Concession, StockingPlan } from '../../core/planner';
 import type { PlanAsk, PlanTold } from './messages';
 
@@ -20,8 +20,9 @@ export function usePlans(asked: PlanAsk['asked']): Plans {
   const [told, setTold] = useState<{ key: string; plans: Plans }>({ key, plans: NONE });
   useEffect(() => {
     const worker = new Worker(new URL('./plan.worker.ts', window.location.href));
+    // A plan is a long page to draw: in slices, so that a touch comes through.
     const put = (change: (plans: Plans) => Plans) =>
-      setTold((was) => ({ key, plans: change(was.key === key ? was.plans : NONE) }));
+      startTransition(() => setTold((was) => ({ key, plans: change(was.key === key ? was.plans : NONE) })));
     worker.onmessage = ({ data }: MessageEvent<PlanTold>) =>
       put((plans) =>
         'lets' in data
