@@ -82,7 +82,8 @@ function* paidFor(
   let seen: (readonly number[])[] | null = null;
   let made = 0;
   let next = from;
-  while (next <= to) {
+  // Cut short nothing is proved, and what is left out does not matter.
+  while (next <= to && world.mayGoOn()) {
     const fit = earliest(world, label, event, next, to);
     if (!fit) return;
     const after = labelAt(world, label, event, fit, []);
@@ -141,7 +142,6 @@ function waysToPay(
     // A month that nobody to come could spend in costs them nothing.
     const unwanted = months.filter((m) => wanted[m] === 0);
     const next = new Map<string, Trying>();
-    // Nothing is proved without, and what is left out does not matter.
     if (!world.mayGoOn()) return [];
     for (const w of ways) {
       const spare = unwanted.find((m) => (w.spent[m] as number) + price <= budget);

@@ -119,9 +119,15 @@ export const isShopDay = (p: Problem, day: number): boolean =>
 
 /** Months counted through the years, for a day. */
 export function monthOf(day: number): number {
+  const known = monthByDay.get(day);
+  if (known !== undefined) return known;
   const date = new Date(day * 86_400_000);
-  return date.getUTCFullYear() * 12 + date.getUTCMonth();
+  const month = date.getUTCFullYear() * 12 + date.getUTCMonth();
+  monthByDay.set(day, month);
+  return month;
 }
+/** Asked of the same few hundred days millions of times; a calendar does not change. */
+const monthByDay = new Map<number, number>();
 
 /** The day from which a wish may be released by itself: its gate and the tank's age; null where that is never (R1, R8). */
 export function earliestRelease(p: Problem, w: Wish): number | null {

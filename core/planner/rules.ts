@@ -68,7 +68,9 @@ function ofStays(p: Problem, steps: readonly Step[]): Breach[] {
     const w = wishOf(p, s);
     let absent = 0;
     let absentAtEnd = false;
-    for (let d = s.buy; d <= s.release; d++)
+    // Day by day where anybody is away at all.
+    const away = p.away.some(([a, b]) => a <= s.release && b >= s.buy);
+    for (let d = s.buy; away && d <= s.release; d++)
       if (isAbsent(p, d)) {
         if (d < s.release) absent++;
         else absentAtEnd = true;
