@@ -15,7 +15,9 @@ const MOST_SHOWN = 20;
 const SLICE_MS = 12;
 
 type Made =
-  { kind: 'working' } | { kind: 'made'; merged: Merged; lines: string[] } | { kind: 'apart'; why: string };
+  | { kind: 'working' }
+  | { kind: 'made'; of: Document; merged: Merged; lines: string[] }
+  | { kind: 'apart'; why: string };
 
 /** The merge, made in slices while the page goes on. */
 function useMerge(present: Document, document: Document, revisions: Revisions): Made {
@@ -26,7 +28,10 @@ function useMerge(present: Document, document: Document, revisions: Revisions): 
     const here = dispatch(revisionLookup());
     const work = merging({ document: present, revisions: here }, { document, revisions });
     const explain = (merged: Merged) => {
-      timer = setTimeout(() => setMade({ kind: 'made', merged, lines: mergeLines(present, merged) }), 0);
+      timer = setTimeout(
+        () => setMade({ kind: 'made', of: present, merged, lines: mergeLines(present, merged) }),
+        0,
+      );
     };
     const slice = () => {
       try {
@@ -42,7 +47,8 @@ function useMerge(present: Document, document: Document, revisions: Revisions): 
     timer = setTimeout(slice, 0);
     return () => clearTimeout(timer);
   }, [dispatch, present, document, revisions]);
-  return made;
+  // What came since, from a device or another tab, is in no merge made before it, and would be taken away by it.
+  return made.kind === 'made' && made.of !== present ? { kind: 'working' } : made;
 }
 
 /** The file of another device taken together with what is here: what would come, and side by side what both changed. */

@@ -114,3 +114,14 @@ test('the same file again changes nothing, and says so', async () => {
   await waitFor(() => expect(says('Both together')).toBe(true));
   expect(says('Nothing: the file holds nothing that is not here.')).toBe(true);
 });
+test('what comes in while both are compared is not lost by taking them together', async () => {
+  const { doc, comes } = onScreen(<FilesScreen />, { doc: demo() });
+  await give(writeDocument(demo()));
+  await waitFor(() => expect(says('Both together')).toBe(true));
+  const [kit] = Object.values(doc().kits);
+  comes([{ put: 'kits', entity: { ...kit!, id: 'meanwhile' } }]);
+  expect(says('Both together')).toBe(false);
+  await waitFor(() => expect(says('Both together')).toBe(true));
+  await submit('Take both together');
+  expect(doc().kits.meanwhile).toBeTruthy();
+});

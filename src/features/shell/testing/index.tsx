@@ -2,8 +2,8 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { cloneElement, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import { emptyDocument, type Document } from '../../../../core/document';
-import { makeStore, selectDocument } from '../../../store';
+import { emptyDocument, type Document, type Edit } from '../../../../core/document';
+import { commit, makeStore, selectDocument } from '../../../store';
 import { makeDemo } from '../../../store/demo';
 import { documentOpened } from '../../../store/documentSlice';
 import { memoryStorage } from '../../../store/storage';
@@ -25,6 +25,8 @@ Object.assign(globalThis, { Worker: SilentWorker });
 export interface Shown {
   doc: () => Document;
   went: () => readonly string[];
+  /** What comes in meanwhile, as from a device. */
+  comes: (edits: readonly Edit[]) => void;
   /** The same screen at another address. */
   again: (params: Record<string, string>) => void;
   /** Runs what was put off, and so many milliseconds more. */
@@ -55,7 +57,9 @@ export function onScreen(
     rerender(drawn());
     settle();
   };
-  return { doc: () => selectDocument(store.getState()), went: () => route.went, again, settle };
+  const comes = (edits: readonly Edit[]) =>
+    act(() => void store.dispatch(commit('Kept', edits, { quiet: true })));
+  return { doc: () => selectDocument(store.getState()), went: () => route.went, comes, again, settle };
 }
 
 export const press = (name: string | RegExp): void =>
