@@ -70,6 +70,8 @@ export function useNow(everyMs = 30_000): number {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const look = () => setNow(Date.now());
+    // What is drawn in slices may be drawn for a while, and a device may sleep meanwhile.
+    setNow((drawn) => (Math.abs(Date.now() - drawn) < everyMs ? drawn : Date.now()));
     const timer = setInterval(look, everyMs);
     const deaf = onPracticeClock(look);
     return () => {
