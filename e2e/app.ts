@@ -78,6 +78,24 @@ export async function saved(page: Page): Promise<void> {
   );
 }
 
+/** Is something stored whose key begins so? What the app keeps by itself is written a little after it is shown. */
+export const isStored = (page: Page, prefix: string): Promise<boolean> =>
+  page.evaluate(
+    (from) =>
+      new Promise<boolean>((done, fail) => {
+        const open = indexedDB.open('zoarium');
+        open.onerror = () => fail(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction('entries').objectStore('entries');
+          all.count(IDBKeyRange.bound(from, `${from}\uffff`)).onsuccess = (event) => {
+            open.result.close();
+            done((event.target as IDBRequest<number>).result > 0);
+          };
+        };
+      }),
+    prefix,
+  );
+
 export async function addTank(page: Page, name = 'Shelf Reef'): Promise<void> {
   await press(page, 'Describe your tank');
   await fill(page, 'Name', name);

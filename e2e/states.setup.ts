@@ -2,7 +2,7 @@
 import { expect, test as setup } from '@playwright/test';
 import { writeDocument } from '../core/document/checks';
 import { makeDemo } from '../demo';
-import { DEMO_STATE, EVENING, NO_DATES_STATE, openEmpty, press, saved } from './app';
+import { DEMO_STATE, EVENING, isStored, NO_DATES_STATE, openEmpty, press, saved } from './app';
 
 /** The day where the tests' browser is. */
 const zurichDay = (ms: number): string =>
@@ -22,6 +22,7 @@ setup('the demo tanks as one’s own', async ({ page, context }) => {
   // What Today and an addition ask the forecast, once for all tests; the North Window last, where the tests begin.
   await page.goto('/water/pantry-cube/cycle/forecast');
   await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 60_000 });
+  await expect.poll(() => isStored(page, 'e/forecasts/')).toBe(true);
   await page.goto('/water/pantry-cube');
   await expect(page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ })).toBeVisible({
     timeout: 60_000,

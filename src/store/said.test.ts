@@ -1,7 +1,9 @@
+/** Forecasts kept with the log, and whole in a database in memory. */
+import 'fake-indexeddb/auto';
 import { answerNow, saidOf } from '../../core/forecast';
 import { DAY, History, START_MS } from '../../core/testing/history';
 import { QUICK_FIT } from '../../core/testing/quickFit';
-import type { KeptAnswer } from './answers';
+import { keptAnswer, type KeptAnswer } from './answers';
 import { keepForecast } from './said';
 import { makeStore, openStore, replaceDocument } from './store';
 import { memoryStorage } from './storage';
@@ -29,6 +31,22 @@ async function opened() {
   const doc = () => made.store.getState().document.entities;
   return { ...made, stored: storage, doc };
 }
+
+test('an answer is kept whole only once its dates are with the log: a page closed between loses nothing', async () => {
+  const { store, stored } = await opened();
+  let write = (): void => undefined;
+  const held = new Promise<void>((go) => (write = go));
+  const { transact } = stored;
+  stored.transact = async (...args) => {
+    await held;
+    return transact(...args);
+  };
+  const keeping = store.dispatch(keepForecast('t', kept()));
+  expect(await keptAnswer('t')).toBeNull();
+  write();
+  await keeping;
+  expect(await keptAnswer('t')).toMatchObject({ inputs: kept().inputs });
+});
 
 test('what was said is kept with the log, once a day, without a word and without an act to take back', async () => {
   const { store, stored, doc, settled } = await opened();
