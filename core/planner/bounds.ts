@@ -1,6 +1,7 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type Calendar } from './calendar';
-import { type Problem, SLACK, type Wish, isHeavy } from './problem';
+import { batchesAtLeast, paidFrom, paidFromMask, placedMask } from './fewest';
+import { LINES, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { enterFrom, firstOut, reachOf } from './soonest';
 import { type Batch, LATE, type Label, NONE, type World, type Worth, firstLoad } from './world';
@@ -157,6 +158,7 @@ export function lastAtLeast(world: World, label: Label, { left, sure }: Prospect
       const month = calendar.months.find((m) => moneyUntil(world, label, m.from + clock) + SLACK >= price);
       last = Math.max(last, month ? month.from + clock : LATE);
     }
+    last = Math.max(last, paidFrom(world, label.placed, sure));
   }
   for (const line of LINES) {
     const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
@@ -259,29 +261,6 @@ function passedBy(stays: readonly Stays[], needed: number): number {
   return last;
 }
 
-/** Fewest batches for those left. */
-export function batchesAtLeast(world: World, left: readonly number[]): number {
-  const { p, calendar } = world;
-  const byLine = new Map<string, number>();
-  for (const i of left) {
-    // What is bought has its batch counted already.
-    if (world.levels[world.levelOf[i] as number] === 0) continue;
-    const w = p.wishes[i] as Wish;
-    byLine.set(w.line, (byLine.get(w.line) ?? 0) + w.loadMgN);
-  }
-  if (world.open.length + world.set.length > 0) return 0;
-  let batches = 0;
-  for (const [line, load] of byLine) {
-    const most = Math.max(
-      ...p.quarantines.flatMap((q, i) =>
-        q.line === line ? [(calendar.quarantines[i] as Calendar['quarantines'][number]).capacity] : [],
-      ),
-    );
-    batches += Math.max(1, Math.ceil((load - SLACK) / most - 1e-9));
-  }
-  return batches;
-}
-
 /** Can nothing that follows a label be better than what was found? */
 export function isHopeless(world: World, label: Label, prospect: Prospect, best: Worth): boolean {
   const { most, sure } = prospect;
@@ -344,21 +323,27 @@ function byMoney(world: World, label: Label, left: readonly number[]): number {
   const { p, calendar } = world;
   if (p.budget === null) return 0;
   const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
-  const prices = left
-    .map((i) => (world.levels[world.levelOf[i] as number] === 0 ? 0 : (p.wishes[i] as Wish).price))
-    .sort((a, b) => a - b);
+  const priceOf = (i: number) =>
+    world.levels[world.levelOf[i] as number] === 0 ? 0 : (p.wishes[i] as Wish).price;
+  const cheapest = [...left].sort((a, b) => priceOf(a) - priceOf(b));
+  let mask = placedMask(label.placed);
   let paid = 0;
   let month = 0;
   let sum = 0;
-  for (const price of prices) {
+  for (const i of cheapest) {
+    const price = priceOf(i);
     paid += price;
+    mask |= 1 << i;
     while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
-    sum += Math.max(label.day, price === 0 ? 0 : (calendar.months[month] as { from: number }).from + clock);
+    const byMonths = paidFromMask(world, mask);
+    sum += Math.max(
+      label.day,
+      byMonths,
+      price === 0 ? 0 : (calendar.months[month] as { from: number }).from + clock,
+    );
   }
   return sum;
 }
-
-const LINES = ['fish', 'invertebrate', 'coral', 'anemone'] as const;
 
 /** The first day a batch could be released on, as far as it hangs on nothing else of its event. */
 export function soonestOf(world: World, label: Label, b: Batch): number {

@@ -1,8 +1,7 @@
-/** The earliest day of an event, and the partial plan it leads to. */
+/** The earliest day of an event as far as everything but money goes, and the partial plan it leads to. */
 import { soonestOf } from './bounds';
 import { type Calendar } from './calendar';
-import { leavesEnough, leftByMonth, wantedByMonth, worthKeeping } from './money';
-import { DOUBLING_DAYS, type Problem, type Released, SLACK, type Wish } from './problem';
+import { DOUBLING_DAYS, type Released, SLACK, type Wish } from './problem';
 
 import {
   type Batch,
@@ -10,7 +9,6 @@ import {
   type Label,
   NONE,
   type Paid,
-  type Paying,
   type World,
   type Worth,
   doubles,
@@ -18,13 +16,8 @@ import {
   keyOf,
 } from './world';
 
-/** And months of purchase that are tried for a batch. */
-const FEW_MONTHS = 2;
-/** And ways of paying that are kept, for many wishes. */
-const FEW_WAYS = 4;
-
-/** What an event is as a whole. */
-interface Event {
+/** What could come next, as a whole: one batch, or several that enter on one day. */
+export interface Event {
   batches: readonly Batch[];
   loadMgN: number;
   heavy: boolean;
@@ -34,149 +27,8 @@ interface Event {
   fiercest: number;
 }
 
-/** A label with an event on its earliest day, for each month its batches could be bought in and each place among what is set.
- *  @param latest days after it are of no use */
-export function* atEarliest(
-  world: World,
-  label: Label,
-  batches: readonly Batch[],
-  latest: number,
-  few: boolean,
-): Generator<Label> {
-  const { calendar } = world;
-  const event: Event = {
-    batches,
-    loadMgN: batches.reduce((sum, b) => sum + b.loadMgN, 0),
-    heavy: batches.some((b) => b.heavy),
-    crew: batches.some((b) => b.crew),
-    fish: batches.some((b) => b.fish),
-    gentlest: Math.min(...batches.map((b) => b.gentlest)),
-    fiercest: Math.max(...batches.map((b) => b.fiercest)),
-  };
-  const [from, to] = boundsOf(world, label, event);
-  const last = Math.min(to, latest, calendar.end - 1);
-  if (from > last) return;
-  const spans = spansOf(world, event, from, last);
-  if (spans.length === 0) return;
-  for (const [a, b] of spans) {
-    if (world.p.budget !== null) yield* paidFor(world, label, event, a, b, latest, few);
-    else {
-      const fit = earliest(world, label, event, a, b);
-      if (fit) yield labelAt(world, label, event, fit, label.ways);
-    }
-  }
-}
-
-/** The same where money counts: on the first day, and on each later one on which a purchase in a later month leaves more for the others. */
-function* paidFor(
-  world: World,
-  label: Label,
-  event: Event,
-  from: number,
-  to: number,
-  latest: number,
-  few: boolean,
-): Generator<Label> {
-  const known: Paid[] = [];
-  /** By batch the months that were tried on the day before. */
-  let seen: (readonly number[])[] | null = null;
-  let made = 0;
-  let next = from;
-  // Cut short nothing is proved, and what is left out does not matter.
-  while (next <= to && world.mayGoOn()) {
-    const fit = earliest(world, label, event, next, to);
-    if (!fit) return;
-    const after = labelAt(world, label, event, fit, []);
-    const wanted = wantedByMonth(world, after.placed, after.free, latest);
-    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day, few ? FEW_WAYS : LATE));
-    const tried = waysToPay(world, label, event, open, seen, wanted, few);
-    const ways = worthKeeping(world, after, wanted, tried, known).slice(0, few ? FEW_WAYS : undefined);
-    seen = open;
-    if (ways.length > 0) {
-      yield { ...after, ways, wanted, leftBy: leftByMonth(world, ways) };
-      if (few && ++made >= FEW_MONTHS) return;
-      if (leavesEnough(wanted, ways)) return;
-      known.push(...ways);
-    }
-    next = nextMonth(world, label, event, fit.day);
-  }
-}
-
-/** The months a batch could be bought in for a release on a day, the first of them. */
-function monthsOf(world: World, label: Label, batch: Batch, day: number, most = LATE): number[] {
-  const months: number[] = [];
-  if (batch.price === 0) return months;
-  for (let m = 0; m < world.calendar.months.length && months.length < most; m++)
-    if (buyOf(world, label, batch, m, day) !== null) months.push(m);
-  return months;
-}
-
-/** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
- *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new
- *  @param wanted by month what those to come could spend in it */
-function waysToPay(
-  world: World,
-  label: Label,
-  event: Event,
-  open: readonly (readonly number[])[],
-  seen: readonly (readonly number[])[] | null,
-  wanted: readonly number[],
-  few: boolean,
-): Paying[] {
-  const budget = (world.p.budget as number) + SLACK;
-  const price = event.batches.reduce((sum, b) => sum + b.price, 0);
-  type Trying = Paying & { fresh: boolean };
-  let ways: Trying[] = label.ways.map((before) => ({
-    spent: before.spent,
-    months: [],
-    before,
-    fresh: seen === null,
-  }));
-  for (let k = 0; k < event.batches.length; k++) {
-    const batch = event.batches[k] as Batch;
-    if (batch.price === 0) {
-      ways = ways.map((w) => ({ ...w, months: [...w.months, null] }));
-      continue;
-    }
-    const months = open[k] as readonly number[];
-    // A month that nobody to come could spend in costs them nothing.
-    const unwanted = months.filter((m) => wanted[m] === 0);
-    const next = new Map<string, Trying>();
-    if (!world.mayGoOn()) return [];
-    for (const w of ways) {
-      const spare = unwanted.find((m) => (w.spent[m] as number) + price <= budget);
-      for (const m of spare === undefined ? months : [spare]) {
-        const cost = (w.spent[m] as number) + batch.price;
-        if (cost > budget) continue;
-        const spent = [...w.spent];
-        spent[m] = cost;
-        const fresh = w.fresh || (seen !== null && !(seen[k] as readonly number[]).includes(m));
-        const key = `${fresh ? '+' : ''}${spent.join(' ')}`;
-        if (!next.has(key)) next.set(key, { before: w.before, spent, months: [...w.months, m], fresh });
-      }
-    }
-    ways = [...next.values()].slice(0, few ? FEW_WAYS : undefined);
-  }
-  return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
-}
-
-/** The first day after one on which some batch could be bought in a later month than now. */
-function nextMonth(world: World, label: Label, event: Event, day: number): number {
-  const { p, calendar } = world;
-  let next = LATE;
-  for (const batch of event.batches) {
-    if (batch.price === 0 || batch.boughtOn !== null) continue;
-    const open = monthsOf(world, label, batch, day);
-    const later = calendar.months[(open[open.length - 1] ?? -1) + 1];
-    if (!later) continue;
-    const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
-    next = Math.min(next, Math.max(day + 1, later.from + clock));
-  }
-  return next;
-}
-
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
-function boundsOf(world: World, label: Label, event: Event): [number, number] {
+export function boundsOf(world: World, label: Label, event: Event): [number, number] {
   let from = label.day;
   let to = LATE;
   const [, middling, fierce] = label.fishFirst;
@@ -192,7 +44,7 @@ function boundsOf(world: World, label: Label, event: Event): [number, number] {
 }
 
 /** Before, on and after each release that is set. */
-function spansOf(world: World, event: Event, from: number, to: number): (readonly [number, number])[] {
+export function spansOf(world: World, event: Event, from: number, to: number): (readonly [number, number])[] {
   if (world.set.length === 0) return [[from, to]];
   const forced = event.batches.find((b) => b.releasedOn !== null)?.releasedOn ?? null;
   if (forced !== null) return forced >= from && forced <= to ? [[forced, forced]] : [];
@@ -211,14 +63,14 @@ function spansOf(world: World, event: Event, from: number, to: number): (readonl
 }
 
 /** A day on which an event may be, with the load that has entered by then. */
-interface Fit {
+export interface Fit {
   day: number;
   days: number[];
   sums: number[];
 }
 
 /** The first day of a span on which everything but money lets an event be. */
-function earliest(world: World, label: Label, event: Event, from: number, to: number): Fit | null {
+export function earliest(world: World, label: Label, event: Event, from: number, to: number): Fit | null {
   const { p, set } = world;
   const before = label.sums[label.sums.length - 1] ?? 0;
   const after = before + event.loadMgN;
@@ -313,18 +165,35 @@ export function buysFor(
 
 /** The same for one batch. */
 function buyOf(world: World, label: Label, batch: Batch, m: number | null, day: number): number | null {
+  const days = windowOf(world, label, batch, day);
+  if (!days) return null;
+  const { calendar } = world;
+  const month = m === null ? null : (calendar.months[m] as Calendar['months'][number]);
+  if (batch.boughtOn !== null) {
+    const buy = batch.boughtOn;
+    return month && (buy < month.from || buy > month.to) ? null : buy;
+  }
+  const buy = calendar.lastBuyUpTo(Math.min(days[1], month?.to ?? LATE));
+  return buy < Math.max(days[0], month?.from ?? NONE) ? null : buy;
+}
+
+/** First and last day on which a batch could be bought for a release on a day, shop days aside; null where it cannot be released. */
+export function windowOf(
+  world: World,
+  label: Label,
+  batch: Batch,
+  day: number,
+): readonly [number, number] | null {
   const { p, calendar, set, open } = world;
   const stay = calendar.quarantines[batch.quarantine] as Calendar['quarantines'][number];
   if (!stay.releaseAllowed(day)) return null;
-  const month = m === null ? null : (calendar.months[m] as Calendar['months'][number]);
+  const most = stay.buyMost(day);
   if (batch.boughtOn !== null) {
     // Bought already, or joining a batch that is set: its own stay must pass as any other.
     const buy = batch.boughtOn;
-    if (month && (buy < month.from || buy > month.to)) return null;
-    return buy > stay.buyMost(day) || buy < stay.buyLeast(day) ? null : buy;
+    return buy > most || buy < stay.buyLeast(day) ? null : [buy, buy];
   }
-  let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), month?.from ?? p.today);
-  const to = Math.min(stay.buyMost(day), month?.to ?? LATE);
+  let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), p.today);
   for (const s of set) {
     if (s.quarantine !== batch.quarantine || s.buy > day) continue;
     if (s.release >= day) return null;
@@ -337,11 +206,10 @@ function buyOf(world: World, label: Label, batch: Batch, m: number | null, day: 
       (o.boughtOn as number) <= day
     )
       return null;
-  const buy = calendar.lastBuyUpTo(to);
-  return buy < from ? null : buy;
+  return [from, most];
 }
 
-function labelAt(
+export function labelAt(
   world: World,
   label: Label,
   event: Event,
@@ -388,6 +256,8 @@ function labelAt(
     ways,
     wanted: label.wanted,
     leftBy: label.leftBy,
+    begun: label.begun,
+    paidBy: label.paidBy,
     worth,
     parent: label,
     batches: event.batches,

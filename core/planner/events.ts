@@ -106,7 +106,7 @@ function batchesIn(
   const out: Batch[] = [];
   const grow = (base: Batch, capacityLeft: number, loadLeft: number) => {
     for (const wishes of few
-      ? fewSets(world, mine, capacityLeft, loadLeft)
+      ? fewSets(world, mine, capacityLeft, loadLeft, base.wishes)
       : allSets(world, mine, capacityLeft, loadLeft, base.wishes))
       out.push(batchOf(world, q, [...base.wishes, ...wishes], base.boughtOn, base.releasedOn));
   };
@@ -189,8 +189,15 @@ const isShared = (world: World, i: number): boolean => world.like.some((l, k) =>
 
 /** Some sets of wishes: each by itself, and filled up in a few orders, from all of them and from those that may come as soon as the soonest, or
  *  are as gentle as the gentlest. */
-function fewSets(world: World, mine: readonly number[], capacity: number, most: number): number[][] {
+function fewSets(
+  world: World,
+  all: readonly number[],
+  capacity: number,
+  most: number,
+  base: readonly number[],
+): number[][] {
   const { p } = world;
+  const mine = all.filter((i) => !(world.conflicts[i] as number[]).some((other) => base.includes(other)));
   const room = Math.min(capacity, most);
   const wish = (i: number) => p.wishes[i] as Wish;
   const least = (i: number) => world.least[i] as number;

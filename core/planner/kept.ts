@@ -1,14 +1,17 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
-import { hasMoneyFor } from './money';
+import { waysBeyond } from './money';
 import { DOUBLING_DAYS } from './problem';
 import { type Label, type World, enteredBy } from './world';
 
-/** Is a at least as good as b in all that still counts? Both placed the same wishes. */
+/** Is a at least as good as b in all that still counts but money? Both placed the same wishes. */
 function dominates(world: World, a: Label, b: Label): boolean {
   if (a.day > b.day || a.lastHeavy > b.lastHeavy || a.firstHeavy > b.firstHeavy) return false;
   if (a.crewLast > b.crewLast || a.worth.last > b.worth.last) return false;
   if (a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
+  if (world.money === 'months')
+    for (let m = 0; m < a.begun.length; m++)
+      if ((a.begun[m] as number) > (b.begun[m] as number) + 1e-9) return false;
   for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
   for (const t of [1, 2] as const)
     if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
@@ -18,24 +21,33 @@ function dominates(world: World, a: Label, b: Label): boolean {
     const day = b.days[i] as number;
     if (enteredBy(world, a.days, a.sums, day) < enteredBy(world, b.days, b.sums, day) - 1e-9) return false;
   }
-  if (world.p.budget !== null && !hasMoneyFor(b.wanted, a.ways, b.ways)) return false;
   return true;
 }
 
-/** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. */
+/** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. Where money counts each way of paying is
+ *  held against those of all that are else as good: a label without a way left is dropped. */
 export class Kept {
   private readonly byKey = new Map<string, Label[]>();
   constructor(private readonly world: World) {}
 
-  /** False where it is dominated. */
-  add(label: Label): boolean {
+  /** False where it is dominated. @param onDropped hears of each label that is dropped, and for which */
+  add(label: Label, onDropped: (dropped: Label, by: Label) => void = () => undefined): boolean {
+    const { world } = this;
     const list = this.byKey.get(label.key);
     if (!list) {
       this.byKey.set(label.key, [label]);
       return true;
     }
-    if (list.some((other) => dominates(this.world, other, label))) return false;
-    const rest = list.filter((other) => !dominates(this.world, label, other));
+    for (const other of list) {
+      if (!dominates(world, other, label) || keepsAWay(world, label, other)) continue;
+      onDropped(label, other);
+      return false;
+    }
+    const rest = list.filter((other) => {
+      if (!dominates(world, label, other) || keepsAWay(world, other, label)) return true;
+      onDropped(other, label);
+      return false;
+    });
     rest.push(label);
     this.byKey.set(label.key, rest);
     return true;
@@ -44,6 +56,15 @@ export class Kept {
   has(label: Label): boolean {
     return this.byKey.get(label.key)?.includes(label) === true;
   }
+}
+
+/** Takes from a label the ways of paying that leave no more than some way of another, which is else as good. Is one left? */
+function keepsAWay({ p, money }: World, label: Label, other: Label): boolean {
+  if (p.budget === null || money !== 'every') return false;
+  const left = waysBeyond(label.wanted, label.ways, other.ways);
+  // One that is dropped may still be the best there is: its ways stay.
+  if (left.length > 0) label.ways = left;
+  return left.length > 0;
 }
 
 /** The smallest first. */

@@ -2,7 +2,7 @@
  *  partial plan keeps every way of having paid that may still matter, and none is chosen before the end. What is left in a month counts only as
  *  far as some of those to come could be bought for it: a rest that buys nobody is no rest. */
 import { SLACK, type Wish } from './problem';
-import type { Paid, Paying, World } from './world';
+import { type Batch, LATE, type Label, type Paid, type Paying, type World } from './world';
 
 /** Cumulated: the most that can have been left by the end of each month, whatever way was taken. */
 export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
@@ -15,6 +15,70 @@ export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
     }
   }
   return most;
+}
+
+/** The same before anything is chosen: what a label leaves less what an event costs, from the last month on in which it can be bought.
+ *  @param open by batch of the event the months it could be bought in */
+export function leftAtMost(
+  label: Label,
+  batches: readonly Batch[],
+  open: readonly (readonly number[])[],
+): number[] {
+  const left = [...label.leftBy];
+  batches.forEach(({ price }, k) => {
+    const months = open[k] as readonly number[];
+    if (price > 0)
+      for (let m = months[months.length - 1] as number; m < left.length; m++)
+        left[m] = Math.max(0, (left[m] as number) - price);
+  });
+  return left;
+}
+
+/** With an event, by month the price of all that could be bought in it or later only, and the last month of all.
+ *  @param open by batch the months it could be bought in */
+export function begunWith(
+  label: Label,
+  batches: readonly Batch[],
+  open: readonly (readonly number[])[],
+): { begun: number[]; paidBy: number } {
+  const begun = [...label.begun];
+  let { paidBy } = label;
+  batches.forEach(({ price }, k) => {
+    const months = open[k] as readonly number[];
+    const [first] = months;
+    if (first === undefined) return;
+    for (let m = 0; m <= first; m++) begun[m] = (begun[m] as number) + price;
+    paidBy = Math.max(paidBy, months[months.length - 1] as number);
+  });
+  return { begun, paidBy };
+}
+
+/** All that may be spent from a month to the end of another. */
+const incomeOf = ({ income }: World, from: number, to: number): number =>
+  (income[to] as number) - (from > 0 ? (income[from - 1] as number) : 0);
+
+/** From each month on, is there enough for what could not be bought before it? */
+export function monthsSuffice(world: World, begun: readonly number[], paidBy: number): boolean {
+  for (let m = 0; m <= paidBy; m++)
+    if ((begun[m] as number) > incomeOf(world, m, paidBy) + SLACK) return false;
+  return true;
+}
+
+/** By the end of each month the most that can be left for those to come, who can buy once a quarantine of theirs is free: what was not spent before
+ *  that is lost to them. */
+export function leftAfter(world: World, { placed, free }: Label, begun: readonly number[]): number[] {
+  const { calendar } = world;
+  let soonest = LATE;
+  for (let i = 0; i < placed.length; i++)
+    if (!placed[i] && world.least[i] !== null)
+      for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, free[q] as number);
+  const last = calendar.months.findIndex((m) => m.to >= soonest);
+  return begun.map((_, k) => {
+    let left = Infinity;
+    for (let m = 0; m <= Math.min(last < 0 ? k : last, k); m++)
+      left = Math.min(left, incomeOf(world, m, k) - (begun[m] as number));
+    return Math.max(0, left);
+  });
 }
 
 /** By month what those who are left could still spend in it: all whose quarantine is free by its end.
@@ -122,6 +186,9 @@ export function worthKeeping(
 export const leavesEnough = (wanted: readonly number[], ways: readonly Paid[]): boolean =>
   ways.some((way) => wanted.every((w, m) => (way.useful[m] as number) + SLACK >= w));
 
-/** Is there for every way of b one of a that leaves as much where it counts? */
-export const hasMoneyFor = (wanted: readonly number[], a: readonly Paid[], b: readonly Paid[]): boolean =>
-  b.every((way) => a.some((other) => leavesMore(wanted, other, way)));
+/** Those of some ways none of others leaves as much as where it counts. */
+export const waysBeyond = (
+  wanted: readonly number[],
+  ways: readonly Paid[],
+  others: readonly Paid[],
+): readonly Paid[] => ways.filter((way) => !others.some((other) => leavesMore(wanted, other, way)));

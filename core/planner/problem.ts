@@ -2,7 +2,8 @@
  *  mg N a day for the whole count of a wish at the size it has when released. */
 import { PLANNER } from './limits';
 
-export type Line = 'fish' | 'invertebrate' | 'coral' | 'anemone';
+export const LINES = ['fish', 'invertebrate', 'coral', 'anemone'] as const;
+export type Line = (typeof LINES)[number];
 
 export interface Wish {
   id: string;

@@ -2,13 +2,24 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { batchesAtLeast, isHopeless, lastAtLeast, type Prospect, prospectOf } from './bounds';
-import { atEarliest, buysFor } from './days';
-import { eventsOf } from './events';
+import { isHopeless, lastAtLeast, type Prospect, prospectOf } from './bounds';
+import { batchesAtLeast } from './fewest';
+import { after, latestOf, withEvent } from './after';
+import { buysFor } from './days';
 import { Heap, Kept } from './kept';
+import { leads, pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
 import { start } from './start';
-import { LATE, type Label, type Paid, type World, type Worth, compareWorth, worldOf } from './world';
+import {
+  type Batch,
+  type Label,
+  type Money,
+  type Paid,
+  type World,
+  type Worth,
+  compareWorth,
+  worldOf,
+} from './world';
 
 export interface Found {
   steps: Step[];
@@ -19,21 +30,6 @@ export interface Found {
   lastAtLeast: number;
   /** At most so many can be placed, by level. */
   placedAtMost: number[];
-}
-
-/** The labels after one, for every event that could come next. @param few only some batches: for many wishes */
-function* after(
-  world: World,
-  label: Label,
-  prospect: Prospect,
-  few: boolean,
-  best: Worth | null,
-): Generator<Label> {
-  // Where only a plan that places the most is as good, one that ends later is not.
-  const all = best !== null && prospect.most.every((n, i) => n === best.placed[i]);
-  const latest = all ? best.last : LATE;
-  for (const event of eventsOf(world, label, prospect, few, all, latest))
-    yield* atEarliest(world, label, event, latest, few);
 }
 
 /** The steps of a plan: of the ways it can be paid for the first, walked back from the end. */
@@ -56,23 +52,90 @@ function stepsOf(world: World, label: Label): Step[] {
  *  @param o.exact false for many wishes: then only some batches are tried and nothing is proved
  *  @param o.mayGoOn asked now and then */
 export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn: () => boolean }): Found {
-  const world = worldOf(p, !o.exact, o.mayGoOn);
+  if (!o.exact || p.budget === null)
+    return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o, null, null);
+  const asking = (money: Money) => worldOf(p, false, o.mayGoOn, money);
+  // A plan that can be paid for in one way; what could be were money only a matter of months; and one of the first kind as good as that.
+  const quick = searched(asking('one'), { ...o, exact: false }, null, null);
+  const bound = searched(asking('months'), { exact: true, width: 0 }, quick, null);
+  if (bound.proved && bound.worth === quick.worth) return { ...bound, steps: quick.steps };
+  const payable = searched(
+    asking('one'),
+    { exact: true, width: 0 },
+    quick,
+    bound.proved ? bound.worth : null,
+  );
+  if (bound.proved && compareWorth(payable.worth, bound.worth) === 0)
+    return { ...bound, steps: payable.steps };
+  const paths = pathsTo({ ...asking('months'), twins: false }, payable.worth);
+  return searched(
+    asking('every'),
+    { exact: true, width: 0 },
+    payable,
+    bound.proved ? bound.worth : null,
+    paths,
+  );
+}
+
+/** @param known a plan to measure by: what is no better is not looked for
+ *  @param bound what no plan can be better than: once one is as good no more is looked for
+ *  @param paths where alone something better than what is known can lie */
+function searched(
+  world: World,
+  o: { exact: boolean; width: number },
+  known: Found | null,
+  bound: Worth | null,
+  paths: Place | null = null,
+): Found {
   const root = start(world);
   let best: Label = root;
+  let worth = known?.worth ?? root.worth;
   const consider = (label: Label) => {
-    if (compareWorth(label.worth, best.worth) < 0) best = label;
+    if (compareWorth(label.worth, worth) >= 0) return;
+    best = label;
+    worth = label.worth;
   };
-  beam(world, root, o.width, !o.exact || p.budget !== null, consider);
+  if (o.width > 0) beam(world, root, o.width, !o.exact || world.p.budget !== null, consider);
   const hope = prospectOf(world, root);
-  let proved = false;
-  if (o.exact) proved = exhaust(world, root, () => best.worth, consider);
+  const isBest = () => bound !== null && compareWorth(worth, bound) <= 0;
+  const follow = paths ? alongPaths(world, root, paths, worth) : everywhere(world);
+  const proved = o.exact && exhaust(world, root, follow, () => worth, isBest, consider);
   return {
-    steps: stepsOf(world, best),
-    worth: best.worth,
+    steps: worth === known?.worth ? known.steps : stepsOf(world, best),
+    worth,
     // What R6 turned down was left where it stood: a plan behind it may be as good.
     proved: proved && !world.ammonia.cut,
-    lastAtLeast: proved ? best.worth.last : lastAtLeast(world, root, hope),
-    placedAtMost: proved ? best.worth.placed : [...hope.most],
+    lastAtLeast: proved ? worth.last : lastAtLeast(world, root, hope),
+    placedAtMost: proved ? worth.placed : [...hope.most],
+  };
+}
+
+/** The labels after one that are worth a look. */
+type Follow = (label: Label, prospect: Prospect, best: Worth) => Iterable<Label>;
+
+const everywhere =
+  (world: World): Follow =>
+  (label, prospect, best) =>
+    after(world, label, prospect, false, best);
+
+/** Only where the paths lead to something better than what was known. */
+function alongPaths(world: World, root: Label, paths: Place, known: Worth): Follow {
+  const placeOf = new Map<Label, Place>([[root, paths]]);
+  return function* (label, prospect, best) {
+    const { steps } = standsFor(placeOf.get(label) as Place);
+    const ends = new Map<readonly Batch[], Map<number, Place>>();
+    for (const { batches, until, to } of steps) {
+      if (!leads(to, known)) continue;
+      const byEnd = ends.get(batches) ?? new Map<number, Place>();
+      ends.set(batches, byEnd.set(until, to));
+    }
+    for (const [batches, byEnd] of ends)
+      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best)) {
+        const to = byEnd.get(spanEnd(world, child.day));
+        if (!to) continue;
+        placeOf.set(child, to);
+        yield child;
+      }
   };
 }
 
@@ -160,7 +223,14 @@ const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
   morePlaced(a.prospect, b.prospect) || b.done - a.done || a.last - b.last || a.label.day - b.label.day;
 
 /** All labels, the most hopeful first, but those that cannot lead to anything better. True where none is left. */
-function exhaust(world: World, root: Label, best: () => Worth, consider: (label: Label) => void): boolean {
+function exhaust(
+  world: World,
+  root: Label,
+  follow: Follow,
+  best: () => Worth,
+  isBest: () => boolean,
+  consider: (label: Label) => void,
+): boolean {
   const kept = new Kept(world);
   const hopes = [new Heap<Hopeful>(moreHopeful), new Heap<Hopeful>(nearerItsEnd)];
   const push = (label: Label, prospect: Prospect) => {
@@ -171,14 +241,15 @@ function exhaust(world: World, root: Label, best: () => Worth, consider: (label:
   push(root, prospectOf(world, root));
   for (let turn = 0; ; turn++) {
     const next = (hopes[turn % 2] as Heap<Hopeful>).pop();
-    if (!next) return true;
+    if (!next || isBest()) return true;
     if (!world.mayGoOn()) return false;
     const { label, prospect, taken } = next;
     next.taken = true;
     if (taken || !kept.has(label) || isHopeless(world, label, prospect, best())) continue;
-    for (const child of after(world, label, prospect, false, best())) {
+    for (const child of follow(label, prospect, best())) {
       if (!world.mayGoOn()) return false;
       consider(child);
+      if (isBest()) return true;
       const then = prospectOf(world, child);
       if (isHopeless(world, child, then, best())) continue;
       if (kept.add(child)) push(child, then);

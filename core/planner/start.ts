@@ -1,4 +1,5 @@
 import { leftByMonth, wantedByMonth, worthKeeping } from './money';
+import { monthsNeeded } from './fewest';
 import type { Wish } from './problem';
 import { keyOf, LATE, NONE, type Label, type Paying, type World } from './world';
 
@@ -22,9 +23,13 @@ export function start(world: World): Label {
           sum + (f.buy < first.from && sameMonth(f.buy, first.from) ? (p.wishes[f.wish] as Wish).price : 0),
         0,
       );
+  let income = 0;
+  const { budget } = p;
+  if (budget !== null) world.income = spent.map((sum) => (income += Math.max(0, budget - sum)));
+  if (budget !== null && !world.rough) world.needed = monthsNeeded(world, spent);
   const free = p.quarantines.map(() => p.today);
   const key = keyOf(placed);
-  const paying: Paying[] = [{ spent, months: [], before: null }];
+  const paying: Paying[] = [{ spent, months: [], open: [], before: null }];
   const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free, LATE);
   const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
   return {
@@ -41,6 +46,8 @@ export function start(world: World): Label {
     ways,
     wanted,
     leftBy: p.budget === null ? [] : leftByMonth(world, ways),
+    begun: world.income.map(() => 0),
+    paidBy: 0,
     worth: {
       placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
       last: Math.max(NONE, ...set.map((s) => s.release)),

@@ -52,6 +52,8 @@ export interface Paid {
   spent: readonly number[];
   /** Of the last event's batches the month each is bought in; null where it does not matter. */
   months: readonly (number | null)[];
+  /** And all the months each could be bought in; empty where only one was tried. */
+  open: readonly (readonly number[])[];
   before: Paid | null;
   /** By month, the most that those to come could cost for what is left. */
   useful: readonly number[];
@@ -59,6 +61,10 @@ export interface Paid {
 
 /** A way before it is known who is to come after it. */
 export type Paying = Omit<Paid, 'useful'>;
+
+/** What a search asks of money: every way of paying that may matter, one way, or only that the months suffice for what is bought by a day: as if
+ *  each wish could be paid for by itself in any of them, and as if what is bought could be paid for in parts from the month on in which it can be bought. */
+export type Money = 'every' | 'one' | 'months';
 
 export interface Label {
   placed: boolean[];
@@ -80,6 +86,9 @@ export interface Label {
   wanted: readonly number[];
   /** By the end of each month the most that is left, cumulated; empty without a budget. */
   leftBy: readonly number[];
+  /** Where only months count: by month the price of all that could be bought in it or later only, and the last month so far. */
+  begun: readonly number[];
+  paidBy: number;
   worth: Worth;
   parent: Label | null;
   /** What enters on its day. */
@@ -107,15 +116,22 @@ export interface World {
   ammonia: Ammonia;
   /** By who is placed, all that those to come could cost together. */
   costs: Map<string, Float64Array | null>;
+  /** By a set of wishes of one line, the fewest batches that hold them. */
+  fewest: Map<number, number>;
+  /** By set of wishes, a bit each, the month in which the last of them can be bought; null without a budget, and for many wishes. */
+  needed: Int16Array | null;
+  /** By the end of each month all that may be spent until then, beside what is set; empty without a budget. */
+  income: readonly number[];
   /** Some quarantines are alike. */
   twins: boolean;
   rough: boolean;
+  money: Money;
   mayGoOn: () => boolean;
 }
 
 /** @param rough for many wishes, of whom nothing is proved: bounds need not be sharp, only cheap
  *  @param mayGoOn asked now and then; once it says no, what is found is not all there is */
-export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean): World {
+export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, money: Money = 'every'): World {
   const set = p.fixed.flatMap((f): Step[] =>
     f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
   );
@@ -146,6 +162,7 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean): Wor
   const world: World = {
     p,
     rough,
+    money,
     mayGoOn,
     calendar: calendarOf(p),
     least,
@@ -162,6 +179,9 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean): Wor
     lineOf: p.quarantines.map((q) => q.line),
     ammonia: new Ammonia(p),
     costs: new Map(),
+    fewest: new Map(),
+    needed: null,
+    income: [],
     twins: new Set(p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q))).size < p.quarantines.length,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);

@@ -1,15 +1,13 @@
 /** Stocking problems of a year, and a twin of the search that knows no bounds: it builds every plan event by event, and drops only what is dominated.
  *  For tests and benchmarks only. */
-import { atEarliest } from '../planner/days';
+import { withEvent } from '../planner/after';
 import { eventsOf } from '../planner/events';
 import { Kept } from '../planner/kept';
-import type { Line, Problem, Wish } from '../planner/problem';
+import { LINES, type Line, type Problem, type Wish } from '../planner/problem';
 import { start } from '../planner/start';
 import { compareWorth, LATE, type Label, type Worth, worldOf } from '../planner/world';
 import { seededRandom } from '../random';
 import { TODAY } from './plans';
-
-const LINES: readonly Line[] = ['fish', 'invertebrate', 'coral', 'anemone'];
 
 /** As a keeper would have it: fish in the main, two quarantines for them, one for each other line. */
 export function household(n: number, seed: number, budget: number | null): Problem {
@@ -65,6 +63,7 @@ export function household(n: number, seed: number, budget: number | null): Probl
 export function bestWithoutBounds(p: Problem): Worth {
   const world = worldOf(p, false, () => true);
   const root = start(world);
+  world.needed = null;
   const kept = new Kept(world);
   let best = root.worth;
   const labels: Label[] = [root];
@@ -73,7 +72,7 @@ export function bestWithoutBounds(p: Problem): Worth {
     const { placed } = label;
     const left = placed.flatMap((done, i) => (done || world.least[i] === null ? [] : [i]));
     for (const event of eventsOf(world, label, { left, most: [], sure: [] }, false, false, LATE))
-      for (const child of atEarliest(world, label, event, LATE, false)) {
+      for (const child of withEvent(world, label, event, LATE, null)) {
         if (!companyKept(world.conflicts, child) || !orderKept(p, child)) continue;
         if (compareWorth(child.worth, best) < 0) best = child.worth;
         if (kept.add(child)) labels.push(child);

@@ -1,0 +1,70 @@
+/** What could come next: the labels after one. */
+import { isHopeless, type Prospect, prospectOf } from './bounds';
+import { boundsOf, type Event, spansOf } from './days';
+import { eventsOf } from './events';
+import { paidFrom } from './fewest';
+import { inEveryWay, soonestPaid } from './purchase';
+import { type Batch, LATE, type Label, type World, type Worth } from './world';
+
+/** For every event that could come next. @param few only some batches: for many wishes
+ *  @param best what is no better is of no use */
+export function* after(
+  world: World,
+  label: Label,
+  prospect: Prospect,
+  few: boolean,
+  best: Worth | null,
+): Generator<Label> {
+  const all = placesNoMore(prospect, best);
+  const latest = latestOf(prospect, best);
+  for (const event of eventsOf(world, label, prospect, few, all, latest))
+    yield* withEvent(world, label, event, latest, best);
+}
+
+/** Where only a plan that places the most is as good, one that ends later is not. */
+export const latestOf = (prospect: Prospect, best: Worth | null): number =>
+  best !== null && placesNoMore(prospect, best) ? best.last : LATE;
+
+const placesNoMore = ({ most }: Prospect, best: Worth | null): boolean =>
+  best !== null && most.every((n, i) => n === best.placed[i]);
+
+/** With one event on its earliest day, for each place among what is set and each month its batches could be bought in, where that counts.
+ *  @param latest days after it are of no use */
+export function* withEvent(
+  world: World,
+  label: Label,
+  batches: readonly Batch[],
+  latest: number,
+  best: Worth | null,
+): Generator<Label> {
+  const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
+  const { calendar } = world;
+  const event: Event = {
+    batches,
+    loadMgN: batches.reduce((sum, b) => sum + b.loadMgN, 0),
+    heavy: batches.some((b) => b.heavy),
+    crew: batches.some((b) => b.crew),
+    fish: batches.some((b) => b.fish),
+    gentlest: Math.min(...batches.map((b) => b.gentlest)),
+    fiercest: Math.max(...batches.map((b) => b.fiercest)),
+  };
+  const [soonest, to] = boundsOf(world, label, event);
+  const from = Math.max(
+    soonest,
+    paidFrom(
+      world,
+      label.placed,
+      batches.flatMap((b) => b.wishes),
+    ),
+  );
+  const last = Math.min(to, latest, calendar.end - 1);
+  if (from > last) return;
+  for (const span of spansOf(world, event, from, last)) {
+    if (world.money === 'every' && world.p.budget !== null)
+      yield* inEveryWay(world, label, event, span, latest, isDead);
+    else {
+      const child = soonestPaid(world, label, event, span);
+      if (child) yield child;
+    }
+  }
+}

@@ -1,0 +1,104 @@
+/** How few batches hold a set of wishes, and in how few months they can be paid for, whatever the days. */
+import { LINES, SLACK, type Wish } from './problem';
+import { LATE, NONE, type World } from './world';
+
+/** Fewest batches for those left: each of one line, within what its quarantine holds and what a month pays. */
+export function batchesAtLeast(world: World, left: readonly number[]): number {
+  // What is bought may be joined.
+  if (world.open.length + world.set.length > 0) return 0;
+  let batches = 0;
+  for (const line of LINES) {
+    const here = left.filter((i) => (world.p.wishes[i] as Wish).line === line);
+    if (here.length === 0) continue;
+    batches += world.rough ? byLoad(world, line, here) : fewestFor(world, line, maskOf(here));
+  }
+  return batches;
+}
+
+/** By load alone, as if it could be cut. */
+function byLoad(world: World, line: string, here: readonly number[]): number {
+  let load = 0;
+  for (const i of here) load += (world.p.wishes[i] as Wish).loadMgN;
+  return Math.max(1, Math.ceil((load - SLACK) / mostInOne(world, line) - 1e-9));
+}
+
+/** What the largest quarantine of a line holds. */
+const mostInOne = ({ calendar, lineOf }: World, line: string): number =>
+  Math.max(...calendar.quarantines.flatMap((q, i) => (lineOf[i] === line ? [q.capacity] : [])));
+
+const maskOf = (wishes: readonly number[]): number => wishes.reduce((mask, i) => mask | (1 << i), 0);
+
+/** The fewest sets into which wishes of a line can be put. The first of them is in one of those: each of these is tried. */
+function fewestFor(world: World, line: string, mask: number): number {
+  if (mask === 0) return 0;
+  const known = world.fewest.get(mask);
+  if (known !== undefined) return known;
+  const { p } = world;
+  const room = mostInOne(world, line) + SLACK;
+  const money = (p.budget ?? Infinity) + SLACK;
+  const first = mask & -mask;
+  const rest = mask ^ first;
+  let fewest = LATE;
+  for (let others = rest; ; others = (others - 1) & rest) {
+    const together = first | others;
+    let load = 0;
+    let price = 0;
+    for (let i = 0; i < p.wishes.length; i++) {
+      if ((together & (1 << i)) === 0) continue;
+      load += (p.wishes[i] as Wish).loadMgN;
+      price += (p.wishes[i] as Wish).price;
+    }
+    if (others === 0 || (load <= room && price <= money))
+      fewest = Math.min(fewest, 1 + fewestFor(world, line, mask ^ together));
+    if (others === 0) break;
+  }
+  world.fewest.set(mask, fewest);
+  return fewest;
+}
+
+/** The earliest last release by which those placed and some more can have been paid for, month by month. */
+export function paidFrom(world: World, placed: readonly boolean[], more: readonly number[]): number {
+  if (world.needed === null) return NONE;
+  return paidFromMask(world, placedMask(placed) | maskOf(more));
+}
+
+export const placedMask = (placed: readonly boolean[]): number =>
+  placed.reduce((mask, done, i) => (done ? mask | (1 << i) : mask), 0);
+
+/** The same for a set. */
+export function paidFromMask({ needed, calendar, p }: World, mask: number): number {
+  const month = needed?.[mask] ?? 0;
+  if (month === 0) return NONE;
+  const { from } = calendar.months[month] ?? { from: LATE };
+  return from + Math.min(...p.quarantines.map((q) => q.clockDays));
+}
+
+/** By set of wishes (a bit each), the month, counted from the first, in which the last of them is bought, were each bought by itself and in any month:
+ *  no plan that has them needs fewer. A wish at a time, in the order of the months: of two ways to have bought a set one is as good that ended in an earlier month, or in the same
+ *  with less spent. @param spent by month what is spent already */
+export function monthsNeeded({ p, calendar }: World, spent: readonly number[]): Int16Array {
+  const months = calendar.months.length;
+  const budget = (p.budget as number) + SLACK;
+  const own = new Set(p.fixed.map((f) => f.wish));
+  const prices = p.wishes.map((w: Wish, i) => (own.has(i) ? 0 : w.price));
+  const size = 1 << prices.length;
+  const needed = new Int16Array(size).fill(months);
+  const paid = new Float64Array(size);
+  needed[0] = 0;
+  paid[0] = spent[0] ?? 0;
+  for (let mask = 0; mask < size; mask++) {
+    for (let i = 0; i < prices.length; i++) {
+      const next = mask | (1 << i);
+      if (next === mask) continue;
+      const price = prices[i] as number;
+      let month = needed[mask] as number;
+      let sum = (paid[mask] as number) + price;
+      while (price > 0 && month < months && sum > budget) sum = (spent[++month] ?? 0) + price;
+      const known = needed[next] as number;
+      if (month > known || (month === known && sum >= (paid[next] as number))) continue;
+      needed[next] = month;
+      paid[next] = sum;
+    }
+  }
+  return needed;
+}

@@ -1,0 +1,95 @@
+/** One way of paying, for a search that looks for any plan that can be paid for: the months of what is bought are chosen as it goes, and where the
+ *  next batch fits in none, all of them anew. */
+import { SLACK } from './problem';
+import type { Batch, Label, Paid, World } from './world';
+
+/** Something to be bought, and the months it could be bought in. */
+interface Item {
+  price: number;
+  open: readonly number[];
+}
+
+/** Choices tried before it is taken for something that cannot be paid for. */
+const MOST_TRIES = 2000;
+
+/** A way to pay for an event after a label, whose own months may change by it; null where none was found.
+ *  @param open by batch the months it could be bought in */
+export function payOnce(
+  world: World,
+  label: Label,
+  batches: readonly Batch[],
+  open: readonly (readonly number[])[],
+): Paid | null {
+  const budget = (world.p.budget as number) + SLACK;
+  const [before] = label.ways as [Paid];
+  const items = itemsOf(batches, open);
+  const next = monthsFor(items, before.spent, budget);
+  if (next) return paidIn(next, items, open, before);
+  const past: Label[] = [];
+  let root = label;
+  for (; root.parent; root = root.parent) past.unshift(root);
+  const steps = past.map((l) => {
+    const mine = (l.ways as [Paid])[0].open;
+    return { open: mine, items: itemsOf(l.batches, mine) };
+  });
+  steps.push({ open, items });
+  let [paid] = root.ways as [Paid];
+  const anew = monthsFor(
+    steps.flatMap((s) => s.items),
+    paid.spent,
+    budget,
+  );
+  if (!anew) return null;
+  for (const s of steps) paid = paidIn(anew.splice(0, s.items.length), s.items, s.open, paid);
+  return paid;
+}
+
+const itemsOf = (batches: readonly Batch[], open: readonly (readonly number[])[]): Item[] =>
+  batches.map((b, k) => ({ price: b.price, open: open[k] as readonly number[] }));
+
+function paidIn(
+  months: readonly (number | null)[],
+  items: readonly Item[],
+  open: readonly (readonly number[])[],
+  before: Paid,
+): Paid {
+  const spent = [...before.spent];
+  items.forEach(({ price }, k) => {
+    const m = months[k];
+    if (m !== null && m !== undefined) spent[m] = (spent[m] as number) + price;
+  });
+  return { spent, months: [...months], before, useful: [], open };
+}
+
+/** A month for each item that costs something, within a budget; null where none was found. Whoever has the fewest months first, of those alike the
+ *  dearest; each in its earliest month, since whatever comes later can use the later ones. */
+function monthsFor(
+  items: readonly Item[],
+  before: readonly number[],
+  budget: number,
+): (number | null)[] | null {
+  const spent = [...before];
+  const months: (number | null)[] = items.map(() => null);
+  const order = items
+    .flatMap(({ price }, k) => (price > 0 ? [k] : []))
+    .sort((a, b) => {
+      const [x, y] = [items[a] as Item, items[b] as Item];
+      return x.open.length - y.open.length || y.price - x.price;
+    });
+  let tries = 0;
+  const place = (at: number): boolean => {
+    if (at === order.length) return true;
+    const k = order[at] as number;
+    const { price, open } = items[k] as Item;
+    for (const m of open) {
+      if (++tries > MOST_TRIES) return false;
+      if ((spent[m] as number) + price > budget) continue;
+      spent[m] = (spent[m] as number) + price;
+      months[k] = m;
+      if (place(at + 1)) return true;
+      spent[m] = (spent[m] as number) - price;
+    }
+    return false;
+  };
+  return place(0) ? months : null;
+}

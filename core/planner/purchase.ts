@@ -1,0 +1,169 @@
+/** The day of an event once it must be paid for: by one way of paying, by every way, or as if money were only a matter of months. */
+import { earliest, type Event, type Fit, labelAt, windowOf } from './days';
+import {
+  begunWith,
+  leavesEnough,
+  leftAfter,
+  leftAtMost,
+  leftByMonth,
+  monthsSuffice,
+  wantedByMonth,
+  worthKeeping,
+} from './money';
+import { payOnce } from './pay';
+import { type Problem, SLACK } from './problem';
+import { type Batch, LATE, type Label, type Paid, type Paying, type World } from './world';
+
+/** First and last day of a span. */
+type Span = readonly [number, number];
+
+/** A label with an event on the earliest day of a span on which it can be paid for; null where there is none. */
+export function soonestPaid(world: World, label: Label, event: Event, [from, to]: Span): Label | null {
+  for (let next = from; next <= to;) {
+    const fit = earliest(world, label, event, next, to);
+    if (!fit) return null;
+    const paid =
+      world.p.budget === null
+        ? labelAt(world, label, event, fit, label.ways)
+        : paidAt(world, label, event, fit);
+    if (paid) return paid;
+    next = nextMonth(world, label, event, fit.day);
+  }
+  return null;
+}
+
+/** The same on one day: in one way, or by as many months as there are until then. */
+function paidAt(world: World, label: Label, event: Event, fit: Fit): Label | null {
+  const { batches } = event;
+  const open = batches.map((b) => monthsOf(world, label, b, fit.day));
+  const { begun, paidBy } = begunWith(label, batches, open);
+  let { ways } = label;
+  if (world.money === 'one') {
+    const paid = payOnce(world, label, batches, open);
+    if (!paid) return null;
+    ways = [paid];
+  } else {
+    const budget = (world.p.budget as number) + SLACK;
+    if (batches.some((b) => b.price > budget) || !monthsSuffice(world, begun, paidBy)) return null;
+  }
+  const child = labelAt(world, label, event, fit, ways);
+  return { ...child, begun, paidBy, leftBy: leftAfter(world, child, begun) };
+}
+
+/** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others.
+ *  @param latest days after it are of no use
+ *  @param isDead is asked before ways to pay are looked for: nothing that follows is of use */
+export function* inEveryWay(
+  world: World,
+  label: Label,
+  event: Event,
+  [from, to]: Span,
+  latest: number,
+  isDead: (label: Label) => boolean,
+): Generator<Label> {
+  const known: Paid[] = [];
+  /** By batch the months that were tried on the day before. */
+  let seen: (readonly number[])[] | null = null;
+  let next = from;
+  // Cut short nothing is proved, and what is left out does not matter.
+  while (next <= to && world.mayGoOn()) {
+    const fit = earliest(world, label, event, next, to);
+    if (!fit) return;
+    next = nextMonth(world, label, event, fit.day);
+    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
+    const child = {
+      ...labelAt(world, label, event, fit, []),
+      leftBy: leftAtMost(label, event.batches, open),
+    };
+    if (isDead(child)) continue;
+    const wanted = wantedByMonth(world, child.placed, child.free, latest);
+    const tried = waysToPay(world, label, event, open, seen, wanted);
+    const ways = worthKeeping(world, child, wanted, tried, known);
+    seen = open;
+    if (ways.length === 0) continue;
+    yield { ...child, ways, wanted, leftBy: leftByMonth(world, ways) };
+    if (leavesEnough(wanted, ways)) return;
+    known.push(...ways);
+  }
+}
+
+/** The months a batch could be bought in for a release on a day, the first of them first. */
+function monthsOf(world: World, label: Label, batch: Batch, day: number): number[] {
+  const months: number[] = [];
+  const days = batch.price === 0 ? null : windowOf(world, label, batch, day);
+  if (!days) return months;
+  const [from, to] = days;
+  const { calendar } = world;
+  for (let m = 0; m < calendar.months.length; m++) {
+    const month = calendar.months[m] as { from: number; to: number };
+    if (month.from > to) break;
+    if (month.to >= from && calendar.lastBuyUpTo(Math.min(to, month.to)) >= Math.max(from, month.from))
+      months.push(m);
+  }
+  return months;
+}
+
+/** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
+ *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new
+ *  @param wanted by month what those to come could spend in it */
+function waysToPay(
+  world: World,
+  label: Label,
+  event: Event,
+  open: readonly (readonly number[])[],
+  seen: readonly (readonly number[])[] | null,
+  wanted: readonly number[],
+): Paying[] {
+  const budget = (world.p.budget as number) + SLACK;
+  const price = event.batches.reduce((sum, b) => sum + b.price, 0);
+  type Trying = Paying & { fresh: boolean };
+  let ways: Trying[] = label.ways.map((before) => ({
+    spent: before.spent,
+    months: [],
+    open: [],
+    before,
+    fresh: seen === null,
+  }));
+  for (let k = 0; k < event.batches.length; k++) {
+    const batch = event.batches[k] as Batch;
+    if (batch.price === 0) {
+      ways = ways.map((w) => ({ ...w, months: [...w.months, null] }));
+      continue;
+    }
+    const months = open[k] as readonly number[];
+    // A month that nobody to come could spend in costs them nothing.
+    const unwanted = months.filter((m) => wanted[m] === 0);
+    const next = new Map<string, Trying>();
+    if (!world.mayGoOn()) return [];
+    for (const w of ways) {
+      const spare = unwanted.find((m) => (w.spent[m] as number) + price <= budget);
+      for (const m of spare === undefined ? months : [spare]) {
+        const cost = (w.spent[m] as number) + batch.price;
+        if (cost > budget) continue;
+        const spent = [...w.spent];
+        spent[m] = cost;
+        const fresh = w.fresh || (seen !== null && !(seen[k] as readonly number[]).includes(m));
+        const key = `${fresh ? '+' : ''}${spent.join(' ')}`;
+        if (!next.has(key))
+          next.set(key, { before: w.before, spent, months: [...w.months, m], open: [], fresh });
+      }
+    }
+    ways = [...next.values()];
+  }
+  return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
+}
+
+/** The first day after one on which some batch could be bought in a later month than now. */
+function nextMonth(world: World, label: Label, event: Event, day: number): number {
+  const { p, calendar } = world;
+  let next = LATE;
+  for (const batch of event.batches) {
+    if (batch.price === 0 || batch.boughtOn !== null) continue;
+    const open = monthsOf(world, label, batch, day);
+    const later = calendar.months[(open[open.length - 1] ?? -1) + 1];
+    if (!later) continue;
+    const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
+    next = Math.min(next, Math.max(day + 1, later.from + clock));
+  }
+  return next;
+}
