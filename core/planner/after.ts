@@ -1,6 +1,6 @@
 /** What could come next: the labels after one. */
 import { isHopeless, type Prospect, prospectOf } from './bounds';
-import { boundsOf, type Event, spansOf } from './days';
+import { boundsOf, eventOf, spansOf } from './days';
 import { eventsOf } from './events';
 import { paidFrom } from './fewest';
 import { inEveryWay, soonestPaid } from './purchase';
@@ -39,24 +39,9 @@ export function* withEvent(
 ): Generator<Label> {
   const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
   const { calendar } = world;
-  const event: Event = {
-    batches,
-    loadMgN: batches.reduce((sum, b) => sum + b.loadMgN, 0),
-    heavy: batches.some((b) => b.heavy),
-    crew: batches.some((b) => b.crew),
-    fish: batches.some((b) => b.fish),
-    gentlest: Math.min(...batches.map((b) => b.gentlest)),
-    fiercest: Math.max(...batches.map((b) => b.fiercest)),
-  };
+  const event = eventOf(batches);
   const [soonest, to] = boundsOf(world, label, event);
-  const from = Math.max(
-    soonest,
-    paidFrom(
-      world,
-      label.placed,
-      batches.flatMap((b) => b.wishes),
-    ),
-  );
+  const from = Math.max(soonest, paidFrom(world, label.mask | event.mask));
   const last = Math.min(to, latest, calendar.end - 1);
   if (from > last) return;
   for (const span of spansOf(world, event, from, last)) {

@@ -1,6 +1,6 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type Calendar } from './calendar';
-import { batchesAtLeast, paidFrom, paidFromMask, placedMask } from './fewest';
+import { batchesAtLeast, maskOf, paidFrom } from './fewest';
 import { LINES, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { enterFrom, firstOut, reachOf } from './soonest';
@@ -47,7 +47,7 @@ export interface Prospect {
 export function prospectOf(world: World, label: Label): Prospect {
   const left = possible(world, label);
   const most = [...label.worth.placed];
-  let money = world.p.budget === null ? LATE : moneyUntil(world, label, world.calendar.end) + SLACK;
+  let money = world.p.budget === null ? LATE : moneyLeft(world, label) + SLACK;
   const mayEnter = mayEnterAfter(world, label);
   const sure: number[] = [];
   let pool = left;
@@ -122,20 +122,16 @@ function pairsAmong(
   return paired;
 }
 
-/** What may still be spent, up to the last month whose purchase can be out by a day. */
-function moneyUntil(world: World, label: Label, day: number): number {
-  const { p, calendar } = world;
-  const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
-  let money = 0;
-  calendar.months.forEach((m, k) => {
-    if (m.from + clock <= day) money = label.leftBy[k] as number;
-  });
-  return money;
+/** What may still be spent in all, up to the last month whose purchase can be out in time. */
+function moneyLeft({ calendar, clock }: World, label: Label): number {
+  let k = calendar.months.length - 1;
+  while (k >= 0 && (calendar.months[k] as { from: number }).from + clock > calendar.end) k--;
+  return label.leftBy[k] ?? 0;
 }
 
 /** The earliest last release of a plan that places all of those that are sure. */
 export function lastAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
-  const { p, calendar } = world;
+  const { p, calendar, clock } = world;
   let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
   if (sure.length === 0) return last;
   const from = enterFrom(world, label, left, sure);
@@ -154,11 +150,10 @@ export function lastAtLeast(world: World, label: Label, { left, sure }: Prospect
     for (const i of sure)
       if (world.levels[world.levelOf[i] as number] !== 0) price += (p.wishes[i] as Wish).price;
     if (price > SLACK) {
-      const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
-      const month = calendar.months.find((m) => moneyUntil(world, label, m.from + clock) + SLACK >= price);
+      const month = calendar.months.find((_, k) => (label.leftBy[k] as number) + SLACK >= price);
       last = Math.max(last, month ? month.from + clock : LATE);
     }
-    last = Math.max(last, paidFrom(world, label.placed, sure));
+    last = Math.max(last, paidFrom(world, label.mask | maskOf(sure)));
   }
   for (const line of LINES) {
     const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
@@ -320,13 +315,12 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): numbe
 
 /** The least sum of release days were there only money: the cheapest are paid for first. */
 function byMoney(world: World, label: Label, left: readonly number[]): number {
-  const { p, calendar } = world;
+  const { p, calendar, clock } = world;
   if (p.budget === null) return 0;
-  const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
   const priceOf = (i: number) =>
     world.levels[world.levelOf[i] as number] === 0 ? 0 : (p.wishes[i] as Wish).price;
   const cheapest = [...left].sort((a, b) => priceOf(a) - priceOf(b));
-  let mask = placedMask(label.placed);
+  let { mask } = label;
   let paid = 0;
   let month = 0;
   let sum = 0;
@@ -335,7 +329,7 @@ function byMoney(world: World, label: Label, left: readonly number[]): number {
     paid += price;
     mask |= 1 << i;
     while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
-    const byMonths = paidFromMask(world, mask);
+    const byMonths = paidFrom(world, mask);
     sum += Math.max(
       label.day,
       byMonths,

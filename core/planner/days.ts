@@ -19,12 +19,36 @@ import {
 /** What could come next, as a whole: one batch, or several that enter on one day. */
 export interface Event {
   batches: readonly Batch[];
+  mask: number;
   loadMgN: number;
   heavy: boolean;
   crew: boolean;
   fish: boolean;
   gentlest: number;
   fiercest: number;
+}
+
+export function eventOf(batches: readonly Batch[]): Event {
+  const event: Event = {
+    batches,
+    mask: 0,
+    loadMgN: 0,
+    heavy: false,
+    crew: false,
+    fish: false,
+    gentlest: LATE,
+    fiercest: NONE,
+  };
+  for (const b of batches) {
+    event.mask |= b.mask;
+    event.loadMgN += b.loadMgN;
+    event.heavy ||= b.heavy;
+    event.crew ||= b.crew;
+    event.fish ||= b.fish;
+    event.gentlest = Math.min(event.gentlest, b.gentlest);
+    event.fiercest = Math.max(event.fiercest, b.fiercest);
+  }
+  return event;
 }
 
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
@@ -245,6 +269,7 @@ export function labelAt(
   return {
     placed,
     key: keyOf(placed),
+    mask: label.mask | event.mask,
     day,
     firstHeavy: event.heavy && label.firstHeavy === NONE ? day : label.firstHeavy,
     lastHeavy: event.heavy ? day : label.lastHeavy,

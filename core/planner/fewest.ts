@@ -26,7 +26,8 @@ function byLoad(world: World, line: string, here: readonly number[]): number {
 const mostInOne = ({ calendar, lineOf }: World, line: string): number =>
   Math.max(...calendar.quarantines.flatMap((q, i) => (lineOf[i] === line ? [q.capacity] : [])));
 
-const maskOf = (wishes: readonly number[]): number => wishes.reduce((mask, i) => mask | (1 << i), 0);
+/** A bit for each of some wishes. */
+export const maskOf = (wishes: readonly number[]): number => wishes.reduce((mask, i) => mask | (1 << i), 0);
 
 /** The fewest sets into which wishes of a line can be put. The first of them is in one of those: each of these is tried. */
 function fewestFor(world: World, line: string, mask: number): number {
@@ -56,26 +57,17 @@ function fewestFor(world: World, line: string, mask: number): number {
   return fewest;
 }
 
-/** The earliest last release by which those placed and some more can have been paid for, month by month. */
-export function paidFrom(world: World, placed: readonly boolean[], more: readonly number[]): number {
-  if (world.needed === null) return NONE;
-  return paidFromMask(world, placedMask(placed) | maskOf(more));
-}
-
-export const placedMask = (placed: readonly boolean[]): number =>
-  placed.reduce((mask, done, i) => (done ? mask | (1 << i) : mask), 0);
-
-/** The same for a set. */
-export function paidFromMask({ needed, calendar, p }: World, mask: number): number {
+/** The earliest last release by which a set of wishes can have been paid for, month by month. */
+export function paidFrom({ needed, calendar, clock }: World, mask: number): number {
   const month = needed?.[mask] ?? 0;
   if (month === 0) return NONE;
-  const { from } = calendar.months[month] ?? { from: LATE };
-  return from + Math.min(...p.quarantines.map((q) => q.clockDays));
+  return clock + (calendar.months[month]?.from ?? LATE);
 }
 
-/** By set of wishes (a bit each), the month, counted from the first, in which the last of them is bought, were each bought by itself and in any month:
- *  no plan that has them needs fewer. A wish at a time, in the order of the months: of two ways to have bought a set one is as good that ended in an earlier month, or in the same
- *  with less spent. @param spent by month what is spent already */
+/** By set of wishes, a bit each, the month, counted from the first, in which the last of them is bought, were each bought by itself and in any month:
+ *  no plan that has them needs fewer. A wish at a time, in the order of the months: of two ways to have bought a set one is as good that ended in an
+ *  earlier month, or in the same with less spent.
+ *  @param spent by month what is spent already */
 export function monthsNeeded({ p, calendar }: World, spent: readonly number[]): Int16Array {
   const months = calendar.months.length;
   const budget = (p.budget as number) + SLACK;

@@ -90,8 +90,7 @@ export function wantedByMonth(
   free: readonly number[],
   latest: number,
 ): number[] {
-  const { p, calendar } = world;
-  const clock = Math.min(...p.quarantines.map((q) => q.clockDays));
+  const { p, calendar, clock } = world;
   const lines = new Map<string, { wanted: number; from: number }>();
   p.quarantines.forEach((q, i) => {
     const line = lines.get(q.line);

@@ -12,8 +12,8 @@ import {
 import { bestWithoutBounds, household } from '../testing/longPlans';
 import { stockingPlan, type Problem, type Wish } from '.';
 import { breachesOf } from './rules';
-import { bestPlan } from './search';
-import { compareWorth } from './world';
+import { bestPlan, searched } from './search';
+import { compareWorth, type Money, worldOf } from './world';
 
 const CASES = 250;
 const whole = (p: Problem) => bestPlan(p, { exact: true, width: 5, mayGoOn: () => true });
@@ -53,6 +53,56 @@ test.each([
     }
   },
 );
+
+test.each([
+  [4, 60, [17, 120, 148]],
+  [5, 60, [21, 63]],
+] as const)(
+  '%i wishes, %i a month, where what the months allow cannot all be paid for: as good as the twin',
+  (wishes, budget, seeds) => {
+    for (const seed of seeds) {
+      const p = household(wishes, seed, budget);
+      const found = whole(p);
+      expect(compareWorth(found.worth, bestWithoutBounds(p))).toBe(0);
+      expect(found.proved).toBe(true);
+    }
+  },
+);
+
+test.each([
+  [6, 60, 88],
+  [6, 80, 59],
+  [6, 80, 76],
+])(
+  '%i wishes, %i a month, household %i: one way of paying is not enough, and every way finds the better plan',
+  (wishes, budget, seed) => {
+    const p = household(wishes, seed, budget);
+    const search = (money: Money) =>
+      searched(
+        worldOf(p, false, () => true, money),
+        { exact: true, width: 0 },
+        null,
+        null,
+      );
+    const found = whole(p);
+    expect(compareWorth(found.worth, search('every').worth)).toBe(0);
+    expect(compareWorth(found.worth, search('one').worth)).toBeLessThan(0);
+    expect(compareWorth(search('months').worth, found.worth)).toBeLessThanOrEqual(0);
+    expect(breachesOf(p, found.steps)).toEqual([]);
+  },
+);
+
+test('of many wishes none joins one that is bought and may not live with it', () => {
+  const wishes = Array.from({ length: 14 }, (_, i) => wish(`w${i}`, { loadMgN: 0.3 }));
+  const p = aProblem(wishes, {
+    forbidden: [[0, 1]],
+    fixed: [{ wish: 0, buy: TODAY, quarantine: 0, release: null }],
+  });
+  const placed = stockingPlan(p, () => true).steps.map((s) => s.wishId);
+  expect(placed).toContain('w0');
+  expect(placed).not.toContain('w1');
+  expect(placed).toHaveLength(13);
+});
 
 /** The gate ten days ahead, tests in absences allowed. */
 const problem = (wishes: Wish[], more: Partial<Problem> = {}): Problem => {

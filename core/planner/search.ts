@@ -59,28 +59,19 @@ export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn
   const quick = searched(asking('one'), { ...o, exact: false }, null, null);
   const bound = searched(asking('months'), { exact: true, width: 0 }, quick, null);
   if (bound.proved && bound.worth === quick.worth) return { ...bound, steps: quick.steps };
-  const payable = searched(
-    asking('one'),
-    { exact: true, width: 0 },
-    quick,
-    bound.proved ? bound.worth : null,
-  );
-  if (bound.proved && compareWorth(payable.worth, bound.worth) === 0)
-    return { ...bound, steps: payable.steps };
+  const goal = bound.proved ? bound.worth : null;
+  const payable = searched(asking('one'), { exact: true, width: 0 }, quick, goal);
+  if (goal && compareWorth(payable.worth, goal) === 0) return { ...bound, steps: payable.steps };
   const paths = pathsTo({ ...asking('months'), twins: false }, payable.worth);
-  return searched(
-    asking('every'),
-    { exact: true, width: 0 },
-    payable,
-    bound.proved ? bound.worth : null,
-    paths,
-  );
+  const found = searched(asking('every'), { exact: true, width: 0 }, payable, goal, paths);
+  return found.proved || !goal ? found : { ...found, lastAtLeast: goal.last, placedAtMost: goal.placed };
 }
 
-/** @param known a plan to measure by: what is no better is not looked for
+/** One search, with what its world asks of money.
+ *  @param known a plan to measure by: what is no better is not looked for
  *  @param bound what no plan can be better than: once one is as good no more is looked for
  *  @param paths where alone something better than what is known can lie */
-function searched(
+export function searched(
   world: World,
   o: { exact: boolean; width: number },
   known: Found | null,

@@ -1,7 +1,7 @@
 import { leftByMonth, wantedByMonth, worthKeeping } from './money';
 import { monthsNeeded } from './fewest';
 import type { Wish } from './problem';
-import { keyOf, LATE, NONE, type Label, type Paying, type World } from './world';
+import { bitOf, keyOf, LATE, NONE, type Label, type Paying, type World } from './world';
 
 /** The label of nothing planned yet: what is set stands. */
 export function start(world: World): Label {
@@ -35,6 +35,7 @@ export function start(world: World): Label {
   return {
     placed,
     key,
+    mask: set.reduce((mask, s) => mask | bitOf(s.wish), 0),
     day: p.today,
     firstHeavy: NONE,
     lastHeavy: NONE,

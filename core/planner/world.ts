@@ -69,6 +69,8 @@ export type Money = 'every' | 'one' | 'months';
 export interface Label {
   placed: boolean[];
   key: string;
+  /** A bit for each that is placed, of the first 32. */
+  mask: number;
   day: number;
   firstHeavy: number;
   lastHeavy: number;
@@ -98,6 +100,8 @@ export interface Label {
 export interface World {
   p: Problem;
   calendar: Calendar;
+  /** The shortest of all quarantines. */
+  clock: number;
   /** Earliest release of each wish by itself; null where there is none. */
   least: (number | null)[];
   levels: number[];
@@ -165,6 +169,7 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     money,
     mayGoOn,
     calendar: calendarOf(p),
+    clock: Math.min(...p.quarantines.map((q) => q.clockDays)),
     least,
     levels,
     levelOf: p.wishes.map((_, i) => levels.indexOf(level(i))),
@@ -207,7 +212,7 @@ function openBatches(world: Pick<World, 'p' | 'least' | 'conflicts'>): Batch[] {
 
 /** What a bit can stand for. */
 export const BITS = 32;
-const bitOf = (wish: number): number => (wish < BITS ? 1 << wish : 0);
+export const bitOf = (wish: number): number => (wish < BITS ? 1 << wish : 0);
 
 export function batchOf(
   world: Pick<World, 'p' | 'least' | 'conflicts'>,

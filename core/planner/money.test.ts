@@ -1,0 +1,145 @@
+/** What can be paid for: in how few months, by how few batches, and in which months. */
+import { aProblem, aWish as wish } from '../testing/plans';
+import { seededRandom } from '../random';
+import { batchesAtLeast, monthsNeeded } from './fewest';
+import { Kept } from './kept';
+import { payOnce } from './pay';
+import type { Problem } from './problem';
+import { start } from './start';
+import { batchOf, type Label, worldOf } from './world';
+
+const worldWith = (prices: number[], budget: number | null, more: Partial<Problem> = {}) =>
+  worldOf(
+    aProblem(
+      prices.map((price, i) => wish(`w${i}`, { price })),
+      { budget, ...more },
+    ),
+    false,
+    () => true,
+    'one',
+  );
+
+describe('in how few months a set can be paid for', () => {
+  /** Every choice of months, one wish after the other. */
+  function tried(prices: readonly number[], budget: number, spent: readonly number[]): number {
+    const rest = spent.map((s) => budget - s);
+    let fewest = rest.length;
+    const place = (at: number, last: number): void => {
+      const price = prices[at];
+      if (last >= fewest) return;
+      if (price === undefined) {
+        fewest = last;
+        return;
+      }
+      for (let m = 0; m < rest.length; m++) {
+        if ((rest[m] as number) < price) continue;
+        rest[m] = (rest[m] as number) - price;
+        place(at + 1, Math.max(last, price > 0 ? m : 0));
+        rest[m] = (rest[m] as number) + price;
+      }
+    };
+    place(0, 0);
+    return fewest;
+  }
+
+  test('as few as by trying every choice', () => {
+    for (let seed = 1; seed <= 30; seed++) {
+      const random = seededRandom(seed);
+      const prices = Array.from({ length: 5 }, () => Math.floor(random() * 40));
+      const world = worldWith(prices, 50);
+      const spent = world.calendar.months.map((_, m) => (m < 4 ? Math.floor(random() * 40) : 0));
+      const needed = monthsNeeded(world, spent);
+      for (let mask = 0; mask < 32; mask++) {
+        const set = prices.filter((_, i) => mask & (1 << i));
+        expect([seed, mask, needed[mask]]).toEqual([seed, mask, tried(set, 50, spent)]);
+      }
+    }
+  });
+  test('what costs more than a month has is never paid for; what is free needs nothing', () => {
+    const world = worldWith([51, 0, 50], 50);
+    const needed = monthsNeeded(world, [50, 0, 0]);
+    expect([needed[0b001], needed[0b010], needed[0b100]]).toEqual([world.calendar.months.length, 0, 1]);
+  });
+});
+
+describe('how few batches hold some', () => {
+  test.each([
+    // 9 mg N a day at most, by half of 60 L at 0.3 mg/L: 5 + 4 and 5 + 4, not 5 + 5.
+    ['by load', [0, 0, 0, 0], null, [5, 5, 4, 4], 2],
+    ['just too much for two', [0, 0, 0, 0], null, [5, 5, 4, 4.1], 3],
+    ['by price', [60, 60, 30], 90, [1, 1, 1], 2],
+    ['a month is not enough for two', [60, 60, 31], 90, [1, 1, 1], 3],
+  ] as const)('%s', (_, prices, budget, loads, batches) => {
+    const wishes = loads.map((loadMgN, i) => wish(`w${i}`, { loadMgN, price: prices[i] as number }));
+    const world = worldOf(aProblem(wishes, { budget }), false, () => true);
+    const all = wishes.map((__, i) => i);
+    expect(batchesAtLeast(world, all)).toBe(batches);
+  });
+  test('where one is bought and waits nothing is said: others may join it', () => {
+    const fixed = [{ wish: 0, buy: 20515, quarantine: 0, release: null }];
+    expect(batchesAtLeast(worldWith([1, 1], null, { fixed }), [1])).toBe(0);
+  });
+});
+
+describe('one way to pay', () => {
+  const world = worldWith([60, 40, 50], 100);
+  const batch = (i: number) => batchOf(world, 0, [i], null, null);
+  /** A label after another that bought one wish, in a month that was free to choose. */
+  const bought = (before: Label, i: number, open: number[]): Label => {
+    const paid = payOnce(world, before, [batch(i)], [open]);
+    if (!paid) throw new Error('cannot be paid for');
+    return { ...before, parent: before, batches: [batch(i)], ways: [paid] };
+  };
+  const root = start(world);
+
+  test('in the earliest month that has enough', () => {
+    const label = bought(bought(root, 0, [0, 1]), 2, [0, 1]);
+    expect(label.ways[0]).toMatchObject({ months: [1], before: { months: [0] } });
+    expect(label.ways[0]?.spent.slice(0, 2)).toEqual([60, 50]);
+  });
+  test('what was bought before moves to a later month where the next has only the earlier', () => {
+    const label = bought(bought(root, 0, [0, 1]), 2, [0]);
+    expect(label.ways[0]).toMatchObject({ months: [0], before: { months: [1] } });
+    expect(label.ways[0]?.spent.slice(0, 2)).toEqual([50, 60]);
+  });
+  test('none where none has enough', () => {
+    expect(payOnce(world, bought(root, 0, [0]), [batch(2)], [[0]])).toBeNull();
+    expect(payOnce(world, bought(root, 0, [0]), [batch(1)], [[0]])).not.toBeNull();
+  });
+});
+
+describe('which of two is kept that differ in money alone', () => {
+  const begunFrom = (world: ReturnType<typeof worldWith>, price: number, from: number) =>
+    world.calendar.months.map((_, m) => (m <= from ? price : 0));
+
+  test('as if only months counted: whose purchases could have been made earlier', () => {
+    const world = { ...worldWith([60, 40, 50], 100), money: 'months' as const };
+    const root = start(world);
+    const early: Label = { ...root, begun: begunFrom(world, 60, 0) };
+    const late: Label = { ...root, begun: begunFrom(world, 60, 1) };
+    const dropped: [Label, Label][] = [];
+    const kept = new Kept(world);
+    expect(kept.add(late)).toBe(true);
+    expect(kept.add(early, (a, b) => dropped.push([a, b]))).toBe(true);
+    expect(dropped).toEqual([[late, early]]);
+    expect(kept.has(late)).toBe(false);
+    expect(kept.add(late, (a, b) => dropped.push([a, b]))).toBe(false);
+    expect(dropped).toHaveLength(2);
+  });
+  test('where every way of paying counts, the ways that others leave as much by are dropped, and the label with its last', () => {
+    const world = { ...worldWith([60, 40, 50], 100), money: 'every' as const };
+    const root = start(world);
+    const way = (...useful: number[]) => ({
+      ...root.ways[0]!,
+      useful: world.calendar.months.map((_, m) => useful[m] ?? 0),
+    });
+    const wanted = world.calendar.months.map(() => 100);
+    const label = (...ways: ReturnType<typeof way>[]): Label => ({ ...root, wanted, ways });
+    const kept = new Kept(world);
+    kept.add(label(way(60, 40)));
+    const two = label(way(50, 40), way(0, 90));
+    expect(kept.add(two)).toBe(true);
+    expect(two.ways).toEqual([way(0, 90)]);
+    expect(kept.add(label(way(50, 30), way(0, 80)))).toBe(false);
+  });
+});
