@@ -18,6 +18,8 @@ export interface Calendar {
   /** The latest day on which may be bought, up to a day; below today where there is none. */
   lastBuyUpTo: (day: number) => number;
   months: readonly { from: number; to: number }[];
+  /** The last month in which may be bought for a release by a day, whatever the quarantine. */
+  lastMonth: (release: number) => number;
   quarantines: readonly StayCalendar[];
   /** The first day from one on that some quarantine may release on; past the horizon where there is none. */
   releaseFrom: (day: number) => number;
@@ -51,10 +53,18 @@ export function calendarOf(p: Problem): Calendar {
     if (quarantines.some((q) => q.releaseAllowed(p.today + i))) next = p.today + i;
     release[i] = next;
   }
+  const months = monthsOf(p.today, end);
+  const lastMonth = new Int16Array(span);
+  for (let i = 0, month = 0; i < span; i++) {
+    const buy = lastBuyUpTo(Math.max(...quarantines.map((q) => q.buyMost(p.today + i))));
+    while (month + 1 < months.length && (months[month + 1] as { from: number }).from <= buy) month++;
+    lastMonth[i] = month;
+  }
   return {
     end,
     lastBuyUpTo,
-    months: monthsOf(p.today, end),
+    months,
+    lastMonth: (day) => lastMonth[Math.min(day, end - 1) - p.today] as number,
     quarantines,
     releaseFrom: (day) => (day < end ? (release[Math.max(0, day - p.today)] as number) : NEVER),
   };

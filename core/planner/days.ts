@@ -282,7 +282,6 @@ export function labelAt(
     wanted: label.wanted,
     leftBy: label.leftBy,
     begun: label.begun,
-    paidBy: label.paidBy,
     worth,
     parent: label,
     batches: event.batches,

@@ -34,33 +34,28 @@ export function leftAtMost(
   return left;
 }
 
-/** With an event, by month the price of all that could be bought in it or later only, and the last month of all.
+/** With an event, by month the price of all that could be bought in it or later only.
  *  @param open by batch the months it could be bought in */
 export function begunWith(
   label: Label,
   batches: readonly Batch[],
   open: readonly (readonly number[])[],
-): { begun: number[]; paidBy: number } {
+): number[] {
   const begun = [...label.begun];
-  let { paidBy } = label;
   batches.forEach(({ price }, k) => {
-    const months = open[k] as readonly number[];
-    const [first] = months;
-    if (first === undefined) return;
+    const first = (open[k] as readonly number[])[0] ?? -1;
     for (let m = 0; m <= first; m++) begun[m] = (begun[m] as number) + price;
-    paidBy = Math.max(paidBy, months[months.length - 1] as number);
   });
-  return { begun, paidBy };
+  return begun;
 }
 
 /** All that may be spent from a month to the end of another. */
 const incomeOf = ({ income }: World, from: number, to: number): number =>
   (income[to] as number) - (from > 0 ? (income[from - 1] as number) : 0);
 
-/** From each month on, is there enough for what could not be bought before it? */
-export function monthsSuffice(world: World, begun: readonly number[], paidBy: number): boolean {
-  for (let m = 0; m <= paidBy; m++)
-    if ((begun[m] as number) > incomeOf(world, m, paidBy) + SLACK) return false;
+/** From each month to a last one, is there enough for what could not be bought before it? */
+export function monthsSuffice(world: World, begun: readonly number[], last: number): boolean {
+  for (let m = 0; m <= last; m++) if ((begun[m] as number) > incomeOf(world, m, last) + SLACK) return false;
   return true;
 }
 

@@ -11,6 +11,7 @@ import {
 } from '../testing/plans';
 import { bestWithoutBounds, household } from '../testing/longPlans';
 import { stockingPlan, type Problem, type Wish } from '.';
+import { monthOf } from './problem';
 import { breachesOf } from './rules';
 import { bestPlan, searched } from './search';
 import { compareWorth, type Money, worldOf } from './world';
@@ -34,6 +35,15 @@ test.each([
     placed += found.steps.length;
   }
   expect(placed).toBeGreaterThan(CASES / 2);
+});
+
+test('a cleaner that waits for the next month leaves the fish, whose clock is longer, money in this one', () => {
+  const p = smallProblem(seededRandom(2789));
+  expect(p.quarantines.map((q) => q.clockDays)).toEqual([6, 2, 2]);
+  const found = whole(p);
+  expect(compareWorth(found.worth, worthOf(p, bruteForce(p)))).toBe(0);
+  const [cleaner, fish] = found.steps;
+  expect(monthOf(cleaner!.buy)).toBe(monthOf(fish!.buy) + 1);
 });
 
 test.each([

@@ -1,5 +1,5 @@
 /** The day of an event once it must be paid for: by one way of paying, by every way, or as if money were only a matter of months. */
-import { earliest, type Event, type Fit, labelAt, windowOf } from './days';
+import { earliest, type Event, labelAt, windowOf } from './days';
 import {
   begunWith,
   leavesEnough,
@@ -19,35 +19,33 @@ type Span = readonly [number, number];
 
 /** A label with an event on the earliest day of a span on which it can be paid for; null where there is none. */
 export function soonestPaid(world: World, label: Label, event: Event, [from, to]: Span): Label | null {
+  const { batches } = event;
+  const { calendar } = world;
+  const budget = (world.p.budget ?? Infinity) + SLACK;
+  if (batches.some((b) => b.price > budget)) return null;
   for (let next = from; next <= to;) {
     const fit = earliest(world, label, event, next, to);
     if (!fit) return null;
-    const paid =
-      world.p.budget === null
-        ? labelAt(world, label, event, fit, label.ways)
-        : paidAt(world, label, event, fit);
-    if (paid) return paid;
-    next = nextMonth(world, label, event, fit.day);
+    if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
+    const open = batches.map((b) => monthsOf(world, label, b, fit.day));
+    const begun = begunWith(label, batches, open);
+    let ways: readonly Paid[] | null;
+    if (world.money === 'one') {
+      const paid = payOnce(world, label, batches, open);
+      ways = paid && [paid];
+      next = nextMonth(world, label, event, fit.day);
+    } else {
+      // Not by the event's own months: what came before it might have been bought later.
+      const last = calendar.lastMonth(fit.day);
+      ways = monthsSuffice(world, begun, last) ? label.ways : null;
+      for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;
+    }
+    if (ways) {
+      const child = labelAt(world, label, event, fit, ways);
+      return { ...child, begun, leftBy: leftAfter(world, child, begun) };
+    }
   }
   return null;
-}
-
-/** The same on one day: in one way, or by as many months as there are until then. */
-function paidAt(world: World, label: Label, event: Event, fit: Fit): Label | null {
-  const { batches } = event;
-  const open = batches.map((b) => monthsOf(world, label, b, fit.day));
-  const { begun, paidBy } = begunWith(label, batches, open);
-  let { ways } = label;
-  if (world.money === 'one') {
-    const paid = payOnce(world, label, batches, open);
-    if (!paid) return null;
-    ways = [paid];
-  } else {
-    const budget = (world.p.budget as number) + SLACK;
-    if (batches.some((b) => b.price > budget) || !monthsSuffice(world, begun, paidBy)) return null;
-  }
-  const child = labelAt(world, label, event, fit, ways);
-  return { ...child, begun, paidBy, leftBy: leftAfter(world, child, begun) };
 }
 
 /** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others.

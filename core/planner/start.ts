@@ -48,7 +48,6 @@ export function start(world: World): Label {
     wanted,
     leftBy: p.budget === null ? [] : leftByMonth(world, ways),
     begun: world.income.map(() => 0),
-    paidBy: 0,
     worth: {
       placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
       last: Math.max(NONE, ...set.map((s) => s.release)),

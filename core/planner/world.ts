@@ -88,9 +88,8 @@ export interface Label {
   wanted: readonly number[];
   /** By the end of each month the most that is left, cumulated; empty without a budget. */
   leftBy: readonly number[];
-  /** Where only months count: by month the price of all that could be bought in it or later only, and the last month so far. */
+  /** Where only months count: by month the price of all that could be bought in it or later only. */
   begun: readonly number[];
-  paidBy: number;
   worth: Worth;
   parent: Label | null;
   /** What enters on its day. */
