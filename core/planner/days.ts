@@ -215,7 +215,8 @@ export function windowOf(
   if (batch.boughtOn !== null) {
     // Bought already, or joining a batch that is set: its own stay must pass as any other.
     const buy = batch.boughtOn;
-    return buy > most || buy < stay.buyLeast(day) ? null : [buy, buy];
+    if (buy > most || buy < stay.buyLeast(day)) return null;
+    return !open.includes(batch) && overlapsAnother(world, label, batch, day) ? null : [buy, buy];
   }
   let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), p.today);
   for (const s of set) {
@@ -231,6 +232,24 @@ export function windowOf(
     )
       return null;
   return [from, most];
+}
+
+/** Does another stay of the same quarantine, bought or set, overlap that of a bought batch? The person's own is kept; nobody is added to it. */
+function overlapsAnother({ set, open }: World, label: Label, batch: Batch, day: number): boolean {
+  const buy = batch.boughtOn as number;
+  const overlaps = (quarantine: number, from: number, to: number) =>
+    quarantine === batch.quarantine && from !== buy && from <= day && to >= buy;
+  return (
+    set.some((s) => overlaps(s.quarantine, s.buy, s.release)) ||
+    open.some((o) => overlaps(o.quarantine, o.boughtOn as number, releaseOf(label, o)))
+  );
+}
+
+/** The day on which a batch was released; late where it was not. */
+function releaseOf(label: Label, batch: Batch): number {
+  for (let l: Label | null = label; l; l = l.parent)
+    if (l.batches.some((b) => b.mask & batch.mask)) return l.day;
+  return LATE;
 }
 
 export function labelAt(

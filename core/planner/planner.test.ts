@@ -102,6 +102,21 @@ test.each([
   },
 );
 
+test('nobody joins a bought batch that lies in the stay of one that is set', () => {
+  const fixed = [
+    { wish: 0, buy: TODAY, quarantine: 0, release: TODAY + 30 },
+    { wish: 1, buy: TODAY + 2, quarantine: 0, release: null },
+  ];
+  const wishes = ['set', 'bought', 'new'].map((id) => wish(id, { loadMgN: 0.3 }));
+  const overlapping = stockingPlan(aProblem(wishes, { fixed }), () => true);
+  const buyOf = (plan: typeof overlapping) => plan.steps.find((s) => s.wishId === 'new')?.buyDay;
+  // Both of the person's own stay in; the new one comes in a batch of its own, after both.
+  expect(overlapping.steps.map((s) => s.wishId).sort()).toEqual(['bought', 'new', 'set']);
+  expect(buyOf(overlapping)).toBe('2026-04-03');
+  const alone = stockingPlan(aProblem(wishes, { fixed: fixed.slice(1) }), () => true);
+  expect(buyOf(alone)).toBe('2026-03-05');
+});
+
 test('of many wishes none joins one that is bought and may not live with it', () => {
   const wishes = Array.from({ length: 14 }, (_, i) => wish(`w${i}`, { loadMgN: 0.3 }));
   const p = aProblem(wishes, {
