@@ -21,7 +21,7 @@ install_packages() {
 
 build_web() {
   local want have
-  want=$(find index.ts app src core demo public scripts/finishBuild.mjs scripts/minify.mjs package.json package-lock.json app.json babel.config.js metro.config.js -type f ! -name '*.test.ts' ! -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  want=$(find index.ts app src core demo public web scripts/finishBuild.mjs scripts/minify.mjs package.json package-lock.json app.json babel.config.js metro.config.js -type f ! -name '*.test.ts' ! -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   have=$(cat dist/.built-from 2>/dev/null || true)
   if [ "$want" != "$have" ]; then
     echo "Building the web app ..."

@@ -85,6 +85,37 @@ async function makeSmall() {
   );
 }
 
+/** Packages get a list of react-native's parts in the place of all of it (web/reactNativeParts.js). @throws when one of them asks for a part that is
+ *  not on it, which would only be missed where it is drawn. */
+function holdParts() {
+  const modules = files
+    .filter((file) => /^_expo\/.*\.js$/.test(file))
+    .flatMap((file) => readFileSync(join(dist, file), 'utf8').split(/\n(?=__d\()/))
+    .map((text) => ({ text, end: /\},(\d+),[[{]([^\]}]*)[^)]*\);\s*(?:__r\(\d+\);\s*)*$/.exec(text) }))
+    .filter(({ end }) => end)
+    .map(({ text, end }) => ({ text, id: end[1], needs: end[2].match(/\d+(?=,|$)/g) ?? [] }));
+  const list = modules.find(
+    ({ text }) => /exports, "useColorScheme"/.test(text) && /exports, "I18nManager"/.test(text),
+  );
+  if (!list)
+    throw new Error(
+      'the export holds no list of the parts of react-native: does metro.config.js still put it there?',
+    );
+  const there = new Set([...list.text.matchAll(/defineProperty\(exports, "(\w+)"/g)].map(([, name]) => name));
+  let asked = 0;
+  for (const { text, needs } of modules) {
+    const at = `_dependencyMap\\[${needs.indexOf(list.id)}\\]\\)`;
+    for (const [, name] of text.matchAll(new RegExp(`${at}\\)?\\.(\\w+)`, 'g'))) {
+      asked += 1;
+      if (!there.has(name))
+        throw new Error(`a package asks react-native for ${name}: it belongs into web/reactNativeParts.js`);
+    }
+  }
+  if (asked === 0)
+    throw new Error('nobody asks for a part of react-native: has the form of the export changed?');
+}
+
+holdParts();
 await makeSmall();
 const pagePath = join(dist, 'index.html');
 const faces = await cutFaces();

@@ -1,8 +1,9 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { ICONS, type IconName } from './icons';
 import { useTheme } from './theme';
 import { RADIUS, space, TARGET, type Roles } from './tokens';
 import { Txt } from './Txt';
+import { styleSheet } from './styleSheet';
 
 export type ButtonKind = 'primary' | 'outline' | 'quiet';
 
@@ -97,7 +98,7 @@ export function Button({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   base: {
     maxWidth: '100%',
     minHeight: TARGET + 4,

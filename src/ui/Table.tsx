@@ -1,7 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useTheme } from './theme';
 import { space } from './tokens';
 import { Txt } from './Txt';
+import { styleSheet } from './styleSheet';
 
 export interface TableColumn {
   title: string;
@@ -48,7 +49,7 @@ export function Table({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   row: { flexDirection: 'row', gap: space(2), paddingVertical: space(2), borderBottomWidth: 1 },
   right: { textAlign: 'right' },
 });

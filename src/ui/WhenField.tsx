@@ -1,5 +1,5 @@
 import { createElement, useRef, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import { format } from 'date-fns/format';
 import { dayOrder } from '../../core/time';
@@ -7,6 +7,7 @@ import { TextField } from './fields';
 import { useTheme } from './theme';
 import { TARGET } from './tokens';
 import { EXAMPLE, readWhen, writtenWhen, type WhenKind } from './when';
+import { styleSheet } from './styleSheet';
 
 const order = () => dayOrder(typeof navigator === 'undefined' ? 'en-GB' : navigator.language);
 const today = () => format(Date.now(), 'yyyy-MM-dd');
@@ -87,6 +88,6 @@ export function WhenField({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   button: { width: TARGET, minHeight: TARGET, alignItems: 'center', justifyContent: 'center' },
 });

@@ -1,9 +1,10 @@
 import { useId, useRef, useState, type ReactNode } from 'react';
-import { Pressable, StyleSheet, TextInput, View } from 'react-native';
+import { Pressable, TextInput, View } from 'react-native';
 import { focusedRadio, onKey, radioAfter, radiosOf } from './keys';
 import { useTheme } from './theme';
 import { FONTS, RADIUS, space, TARGET, TYPE } from './tokens';
 import { Txt } from './Txt';
+import { styleSheet } from './styleSheet';
 
 interface FieldFrameProps {
   id: string;
@@ -255,7 +256,7 @@ export function Check({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   field: { gap: space(1) },
   /** Round the whole field, unit included; the page's style leaves the text itself without one. */
   ring: { outlineStyle: 'solid', outlineWidth: 3, outlineOffset: 1 },

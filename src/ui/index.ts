@@ -17,6 +17,7 @@ export { Mark } from './marks';
 export { Table } from './Table';
 export { ThemeProvider, useReducedMotion, useTheme, useWide } from './theme';
 export { RADIUS, space, TARGET, TREND_HEIGHT, TYPE, type Role } from './tokens';
+export { styleSheet } from './styleSheet';
 export { Txt } from './Txt';
 export { useWidth } from './useWidth';
 export { chime } from './chime';

@@ -8,10 +8,11 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import { ScrollView, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
+import { ScrollView, View, type StyleProp, type ViewStyle } from 'react-native';
 import { useTheme, useWide } from './theme';
 import { space, TARGET, TYPE, type Role } from './tokens';
 import { Txt } from './Txt';
+import { styleSheet } from './styleSheet';
 
 interface ScreenProps {
   children: ReactNode;
@@ -249,7 +250,7 @@ export function Caution({ children }: { children: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   screen: { flex: 1 },
   flex: { flex: 1 },
   columns: { flex: 1, flexDirection: 'row' },

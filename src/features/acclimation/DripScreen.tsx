@@ -1,9 +1,9 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Drip, Water } from '../../../core/document';
 import { dripAt, dripWaterUsedL, NEAR_C, nearEnough } from '../../../core/acclimation';
 import { showQuantity, toUnit, unitDecimals, unitLabel } from '../../../core/units';
 import { isoOf, useAppSelector, useNow } from '../../store';
-import { Button, Row, Screen, Section, space, Txt, useChime } from '../../ui';
+import { Button, Row, Screen, Section, space, Txt, useChime, styleSheet } from '../../ui';
 import { ConvergeChart } from '../../ui/charts/ConvergeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { Before } from './Before';
@@ -199,7 +199,7 @@ const shownOr = (unit: string, shown: number): string => shown.toFixed(Math.min(
 const nearInUnit = (unit: string, salinity: number): number =>
   Math.abs(toUnitOr(unit, salinity) - toUnitOr(unit, salinity - 1.31));
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   clock: { justifyContent: 'space-between', alignItems: 'flex-end' },
   minutes: { alignItems: 'baseline', gap: space(2) },
   ready: { alignItems: 'flex-end' },

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import { Animated, Pressable, StyleSheet, View } from 'react-native';
+import { Animated, Pressable, View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { dropsFromCup, pulseOf } from '../../../core/acclimation';
 import { readEntry } from '../../../core/units';
-import { Button, Row, space, TextField, Txt, useReducedMotion, useTheme } from '../../ui';
+import { Button, Row, space, TextField, Txt, useReducedMotion, useTheme, styleSheet } from '../../ui';
 
 /** A pulse to match the valve to; tap along with the drops to measure the real rate. */
 export function DropPulse({
@@ -127,7 +127,7 @@ export function CupWatch({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   row: { alignItems: 'center', gap: space(5) },
   drop: { width: 92, height: 92, alignItems: 'center', justifyContent: 'center', borderRadius: 46 },
   words: { flex: 1 },

@@ -1,6 +1,5 @@
-import { StyleSheet } from 'react-native';
 import type { Water } from '../../../core/document';
-import { Row, Txt } from '../../ui';
+import { Row, Txt, styleSheet } from '../../ui';
 
 /** What goes on, for whom, into which water. */
 export function SessionTitle({ what, who, water }: { what: string; who: string; water: Water }) {
@@ -14,7 +13,7 @@ export function SessionTitle({ what, who, water }: { what: string; who: string; 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   between: { justifyContent: 'space-between' },
   shrink: { flexShrink: 1 },
 });

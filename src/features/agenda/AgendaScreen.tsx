@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { AgendaItem } from '../../../core/agenda';
 import { addDays } from '../../../core/time';
 import { agendaTitle, agendaWhy, GROUP_WORDS } from '../../../core/words/agenda';
@@ -14,7 +14,20 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../../store';
-import { Button, Empty, Go, Row, Screen, Section, space, TextField, Txt, useTheme, useWide } from '../../ui';
+import {
+  Button,
+  Empty,
+  Go,
+  Row,
+  Screen,
+  Section,
+  space,
+  TextField,
+  Txt,
+  useTheme,
+  useWide,
+  styleSheet,
+} from '../../ui';
 import { useWords } from '../shell';
 import { download } from '../shell/download';
 import { calendarText } from './calendarFile';
@@ -265,7 +278,7 @@ function ToCalendar({ items, today, nowMs }: { items: readonly AgendaItem[]; tod
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   item: { borderBottomWidth: 1, paddingVertical: space(3), gap: space(2) },
   row: { flexDirection: 'row', gap: space(3), justifyContent: 'space-between', alignItems: 'center' },
   text: { flexShrink: 1, gap: space(1) },

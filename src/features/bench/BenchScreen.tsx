@@ -1,11 +1,11 @@
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { MINUTE_MS } from '../../../core/time';
 import { isIn, type Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
-import { Screen, Section, space, TARGET, TextField, Txt, useTheme, useWide } from '../../ui';
+import { Screen, Section, space, TARGET, TextField, Txt, useTheme, useWide, styleSheet } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { needsOf, TOOL_GROUPS, TOOLS } from '../../../core/bench';
 
@@ -151,7 +151,7 @@ function ToolLink({ href, title, lede }: { href: string; title: string; lede: st
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   tool: { display: 'flex', borderBottomWidth: 1, minHeight: TARGET },
   inside: { flex: 1, paddingVertical: space(3), gap: 2 },
 });

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Water } from '../../../core/document';
 import { commit, useAppDispatch } from '../../store';
 import {
@@ -17,6 +17,7 @@ import {
   TextField,
   Txt,
   useWide,
+  styleSheet,
 } from '../../ui';
 import { Curves } from '../../ui/charts/Curves';
 import { StepBars } from '../../ui/charts/StepBars';
@@ -253,7 +254,7 @@ function Answer({ result, context, title }: { result: Result; context: ToolConte
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   answer: { gap: space(3), marginTop: space(2) },
   drawing: { gap: space(1) },
   acts: { gap: space(2), alignItems: 'flex-start' },

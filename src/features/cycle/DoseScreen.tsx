@@ -1,7 +1,7 @@
 import { sentence } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Display, WaterEvent } from '../../../core/document';
 import { doseGuard } from '../../../core/dosing';
 import { ammoniaAtMost, lastOf } from '../../../core/evidence';
@@ -41,6 +41,7 @@ import {
   Txt,
   space,
   useTheme,
+  styleSheet,
 } from '../../ui';
 import { useWords, WithDisplay } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
@@ -304,7 +305,7 @@ function Counter({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   result: { gap: space(10) },
   counter: { borderWidth: 1.5, borderRadius: RADIUS, padding: space(3), gap: space(3) },
   tap: {

@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Document } from '../../../core/document';
 import type { Revisions } from '../../../core/document/checks';
 import { merging, type Conflict, type Merged } from '../../../core/merge';
 import { replaceDocument, useAppDispatch } from '../../store';
 import { revisionLookup } from '../../store/revisions';
-import { Button, Line, Row, space, Txt } from '../../ui';
+import { Button, Line, Row, space, Txt, styleSheet } from '../../ui';
 import { SaveButton, useSaving } from '../shell/saving';
 import { conflictRows, conflictTitle, mergeLines, withOther } from './mergeText';
 
@@ -148,4 +148,4 @@ function OneConflict({
   );
 }
 
-const styles = StyleSheet.create({ conflict: { gap: space(1), marginVertical: space(2) } });
+const styles = styleSheet({ conflict: { gap: space(1), marginVertical: space(2) } });

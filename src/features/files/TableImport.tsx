@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Told } from '../../../core/csv';
 import type { Column, Document } from '../../../core/document';
 import { commit, newId, useAppDispatch } from '../../store';
-import { Button, Choice, Row, Section, space, Txt, useTheme } from '../../ui';
+import { Button, Choice, Row, Section, space, Txt, useTheme, styleSheet } from '../../ui';
 import { Pick } from '../../ui/Pick';
 import { useTable } from '../../workers';
 import { SaveButton, useSaving } from '../shell/saving';
@@ -294,7 +294,7 @@ function Columns({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(6) },
   column: { gap: space(2), paddingVertical: space(3), borderBottomWidth: 1, flexGrow: 1, flexBasis: 280 },
 });

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { useCallback, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Display } from '../../../core/document';
 import { loadAfterGates, plannedLoad, type Course } from '../../../core/forecast';
 import { type Statement } from '../../../core/statements';
@@ -28,7 +28,20 @@ import {
 import type { KeptAnswer } from '../../store/answers';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { keepForecast } from '../../store/said';
-import { Button, Go, Later, Line, Row, Screen, Section, space, TARGET, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Go,
+  Later,
+  Line,
+  Row,
+  Screen,
+  Section,
+  space,
+  TARGET,
+  Txt,
+  useTheme,
+  styleSheet,
+} from '../../ui';
 import { useForecast } from '../../workers';
 import { useWords, WithDisplay } from '../shell';
 import { Bands, BandTable } from './Bands';
@@ -282,7 +295,7 @@ function Told({ answer, what, name, value }: { answer: Ok; what: Derived; name: 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   word: { fontSize: 56, lineHeight: 58 },
   stretch: { fontSize: 34, lineHeight: 40 },
   big: { fontSize: 19, lineHeight: 28 },

@@ -1,7 +1,7 @@
 import { type Href } from 'expo-router';
 import { memo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Go, Section, space } from '../../ui';
+import { View } from 'react-native';
+import { Go, Section, space, styleSheet } from '../../ui';
 import { LOGGABLE } from './eventForm';
 import { EVENT_WORDS } from './eventWords';
 
@@ -21,4 +21,4 @@ export const EventLinks = memo(function EventLinks({ waterId }: { waterId: strin
   );
 });
 
-const styles = StyleSheet.create({ links: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(5) } });
+const styles = styleSheet({ links: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(5) } });

@@ -1,6 +1,6 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { type Look, type Sample, type Water, type WaterEvent } from '../../../core/document';
 import { editsToRemoveEntry } from '../../../core/document/removal';
 import { speciesOf, type WithKinds } from '../../../core/species';
@@ -28,6 +28,7 @@ import {
   TextField,
   Txt,
   useTheme,
+  styleSheet,
 } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { SaveButton, useSaving } from '../shell/saving';
@@ -367,7 +368,7 @@ export function DeleteEntry({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   entry: { borderBottomWidth: 1 },
   link: { display: 'flex' },
   inside: { flex: 1, paddingVertical: space(2), gap: 2 },

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../../../core/time';
 import { memo, useEffect, useRef, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { isNitrogen, type Kit, type Reading, parameterName } from '../../../core/document';
 import type { Point } from '../../../core/evidence';
 import { agoWords, selectSettings, useAppSelector, type SampleDraft } from '../../store';
@@ -17,6 +17,7 @@ import {
   TextField,
   Txt,
   useTheme,
+  styleSheet,
 } from '../../ui';
 import { useUnits } from '../shell';
 import { saidWords } from '../../../core/vial';
@@ -346,7 +347,7 @@ function Timer({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   row: {
     borderBottomWidth: 1,
     paddingVertical: space(3),

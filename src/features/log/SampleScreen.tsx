@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { Fragment, memo, useCallback, useEffect, useRef, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import {
   isOwnParameter,
   parameterName,
@@ -24,7 +24,7 @@ import {
   useNow,
   type SampleDraft,
 } from '../../store';
-import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide } from '../../ui';
+import { Button, Go, Later, Row, Screen, space, TARGET, TextField, Txt, useWide, styleSheet } from '../../ui';
 import { WhenField } from '../../ui/WhenField';
 import { useParam, useUnits, WithWater } from '../shell';
 import { Attach, photoEdits } from '../shell/photos';
@@ -318,7 +318,7 @@ const AddRow = memo(function AddRow({
   );
 });
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   between: { justifyContent: 'space-between' },
   footer: { gap: space(1) },
   add: { minHeight: TARGET, paddingHorizontal: space(2), justifyContent: 'center' },

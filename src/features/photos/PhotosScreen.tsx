@@ -1,9 +1,22 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Document, Photo, Water } from '../../../core/document';
 import { commit, isoOf, selectDocument, shortDay, useAppDispatch, useAppSelector } from '../../store';
 import { dropPictures } from '../../store/photos';
-import { Button, Choice, Empty, Line, Row, Screen, Section, space, TextField, Txt, useWide } from '../../ui';
+import {
+  Button,
+  Choice,
+  Empty,
+  Line,
+  Row,
+  Screen,
+  Section,
+  space,
+  TextField,
+  Txt,
+  useWide,
+  styleSheet,
+} from '../../ui';
 import { Pick } from '../../ui/Pick';
 import { WithWater } from '../shell';
 import { kept, PickPhoto, Picture } from '../shell/photos';
@@ -199,7 +212,7 @@ function Stored({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   strip: { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) },
   one: { gap: space(2) },
 });

@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../../core/time';
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import {
   isNitrogen,
   OWN_PARAMETERS,
@@ -17,7 +17,19 @@ import {
 } from '../../../core/document';
 import { basisLabel, formatDecimal } from '../../../core/units';
 import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, Choice, Empty, FieldRow, Go, Screen, Section, space, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Choice,
+  Empty,
+  FieldRow,
+  Go,
+  Screen,
+  Section,
+  space,
+  Txt,
+  useTheme,
+  styleSheet,
+} from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { SaveButton } from '../shell/saving';
@@ -208,7 +220,7 @@ function OwnParameters({ known }: { known: string[] }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   row: { display: 'flex', borderBottomWidth: 1 },
   inside: {
     flex: 1,

@@ -1,5 +1,5 @@
 import { createElement } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Water } from '../../../core/document';
 import { MINUTE_MS } from '../../../core/time';
 import {
@@ -10,7 +10,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Row, Screen, space, Txt, useTheme, useWide } from '../../ui';
+import { Button, Row, Screen, space, Txt, useTheme, useWide, styleSheet } from '../../ui';
 import { useWords, WithWater } from '../shell';
 import { download } from '../shell/download';
 import { sheetHtml, type SheetPart } from '../shell/sheetHtml';
@@ -80,4 +80,4 @@ function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
   );
 }
 
-const styles = StyleSheet.create({ part: { gap: space(1), marginTop: space(3) } });
+const styles = styleSheet({ part: { gap: space(1), marginTop: space(3) } });

@@ -5,10 +5,10 @@ import { BricolageGrotesque_800ExtraBold } from '@expo-google-fonts/bricolage-gr
 import { FontDisplay, loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
 import { useEffect, type ComponentType } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { Provider } from 'react-redux';
 import { goOnUnstored, selectSettings, useAppDispatch, useAppSelector } from '../../store';
-import { Button, ThemeProvider, Txt, useTheme } from '../../ui';
+import { Button, ThemeProvider, Txt, useTheme, styleSheet } from '../../ui';
 import { Frame } from './Frame';
 import { Boundary } from './Boundary';
 import { LastResort } from './LastResort';
@@ -121,7 +121,7 @@ function Opened() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   fill: { flex: 1, minHeight: '100%' },
   failed: { padding: 24, gap: 16, maxWidth: 640 },
 });

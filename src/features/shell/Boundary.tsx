@@ -1,6 +1,6 @@
 import { Component, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Button, Go, space, Txt } from '../../ui';
+import { View } from 'react-native';
+import { Button, Go, space, Txt, styleSheet } from '../../ui';
 
 interface State {
   fault: Error | null;
@@ -38,7 +38,7 @@ export class Boundary extends Component<{ children: ReactNode }, State> {
   }
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   page: { flex: 1, padding: space(5), gap: space(4), maxWidth: 640 },
   ways: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(4) },
 });

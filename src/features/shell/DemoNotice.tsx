@@ -1,7 +1,7 @@
 import { Link, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { dayAndHour, demoShown, practiceRun, showDemo, useNow } from '../../store';
-import { Button, space, Txt, useTheme } from '../../ui';
+import { Button, space, Txt, useTheme, styleSheet } from '../../ui';
 
 /** Stands above every screen of the demo: whose tanks these are, and the way out. */
 export function DemoNotice() {
@@ -29,7 +29,7 @@ export function DemoNotice() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   notice: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -3,7 +3,7 @@ import { showQuantity } from '../../../core/units';
 import { MINUTE_MS } from '../../../core/time';
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import {
   redo,
   selectLastWater,
@@ -16,7 +16,7 @@ import {
   useNow,
   selectSettings,
 } from '../../store';
-import { ICONS, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide } from '../../ui';
+import { ICONS, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide, styleSheet } from '../../ui';
 import { placeOf, placesOf, waterIdOf } from './places';
 import { ageWords } from './water';
 import { DemoNotice } from './DemoNotice';
@@ -197,7 +197,7 @@ function useShortcuts(water: Water | null) {
   }, [dispatch, router, water]);
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   wide: { flex: 1, flexDirection: 'row' },
   phone: { flex: 1 },
   body: { flex: 1 },

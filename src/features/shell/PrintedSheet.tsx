@@ -1,5 +1,5 @@
-import { StyleSheet, View } from 'react-native';
-import { Button, Row, space, Txt, useTheme } from '../../ui';
+import { View } from 'react-native';
+import { Button, Row, space, Txt, useTheme, styleSheet } from '../../ui';
 import { download } from './download';
 import { sheetHtml, type SheetPart } from './sheetHtml';
 
@@ -58,7 +58,7 @@ export function PrintedSheet({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   sheet: { borderWidth: 1, borderRadius: 10, padding: space(4), gap: space(2) },
   part: { gap: space(1), marginTop: space(2) },
 });

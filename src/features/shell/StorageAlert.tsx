@@ -1,8 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { selectDocument, useAppSelector } from '../../store';
-import { Button, Row, space, Txt, useTheme } from '../../ui';
+import { Button, Row, space, Txt, useTheme, styleSheet } from '../../ui';
 import { started } from './started';
 
 /** Stands above everything while the browser keeps nothing of what is entered: said at once, with the way out. */
@@ -41,7 +41,7 @@ export function StorageAlert() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   alert: {
     borderBottomWidth: 1.5,
     borderTopWidth: 1.5,

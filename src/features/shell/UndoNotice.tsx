@@ -1,8 +1,8 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { noticeDismissed, undo, useAppDispatch, useAppSelector } from '../../store';
-import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
+import { Button, RADIUS, space, Txt, useTheme, styleSheet } from '../../ui';
 import { useNewVersion } from './offline';
 import { started } from './started';
 
@@ -102,7 +102,7 @@ function NewVersion() {
 const nothingTyped = (path: string): boolean =>
   /^\/(waters|files|water\/[^/]+(\/(cycle|stock|bench))?)?$/.test(path) && path !== '/water/new';
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   ways: { flexDirection: 'row', gap: space(1) },
   notice: {
     margin: space(3),

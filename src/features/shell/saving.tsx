@@ -1,9 +1,9 @@
 /** The way of an entry from the button to the storage: nothing is called done, closed or cleared before its transaction has completed; and
  *  where another tab changed the same entry meanwhile, the person picks. */
 import { useCallback, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useAppSelector, type Differing, type Outcome, type Seen } from '../../store';
-import { Button, RADIUS, Row, space, Txt, useTheme } from '../../ui';
+import { Button, RADIUS, Row, space, Txt, useTheme, styleSheet } from '../../ui';
 import { differences } from './differences';
 
 type Act = (seen: readonly Seen[]) => Promise<Outcome>;
@@ -128,7 +128,7 @@ function Changed({ saving, onKeepMine }: { saving: Saving; onKeepMine: () => voi
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   save: { gap: space(2), flexGrow: 1 },
   changed: { borderWidth: 1.5, borderRadius: RADIUS, padding: space(4), gap: space(2) },
   line: { alignItems: 'flex-start' },

@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { shallowEqual } from 'react-redux';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { admissionRisks, editsToBuy, followUpTasks, type Risk } from '../../../core/arrivals';
 import { companyOf, findingsOf, membersOf, tankOf, type Finding } from '../../../core/company';
 import { isOpen, livingIn, placeOf, quarantinesOf, type Display, type Water } from '../../../core/document';
@@ -24,7 +24,19 @@ import {
   useNow,
   useKinds,
 } from '../../store';
-import { Button, Choice, Row, Screen, Section, space, Steadily, TextField, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Choice,
+  Row,
+  Screen,
+  Section,
+  space,
+  Steadily,
+  TextField,
+  Txt,
+  useTheme,
+  styleSheet,
+} from '../../ui';
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
@@ -316,7 +328,7 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   row: { borderBottomWidth: 1, paddingBottom: space(3), gap: space(2) },
   between: { justifyContent: 'space-between', alignItems: 'center' },
   shrink: { flexShrink: 1 },

@@ -1,11 +1,23 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Display } from '../../../core/document';
 import type { Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { selectVolume, useAppSelector, useKinds } from '../../store';
-import { Button, Choice, Empty, Row, Screen, space, Steadily, TextField, Txt, useTheme } from '../../ui';
+import {
+  Button,
+  Choice,
+  Empty,
+  Row,
+  Screen,
+  space,
+  Steadily,
+  TextField,
+  Txt,
+  useTheme,
+  styleSheet,
+} from '../../ui';
 import { useUnits, WithDisplay } from '../shell';
 import { findKinds, type Finds, type Found } from '../shell/kinds';
 
@@ -118,7 +130,7 @@ function SpeciesList({ water }: { water: Display }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   item: { display: 'flex', borderBottomWidth: 1 },
   inside: {
     flex: 1,

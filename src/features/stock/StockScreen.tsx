@@ -1,7 +1,7 @@
 import { compared, MINUTE_MS } from '../../../core/time';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import {
   isIn,
   isOpen,
@@ -42,6 +42,7 @@ import {
   Txt,
   useTheme,
   useWide,
+  styleSheet,
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
 import { useUnits, WithWater } from '../shell';
@@ -325,7 +326,7 @@ function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   between: { justifyContent: 'space-between' },
   animal: { display: 'flex', borderBottomWidth: 1 },
   animalInside: {

@@ -1,11 +1,11 @@
 import { DAY_MS } from '../../../core/time';
 import { Link, type Href } from 'expo-router';
 import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Display } from '../../../core/document';
 import type { GateId } from '../../../core/statements';
 import { localMidnight, selectEvidence, shortDay, useAppSelector } from '../../store';
-import { Txt } from '../../ui';
+import { Txt, styleSheet } from '../../ui';
 import { DateStrip } from '../../ui/charts/DateStrip';
 import { useKeptForecast } from '../shell/quietForecast';
 import { isDated, type LikelyState } from './likely';
@@ -90,7 +90,7 @@ function Dates({ water, gate, state }: { water: Display; gate: GateId | null; st
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   link: { display: 'flex' },
   why: { textDecorationLine: 'underline' },
 });

@@ -1,13 +1,13 @@
 import type { Href } from 'expo-router';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { isOfDisplay, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { hopelessWishes, nextWish, type NextWish } from '../../../core/company';
 import type { WithKinds } from '../../../core/species';
 import { animalWords, sentence, WORDS } from '../../../core/words';
 import { selectDocument, useAppSelector } from '../../store';
-import { Go, space, Txt, useTheme } from '../../ui';
+import { Go, space, Txt, useTheme, styleSheet } from '../../ui';
 import { useWords } from '../shell';
 import { Verdicts } from '../shell/company';
 import { useAdditionPeaks } from '../shell/quietForecast';
@@ -68,6 +68,6 @@ function wishWords(kinds: WithKinds, { animal, count, forecast, carriesMgN }: Ne
   return `Next of your wishes: ${animalWords(kinds, { ...animal, count })}${ofThem}. ${used}.`;
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   part: { borderTopWidth: 1, marginTop: space(4), paddingTop: space(4), gap: space(1) },
 });

@@ -1,12 +1,12 @@
 import { DAY_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { PARAMETER_NAMES, type Kit, type Parameter, type Water } from '../../../core/document';
 import { lastOf, type WaterEvidence } from '../../../core/evidence';
 import type { Assessment } from '../../../core/readiness';
 import { teachesWords } from '../../../core/words/teaching';
 import { weekdayShort } from '../../store';
-import { Button, Row, Txt } from '../../ui';
+import { Button, Row, Txt, styleSheet } from '../../ui';
 import type { LikelyState } from './likely';
 import { testWords } from './model';
 
@@ -72,7 +72,7 @@ export function NextTest({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   next: { justifyContent: 'space-between' },
   nextWords: { flexShrink: 1, flexGrow: 1 },
 });

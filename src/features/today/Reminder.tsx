@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
-import { Button, RADIUS, space, Txt, useTheme } from '../../ui';
+import { View } from 'react-native';
+import { Button, RADIUS, space, Txt, useTheme, styleSheet } from '../../ui';
 
 /** One thing that waits, with its way on. */
 export function Reminder({ text, label, href }: { text: string; label: string; href: string }) {
@@ -19,7 +19,7 @@ export function Reminder({ text, label, href }: { text: string; label: string; h
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   item: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,12 +1,12 @@
 import { MINUTE_MS } from '../../../core/time';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { isIn, isOpen, quarantinesOf, type DripCheck, type Task, type Water } from '../../../core/document';
 import { openTasks } from '../../../core/arrivals/openTasks';
 import { dueUpkeep } from '../../../core/equipment';
 import { drips, leftOpen } from '../../../core/acclimation/after';
 import { speciesOf } from '../../../core/species';
 import { commit, localDay, shortWrittenDay, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Button, Go, RADIUS, space, Txt, useTheme } from '../../ui';
+import { Button, Go, RADIUS, space, Txt, useTheme, styleSheet } from '../../ui';
 import { part } from '../shell';
 import { Reminder } from './Reminder';
 
@@ -130,7 +130,7 @@ function TaskRow({ task, late }: { task: Task; late: boolean }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   list: { gap: space(2), marginBottom: space(4) },
   item: {
     flexDirection: 'row',

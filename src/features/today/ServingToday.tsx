@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
+
 import {
   closedOn,
   isOpen,
@@ -24,7 +24,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Go, Line, Row, Screen, Section, space, Txt, useWide } from '../../ui';
+import { Button, Go, Line, Row, Screen, Section, space, Txt, useWide, styleSheet } from '../../ui';
 import { useParam, useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
@@ -230,7 +230,7 @@ function AboutWater({ water }: { water: Water }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   word: { marginTop: space(2), marginLeft: -3 },
   big: { fontSize: 19, lineHeight: 27 },
 });

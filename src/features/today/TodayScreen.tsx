@@ -1,12 +1,12 @@
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Display } from '../../../core/document';
 import { besides } from '../../../core/readiness';
 import { isOfDisplay } from '../../../core/evidence';
 import { SCHOOL_WORDS, sentence, WORDS } from '../../../core/words';
 import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
-import { Button, Go, Later, Row, Screen, space, Txt, useWide } from '../../ui';
+import { Button, Go, Later, Row, Screen, space, Txt, useWide, styleSheet } from '../../ui';
 import { TideStaff } from '../../ui/charts/TideStaff';
 import { Boundary, inSlices, part, screen, useWords, WithWater } from '../shell';
 import { ClockBehind } from './ClockBehind';
@@ -162,7 +162,7 @@ function Today({ water }: { water: Display }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   word: { marginTop: space(2), marginLeft: -3 },
   reasons: { gap: space(1), marginBottom: space(2) },
   big: { fontSize: 19, lineHeight: 27 },

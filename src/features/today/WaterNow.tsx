@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { PARAMETER_NAMES, type Parameter, type Water } from '../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import { freeCourse, type Living } from '../../../core/living';
@@ -7,7 +7,7 @@ import { FREE_AMMONIA } from '../../../core/seawater';
 import { DAY_MS } from '../../../core/time';
 import { isStep, sentence, stepWords, WORDS } from '../../../core/words';
 import { agoWords, shortDay, stepDone, useAppDispatch, useAppSelector } from '../../store';
-import { Button, Later, space, TREND_HEIGHT, Txt, useWide, type Role } from '../../ui';
+import { Button, Later, space, TREND_HEIGHT, Txt, useWide, type Role, styleSheet } from '../../ui';
 import { StepStaff } from '../../ui/charts/StepStaff';
 import { readingWords } from './model';
 import { part, useUnits, useWords } from '../shell';
@@ -213,7 +213,7 @@ function Causes({ living }: { living: Living }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   word: { marginTop: space(2), marginLeft: -3 },
   big: { fontSize: 19, lineHeight: 27 },
   acting: { gap: space(3), marginTop: space(3) },

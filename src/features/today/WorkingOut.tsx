@@ -1,5 +1,5 @@
-import { StyleSheet, View } from 'react-native';
-import { space, Txt } from '../../ui';
+import { View } from 'react-native';
+import { space, Txt, styleSheet } from '../../ui';
 
 /** Keeps the place of the likely dates while they are worked out, so that nothing below moves when they come. */
 export function WorkingOut() {
@@ -12,6 +12,6 @@ export function WorkingOut() {
   );
 }
 
-export const likelyPlace = StyleSheet.create({
+export const likelyPlace = styleSheet({
   place: { width: '100%', minHeight: 104, gap: space(1) },
 }).place;

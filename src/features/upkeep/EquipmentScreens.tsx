@@ -1,6 +1,6 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { EQUIPMENT_KINDS, RODI_STAGES, type Equipment, type Water } from '../../../core/document';
 import { breakingIn, dueUpkeep, money, nextService } from '../../../core/equipment';
 import { readEntry } from '../../../core/units';
@@ -19,6 +19,7 @@ import {
   TextField,
   Txt,
   useTheme,
+  styleSheet,
 } from '../../ui';
 import { NotHere, useParam, WithWater } from '../shell';
 import { CheckEntry, TextEntry, useEntryForm, WhenEntry } from '../shell/form';
@@ -318,7 +319,7 @@ function Upkeep({ part, today }: { part: Equipment; today: string }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   part: { display: 'flex', borderBottomWidth: 1 },
   inside: {
     flex: 1,

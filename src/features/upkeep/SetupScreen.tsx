@@ -1,7 +1,7 @@
 import { inUnits } from '../../../core/words';
 import { MINUTE_MS } from '../../../core/time';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { SetupItem, Display } from '../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import { setupLists, type SandSchool, type SetupPoint } from '../../../core/setup';
@@ -15,7 +15,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Caution, Check, Choice, Screen, Section, space, Txt, useTheme } from '../../ui';
+import { Caution, Check, Choice, Screen, Section, space, Txt, useTheme, styleSheet } from '../../ui';
 import { useUnits, WithDisplay } from '../shell';
 
 export function SetupScreen() {
@@ -169,7 +169,7 @@ function useEvidenceWords(point: SetupPoint, e: WaterEvidence): string | null {
   }
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   point: { borderBottomWidth: 1, paddingVertical: space(2) },
   under: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space(4), paddingLeft: 40 },
 });

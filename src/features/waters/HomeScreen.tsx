@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import {
   localDay,
   replaceDocument,
@@ -9,7 +9,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../../store';
-import { Button, Screen, space, Txt, useWide } from '../../ui';
+import { Button, Screen, space, Txt, useWide, styleSheet } from '../../ui';
 import { part } from '../shell';
 
 /** Drawings come after the page. */
@@ -75,7 +75,7 @@ function Welcome() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   picture: { minHeight: 250 },
   lead: { fontSize: 19, lineHeight: 28 },
   actions: { gap: space(3), marginTop: space(4), alignItems: 'flex-start' },

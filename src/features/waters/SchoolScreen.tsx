@@ -1,12 +1,12 @@
 import { MINUTE_MS } from '../../../core/time';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { SCHOOLS, type School, type Display } from '../../../core/document';
 import { EVIDENCE } from '../../../core/evidence';
 import { assessWater } from '../../../core/readiness';
 import { formatDecimal, fromMgNPerL } from '../../../core/units';
 import { GATE_NAMES, SCHOOL_WORDS, WORDS } from '../../../core/words';
 import { commit, LOCAL, selectDocument, useAppDispatch, useAppSelector, useNow } from '../../store';
-import { Choice, RADIUS, Screen, Section, space, Txt, useTheme } from '../../ui';
+import { Choice, RADIUS, Screen, Section, space, Txt, useTheme, styleSheet } from '../../ui';
 import { WithDisplay } from '../shell';
 import { schoolChange } from './schoolChange';
 
@@ -138,7 +138,7 @@ function HowStrict({ water }: { water: Display }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   list: { gap: space(3) },
   school: { borderWidth: 1.5, borderRadius: RADIUS, padding: space(4), gap: space(1) },
 });

@@ -1,11 +1,11 @@
 import { MINUTE_MS } from '../../../core/time';
 import { Link, useRouter, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { isOpen, type Water } from '../../../core/document';
 import { wordOf } from '../../../core/readiness';
 import { KIND_WORDS, WORDS } from '../../../core/words';
 import { demoShown, selectAssessment, selectWaters, showDemo, useAppSelector, useNow } from '../../store';
-import { Button, Empty, Go, Row, Screen, Section, space, Txt, useTheme } from '../../ui';
+import { Button, Empty, Go, Row, Screen, Section, space, Txt, useTheme, styleSheet } from '../../ui';
 import { ageWords } from '../shell';
 
 /** Waters to switch between, each with its word, and what lies behind the name above: settings, kits, files. */
@@ -101,7 +101,7 @@ function WaterLink({ water }: { water: Water }) {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   water: { display: 'flex', borderBottomWidth: 1 },
   row: {
     flexDirection: 'row',

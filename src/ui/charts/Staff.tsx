@@ -1,7 +1,8 @@
 import { useId } from 'react';
-import { StyleSheet } from 'react-native';
+
 import Svg, { Defs, Path, Pattern, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
+import { styleSheet } from '../styleSheet';
 
 const STAFF = 34;
 const STRIPE = 22;
@@ -37,7 +38,7 @@ export function StaffPointer() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   staff: { position: 'absolute', top: 0, bottom: 0 },
   pointer: { position: 'absolute', left: -6, top: '50%', marginTop: -15 },
 });

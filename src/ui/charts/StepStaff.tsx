@@ -1,7 +1,8 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { space } from '../tokens';
 import { Txt } from '../Txt';
 import { Staff, StaffPointer } from './Staff';
+import { styleSheet } from '../styleSheet';
 
 export interface StaffStep {
   title: string;
@@ -32,7 +33,7 @@ export function StepStaff({ steps, done }: { steps: readonly StaffStep[]; done: 
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   list: { position: 'relative', paddingVertical: space(1) },
   step: { paddingLeft: 62, paddingVertical: space(2), minHeight: 48, justifyContent: 'center' },
 });

@@ -1,10 +1,11 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { Txt } from '../Txt';
 import { ChartText } from './ChartText';
 import { tankShape, type TankMeasures } from './tankShape';
+import { styleSheet } from '../styleSheet';
 
 interface Props {
   measures: TankMeasures;
@@ -109,7 +110,7 @@ function waterline(from: number, to: number, y: number): string {
   return `M${from} ${y}${` q${half / 2} -8 ${half} 0 t${half} 0`.repeat(waves)}`;
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   room: { minHeight: 120 },
   volume: { position: 'absolute', alignItems: 'center' },
 });

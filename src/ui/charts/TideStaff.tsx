@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { space } from '../tokens';
@@ -7,6 +7,7 @@ import { Txt } from '../Txt';
 import { useWidth } from '../useWidth';
 import { Staff, StaffPointer } from './Staff';
 import { wavePath } from './wave';
+import { styleSheet } from '../styleSheet';
 
 export interface StaffMark {
   id: string;
@@ -114,7 +115,7 @@ export function TideStaff({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   part: { position: 'relative', paddingVertical: space(2) },
   water: { paddingTop: space(5), paddingBottom: space(6) },
   wave: { position: 'absolute', left: 0, top: -8 },

@@ -1,6 +1,6 @@
 import { DAY_MS } from '../../../core/time';
 import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { Button } from '../Button';
 import { Row } from '../layout';
@@ -9,6 +9,7 @@ import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
 import { dayTicks, linear, linePath, niceTicks } from './geometry';
 import { inWindow, thinned, type TimePoint } from './thinning';
+import { styleSheet } from '../styleSheet';
 
 interface Props {
   points: readonly TimePoint[];
@@ -243,7 +244,7 @@ function useDrag(onMove: (pixels: number) => void) {
   };
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   all: { gap: 4 },
   // Vertical strokes scroll the page, horizontal ones move the window.
   area: { minHeight: HEIGHT, touchAction: 'pan-y', userSelect: 'none', cursor: 'pointer' } as object,

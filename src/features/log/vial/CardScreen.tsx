@@ -1,10 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { type Card, type Kit } from '../../../../core/document';
 import { cardFrom, hasCard, isCard, spotsAt } from '../../../../core/vial';
 import { commit, isoOf, newId, selectDocument, useAppDispatch, useAppSelector } from '../../../store';
-import { Button, Check, Row, Screen, space, Txt, useTheme } from '../../../ui';
+import { Button, Check, Row, Screen, space, Txt, useTheme, styleSheet } from '../../../ui';
 import { SpotPad } from '../../../ui/SpotPad';
 import { patchesOf } from '../../../workers';
 import { NotHere, useParam } from '../../shell';
@@ -193,7 +193,7 @@ function NewCard({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   swatches: { flexDirection: 'row', flexWrap: 'wrap', gap: space(3) },
   swatch: { alignItems: 'center', gap: space(1) },
   colour: { width: 44, height: 44, borderRadius: 6, borderWidth: 1 },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Card, Kit, Reading } from '../../../../core/document';
 import {
   agree,
@@ -14,7 +14,7 @@ import {
 } from '../../../../core/vial';
 import { VIAL_WORDS } from '../../../../core/words/vial';
 import { demoShown } from '../../../store';
-import { Button, Line, Row, space, Txt } from '../../../ui';
+import { Button, Line, Row, space, Txt, styleSheet } from '../../../ui';
 import { SpotPad } from '../../../ui/SpotPad';
 import { patchesOf } from '../../../workers';
 import { NO_PICTURE, PickPhoto } from '../../shell/photos';
@@ -157,4 +157,4 @@ function ReadPhoto({
   );
 }
 
-const styles = StyleSheet.create({ panel: { gap: space(2), paddingVertical: space(2) } });
+const styles = styleSheet({ panel: { gap: space(2), paddingVertical: space(2) } });

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { Edit, Photo } from '../../../../core/document';
 import { isoOf, selectDocument, useAppSelector } from '../../../store';
 import { dropPictures } from '../../../store/photos';
-import { Button, Row, space, Txt } from '../../../ui';
+import { Button, Row, space, Txt, styleSheet } from '../../../ui';
 import { Picture } from './Picture';
 import { kept, PickPhoto, type Kept } from './TakePhoto';
 
@@ -88,4 +88,4 @@ const BARE: Omit<Photo, 'id' | 'width' | 'height' | 'bytes'> = {
   light: '',
 };
 
-const styles = StyleSheet.create({ all: { gap: space(1) } });
+const styles = styleSheet({ all: { gap: space(1) } });

@@ -1,9 +1,9 @@
 import { createElement, useEffect, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { Photo } from '../../../../core/document';
 import { shortDay } from '../../../store';
 import { pictureOf, type PhotoSize } from '../../../store/photos';
-import { RADIUS, Txt, useTheme } from '../../../ui';
+import { RADIUS, Txt, useTheme, styleSheet } from '../../../ui';
 
 /** The data of a picture: undefined while it is looked up, null where it is not in this browser. */
 export function usePicture(id: string, size: PhotoSize): string | null | undefined {
@@ -73,7 +73,7 @@ export function Picture({
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   small: { borderWidth: 3, borderRadius: RADIUS + 3, minHeight: 48 },
   day: { paddingHorizontal: 6, paddingVertical: 2 },
   missing: {

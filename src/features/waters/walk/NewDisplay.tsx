@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { DEFAULT_SETTINGS, starterKits, type Edit } from '../../../../core/document';
 import { unitsOfLanguage, type UnitPreferences } from '../../../../core/units';
 import {
@@ -13,7 +13,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../../../store';
-import { Button, Row, Screen, Txt } from '../../../ui';
+import { Button, Row, Screen, Txt, styleSheet } from '../../../ui';
 import { useEntryForm } from '../../shell/form';
 import { SaveButton } from '../../shell/saving';
 import { Before } from './Before';
@@ -136,7 +136,7 @@ export function NewDisplay() {
   );
 }
 
-const styles = StyleSheet.create({
+const styles = styleSheet({
   head: { justifyContent: 'space-between' },
   foot: { flexGrow: 1 },
   step: { gap: 16, marginTop: 8 },
