@@ -1,63 +1,17 @@
-/** Measures in Chromium: time until the first screen stands, against a bare router app; the longest main-thread task while
- *  logging; saving one reading with 10, 1,000 and 30,000 readings stored. Prints a table. */
+/** Measures in Chromium: the longest main-thread task while logging; saving one reading with 10, 1,000 and 30,000 readings stored. */
 import type { AddressInfo } from 'node:net';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { chromium, type Browser, type Page } from '@playwright/test';
-import express from 'express';
+import { chromium, type Browser } from '@playwright/test';
+import type { Express } from 'express';
 import { makeApp } from '../server/app';
 import { STARTER_KITS } from '../core/document';
 
-const [bareDist = '', dist = ''] = process.argv.slice(2);
+const [dist = ''] = process.argv.slice(2);
 const median = (xs: number[]): number => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
 
-function serveBare(): ReturnType<typeof express> {
-  const app = express();
-  app.use(express.static(bareDist, { index: false }));
-  app.get(/.*/, (_request, response) => {
-    response.type('html').send(readFileSync(join(bareDist, 'index.html'), 'utf8'));
-  });
-  return app;
-}
-
-async function listen(app: ReturnType<typeof express>): Promise<string> {
+async function listen(app: Express): Promise<string> {
   const server = app.listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   return `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-}
-
-/** From navigation start until the main part is in the page and the main thread has been free for a moment. */
-async function interactive(page: Page, url: string): Promise<number> {
-  await page.goto(url, { waitUntil: 'commit' });
-  await page.locator('[role=main]').first().waitFor();
-  return page.evaluate(
-    () =>
-      new Promise<number>((done) => {
-        requestAnimationFrame(() => setTimeout(() => done(performance.now()), 0));
-      }),
-  );
-}
-
-/** A page of its own that has been at the address once, so that what it keeps is kept. */
-async function warmPage(browser: Browser, url: string, shows: RegExp): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const page = await context.newPage();
-  await page.goto(url);
-  await page.getByText(shows).first().waitFor();
-  return page;
-}
-
-/** Opens both in turn, so that a slow moment of the machine meets both alike. */
-async function openings(one: Page, oneUrl: string, two: Page, twoUrl: string, rounds: number) {
-  const times: [number, number][] = [];
-  for (let i = 0; i < rounds; i++) {
-    // What a page does once it stands must not run into the next opening.
-    await one.waitForTimeout(1000);
-    const first = await interactive(one, oneUrl);
-    await two.waitForTimeout(1000);
-    times.push([first, await interactive(two, twoUrl)]);
-  }
-  return times;
 }
 
 async function longestTaskWhileLogging(
@@ -174,20 +128,7 @@ const browser = await chromium.launch({
     '--no-first-run',
   ],
 });
-const bare = await listen(serveBare());
 const app = await listen(makeApp({ dist, demo: true }));
-const rounds = 15;
-const barePage = await warmPage(browser, bare, /Bare/);
-const appPage = await warmPage(browser, app, /Judged by/);
-const times = await openings(barePage, bare, appPage, app, rounds);
-await barePage.context().close();
-await appPage.context().close();
-const [bareMs, appMs] = [median(times.map((t) => t[0])), median(times.map((t) => t[1]))];
-const ratio = median(times.map(([b, a]) => a / b));
-console.log(
-  `time to interactive, ${rounds} openings of each in turn: bare router app ${bareMs.toFixed(0)} ms, ` +
-    `Zoarium with demo data ${appMs.toFixed(0)} ms, ratio ${ratio.toFixed(2)} in the middle`,
-);
 const logging = await longestTaskWhileLogging(browser, app);
 console.log(
   `longest main-thread task while logging: ${logging.longest === 0 ? 'none above 50 ms' : `${logging.longest.toFixed(0)} ms (${logging.over50} above 50 ms)`}`,

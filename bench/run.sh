@@ -10,7 +10,7 @@ bare=$PWD/.cache/bare
 if ! [ -f "$bare/dist/index.html" ]; then
   rm -rf "$bare" && mkdir -p "$bare/app"
   ln -s "$PWD/node_modules" "$bare/node_modules"
-  cp babel.config.js "$bare/"
+  printf 'module.exports = (api) => {\n  api.cache(true);\n  return { presets: ["babel-preset-expo"] };\n};\n' > "$bare/babel.config.js"
   printf '{"name":"bare","version":"0.0.0","private":true,"main":"expo-router/entry"}\n' > "$bare/package.json"
   printf '{"expo":{"name":"bare","slug":"bare","scheme":"bare","platforms":["web"],"web":{"bundler":"metro","output":"single"},"plugins":["expo-router"]}}\n' > "$bare/app.json"
   printf 'import { Slot } from "expo-router";\nexport default function Layout() {\n  return <Slot />;\n}\n' > "$bare/app/_layout.tsx"
@@ -20,7 +20,8 @@ if ! [ -f "$bare/dist/index.html" ]; then
   echo "Building a bare router app to compare with ..."
   (cd "$bare" && npx expo export --platform web > ../bare.log 2>&1) || { tail -20 .cache/bare.log; exit 1; }
 fi
-npx tsx bench/measure.mts "$bare/dist" dist
+npx tsx bench/opening.mts "$bare/dist" dist
+npx tsx bench/measure.mts dist
 npx tsx bench/longHistory.mts dist
 npx tsx bench/forecast.mts dist
 npx tsx bench/kernel.ts
