@@ -2,7 +2,7 @@ import type { Water } from '../../../core/document';
 import { showQuantity } from '../../../core/units';
 import { MINUTE_MS } from '../../../core/time';
 import { Link, usePathname, useRouter, type Href } from 'expo-router';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import {
   redo,
@@ -129,42 +129,48 @@ function WaterName({ waterId, name }: { waterId: string; name: string }) {
 }
 
 function Places({ water, here, wide }: { water: Water; here: string | null; wide: boolean }) {
-  const { roles } = useTheme();
   return (
     <>
-      {placesOf(water.kind).map((p) => {
-        const on = p.id === here;
-        const Icon = ICONS[p.id];
-        return (
-          <Link
-            key={p.id}
-            href={`/water/${water.id}${p.path}` as Href}
-            aria-label={p.label}
-            aria-current={on ? 'page' : undefined}
-            style={wide ? styles.railPlace : styles.barPlace}
-          >
-            <View style={wide ? styles.railInside : styles.barInside}>
-              <View
-                style={[
-                  wide ? styles.railMark : styles.barMark,
-                  { backgroundColor: on ? roles.action : 'transparent' },
-                ]}
-              />
-              <Icon size={wide ? 20 : 22} color={on ? roles.ink : roles.second} />
-              <Txt
-                kind={on ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'}
-                tone={on ? 'ink' : 'second'}
-                style={wide ? undefined : styles.barLabel}
-              >
-                {p.label}
-              </Txt>
-            </View>
-          </Link>
-        );
-      })}
+      {placesOf(water.kind).map((place) => (
+        <Place key={place.id} waterId={water.id} place={place} here={place.id === here} wide={wide} />
+      ))}
     </>
   );
 }
+
+type Where = ReturnType<typeof placesOf>[number];
+
+/** Of all places two change with a step from one to another: the rest is not drawn again. */
+const Place = memo(function Place(props: { waterId: string; place: Where; here: boolean; wide: boolean }) {
+  const { waterId, place, here, wide } = props;
+  const { roles } = useTheme();
+  const Icon = ICONS[place.id];
+  return (
+    <Link
+      href={`/water/${waterId}${place.path}` as Href}
+      aria-label={place.label}
+      aria-current={here ? 'page' : undefined}
+      style={wide ? styles.railPlace : styles.barPlace}
+    >
+      <View style={wide ? styles.railInside : styles.barInside}>
+        <View
+          style={[
+            wide ? styles.railMark : styles.barMark,
+            { backgroundColor: here ? roles.action : 'transparent' },
+          ]}
+        />
+        <Icon size={wide ? 20 : 22} color={here ? roles.ink : roles.second} />
+        <Txt
+          kind={here ? (wide ? 'strong' : 'label') : wide ? 'body' : 'small'}
+          tone={here ? 'ink' : 'second'}
+          style={wide ? undefined : styles.barLabel}
+        >
+          {place.label}
+        </Txt>
+      </View>
+    </Link>
+  );
+});
 
 function RailLink({ href, label }: { href: Href; label: string }) {
   const { roles } = useTheme();
