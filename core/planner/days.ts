@@ -248,7 +248,7 @@ function overlapsAnother({ set, open }: World, label: Label, batch: Batch, day: 
 /** The day on which a batch was released; late where it was not. */
 function releaseOf(label: Label, batch: Batch): number {
   for (let l: Label | null = label; l; l = l.parent)
-    if (l.batches.some((b) => b.mask & batch.mask)) return l.day;
+    if (l.batches.some((b) => b.wishes.some((wish) => batch.wishes.includes(wish)))) return l.day;
   return LATE;
 }
 

@@ -129,6 +129,23 @@ test('of many wishes none joins one that is bought and may not live with it', ()
   expect(placed).toHaveLength(13);
 });
 
+test('also of more than thirty-two wishes a bought batch is known to have gone before the next one comes', () => {
+  const wishes = Array.from({ length: 34 }, (_, i) =>
+    wish(`w${i}`, { loadMgN: i === 0 || i > 31 ? 0.3 : 1_000 }),
+  );
+  const p = aProblem(wishes, {
+    away: [[TODAY, TODAY + 45]],
+    fixed: [
+      { wish: 32, buy: TODAY, quarantine: 0, release: null },
+      { wish: 33, buy: TODAY + 50, quarantine: 0, release: null },
+    ],
+  });
+  const steps = stockingPlan(p, () => true).steps;
+  expect(steps.map((s) => s.wishId).sort()).toEqual(['w0', 'w32', 'w33']);
+  const buyOf = (id: string) => steps.find((s) => s.wishId === id)?.buyDay;
+  expect(buyOf('w0')).toBe(buyOf('w33'));
+});
+
 /** The gate ten days ahead, tests in absences allowed. */
 const problem = (wishes: Wish[], more: Partial<Problem> = {}): Problem => {
   const usual = aProblem(wishes);
