@@ -1,5 +1,5 @@
 import { DAY, History, START_MS } from '../testing/history';
-import { datedAhead } from '.';
+import { datedAhead, gatherEvidence, readingAhead } from '.';
 
 test('entries under a later time are counted, the latest said; an absence may lie ahead', () => {
   const h = new History()
@@ -19,4 +19,17 @@ test('entries under a later time are counted, the latest said; an absence may li
   expect(datedAhead(h.doc, 't', START_MS + 2 * DAY)).toEqual({ count: 3, latestMs: START_MS + 5 * DAY });
   expect(datedAhead(h.doc, 't', START_MS + 3.5 * DAY)!.count).toBe(2);
   expect(datedAhead(h.doc, 'elsewhere', START_MS)).toBeNull();
+});
+
+test('what is read ahead is laid out already when it is first asked for', () => {
+  const h = new History().water(1, { ammonia: 0 }).water(3, { ammonia: 1 });
+  const nowMs = START_MS + 6 * DAY;
+  for (const step of readingAhead(h.doc)) expect(step).toBeUndefined();
+  // Collections are replaced, never changed: one that is changed nevertheless shows that nobody reads it again.
+  const [sample] = Object.values(h.doc.samples);
+  const later = new Date(START_MS + 4 * DAY).toISOString();
+  h.doc.samples.late = { ...sample!, id: 'late', at: later };
+  expect(gatherEvidence(h.doc, 't', nowMs).series.ammonia).toHaveLength(2);
+  const replaced = { ...h.doc, samples: { ...h.doc.samples } };
+  expect(gatherEvidence(replaced, 't', nowMs).series.ammonia).toHaveLength(3);
 });

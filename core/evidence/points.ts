@@ -80,7 +80,11 @@ export function samplesAfter(doc: Document, waterId: string, nowMs: number): num
   return samples.slice(from).map((s) => s.atMs);
 }
 
-function layoutOf(doc: Document, waterId: string, calibrations: Calibrations): Layout {
+function layoutOf(
+  doc: Pick<Document, 'samples' | 'kits'>,
+  waterId: string,
+  calibrations: Calibrations,
+): Layout {
   const layoutsOf = layouts(doc.samples)(doc.kits)(calibrations);
   let whole = layoutsOf.get(waterId);
   if (!whole) {
@@ -139,11 +143,18 @@ const pointsBy = remembered((kits: Record<string, Kit>) =>
   ),
 );
 
-/** Reads each sample before it is first asked for, one a step: of a long history that is most of the work, and it is remembered. */
-export function* readingAhead(doc: Pick<Document, 'samples' | 'kits'>): Generator<void> {
+/** Reads each sample before it is first asked for, then lays out each water, one a step: of a long history that is most of the work, and it is
+ *  remembered. */
+export function* readingAhead(doc: Pick<Document, 'samples' | 'kits' | 'calibrations'>): Generator<void> {
   const pointsOf = pointsBy(doc.kits);
+  const waters = new Set<string>();
   for (const sample of Object.values(doc.samples)) {
     pointsOf(sample);
+    waters.add(sample.waterId);
+    yield;
+  }
+  for (const waterId of waters) {
+    layoutOf(doc, waterId, doc.calibrations);
     yield;
   }
 }
