@@ -29,34 +29,46 @@ step() { # a check that counts as one
     echo "$name" >> "$failures"
   fi
 }
+gives_way() { renice -n 19 -p "$BASHPID" > /dev/null; }
 checks() {
+  gives_way
   step "types" npx tsc --noEmit -p tsconfig.json
   step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
   step "layout" npx prettier --check --log-level warn .
   step "lint" npx eslint .
   step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core formats server demo headless
   step "nothing unused" npx knip
+  step "no stray pictures" pictures
   step "JSON Schema of the file format is current" npx tsx scripts/fileSchema.ts --check
   step "the compiled kernel is current" npx tsx scripts/kernels.mts --check
   step "the page of limits is current" npx tsx scripts/limitsPage.mts --check
   step "the page of the judgement is current" npx tsx scripts/judgementPage.mts --check
 }
-# Building keeps one core busy and the checks the other; the units begin as soon as the build is done.
+pictures() { # only those the README shows and those the app wears
+  ! git ls-files -- '*.png' '*.jpg' '*.webp' | grep -vE '^(docs/screenshots|public)/'
+}
+units() {
+  gives_way
+  echo "== units and components"
+  npx jest --ci --maxWorkers=2 --json --outputFile=.cache/jest.json
+  node scripts/jestCounts.mjs .cache/jest.json "$counts" "$failures" || echo "0 1" >> "$counts"
+}
+# Building and the browser leave the cores idle at times: what needs no page fills them, and gives way.
 checks > .cache/checks.log 2>&1 &
 checking=$!
 (build_web) || { wait; cat .cache/checks.log; echo "The build failed." >&2; exit 1; }
-
-echo "== units and components"
-npx jest --ci --maxWorkers=2 --json --outputFile=.cache/jest.json
-node scripts/jestCounts.mjs .cache/jest.json "$counts" "$failures" || echo "0 1" >> "$counts"
-
-wait "$checking"
-cat .cache/checks.log
+units > .cache/units.log 2>&1 &
+testing=$!
 
 echo "== browser"
-before=$(wc -l < "$counts")
-npx playwright test || true
-[ "$(wc -l < "$counts")" -gt "$before" ] || echo "0 1" >> "$counts"
+browsing=$PWD/.cache/counts-browser
+: > "$browsing"
+ZOARIUM_COUNTS=$browsing npx playwright test || true
+[ -s "$browsing" ] || echo "0 1" > "$browsing"
+
+wait "$checking" "$testing"
+cat .cache/checks.log .cache/units.log
+cat "$browsing" >> "$counts"
 
 read -r passed failed < <(awk '{p+=$1; f+=$2} END {print p+0, f+0}' "$counts")
 [ ! -s "$failures" ] || { echo "== what failed"; cat "$failures"; }

@@ -364,6 +364,7 @@ const SHOTS: Shot[] = [
 ];
 
 const [out = '.cache/shots', ...names] = process.argv.slice(2);
+if (out.startsWith('-')) throw new Error('usage: shots.mts OUT [name ...], OUT being a folder');
 const base = `http://127.0.0.1:${process.env.PORT ?? '4173'}`;
 mkdirSync(out, { recursive: true });
 const browser = await chromium.launch({
