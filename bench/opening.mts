@@ -18,6 +18,8 @@ interface Opening {
   how: 'first' | 'new' | 'again';
   shown: number;
   free: number;
+  /** What stood at the top: a page of excuses opens fast. */
+  head: string;
 }
 const openings: Opening[] = [];
 const at = (share: number, values: readonly number[]): number =>
@@ -35,11 +37,12 @@ const probe = (hub: number): string => `(() => {
   const watch = new MutationObserver(() => {
     if (!document.querySelector('[role=main]')) return;
     const shown = performance.now();
+    const head = document.querySelector('[role=main]').textContent.slice(0, 20);
     watch.disconnect();
     requestAnimationFrame(() => setTimeout(() => {
       const free = performance.now();
       setTimeout(() => {
-        navigator.sendBeacon('/opened', JSON.stringify({ how, shown, free }));
+        navigator.sendBeacon('/opened', JSON.stringify({ how, shown, free, head }));
         location.href = how === 'new' ? '?how=again' : 'http://localhost:${hub}/';
       }, how === 'first' ? ${FIRST_MS} : ${PAUSE_MS});
     }));
@@ -142,4 +145,5 @@ for (const how of ['again', 'new'] as const) {
       `free ${told(ours, 'free')}; ratio ${ratio.toFixed(2)} in the middle`,
   );
 }
+console.log(`at the top stood: ${[...new Set(openings.map((o) => `${o.name}: ${o.head}`))].join('; ')}`);
 process.exit(0);
