@@ -30,6 +30,7 @@ test('what is read ahead is laid out already when it is first asked for', () => 
   const later = new Date(START_MS + 4 * DAY).toISOString();
   h.doc.samples.late = { ...sample!, id: 'late', at: later };
   expect(gatherEvidence(h.doc, 't', nowMs).series.ammonia).toHaveLength(2);
-  const replaced = { ...h.doc, samples: { ...h.doc.samples } };
+  const last = { ...sample!, id: 'last', at: new Date(START_MS + 5 * DAY).toISOString() };
+  const replaced = { ...h.doc, samples: { ...h.doc.samples, last } };
   expect(gatherEvidence(replaced, 't', nowMs).series.ammonia).toHaveLength(3);
 });

@@ -1,6 +1,7 @@
 /** Entries under a later time than the clock shows: logged while it went ahead, or looked at while it goes behind. */
 import type { Document } from '../document';
-import { samplesAfter, timeOf } from './points';
+import { samplesAfter } from './layout';
+import { timeOf } from './points';
 
 interface Ahead {
   count: number;

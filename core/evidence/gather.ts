@@ -15,7 +15,8 @@ import type { OwnSpecies } from '../species';
 import { openEssentials } from '../setup';
 import { dayHasBegun } from '../time';
 import { netVolume } from '../volume';
-import { seriesAt, timeOf, type Series } from './points';
+import { seriesAt } from './layout';
+import { timeOf, type Series } from './points';
 
 export interface WaterEvidence<W extends Water = Water> {
   water: W;

@@ -9,7 +9,8 @@ export {
 export { printed } from './printed';
 export { ammoniaAtMost, dosesUntested, expectedNow, type Expected } from './expected';
 export { evidenceUntil } from './until';
-export { lastOf, readingAhead, timeOf, trusted, type Doubt, type Point } from './points';
+export { readingAhead } from './layout';
+export { lastOf, timeOf, trusted, type Doubt, type Point } from './points';
 export {
   firstAmmoniaMs,
   firstFall,

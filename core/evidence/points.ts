@@ -4,25 +4,16 @@ import {
   isNitrogen,
   kitExpired,
   nitrogenInterval,
-  PARAMETERS,
   readingInterval,
   readingText,
   readsZero,
-  type Calibration,
-  type Document,
   type Interval,
   type Kit,
   type Parameter,
   type Reading,
   type Sample,
 } from '../document';
-import {
-  calibrationSessions,
-  corrected,
-  correctionAt,
-  insideDrift,
-  type CalibrationSession,
-} from '../instruments';
+import { corrected, correctionAt, insideDrift, type CalibrationSession } from '../instruments';
 import { remembered } from '../remembered';
 import { DAY_MS } from '../time';
 import { EVIDENCE } from './limits';
@@ -58,83 +49,8 @@ export const trusted = remembered((points: readonly Point[]): readonly Point[] =
 );
 export const lastOf = <T>(list: readonly T[]): T | undefined => list[list.length - 1];
 
-type TimedSample = { sample: Sample; atMs: number };
-type Calibrations = Record<string, Calibration>;
-
-/** The series as known at a moment. Worked out once for a tank as long as samples, kits and calibrations stand: an event, an animal, a
- *  later minute lay nothing out again. Collections are replaced, never changed, by every act. */
-export function seriesAt(doc: Document, waterId: string, nowMs: number): Series {
-  const calibrations = known(doc.calibrations, nowMs);
-  const whole = layoutOf(doc, waterId, calibrations);
-  const last = lastOf(whole.samples);
-  if (last === undefined || last.atMs <= nowMs) return whole.series;
-  const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
-  return seriesOf(earlier, doc.kits, calibrations);
-}
-
-/** Times of the samples that bear a later one than this. */
-export function samplesAfter(doc: Document, waterId: string, nowMs: number): number[] {
-  const { samples } = layoutOf(doc, waterId, known(doc.calibrations, nowMs));
-  let from = samples.length;
-  while (from > 0 && (samples[from - 1] as TimedSample).atMs > nowMs) from--;
-  return samples.slice(from).map((s) => s.atMs);
-}
-
-function layoutOf(
-  doc: Pick<Document, 'samples' | 'kits'>,
-  waterId: string,
-  calibrations: Calibrations,
-): Layout {
-  const layoutsOf = layouts(doc.samples)(doc.kits)(calibrations);
-  let whole = layoutsOf.get(waterId);
-  if (!whole) {
-    const samples = Object.values(doc.samples)
-      .filter((s) => s.waterId === waterId)
-      .map((sample) => ({ sample, atMs: timeOf(sample) }))
-      .sort((a, b) => a.atMs - b.atMs);
-    whole = { samples, series: seriesOf(samples, doc.kits, calibrations) };
-    layoutsOf.set(waterId, whole);
-  }
-  return whole;
-}
-
-/** The calibrations made by a moment; the collection itself when that is all of them. */
-function known(calibrations: Calibrations, nowMs: number): Calibrations {
-  const all = Object.values(calibrations);
-  const made = all.filter((c) => timeOf(c) <= nowMs);
-  return made.length === all.length ? calibrations : Object.fromEntries(made.map((c) => [c.id, c]));
-}
-
-interface Layout {
-  samples: TimedSample[];
-  series: Series;
-}
-const layouts = remembered((_samples: Document['samples']) =>
-  remembered((_kits: Document['kits']) =>
-    remembered((_calibrations: Calibrations) => new Map<string, Layout>()),
-  ),
-);
-
-function seriesOf(samples: TimedSample[], kits: Record<string, Kit>, calibrations: Calibrations): Series {
-  const series = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
-  const pointsOf = pointsBy(kits);
-  for (const { sample } of samples) {
-    for (const { parameter, point } of pointsOf(sample)) series[parameter].push(point);
-  }
-  for (const kitId of new Set(Object.values(calibrations).map((c) => c.kitId))) {
-    const kit = kits[kitId];
-    if (!kit) continue;
-    const ofKit = Object.values(calibrations).filter((c) => c.kitId === kitId);
-    const sessions = calibrationSessions(ofKit, kit.parameter);
-    series[kit.parameter] = series[kit.parameter].map((p) =>
-      p.kit.id === kitId ? asCalibrated(p, sessions) : p,
-    );
-  }
-  return { ...series, nitrate: withInterference(series.nitrate, series.nitrite) };
-}
-
 /** The points of one sample, read once as long as neither it nor the kits change: a long history is not read again at each new entry. */
-const pointsBy = remembered((kits: Record<string, Kit>) =>
+export const pointsBy = remembered((kits: Record<string, Kit>) =>
   remembered((sample: Sample): readonly { parameter: Parameter; point: Point }[] =>
     sample.readings.flatMap((reading) => {
       const kit = kits[reading.kitId];
@@ -142,22 +58,6 @@ const pointsBy = remembered((kits: Record<string, Kit>) =>
     }),
   ),
 );
-
-/** Reads each sample before it is first asked for, then lays out each water, one a step: of a long history that is most of the work, and it is
- *  remembered. */
-export function* readingAhead(doc: Pick<Document, 'samples' | 'kits' | 'calibrations'>): Generator<void> {
-  const pointsOf = pointsBy(doc.kits);
-  const waters = new Set<string>();
-  for (const sample of Object.values(doc.samples)) {
-    pointsOf(sample);
-    waters.add(sample.waterId);
-    yield;
-  }
-  for (const waterId of waters) {
-    layoutOf(doc, waterId, doc.calibrations);
-    yield;
-  }
-}
 
 function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
   const p = reading.parameter;
@@ -195,7 +95,7 @@ function intervalOf({ parameter, value }: Reading, kit: Kit): Interval {
 }
 
 /** A reading as its instrument's calibrations see it: corrected by the one before, doubted when the one after found a drift. */
-function asCalibrated(p: Point, sessions: readonly CalibrationSession[]): Point {
+export function asCalibrated(p: Point, sessions: readonly CalibrationSession[]): Point {
   const doubts = insideDrift(sessions, p.atMs) ? [...p.doubts, 'drift' as const] : p.doubts;
   const correction = correctionAt(sessions, p.atMs);
   if (correction.from === 'none') return doubts === p.doubts ? p : { ...p, doubts };
@@ -205,7 +105,7 @@ function asCalibrated(p: Point, sessions: readonly CalibrationSession[]): Point 
 }
 
 /** A nitrate reading is doubted when the nitrite nearest to it, within two days, is present. One pass over both series. */
-function withInterference(nitrates: readonly Point[], nitrites: readonly Point[]): readonly Point[] {
+export function withInterference(nitrates: readonly Point[], nitrites: readonly Point[]): readonly Point[] {
   const nearMs = EVIDENCE.interferenceNearDays * DAY_MS;
   let i = 0;
   return nitrates.map((nitrate) => {

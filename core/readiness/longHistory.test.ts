@@ -1,10 +1,13 @@
 /** What is remembered of a long history must never change an answer. */
 import fc from 'fast-check';
+import type { Calibration, Document, Parameter } from '../document';
+import { samplesAfter, seriesAt } from '../evidence/layout';
 import { remembered } from '../remembered';
 import { documents } from '../testing/arbitraries';
 import { History, START_MS, DAY } from '../testing/history';
 import { assessWater } from '.';
 import { gatherEvidence } from '../evidence';
+import { HOUR_MS } from '../time';
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -26,6 +29,65 @@ test('evidence gathered again, with all that is remembered, equals evidence of a
       }
     }),
     { seed: 9, numRuns: 60 },
+  );
+});
+test('after any acts on the samples what was laid out before and amended equals what is laid out anew', () => {
+  const [ammonia, nitrite, nitrate, salinity] = ['ammonia', 'nitrite', 'nitrate', 'salinity'] as const;
+  // Few names and few hours: samples are put, corrected and taken away again, and some stand at the same moment.
+  const act = fc.record({
+    id: fc.constantFrom('a', 'b', 'c', 'd', 'constructor', '7'),
+    waterId: fc.constantFrom('t', 'q'),
+    hour: fc.integer({ min: 0, max: 70 }),
+    values: fc.dictionary(fc.constantFrom(ammonia, nitrite, nitrate, salinity), fc.constantFrom(0, 2, 35), {
+      minKeys: 1,
+      noNullPrototype: true,
+    }),
+    removed: fc.boolean(),
+  });
+  const calibration = (hour: number): Calibration => ({
+    id: `at ${hour}`,
+    kitId: 'kit-salinity',
+    at: new Date(START_MS + hour * HOUR_MS).toISOString(),
+    standard: 35,
+    reading: 35 + hour / 20,
+    tempC: null,
+    adjusted: true,
+    note: '',
+  });
+  fc.assert(
+    fc.property(
+      fc.array(fc.array(act, { minLength: 1, maxLength: 3 }), { maxLength: 12 }),
+      fc.boolean(),
+      (acts, calibrated) => {
+        const { doc: empty } = new History();
+        let doc: Document = {
+          ...empty,
+          calibrations: calibrated ? { one: calibration(10), two: calibration(50) } : {},
+        };
+        for (const changes of acts) {
+          const samples = { ...doc.samples };
+          for (const { id, waterId, hour, values, removed } of changes) {
+            if (removed) delete samples[id];
+            else {
+              const readings = Object.entries(values).map(([parameter, value]) => ({
+                parameter: parameter as Parameter,
+                kitId: `kit-${parameter}`,
+                value: { kind: 'exact' as const, value },
+              }));
+              const at = new Date(START_MS + hour * HOUR_MS).toISOString();
+              samples[id] = { id, waterId, at, note: '', readings };
+            }
+          }
+          doc = { ...doc, samples };
+          for (const waterId of ['t', 'q']) {
+            const seen = seriesAt(doc, waterId, START_MS + 4 * DAY);
+            expect(seen).toEqual(seriesAt(copy(doc), waterId, START_MS + 4 * DAY));
+            expect(samplesAfter(doc, waterId, START_MS)).toEqual(samplesAfter(copy(doc), waterId, START_MS));
+          }
+        }
+      },
+    ),
+    { seed: 4, numRuns: 300 },
   );
 });
 test('a changed kit, sample or calibration is seen at once', () => {

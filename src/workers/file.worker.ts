@@ -1,5 +1,6 @@
 /** Reads a file off the main thread: text, checks, faults. Stopped by being terminated. */
 import { readingDocument } from '../../core/document/checks';
+import { toldInParts } from './fileParts';
 import type { FileTold } from './messages';
 
 const tell = (told: FileTold): void => self.postMessage(told);
@@ -19,5 +20,5 @@ self.onmessage = async (event: MessageEvent<Blob>) => {
     tell({ kind: 'progress', done: step.value });
     step = reading.next();
   }
-  tell({ kind: 'read', result: step.value });
+  for (const part of toldInParts(step.value)) tell(part);
 };

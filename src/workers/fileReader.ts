@@ -1,6 +1,7 @@
 /** The page's end of the worker that reads files: one file at a time, each in a worker of its own. */
 import { DOCUMENT_LIMITS } from '../../core/document';
 import type { LoadResult } from '../../core/document/checks';
+import { gathering } from './fileParts';
 import type { FileTold } from './messages';
 
 /** How the reading of a file ended. */
@@ -21,14 +22,16 @@ export function readFile(file: Blob, progress: (done: number) => void): FileRead
     return { ended: Promise.resolve({ status: 'too-large', megabytes }), stop: () => undefined };
   const worker = new Worker(new URL('./file.worker.ts', window.location.href));
   const ended = new Promise<FileRead>((end) => {
-    worker.onmessage = (event: MessageEvent<FileTold>) => {
-      const told = event.data;
+    const gather = gathering();
+    worker.onmessage = ({ data: told }: MessageEvent<FileTold>) => {
       if (told.kind === 'progress') {
         progress(told.done);
         return;
       }
+      const read = told.kind === 'unreadable' ? { status: told.kind } : gather(told);
+      if (!read) return;
       worker.terminate();
-      end(told.kind === 'read' ? told.result : { status: 'unreadable' });
+      end(read);
     };
     worker.onerror = () => {
       worker.terminate();

@@ -2,8 +2,8 @@
  *  is not listened to. */
 import type { Concession, Problem, StockingPlan } from '../../core/planner';
 import type { Doubt, TableMapping, TableRead, Told as TableSaid } from '../../core/csv';
-import type { Document } from '../../core/document';
-import type { LoadResult } from '../../core/document/checks';
+import type { AnyEntity, CollectionName, Document } from '../../core/document';
+import type { LoadResult, Revision } from '../../core/document/checks';
 import type { Patch, Point } from '../../core/vial';
 import type { Answer, Course, Island, Question } from '../../core/forecast';
 
@@ -24,9 +24,15 @@ export type Told = { job: number } & (
   | { kind: 'failed'; message: string }
 );
 
-/** What the worker that reads files tells. */
+/** What the worker that reads files tells. A document comes in parts, since the page takes each message in at one go. */
 export type FileTold =
-  { kind: 'progress'; done: number } | { kind: 'read'; result: LoadResult } | { kind: 'unreadable' };
+  | { kind: 'progress'; done: number }
+  | { kind: 'entities'; collection: CollectionName; entities: AnyEntity[] }
+  | { kind: 'revisions'; of: [string, Revision][] }
+  /** All parts were told. */
+  | { kind: 'whole'; fromVersion: number }
+  | { kind: 'not'; result: Exclude<LoadResult, { status: 'ok' }> }
+  | { kind: 'unreadable' };
 
 /** To and from the planner. */
 export interface PlanAsk {

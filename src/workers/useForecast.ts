@@ -136,6 +136,16 @@ export function useForecast(o: {
 /** A log larger than this is no cycle any more; reading it for its identity would take too long for a screen that waits for nobody. */
 const MOST_ENTRIES = 1500;
 
+function isLarge(doc: Document, waterId: string): boolean {
+  let entries = 0;
+  for (const collection of [doc.events, doc.samples]) {
+    for (const id in collection) {
+      if (collection[id]?.waterId === waterId && ++entries > MOST_ENTRIES) return true;
+    }
+  }
+  return false;
+}
+
 /** Works the forecast out by itself, once the screen has been standing for a moment, when nothing is kept for this log. Silent on failure: it
  *  is an addition, and the forecast's own page says what went wrong. Returns the log's identity, null while off. */
 export function useQuietForecast(o: {
@@ -149,12 +159,10 @@ export function useQuietForecast(o: {
 }): string | null {
   const { doc, waterId, nowMs, on, kept, onAnswer, onSettled } = o;
   const hour = asOf(nowMs);
-  const asked = useMemo(() => {
-    if (!on) return null;
-    const enquiry = enquiryOf(doc, waterId, hour);
-    const { samples, events } = enquiry.document;
-    return Object.keys(samples).length + Object.keys(events).length > MOST_ENTRIES ? null : enquiry;
-  }, [doc, waterId, hour, on]);
+  const asked = useMemo(
+    () => (on && !isLarge(doc, waterId) ? enquiryOf(doc, waterId, hour) : null),
+    [doc, waterId, hour, on],
+  );
   // Looked at when the pause is over, not waited on: what is kept changes when the answer comes, and the courses come after it.
   const known = useRef(kept);
   useEffect(() => {

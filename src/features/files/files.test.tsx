@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
 import { readDocument, writeDocument } from '../../../core/document/checks';
+import { toldInParts } from '../../workers/fileParts';
 import type { FileTold } from '../../workers/messages';
 import { demo, flush, onScreen, press, says, submit } from '../shell/testing';
 import { FilesScreen } from './FilesScreen';
@@ -13,11 +14,9 @@ class ReadingWorker {
   postMessage(file: File): void {
     this.onmessage?.({ data: { kind: 'progress', done: 0.4 } });
     if (ReadingWorker.silent) return;
-    void file
-      .text()
-      .then(
-        (text) => !this.ended && this.onmessage?.({ data: { kind: 'read', result: readDocument(text) } }),
-      );
+    void file.text().then((text) => {
+      for (const data of toldInParts(readDocument(text))) if (!this.ended) this.onmessage?.({ data });
+    });
   }
   terminate(): void {
     this.ended = true;
