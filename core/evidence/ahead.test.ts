@@ -34,3 +34,20 @@ test('what is read ahead is laid out already when it is first asked for', () => 
   const replaced = { ...h.doc, samples: { ...h.doc.samples, last } };
   expect(gatherEvidence(replaced, 't', nowMs).series.ammonia).toHaveLength(3);
 });
+
+test('what is read ahead step by step never stands in the place of something later', () => {
+  const h = new History().water(1, { ammonia: 0 }).water(3, { ammonia: 1 });
+  const early = { ...h.doc };
+  const late = { ...h.water(4, { ammonia: 2 }).doc };
+  const nowMs = START_MS + 6 * DAY;
+  const steps = () => [...readingAhead(early)].length;
+  for (let turned = 0; turned <= steps(); turned++) {
+    const kits = { ...h.doc.kits };
+    const reading = readingAhead({ ...early, kits });
+    for (let step = 0; step < turned; step++) reading.next();
+    expect(gatherEvidence({ ...late, kits }, 't', nowMs).series.ammonia).toHaveLength(3);
+    while (!reading.next().done);
+    expect(gatherEvidence({ ...late, kits }, 't', nowMs).series.ammonia).toHaveLength(3);
+    expect(gatherEvidence({ ...early, kits }, 't', nowMs).series.ammonia).toHaveLength(2);
+  }
+});

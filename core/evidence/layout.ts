@@ -10,7 +10,16 @@ import {
 } from '../document';
 import { calibrationSessions, type CalibrationSession } from '../instruments';
 import { remembered } from '../remembered';
-import { asCalibrated, lastOf, pointsBy, timeOf, withInterference, type Point, type Series } from './points';
+import {
+  asCalibrated,
+  lastOf,
+  pointsBy,
+  timeOf,
+  trusted,
+  withInterference,
+  type Point,
+  type Series,
+} from './points';
 
 type TimedSample = { sample: Sample; atMs: number };
 type Samples = Document['samples'];
@@ -33,7 +42,7 @@ export function seriesAt(doc: Document, waterId: string, nowMs: number): Series 
   const last = lastOf(whole.samples);
   if (last === undefined || last.atMs <= nowMs) return whole.series;
   const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
-  return laidOut(earlier, doc.kits, calibrations).series;
+  return atOnce(layingOut(earlier, doc.kits, calibrations)).series;
 }
 
 /** Times of the samples that bear a later one than this. */
@@ -55,9 +64,19 @@ export function* readingAhead(doc: Pick<Document, 'samples' | 'kits' | 'calibrat
     yield;
   }
   for (const waterId of waters) {
-    layoutOf(doc, waterId, doc.calibrations);
-    yield;
+    const { series } = yield* layingOf(doc, waterId, doc.calibrations);
+    for (const parameter of PARAMETERS) {
+      trusted(series[parameter]);
+      yield;
+    }
   }
+}
+
+/** What a generator returns, at one go. */
+function atOnce<T>(steps: Generator<void, T>): T {
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
 }
 
 /** The calibrations made by a moment; the collection itself when that is all of them. */
@@ -77,11 +96,18 @@ const shelves = remembered((_kits: Kits) =>
   remembered((_calibrations: Calibrations): Shelf => ({ of: {}, count: 0, layouts: new Map() })),
 );
 
-function layoutOf(
+const layoutOf = (
   doc: Pick<Document, 'samples' | 'kits'>,
   waterId: string,
   calibrations: Calibrations,
-): Layout {
+): Layout => atOnce(layingOf(doc, waterId, calibrations));
+
+/** The same step by step. */
+function* layingOf(
+  doc: Pick<Document, 'samples' | 'kits'>,
+  waterId: string,
+  calibrations: Calibrations,
+): Generator<void, Layout> {
   const shelf = shelves(doc.kits)(calibrations);
   if (shelf.of !== doc.samples) turnTo(shelf, doc.samples, doc.kits, calibrations);
   let layout = shelf.layouts.get(waterId);
@@ -90,17 +116,24 @@ function layoutOf(
       .filter((s) => s.waterId === waterId)
       .map((sample) => ({ sample, atMs: timeOf(sample) }))
       .sort((a, b) => a.atMs - b.atMs);
-    layout = laidOut(samples, doc.kits, calibrations);
-    shelf.layouts.set(waterId, layout);
+    yield;
+    layout = yield* layingOut(samples, doc.kits, calibrations);
+    // Between two steps the shelf may have turned to later samples.
+    if (shelf.of === doc.samples) shelf.layouts.set(waterId, layout);
   }
   return layout;
 }
 
-function laidOut(samples: readonly TimedSample[], kits: Kits, calibrations: Calibrations): Layout {
+function* layingOut(
+  samples: readonly TimedSample[],
+  kits: Kits,
+  calibrations: Calibrations,
+): Generator<void, Layout> {
   const points = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
   const pointsOf = calibratedPoints(kits, calibrations);
   for (const { sample } of samples) {
     for (const { parameter, point } of pointsOf(sample)) points[parameter].push(point);
+    yield;
   }
   return {
     samples,
