@@ -7,17 +7,18 @@ import { newId } from './ids';
 import { commit, type Thunk } from './store';
 import { isoOf, localDay } from './time';
 
-/** Keeps an answer's dates with the log, until a proof has settled it, and then the answer whole in this browser. In this order: an answer that is
- *  kept is not worked out again, and a page closed between the two would leave the log without what was said. */
+/** Keeps an answer's dates with the log and then the answer whole in this browser. In this order: an answer that is kept is not worked out again,
+ *  and a page closed between the two would leave the log without what was said. */
 export const keepForecast =
   (waterId: string, kept: KeptAnswer): Thunk<Promise<void>> =>
   async (dispatch) => {
-    await dispatch(keepDates(waterId, kept));
+    await dispatch(keepDates(waterId, kept.answer));
     await keepAnswer(waterId, kept);
   };
 
-const keepDates =
-  (waterId: string, { answer }: KeptAnswer): Thunk<Promise<void>> =>
+/** Keeps an answer's dates with the log, until a proof has settled it. What stands there already is not written again. */
+export const keepDates =
+  (waterId: string, answer: KeptAnswer['answer']): Thunk<Promise<void>> =>
   async (dispatch, getState) => {
     const doc = getState().document.entities;
     if (answer.proved || !doc.waters[waterId]) return;

@@ -38,6 +38,18 @@ function enquiryOf(doc: Document, waterId: string, nowMs: number): Enquiry {
   };
 }
 
+/** The question as it stood, as long as nothing it rests on has changed: what is written elsewhere meanwhile, the dates themselves among it, begins
+ *  no work anew. */
+function useSteady<E extends Enquiry | null>(enquiry: E): E {
+  const [steady, setSteady] = useState(enquiry);
+  if (steady === enquiry || (steady && enquiry && isSame(steady, enquiry))) return steady;
+  setSteady(enquiry);
+  return enquiry;
+}
+
+const isSame = (a: Enquiry, b: Enquiry): boolean =>
+  a.inputs === b.inputs && JSON.stringify(a.question) === JSON.stringify(b.question);
+
 /** The forecast's own page asks after a breath, Today after a pause. */
 const BREATH_MS = 150;
 const PAUSE_MS = 700;
@@ -81,18 +93,21 @@ function after(was: ForecastState, heard: Heard): ForecastState {
   }
 }
 
+type Dated = Begin['answer'];
+
 /** The forecast of a water: what was kept at once, else worked out; then the other courses, in time nobody waits for. `kept` is undefined while
- *  it is being looked up. `onSettled` hears what is worth keeping. */
+ *  it is being looked up. `onDated` hears the dates when they narrow no more, `onSettled` the whole when the courses are there, too. */
 export function useForecast(o: {
   doc: Document;
   waterId: string;
   nowMs: number;
   kept: Begin | null | undefined;
+  onDated: (answer: Dated) => void;
   onSettled: (kept: Begin) => void;
 }) {
-  const { doc, waterId, nowMs, kept, onSettled } = o;
+  const { doc, waterId, nowMs, kept, onDated, onSettled } = o;
   const hour = asOf(nowMs);
-  const enquiry = useMemo(() => enquiryOf(doc, waterId, hour), [doc, waterId, hour]);
+  const enquiry = useSteady(useMemo(() => enquiryOf(doc, waterId, hour), [doc, waterId, hour]));
   // What was heard, and of which log: one that has changed meanwhile is not spoken of.
   const [heardOf, setHeardOf] = useState({ inputs: '', state: NOTHING });
   const { inputs } = enquiry;
@@ -114,6 +129,8 @@ export function useForecast(o: {
         if (heard.kind === 'progress') setHeardOf(now);
         // What it says is a page to draw anew, up to ten times: in slices, so that a touch comes through.
         else startTransition(() => setHeardOf(now));
+        if (heard.kind === 'answer' && !heard.narrowing && heard.answer.status === 'ok')
+          onDated(heard.answer);
         if (heard.kind === 'courses' && heard.complete && mine.answer?.status === 'ok')
           onSettled({ inputs: enquiry.inputs, answer: mine.answer, courses: mine.courses });
       });
@@ -122,7 +139,7 @@ export function useForecast(o: {
       clearTimeout(timer);
       leave();
     };
-  }, [enquiry, looking, complete, onSettled, tries]);
+  }, [enquiry, looking, complete, onDated, onSettled, tries]);
   const shown: ForecastState = begin ? { ...NOTHING, answer: begin.answer, courses: begin.courses } : state;
   return {
     state: shown,
@@ -159,9 +176,11 @@ export function useQuietForecast(o: {
 }): string | null {
   const { doc, waterId, nowMs, on, kept, onAnswer, onSettled } = o;
   const hour = asOf(nowMs);
-  const asked = useMemo(
-    () => (on && !isLarge(doc, waterId) ? enquiryOf(doc, waterId, hour) : null),
-    [doc, waterId, hour, on],
+  const asked = useSteady(
+    useMemo(
+      () => (on && !isLarge(doc, waterId) ? enquiryOf(doc, waterId, hour) : null),
+      [doc, waterId, hour, on],
+    ),
   );
   // Looked at when the pause is over, not waited on: what is kept changes when the answer comes, and the courses come after it.
   const known = useRef(kept);

@@ -27,7 +27,7 @@ import {
 } from '../../store';
 import type { KeptAnswer } from '../../store/answers';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
-import { keepForecast } from '../../store/said';
+import { keepDates, keepForecast } from '../../store/said';
 import {
   Button,
   Go,
@@ -61,6 +61,7 @@ function ForecastPage({ water }: { water: Display }) {
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const [kept, setKept] = useKeptAnswer(water.id);
+  const onDated = useCallback((dated: Ok) => void dispatch(keepDates(water.id, dated)), [dispatch, water.id]);
   const onSettled = useCallback(
     (whole: KeptAnswer) => {
       void dispatch(keepForecast(water.id, whole));
@@ -68,7 +69,7 @@ function ForecastPage({ water }: { water: Display }) {
     },
     [dispatch, water.id, setKept],
   );
-  const { state, again } = useForecast({ doc, waterId: water.id, nowMs: now, kept, onSettled });
+  const { state, again } = useForecast({ doc, waterId: water.id, nowMs: now, kept, onDated, onSettled });
   const { answer } = state;
   return (
     <Screen title="Forecast" aside={answer?.status === 'ok' ? <Bacteria answer={answer} /> : undefined}>

@@ -1,14 +1,18 @@
 import { act, screen } from '@testing-library/react';
+import type { Document, Water } from '../../../core/document';
 import { answerNow, plannedLoad, type Answer } from '../../../core/forecast';
 import { QUICK_FIT } from '../../../core/testing/quickFit';
 import type { Ask, Told } from '../../workers/messages';
 import { closeDesk } from '../../workers/useForecast';
 import { demo, onScreen, press, says } from '../shell/testing';
+import { TodayScreen } from '../today/TodayScreen';
 import { ForecastScreen } from './ForecastScreen';
+import type { Ok } from './ok';
 
 /** Workers that the test speaks for. */
 class SpokenFor {
   static made: SpokenFor[] = [];
+  static stopped = 0;
   onmessage: ((event: { data: Told }) => void) | null = null;
   onerror: (() => void) | null = null;
   asked: Ask[] = [];
@@ -18,25 +22,42 @@ class SpokenFor {
   postMessage(ask: Ask): void {
     this.asked.push(ask);
   }
-  terminate(): void {}
+  terminate(): void {
+    SpokenFor.stopped++;
+  }
 }
 beforeEach(() => {
   jest.useFakeTimers();
   closeDesk();
   SpokenFor.made = [];
+  SpokenFor.stopped = 0;
   Object.assign(globalThis, { Worker: SpokenFor });
 });
 afterEach(() => jest.useRealTimers());
 const aWhile = () => act(() => void jest.advanceTimersByTime(1000));
 const say = (told: Told) => act(() => SpokenFor.made[0]?.onmessage?.({ data: told }));
-const show = async () => {
+const show = async (screenful = <ForecastScreen />) => {
   const doc = demo();
-  onScreen(<ForecastScreen />, { doc, params: { waterId: 'pantry-cube' } });
+  const shown = onScreen(screenful, { doc, params: { waterId: 'pantry-cube' } });
   // The browser is asked for a kept answer first.
   await act(async () => undefined);
   aWhile();
-  return doc;
+  return { ...shown, was: doc };
 };
+/** A quick fit of the demo's log. */
+function fitted(doc: Document): Ok {
+  const answer = answerNow(doc, {
+    waterId: 'pantry-cube',
+    atMs: Date.now(),
+    seed: 1,
+    horizonDays: 90,
+    plan: 'asSoFar',
+    loadMgN: plannedLoad(doc, 'pantry-cube').mgN,
+    options: QUICK_FIT,
+  });
+  if (answer.status !== 'ok') throw new Error('no answer');
+  return answer;
+}
 const answered = (answer: Answer, narrowing = false): Told => ({
   job: 1,
   kind: 'answer',
@@ -59,17 +80,8 @@ test('opens by itself, tells progress, and says what cannot be said with its rea
 });
 
 test('dates so far are shown as narrowing; the courses come below, with what they cost', async () => {
-  const doc = await show();
-  const answer = answerNow(doc, {
-    waterId: 'pantry-cube',
-    atMs: Date.now(),
-    seed: 1,
-    horizonDays: 90,
-    plan: 'asSoFar',
-    loadMgN: plannedLoad(doc, 'pantry-cube').mgN,
-    options: QUICK_FIT,
-  });
-  if (answer.status !== 'ok') throw new Error('no answer');
+  const { was } = await show();
+  const answer = fitted(was);
   const [first] = SpokenFor.made;
   const dismissed = { job: 1, kind: 'island', index: 0, island: {} } as unknown as Told;
   say(dismissed);
@@ -90,6 +102,38 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   expect(says(/^Half the water changed now\. \d+ L of new salt water\./)).toBe(true);
   expect(says(/^3 \(−2 to 5\)$/)).toBe(true);
 });
+
+test.each([
+  ['the page', <ForecastScreen key="page" />],
+  ['Today', <TodayScreen key="today" />],
+])(
+  '%s keeps dates with the log as soon as they narrow no more, once, and goes on with the courses',
+  async (_, screenful) => {
+    const { was, doc, comes } = await show(screenful);
+    const answer = fitted(was);
+    const said = () => Object.values(doc().forecasts).filter((f) => f.waterId === 'pantry-cube');
+    const before = said().length;
+    const speak = async (told: Told) => {
+      say(told);
+      await act(async () => undefined);
+      aWhile();
+    };
+    expect(SpokenFor.made).toHaveLength(2);
+    await speak({ job: 1, kind: 'island', index: 0, island: {} } as unknown as Told);
+    await speak(answered(answer, true));
+    expect(said()).toHaveLength(before);
+    await speak(answered(answer));
+    expect(said()).toHaveLength(before + 1);
+    expect(said().some((f) => f.p50 === answer.forecast.ready.p50)).toBe(true);
+    await speak(answered(answer));
+    expect(said()).toHaveLength(before + 1);
+    // Something written elsewhere stops no work either.
+    comes([{ put: 'waters', entity: { ...(was.waters['north-window'] as Water), name: 'Another' } }]);
+    aWhile();
+    expect(SpokenFor.made).toHaveLength(2);
+    expect(SpokenFor.stopped).toBe(0);
+  },
+);
 
 test('a worker that ends is said so; trying again asks anew', async () => {
   await show();

@@ -6,7 +6,7 @@ import { DAY_MS } from '../../../core/time';
 import { expectedWords } from '../../../core/words/forecast';
 import { forecastKept, selectDocument, useAppDispatch, useAppSelector, type KeptForecast } from '../../store';
 import type { KeptAnswer } from '../../store/answers';
-import { keepForecast } from '../../store/said';
+import { keepDates, keepForecast } from '../../store/said';
 import { useQuietForecast } from '../../workers';
 
 /** What is kept of an answer: the two dates Today speaks of, the test that tells most, what an addition would do, what
@@ -42,6 +42,8 @@ export function useKeptForecast(waterId: string, now: number, on: boolean): Quie
   const onAnswer = useCallback(
     (inputs: string, answer: Answer) => {
       dispatch(forecastKept({ waterId, forecast: keptOf(inputs, answer) }));
+      // Now, not with the courses some seconds later: a page closed meanwhile would leave the day without what was said.
+      if (answer.status === 'ok') void dispatch(keepDates(waterId, answer));
     },
     [dispatch, waterId],
   );
