@@ -1,11 +1,12 @@
 import { act, screen } from '@testing-library/react';
+import { useState } from 'react';
 import type { Document, Water } from '../../../core/document';
 import { answerNow, plannedLoad, type Answer } from '../../../core/forecast';
 import { QUICK_FIT } from '../../../core/testing/quickFit';
 import type { Ask, Told } from '../../workers/messages';
 import { closeDesk } from '../../workers/useForecast';
 import { demo, onScreen, press, says } from '../shell/testing';
-import { TodayScreen } from '../today/TodayScreen';
+import { useKeptForecast } from '../shell/quietForecast';
 import { ForecastScreen } from './ForecastScreen';
 import type { Ok } from './ok';
 
@@ -103,9 +104,16 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   expect(says(/^3 \(−2 to 5\)$/)).toBe(true);
 });
 
+/** As Today does. */
+function InPassing() {
+  const [now] = useState(() => Date.now());
+  useKeptForecast('pantry-cube', now, true);
+  return null;
+}
+
 test.each([
   ['the page', <ForecastScreen key="page" />],
-  ['Today', <TodayScreen key="today" />],
+  ['what asks in passing', <InPassing key="passing" />],
 ])(
   '%s keeps dates with the log as soon as they narrow no more, once, and goes on with the courses',
   async (_, screenful) => {
