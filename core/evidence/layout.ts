@@ -53,7 +53,7 @@ export function samplesAfter(doc: Document, waterId: string, nowMs: number): num
   return samples.slice(from).map((s) => s.atMs);
 }
 
-/** Reads each sample before it is first asked for, then lays out each water, one a step: of a long history that is most of the work, and it is
+/** Reads each sample before it is first asked for, then lays out each water, a sample a step: of a long history that is most of the work, and it is
  *  remembered. */
 export function* readingAhead(doc: Pick<Document, 'samples' | 'kits' | 'calibrations'>): Generator<void> {
   const pointsOf = pointsBy(doc.kits);
@@ -124,6 +124,7 @@ function* layingOf(
   return layout;
 }
 
+/** @param samples in time order */
 function* layingOut(
   samples: readonly TimedSample[],
   kits: Kits,
