@@ -127,6 +127,7 @@ await report('history opens');
 await page.getByLabel('Search: parameter, animal, kind, a word').pressSequentially('glass');
 if (!AS_HOURS) await page.getByText('cleaned the glass').first().waitFor();
 await report('history filters');
+// With a device's hours the ribbon of all its years lies beside the readings by hand.
 await page.goto(`${base}/water/pantry-cube/log/readings/salinity`);
 await page.getByRole('group', { name: /Arrow keys/ }).waitFor();
 await report('chart opens');

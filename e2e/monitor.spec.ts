@@ -97,6 +97,15 @@ test('a fast rise asks for a hand test; a revoked token is said', async ({ page,
   await send(request, t, [250, 190, 130, 70, 10], (m) => (m > 60 ? 25 : 26.8));
   await page.clock.runFor(3000);
   await expect(page.getByText(/^Temperature rose by 1\.8 °C within 6 hours/)).toBeVisible();
+  // Its course is drawn here, and beside the tests by hand.
+  await expect(page.getByRole('group', { name: /^Temperature by the hour/ }).locator('path')).not.toHaveCount(
+    0,
+  );
+  await page.getByRole('link', { name: 'The same beside your tests by hand' }).click();
+  const chart = page.getByRole('group', { name: /A device’s hours from/ });
+  await chart.press('+');
+  await expect(chart.locator('path')).not.toHaveCount(0);
+  await page.goBack();
   await press(page, 'Show the token');
   await expect(page.getByText(t)).toBeVisible();
   expect((await send(request, 'f'.repeat(32), [1], () => 25)).status()).toBe(401);

@@ -11,6 +11,7 @@ export type MonitorAlarm =
   | { kind: 'rise'; what: Monitored; by: number; hours: number }
   | { kind: 'stuck'; what: Monitored; value: number; hours: number }
   | { kind: 'silent'; sinceMs: number }
+  | { kind: 'missing'; what: Monitored; sinceMs: number }
   | { kind: 'disagrees'; what: Monitored; device: number; hand: number };
 
 /** A rise within some hours that is fast for it. */
@@ -30,21 +31,23 @@ const APART: Partial<Record<Monitored, number>> = {
   ph: 0.3,
 };
 
-/** @param hand the newest trusted hand reading of each, where there is one */
+/** @param days of one device: the last three, and the newest of each quantity, however old
+ *  @param hand the newest trusted hand reading of each, where there is one */
 export function monitorAlarms(
   days: readonly MonitorDay[],
   hand: Partial<Record<Monitored, { atMs: number; value: number }>>,
   nowMs: number,
 ): MonitorAlarm[] {
   const alarms: MonitorAlarm[] = [];
-  let newest = -Infinity;
+  const ends: { what: Monitored; atMs: number }[] = [];
+  const isSilent = (atMs: number) => nowMs - atMs > MONITOR.silentHours * HOUR_MS;
   for (const what of MONITORED) {
     const hours = hoursOf(days, what).filter((x) => x.atMs <= nowMs);
     const last = hours[hours.length - 1];
     if (!last) continue;
-    newest = Math.max(newest, last.atMs + HOUR_MS);
+    ends.push({ what, atMs: last.atMs + HOUR_MS });
     // What is old is told as silence, not as water.
-    if (nowMs - last.atMs > MONITOR.silentHours * HOUR_MS) continue;
+    if (isSilent(last.atMs + HOUR_MS)) continue;
     if (what === 'freeAmmonia' && last.hour.high >= FREE_AMMONIA.act)
       alarms.push({ kind: 'high', what, value: last.hour.high, limit: FREE_AMMONIA.act });
     const before = hours.filter((x) => last.atMs - x.atMs <= MONITOR.riseHours * HOUR_MS);
@@ -64,9 +67,12 @@ export function monitorAlarms(
     if (by && near && Math.abs(near.hour.mean - by.value) > (APART[what] ?? Infinity))
       alarms.push({ kind: 'disagrees', what, device: near.hour.mean, hand: by.value });
   }
-  if (newest > -Infinity && nowMs - newest > MONITOR.silentHours * HOUR_MS)
-    alarms.unshift({ kind: 'silent', sinceMs: newest });
-  return alarms;
+  const newest = Math.max(...ends.map((end) => end.atMs));
+  if (ends.length > 0 && isSilent(newest)) return [{ kind: 'silent', sinceMs: newest }];
+  const missing = ends
+    .filter((end) => isSilent(end.atMs))
+    .map((end): MonitorAlarm => ({ kind: 'missing', what: end.what, sinceMs: end.atMs }));
+  return [...alarms.filter((a) => a.kind === 'high'), ...missing, ...alarms.filter((a) => a.kind !== 'high')];
 }
 
 /** Is the device held against a hand test freshly enough to be believed? */

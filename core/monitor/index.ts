@@ -1,4 +1,5 @@
 export { isChecked, monitorAlarms, type MonitorAlarm } from './alarms';
+export { course, dayStretch, daysOf, spanOf, stepFor, type Stretch } from './course';
 export { MONITOR_LIMITS } from './limits';
 export {
   dayId,

@@ -77,13 +77,25 @@ test('quiet water says nothing; three hours without a reading are silence, and n
   expect(kinds(d, 48)).toEqual([]);
   expect(kinds(d, 51)).toEqual([]);
   expect(kinds(d, 51.1)).toEqual(['silent']);
-  expect(
-    kinds(
-      steady('freeAmmonia', () => 0.2),
-      60,
-    ),
-  ).toEqual(['silent']);
+  const ammonia = steady('freeAmmonia', () => 0.2);
+  expect([kinds(ammonia, 51), kinds(ammonia, 51.1)]).toEqual([['high'], ['silent']]);
   expect(kinds([], 10)).toEqual([]);
+});
+test('one quantity that stays away while others come is told by its name, however long ago it was', () => {
+  const d = [
+    ...steady('temperature', (h) => 25 + 0.2 * Math.sin(h)),
+    ...steady('freeAmmonia', () => 0.2, 20),
+  ];
+  expect(kinds(d, 24)).toEqual(['high']);
+  expect(monitorAlarms(d, {}, T0 + 24.1 * HOUR_MS)).toEqual([
+    { kind: 'missing', what: 'freeAmmonia', sinceMs: T0 + 21 * HOUR_MS },
+  ]);
+  expect(kinds(d, 48)).toEqual(['missing']);
+  expect(kinds(d, 52)).toEqual(['silent']);
+  const high = days(Array.from({ length: 24 }, (_, h) => r(24 + h + 0.5, 'totalAmmonia', 1 + 0.1 * h)));
+  expect(kinds([...d, ...high], 48)).toEqual(['missing', 'rise']);
+  const later = days(Array.from({ length: 24 }, (_, h) => r(24 * 40 + h + 0.5, 'temperature', 25 + 0.1 * h)));
+  expect(kinds([...d, ...later], 24 * 41)).toEqual(['missing']);
 });
 test('free ammonia at the limit, a fast rise and a value that never moves are each said', () => {
   expect(

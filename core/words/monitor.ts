@@ -1,6 +1,7 @@
 /** A device's quantities and alarms in words. */
 import type { MonitorAlarm, Monitored } from '../monitor';
 import { formatDecimal, showDifference, showQuantity, type UnitPreferences } from '../units';
+import { shownScale, type ShownScale } from './scale';
 
 export const MONITORED_WORDS: Record<Monitored, string> = {
   freeAmmonia: 'Free ammonia',
@@ -28,6 +29,24 @@ export function monitorValue(what: Monitored, value: number, units: UnitPreferen
   }
 }
 
+/** The same for a drawing. */
+export function monitorScale(what: Monitored, units: UnitPreferences): ShownScale {
+  switch (what) {
+    case 'temperature':
+    case 'salinity':
+      return shownScale(what, units);
+    case 'freeAmmonia':
+      return { label: 'mg/L NH₃-N', show: asStored, decimals: 3 };
+    case 'totalAmmonia':
+      return { label: 'mg/L N', show: asStored, decimals: 2 };
+    case 'level':
+      return { label: '%', show: asStored, decimals: 0 };
+    case 'ph':
+      return { label: '', show: asStored, decimals: 2 };
+  }
+}
+const asStored = (x: number): number => x;
+
 const by = (what: Monitored, x: number, units: UnitPreferences): string =>
   what === 'temperature' || what === 'salinity'
     ? showDifference(what, x, units)
@@ -37,6 +56,8 @@ export function alarmWords(a: MonitorAlarm, units: UnitPreferences, hour: (ms: n
   switch (a.kind) {
     case 'silent':
       return `Nothing has come since ${hour(a.sinceMs)}: what happens is not seen. Test by hand until it is back.`;
+    case 'missing':
+      return `${MONITORED_WORDS[a.what]} has not come since ${hour(a.sinceMs)}, the rest has: test it by hand until it is back. If the probe was taken off, pair the device anew.`;
     case 'high':
       return `${MONITORED_WORDS[a.what]} shows ${monitorValue(a.what, a.value, units)}, over ${a.limit}. Test ammonia and pH by hand now.`;
     case 'rise':

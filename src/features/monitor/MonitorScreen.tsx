@@ -1,27 +1,31 @@
-import { useState } from 'react';
-import type { Monitor, Water } from '../../../core/document';
+import { useMemo, useState } from 'react';
+import { PARAMETERS, type Monitor, type Water } from '../../../core/document';
 import { hoursOf, isChecked, MONITORED, type Monitored } from '../../../core/monitor';
 import { HOUR_MS } from '../../../core/time';
-import { MONITORED_WORDS, monitorValue } from '../../../core/words/monitor';
+import { formatDecimal } from '../../../core/units';
+import { MONITORED_WORDS, monitorScale, monitorValue } from '../../../core/words/monitor';
 import {
   agoWords,
   commit,
   isoOf,
+  localMidnight,
   newId,
   selectDocument,
   selectEvidence,
   selectWaters,
+  shortDay,
   useAppDispatch,
   useAppSelector,
   useNow,
 } from '../../store';
 import { deviceToken } from '../../store/deviceToken';
 import { Button, Go, Line, Row, Screen, Section, Txt } from '../../ui';
-import { Curves } from '../../ui/charts/Curves';
+import { TimeChart } from '../../ui/charts/TimeChart';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../shell';
+import { DEVICE_NAMES, useCourse } from '../shell/monitor/course';
 import { DeviceAlarms } from '../shell/monitor/DeviceAlarms';
-import { handOf, recentDays } from '../shell/monitor/recent';
+import { handOf, newestDays, recentDays } from '../shell/monitor/recent';
 import { useLink } from './link';
 import { pair, revoke } from './stream';
 
@@ -137,7 +141,7 @@ function Paired({ monitor }: { monitor: Monitor }) {
   );
 }
 
-/** The newest value of each, what asks for an eye, and two days drawn. */
+/** The newest value of each, what asks for an eye, and its course drawn. */
 function Tile({ monitor, water }: { monitor: Monitor; water: Water }) {
   const now = useNow();
   const units = useUnits();
@@ -145,10 +149,11 @@ function Tile({ monitor, water }: { monitor: Monitor; water: Water }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const days = recentDays(all, monitor.id, now);
   const hand = handOf(evidence);
-  const [what, setWhat] = useState<Monitored>('temperature');
-  const had = MONITORED.filter((m) => days.some((d) => d.what === m));
-  const drawn = hoursOf(days, what).filter((x) => now - x.atMs < 48 * HOUR_MS);
-  const first = drawn[0];
+  const [wanted, setWanted] = useState<Monitored>('temperature');
+  // Also what it sent long ago: what the log holds is not denied.
+  const sent = newestDays(all, monitor.id);
+  const had = MONITORED.filter((m) => sent.has(m));
+  const what = had.includes(wanted) ? wanted : had[0];
   return (
     <>
       <DeviceAlarms water={water} />
@@ -164,31 +169,50 @@ function Tile({ monitor, water }: { monitor: Monitor; water: Water }) {
           />
         ) : null;
       })}
-      {had.length > 0 ? (
-        <Pick
-          label="Two days of"
-          value={what}
-          options={had.map((m) => ({ value: m, label: MONITORED_WORDS[m] }))}
-          onChange={setWhat}
-        />
-      ) : null}
-      {first && drawn.length > 1 ? (
-        <Curves
-          curves={(['low', 'mean', 'high'] as const).map((k) => ({
-            label: k,
-            points: drawn.map((x) => ({ x: (x.atMs - now) / HOUR_MS, y: x.hour[k] })),
-          }))}
-          xLabel="h"
-          yLabel=""
-          summary={`${MONITORED_WORDS[what]} of the last two days by the hour; ${48 - drawn.length} hours have no reading.`}
-        />
-      ) : null}
-      {first ? (
-        <Txt kind="small" tone="second">
-          {`${drawn.length} of 48 hours have readings.`}
-        </Txt>
+      {what ? (
+        <>
+          <Pick
+            label="Drawn"
+            value={what}
+            options={had.map((m) => ({ value: m, label: MONITORED_WORDS[m] }))}
+            onChange={setWanted}
+          />
+          <Drawn key={what} water={water} what={what} now={now} />
+        </>
       ) : null}
       <Go href={`/water/${water.id}/log`}>Test by hand: that checks the device</Go>
+    </>
+  );
+}
+
+/** All hours of one quantity, the last two days first. */
+function Drawn({ water, what, now }: { water: Water; what: Monitored; now: number }) {
+  const units = useUnits();
+  const scale = useMemo(() => monitorScale(what, units), [what, units]);
+  const course = useCourse(water.id, what, scale.show);
+  const parameter = PARAMETERS.find((p) => DEVICE_NAMES[p] === what);
+  if (!course) return null;
+  return (
+    <>
+      <TimeChart
+        points={[]}
+        course={course}
+        days={2}
+        band={null}
+        marks={[]}
+        unit={scale.label || MONITORED_WORDS[what]}
+        format={(x) => formatDecimal(x, scale.decimals)}
+        midnight={localMidnight}
+        dayLabel={shortDay}
+        nowMs={now}
+        summary={`${MONITORED_WORDS[what]} by the hour, from ${shortDay(course.firstMs)} to ${shortDay(course.lastMs - 1)}.`}
+      />
+      <Txt kind="small" tone="second">
+        From the lowest to the highest of each stretch, its mean as a line; open where nothing came.
+      </Txt>
+      {parameter ? (
+        <Go href={`/water/${water.id}/log/readings/${parameter}`}>The same beside your tests by hand</Go>
+      ) : null}
     </>
   );
 }

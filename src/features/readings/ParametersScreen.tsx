@@ -15,8 +15,19 @@ import {
   type Water,
   type TargetPreset,
 } from '../../../core/document';
+import type { Monitored } from '../../../core/monitor';
 import { basisLabel, formatDecimal } from '../../../core/units';
-import { agoWords, commit, newId, selectEvidence, useAppDispatch, useAppSelector, useNow } from '../../store';
+import { shownScale } from '../../../core/words/scale';
+import {
+  agoWords,
+  commit,
+  newId,
+  selectDocument,
+  selectEvidence,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '../../store';
 import {
   Button,
   Choice,
@@ -27,15 +38,18 @@ import {
   Section,
   space,
   Txt,
+  type Role,
   useTheme,
   styleSheet,
 } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { DEVICE_NAMES } from '../shell/monitor/course';
+import { deviceOf, newestDays } from '../shell/monitor/recent';
 import { SaveButton } from '../shell/saving';
 import { TestPlan } from './TestPlan';
 import { readOwnParameter } from './ownParameterForm';
-import { shownScale, STANDING_WORDS, standingOf, targetOf } from './model';
+import { STANDING_WORDS, standingOf, targetOf } from './model';
 
 export function ParametersScreen() {
   return <WithWater>{(water) => <Parameters water={water} />}</WithWater>;
@@ -47,6 +61,8 @@ function Parameters({ water }: { water: Water }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const known = PARAMETERS.filter((p) => evidence.series[p].length > 0);
+  const byDevice = useByDevice(water.id);
+  const deviceOnly = PARAMETERS.filter((p) => !known.includes(p) && byDevice.has(DEVICE_NAMES[p]));
   return (
     <Screen title="Readings by parameter">
       <Txt kind="title" heading={1}>
@@ -55,7 +71,7 @@ function Parameters({ water }: { water: Water }) {
       <Txt tone="second">
         Steadiness first: how far each wanders in a week. One odd number asks for a repeat, never for action.
       </Txt>
-      {known.length === 0 ? (
+      {known.length + deviceOnly.length === 0 ? (
         <Empty title="Nothing read yet" text="The first sample fills this page.">
           <Go href={`/water/${water.id}/log` as Href}>Log a sample</Go>
         </Empty>
@@ -63,6 +79,15 @@ function Parameters({ water }: { water: Water }) {
       <View>
         {known.map((p) => (
           <ParameterRow key={p} water={water} parameter={p} now={now} />
+        ))}
+        {deviceOnly.map((p) => (
+          <RowLink
+            key={p}
+            water={water}
+            parameter={p}
+            name={parameterName(p, own)}
+            state="by the device only, no test by hand"
+          />
         ))}
       </View>
       {water.kind === 'display' ? <TestPlan water={water} /> : null}
@@ -78,8 +103,60 @@ function driftWords(drift: number | null, decimals: number): string {
   return `${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), decimals)} a week`;
 }
 
-function ParameterRow({ water, parameter: p, now }: { water: Water; parameter: Parameter; now: number }) {
+/** What the water's device has ever shown. */
+function useByDevice(waterId: string): { has: (what: Monitored | undefined) => boolean } {
+  const device = useAppSelector((s) => deviceOf(selectDocument(s), waterId));
+  const all = useAppSelector((s) => selectDocument(s).monitorDays);
+  return {
+    has: (what) => device !== undefined && what !== undefined && newestDays(all, device.id).has(what),
+  };
+}
+
+/** One row of the list: what it is, how it stands, its last value. */
+function RowLink({
+  water,
+  parameter,
+  name,
+  state,
+  tone = 'second',
+  value,
+  age,
+}: {
+  water: Water;
+  parameter: Parameter;
+  name: string;
+  state: string;
+  tone?: Role;
+  value?: string;
+  age?: string;
+}) {
   const { roles } = useTheme();
+  return (
+    <Link
+      href={`/water/${water.id}/log/readings/${parameter}` as Href}
+      style={[styles.row, { borderColor: roles.hairline }]}
+    >
+      <View style={styles.inside}>
+        <View style={styles.shrink}>
+          <Txt kind="row">{name}</Txt>
+          <Txt kind="small" tone={tone}>
+            {state}
+          </Txt>
+        </View>
+        {value !== undefined ? (
+          <View style={styles.value}>
+            <Txt kind="row">{value}</Txt>
+            <Txt kind="small" tone="second">
+              {age}
+            </Txt>
+          </View>
+        ) : null}
+      </View>
+    </Link>
+  );
+}
+
+function ParameterRow({ water, parameter: p, now }: { water: Water; parameter: Parameter; now: number }) {
   const units = useUnits();
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const own = useAppSelector((s) => s.document.entities.ownParameters);
@@ -93,36 +170,21 @@ function ParameterRow({ water, parameter: p, now }: { water: Water; parameter: P
     : null;
   if (!last) return null;
   return (
-    <Link
-      href={`/water/${water.id}/log/readings/${p}` as Href}
-      style={[styles.row, { borderColor: roles.hairline }]}
-    >
-      <View style={styles.inside}>
-        <View style={styles.shrink}>
-          <Txt kind="row">{parameterName(p, own)}</Txt>
-          <Txt
-            kind="small"
-            tone={
-              standing === 'alarm'
-                ? 'ammonia'
-                : standing === 'odd' || standing === 'drifting'
-                  ? 'nitrite'
-                  : 'second'
-            }
-          >
-            {[STANDING_WORDS[standing], driftWords(drift, scale.decimals)].filter(Boolean).join(', ')}
-          </Txt>
-        </View>
-        <View style={styles.value}>
-          <Txt kind="row">
-            {`${isNitrogen(p) ? last.text : formatDecimal(scale.show(last.interval.mid), scale.decimals)} ${unit}`.trim()}
-          </Txt>
-          <Txt kind="small" tone="second">
-            {agoWords(last.atMs, now)}
-          </Txt>
-        </View>
-      </View>
-    </Link>
+    <RowLink
+      water={water}
+      parameter={p}
+      name={parameterName(p, own)}
+      state={[STANDING_WORDS[standing], driftWords(drift, scale.decimals)].filter(Boolean).join(', ')}
+      tone={
+        standing === 'alarm'
+          ? 'ammonia'
+          : standing === 'odd' || standing === 'drifting'
+            ? 'nitrite'
+            : 'second'
+      }
+      value={`${isNitrogen(p) ? last.text : formatDecimal(scale.show(last.interval.mid), scale.decimals)} ${unit}`.trim()}
+      age={agoWords(last.atMs, now)}
+    />
   );
 }
 

@@ -13,6 +13,7 @@ import {
 import { disagreement } from '../../../core/instruments';
 import { trusted } from '../../../core/evidence';
 import { basisLabel, formatDecimal, type UnitPreferences } from '../../../core/units';
+import { shownScale } from '../../../core/words/scale';
 import {
   commit,
   dayAndHour,
@@ -28,9 +29,10 @@ import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, Text
 import { TimeChart } from '../../ui/charts/TimeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
+import { DEVICE_NAMES, useCourse } from '../shell/monitor/course';
 import { SaveButton } from '../shell/saving';
 import { readTarget } from './targetForm';
-import { DOUBT_WORDS, shownScale, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
+import { DOUBT_WORDS, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
 
 export function ReadingsScreen() {
   return <WithWater>{(water) => <Chosen water={water} />}</WithWater>;
@@ -59,6 +61,7 @@ function Readings({ water, parameter: p }: { water: Water; parameter: Parameter 
   const kits = useAppSelector((s) => s.document.entities.kits);
   const scale = useMemo(() => shownScale(p, units), [p, units]);
   const points = useMemo(() => timePoints(evidence, p, scale.show), [evidence, p, scale]);
+  const course = useCourse(water.id, DEVICE_NAMES[p], scale.show);
   const name = parameterName(p, own);
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
   const { range } = targetOf(targets, water.id, p);
@@ -146,9 +149,10 @@ function Readings({ water, parameter: p }: { water: Water; parameter: Parameter 
       {apart ? (
         <Txt tone="nitrite">{`${apart.one.kitName} and ${apart.other.kitName} disagree by ${delta(apart.difference)} ${unit}. Calibrate or ask a third before acting.`}</Txt>
       ) : null}
-      {points.length > 0 ? (
+      {points.length > 0 || course ? (
         <TimeChart
           points={points}
+          course={course}
           band={shownRange}
           marks={marks}
           unit={unit || name}
@@ -156,7 +160,16 @@ function Readings({ water, parameter: p }: { water: Water; parameter: Parameter 
           midnight={localMidnight}
           dayLabel={shortDay}
           nowMs={now}
-          summary={`${name}: ${points.length} readings, last ${format(points[points.length - 1]?.mid ?? 0)} ${unit}.`}
+          summary={[
+            points.length > 0
+              ? `${name}: ${points.length} readings, last ${format(points[points.length - 1]?.mid ?? 0)} ${unit}.`
+              : `${name}: no reading by hand.`,
+            course
+              ? `A device’s hours from ${shortDay(course.firstMs)} to ${shortDay(course.lastMs - 1)}.`
+              : '',
+          ]
+            .join(' ')
+            .trim()}
         />
       ) : (
         <Empty title="No reading yet" text="It appears with the next sample.">
@@ -166,6 +179,7 @@ function Readings({ water, parameter: p }: { water: Water; parameter: Parameter 
       <Txt kind="small" tone="second">
         The washed band is the aim. Dotted uprights are changes and doses, dashed ones calibrations; open
         rings are a before and after around a change; “?” is kept, not trusted.
+        {course ? ' The grey ribbon is the device, from lowest to highest, its mean as a line.' : ''}
       </Txt>
       <ReadingTable
         water={water}

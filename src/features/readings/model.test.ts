@@ -1,7 +1,8 @@
 import { gatherEvidence } from '../../../core/evidence';
 import { History, START_MS, DAY } from '../../../core/testing/history';
 import { METRIC } from '../../../core/units';
-import { rangeAsStored, shownScale, standingOf, targetOf, timePoints } from './model';
+import { shownScale } from '../../../core/words/scale';
+import { rangeAsStored, standingOf, targetOf, timePoints } from './model';
 
 const at = (h: History, day: number) => gatherEvidence(h.doc, 't', START_MS + day * DAY);
 

@@ -2,7 +2,7 @@
 import { DEFAULT_TARGETS, isNitrogen, type Parameter, type Target } from '../../../core/document';
 import { trusted, type Doubt, type Point, type WaterEvidence } from '../../../core/evidence';
 import { DAY_MS } from '../../../core/time';
-import { fromMgNPerL, toUnit, unitLabel, type UnitPreferences } from '../../../core/units';
+import { fromMgNPerL } from '../../../core/units';
 import { standing, type Range, type Stability, type Standing } from '../../../core/water';
 import { type TimePoint } from '../../ui/charts/thinning';
 
@@ -21,27 +21,6 @@ export const STANDING_WORDS: Record<Standing, string> = {
   off: 'off the aim, steady',
   alarm: 'alarm, twice in a row',
 };
-
-/** Values as shown: nitrogen on the ion basis, temperature and salinity in the person's units. */
-export function shownScale(
-  p: Parameter,
-  units: UnitPreferences,
-): { label: string; show: (stored: number) => number; decimals: number } {
-  if (isNitrogen(p)) return { label: '', show: (x) => fromMgNPerL(p, 'ion', x), decimals: 2 };
-  const unit = p === 'temperature' ? units.temperature : p === 'salinity' ? units.salinity : null;
-  if (unit === null) return { label: '', show: (x) => x, decimals: p === 'ph' || p === 'phosphate' ? 2 : 1 };
-  return {
-    label: unitLabel(unit),
-    show: (x) => {
-      try {
-        return toUnit(unit, x);
-      } catch {
-        return NaN;
-      }
-    },
-    decimals: unit.startsWith('sg') ? 4 : 1,
-  };
-}
 
 /** Points to draw; a before-and-after pair is the last reading within two days before a change and the first within one day after. */
 export function timePoints(e: WaterEvidence, p: Parameter, show: (x: number) => number): TimePoint[] {

@@ -1,4 +1,8 @@
-import { allText, choose, demo, onScreen, press, says, submit, type } from '../shell/testing';
+import { screen } from '@testing-library/react';
+import { dayId, type Monitored } from '../../../core/monitor';
+import type { Document } from '../../../core/document';
+import { DAY_MS } from '../../../core/time';
+import { allText, choose, demo, flush, NOW, onScreen, press, says, submit, type } from '../shell/testing';
 import { ParametersScreen } from './ParametersScreen';
 import { ReadingsScreen } from './ReadingsScreen';
 
@@ -70,4 +74,52 @@ test('a page of readings: chart, table, and no number that is none', () => {
 test('a parameter never read says so', () => {
   onScreen(<ReadingsScreen />, { doc: demo(), params: north({ parameter: 'silicate' }) });
   expect(allText()).toMatch(/no .*reading|nothing|not measured|none yet/i);
+});
+
+/** The demo with a device that showed one quantity on some days before now. */
+function withDevice(what: Monitored, daysAgo: readonly number[]): Document {
+  const doc = demo();
+  const hours = Array.from({ length: 24 }, (_, h) => `60 ${8 + h / 100} 7.9 8.4`).join(';');
+  const days = daysAgo.map((ago) => {
+    const id = dayId('dev', what, NOW - ago * DAY_MS);
+    const day = id.slice(-10);
+    return { id, monitorId: 'dev', waterId: 'north-window', what, day, hours };
+  });
+  return {
+    ...doc,
+    monitors: {
+      dev: {
+        id: 'dev',
+        waterId: 'north-window',
+        name: 'Shelf bridge',
+        pairedAt: new Date(NOW - 400 * DAY_MS).toISOString(),
+        revokedAt: null,
+      },
+    },
+    monitorDays: Object.fromEntries(days.map((d) => [d.id, d])),
+  };
+}
+
+test('what a device alone has shown is listed and drawn, and no reading by hand is claimed', async () => {
+  const doc = withDevice('freeAmmonia', [1, 2, 300]);
+  onScreen(<ParametersScreen />, { doc, params: north() });
+  expect(
+    screen.getByRole('link', { name: /^free ammonia by the device only, no test by hand/ }),
+  ).toBeTruthy();
+  document.body.innerHTML = '';
+  onScreen(<ReadingsScreen />, { doc, params: north({ parameter: 'freeAmmonia' }) });
+  await flush();
+  const drawn = screen.getByRole('group', { name: /Arrow keys/ }).getAttribute('aria-label') ?? '';
+  expect(drawn).toMatch(/^free ammonia: no reading by hand\. A device’s hours from .+ to .+\./);
+  expect(says(/^No reading yet/)).toBe(false);
+  expect(screen.getByRole('button', { name: '2 days' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: '3 months' })).toBeTruthy();
+  // Longer than what there is would be the same as all.
+  expect(screen.queryByRole('button', { name: 'a year' })).toBeNull();
+});
+
+test('without a device nothing is said of one', () => {
+  onScreen(<ReadingsScreen />, { doc: demo(), params: north({ parameter: 'temperature' }) });
+  expect(allText()).not.toMatch(/device/);
+  expect(screen.queryByRole('button', { name: '2 days' })).toBeNull();
 });

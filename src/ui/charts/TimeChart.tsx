@@ -1,18 +1,31 @@
+import type { Stretch } from '../../../core/monitor';
 import { DAY_MS } from '../../../core/time';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect } from 'react-native-svg';
 import { Button } from '../Button';
 import { Row } from '../layout';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
+import { CourseRibbon } from './CourseRibbon';
 import { dayTicks, linear, linePath, niceTicks } from './geometry';
 import { inWindow, thinned, type TimePoint } from './thinning';
 import { styleSheet } from '../styleSheet';
 
+/** What a device showed, in the values drawn: as many stretches of a window as there is room for. */
+export interface DrawnCourse {
+  firstMs: number;
+  lastMs: number;
+  within: (fromMs: number, toMs: number, most: number) => readonly Stretch[];
+}
+
 interface Props {
   points: readonly TimePoint[];
+  /** A device's course beside the points; null without a device. */
+  course?: DrawnCourse | null;
+  /** Width of the window at first, days. */
+  days?: number;
   /** Target band and alarms; null without any. */
   band: { low: number; high: number; alarmLow: number; alarmHigh: number } | null;
   marks: { atMs: number; label: string; kind: 'event' | 'calibration' }[];
@@ -30,23 +43,42 @@ const RIGHT = 12;
 const TOP = 24;
 const BOTTOM = 30;
 const RANGES = [
+  { days: 2, label: '2 days' },
   { days: 14, label: '2 weeks' },
   { days: 90, label: '3 months' },
   { days: 365, label: 'a year' },
 ] as const;
 
-/** One parameter through time: band, readings with what they leave open, events and calibrations. Drag or arrow keys move the window,
- *  plus and minus change its width. Only what is in the window is drawn, thinned to the pixels there are. */
-export function TimeChart({ points, band, marks, unit, format, midnight, dayLabel, summary, nowMs }: Props) {
+/** Pixels that a stretch of a device's course has at least. */
+const STRETCH_PX = 2;
+
+/** One parameter through time: band, readings with what they leave open, a device's course, events and calibrations. Drag or arrow keys move
+ *  the window, plus and minus change its width. Only what is in the window is drawn, thinned to the pixels there are. */
+export function TimeChart({
+  points,
+  course = null,
+  days = 90,
+  band,
+  marks,
+  unit,
+  format,
+  midnight,
+  dayLabel,
+  summary,
+  nowMs,
+}: Props) {
   const { roles } = useTheme();
   const [width, onLayout] = useWidth();
-  const first = points[0]?.atMs ?? nowMs - 14 * DAY_MS;
-  const last = Math.max(points[points.length - 1]?.atMs ?? nowMs, first + DAY_MS);
+  const begins = Math.min(points[0]?.atMs ?? Infinity, course?.firstMs ?? Infinity);
+  const ends = Math.max(points[points.length - 1]?.atMs ?? -Infinity, course?.lastMs ?? -Infinity);
+  const first = Number.isFinite(begins) ? begins : nowMs - 14 * DAY_MS;
+  const last = Math.max(Number.isFinite(ends) ? ends : nowMs, first + DAY_MS);
   const [view, setView] = useState(() => ({
-    from: Math.max(first - DAY_MS / 2, last - 90 * DAY_MS),
+    from: Math.max(first - DAY_MS / 2, last - days * DAY_MS),
     to: last + DAY_MS / 2,
   }));
   const span = view.to - view.from;
+  const inside = useId();
   const move = (by: number) =>
     setView((v) => {
       const shift = Math.min(Math.max(by, first - DAY_MS - v.from), last + DAY_MS - v.to);
@@ -73,9 +105,14 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
   };
 
   const shown = inWindow(points, view.from, view.to);
-  const drawn = thinned(shown, view.from, view.to, Math.max(60, width - LEFT - RIGHT));
-  const lows = drawn.map((p) => p.low);
-  const highs = drawn.map((p) => (Number.isFinite(p.high) ? p.high : p.mid));
+  const pixels = Math.max(60, width - LEFT - RIGHT);
+  const drawn = thinned(shown, view.from, view.to, pixels);
+  const stretches = course?.within(view.from, view.to, Math.floor(pixels / STRETCH_PX)) ?? [];
+  const lows = [...drawn, ...stretches].map((p) => p.low);
+  const highs = [
+    ...drawn.map((p) => (Number.isFinite(p.high) ? p.high : p.mid)),
+    ...stretches.map((s) => s.high),
+  ];
   const edges = [...(band ? [band.low, band.high] : []), ...lows, ...highs];
   const min = edges.length > 0 ? edges.reduce((a, b) => Math.min(a, b)) : 0;
   const max = edges.length > 0 ? edges.reduce((a, b) => Math.max(a, b)) : 1;
@@ -95,7 +132,7 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
   return (
     <View style={styles.all}>
       <Row wrap>
-        {RANGES.map((r) => (
+        {RANGES.filter((r) => (course || r.days > 2) && r.days * DAY_MS < last - first).map((r) => (
           <Button key={r.days} kind="quiet" label={r.label} onPress={() => zoom(r.days)} />
         ))}
         <Button
@@ -162,32 +199,46 @@ export function TimeChart({ points, band, marks, unit, format, midnight, dayLabe
                   ) : null}
                 </G>
               ))}
-            <Path d={whiskers} stroke={roles.nitrate} strokeWidth={1.5} strokeOpacity={0.55} />
-            <Path
-              d={linePath(trusted.map((p) => ({ x: x(p.atMs), y: y(p.mid) })))}
-              fill="none"
-              stroke={roles.nitrate}
-              strokeWidth={2.5}
-            />
-            {few
-              ? drawn.map((p, i) =>
-                  p.doubted ? (
-                    <ChartText key={i} x={x(p.atMs)} y={y(p.mid) + 5} anchor="middle" tone="nitrite" bold>
-                      ?
-                    </ChartText>
-                  ) : (
-                    <Circle
-                      key={i}
-                      cx={x(p.atMs)}
-                      cy={y(p.mid)}
-                      r={4.5}
-                      fill={p.joined ? roles.ground : roles.nitrate}
-                      stroke={roles.nitrate}
-                      strokeWidth={2}
-                    />
-                  ),
-                )
-              : null}
+            <Defs>
+              <ClipPath id={inside}>
+                {/* Room for half a dot beyond the edges. */}
+                <Rect
+                  x={LEFT - 6}
+                  y={TOP - 6}
+                  width={width - LEFT - RIGHT + 12}
+                  height={HEIGHT - TOP - BOTTOM + 12}
+                />
+              </ClipPath>
+            </Defs>
+            <G clipPath={`url(#${inside})`}>
+              <CourseRibbon stretches={stretches} x={x} y={clampY} />
+              <Path d={whiskers} stroke={roles.nitrate} strokeWidth={1.5} strokeOpacity={0.55} />
+              <Path
+                d={linePath(trusted.map((p) => ({ x: x(p.atMs), y: y(p.mid) })))}
+                fill="none"
+                stroke={roles.nitrate}
+                strokeWidth={2.5}
+              />
+              {few
+                ? drawn.map((p, i) =>
+                    p.doubted ? (
+                      <ChartText key={i} x={x(p.atMs)} y={y(p.mid) + 5} anchor="middle" tone="nitrite" bold>
+                        ?
+                      </ChartText>
+                    ) : (
+                      <Circle
+                        key={i}
+                        cx={x(p.atMs)}
+                        cy={y(p.mid)}
+                        r={4.5}
+                        fill={p.joined ? roles.ground : roles.nitrate}
+                        stroke={roles.nitrate}
+                        strokeWidth={2}
+                      />
+                    ),
+                  )
+                : null}
+            </G>
             {dayTicks(view.from, view.to, Math.max(2, Math.floor((width - LEFT - RIGHT) / 66)), midnight).map(
               (t) => (
                 <ChartText key={t} x={x(t)} y={HEIGHT - 8} anchor="middle">

@@ -8,15 +8,44 @@ import { DAY_MS } from '../../../../core/time';
 export const deviceOf = (doc: Pick<Document, 'monitors'>, waterId: string): Monitor | undefined =>
   Object.values(doc.monitors).find((m) => m.revokedAt === null && m.waterId === waterId);
 
-/** Years of them stand in the log; what is said is of the last three days (and of a clock a day ahead), which are found by their names. */
+/** Looked for once for each state of the log. */
+const NEWEST = new WeakMap<object, Map<string, Map<Monitored, MonitorDay>>>();
+
+/** The newest day of each quantity that a device ever sent. */
+export function newestDays(
+  all: Readonly<Record<string, MonitorDay>>,
+  monitorId: string,
+): ReadonlyMap<Monitored, MonitorDay> {
+  let devices = NEWEST.get(all);
+  if (!devices) {
+    devices = new Map();
+    for (const id in all) {
+      const day = all[id];
+      if (!day) continue;
+      let newest = devices.get(day.monitorId);
+      if (!newest) devices.set(day.monitorId, (newest = new Map()));
+      const before = newest.get(day.what);
+      if (!before || before.day < day.day) newest.set(day.what, day);
+    }
+    NEWEST.set(all, devices);
+  }
+  return devices.get(monitorId) ?? new Map();
+}
+
+/** Years of them stand in the log. What is said is of the last three days (and of a clock a day ahead), which are found by their names, and of the
+ *  newest of each quantity, however old: what fell silent is not forgotten. */
 export function recentDays(
   all: Readonly<Record<string, MonitorDay>>,
   monitorId: string,
   nowMs: number,
 ): MonitorDay[] {
-  return [3, 2, 1, 0, -1].flatMap((back) =>
-    MONITORED.flatMap((what) => all[dayId(monitorId, what, nowMs - back * DAY_MS)] ?? []),
-  );
+  const days = new Set(newestDays(all, monitorId).values());
+  for (const back of [3, 2, 1, 0, -1])
+    for (const what of MONITORED) {
+      const day = all[dayId(monitorId, what, nowMs - back * DAY_MS)];
+      if (day) days.add(day);
+    }
+  return [...days];
 }
 
 /** The newest trusted hand reading of what a device shows, too. */

@@ -1,0 +1,47 @@
+import type { MonitorDay } from '../../../../core/document';
+import { dayId, type Monitored } from '../../../../core/monitor';
+import { DAY_MS } from '../../../../core/time';
+import { newestDays, recentDays } from './recent';
+
+const NOW = Date.UTC(2026, 4, 20, 18);
+const log = (...of: [monitorId: string, what: Monitored, daysAgo: number][]): Record<string, MonitorDay> =>
+  Object.fromEntries(
+    of.map(([monitorId, what, ago]) => {
+      const id = dayId(monitorId, what, NOW - ago * DAY_MS);
+      return [id, { id, monitorId, waterId: 't', what, day: id.slice(-10), hours: ';'.repeat(23) }];
+    }),
+  );
+const ids = (days: readonly MonitorDay[]) => days.map((d) => d.id).sort();
+
+test('the last three days, a clock a day ahead, and the newest of what fell silent', () => {
+  const all = log(
+    ['dev', 'temperature', -1],
+    ['dev', 'temperature', 0],
+    ['dev', 'temperature', 3],
+    ['dev', 'temperature', 4],
+    ['dev', 'freeAmmonia', 40],
+    ['dev', 'freeAmmonia', 41],
+    ['other', 'ph', 0],
+  );
+  expect(ids(recentDays(all, 'dev', NOW))).toEqual(
+    ids(
+      Object.values(
+        log(
+          ['dev', 'temperature', -1],
+          ['dev', 'temperature', 0],
+          ['dev', 'temperature', 3],
+          ['dev', 'freeAmmonia', 40],
+        ),
+      ),
+    ),
+  );
+  expect([...newestDays(all, 'dev').keys()].sort()).toEqual(['freeAmmonia', 'temperature']);
+});
+
+test('a log that goes on is looked through anew; a device that sent nothing has nothing', () => {
+  const all = log(['dev', 'ph', 9]);
+  expect(ids(recentDays(all, 'dev', NOW))).toEqual([dayId('dev', 'ph', NOW - 9 * DAY_MS)]);
+  const more = { ...all, ...log(['dev', 'ph', 8]) };
+  expect(ids(recentDays(more, 'dev', NOW))).toEqual([dayId('dev', 'ph', NOW - 8 * DAY_MS)]);
+  expect(recentDays(more, 'none', NOW)).toEqual([]);
+});
