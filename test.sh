@@ -32,8 +32,10 @@ step() { # a check that counts as one
 gives_way() { renice -n 19 -p "$BASHPID" > /dev/null; }
 checks() {
   gives_way
-  step "types" npx tsc --noEmit -p tsconfig.json
-  step "types of the core, without DOM" npx tsc --noEmit -p core/tsconfig.json
+  # TypeScript 7 checks in a third of the time; the lint rules still ask for what 5.9 is to programs.
+  local tsc=node_modules/typescript-native/bin/tsc
+  step "types" node $tsc --noEmit -p tsconfig.json
+  step "types of the core, without DOM" node $tsc --noEmit -p core/tsconfig.json
   step "layout" npx prettier --check --log-level warn .
   step "lint" npx eslint .
   step "direction of imports" npx depcruise --config .dependency-cruiser.cjs --output-type err app src core formats server demo headless
