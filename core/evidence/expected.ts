@@ -47,7 +47,8 @@ export function ammoniaAtMost(e: WaterEvidence): number {
 
 /** Doses of ammonia that no test of it, total or free, has looked at since; a test of the same minute was hardly taken after it. */
 export function dosesUntested(e: WaterEvidence): WaterEvidence['doses'] {
-  const tests = [...trusted(e.series.ammonia), ...trusted(e.series.freeAmmonia)].map((p) => p.atMs);
-  const testedMs = Math.max(-Infinity, ...tests);
+  const testedMs = Math.max(
+    ...[e.series.ammonia, e.series.freeAmmonia].map((points) => lastOf(trusted(points))?.atMs ?? -Infinity),
+  );
   return e.doses.filter((d) => d.atMs >= testedMs);
 }

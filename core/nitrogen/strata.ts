@@ -1,5 +1,5 @@
 /** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
-import { trusted, type Point, type WaterEvidence } from '../evidence';
+import { keptShare, lastUntil, trusted, type Point, type WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { FOOD_MG_N_PER_G } from './food';
 import { NITROGEN } from './limits';
@@ -47,18 +47,15 @@ export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata 
   const points: StrataPoint[] = [];
   let carried = 0;
   let carriedMs = -Infinity;
-  let lastSd = 0;
+  let last: { point: StrataPoint; sdMgN: () => number } | undefined;
   for (const ammonia of ammonias) {
     const nitrite = nitriteBySample.get(ammonia.sampleId);
     if (!nitrite) continue;
-    const put = valueAt(putIn, ammonia.atMs);
+    const put = lastUntil(putIn, ammonia.atMs)?.mgN ?? 0;
     const a = ammonia.interval.mid * e.netL;
     const n = nitrite.interval.mid * e.netL;
     const nitrate = nitrateBySample.get(ammonia.sampleId);
-    const kept = e.changes.reduce(
-      (k, c) => (c.atMs > carriedMs && c.atMs <= ammonia.atMs ? k * (1 - c.fraction) : k),
-      1,
-    );
+    const kept = keptShare(e, carriedMs, ammonia.atMs);
     const byDifference = Math.max(0, put - a - n);
     let r: number;
     let estimated = true;
@@ -69,24 +66,32 @@ export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata 
     else r = Math.max(carried * kept, byDifference);
     carried = r;
     carriedMs = ammonia.atMs;
-    points.push({
+    const point = {
       atMs: ammonia.atMs,
       ammoniaMgN: a,
       nitriteMgN: n,
       nitrateMgN: r,
       nitrateEstimated: estimated,
       putInMgN: put,
-    });
-    lastSd = Math.hypot(
-      spread(ammonia, e.netL),
-      spread(nitrite, e.netL),
-      nitrate && !estimated ? spread(nitrate, e.netL) : 0.3 * r,
-      (a + n + r) * volumeSdShare,
-    );
+    };
+    points.push(point);
+    const sdMgN = () =>
+      Math.hypot(
+        spread(ammonia, e.netL),
+        spread(nitrite, e.netL),
+        nitrate && !estimated ? spread(nitrate, e.netL) : 0.3 * r,
+        (a + n + r) * volumeSdShare,
+      );
+    last = { point, sdMgN };
   }
-  const last = points[points.length - 1];
-  const found = last ? last.ammoniaMgN + last.nitriteMgN + last.nitrateMgN : 0;
-  return { points, putIn, gapMgN: last ? last.putInMgN - found : 0, gapSdMgN: lastSd };
+  if (!last) return { points, putIn, gapMgN: 0, gapSdMgN: 0 };
+  const { ammoniaMgN, nitriteMgN, nitrateMgN, putInMgN } = last.point;
+  return {
+    points,
+    putIn,
+    gapMgN: putInMgN - (ammoniaMgN + nitriteMgN + nitrateMgN),
+    gapSdMgN: last.sdMgN(),
+  };
 }
 
 /** Half the interval as a standard deviation, plus the reader's eye (20 % + 0.1 mg/L for a chart of colours). */
@@ -132,13 +137,4 @@ function supplyLine(supplies: readonly Supply[], nowMs: number): StrataLine[] {
   }
   if (line.length > 0) line.push({ atMs: nowMs, mgN: total });
   return line;
-}
-
-function valueAt(line: readonly StrataLine[], atMs: number): number {
-  let value = 0;
-  for (const point of line) {
-    if (point.atMs > atMs) break;
-    value = point.mgN;
-  }
-  return value;
 }

@@ -83,6 +83,11 @@ test('after any acts on the samples what was laid out before and amended equals 
             const seen = seriesAt(doc, waterId, START_MS + 4 * DAY);
             expect(seen).toEqual(seriesAt(copy(doc), waterId, START_MS + 4 * DAY));
             expect(samplesAfter(doc, waterId, START_MS)).toEqual(samplesAfter(copy(doc), waterId, START_MS));
+            // At a moment in between there is no more than in a log that ends there.
+            const then = START_MS + 40 * HOUR_MS;
+            const ended = Object.values(copy(doc).samples).filter((x) => Date.parse(x.at) <= then);
+            const endsThen = { ...copy(doc), samples: Object.fromEntries(ended.map((x) => [x.id, x])) };
+            expect(seriesAt(doc, waterId, then)).toEqual(seriesAt(endsThen, waterId, then));
           }
         }
       },
@@ -136,4 +141,22 @@ test('what was laid out once serves later moments, and a moment before the last 
   expect(gatherEvidence({ ...h.doc, kits }, 't', START_MS + 7 * DAY).series.ammonia[0]?.doubts).toEqual([
     'expired',
   ]);
+});
+
+test('two hundred thousand readings of one kind, as a device’s table brings them, are judged like few', () => {
+  const logged = (count: number) => {
+    const { doc } = new History().dose(0, 2).test(1, { ammonia: 2, nitrite: 0 });
+    const samples = { ...doc.samples };
+    for (let i = 0; i < count; i++)
+      samples[`hour ${i}`] = {
+        id: `hour ${i}`,
+        waterId: 't',
+        at: new Date(START_MS + 9000 * DAY - i * HOUR_MS).toISOString(),
+        note: '',
+        readings: [{ parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: 0 } }],
+      };
+    return { ...doc, samples };
+  };
+  const judged = (count: number) => assessWater(logged(count), 't', START_MS + 9000 * DAY);
+  expect(judged(200_000).fish).toEqual(judged(100).fish);
 });

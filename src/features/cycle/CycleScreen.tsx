@@ -27,6 +27,9 @@ export function CycleScreen() {
   return <WithDisplay>{(water) => <Cycle water={water} />}</WithDisplay>;
 }
 
+/** Rows of the table at first. */
+const PAGE = 30;
+
 /** Where the nitrogen is: strata in milligrams, the three lines, free ammonia, and the way to a dose. */
 function Cycle({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
@@ -40,10 +43,9 @@ function Cycle({ water }: { water: Display }) {
   const series = useMemo(() => stripSeries(evidence), [evidence]);
   const events = useMemo(() => nitrogenEvents(evidence), [evidence]);
   const [table, setTable] = useState(false);
+  const [rows, setRows] = useState(PAGE);
   const firstMs = Math.min(
-    ...strata.points.map((p) => p.atMs),
-    ...strata.putIn.map((p) => p.atMs),
-    ...series.flatMap((s) => s.points.map((p) => p.atMs)),
+    ...[strata.points, strata.putIn, ...series.map((s) => s.points)].map((list) => list[0]?.atMs ?? Infinity),
   );
   const anything = Number.isFinite(firstMs);
   const days = anything ? Math.max(1, Math.round((now - firstMs) / DAY_MS)) : 0;
@@ -153,7 +155,14 @@ function Cycle({ water }: { water: Display }) {
             { title: 'nitrate', numeric: true },
             { title: 'put in', numeric: true },
           ]}
-          rows={strataRows(strata, shortDay)}
+          rows={strataRows(strata, shortDay, rows)}
+        />
+      ) : null}
+      {table && strata.points.length > rows ? (
+        <Button
+          kind="quiet"
+          label={`Show ${Math.min(PAGE, strata.points.length - rows)} more of ${strata.points.length}`}
+          onPress={() => setRows(rows + PAGE)}
         />
       ) : null}
       <Later>
@@ -163,7 +172,9 @@ function Cycle({ water }: { water: Display }) {
               {...axis}
               series={series}
               events={events}
-              summary={series.map((s) => `${s.species}: ${s.points.length} readings`).join(', ')}
+              summary={series
+                .map((s) => `${s.species}: ${evidence.series[s.species].length} readings`)
+                .join(', ')}
             />
             <Txt kind="small" tone="second">
               Bars show what a step of the chart leaves open. Dotted uprights are doses, food and changes. “?”

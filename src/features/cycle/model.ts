@@ -9,14 +9,19 @@ import {
 import type { Strata } from '../../../core/nitrogen';
 import type { WaterEvidence } from '../../../core/evidence';
 import { type StripSeries } from '../../ui/charts/NitrogenStrips';
+import { thinnedBy } from '../../ui/charts/thinning';
 
 const SPECIES: readonly NitrogenSpecies[] = ['ammonia', 'nitrite', 'nitrate'];
 
-/** The three lines, each in the unit of the kit last used. */
+/** More points than a drawing has room for. */
+const MOST_POINTS = 2000;
+
+/** The three lines, each in the unit of the kit last used; of a long history what can be told apart. */
 export function stripSeries(e: WaterEvidence): StripSeries[] {
   return SPECIES.map((species) => {
-    const points = e.series[species];
-    const basis = points[points.length - 1]?.kit.basis ?? 'ion';
+    const all = e.series[species];
+    const points = thinnedBy(all, all[0]?.atMs ?? 0, e.nowMs, MOST_POINTS, (p) => p.interval.mid);
+    const basis = all[all.length - 1]?.kit.basis ?? 'ion';
     const shown = (mgN: number) => fromMgNPerL(species, basis, mgN);
     return {
       species,
@@ -83,9 +88,10 @@ export function gapWords(
   };
 }
 
-/** Rows of the strata for the table, newest first. */
-export function strataRows(strata: Strata, day: (ms: number) => string): string[][] {
-  return [...strata.points]
+/** The newest rows of the strata for the table, newest first. */
+export function strataRows(strata: Strata, day: (ms: number) => string, count: number): string[][] {
+  return strata.points
+    .slice(-count)
     .reverse()
     .map((p) => [
       day(p.atMs),

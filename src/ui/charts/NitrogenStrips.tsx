@@ -5,6 +5,7 @@ import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
 import { dayTicks, linear, linePath, niceTicks, niceTop, type TimeAxis } from './geometry';
+import { apart, thinnedBy } from './thinning';
 
 export interface StripPoint {
   atMs: number;
@@ -27,6 +28,8 @@ interface Props extends TimeAxis {
   events: { atMs: number; label: string }[];
 }
 
+/** Marks that stand closer than this cover one another. */
+const MARK_PX = 2;
 const STRIP = 112;
 const PAD = 26;
 const LEFT = 40;
@@ -43,11 +46,12 @@ export function NitrogenStrips({ series, events, fromMs, toMs, midnight, dayLabe
   const [width, onLayout] = useWidth();
   const height = STRIP * series.length + 30;
   const x = linear([fromMs, toMs], [LEFT, Math.max(LEFT + 1, width - RIGHT)]);
+  const pixels = Math.max(60, width - LEFT - RIGHT);
   return (
     <View onLayout={onLayout} role="img" aria-label={summary} style={{ minHeight: height }}>
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          {events.map((e, i) => (
+          {apart(events, fromMs, toMs, pixels / MARK_PX).map((e, i) => (
             <Line
               key={i}
               x1={x(e.atMs)}
@@ -61,10 +65,11 @@ export function NitrogenStrips({ series, events, fromMs, toMs, midnight, dayLabe
           ))}
           {series.map((s, i) => {
             const bottom = (i + 1) * STRIP;
-            const shownHigh = s.points.map((p) => (Number.isFinite(p.high) ? p.high : p.mid));
+            const points = thinnedBy(s.points, fromMs, toMs, pixels / MARK_PX, (p) => p.mid);
+            const shownHigh = points.map((p) => (Number.isFinite(p.high) ? p.high : p.mid));
             const top = niceTop(Math.max(0.2, ...shownHigh), 2);
             const y = linear([0, top], [bottom, i * STRIP + PAD + 8]);
-            const trusted = s.points.filter((p) => !p.doubted);
+            const trusted = points.filter((p) => !p.doubted);
             return (
               <G key={s.species}>
                 {niceTicks(0, top, 2).map((t) => (
@@ -82,7 +87,7 @@ export function NitrogenStrips({ series, events, fromMs, toMs, midnight, dayLabe
                   bold
                   size={15}
                 >{`${s.species}, ${s.unit}`}</ChartText>
-                {s.points.map((p, j) => (
+                {points.map((p, j) => (
                   <Line
                     key={j}
                     x1={x(p.atMs)}
@@ -101,7 +106,7 @@ export function NitrogenStrips({ series, events, fromMs, toMs, midnight, dayLabe
                   strokeWidth={2.5}
                   strokeDasharray={DASH[s.species]}
                 />
-                {s.points.map((p, j) => (
+                {points.map((p, j) => (
                   <PointMark key={j} species={s.species} x={x(p.atMs)} y={y(p.mid)} doubted={p.doubted} />
                 ))}
               </G>

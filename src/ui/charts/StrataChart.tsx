@@ -15,6 +15,7 @@ import {
   type TimeAxis,
 } from './geometry';
 import { NitrogenPatterns } from './patterns';
+import { apart, thinnedBy } from './thinning';
 
 export interface StrataChartProps extends TimeAxis {
   points: { atMs: number; ammonia: number; nitrite: number; nitrate: number }[];
@@ -26,6 +27,8 @@ const HEIGHT = 300;
 const TOP = 40;
 const BOTTOM = 30;
 const LEFT = 44;
+/** Arrows that stand closer than this cover one another. */
+const ARROW_PX = 4;
 
 /** Milligrams of nitrogen in the tank stacked like sediment, with a line for what was put in. */
 export function StrataChart(props: StrataChartProps) {
@@ -40,7 +43,10 @@ export function StrataChart(props: StrataChartProps) {
   );
 
   function draw() {
-    const { points, putIn } = props;
+    const across = [props.fromMs, props.toMs, Math.max(60, width - right - LEFT)] as const;
+    const points = thinnedBy(props.points, ...across, (p) => p.ammonia + p.nitrite + p.nitrate);
+    const putIn = thinnedBy(props.putIn, ...across, (p) => p.mgN);
+    const events = apart(props.events, props.fromMs, props.toMs, across[2] / ARROW_PX);
     const highest = Math.max(
       1,
       ...points.map((p) => p.ammonia + p.nitrite + p.nitrate),
@@ -53,8 +59,8 @@ export function StrataChart(props: StrataChartProps) {
       low: (p: (typeof points)[number]) => number,
       high: (p: (typeof points)[number]) => number,
     ) => areaPath(points.map((p) => ({ x: x(p.atMs), y0: y(low(p)), y1: y(high(p)) })));
-    const last = points[points.length - 1];
-    const lastPut = putIn[putIn.length - 1];
+    const last = props.points[props.points.length - 1];
+    const lastPut = props.putIn[props.putIn.length - 1];
     const end = last ? { ammonia: last.ammonia, nitrite: last.nitrite, nitrate: last.nitrate } : null;
     const labels = [
       ...(lastPut
@@ -139,7 +145,7 @@ export function StrataChart(props: StrataChartProps) {
         <ChartText x={4} y={16}>
           mg N
         </ChartText>
-        {props.events.map((e, i) => (
+        {events.map((e, i) => (
           <Path
             key={i}
             d={`M${x(e.atMs)} ${TOP - 8}v-12m-4 5l4-5 4 5`}
@@ -148,7 +154,7 @@ export function StrataChart(props: StrataChartProps) {
             fill="none"
           />
         ))}
-        {eventLabels(props.events, x).map((e) => (
+        {eventLabels(events, x).map((e) => (
           <ChartText key={e.x} x={e.x} y={16} anchor="middle">
             {e.label}
           </ChartText>

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { firstAt, inWindow, thinned, type TimePoint } from './thinning';
+import { apart, firstAt, inWindow, thinned, thinnedBy, type TimePoint } from './thinning';
 
 const series = fc
   .array(fc.tuple(fc.integer({ min: 0, max: 10_000 }), fc.double({ min: 0, max: 50, noNaN: true })), {
@@ -44,4 +44,17 @@ test('one neighbour stays on each side', () => {
     doubted: false,
   }));
   expect(inWindow(points, 15, 25).map((p) => p.atMs)).toEqual([10, 20, 30]);
+});
+
+test('of a step the foot stays before its head, also at one moment', () => {
+  const steps = Array.from({ length: 400 }, (_, i) => ({ atMs: Math.floor(i / 2) * 10, mgN: i }));
+  const out = thinnedBy(steps, 0, 2000, 40, (p) => p.mgN);
+  expect(out.length).toBeLessThanOrEqual(44);
+  out.slice(1).forEach((p, i) => expect(p.mgN).toBeGreaterThan(out[i]?.mgN ?? -1));
+});
+test('marks that would cover one another are one', () => {
+  const marks = [0, 1, 2, 50, 50, 99].map((atMs) => ({ atMs }));
+  expect(apart(marks, 0, 100, 10).map((m) => m.atMs)).toEqual([0, 50, 99]);
+  expect(apart(marks.slice(3), 0, 100, 1000).map((m) => m.atMs)).toEqual([50, 99]);
+  expect(apart([], 0, 100, 10)).toEqual([]);
 });

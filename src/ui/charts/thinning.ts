@@ -25,36 +25,62 @@ export function firstAt(points: readonly TimePoint[], atMs: number): number {
 export const inWindow = (points: readonly TimePoint[], fromMs: number, toMs: number): readonly TimePoint[] =>
   points.slice(Math.max(0, firstAt(points, fromMs) - 1), firstAt(points, toMs) + 1);
 
-/** At most the lowest and the highest of each two pixels; extremes are never lost. */
-export function thinned(
-  points: readonly TimePoint[],
+/** At most the lowest and the highest of each two pixels; extremes are never lost.
+ *  @param height what of a point is drawn */
+export function thinnedBy<P extends { atMs: number }>(
+  points: readonly P[],
   fromMs: number,
   toMs: number,
   pixels: number,
-): readonly TimePoint[] {
+  height: (point: P) => number,
+): readonly P[] {
   if (points.length <= pixels) return points;
   const width = (toMs - fromMs) / Math.max(1, pixels / 2);
-  const out: TimePoint[] = [];
+  const out: P[] = [];
   let cell = -Infinity;
-  let lowest: TimePoint | null = null;
-  let highest: TimePoint | null = null;
+  let low = 0;
+  let high = 0;
   const flush = () => {
-    if (!lowest || !highest) return;
-    if (lowest === highest) out.push(lowest);
-    else out.push(...(lowest.atMs < highest.atMs ? [lowest, highest] : [highest, lowest]));
+    if (cell === -Infinity) return;
+    for (const i of low === high ? [low] : [Math.min(low, high), Math.max(low, high)])
+      out.push(points[i] as P);
   };
-  for (const p of points) {
+  points.forEach((p, i) => {
     const here = Math.floor((p.atMs - fromMs) / width);
     if (here !== cell) {
       flush();
       cell = here;
-      lowest = p;
-      highest = p;
-    } else {
-      if (lowest && p.mid < lowest.mid) lowest = p;
-      if (highest && p.mid > highest.mid) highest = p;
+      low = i;
+      high = i;
+      return;
     }
-  }
+    if (height(p) < height(points[low] as P)) low = i;
+    if (height(p) > height(points[high] as P)) high = i;
+  });
   flush();
   return out;
+}
+
+/** Readings, by what each says in the middle. */
+export const thinned = (
+  points: readonly TimePoint[],
+  fromMs: number,
+  toMs: number,
+  pixels: number,
+): readonly TimePoint[] => thinnedBy(points, fromMs, toMs, pixels, (p) => p.mid);
+
+/** The first of each few pixels: marks that would cover one another. */
+export function apart<P extends { atMs: number }>(
+  marks: readonly P[],
+  fromMs: number,
+  toMs: number,
+  pixels: number,
+): readonly P[] {
+  const gap = (toMs - fromMs) / Math.max(1, pixels);
+  let free = -Infinity;
+  return marks.filter((m) => {
+    if (m.atMs < free) return false;
+    free = m.atMs + gap;
+    return true;
+  });
 }
