@@ -339,9 +339,8 @@ const usedKits = remembered((samples: Document['samples']): ReadonlySet<string> 
 
 /** Kits of all waters: past their date soon, nearly used up, not calibrated for long. */
 function ofKits(doc: Document, { nowMs }: AgendaFacts, today: string): AgendaItem[] {
-  const used = usedKits(doc.samples);
   return Object.values(doc.kits).flatMap((kit) => {
-    if (kit.archived || kit.shop || !used.has(kit.id)) return [];
+    if (kit.archived || kit.shop) return [];
     const about = { waterId: null, canWait: true };
     const items: AgendaItem[] = [];
     if (kit.expires !== null) {
@@ -362,7 +361,8 @@ function ofKits(doc: Document, { nowMs }: AgendaFacts, today: string): AgendaIte
           day: addDays(today, Math.ceil(AGENDA.calibrateDays - since)),
         }),
       );
-    return items;
+    // Asked last: a long history is walked only where there is something to say.
+    return items.length > 0 && usedKits(doc.samples).has(kit.id) ? items : [];
   });
 }
 

@@ -3,12 +3,12 @@ import { remembered } from '../remembered';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { trusted, type Point, type Series } from './points';
-import { lastUntil } from './span';
+import { lastUntil, spanOf } from './span';
 
 /** Share of today's water that was already there at fromMs: the product of (1-f) over the changes since. */
 export function keptShare(e: WaterEvidence, fromMs: number, toMs: number): number {
-  return e.changes.reduce(
-    (keep, c) => (c.atMs > fromMs && c.atMs <= toMs ? keep * (1 - c.fraction) : keep),
+  return spanOf(e.changes, fromMs, toMs).reduce(
+    (keep, c) => (c.atMs > fromMs ? keep * (1 - c.fraction) : keep),
     1,
   );
 }
@@ -42,10 +42,14 @@ export function firstAmmoniaMs(e: WaterEvidence): number | null {
 /** When ammonia was first really found: by one reading clearly above the noise, or by the second of two above it. */
 const measuredAmmoniaMs = (e: WaterEvidence): number => ammoniaRiseMs(e.series);
 
-const ammoniaRiseMs = remembered((series: Series): number => {
-  const found = trusted(series.ammonia).filter((p) => p.interval.mid >= EVIDENCE.riseMgN);
-  const clearly = found.find((p) => p.interval.low >= EVIDENCE.riseAloneMgN)?.atMs ?? Infinity;
-  return Math.min(clearly, found[1]?.atMs ?? Infinity);
+export const ammoniaRiseMs = remembered((series: Series): number => {
+  let found = 0;
+  for (const { atMs, interval } of trusted(series.ammonia)) {
+    if (interval.mid < EVIDENCE.riseMgN) continue;
+    found += 1;
+    if (found === 2 || interval.low >= EVIDENCE.riseAloneMgN) return atMs;
+  }
+  return Infinity;
 });
 
 /** From when nothing of the rise and fall is in the log because it came before it: the day on which it was told. Infinity when not told. */

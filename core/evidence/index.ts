@@ -9,8 +9,8 @@ export {
 export { printed } from './printed';
 export { ammoniaAtMost, dosesUntested, expectedNow, type Expected } from './expected';
 export { evidenceUntil } from './until';
-export { readingAhead } from './layout';
-export { lastOf, timeOf, trusted, type Doubt, type Point } from './points';
+export { readingAhead } from './readingAhead';
+export { lastOf, trusted, type Doubt, type Point } from './points';
 export {
   firstAmmoniaMs,
   firstFall,

@@ -10,16 +10,7 @@ import {
 } from '../document';
 import { calibrationSessions, type CalibrationSession } from '../instruments';
 import { remembered } from '../remembered';
-import {
-  asCalibrated,
-  lastOf,
-  pointsBy,
-  timeOf,
-  trusted,
-  withInterference,
-  type Point,
-  type Series,
-} from './points';
+import { asCalibrated, lastOf, pointsOf, timeOf, withInterference, type Point, type Series } from './points';
 
 type TimedSample = { sample: Sample; atMs: number };
 type Samples = Document['samples'];
@@ -41,8 +32,9 @@ export function seriesAt(doc: Document, waterId: string, nowMs: number): Series 
   const whole = layoutOf(doc, waterId, calibrations);
   const last = lastOf(whole.samples);
   if (last === undefined || last.atMs <= nowMs) return whole.series;
-  const earlier = whole.samples.filter((s) => s.atMs <= nowMs);
-  return atOnce(layingOut(earlier, doc.kits, calibrations)).series;
+  const until = (points: readonly Point[]) => points.filter((p) => p.atMs <= nowMs);
+  const points = Object.fromEntries(PARAMETERS.map((p) => [p, until(whole.points[p])])) as unknown as Series;
+  return withDoubtedNitrate(points);
 }
 
 /** Times of the samples that bear a later one than this. */
@@ -53,23 +45,16 @@ export function samplesAfter(doc: Document, waterId: string, nowMs: number): num
   return samples.slice(from).map((s) => s.atMs);
 }
 
-/** Reads each sample before it is first asked for, then lays out each water, a sample a step: of a long history that is most of the work, and it is
- *  remembered. */
-export function* readingAhead(doc: Pick<Document, 'samples' | 'kits' | 'calibrations'>): Generator<void> {
-  const pointsOf = pointsBy(doc.kits);
+/** Lays out each water, a sample a step. */
+export function* layingAhead(
+  doc: Pick<Document, 'samples' | 'kits' | 'calibrations'>,
+): Generator<void, Series[]> {
   const waters = new Set<string>();
-  for (const sample of Object.values(doc.samples)) {
-    pointsOf(sample);
-    waters.add(sample.waterId);
-    yield;
-  }
-  for (const waterId of waters) {
-    const { series } = yield* layingOf(doc, waterId, doc.calibrations);
-    for (const parameter of PARAMETERS) {
-      trusted(series[parameter]);
-      yield;
-    }
-  }
+  for (const id in doc.samples) waters.add((doc.samples[id] as Sample).waterId);
+  yield;
+  const laidOut: Series[] = [];
+  for (const waterId of waters) laidOut.push((yield* layingOf(doc, waterId, doc.calibrations)).series);
+  return laidOut;
 }
 
 /** What a generator returns, at one go. */
@@ -112,10 +97,12 @@ function* layingOf(
   if (shelf.of !== doc.samples) turnTo(shelf, doc.samples, doc.kits, calibrations);
   let layout = shelf.layouts.get(waterId);
   if (!layout) {
-    const samples = Object.values(doc.samples)
-      .filter((s) => s.waterId === waterId)
-      .map((sample) => ({ sample, atMs: timeOf(sample) }))
-      .sort((a, b) => a.atMs - b.atMs);
+    const samples: TimedSample[] = [];
+    for (const sample of Object.values(doc.samples)) {
+      if (sample.waterId === waterId) samples.push({ sample, atMs: timeOf(sample) });
+      yield;
+    }
+    samples.sort((a, b) => a.atMs - b.atMs);
     yield;
     layout = yield* layingOut(samples, doc.kits, calibrations);
     // Between two steps the shelf may have turned to later samples.
@@ -131,25 +118,25 @@ function* layingOut(
   calibrations: Calibrations,
 ): Generator<void, Layout> {
   const points = Object.fromEntries(PARAMETERS.map((p) => [p, []])) as unknown as Record<Parameter, Point[]>;
-  const pointsOf = calibratedPoints(kits, calibrations);
+  const read = calibratedPoints(kits, calibrations);
   for (const { sample } of samples) {
-    for (const { parameter, point } of pointsOf(sample)) points[parameter].push(point);
+    for (const { parameter, point } of read(sample)) points[parameter].push(point);
     yield;
   }
-  return {
-    samples,
-    points,
-    series: { ...points, nitrate: withInterference(points.nitrate, points.nitrite) },
-  };
+  return { samples, points, series: withDoubtedNitrate(points) };
 }
+
+const withDoubtedNitrate = (points: Series): Series => ({
+  ...points,
+  nitrate: withInterference(points.nitrate, points.nitrite),
+});
 
 /** The points of one sample, corrected by the calibrations of their instruments. */
 function calibratedPoints(kits: Kits, calibrations: Calibrations) {
-  const pointsOf = pointsBy(kits);
   const sessions = sessionsBy(kits)(calibrations);
-  if (sessions.size === 0) return pointsOf;
+  if (sessions.size === 0) return (sample: Sample) => pointsOf(sample, kits);
   return (sample: Sample) =>
-    pointsOf(sample).map(({ parameter, point }) => {
+    pointsOf(sample, kits).map(({ parameter, point }) => {
       const ofKit = point.kit.parameter === parameter ? sessions.get(point.kit.id) : undefined;
       return { parameter, point: ofKit ? asCalibrated(point, ofKit) : point };
     });
@@ -227,7 +214,7 @@ function amended(
 ): Layout | null {
   if (gone.length + come.length === 0) return layout;
   const samples = layout.samples.filter((s) => !gone.includes(s.sample));
-  const pointsOf = calibratedPoints(kits, calibrations);
+  const read = calibratedPoints(kits, calibrations);
   const touched = new Map<Parameter, Point[]>();
   const pointsTouched = (parameter: Parameter): Point[] => {
     const points = touched.get(parameter) ?? [...layout.points[parameter]];
@@ -246,7 +233,7 @@ function amended(
     const place = placeOf(samples, atMs);
     if (samples[place - 1]?.atMs === atMs) return null;
     samples.splice(place, 0, { sample, atMs });
-    for (const { parameter, point } of pointsOf(sample)) {
+    for (const { parameter, point } of read(sample)) {
       const points = pointsTouched(parameter);
       points.splice(placeOf(points, atMs), 0, point);
     }

@@ -19,8 +19,8 @@ export interface PairedTest {
 /** Each trusted ammonia reading with the nitrite reading of its sample, or the nearest within half a day. */
 export const pairedTests = (e: WaterEvidence): readonly PairedTest[] => pairsIn(e.series);
 
-// By the series, which stands from minute to minute: a long history is not paired anew at each of them.
-const pairsIn = remembered((series: Series): readonly PairedTest[] => {
+/** By the series, which stands from minute to minute: a long history is not paired anew at each of them. */
+export const pairsIn = remembered((series: Series): readonly PairedTest[] => {
   const nitrites = trusted(series.nitrite);
   const pairs: PairedTest[] = [];
   let i = 0;

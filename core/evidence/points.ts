@@ -40,8 +40,7 @@ export interface Point {
 
 export type Series = Record<Parameter, readonly Point[]>;
 
-// Entries are replaced, never changed, so what was read of one holds as long as it does.
-export const timeOf = remembered((entry: { at: string }) => Date.parse(entry.at));
+export const timeOf = (entry: { at: string }): number => Date.parse(entry.at);
 
 /** The points without a doubt; must be asked only of a finished series. */
 export const trusted = remembered((points: readonly Point[]): readonly Point[] =>
@@ -49,15 +48,16 @@ export const trusted = remembered((points: readonly Point[]): readonly Point[] =
 );
 export const lastOf = <T>(list: readonly T[]): T | undefined => list[list.length - 1];
 
-/** The points of one sample, read once as long as neither it nor the kits change: a long history is not read again at each new entry. */
-export const pointsBy = remembered((kits: Record<string, Kit>) =>
-  remembered((sample: Sample): readonly { parameter: Parameter; point: Point }[] =>
-    sample.readings.flatMap((reading) => {
-      const kit = kits[reading.kitId];
-      return kit ? [{ parameter: reading.parameter, point: pointOf(sample, reading, kit) }] : [];
-    }),
-  ),
-);
+/** The points of one sample. Not remembered by it: tens of thousands of such answers, each held as long as its sample, take the browser hundreds of
+ *  milliseconds at a time to look after. What is laid out keeps them. */
+export const pointsOf = (
+  sample: Sample,
+  kits: Record<string, Kit>,
+): { parameter: Parameter; point: Point }[] =>
+  sample.readings.flatMap((reading) => {
+    const kit = kits[reading.kitId];
+    return kit ? [{ parameter: reading.parameter, point: pointOf(sample, reading, kit) }] : [];
+  });
 
 function pointOf(sample: Sample, reading: Reading, kit: Kit): Point {
   const p = reading.parameter;

@@ -42,7 +42,7 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
   const check = ({ collection, entity, from }: DocumentEntry) => {
     const problem = open(document, collection as CollectionName, entity, from);
     if (typeof problem === 'string')
-      aside.push({ key: from, why: problem, raw: stored.entities[from] ?? '' });
+      aside.push({ key: from, why: problem, raw: stored.entities.get(from) ?? '' });
     else {
       const key = entityKey(collection as CollectionName, problem.id);
       revisions.set(key, read.revisions.get(from) ?? FIRST);
@@ -58,8 +58,7 @@ export async function checkEntries(stored: Stored, clock: () => number): Promise
 async function readEntries({ entities, version }: Stored, clock: () => number): Promise<Read> {
   const known = new Set(collectionsOf(version));
   const read: Read = { entries: [], revisions: new Map(), aside: [] };
-  const readOne = (key: string) => {
-    const raw = entities[key] as string;
+  const readOne = ([key, raw]: [string, string]) => {
     const [, collection, id] = key.split('/');
     const bad = (why: string) => read.aside.push({ key, why, raw });
     if (collection === undefined || !known.has(collection) || !id) {
@@ -78,7 +77,7 @@ async function readEntries({ entities, version }: Stored, clock: () => number): 
       bad('is not readable as JSON');
     }
   };
-  await eachInSlices(Object.keys(entities), readOne, clock);
+  await eachInSlices(entities, readOne, clock);
   return read;
 }
 
@@ -106,7 +105,7 @@ async function dropBroken(
       if (!Object.hasOwn(document[collection], id)) continue;
       delete document[collection][id];
       const key = keys.get(entityKey(collection, id)) ?? entityKey(collection, id);
-      aside.push({ key, why: `${fault.path} ${fault.message}`, raw: stored.entities[key] ?? '' });
+      aside.push({ key, why: `${fault.path} ${fault.message}`, raw: stored.entities.get(key) ?? '' });
     }
   }
 }
@@ -131,7 +130,7 @@ async function newForm(
   stored: Stored,
   { document, revisions }: Opened,
 ): Promise<Record<string, string | null>> {
-  const past = [...Object.keys(stored.entities), ...Object.keys(await storage.entries(ACTS))];
+  const past = [...stored.entities.keys(), ...(await storage.entries(ACTS)).keys()];
   const entries: Record<string, string | null> = Object.fromEntries(past.map((key) => [key, null]));
   entries[META_KEY] = META;
   for (const name of COLLECTION_NAMES) {

@@ -1,7 +1,7 @@
 /** Typed hooks and the selectors that several features share. */
 import { MINUTE_MS } from '../../core/time';
 import { createSelector, createSelectorCreator, lruMemoize } from '@reduxjs/toolkit';
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { DEFAULT_SETTINGS, inOrder, type Document, type Settings } from '../../core/document';
 import { assessmentOf, type Assessment } from '../../core/readiness';
@@ -15,7 +15,19 @@ import { LOCAL } from './time';
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
 
-export const selectDocument = (state: RootState): Document => state.document.entities;
+/** What a water is judged from. */
+interface WithDocument {
+  document: Pick<RootState['document'], 'entities'>;
+}
+export const selectDocument = (state: WithDocument): Document => state.document.entities;
+/** The log as it is judged where a screen goes on meanwhile: what was just saved is shown and stored first, and judged in a task of its own that
+ *  gives way. @param waterId a water that is in it in any case */
+export function useLaterLog(waterId: string): WithDocument {
+  const now = useAppSelector(selectDocument);
+  const later = useDeferredValue(now);
+  const entities = Object.hasOwn(later.waters, waterId) ? later : now;
+  return useMemo(() => ({ document: { entities } }), [entities]);
+}
 /** The person's own kinds, for whatever looks a species up. */
 export function useKinds(): WithKinds {
   const species = useAppSelector((s) => s.document.entities.species);
@@ -34,9 +46,9 @@ export const selectLastWater = createSelector(
   (waters, id) => waters.find((t) => t.id === id) ?? waters[0],
 );
 
-const minute = (_s: RootState, _id: string, nowMs: number): number =>
+const minute = (_s: WithDocument, _id: string, nowMs: number): number =>
   Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
-const waterIdOf = (_s: RootState, id: string): string => id;
+const waterIdOf = (_s: WithDocument, id: string): string => id;
 
 /** Answers kept: a few waters at the present minute. Minutes gone by are let go, or an idle day would hold each of them. */
 const KEPT = 6;
@@ -48,12 +60,12 @@ const createBoundedSelector = createSelectorCreator({
 });
 
 /** What is known of a water, laid out anew once a minute at most. */
-export const selectEvidence: (s: RootState, waterId: string, nowMs: number) => WaterEvidence =
+export const selectEvidence: (s: WithDocument, waterId: string, nowMs: number) => WaterEvidence =
   createBoundedSelector([selectDocument, waterIdOf, minute], (doc, id, now) =>
     gatherEvidence(doc, id, now + 59_999),
   );
 /** Judgement of a water over that evidence. */
-export const selectAssessment: (s: RootState, waterId: string, nowMs: number) => Assessment =
+export const selectAssessment: (s: WithDocument, waterId: string, nowMs: number) => Assessment =
   createBoundedSelector([selectDocument, selectEvidence, minute], (doc, evidence, now) =>
     assessmentOf(doc, evidence, now, LOCAL),
   );

@@ -18,6 +18,7 @@ export {
   selectAssessment,
   selectDocument,
   useKinds,
+  useLaterLog,
   selectEvidence,
   selectLastWater,
   selectSettings,

@@ -25,32 +25,33 @@ export interface Stored {
   version: number;
   /** True when all of it passed the checks of this version before. */
   checked: boolean;
-  entities: Record<string, string>;
+  entities: Map<string, string>;
   drafts: Record<string, string>;
   asideBefore: Aside[];
 }
 
-/** Everything in storage but the acts. Rejects only when storage itself does. */
-export async function readStored(storage: Storage): Promise<Stored> {
+/** Everything in storage but the acts. Rejects only when storage itself does. @param clock milliseconds from anywhere */
+export async function readStored(storage: Storage, clock: () => number): Promise<Stored> {
   const stored: Stored = {
     version: VERSION,
     checked: false,
-    entities: {},
+    entities: new Map(),
     drafts: {},
     asideBefore: [],
   };
   let meta: string | undefined;
-  for (const [key, raw] of Object.entries(await storage.entries(ALL_BUT_ACTS))) {
+  const sort = ([key, raw]: [string, string]) => {
     if (key === META_KEY) meta = raw;
     else if (key.startsWith(DRAFT)) stored.drafts[key] = raw;
     else if (key.startsWith(ASIDE)) stored.asideBefore.push({ key, why: 'set aside earlier', raw });
-    else if (key.startsWith('e/')) stored.entities[key] = raw;
-  }
+    else if (key.startsWith('e/')) stored.entities.set(key, raw);
+  };
+  await eachInSlices(await storage.entries(ALL_BUT_ACTS), sort, clock);
   return { ...stored, ...readMeta(meta) };
 }
 
 export const isEmpty = (stored: Stored): boolean =>
-  Object.keys(stored.entities).length === 0 && stored.asideBefore.length === 0;
+  stored.entities.size === 0 && stored.asideBefore.length === 0;
 
 /** A document and the revision of each of its entities, by key. */
 export interface Opened {
@@ -74,7 +75,7 @@ export async function readUnchecked(stored: Stored, clock: () => number): Promis
     (document[collection] as Record<string, AnyEntity>)[id] = entry.entity;
     revisions.set(key, entry.rev);
   };
-  await eachInSlices(Object.entries(stored.entities), readOne, clock);
+  await eachInSlices(stored.entities, readOne, clock);
   if (!whole) return null;
   await eachInSlices(readingAhead(document), () => undefined, clock);
   return { document, revisions };

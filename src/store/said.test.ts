@@ -64,7 +64,7 @@ test('what was said is kept with the log, once a day, without a word and without
     lastLabel: before.lastLabel,
   });
   await settled();
-  const keys = Object.keys(await stored.entries({ from: '', below: '~' }));
+  const keys = [...(await stored.entries({ from: '', below: '~' })).keys()];
   expect(keys.filter((k) => k.startsWith('e/forecasts/'))).toHaveLength(1);
   expect(keys.filter((k) => k.startsWith('act/'))).toHaveLength(undo.length);
 });

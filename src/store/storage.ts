@@ -9,7 +9,7 @@ export interface Storage {
   /** What stands at some keys; null where nothing does. */
   getMany(keys: string[]): Promise<Texts>;
   /** All there is at the keys of a span. Rejects only when the storage itself does. */
-  entries(span: Span): Promise<Record<string, string>>;
+  entries(span: Span): Promise<Map<string, string>>;
   /** All or nothing; a null removes. Resolves once the transaction has completed. */
   setMany(entries: Record<string, string | null>): Promise<void>;
   /** Reads some keys and writes, in the same transaction, what follows from what stands there. Resolves once it has completed. */
@@ -34,8 +34,8 @@ interface Database extends DBSchema {
 }
 
 /** As many entries as are handed over at once: a long history must not come or go as one long task. */
-const BATCH = 2000;
-/** So many at once where each is asked for by itself. An entry of a person's is written whole at once: the page may be on its way out. */
+const BATCH = 500;
+/** So many at once where each is asked for by itself, too. An entry of a person's is written whole at once: the page may be on its way out. */
 const BY_ITSELF = 500;
 
 class CompletedStorage implements AsyncStorage, Storage {
@@ -61,9 +61,9 @@ class CompletedStorage implements AsyncStorage, Storage {
     this.tellLost = tell;
   }
 
-  async entries({ from, below }: Span): Promise<Record<string, string>> {
+  async entries({ from, below }: Span): Promise<Map<string, string>> {
     const tx = (await this.database()).transaction(TABLE);
-    const all: Record<string, string> = {};
+    const all = new Map<string, string>();
     let range = rangeOf(from, false, below);
     for (;;) {
       const [keys, values] = await Promise.all([
@@ -72,7 +72,7 @@ class CompletedStorage implements AsyncStorage, Storage {
       ]);
       keys.forEach((key, i) => {
         const value = values[i];
-        if (typeof value === 'string') all[key] = value;
+        if (typeof value === 'string') all.set(key, value);
       });
       const last = keys[BATCH - 1];
       if (last === undefined) return all;
@@ -182,7 +182,7 @@ export function memoryStorage(
     held,
     writes: 0,
     entries: async ({ from = '', below }: Span) =>
-      Object.fromEntries([...held].filter(([key]) => key >= from && (below === undefined || key < below))),
+      new Map([...held].filter(([key]) => key >= from && (below === undefined || key < below))),
     getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, held.get(key) ?? null])),
     onLost: () => undefined,
     setMany: (batch: Texts) => memory.transact([], () => batch),

@@ -85,7 +85,7 @@ export async function openStore(
 ): Promise<Opening> {
   const { store, storage } = made;
   try {
-    const stored = await readStored(storage);
+    const stored = await readStored(storage, () => performance.now());
     if (stored.version > VERSION) {
       store.dispatch(openingFailed({ message: tooNew(stored.version), canGoOn: false }));
       return nothingMore;
@@ -155,7 +155,8 @@ function openLater(made: MadeStore, stored: Stored, whenIdle: WhenIdle, unchecke
 
 async function openDrafts({ store, storage }: MadeStore, stored: Stored, whenIdle: WhenIdle): Promise<void> {
   await whenIdle();
-  const { readActs, readDrafts } = await import('./drafts');
+  const { makeDraftChecks, readActs, readDrafts } = await import('./drafts');
+  await makeDraftChecks(() => performance.now());
   store.dispatch(draftsOpened(readDrafts(stored.drafts)));
   await whenIdle();
   const acts = await readActs(await storage.entries(ACTS), () => performance.now());

@@ -1,5 +1,4 @@
 /** The agenda as plain data: how each item is done, and what is said over the list. */
-import { timeOf } from '../../../core/evidence';
 import type { AgendaItem } from '../../../core/agenda';
 import type { AgendaGroup } from '../../../core/agenda';
 import { groupOf } from '../../../core/agenda';
@@ -111,13 +110,21 @@ export function grouped(items: readonly AgendaItem[], today: string): Grouped {
 /** Without an entry for so long nobody has looked after the log: no reproach, but first things first. */
 const QUIET_DAYS = 21;
 
+const later = (a: string, b: string): string => (a > b ? a : b);
 /** The last entry of any kind, where it is long ago; null where the log is kept. */
 export function quietSince(doc: Document, nowMs: number): number | null {
-  let last = -Infinity;
+  // Moments are written in one form: their texts are in their order. The log of somebody who keeps it is not walked to its end.
+  const quietFrom = new Date(nowMs - QUIET_DAYS * DAY_MS).toISOString();
+  let latest = '';
   for (const list of [doc.samples, doc.events])
-    for (const e of Object.values(list)) last = Math.max(last, timeOf(e));
-  for (const l of Object.values(doc.looks)) last = Math.max(last, Date.parse(`${l.day}T12:00:00Z`));
-  return Number.isFinite(last) && nowMs - last > QUIET_DAYS * DAY_MS ? last : null;
+    for (const id in list) {
+      const { at } = list[id] as { at: string };
+      if (at >= quietFrom) return null;
+      latest = later(latest, at);
+    }
+  for (const l of Object.values(doc.looks)) latest = later(latest, `${l.day}T12:00:00.000Z`);
+  const last = Date.parse(latest);
+  return nowMs - last > QUIET_DAYS * DAY_MS ? last : null;
 }
 
 /** After a quiet month: what stands first is the water of those with animals, as tests and trouble; all else comes after. */

@@ -42,10 +42,10 @@ function useEntries(waterId: string): Entry[] {
   const events = useAppSelector((s) => selectDocument(s).events);
   const animals = useAppSelector((s) => selectDocument(s).animals);
   const looks = useAppSelector((s) => selectDocument(s).looks);
-  return useMemo(
-    () => entriesOf({ samples, events, animals, looks }, waterId),
-    [samples, events, animals, looks, waterId],
-  );
+  const all = useMemo(() => ({ samples, events, animals, looks }), [samples, events, animals, looks]);
+  // Thousands are sorted: what was just saved is stored first.
+  const later = useDeferredValue(all);
+  return useMemo(() => entriesOf(later, waterId), [later, waterId]);
 }
 
 interface EntryWords {

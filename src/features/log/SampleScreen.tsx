@@ -21,6 +21,7 @@ import {
   selectEvidence,
   useAppDispatch,
   useAppSelector,
+  useLaterLog,
   useNow,
   type SampleDraft,
 } from '../../store';
@@ -72,8 +73,9 @@ function SampleSheet({ water }: { water: Water }) {
   const draftKey = edited?.id ?? water.id;
   const stored = useAppSelector((s) => s.drafts.samples[draftKey]);
   const draft: SampleDraft = stored ?? (edited ? draftOf(edited, kits, units, fieldTime) : EMPTY_DRAFT);
-  const due = useAppSelector((s) => selectAssessment(s, water.id, now).due);
-  const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
+  const log = useLaterLog(water.id);
+  const { due } = selectAssessment(log, water.id, now);
+  const { series } = selectEvidence(log, water.id, now);
   const kitFor = useKitFor(water.id);
   const kitOf = (p: Parameter) => {
     const id =
