@@ -1,5 +1,6 @@
 /** Nitrogen as an amount that moves: mg N in the whole tank as ammonia, nitrite and nitrate, against what was put in. */
 import { keptShare, lastUntil, trusted, type Point, type WaterEvidence } from '../evidence';
+import { remembered } from '../remembered';
 import { DAY_MS } from '../time';
 import { FOOD_MG_N_PER_G } from './food';
 import { NITROGEN } from './limits';
@@ -40,21 +41,27 @@ interface Supply {
 
 /** Builds the strata from a tank's evidence. Points are the sittings in which ammonia and nitrite were both read. */
 export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata {
+  const { last, ...strata } = laidDown(e);
+  return { ...strata, gapSdMgN: last?.sdMgN(volumeSdShare) ?? 0 };
+}
+
+/** All but what the volume's doubt adds: asked for by more than one drawing of the same evidence. */
+const laidDown = remembered((e: WaterEvidence) => {
   const putIn = supplyLine(suppliesOf(e), e.nowMs);
   const ammonias = trusted(e.series.ammonia);
-  const nitriteBySample = new Map(trusted(e.series.nitrite).map((p) => [p.sampleId, p]));
-  const nitrateBySample = new Map(e.series.nitrate.map((p) => [p.sampleId, p]));
+  const nitriteOf = inSampleOf(trusted(e.series.nitrite));
+  const nitrateOf = inSampleOf(e.series.nitrate);
   const points: StrataPoint[] = [];
   let carried = 0;
   let carriedMs = -Infinity;
-  let last: { point: StrataPoint; sdMgN: () => number } | undefined;
+  let last: { point: StrataPoint; sdMgN: (volumeSdShare: number) => number } | undefined;
   for (const ammonia of ammonias) {
-    const nitrite = nitriteBySample.get(ammonia.sampleId);
+    const nitrite = nitriteOf(ammonia);
     if (!nitrite) continue;
     const put = lastUntil(putIn, ammonia.atMs)?.mgN ?? 0;
     const a = ammonia.interval.mid * e.netL;
     const n = nitrite.interval.mid * e.netL;
-    const nitrate = nitrateBySample.get(ammonia.sampleId);
+    const nitrate = nitrateOf(ammonia);
     const kept = keptShare(e, carriedMs, ammonia.atMs);
     const byDifference = Math.max(0, put - a - n);
     let r: number;
@@ -75,7 +82,7 @@ export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata 
       putInMgN: put,
     };
     points.push(point);
-    const sdMgN = () =>
+    const sdMgN = (volumeSdShare: number) =>
       Math.hypot(
         spread(ammonia, e.netL),
         spread(nitrite, e.netL),
@@ -84,13 +91,19 @@ export function nitrogenStrata(e: WaterEvidence, volumeSdShare: number): Strata 
       );
     last = { point, sdMgN };
   }
-  if (!last) return { points, putIn, gapMgN: 0, gapSdMgN: 0 };
+  if (!last) return { points, putIn, last, gapMgN: 0 };
   const { ammoniaMgN, nitriteMgN, nitrateMgN, putInMgN } = last.point;
-  return {
-    points,
-    putIn,
-    gapMgN: putInMgN - (ammoniaMgN + nitriteMgN + nitrateMgN),
-    gapSdMgN: last.sdMgN(),
+  return { points, putIn, last, gapMgN: putInMgN - (ammoniaMgN + nitriteMgN + nitrateMgN) };
+});
+
+/** The point of the same sample, the last where it has two. @returns asked of points in time order, as these are: each is passed once */
+function inSampleOf(points: readonly Point[]): (of: Point) => Point | undefined {
+  let from = 0;
+  return ({ atMs, sampleId }) => {
+    while ((points[from]?.atMs ?? Infinity) < atMs) from++;
+    let found: Point | undefined;
+    for (let i = from; points[i]?.atMs === atMs; i++) if (points[i]?.sampleId === sampleId) found = points[i];
+    return found;
   };
 }
 
