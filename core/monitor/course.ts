@@ -41,7 +41,9 @@ function stretchesOf(day: MonitorDay): Stretch[] {
 /** From the first to the last hour of days in time order; null where they hold none. */
 export function spanOf(days: readonly MonitorDay[]): { firstMs: number; lastMs: number } | null {
   const first = days.find((day) => dayStretch(day));
-  const last = days.findLast((day) => dayStretch(day));
+  let end = days.length - 1;
+  while (end >= 0 && !dayStretch(days[end] as MonitorDay)) end--;
+  const last = days[end];
   if (!first || !last) return null;
   return {
     firstMs: stretchesOf(first)[0]?.fromMs ?? dayStartMs(first),
