@@ -45,7 +45,7 @@ import {
 import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
 import { DEVICE_NAMES } from '../shell/monitor/course';
-import { deviceOf, newestDays } from '../shell/monitor/recent';
+import { newestDays } from '../shell/monitor/recent';
 import { SaveButton } from '../shell/saving';
 import { TestPlan } from './TestPlan';
 import { readOwnParameter } from './ownParameterForm';
@@ -103,13 +103,12 @@ function driftWords(drift: number | null, decimals: number): string {
   return `${drift > 0 ? '+' : '−'}${formatDecimal(Math.abs(drift), decimals)} a week`;
 }
 
-/** What the water's device has ever shown. */
+/** What a device of the water has ever shown, also one that was revoked since. */
 function useByDevice(waterId: string): { has: (what: Monitored | undefined) => boolean } {
-  const device = useAppSelector((s) => deviceOf(selectDocument(s), waterId));
+  const monitors = useAppSelector((s) => selectDocument(s).monitors);
   const all = useAppSelector((s) => selectDocument(s).monitorDays);
-  return {
-    has: (what) => device !== undefined && what !== undefined && newestDays(all, device.id).has(what),
-  };
+  const own = Object.values(monitors).filter((m) => m.waterId === waterId);
+  return { has: (what) => what !== undefined && own.some((m) => newestDays(all, m.id).has(what)) };
 }
 
 /** One row of the list: what it is, how it stands, its last value. */

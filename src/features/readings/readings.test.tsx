@@ -100,23 +100,30 @@ function withDevice(what: Monitored, daysAgo: readonly number[]): Document {
   };
 }
 
-test('what a device alone has shown is listed and drawn, and no reading by hand is claimed', async () => {
-  const doc = withDevice('freeAmmonia', [1, 2, 300]);
-  onScreen(<ParametersScreen />, { doc, params: north() });
-  expect(
-    screen.getByRole('link', { name: /^free ammonia by the device only, no test by hand/ }),
-  ).toBeTruthy();
-  document.body.innerHTML = '';
-  onScreen(<ReadingsScreen />, { doc, params: north({ parameter: 'freeAmmonia' }) });
-  await flush();
-  const drawn = screen.getByRole('group', { name: /Arrow keys/ }).getAttribute('aria-label') ?? '';
-  expect(drawn).toMatch(/^free ammonia: no reading by hand\. A device’s hours from .+ to .+\./);
-  expect(says(/^No reading yet/)).toBe(false);
-  expect(screen.getByRole('button', { name: '2 days' })).toBeTruthy();
-  expect(screen.getByRole('button', { name: '3 months' })).toBeTruthy();
-  // Longer than what there is would be the same as all.
-  expect(screen.queryByRole('button', { name: 'a year' })).toBeNull();
-});
+test.each([
+  ['paired', null],
+  ['revoked', new Date(NOW).toISOString()],
+])(
+  'what a device, %s, alone has shown is listed and drawn, and no reading by hand is claimed',
+  async (_is, revokedAt) => {
+    const sent = withDevice('freeAmmonia', [1, 2, 300]);
+    const doc = { ...sent, monitors: { dev: { ...sent.monitors.dev!, revokedAt } } };
+    onScreen(<ParametersScreen />, { doc, params: north() });
+    expect(
+      screen.getByRole('link', { name: /^free ammonia by the device only, no test by hand/ }),
+    ).toBeTruthy();
+    document.body.innerHTML = '';
+    onScreen(<ReadingsScreen />, { doc, params: north({ parameter: 'freeAmmonia' }) });
+    await flush();
+    const drawn = screen.getByRole('group', { name: /Arrow keys/ }).getAttribute('aria-label') ?? '';
+    expect(drawn).toMatch(/^free ammonia: no reading by hand\. A device’s hours from .+ to .+\./);
+    expect(says(/^No reading yet/)).toBe(false);
+    expect(screen.getByRole('button', { name: '2 days' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: '3 months' })).toBeTruthy();
+    // Longer than what there is would be the same as all.
+    expect(screen.queryByRole('button', { name: 'a year' })).toBeNull();
+  },
+);
 
 test('without a device nothing is said of one', () => {
   onScreen(<ReadingsScreen />, { doc: demo(), params: north({ parameter: 'temperature' }) });
