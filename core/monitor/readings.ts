@@ -1,6 +1,6 @@
 /** What a device may send, and what becomes of it: hours of a day, each with how many readings it held, their mean and their span. */
 import { z } from 'zod';
-import { hoursFrom, hoursText, type MonitorDay, type MonitorHour } from '../document';
+import { hoursFrom, hoursText, type MonitorDay, type MonitorHour, type Parameter } from '../document';
 import { compared, DAY_MS, HOUR_MS } from '../time';
 
 /** Free ammonia and total are different things and bear different names. A device's own pH stands beside them. */
@@ -13,6 +13,19 @@ export const MONITORED: readonly Monitored[] = [
   'level',
   'salinity',
 ];
+
+/** What is tested by hand, too, by the name it bears there. */
+export const BY_HAND: Partial<Record<Monitored, Parameter>> = {
+  freeAmmonia: 'freeAmmonia',
+  totalAmmonia: 'ammonia',
+  ph: 'ph',
+  temperature: 'temperature',
+  salinity: 'salinity',
+};
+
+/** What a device calls a parameter; undefined where none shows it. */
+export const monitoredAs = (parameter: Parameter): Monitored | undefined =>
+  MONITORED.find((what) => BY_HAND[what] === parameter);
 
 /** What can be, in stored units: mg N/L, degrees C, percent of the reservoir, practical salinity. */
 const POSSIBLE: Record<Monitored, readonly [number, number]> = {

@@ -57,7 +57,11 @@ export function alarmWords(a: MonitorAlarm, units: UnitPreferences, hour: (ms: n
     case 'silent':
       return `Nothing has come since ${hour(a.sinceMs)}: what happens is not seen. Test by hand until it is back.`;
     case 'missing':
-      return `${MONITORED_WORDS[a.what]} has not come since ${hour(a.sinceMs)}, the rest has: test it by hand until it is back. If the probe was taken off, pair the device anew.`;
+      return (
+        `${MONITORED_WORDS[a.what]} has not come since ${hour(a.sinceMs)}, the rest has: ` +
+        `${a.what === 'level' ? 'look at it yourself' : 'test it by hand'} until it is back. ` +
+        'If the probe was taken off, pair the device anew.'
+      );
     case 'high':
       return `${MONITORED_WORDS[a.what]} shows ${monitorValue(a.what, a.value, units)}, over ${a.limit}. Test ammonia and pH by hand now.`;
     case 'rise':

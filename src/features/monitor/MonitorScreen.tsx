@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { PARAMETERS, type Monitor, type Water } from '../../../core/document';
-import { hoursOf, isChecked, MONITORED, type Monitored } from '../../../core/monitor';
+import type { Monitor, Water } from '../../../core/document';
+import { BY_HAND, hoursOf, isChecked, MONITORED, type Monitored } from '../../../core/monitor';
 import { HOUR_MS } from '../../../core/time';
 import { formatDecimal } from '../../../core/units';
 import { MONITORED_WORDS, monitorScale, monitorValue } from '../../../core/words/monitor';
@@ -23,7 +23,7 @@ import { Button, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { TimeChart } from '../../ui/charts/TimeChart';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../shell';
-import { DEVICE_NAMES, useCourse } from '../shell/monitor/course';
+import { useCourse } from '../shell/monitor/course';
 import { DeviceAlarms } from '../shell/monitor/DeviceAlarms';
 import { handOf, newestDays, recentDays } from '../shell/monitor/recent';
 import { useLink } from './link';
@@ -190,7 +190,7 @@ function Drawn({ water, what, now }: { water: Water; what: Monitored; now: numbe
   const units = useUnits();
   const scale = useMemo(() => monitorScale(what, units), [what, units]);
   const course = useCourse(water.id, what, scale.show);
-  const parameter = PARAMETERS.find((p) => DEVICE_NAMES[p] === what);
+  const parameter = BY_HAND[what];
   if (!course) return null;
   return (
     <>

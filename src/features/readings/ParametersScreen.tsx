@@ -15,7 +15,7 @@ import {
   type Water,
   type TargetPreset,
 } from '../../../core/document';
-import type { Monitored } from '../../../core/monitor';
+import { monitoredAs, type Monitored } from '../../../core/monitor';
 import { basisLabel, formatDecimal } from '../../../core/units';
 import { shownScale } from '../../../core/words/scale';
 import {
@@ -44,7 +44,6 @@ import {
 } from '../../ui';
 import { useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
-import { DEVICE_NAMES } from '../shell/monitor/course';
 import { newestDays } from '../shell/monitor/recent';
 import { SaveButton } from '../shell/saving';
 import { TestPlan } from './TestPlan';
@@ -62,7 +61,7 @@ function Parameters({ water }: { water: Water }) {
   const own = useAppSelector((s) => s.document.entities.ownParameters);
   const known = PARAMETERS.filter((p) => evidence.series[p].length > 0);
   const byDevice = useByDevice(water.id);
-  const deviceOnly = PARAMETERS.filter((p) => !known.includes(p) && byDevice.has(DEVICE_NAMES[p]));
+  const deviceOnly = PARAMETERS.filter((p) => !known.includes(p) && byDevice.has(monitoredAs(p)));
   return (
     <Screen title="Readings by parameter">
       <Txt kind="title" heading={1}>

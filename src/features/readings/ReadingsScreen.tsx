@@ -12,6 +12,7 @@ import {
 } from '../../../core/document';
 import { disagreement } from '../../../core/instruments';
 import { trusted } from '../../../core/evidence';
+import { monitoredAs } from '../../../core/monitor';
 import { basisLabel, formatDecimal, type UnitPreferences } from '../../../core/units';
 import { shownScale } from '../../../core/words/scale';
 import {
@@ -29,7 +30,7 @@ import { Button, Choice, Empty, FieldRow, Go, Line, Screen, Section, Table, Text
 import { TimeChart } from '../../ui/charts/TimeChart';
 import { NotHere, useParam, useUnits, WithWater } from '../shell';
 import { TextEntry, useEntryForm } from '../shell/form';
-import { DEVICE_NAMES, useCourse } from '../shell/monitor/course';
+import { useCourse } from '../shell/monitor/course';
 import { SaveButton } from '../shell/saving';
 import { readTarget } from './targetForm';
 import { DOUBT_WORDS, STANDING_WORDS, standingOf, targetOf, timePoints } from './model';
@@ -61,7 +62,7 @@ function Readings({ water, parameter: p }: { water: Water; parameter: Parameter 
   const kits = useAppSelector((s) => s.document.entities.kits);
   const scale = useMemo(() => shownScale(p, units), [p, units]);
   const points = useMemo(() => timePoints(evidence, p, scale.show), [evidence, p, scale]);
-  const course = useCourse(water.id, DEVICE_NAMES[p], scale.show);
+  const course = useCourse(water.id, monitoredAs(p), scale.show);
   const name = parameterName(p, own);
   const unit = scale.label || (isNitrogen(p) ? `mg/L ${basisLabel(p, 'ion')}` : parameterUnit(p, own));
   const { range } = targetOf(targets, water.id, p);

@@ -1,19 +1,10 @@
 /** What a device showed in a water, ready to be drawn over any span of its years. */
 import { useEffect, useMemo, useState } from 'react';
-import type { MonitorDay, Parameter } from '../../../../core/document';
+import type { MonitorDay } from '../../../../core/document';
 import { course, dayStretch, daysOf, spanOf, type Monitored, type Stretch } from '../../../../core/monitor';
 import { selectDocument, useAppSelector } from '../../../store';
 import { eachInSlices } from '../../../store/slices';
 import type { DrawnCourse } from '../../../ui/charts/TimeChart';
-
-/** What a device calls the parameters that are read by hand, too. */
-export const DEVICE_NAMES: Partial<Record<Parameter, Monitored>> = {
-  freeAmmonia: 'freeAmmonia',
-  ammonia: 'totalAmmonia',
-  ph: 'ph',
-  temperature: 'temperature',
-  salinity: 'salinity',
-};
 
 /** Each day as one stretch, worked out once: ten years are some thousands. */
 const WHOLE = new WeakMap<MonitorDay, Stretch | null>();

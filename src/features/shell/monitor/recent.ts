@@ -1,7 +1,7 @@
 /** A device's last days, and the hand tests that stand beside it. */
 import type { Document, Monitor, MonitorDay } from '../../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../../core/evidence';
-import { dayId, MONITORED, type Monitored } from '../../../../core/monitor';
+import { BY_HAND, dayId, MONITORED, type Monitored } from '../../../../core/monitor';
 import { DAY_MS } from '../../../../core/time';
 
 /** The paired device of a water; undefined where there is none. */
@@ -50,16 +50,11 @@ export function recentDays(
 
 /** The newest trusted hand reading of what a device shows, too. */
 export function handOf(e: WaterEvidence): Partial<Record<Monitored, { atMs: number; value: number }>> {
-  const of = (p: 'freeAmmonia' | 'ammonia' | 'ph' | 'temperature' | 'salinity') => {
-    const point = lastOf(trusted(e.series[p]));
-    return point ? { atMs: point.atMs, value: point.interval.mid } : undefined;
-  };
-  const all = {
-    freeAmmonia: of('freeAmmonia'),
-    totalAmmonia: of('ammonia'),
-    ph: of('ph'),
-    temperature: of('temperature'),
-    salinity: of('salinity'),
-  };
-  return Object.fromEntries(Object.entries(all).filter(([, v]) => v !== undefined));
+  return Object.fromEntries(
+    MONITORED.flatMap((what) => {
+      const parameter = BY_HAND[what];
+      const point = parameter && lastOf(trusted(e.series[parameter]));
+      return point ? [[what, { atMs: point.atMs, value: point.interval.mid }]] : [];
+    }),
+  );
 }
