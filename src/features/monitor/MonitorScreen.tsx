@@ -164,7 +164,7 @@ function Tile({ monitor, water }: { monitor: Monitor; water: Water }) {
         return last ? (
           <Line
             key={m}
-            name={`${MONITORED_WORDS[m]}${isChecked(by?.atMs, now) ? '' : ', not checked by hand this week'}`}
+            name={`${MONITORED_WORDS[m]}${!BY_HAND[m] || isChecked(by?.atMs, now) ? '' : ', not checked by hand this week'}`}
             value={`${monitorValue(m, last.hour.mean, units)}, ${agoWords(Math.min(now, last.atMs + HOUR_MS), now)}`}
           />
         ) : null;
