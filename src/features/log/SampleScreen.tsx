@@ -49,14 +49,39 @@ import { useKitFor } from './kits';
 /** A sheet for each entry: going from one to the next begins at its top. */
 export function SampleScreen() {
   const editId = useParam('edit');
-  return <WithWater>{(water) => <SampleSheet key={`${water.id} ${editId}`} water={water} />}</WithWater>;
+  return <WithWater>{(water) => <Sitting key={`${water.id} ${editId}`} water={water} />}</WithWater>;
+}
+
+/** What was stored, and where the person goes from it. */
+interface Saved {
+  label: string;
+  next: Href;
+}
+
+/** The sheet until it is stored; then it is put away before the next screen is drawn, each in a task of its own. */
+function Sitting({ water }: { water: Water }) {
+  const [saved, setSaved] = useState<Saved | null>(null);
+  return saved ? <PutAway {...saved} /> : <SampleSheet water={water} onSaved={setSaved} />;
+}
+
+function PutAway({ label, next }: Saved) {
+  const router = useRouter();
+  useEffect(() => {
+    const soon = setTimeout(() => router.push(next), 0);
+    return () => clearTimeout(soon);
+  }, [router, next]);
+  return (
+    <Screen title="Log a sample">
+      <Txt>{label}</Txt>
+      <Go href={next}>Go on</Go>
+    </Screen>
+  );
 }
 
 /** One sitting: due tests first, each by the person's own kit, saved as one sample. What is half entered survives a reload. */
-function SampleSheet({ water }: { water: Water }) {
+function SampleSheet({ water, onSaved }: { water: Water; onSaved: (saved: Saved) => void }) {
   const editId = useParam('edit');
   const dispatch = useAppDispatch();
-  const router = useRouter();
   const units = useUnits();
   const wide = useWide();
   const now = useNow(15_000);
@@ -158,13 +183,11 @@ function SampleSheet({ water }: { water: Water }) {
     void saving.run(
       (seen) => dispatch(commit(label, edits, { seen, drafts: [`sample/${draftKey}`] })),
       () => {
+        onSaved({
+          label,
+          next: (edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href,
+        });
         dispatch(sampleDrafted({ waterId: draftKey, draft: null }));
-        setTried(false);
-        // The sheet is cleared first; the next screen is drawn in a task of its own.
-        setTimeout(
-          () => router.push((edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href),
-          0,
-        );
       },
     );
   };

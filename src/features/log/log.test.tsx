@@ -12,8 +12,8 @@ const samplesOf = (doc: Document) => Object.values(doc.samples).filter((s) => s.
 describe('the sample sheet', () => {
   const show = () =>
     onScreen(<SampleScreen />, { doc: demo(), params: pantry({ show: 'ammonia,nitrite,ph' }) });
-  test('taps and texts become one sample; the sheet is empty after it', async () => {
-    const { doc, settle, went } = show();
+  test('taps and texts become one sample; the sheet is put away and empty after it', async () => {
+    const { doc, settle, went, again } = show();
     const before = samplesOf(doc()).length;
     press('ammonia 0.2');
     press('ammonia 0.5');
@@ -29,6 +29,12 @@ describe('the sample sheet', () => {
       ['ph', 'exact'],
     ]);
     expect(went()).toEqual(['/water/pantry-cube']);
+    expect(says('3 readings logged')).toBe(true);
+    expect(screen.queryByRole('button', { name: /^Save/ })).toBeNull();
+    again({ waterId: 'north-window' });
+    again(pantry({ show: 'ammonia,nitrite,ph' }));
+    expect(screen.getByRole('button', { name: 'ammonia 0.2' }).getAttribute('aria-pressed')).toBe('false');
+    expect((screen.getByLabelText(/^pH/) as HTMLInputElement).value).toBe('');
   });
   test('an unlikely jump is questioned and stored only as the person decides', async () => {
     const { doc, settle } = show();
