@@ -1,7 +1,7 @@
 /** The planner against its twin on random cases, and how long it takes: `tsx bench/planner.mts [CASES]`. */
 import { stockingPlan } from '../core/planner';
 import { breachesOf } from '../core/planner/rules';
-import { bestPlan } from '../core/planner/search';
+import { bestPlan } from '../core/planner/bought';
 import { compareWorth } from '../core/planner/world';
 import { seededRandom } from '../core/random';
 import { household } from '../core/testing/longPlans';

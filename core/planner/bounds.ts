@@ -204,7 +204,11 @@ function staysOf(world: World, label: Label, line: string, from = NONE): Stays[]
     if (q.line !== line) return [];
     const begun = world.open.filter((b) => b.quarantine === i && !label.placed[b.wishes[0] as number]);
     const stay = calendar.quarantines[i] as Calendar['quarantines'][number];
-    const capacity = Math.max(stay.capacity, ...begun.map((b) => b.loadMgN));
+    // What was bought while another batch was in it may leave with that.
+    const capacity = Math.max(
+      stay.capacity,
+      begun.reduce((sum, b) => sum + b.loadMgN, 0),
+    );
     const after = (release: number) => stay.firstOut(release + 1);
     return [{ next: Math.max(firstOut(world, label, i), from), after, capacity }];
   });

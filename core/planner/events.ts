@@ -1,4 +1,5 @@
-/** What could come next in a plan: one batch, or one in each of several quarantines with a load in each. */
+/** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
+ *  bought one while another was in it. */
 import { type Prospect, soonestOf } from './bounds';
 import { type Calendar } from './calendar';
 import { isHeavy, type Problem, SLACK, type Wish } from './problem';
@@ -32,6 +33,7 @@ export function* eventsOf(
       .sort((a, b) => a.loadMgN - b.loadMgN)
       .slice(0, few ? FEW_TOGETHER : undefined),
   );
+  const overlaps = (q: number) => world.open.filter((b) => b.quarantine === q).length > 1;
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
   for (let q = 0; q < batches.length; q++)
     if (!twins || twins[q] === -1)
@@ -53,13 +55,17 @@ export function* eventsOf(
         // The lightest come first.
         if (load + b.loadMgN > most) break;
         if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
+        // Of one quarantine only what the person bought one after the other.
+        const beside = chosen.find((c) => c.quarantine === q);
+        if (beside && !(b.boughtOn !== null && b.boughtOn > (beside.boughtOn ?? LATE))) continue;
         if (chosen.some((c) => mayNotMeet(world, c, b))) continue;
         const next = [...chosen, b];
         const those = mask | b.mask;
         const worst = Math.max(fiercest, b.fiercest);
         if (next.length > 1 && leavesNobody(those, worst)) yield next;
-        if (q + 1 < heavy.length && !(few && next.length > 1))
-          yield* together(next, load + b.loadMgN, q + 1, those, worst);
+        const then = overlaps(q) ? q : q + 1;
+        if (then < heavy.length && !(few && next.length > 1))
+          yield* together(next, load + b.loadMgN, then, those, worst);
       }
     }
   }
@@ -114,9 +120,11 @@ function batchesIn(
   const joinable = (buy: number) => buy >= p.today && calendar.lastBuyUpTo(buy) === buy;
   for (const b of world.open) {
     if (b.quarantine !== q || label.placed[b.wishes[0] as number]) continue;
-    if (b.wishes.some((i) => !left.includes(i))) continue;
+    if (b.least === LATE || b.wishes.some((i) => !left.includes(i))) continue;
     out.push(b);
-    if (joinable(b.boughtOn as number)) grow(b, capacity - b.loadMgN, most - b.loadMgN);
+    // Nobody follows one that stays where it is.
+    const mateStays = world.open.some((o) => o !== b && o.quarantine === q && o.boughtOn === b.boughtOn);
+    if (joinable(b.boughtOn as number) && !mateStays) grow(b, capacity - b.loadMgN, most - b.loadMgN);
   }
   for (const day of new Set(world.set.filter((s) => s.quarantine === q).map((s) => s.release)))
     for (const buy of new Set(

@@ -1,7 +1,7 @@
 import { aProblem, aWish, TODAY } from '../testing/plans';
 import { leastToLetIn } from './least';
 import type { Problem } from './problem';
-import { bestPlan } from './search';
+import { bestPlan } from './bought';
 
 const always = () => true;
 const placedOf = (p: Problem): Set<number> =>

@@ -1,15 +1,13 @@
 /** For a wish that is left out, the smallest set of concessions with which a plan was found that has it and loses nobody else. */
 import { QUARANTINE } from '../quarantine/limits';
 import type { Concession } from './alternatives';
-import { PLANNER_SHARE, type Problem, type QuarantineWater, type Wish } from './problem';
-import { bestPlan } from './search';
+import { bestPlan } from './bought';
+import { NEVER_DAYS, PLANNER_SHARE, setsOf, type Problem, type QuarantineWater, type Wish } from './problem';
 
 /** More than three at once is another tank. */
 const MOST = 3;
 /** A plan that is found is proof enough: a narrow search will do. */
 const NARROW = 4;
-/** No tank is ever so old: nobody who needs that is placed. */
-const NEVER_DAYS = 1e6;
 
 /** @param placed wishes the plan has, by index
  *  @returns null where none was found, or none is in the person's hands */
@@ -78,9 +76,3 @@ function withConcession(p: Problem, wish: number, c: Concession): Problem {
 }
 
 const indexOf = (p: Problem, id: string): number => p.wishes.findIndex((w) => w.id === id);
-
-/** All sets of a size, in order. */
-function setsOf<T>(items: readonly T[], size: number): T[][] {
-  if (size === 0) return [[]];
-  return items.flatMap((item, i) => setsOf(items.slice(i + 1), size - 1).map((rest) => [item, ...rest]));
-}

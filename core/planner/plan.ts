@@ -7,7 +7,7 @@ import { PLANNER } from './limits';
 import { ammoniaOf, type Reason } from './reasons';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
-import { bestPlan } from './search';
+import { bestPlan } from './bought';
 import { compareWorth } from './world';
 import { bindingOf, leftOutBy } from './why';
 

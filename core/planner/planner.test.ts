@@ -13,7 +13,8 @@ import { bestWithoutBounds, household } from '../testing/longPlans';
 import { stockingPlan, type Problem, type Wish } from '.';
 import { monthOf } from './problem';
 import { breachesOf } from './rules';
-import { bestPlan, searched } from './search';
+import { bestPlan } from './bought';
+import { searched } from './search';
 import { compareWorth, type Money, worldOf } from './world';
 
 const CASES = 250;
@@ -115,6 +116,53 @@ test('nobody joins a bought batch that lies in the stay of one that is set', () 
   expect(buyOf(overlapping)).toBe('2026-04-03');
   const alone = stockingPlan(aProblem(wishes, { fixed: fixed.slice(1) }), () => true);
   expect(buyOf(alone)).toBe('2026-03-05');
+});
+
+describe('what was bought together and cannot go together', () => {
+  const bought = (wish: number, buy = TODAY, quarantine = 0) => ({ wish, buy, quarantine, release: null });
+  const outOf = (p: Problem) =>
+    Object.fromEntries(stockingPlan(p, () => true).steps.map((s) => [s.wishId, s.releaseDay]));
+  const both = [bought(0), bought(1)];
+  test('more than the first step: the lighter goes on its day, the other is left out with the rule', () => {
+    const p = aProblem([wish('a', { loadMgN: 4 }), wish('b', { loadMgN: 3 })], {
+      displayLoadMgN: 0,
+      firstStepMgN: 5,
+      fixed: both,
+    });
+    const plan = stockingPlan({ ...p, horizonDays: 29 }, () => true);
+    expect(plan.steps.map((s) => s.wishId)).toEqual(['b']);
+    expect(plan.leftOut).toMatchObject([{ wishId: 'a', rule: 'R5' }]);
+    expect(plan.status).toBe('optimal');
+    // Stopped before that was looked for, nothing is claimed.
+    let asked = 0;
+    const cut = stockingPlan({ ...p, horizonDays: 29 }, () => ++asked < 8);
+    expect(cut.status).not.toBe('optimal');
+    expect(cut.bound.placed).toBe(2);
+  });
+  test.each([
+    [1, 2, 'a'],
+    [2, 1, 'b'],
+  ])('two that may not live together, wanted %i and %i: the one wanted more goes', (a, b, goes) => {
+    const p = aProblem([wish('a', { loadMgN: 1, priority: a }), wish('b', { loadMgN: 1, priority: b })], {
+      forbidden: [[0, 1]],
+      fixed: both,
+    });
+    expect(Object.keys(outOf(p))).toEqual([goes]);
+  });
+  test('one that jumps where there is no lid stays, and nobody joins it; its mate goes', () => {
+    const p = aProblem([wish('a', { jumps: true }), wish('b'), wish('c', { loadMgN: 0.3 })], {
+      hasLid: false,
+      fixed: both,
+    });
+    expect(Object.keys(outOf(p))).toEqual(['b']);
+  });
+  test('two bought one after the other into one quarantine may leave it on one day', () => {
+    const p = aProblem([wish('a', { loadMgN: 1 }), wish('b', { loadMgN: 1 })], {
+      fixed: [bought(0), bought(1, TODAY + 3)],
+    });
+    const out = outOf(p);
+    expect(out['a']).toBe(out['b']);
+  });
 });
 
 test('of many wishes none joins one that is bought and may not live with it', () => {

@@ -136,3 +136,16 @@ export function earliestRelease(p: Problem, w: Wish): number | null {
   if (gate === null || (w.jumps && !p.hasLid)) return null;
   return Math.max(p.today, gate, p.filled + w.needsTankDays);
 }
+
+/** No tank is ever so old: nobody who needs that is placed. */
+export const NEVER_DAYS = 1e6;
+
+/** Were both bought on one day for one quarantine? */
+export const sameBatch = (a: FixedStep, b: FixedStep): boolean =>
+  a.quarantine === b.quarantine && a.buy === b.buy;
+
+/** All sets of a size, in order. */
+export function setsOf<T>(items: readonly T[], size: number): T[][] {
+  if (size === 0) return [[]];
+  return items.flatMap((item, i) => setsOf(items.slice(i + 1), size - 1).map((rest) => [item, ...rest]));
+}

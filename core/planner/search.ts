@@ -48,10 +48,19 @@ function stepsOf(world: World, label: Label): Step[] {
   return steps.sort((a, b) => a.release - b.release || a.wish - b.wish);
 }
 
-/** The best plan. Exact unless it is told to stop; a beam finds a good one first, which the rest is measured by.
- *  @param o.exact false for many wishes: then only some batches are tried and nothing is proved
- *  @param o.mayGoOn asked now and then */
-export function bestPlan(p: Problem, o: { exact: boolean; width: number; mayGoOn: () => boolean }): Found {
+/** How a plan is looked for. */
+export interface Search {
+  /** False for many wishes: then only some batches are tried and nothing is proved. */
+  exact: boolean;
+  /** Of the beam that finds a first plan. */
+  width: number;
+  /** Asked now and then. */
+  mayGoOn: () => boolean;
+}
+
+/** The best plan of those in which whatever was bought together is released together. Exact unless it is told to stop; a beam finds a good one first,
+ *  which the rest is measured by. */
+export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact || p.budget === null)
     return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o, null, null);
   const asking = (money: Money) => worldOf(p, false, o.mayGoOn, money);

@@ -132,6 +132,17 @@ export interface World {
   mayGoOn: () => boolean;
 }
 
+/** What is bought and still to be released comes before all else, by its own priority; then the others by theirs. */
+export function levelOf(p: Problem, wish: number): number {
+  const { priority } = p.wishes[wish] as Wish;
+  return p.fixed.some((f) => f.wish === wish && f.release === null) ? priority - BOUGHT_FIRST : priority;
+}
+const BOUGHT_FIRST = 1e6;
+
+/** The levels there are, the first first. */
+export const levelsOf = (p: Problem): number[] =>
+  [...new Set(p.wishes.map((_, i) => levelOf(p, i)))].sort((a, b) => a - b);
+
 /** @param rough for many wishes, of whom nothing is proved: bounds need not be sharp, only cheap
  *  @param mayGoOn asked now and then; once it says no, what is found is not all there is */
 export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, money: Money = 'every'): World {
@@ -139,10 +150,7 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
   );
   const isFixed = new Set(p.fixed.map((f) => f.wish));
-  const openWishes = new Set(p.fixed.filter((f) => f.release === null).map((f) => f.wish));
-  // What is bought comes before any priority.
-  const level = (i: number) => (openWishes.has(i) ? 0 : (p.wishes[i] as Wish).priority);
-  const levels = [...new Set(p.wishes.map((_, i) => level(i)))].sort((a, b) => a - b);
+  const levels = levelsOf(p);
   const conflicts = p.wishes.map((_, i) =>
     p.forbidden.flatMap(([a, b]) => (a === i ? [b] : b === i ? [a] : [])),
   );
@@ -171,7 +179,7 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     clock: Math.min(...p.quarantines.map((q) => q.clockDays)),
     least,
     levels,
-    levelOf: p.wishes.map((_, i) => levels.indexOf(level(i))),
+    levelOf: p.wishes.map((_, i) => levels.indexOf(levelOf(p, i))),
     conflicts,
     like: p.wishes.map((_, i) => p.wishes.findIndex((__, k) => k === i || (k < i && alike(k, i)))),
     quarantinesOf: p.wishes.map((w) => p.quarantines.flatMap((q, i) => (q.line === w.line ? [i] : []))),
@@ -192,22 +200,31 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
   return world;
 }
 
+/** What was bought together is released together; whoever can never be released is left where it is and keeps no mate in. */
 function openBatches(world: Pick<World, 'p' | 'least' | 'conflicts'>): Batch[] {
-  const { p } = world;
+  const { p, least } = world;
   const open = p.fixed.filter((f) => f.release === null);
-  const keys = [...new Set(open.map((f) => `${f.quarantine} ${f.buy}`))];
+  const stays = (wish: number) => (least[wish] ?? LATE) > p.today + p.horizonDays;
+  const keyOf = (f: (typeof open)[number]) => `${f.quarantine} ${f.buy} ${stays(f.wish)}`;
+  const keys = [...new Set(open.map(keyOf))];
   return keys.map((key) => {
-    const wishes = open.filter((f) => `${f.quarantine} ${f.buy}` === key);
+    const wishes = open.filter((f) => keyOf(f) === key);
     const [first] = wishes as [(typeof open)[number]];
-    return batchOf(
+    const batch = batchOf(
       world,
       first.quarantine,
       wishes.map((f) => f.wish),
       first.buy,
       null,
     );
+    // Two of them that may not live together never both go.
+    return wishes.some((f) => meets(world, f.wish, batch)) ? { ...batch, least: LATE } : batch;
   });
 }
+
+/** Is one that a wish may not live with in a batch? */
+const meets = ({ conflicts }: Pick<World, 'conflicts'>, wish: number, { wishes }: Batch): boolean =>
+  (conflicts[wish] as number[]).some((other) => wishes.includes(other));
 
 /** What a bit can stand for. */
 export const BITS = 32;

@@ -85,15 +85,17 @@ export function smallProblem(random: Random, withFixed = false): Problem {
     const from = TODAY + whole(random, 0, horizonDays);
     return [from, from + whole(random, 0, 4)];
   });
-  const fixed = withFixed
-    ? wishes.slice(0, whole(random, 1, Math.min(2, n))).flatMap((w, i): Problem['fixed'][number][] => {
-        const q = quarantines.findIndex((x) => x.line === w.line);
-        const buy = TODAY + whole(random, -6, Math.min(8, horizonDays - 4));
-        const release = random() < 0.5 ? null : Math.max(buy, TODAY - 2) + whole(random, 0, 8);
-        // Two that overlap in one quarantine are the person's own muddle, not the planner's.
-        return i > 0 && lines.length === 1 ? [] : [{ wish: i, buy, quarantine: q, release }];
-      })
-    : [];
+  const fixed: Problem['fixed'][number][] = [];
+  for (const [i, w] of withFixed ? wishes.slice(0, whole(random, 1, Math.min(2, n))).entries() : []) {
+    const quarantine = quarantines.findIndex((x) => x.line === w.line);
+    const buy = TODAY + whole(random, -6, Math.min(8, horizonDays - 4));
+    const release = random() < 0.5 ? null : Math.max(buy, TODAY - 2) + whole(random, 0, 8);
+    const mate = fixed.find((f) => f.quarantine === quarantine);
+    if (!mate) fixed.push({ wish: i, buy, quarantine, release });
+    // Bought together. Two stays that overlap in one quarantine are the person's own muddle, not the planner's.
+    else if (random() < 0.5) fixed.push({ ...mate, wish: i });
+    else if (lines.length > 1) fixed.push({ wish: i, buy, quarantine, release });
+  }
   return {
     today: TODAY,
     horizonDays,
@@ -117,10 +119,10 @@ export function smallProblem(random: Random, withFixed = false): Problem {
   };
 }
 
-/** By level: what is bought and still to be released first, then priorities. */
+/** By level: what is bought and still to be released first, by its priorities, then the others by theirs. */
 export function worthOf(p: Problem, steps: readonly Step[]): Worth {
   const open = new Set(p.fixed.filter((f) => f.release === null).map((f) => f.wish));
-  const level = (i: number) => (open.has(i) ? 0 : (p.wishes[i] as Wish).priority);
+  const level = (i: number) => (p.wishes[i] as Wish).priority - (open.has(i) ? 1000 : 0);
   const levels = [...new Set(p.wishes.map((_, i) => level(i)))].sort((a, b) => a - b);
   return {
     placed: levels.map((l) => steps.filter((s) => level(s.wish) === l).length),
@@ -144,12 +146,23 @@ export function plannedBreaches(p: Problem, steps: readonly Step[]): Breach[] {
     // A purchase that is made is made: its day, price and company in the quarantine are no longer the planner's.
     const of = b.wishes.map((w) => p.fixed.find((f) => f.wish === w));
     const boughtOnly =
-      (of.every((f) => f !== undefined) && (b.rule === 'R10' || b.rule === 'R3')) ||
+      (of.every((f) => f !== undefined) &&
+        (b.rule === 'R10' || (b.rule === 'R3' && !parted(p, steps, b.wishes)))) ||
       (b.rule === 'R10' && b.wishes.every((w) => own.has(w) || (p.wishes[w] as Wish).price === 0));
     const boughtDay =
       openStays && b.rule === 'R9' && of.every((f) => f?.release === null) && !releaseBreaks(p, steps, b);
     return !boughtOnly && !boughtDay;
   });
+}
+
+/** Were some bought together and go on unlike days, which is for the plan to say? */
+function parted(p: Problem, steps: readonly Step[], wishes: readonly number[]): boolean {
+  const open = steps.filter(
+    (s) => wishes.includes(s.wish) && p.fixed.some((f) => f.wish === s.wish && f.release === null),
+  );
+  return open.some((a) =>
+    open.some((b) => a.quarantine === b.quarantine && a.buy === b.buy && a.release !== b.release),
+  );
 }
 
 /** Is it the release, not the purchase, that breaks R9? */
