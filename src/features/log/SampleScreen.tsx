@@ -52,19 +52,13 @@ export function SampleScreen() {
   return <WithWater>{(water) => <Sitting key={`${water.id} ${editId}`} water={water} />}</WithWater>;
 }
 
-/** What was stored, and where the person goes from it. */
-interface Saved {
-  label: string;
-  next: Href;
-}
-
 /** The sheet until it is stored; then it is put away before the next screen is drawn, each in a task of its own. */
 function Sitting({ water }: { water: Water }) {
-  const [saved, setSaved] = useState<Saved | null>(null);
-  return saved ? <PutAway {...saved} /> : <SampleSheet water={water} onSaved={setSaved} />;
+  const [next, setNext] = useState<Href | null>(null);
+  return next ? <PutAway next={next} /> : <SampleSheet water={water} onSaved={setNext} />;
 }
 
-function PutAway({ label, next }: Saved) {
+function PutAway({ next }: { next: Href }) {
   const router = useRouter();
   useEffect(() => {
     const soon = setTimeout(() => router.push(next), 0);
@@ -72,14 +66,16 @@ function PutAway({ label, next }: Saved) {
   }, [router, next]);
   return (
     <Screen title="Log a sample">
-      <Txt>{label}</Txt>
+      <Txt kind="title" heading={1}>
+        Stored
+      </Txt>
       <Go href={next}>Go on</Go>
     </Screen>
   );
 }
 
 /** One sitting: due tests first, each by the person's own kit, saved as one sample. What is half entered survives a reload. */
-function SampleSheet({ water, onSaved }: { water: Water; onSaved: (saved: Saved) => void }) {
+function SampleSheet({ water, onSaved }: { water: Water; onSaved: (next: Href) => void }) {
   const editId = useParam('edit');
   const dispatch = useAppDispatch();
   const units = useUnits();
@@ -183,10 +179,7 @@ function SampleSheet({ water, onSaved }: { water: Water; onSaved: (saved: Saved)
     void saving.run(
       (seen) => dispatch(commit(label, edits, { seen, drafts: [`sample/${draftKey}`] })),
       () => {
-        onSaved({
-          label,
-          next: (edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href,
-        });
+        onSaved((edited ? `/water/${water.id}/log/history` : `/water/${water.id}`) as Href);
         dispatch(sampleDrafted({ waterId: draftKey, draft: null }));
       },
     );

@@ -29,7 +29,7 @@ describe('the sample sheet', () => {
       ['ph', 'exact'],
     ]);
     expect(went()).toEqual(['/water/pantry-cube']);
-    expect(says('3 readings logged')).toBe(true);
+    expect(says('Stored')).toBe(true);
     expect(screen.queryByRole('button', { name: /^Save/ })).toBeNull();
     again({ waterId: 'north-window' });
     again(pantry({ show: 'ammonia,nitrite,ph' }));
