@@ -28,8 +28,7 @@ test('too little film for the grazers asks for seaweed, and Today keeps it', asy
 });
 
 test('one purchase is split over two tanks, each animal looked at on arrival', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/stock/add?species=nassarius-snail');
+  await openDemo(page, { at: '/water/north-window/stock/add?species=nassarius-snail' });
   await fill(page, 'How many', '10');
   await fill(page, 'Of these to Pantry Cube', '12');
   await expect(page.getByText('At least one must stay for this tank.')).toBeVisible();

@@ -7,8 +7,7 @@ test('switched off stands on top through a reload until it is on again; tasks ar
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/agenda');
+  await openDemo(page, { at: '/agenda' });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/today$/);
   await press(page, 'I switch something off');
   await page.getByRole('checkbox', { name: 'heater' }).click();
@@ -43,8 +42,7 @@ test('switched off stands on top through a reload until it is on again; tasks ar
 test('an absence is said ahead, and the note for whoever looks after the tank is a page and a file', async ({
   page,
 }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/carer');
+  await openDemo(page, { at: '/water/north-window/carer' });
   await page.getByRole('link', { name: 'I will be away' }).click();
   await press(page, 'From another time?');
   const from = await page.evaluate(() => Date.now());
@@ -74,8 +72,7 @@ test('a table is asked about, shown, taken in as one act, and read the same way 
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/files');
+  await openDemo(page, { at: '/files' });
   await page.getByLabel('File to import').setInputFiles(table);
   await expect(page.getByText('Not clear yet')).toBeVisible();
   await page.getByRole('radio', { name: 'the day' }).click();
@@ -100,8 +97,7 @@ test(
   'the file of another device is taken together with what is here; its own file changes nothing',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
-    await page.goto('/files');
+    await openDemo(page, { at: '/files' });
     const file = page.waitForEvent('download');
     await press(page, 'The same as a zip, with tables and photos');
     const path = await (await file).path();

@@ -27,12 +27,16 @@ export async function openEmpty(page: Page): Promise<void> {
   await facesThere(page);
 }
 
-/** Opens the app with the demo tanks already in the browser's storage (states.setup.ts put them there once). */
-export async function openDemo(page: Page, state = DEMO_STATE): Promise<void> {
+/** Opens the app with the demo tanks already in the browser's storage (states.setup.ts put them there once).
+ *  @param at the address the browser is opened at; Today where none is said */
+export async function openDemo(
+  page: Page,
+  { at = '/', state = DEMO_STATE }: { at?: string; state?: string } = {},
+): Promise<void> {
   await page.context().setStorageState(state);
   await page.clock.install({ time: EVENING });
-  await page.goto('/');
-  await expect(page.getByText(/Judged by/)).toBeVisible();
+  await page.goto(at);
+  await expect(at === '/' ? page.getByText(/Judged by/) : word(page)).toBeVisible();
   await facesThere(page);
 }
 

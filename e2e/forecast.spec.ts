@@ -51,8 +51,7 @@ test('the forecast opens with its dates, compares other courses by itself, and f
 }) => {
   const errors = watchErrors(page);
   await countWorkers(page);
-  await openDemo(page, NO_DATES_STATE);
-  await page.goto('/water/pantry-cube/cycle');
+  await openDemo(page, { at: '/water/pantry-cube/cycle', state: NO_DATES_STATE });
   await press(page, 'Forecast');
   await expect(page.getByText(/A proof would pass|a proof would (not|hardly) pass/)).toBeVisible({
     timeout: 30_000,
@@ -87,8 +86,7 @@ test(
   'Today says when by itself, keeps it through a reload, and works it out anew after a new reading',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page, NO_DATES_STATE);
-    await page.goto('/water/pantry-cube');
+    await openDemo(page, { at: '/water/pantry-cube', state: NO_DATES_STATE });
     const dates = page.getByRole('link', { name: /^Both clear .*likely \d+ \w+/ });
     await expect(dates).toBeVisible({ timeout: 30_000 });
     // What is said; the days under the drawing come when its width is known.
@@ -112,8 +110,7 @@ test(
   'the page looks back on what was said, and says which entry moved the date',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
-    await page.goto('/water/pantry-cube/cycle/forecast');
+    await openDemo(page, { at: '/water/pantry-cube/cycle/forecast' });
     await expect(page.getByText(/^Half the water changed now/)).toBeVisible({ timeout: 30_000 });
     // The forecast is kept with the log, quietly.
     await expect.poll(() => isStored(page, 'e/forecasts/')).toBe(true);
@@ -126,8 +123,7 @@ test(
 );
 
 test('what is planned is asked whole, kept, and followed by the futures', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/cycle/forecast');
+  await openDemo(page, { at: '/water/pantry-cube/cycle/forecast' });
   await expect(page.getByText(/^Temperature as it was measured/).first()).toBeVisible({ timeout: 30_000 });
   await press(page, 'Change the plan');
   await page.getByRole('textbox', { name: 'Water changed, %' }).fill('15');
@@ -146,8 +142,10 @@ test(
   'an addition is told with the ammonia the tank’s own forecast expects after it',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page, NO_DATES_STATE);
-    await page.goto('/water/north-window/stock/add?species=green-chromis');
+    await openDemo(page, {
+      at: '/water/north-window/stock/add?species=green-chromis',
+      state: NO_DATES_STATE,
+    });
     await page.getByRole('textbox', { name: 'How many' }).fill('60');
     await expect(page.getByText('The same, by the forecast')).toBeVisible({ timeout: 30_000 });
     await expect(page.getByText(/^likely 0\.\d{3} mg\/L NH₃-N \(/)).toBeVisible();
@@ -167,8 +165,7 @@ test('a worker that dies is said so, and can be run again', { tag: '@once' }, as
       }
     };
   });
-  await openDemo(page, NO_DATES_STATE);
-  await page.goto('/water/pantry-cube/cycle/forecast');
+  await openDemo(page, { at: '/water/pantry-cube/cycle/forecast', state: NO_DATES_STATE });
   await expect(page.getByText(/did not finish: the worker ended unexpectedly/)).toBeVisible();
   await press(page, 'Try again');
   await expect(page.getByRole('button', { name: /^Both read zero/ })).toBeVisible({ timeout: 30_000 });
@@ -178,8 +175,7 @@ test(
   'an empty log is told what is missing; the ledger names what does not add up',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
-    await page.goto('/water/pantry-cube/cycle');
+    await openDemo(page, { at: '/water/pantry-cube/cycle' });
     await expect(page.getByText('It adds up, as far as kits can tell.').first()).toBeVisible();
     // A dose that the tests do not show: the account is out, and causes are ranked.
     await page.goto('/water/pantry-cube/log/event?kind=ammoniaDose');

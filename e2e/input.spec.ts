@@ -58,8 +58,7 @@ test('a tank with an endless name is refused, an emoji name is kept', async ({ p
 });
 
 test('files that are none of ours change nothing', { tag: '@once' }, async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/files');
+  await openDemo(page, { at: '/files' });
   const choose = (text: string) =>
     page
       .getByLabel('File to import')
@@ -107,8 +106,7 @@ test(
 
 test('a sample logged with the keyboard alone', async ({ page }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/water/pantry-cube');
+  await openDemo(page, { at: '/water/pantry-cube' });
   await expect(word(page)).toHaveText('Wait');
   await expect(page.getByText(/Judged by/)).toBeVisible();
   await page.keyboard.press('l');
@@ -136,8 +134,7 @@ test('a sample logged with the keyboard alone', async ({ page }) => {
 });
 
 test('units change everywhere and nothing stored moves', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/settings');
+  await openDemo(page, { at: '/settings' });
   await page.getByRole('radio', { name: '°F' }).click();
   await page.getByRole('radio', { name: 'US gallons' }).click();
   await page.getByRole('radio', { name: 'SG 25/25' }).click();
@@ -150,8 +147,7 @@ test('units change everywhere and nothing stored moves', async ({ page }) => {
 });
 
 test('changing the school is logged and can be taken back', { tag: '@once' }, async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/school');
+  await openDemo(page, { at: '/water/pantry-cube/school' });
   await page.getByRole('radio', { name: /^Patient/ }).click();
   await expect(page.getByRole('radio', { name: /^Patient/ })).toHaveAttribute('aria-checked', 'true');
   await page.getByRole('button', { name: /^Undo/ }).click();

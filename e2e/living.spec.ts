@@ -57,8 +57,7 @@ test('ammonia dosed onto animals: its entry says it must not be, Today acts befo
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/water/north-window/log/event?kind=ammoniaDose');
+  await openDemo(page, { at: '/water/north-window/log/event?kind=ammoniaDose' });
   await expect(page.getByText(/Animals are in: no ammonia may go into this water/)).toBeVisible();
   await expect(page.getByRole('link', { name: /Work out the dose/ })).toHaveCount(0);
   await page.getByLabel('Rise it should make').fill('2');

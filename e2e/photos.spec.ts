@@ -29,8 +29,7 @@ test('two of one view are laid over each other; they hold through a reload and c
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/water/north-window/photos');
+  await openDemo(page, { at: '/water/north-window/photos' });
   await expect(page.getByRole('heading', { name: 'No photo yet' })).toBeVisible();
   await fill(page, 'View', 'front');
   await fill(page, 'How the light is set', '30 %');
@@ -72,8 +71,7 @@ test('two of one view are laid over each other; they hold through a reload and c
 });
 
 test('what is no picture is said, and nothing is kept', { tag: '@once' }, async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/photos');
+  await openDemo(page, { at: '/water/north-window/photos' });
   await page
     .getByLabel('File of a photo')
     .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('hello') });
@@ -96,8 +94,7 @@ test(
     });
     const full = (is: boolean) =>
       page.evaluate((yes) => localStorage.setItem('test-full', yes ? 'yes' : 'no'), is);
-    await openDemo(page);
-    await page.goto('/water/north-window/photos');
+    await openDemo(page, { at: '/water/north-window/photos' });
     await fill(page, 'View', 'front');
     await take(page, '#246');
     await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();

@@ -29,9 +29,8 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
+  await openDemo(page, { at: '/practice' });
   await page.clock.resume();
-  await page.goto('/practice');
   await page.getByRole('radio', { name: 'The dead bottle' }).click();
   await press(page, 'Begin');
   await expect(page.getByRole('heading', { name: 'The dead bottle' })).toBeVisible();
@@ -88,9 +87,8 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
 });
 
 test('the clock goes to what is due, runs at the speed that is chosen, and stops', async ({ page }) => {
-  await openDemo(page);
+  await openDemo(page, { at: '/practice' });
   await page.clock.resume();
-  await page.goto('/practice');
   await press(page, 'Begin');
   await expect(page.getByText(/^Day 1 of 120, .*07:00$/)).toBeVisible();
   await press(page, 'To the next event');
@@ -118,9 +116,8 @@ test('the clock goes to what is due, runs at the speed that is chosen, and stops
 });
 
 test('on a Saturday the shop leads to the animals', async ({ page }) => {
-  await openDemo(page);
+  await openDemo(page, { at: '/practice' });
   await page.clock.resume();
-  await page.goto('/practice');
   await press(page, 'Begin');
   const shop = page.getByRole('link', { name: /^Let an animal in/ });
   for (let i = 0; i < 7 && !(await shop.isVisible()); i++) await press(page, 'To the next evening');
@@ -133,9 +130,8 @@ test('on a Saturday the shop leads to the animals', async ({ page }) => {
 test('a tank by dials and one from a file are begun; what is no scenario is said, and nothing is begun', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openDemo(page, { at: '/practice' });
   await page.clock.resume();
-  await page.goto('/practice');
   const file = page.getByLabel('Scenario or run file', { exact: true });
   await file.setInputFiles({
     name: 'no.json',

@@ -143,8 +143,7 @@ test(
   'a storage that is full: said at once, nothing typed is lost, stored as soon as there is room',
   { tag: '@once' },
   async ({ page }) => {
-    await openDemo(page);
-    await page.goto(NOTE);
+    await openDemo(page, { at: NOTE });
     await note(page).fill('typed with care');
     await page.evaluate(() => {
       const put = IDBObjectStore.prototype.put;

@@ -26,8 +26,7 @@ test(
     await page.addInitScript(() => {
       Object.defineProperty(Notification, 'permission', { get: () => 'granted' });
     });
-    await openDemo(page);
-    await page.goto('/agenda');
+    await openDemo(page, { at: '/agenda' });
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.getByRole('checkbox', { name: 'Remind me while the app is open or installed' }).click();
     type Left = { key: string; day: string; title: string }[];

@@ -8,8 +8,7 @@ test('a kind is found misspelled and by what it does; one that is not there is a
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto(`${NORTH}/species`);
+  await openDemo(page, { at: `${NORTH}/species` });
   await fill(page, 'Search', 'oscelaris');
   await expect(page.getByText('None by that name. The nearest:')).toBeVisible();
   await expect(page.getByRole('link', { name: /Ocellaris clownfish/ })).toBeVisible();
@@ -39,8 +38,7 @@ test('a kind is found misspelled and by what it does; one that is not there is a
 });
 
 test('a coral is placed by a touch, and its place holds through a reload', async ({ page }) => {
-  await openDemo(page);
-  await page.goto(`${NORTH}/board`);
+  await openDemo(page, { at: `${NORTH}/board` });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('One stands badly');
   await page.getByRole('radio', { name: /Button polyps/ }).click();
   const front = page.getByRole('img', { name: /^Front:/ });
@@ -72,8 +70,7 @@ async function dragDown(page: Page, row: Locator): Promise<void> {
 test('the plan: an earlier day says what it breaks, held days stay, the order of the wishes is kept', async ({
   page,
 }) => {
-  await openDemo(page);
-  await page.goto(`${NORTH}/plan`);
+  await openDemo(page, { at: `${NORTH}/plan` });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^2 of 4 in by /);
   const first = page.getByRole('button', { name: '1. Yellow watchman goby: move' });
   await page.getByText(/^Drag, or space and arrows/).scrollIntoViewIfNeeded();
@@ -94,8 +91,7 @@ test('the plan: an earlier day says what it breaks, held days stay, the order of
 });
 
 test('the dot of a batch is dragged in the drawing, and the day set all the same stays', async ({ page }) => {
-  await openDemo(page);
-  await page.goto(`${NORTH}/plan`);
+  await openDemo(page, { at: `${NORTH}/plan` });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^2 of 4 in by /);
   const dot = page.getByRole('slider', { name: 'Let in: Yellow watchman goby' });
   await dot.scrollIntoViewIfNeeded();

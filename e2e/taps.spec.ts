@@ -20,8 +20,7 @@ function finger(page: Page) {
 }
 
 test('three due tests of one sitting: seven taps at most', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube');
+  await openDemo(page, { at: '/water/pantry-cube' });
   const by = finger(page);
   await by.place('Log');
   await by.tap(page.getByRole('button', { name: 'ammonia 0', exact: true }));
@@ -33,8 +32,7 @@ test('three due tests of one sitting: seven taps at most', async ({ page }) => {
 });
 
 test('a quarantine look: two taps at most', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window');
+  await openDemo(page, { at: '/water/north-window' });
   const by = finger(page);
   await by.tap(page.getByRole('button', { name: /Look$/ }));
   await by.tap(page.getByRole('button', { name: /^All clear today/ }).first());
@@ -43,8 +41,7 @@ test('a quarantine look: two taps at most', async ({ page }) => {
 });
 
 test('a purchase of four kinds: ten taps at most, each into its water, in one act', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window');
+  await openDemo(page, { at: '/water/north-window' });
   const by = finger(page);
   await by.place('Stock');
   await by.tap(page.getByRole('button', { name: 'Something came home' }));
@@ -65,8 +62,7 @@ test('a purchase of four kinds: ten taps at most, each into its water, in one ac
 });
 
 test('a correction of the last reading: four taps at most', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube');
+  await openDemo(page, { at: '/water/pantry-cube' });
   const by = finger(page);
   await by.place('Log');
   await by.tap(page.getByRole('link', { name: /^Sample.*\d\d:\d\d/ }).first());
@@ -78,8 +74,7 @@ test('a correction of the last reading: four taps at most', async ({ page }) => 
 });
 
 test('a new water: twelve taps at most, the units chosen first, a name and a volume', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window');
+  await openDemo(page, { at: '/water/north-window' });
   const by = finger(page);
   await by.tap(page.getByRole('link', { name: /switch water/ }));
   await by.tap(page.getByRole('button', { name: 'New display' }));

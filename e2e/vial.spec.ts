@@ -67,8 +67,7 @@ test('a vial in warm light is read as an interval beside the eye, entered when c
   page,
 }) => {
   const errors = watchErrors(page);
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/log');
+  await openDemo(page, { at: '/water/pantry-cube/log' });
   await press(page, 'nitrite 0.2');
   await press(page, 'By a photo, against your card: nitrite');
   const panel = page.getByRole('group', { name: 'A photo of the vial, Nitrite drops' });
@@ -110,8 +109,7 @@ test('a vial in warm light is read as an interval beside the eye, entered when c
 test('a card is kept by its corners and squares; one tapped on its rim or off the card is named', async ({
   page,
 }) => {
-  await openDemo(page);
-  await page.goto('/kits/kit-ammonia/card');
+  await openDemo(page, { at: '/kits/kit-ammonia/card' });
   await page.getByLabel('File of a photo').setInputFiles({
     name: 'card.png',
     mimeType: 'image/png',
@@ -157,8 +155,7 @@ test('a card is kept by its corners and squares; one tapped on its rim or off th
 test('a photo goes with a sample, half entered through a reload, and is found among the photos', async ({
   page,
 }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/log');
+  await openDemo(page, { at: '/water/north-window/log' });
   await press(page, 'ammonia 0');
   await page.getByLabel('File of a photo').setInputFiles({
     name: 'card.png',
@@ -178,8 +175,7 @@ test('a photo goes with a sample, half entered through a reload, and is found am
 });
 
 test('the history is searched by animal, common or scientific, and shows its way', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/north-window/log/history');
+  await openDemo(page, { at: '/water/north-window/log/history' });
   await fill(page, 'Search: parameter, animal, kind, a word', 'pterapogon');
   const list = page.getByRole('list', { name: 'Entries, newest first' });
   await expect(list.getByText(/cardinalfish/).first()).toBeVisible();

@@ -181,8 +181,7 @@ test('the bench without a tank, and what it refuses', async ({ page }) => {
 });
 
 test('a drifted instrument makes old readings doubtful, visibly', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/kits/kit-salinity');
+  await openDemo(page, { at: '/kits/kit-salinity' });
   await fill(page, 'Standard, ppt', '35');
   await fill(page, 'It shows, ppt', '37,2');
   await press(page, 'Log the calibration');
@@ -197,8 +196,7 @@ test('a drifted instrument makes old readings doubtful, visibly', async ({ page 
 });
 
 test('reagent timers run side by side and survive a reload', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/log');
+  await openDemo(page, { at: '/water/pantry-cube/log' });
   await press(page, 'Wait 5 min for ammonia');
   await press(page, 'Wait 5 min for nitrite');
   await later(page, { minutes: 2 });
@@ -228,8 +226,7 @@ test('a repeat is averaged visibly, a jump is questioned and kept without trust'
 });
 
 test('setting up holds the sea water gate; a part’s service stands on Today until done', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/water/pantry-cube/setup');
+  await openDemo(page, { at: '/water/pantry-cube/setup' });
   await page.getByRole('checkbox', { name: /^1\. Floor/ }).click();
   await expect(page.getByText('done', { exact: false }).first()).toBeVisible();
   await saved(page);
