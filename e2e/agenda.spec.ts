@@ -1,7 +1,7 @@
 /** What is due over all waters, kept through a reload; tables and other devices' files taken in. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { fill, openDemo, press, saved, watchErrors } from './app';
+import { fill, follow, openDemo, press, saved, watchErrors } from './app';
 
 test('switched off stands on top through a reload until it is on again; tasks are done, put off and left out', async ({
   page,
@@ -51,7 +51,7 @@ test('an absence is said ahead, and the note for whoever looks after the tank is
   await page.getByLabel('Until').fill(at(24));
   await press(page, 'Log it');
   await saved(page);
-  await page.goto('/water/north-window/carer');
+  await follow(page, '/water/north-window/carer');
   await fill(page, 'Whom to call, and how', 'the number on the fridge');
   await page.getByLabel('Who looks after it').focus();
   await expect(page.getByText(/^Call the number on the fridge\. Water on the floor/)).toBeVisible();
@@ -61,7 +61,7 @@ test('an absence is said ahead, and the note for whoever looks after the tank is
   const html = readFileSync(await (await file).path(), 'utf8');
   expect(html).toContain('the number on the fridge');
   expect(html).not.toContain('<script');
-  await page.goto('/agenda');
+  await follow(page, '/agenda');
   await expect(page.getByText(/^Before you leave/)).toBeVisible();
 });
 
@@ -80,7 +80,7 @@ test('a table is asked about, shown, taken in as one act, and read the same way 
   await expect(page.getByRole('heading', { name: '4 readings in 2 sittings' })).toBeVisible();
   await press(page, 'Take them into the log');
   await saved(page);
-  await page.goto('/files');
+  await follow(page, '/files');
   await page.getByLabel('File to import').setInputFiles(table);
   await expect(page.getByRole('heading', { name: 'Nothing new in it' })).toBeVisible();
   await page.getByLabel('File to import').setInputFiles({

@@ -48,6 +48,16 @@ export const wide = (page: Page): boolean => (page.viewportSize()?.width ?? 0) >
 export const place = (page: Page, name: 'Today' | 'Log' | 'Cycle' | 'Stock' | 'Bench') =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click();
 
+/** Goes to a route as the browser's own back and forward do: the app stays, the screen is another. */
+export async function follow(page: Page, route: string): Promise<void> {
+  await page.evaluate((to) => {
+    document.querySelector('[role=main]')?.setAttribute('data-left', '');
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, route);
+  await page.locator('[role=main]:not([data-left]) h1').waitFor();
+}
+
 export const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import type axe from 'axe-core';
-import { openDemo } from './app';
+import { follow, openDemo } from './app';
 
 const ROUTES = [
   '/waters',
@@ -98,16 +98,6 @@ for (let from = 0; from < ROUTES.length; from += GROUP) {
 }
 
 const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
-
-/** Goes to a route as the browser's own back and forward do: the app stays, the screen is another. */
-async function follow(page: Page, route: string): Promise<void> {
-  await page.evaluate((to) => {
-    document.querySelector('[role=main]')?.setAttribute('data-left', '');
-    history.pushState(null, '', to);
-    dispatchEvent(new PopStateEvent('popstate'));
-  }, route);
-  await page.locator('[role=main]:not([data-left]) h1').waitFor();
-}
 
 /** Our pages hold no frames, so the check runs in the page itself, which is much faster than around it. */
 async function violations(page: Page): Promise<string[]> {

@@ -1,7 +1,7 @@
 /** Clocks: zones far from ours, the hour that never comes and the one that comes twice, a clock set back, 29 February. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, fill, press, saved, watchErrors, word } from './app';
+import { DEMO_STATE, fill, follow, press, saved, watchErrors, word } from './app';
 
 const open = async (page: Page, at: string, path: string) => {
   await page.context().setStorageState(DEMO_STATE);
@@ -63,13 +63,13 @@ test.describe('when summer time begins and ends', () => {
       await fill(page, 'Amount, L', '2');
       await press(page, 'Log it');
       await saved(page);
-      await page.goto('/water/north-window/log/history');
+      await follow(page, '/water/north-window/log/history');
       await expect(newest(page)).toContainText('Sun 25 Oct, 02:40');
       await newest(page).getByRole('link').click();
       await fill(page, 'Amount, L', '3');
       await press(page, 'Save the correction');
       await saved(page);
-      await page.goto('/files');
+      await follow(page, '/files');
       const file = page.waitForEvent('download');
       await press(page, 'Export everything');
       const { events } = JSON.parse(readFileSync(await (await file).path(), 'utf8')) as {
@@ -98,12 +98,12 @@ test.describe('a clock set back', () => {
       await expect(word(page)).toHaveText('Act now');
       // The clock is put right: two days back.
       await page.clock.setFixedTime(new Date('2026-05-01T18:00:00.000Z'));
-      await page.goto('/water/north-window');
+      await follow(page, '/water/north-window');
       await expect(page.getByText(/^One entry bears a later time than this device shows/)).toBeVisible();
-      await page.goto('/water/north-window/log/history');
+      await follow(page, '/water/north-window/log/history');
       await expect(newest(page)).toContainText('Sun 3 May, 20:00');
       await page.clock.setFixedTime(new Date('2026-05-03T18:10:00.000Z'));
-      await page.goto('/water/north-window');
+      await follow(page, '/water/north-window');
       await expect(word(page)).toHaveText('Act now');
       await expect(page.getByText(/bears a later time/)).toHaveCount(0);
       expect(errors).toEqual([]);

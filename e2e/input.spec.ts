@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addTank, fill, openDemo, openEmpty, place, press, saved, watchErrors, word } from './app';
+import { addTank, fill, follow, openDemo, openEmpty, place, press, saved, watchErrors, word } from './app';
 
 test('absurd readings get a sentence at the field and are not stored', async ({ page }) => {
   await openEmpty(page);
@@ -73,7 +73,7 @@ test('files that are none of ours change nothing', { tag: '@once' }, async ({ pa
   await expect(page.getByText(/tanks\[0\]\.name/)).toBeVisible();
   await expect(page.getByText('Nothing was changed.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Import it' })).toHaveCount(0);
-  await page.goto('/waters');
+  await follow(page, '/waters');
   await expect(page.getByRole('link', { name: /Pantry Cube/ }).last()).toBeVisible();
 });
 
@@ -99,7 +99,7 @@ test(
     await page.goto('/files');
     await expect(page.getByText('1 stored entry set aside')).toBeVisible();
     await expect(page.getByText(/pantry-sample-3: is not readable as JSON/)).toBeVisible();
-    await page.goto('/water/pantry-cube');
+    await follow(page, '/water/pantry-cube');
     await expect(word(page)).toHaveText('Wait');
   },
 );
@@ -140,9 +140,9 @@ test('units change everywhere and nothing stored moves', async ({ page }) => {
   await page.getByRole('radio', { name: 'SG 25/25' }).click();
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await saved(page);
-  await page.goto('/water/north-window');
+  await follow(page, '/water/north-window');
   await expect(page.getByText(/1\.02\d\d SG 25\/25, 7\d\.\d °F/).first()).toBeVisible();
-  await page.goto('/water/north-window/edit');
+  await follow(page, '/water/north-window/edit');
   await expect(page.getByLabel('Length inside, in')).toHaveValue('39.37');
 });
 

@@ -1,7 +1,7 @@
 /** Pictures: taken in scaled, kept through a reload, laid over each other, and there again from the zip. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { fill, openDemo, press, saved, watchErrors } from './app';
+import { fill, follow, openDemo, press, saved, watchErrors } from './app';
 
 /** A picture drawn in the page, larger than is kept. */
 const drawn = (page: Page, colour: string): Promise<Buffer> =>
@@ -45,11 +45,11 @@ test('two of one view are laid over each other; they hold through a reload and c
   await small.first().click();
   await small.last().click();
   await expect(page.getByRole('slider', { name: 'Left the older, right the newer' })).toBeVisible();
-  await page.goto('/files');
+  await follow(page, '/files');
   const file = page.waitForEvent('download');
   await press(page, 'The same as a zip, with tables and photos');
   const zip = readFileSync(await (await file).path());
-  await page.goto('/water/north-window/photos');
+  await follow(page, '/water/north-window/photos');
   await page
     .getByRole('checkbox', { name: /^front, / })
     .first()
@@ -57,7 +57,7 @@ test('two of one view are laid over each other; they hold through a reload and c
   await press(page, 'Delete this photo');
   await saved(page);
   await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();
-  await page.goto('/files');
+  await follow(page, '/files');
   await page
     .getByLabel('File to import')
     .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: zip });
@@ -65,7 +65,7 @@ test('two of one view are laid over each other; they hold through a reload and c
   // Called done only when the pictures are stored, too.
   await expect(page).toHaveURL(/\/waters$/);
   await saved(page);
-  await page.goto('/water/north-window/photos');
+  await follow(page, '/water/north-window/photos');
   await expect(page.getByRole('heading', { name: '2 photos' })).toBeVisible();
   expect(errors).toEqual([]);
 });
@@ -98,11 +98,11 @@ test(
     await fill(page, 'View', 'front');
     await take(page, '#246');
     await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();
-    await page.goto('/files');
+    await follow(page, '/files');
     const file = page.waitForEvent('download');
     await press(page, 'The same as a zip, with tables and photos');
     const zip = readFileSync(await (await file).path());
-    await page.goto('/water/north-window/photos');
+    await follow(page, '/water/north-window/photos');
     await full(true);
     await fill(page, 'View', 'side');
     await take(page, '#264');
@@ -111,13 +111,13 @@ test(
     await page.getByRole('checkbox', { name: /^front/ }).click();
     await press(page, 'Delete this photo');
     await saved(page);
-    await page.goto('/files');
+    await follow(page, '/files');
     await page
       .getByLabel('File to import')
       .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: zip });
     await press(page, 'Replace everything');
     await expect(page.getByText(/nothing was imported/i).first()).toBeVisible();
-    await page.goto('/water/north-window/photos');
+    await follow(page, '/water/north-window/photos');
     await expect(page.getByRole('heading', { name: 'No photo yet' })).toBeVisible();
     await full(false);
   },

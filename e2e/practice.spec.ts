@@ -1,7 +1,7 @@
 /** Practice: a tank with a clock of its own, real screens, its own database; one's own data untouched by it. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { fill, openDemo, press, watchErrors } from './app';
+import { fill, follow, openDemo, press, watchErrors } from './app';
 
 /** What is due is read and logged; what comes next is asked of the log with it. */
 async function testInPractice(page: Page): Promise<void> {
@@ -12,11 +12,11 @@ async function testInPractice(page: Page): Promise<void> {
 
 /** The real screen for it, and back to the clock. */
 async function doseInPractice(page: Page): Promise<void> {
-  await page.goto('/water/practice/log/event?kind=ammoniaDose');
+  await follow(page, '/water/practice/log/event?kind=ammoniaDose');
   await page.getByLabel('Rise it should make, mg/L NH₄').fill('2');
   await press(page, 'Log it');
   await expect(page).toHaveURL(/\/water\/practice$/);
-  await page.goto('/practice');
+  await follow(page, '/practice');
 }
 
 /** Stored once the kits stand ready again. */
@@ -53,7 +53,7 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   await expect(page.getByText(/^Day 5 of 120, .*19:\d\d$/)).toBeVisible();
   await page.goto('/water/practice/log/history');
   await expect(page.getByRole('list', { name: 'Entries, newest first' })).toContainText(/ammonia 2 mg\/L/);
-  await page.goto('/practice');
+  await follow(page, '/practice');
   await press(page, 'End it and look back');
   await expect(page.getByText('nobody', { exact: true })).toBeVisible();
   await expect(page.getByText(/^Day 1: Ammonia dosed, .* mg\/L NH₄$/)).toBeVisible();
@@ -73,11 +73,11 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   expect([run.seed, run.scenario.id, run.document.samples.length]).toEqual([1, 'dead-bottle', 5]);
   await press(page, 'Leave practice');
   await expect(page).toHaveURL(/\/(water.*)?$/);
-  await page.goto('/waters');
+  await follow(page, '/waters');
   await expect(page.getByText('North Window').first()).toBeVisible();
   await expect(page.getByText(/^Practice: The dead bottle/)).toHaveCount(0);
   // The file goes on where it stood.
-  await page.goto('/practice');
+  await follow(page, '/practice');
   await page.getByLabel('Scenario or run file', { exact: true }).setInputFiles(kept);
   await expect(page.getByText(/^Day 5 of 120, .*19:\d\d$/)).toBeVisible();
   await press(page, 'End it and look back');

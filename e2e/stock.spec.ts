@@ -1,6 +1,6 @@
 /** Who may live here, and in what order: found misspelled, added by hand, judged together, placed, planned. */
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { fill, openDemo, press, saved, watchErrors } from './app';
+import { fill, follow, openDemo, press, saved, watchErrors } from './app';
 
 const NORTH = '/water/north-window/stock';
 
@@ -28,7 +28,7 @@ test('a kind is found misspelled and by what it does; one that is not there is a
   await expect(page.getByText(/Speckled blenny grows to 30 cm and wants a glass of 375 L/)).toBeVisible();
   await press(page, 'Wish for it');
   await saved(page);
-  await page.goto(`${NORTH}/company`);
+  await follow(page, `${NORTH}/company`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not all of them together');
   await expect(page.getByText(/^The fewest without whom the rest fits: Speckled blenny/)).toBeVisible();
   await page.getByRole('checkbox', { name: /^Speckled blenny/ }).click();

@@ -1,6 +1,6 @@
 /** How many taps the main ways take, counted from Today. */
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { openDemo, word } from './app';
+import { follow, openDemo, word } from './app';
 
 /** Counts what a finger does: a press on something, not the letters typed. */
 function finger(page: Page) {
@@ -56,7 +56,7 @@ test('a purchase of four kinds: ten taps at most, each into its water, in one ac
   await page.reload();
   await expect(page.getByText('✓ Bought')).toHaveCount(4);
   // It stays readable, from the stock.
-  await page.goto('/water/north-window/stock');
+  await follow(page, '/water/north-window/stock');
   await page.getByRole('link', { name: /Royal gramma, Blue-green chromis/ }).click();
   await expect(page.getByText(/^Came home/)).toBeVisible();
 });

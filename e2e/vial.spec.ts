@@ -1,6 +1,6 @@
 /** A kit's own card photographed, a vial read against it beside the person's eye, and pictures that go with an entry. */
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { fill, openDemo, press, saved, watchErrors } from './app';
+import { fill, follow, openDemo, press, saved, watchErrors } from './app';
 
 const tapAt = async (picture: Locator, places: readonly (readonly [number, number])[]) => {
   for (const [x, y] of places) {
@@ -92,7 +92,7 @@ test('a vial in warm light is read as an interval beside the eye, entered when c
   await expect(page.getByText(/^between 1\.\d+ and 1\.\d+ mg\/L NO₂$/)).toBeVisible();
   await press(page, 'Save 1 reading');
   await saved(page);
-  await page.goto('/water/pantry-cube/log/history');
+  await follow(page, '/water/pantry-cube/log/history');
   const first = page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem').first();
   await expect(first).toContainText(/nitrite 1\.\d+–1\.\d+/);
   // Corrected, the entry still tells what it said.
@@ -100,7 +100,7 @@ test('a vial in warm light is read as an interval beside the eye, entered when c
   await press(page, 'nitrite 2');
   await press(page, 'Save the correction');
   await saved(page);
-  await page.goto('/water/pantry-cube/log/history');
+  await follow(page, '/water/pantry-cube/log/history');
   await expect(first).toContainText('nitrite 2 ');
   await expect(first).toContainText(/Until .* it said: .*nitrite 1\.\d+/);
   expect(errors).toEqual([]);
@@ -148,7 +148,7 @@ test('a card is kept by its corners and squares; one tapped on its rim or off th
   await expect(
     page.getByRole('group', { name: 'Squares of the card' }).getByText('0.5', { exact: true }),
   ).toBeVisible();
-  await page.goto('/water/pantry-cube/log');
+  await follow(page, '/water/pantry-cube/log');
   await expect(page.getByRole('button', { name: 'By a photo, against your card: ammonia' })).toBeVisible();
 });
 
@@ -169,7 +169,7 @@ test('a photo goes with a sample, half entered through a reload, and is found am
   await expect(page.getByText('A photo goes with it.')).toBeVisible();
   await press(page, 'Save 1 reading');
   await saved(page);
-  await page.goto('/water/north-window/photos');
+  await follow(page, '/water/north-window/photos');
   await expect(page.getByRole('heading', { name: 'One photo' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'A sitting' })).toBeVisible();
 });

@@ -1,6 +1,6 @@
 /** The bench from log to logged event, a drifted instrument, timers across a reload, setting up and parts. */
 import { expect, test, type Page } from '@playwright/test';
-import { fill, later, openDemo, place, press, saved, watchErrors, wide } from './app';
+import { fill, follow, later, openDemo, place, press, saved, watchErrors, wide } from './app';
 
 const openTool = async (page: Page, name: RegExp) => {
   await place(page, 'Bench');
@@ -189,9 +189,9 @@ test('a drifted instrument makes old readings doubtful, visibly', async ({ page 
     page.getByText(/found a drift: readings since the good one before are kept, not trusted/),
   ).toBeVisible();
   await saved(page);
-  await page.goto('/water/north-window/log/readings/salinity');
+  await follow(page, '/water/north-window/log/readings/salinity');
   await expect(page.getByText('instrument had drifted').first()).toBeVisible();
-  await page.goto('/');
+  await follow(page, '/');
   await expect(page.getByText(/salinity instrument was found to have drifted/).first()).toBeVisible();
 });
 
@@ -221,7 +221,7 @@ test('a repeat is averaged visibly, a jump is questioned and kept without trust'
   await press(page, /^Save/);
   await expect(page.getByText(/Judged by/)).toBeVisible();
   await saved(page);
-  await page.goto('/water/north-window/log/readings/alkalinity');
+  await follow(page, '/water/north-window/log/readings/alkalinity');
   await expect(page.getByText('marked by you')).toBeVisible();
 });
 
@@ -230,9 +230,9 @@ test('setting up holds the sea water gate; a part’s service stands on Today un
   await page.getByRole('checkbox', { name: /^1\. Floor/ }).click();
   await expect(page.getByText('done', { exact: false }).first()).toBeVisible();
   await saved(page);
-  await page.goto('/water/pantry-cube');
+  await follow(page, '/water/pantry-cube');
   await expect(page.getByText(/essential points of setting up are open/).first()).toBeVisible();
-  await page.goto('/water/north-window/equipment/new');
+  await follow(page, '/water/north-window/equipment/new');
   await fill(page, 'Name', 'Carbon');
   await page.getByRole('radio', { name: 'filter, socks, carbon' }).click();
   await page.getByLabel('Since', { exact: true }).fill('2026-04-01');
