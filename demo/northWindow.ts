@@ -102,7 +102,7 @@ export function northAnimals(story: Story): Animal[] {
       speciesId: 'banggai-cardinalfish',
       count: 2,
       moves: moves([20, WISHED], [23, IN(SPARE.id)]),
-      plannedDay: addDays(story.today, 17),
+      plannedDay: addDays(story.today, 18),
     },
     {
       ...base,

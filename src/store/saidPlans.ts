@@ -22,6 +22,10 @@ export const planBefore = (
     .filter((p) => localDay(Date.parse(p.at)) < today)
     .pop();
 
+/** The newest plan that was worked out. */
+export const newestPlan = (plans: Record<string, SaidPlan>, waterId: string): SaidPlan | undefined =>
+  ofWater(plans, waterId).pop();
+
 /** Keeps a plan as the one of its day, without an act to take back; the oldest go. */
 export const keepPlan =
   (said: SaidPlan): Thunk<Promise<void>> =>

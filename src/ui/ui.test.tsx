@@ -6,7 +6,7 @@ import { ThemeProvider } from './theme';
 import { LIGHT } from './tokens';
 import { TideStaff } from './charts/TideStaff';
 import { placeBeads } from './charts/BeadLanes';
-import { stairLabels } from './charts/StairLayer';
+import { clearOf, stairLabels } from './charts/StairLayer';
 
 const show = (element: ReactElement) => render(<ThemeProvider theme="light">{element}</ThemeProvider>);
 
@@ -148,4 +148,17 @@ test('labels of the stair never overlap, the biggest rise first', () => {
     { fromMs: 1, toMs: 2, mgN: 9, label: 'Two cardinalfish', planned: true },
   ];
   expect(stairLabels(steps, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['cardinalfish']);
+});
+
+test('words over a falling line stand above where it enters under them, and in the field', () => {
+  const line = [
+    { x: 0, y: 10 },
+    { x: 100, y: 60 },
+    { x: 200, y: 80 },
+    { x: 300, y: 90 },
+  ];
+  expect(clearOf(line, 200, 0)).toBe(50);
+  expect(clearOf(line, 150, 0)).toBe(50);
+  expect(clearOf(line, 201, 0)).toBe(70);
+  expect(clearOf(line, 50, 0)).toBe(16);
 });

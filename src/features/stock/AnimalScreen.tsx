@@ -205,7 +205,7 @@ function Coming({
         kind="date"
         label={`Meant to join ${home.name} on`}
         value={animal.plannedDay ?? ''}
-        hint="Planned steps are dashed in the stair."
+        hint="Your own day: dashed in the stair. The plan looks for the first that every rule allows."
         onChange={(day) => {
           if (day === '' || isDay(day))
             void onPut('Plan changed', { ...animal, plannedDay: day === '' ? null : day });

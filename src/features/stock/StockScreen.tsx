@@ -20,11 +20,11 @@ import { animalWords, placeWords } from '../../../core/words';
 import {
   localDay,
   localMidnight,
+  newestPlan,
   selectAssessment,
   selectDocument,
   selectEvidence,
   shortDay,
-  shortWrittenDay,
   useAppSelector,
   useNow,
   useKinds,
@@ -49,6 +49,7 @@ import { useUnits, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
+import { dayWords } from './dayWords';
 import { byName, loadWords, stairView } from './model';
 import { CompanyLine, Fed, LoadToCome } from './StockParts';
 
@@ -107,6 +108,7 @@ function Stock({ water }: { water: Display }) {
     { title: 'Gone', animals: animals.filter((a) => placeOf(a).kind === 'gone'), none: null },
   ];
 
+  const plan = newestPlan(doc.plans, water.id);
   const quarantine = (
     <Section>
       <Row style={styles.between}>
@@ -185,7 +187,7 @@ function Stock({ water }: { water: Display }) {
           toMs={stair.toMs}
           midnight={localMidnight}
           dayLabel={shortDay}
-          summary={`Animals make ${stair.loadMgN.toFixed(1)} milligrams of nitrogen a day${stair.capacity ? `; the filter carries about ${stair.capacity.nearZeroNowMgN.toFixed(0)}` : '; no capacity is proved'}. Planned steps are in the table.`}
+          summary={`Animals make ${stair.loadMgN.toFixed(1)} milligrams of nitrogen a day${stair.capacity ? `; the filter carries about ${stair.capacity.nearZeroNowMgN.toFixed(0)}` : '; no capacity is proved'}. What is meant to come is in the table.`}
         />
       ) : (
         <Empty
@@ -223,7 +225,12 @@ function Stock({ water }: { water: Display }) {
           <Section key={title} title={title}>
             {here.length === 0 ? <Txt tone="second">{none}</Txt> : null}
             {byName(doc, here).map((a) => (
-              <AnimalRow key={a.id} animal={a} waterId={water.id} />
+              <AnimalRow
+                key={a.id}
+                animal={a}
+                waterId={water.id}
+                right={dayWords(a, plan, localDay(now)) ?? undefined}
+              />
             ))}
           </Section>
         ),
@@ -258,7 +265,7 @@ function Stock({ water }: { water: Display }) {
               .filter((s) => s.label)
               .map((s) => [
                 shortDay(s.fromMs),
-                `${s.label}${s.planned ? ' (planned)' : ''}`,
+                `${s.label}${s.planned ? ' (meant)' : ''}`,
                 s.mgN.toFixed(1),
                 peakWords(stair.peaks.get(s.fromMs)),
               ])}
@@ -316,10 +323,7 @@ function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string
           </Txt>
         </View>
         <Txt kind="small" tone="second" style={styles.right}>
-          {right ??
-            (animal.plannedDay
-              ? `planned ${shortWrittenDay(animal.plannedDay)}`
-              : loadWords(kinds, animal, Date.now()))}
+          {right ?? loadWords(kinds, animal, Date.now())}
         </Txt>
       </View>
     </Link>

@@ -12,8 +12,8 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
   const living = Object.values(doc().animals).filter((a) => a.homeId === 'north-window');
   expect(living.length).toBeGreaterThan(3);
   expect(screen.getAllByText(/Chestnut turban snail/).length).toBeGreaterThan(0);
-  // The planned step of the stair stands in the table as well: not by colour and dash alone.
-  expect(says(/Yellow watchman goby \(planned\)/)).toBe(true);
+  // The step that is meant to come stands in the table as well: not by colour and dash alone.
+  expect(says(/Yellow watchman goby \(meant\)/)).toBe(true);
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
 });
 

@@ -1,4 +1,4 @@
-import { createElement } from 'react';
+import { createElement, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect } from 'react-native-svg';
 import { DAY_MS } from '../../../core/time';
@@ -54,6 +54,8 @@ const BAR = 12;
 const BAR_Y = 34;
 const HANDLE = 44;
 const BOTTOM = 26;
+/** A letter's width, px. */
+const LETTER = 7.5;
 
 interface Placed {
   bar: PlanBar;
@@ -149,16 +151,6 @@ export function PlanDrawing(props: Props) {
                 strokeWidth={2}
               />
             ))}
-            {heads.map(({ group, y: top }) => (
-              <G key={group.title}>
-                <ChartText x={0} y={top + 18} tone="ink" bold>
-                  {group.title}
-                </ChartText>
-                <ChartText x={width} y={top + 18} anchor="end">
-                  {group.note}
-                </ChartText>
-              </G>
-            ))}
             {/* All before the first name: they pass behind it. */}
             {bars.map(({ bar, y: top }) => (
               <Line
@@ -172,6 +164,12 @@ export function PlanDrawing(props: Props) {
                 strokeDasharray="2 4"
               />
             ))}
+            {heads.map(({ group, y: top }) => (
+              <G key={group.title}>
+                <Name text={group.title} x={0} y={top + 18} tone="ink" bold />
+                <Name text={group.note} x={width} y={top + 18} anchor="end" />
+              </G>
+            ))}
             {bars.map(({ bar, y: top }) => (
               <Batch key={bar.key} bar={bar} top={top} x={x} fromMs={fromMs} right={width} />
             ))}
@@ -184,6 +182,28 @@ export function PlanDrawing(props: Props) {
           ))
         : null}
     </View>
+  );
+}
+
+/** Words on a ground of their own: what passes behind them does not cross them. */
+function Name({
+  text,
+  ...at
+}: { text: string } & Pick<ComponentProps<typeof ChartText>, 'x' | 'y' | 'anchor' | 'tone' | 'bold'>) {
+  const { roles } = useTheme();
+  const wide = text.length * LETTER;
+  return (
+    <G>
+      <Rect
+        x={at.anchor === 'end' ? at.x - wide : at.x}
+        y={at.y - 14}
+        width={wide}
+        height={18}
+        fill={roles.ground}
+        fillOpacity={0.85}
+      />
+      <ChartText {...at}>{text}</ChartText>
+    </G>
   );
 }
 
@@ -234,22 +254,18 @@ function Batch({
     number,
   ];
   // The name stands over its own bar; near the right edge it ends with it.
-  const wide = bar.label.length * 7.5;
-  const late = from + wide > right;
+  const late = from + bar.label.length * LETTER > right;
   const { tried } = bar;
   return (
     <G>
-      <Rect
-        x={late ? right - wide : from}
-        y={y - 26}
-        width={wide}
-        height={18}
-        fill={roles.ground}
-        fillOpacity={0.85}
+      <Name
+        text={bar.label}
+        x={late ? right : from}
+        y={y - 12}
+        anchor={late ? 'end' : 'start'}
+        tone="ink"
+        bold
       />
-      <ChartText x={late ? right : from} y={y - 12} anchor={late ? 'end' : 'start'} tone="ink" bold>
-        {bar.label}
-      </ChartText>
       <Line x1={clear} x2={to} y1={y} y2={y} stroke={roles.go} strokeWidth={2.5} strokeDasharray="2 4" />
       <Rect
         x={from}

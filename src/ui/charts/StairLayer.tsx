@@ -1,7 +1,7 @@
 import { Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { ChartText } from './ChartText';
-import { areaPath, linePath, niceTop, type Scale } from './geometry';
+import { areaPath, linePath, niceTop, type Scale, type XY } from './geometry';
 
 export interface StairStep {
   fromMs: number;
@@ -86,7 +86,18 @@ export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) 
         strokeDasharray="7 5"
       />
       {last ? (
-        <ChartText x={width - 14} y={within(last.mgN) - 10} tone="ink" bold anchor="end" size={15}>
+        <ChartText
+          x={width - 14}
+          y={clearOf(
+            at((c) => c.mgN),
+            width - 14 - LABEL_WIDTH,
+            top,
+          )}
+          tone="ink"
+          bold
+          anchor="end"
+          size={15}
+        >
           {`the filter can carry ${last.mgN.toFixed(0)}`}
         </ChartText>
       ) : null}
@@ -103,6 +114,16 @@ export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) 
       ))}
     </>
   );
+}
+
+/** Of "the filter can carry 150", px. */
+const LABEL_WIDTH = 190;
+
+/** Where words that reach from a place to the end of a line stand over it, px: above all of the line there, within the field. */
+export function clearOf(line: readonly XY[], from: number, top: number): number {
+  const firstIn = line.findIndex((p) => p.x >= from);
+  const beside = line.slice(Math.max(0, firstIn - 1));
+  return Math.max(top + 16, Math.min(...beside.map((p) => p.y)) - 10);
 }
 
 /** A name over the step would stand on the ceiling: it stands in the step, where that is high enough. */

@@ -1,0 +1,28 @@
+import type { Animal, SaidPlan } from '../../../core/document';
+import { dayWords } from './dayWords';
+
+const wish = (plannedDay: string | null) => ({ id: 'goby', plannedDay }) as Animal;
+const plan = (releaseDay: string | null): SaidPlan => ({
+  id: 'p',
+  waterId: 'w',
+  at: '2026-05-01T18:00:00.000Z',
+  which: 'likely',
+  gate: null,
+  coralGate: null,
+  steps: releaseDay ? [{ animalId: 'goby', buyDay: '2026-05-01', releaseDay }] : [],
+  leftOut: releaseDay ? [] : ['goby'],
+  away: [],
+});
+
+test.each([
+  ['no day at all', null, undefined, null],
+  ['meant alone', '2026-06-10', undefined, 'meant for 10 Jun'],
+  ['the plan alone', null, plan('2026-06-12'), 'plan: 12 Jun'],
+  ['both, unlike', '2026-06-10', plan('2026-06-12'), 'meant for 10 Jun\nplan: 12 Jun'],
+  ['both, alike: once', '2026-06-12', plan('2026-06-12'), 'plan: 12 Jun'],
+  ['meant, and in no plan', '2026-06-10', plan(null), 'meant for 10 Jun\nnot in the plan'],
+  ['a day of the plan that is today', null, plan('2026-05-02'), 'plan: 2 May'],
+  ['one that has passed says nothing', null, plan('2026-05-01'), null],
+])('%s', (_, meant, of, words) => {
+  expect(dayWords(wish(meant), of, '2026-05-02')).toBe(words);
+});

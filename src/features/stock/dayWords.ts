@@ -1,0 +1,16 @@
+/** When a wish is to come: the day the person means, beside what the last plan says. */
+import type { Animal, SaidPlan } from '../../../core/document';
+import { shortWrittenDay } from '../../store';
+
+/** @param plan the newest that was worked out; @param today a day of it that has passed says nothing any more
+ *  @returns a line each; null where neither has a day */
+export function dayWords(animal: Animal, plan: SaidPlan | undefined, today: string): string | null {
+  const meant = animal.plannedDay;
+  const planned = plan?.steps.find((s) => s.animalId === animal.id)?.releaseDay ?? null;
+  const parts = [
+    ...(meant !== null && meant !== planned ? [`meant for ${shortWrittenDay(meant)}`] : []),
+    ...(planned !== null && planned >= today ? [`plan: ${shortWrittenDay(planned)}`] : []),
+    ...(plan?.leftOut.includes(animal.id) ? ['not in the plan'] : []),
+  ];
+  return parts.length > 0 ? parts.join('\n') : null;
+}
