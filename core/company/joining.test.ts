@@ -1,3 +1,4 @@
+import { QUARANTINE_LINES } from '../document';
 import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { SPECIES, speciesById } from '../species';
@@ -9,7 +10,7 @@ const joining = (
   nowMs: number,
   species: string,
   count: number,
-  peaks: Parameters<typeof additionWarnings>[4] = null,
+  peaks: Parameters<typeof additionWarnings>[5] = null,
 ) => {
   const e = gatherEvidence(h.doc, 't', nowMs);
   return additionWarnings(
@@ -17,6 +18,7 @@ const joining = (
     assessWater(h.doc, 't', nowMs),
     { id: 'new', species: speciesById(species), count, stage: 'wish' },
     membersOf(h.doc, e.water),
+    new Set(QUARANTINE_LINES),
     peaks,
   );
 };

@@ -1,4 +1,5 @@
 /** What speaks against an addition: whom it would live with, and whether now is the time. The choice stays with the person. */
+import type { QuarantineLine } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
 import type { Assessment, Judgement } from '../readiness';
@@ -10,6 +11,7 @@ import { peakOfLoad, type AdditionPeaks } from '../stocking/peaks';
 import { DAY_MS } from '../time';
 import { companyOf, findingsOf } from './company';
 import type { Severity } from './finding';
+import { lineOf } from './lines';
 import { tankOf, type Member } from './member';
 
 export interface Warning {
@@ -33,12 +35,14 @@ const notYet = (says: Warning['says']): Warning => ({ severity: 'no', lasting: f
 const onlyIf = (says: Warning['says']): Warning => ({ severity: 'onlyIf', lasting: false, says });
 
 /** Judges one joining the others of a tank now. Warnings most severe first. @param others everybody it would meet: those at home and those bought
+ *  @param lines those for which a quarantine is open, or of which the person lets in without one
  *  @param peaks what the tank's forecast says of additions */
 export function additionWarnings(
   e: WaterEvidence,
   assessment: Assessment,
   newcomer: Member,
   others: readonly Member[],
+  lines: ReadonlySet<QuarantineLine>,
   peaks: AdditionPeaks | null = null,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
   const { species, count } = newcomer;
@@ -46,6 +50,7 @@ export function additionWarnings(
   const apart = others.filter((o) => o.id !== newcomer.id);
   const warnings = [
     ...findingsOf(companyOf(tankOf(e), [...apart, newcomer]), newcomer.id),
+    ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
     ...ofThePace(e, species, forecast),
   ];
@@ -54,6 +59,12 @@ export function additionWarnings(
 
 const byGravity = (a: Warning, b: Warning): number =>
   ORDER[a.severity] - ORDER[b.severity] || Number(b.lasting) - Number(a.lasting);
+
+/** Whoever is on its way in has its quarantine. */
+function ofTheWay({ stage, species }: Member, lines: ReadonlySet<QuarantineLine>): Warning[] {
+  const line = lineOf(species);
+  return stage === 'wish' && !lines.has(line) ? [onlyIf({ code: 'noQuarantine', line })] : [];
+}
 
 /** One set of facts, answered for the kind. */
 function judgementFor(species: Species, { fish, crew, coral }: Assessment): Judgement {

@@ -8,6 +8,7 @@ import type { AdditionPeaks } from '../stocking/peaks';
 import { apartOf } from './company';
 import type { Finding } from './finding';
 import { additionWarnings, type AdditionForecast, type Warning } from './joining';
+import { openLines } from './lines';
 import { membersOf, tankOf } from './member';
 import { compared } from '../time';
 
@@ -33,6 +34,7 @@ export function nextWish(
     .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
     .sort((a, b) => compared(a.plannedDay ?? '9999', b.plannedDay ?? '9999'));
   const others = membersOf(doc, e.water).filter((m) => m.stage !== 'wish');
+  const lines = openLines(doc, e.water);
   for (const animal of wishes) {
     const species = speciesOf(doc, animal.speciesId);
     const count = species.group === 'coral' && assessment.coral.word === 'goSmall' ? 1 : animal.count;
@@ -41,6 +43,7 @@ export function nextWish(
       assessment,
       { id: animal.id, species, count, stage: 'wish' },
       others,
+      lines,
       peaks,
     );
     if (warnings.some((w) => w.severity === 'no')) continue;

@@ -10,13 +10,13 @@ import {
   type Document,
   type Quarantine,
 } from '../document';
-import { apartOf, membersOf, tankOf, type Apart, type Finding } from '../company';
+import { apartOf, lineOf, membersOf, tankOf, type Apart, type Finding } from '../company';
 import type { WaterEvidence } from '../evidence';
 import { clockOf, peakOf } from '../quarantine';
 import { LIVING } from '../living';
 import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
-import { speciesOf, type Species } from '../species';
+import { speciesOf } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, compared, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
@@ -38,8 +38,6 @@ export const choicesOf = (display: Display): PlanChoices => display.stocking ?? 
 const FRESH_WATER = { ph: 8.2, tempC: 25, salinity: 35 };
 /** What stands for the display's own water where a line has no quarantine. */
 const DIRECT_L = 1e5;
-
-const lineOf = (species: Species): Line => (species.is.includes('anemone') ? 'anemone' : species.group);
 
 const TEMPERAMENTS = { gentle: 0, firm: 1, territorial: 2 } as const;
 

@@ -1,6 +1,6 @@
 /** What the core has to say, as data: each statement has a code and exactly the numbers, texts and parameters its sentence needs. The
  *  sentences, in the person's units, stand in core/words. Numbers are in stored units (litres, C, practical salinity, cm, mg N). */
-import type { IncidentKind, Parameter, SetupItem } from '../document';
+import type { IncidentKind, Parameter, QuarantineLine, SetupItem } from '../document';
 import type { Word } from './gates';
 
 /** Nothing beside the code. */
@@ -359,6 +359,7 @@ interface CompanyFacts {
 /** What speaks against an addition now. */
 interface WarningFacts {
   gateShut: Nothing;
+  noQuarantine: { line: QuarantineLine };
   littleToGraze: Nothing;
   lastStillSettling: Nothing;
   testFirst: Nothing;

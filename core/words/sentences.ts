@@ -7,6 +7,7 @@ import { FREE_AMMONIA } from '../seawater';
 import { setupTitle } from '../setup';
 import type { Said, Statement, StepCode } from '../statements';
 import { PRINTED_PER_N, showQuantity, showRange } from '../units';
+import { LINE_WORDS } from './animals';
 import { inUnits } from './inUnits';
 import { LIVING_WORDS } from './living';
 import { WORDS } from './names';
@@ -331,6 +332,8 @@ const COMPANY = {
 
 const WARNINGS = {
   littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',
+  noQuarantine: (s) =>
+    `No quarantine for ${LINE_WORDS[s.line].toLowerCase()} is open: what a newcomer carries comes along. Open one before it is bought${s.line === 'invertebrate' || s.line === 'coral' ? ', or say in the plan why it goes without' : ''}.`,
   gateShut: () => 'The gate before it is not open yet: see Today.',
   lastStillSettling: () => 'The last addition is still settling: see Today.',
   testFirst: () => 'A test is due before anything goes in: see Today.',

@@ -167,6 +167,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   grownLoad: { mgN: 120.4, carriesMgN: 44 },
   delicate: { name: 'Elegance coral' },
   hardToTakeOut: { name: 'Blue damselfish' },
+  noQuarantine: { line: 'coral' },
   gateShut: {},
   littleToGraze: {},
   lastStillSettling: {},

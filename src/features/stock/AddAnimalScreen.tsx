@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { IN, WISHED, type Animal, type Display } from '../../../core/document';
 import { FREE_AMMONIA } from '../../../core/seawater';
 import { followUpTasks } from '../../../core/arrivals';
-import { additionWarnings, membersOf, type AdditionForecast } from '../../../core/company';
+import { additionWarnings, membersOf, type AdditionForecast, openLines } from '../../../core/company';
 import { allSpecies, type Species } from '../../../core/species';
 import { showQuantity, unitLabel } from '../../../core/units';
 import {
@@ -114,6 +114,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
         assessment,
         { id: '', species, count, stage: 'wish' },
         membersOf(doc, water).filter((m) => m.stage !== 'wish'),
+        openLines(doc, water),
         peaks,
       ),
     [doc, water, evidence, assessment, species, count, peaks],

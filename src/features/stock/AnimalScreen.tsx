@@ -19,7 +19,7 @@ import { editsToRemoveAnimal } from '../../../core/document/removal';
 import { speciesOf } from '../../../core/species';
 import { admit, followUpTasks, handlingOf, isCopperDeath } from '../../../core/arrivals';
 import { lineFits } from '../../../core/quarantine';
-import { additionWarnings, membersOf } from '../../../core/company';
+import { additionWarnings, membersOf, openLines } from '../../../core/company';
 import { lengthAt } from '../../../core/stocking';
 import { showQuantity } from '../../../core/units';
 import {
@@ -197,6 +197,7 @@ function Coming({
       stage: placeOf(animal).kind === 'wish' ? 'wish' : 'coming',
     },
     membersOf(doc, home).filter((m) => m.stage !== 'wish'),
+    openLines(doc, home),
     peaks,
   );
   return (
