@@ -86,6 +86,7 @@ function Plan({ water }: { water: Display }) {
           plan={plan}
           plans={plans}
           problem={problem}
+          hopeless={planned.never.length > 0}
           doc={doc}
           water={water}
           evidence={evidence}
@@ -123,6 +124,7 @@ function Made({
   plan,
   plans,
   problem,
+  hopeless,
   doc,
   water,
   evidence,
@@ -131,6 +133,8 @@ function Made({
   plan: StockingPlan;
   plans: Plans;
   problem: Problem;
+  /** There are wishes, for which no day is right. */
+  hopeless: boolean;
   doc: Document;
   water: Display;
   evidence: WaterEvidence;
@@ -145,8 +149,12 @@ function Made({
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
       <Empty
-        title="Nothing wished for"
-        text="Find animals under Stock and wish for them: the plan says when."
+        title={hopeless ? 'No wish can be planned' : 'Nothing wished for'}
+        text={
+          hopeless
+            ? 'No day is right for what is wished for; why stands below.'
+            : 'Find animals under Stock and wish for them: the plan says when.'
+        }
       >
         <Go href={`/water/${water.id}/stock/species` as Href}>Find an animal</Go>
       </Empty>

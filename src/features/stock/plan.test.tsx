@@ -52,6 +52,20 @@ test('a kind too big for the glass is no question of days; without wishes the wa
   show(demo(), 'pantry-cube');
   await waitFor(() => expect(says('Nothing wished for')).toBe(true));
 });
+test('where no day is right for any wish it is not said that nothing is wished for', async () => {
+  const doc = demo();
+  const wish = Object.values(doc.animals).find((a) => a.moves.at(-1)?.to.kind === 'wish')!;
+  doc.animals.tang = {
+    ...wish,
+    id: 'tang',
+    plannedDay: null,
+    homeId: 'pantry-cube',
+    speciesId: 'yellow-tang',
+  };
+  show(doc, 'pantry-cube');
+  await waitFor(() => expect(says('No wish can be planned')).toBe(true));
+  expect(says('Nothing wished for')).toBe(false);
+});
 
 test('an earlier day says what it breaks and what the ammonia would do; its days can be held, and no plan moves them', async () => {
   const { doc } = show();
