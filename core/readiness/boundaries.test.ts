@@ -4,7 +4,7 @@ import { gatherEvidence } from '../evidence';
 import { DAY, displayEvidence, History, provedHistory, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { freeAmmonia, LIVING } from '../living';
-import { assessWater, besides, RULES, SCHOOL_GATES, type Assessment } from './index';
+import { assessWater, besides, RULES, SCHOOL_GATES, waterHolds, type Assessment } from './index';
 
 const HOUR = 1 / 24;
 const ms = (day: number): number => START_MS + day * DAY;
@@ -447,8 +447,11 @@ describe('the next step', () => {
       reason: { code: 'ammoniaAfterStep', ammonia: '0.09 mg/L N' },
       opens: { code: 'ammoniaZeroAgain' },
     });
+    expect(waterHolds(judge(found, 31.1))?.code).toBe('ammoniaAfterStep');
     const before = fed().dose(29.4, 0.1).test(29.5, { ammonia: 0.09 }).animal(30, 'turban-snail');
     expect(judge(before.water(31, zero), 31.1).fish.reason.code).toBe('stepSettling');
+    // Days to wait say nothing against what the filter carries.
+    expect(waterHolds(judge(before, 31.1))).toBeNull();
   });
   test('before the first animals it is ahead and says so', () => {
     expect(gateOf(judge(ready(), 29.1), 'nextStep')).toMatchObject({
@@ -514,6 +517,7 @@ describe('alarms', () => {
     expect(a.living).toMatchObject({ reason: { code: 'freeAmmoniaAct' }, opens: { code: 'changeNow' } });
     expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'waterFirst' } });
     expect([a.crew, a.coral]).toEqual([a.fish, a.fish]);
+    expect(waterHolds(a)).toBe(a.living?.reason);
     expect(codes(judge(withFree(0.06, ready()), 31.1))).toEqual([]);
   });
   test.each([

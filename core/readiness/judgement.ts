@@ -41,6 +41,12 @@ export interface Assessment {
 /** The one word for a water: how it is where somebody lives in it, else what may be added. */
 export const wordOf = ({ living, fish }: Assessment): Word => living?.word ?? fish.word;
 
+/** What of the water itself keeps everything out now, whatever the filter once carried; null where nothing does. */
+export function waterHolds({ living, fish }: Pick<Assessment, 'living' | 'fish'>): Statement | null {
+  if (fish.reason.code === 'waterFirst') return living?.reason ?? fish.reason;
+  return fish.reason.code === 'ammoniaAfterStep' ? fish.reason : null;
+}
+
 export interface OpenGate {
   passedMs: number;
   finding: Statement;

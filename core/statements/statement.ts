@@ -359,6 +359,7 @@ interface CompanyFacts {
 /** What speaks against an addition now. */
 interface WarningFacts {
   gateShut: Nothing;
+  waterComesFirst: Nothing;
   noQuarantine: { line: QuarantineLine };
   littleToGraze: Nothing;
   lastStillSettling: Nothing;

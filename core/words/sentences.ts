@@ -332,6 +332,7 @@ const COMPANY = {
 
 const WARNINGS = {
   littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',
+  waterComesFirst: () => 'First the water: see Today.',
   noQuarantine: (s) =>
     `No quarantine for ${LINE_WORDS[s.line].toLowerCase()} is open: what a newcomer carries comes along. Open one before it is bought${s.line === 'invertebrate' || s.line === 'coral' ? ', or say in the plan why it goes without' : ''}.`,
   gateShut: () => 'The gate before it is not open yet: see Today.',

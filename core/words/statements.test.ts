@@ -169,6 +169,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   hardToTakeOut: { name: 'Blue damselfish' },
   noQuarantine: { line: 'coral' },
   gateShut: {},
+  waterComesFirst: {},
   littleToGraze: {},
   lastStillSettling: {},
   testFirst: {},

@@ -2,11 +2,13 @@ import { HOUR_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import type { Display } from '../../../core/document';
 import { meantAsProof, nothingLeft, proofState } from '../../../core/evidence';
-import { SCHOOL_WORDS } from '../../../core/words';
+import { waterHolds } from '../../../core/readiness';
+import { SCHOOL_WORDS, sentence } from '../../../core/words';
 import { NEAR_ZERO_MG_N, provedCapacity } from '../../../core/stocking';
 import { fromMgNPerL } from '../../../core/units';
 import { selectAssessment, selectEvidence, useAppSelector, useNow, weekdayHour } from '../../store';
 import { Button, Caution, Line, Section, Txt } from '../../ui';
+import { useWords } from '../shell';
 
 /** What a small fish on light feed makes, mg N a day. */
 const SMALL_FISH_MG_N = 6;
@@ -16,7 +18,10 @@ export function ProofPanel({ water }: { water: Display }) {
   const now = useNow(30_000);
   const router = useRouter();
   const e = useAppSelector((s) => selectEvidence(s, water.id, now));
-  const gates = useAppSelector((s) => selectAssessment(s, water.id, now).gates);
+  const words = useWords();
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const { gates } = assessment;
+  const held = waterHolds(assessment);
   const state = proofState(e);
   const known = provedCapacity(e);
   const capacity = known?.by === 'proof' ? known : null;
@@ -25,7 +30,11 @@ export function ProofPanel({ water }: { water: Display }) {
     (state.status === 'failed' || state.status === 'missedTest') && meantAsProof(e, state.doseAtMs);
   const mg = (x: number) => `${x.toFixed(0)} mg N a day`;
   const fish = Math.floor((capacity?.nearZeroNowMgN ?? 0) / SMALL_FISH_MG_N);
-  const room = fish === 0 ? 'not room for one yet' : `room for about ${fish} such fish`;
+  const room = held
+    ? 'room for none now'
+    : fish === 0
+      ? 'not room for one yet'
+      : `room for about ${fish} such fish`;
   return (
     <Section title="The proof run">
       {state.status === 'running' ? (
@@ -63,6 +72,9 @@ export function ProofPanel({ water }: { water: Display }) {
                 kind="small"
                 tone="second"
               >{`Two small fish on light feed are about 12 mg a day: ${room}. It fades while nothing is fed.`}</Txt>
+              {held ? (
+                <Txt tone="ammonia">{`Not now, whatever was proved: ${sentence(held, words)}`}</Txt>
+              ) : null}
             </>
           ) : null}
           {state.status === 'passed' || e.residents.length > 0 ? null : (

@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import { provedHistory, History, START_MS, DAY } from '../../../core/testing/history';
 import type { Document } from '../../../core/document';
-import { NOW, allText, choose, demo, onScreen, says, submit, type } from '../shell/testing';
+import { NOW, allText, choose, demo, onScreen, poisoned, says, submit, type } from '../shell/testing';
 import { CycleScreen } from './CycleScreen';
 import { DoseScreen } from './DoseScreen';
 
@@ -17,6 +17,16 @@ function until(h: History, day: number): Document {
     );
   return { ...h.doc, samples: moved(h.doc.samples), events: moved(h.doc.events) };
 }
+
+test('a proof that was passed promises no room while ammonia is read', () => {
+  const show = (doc: Document) => onScreen(<CycleScreen />, { doc, params: { waterId: 'north-window' } });
+  show(demo());
+  expect(allText()).toMatch(/room for about \d such fish/);
+  document.body.innerHTML = '';
+  show(poisoned());
+  expect(allText()).toMatch(/room for none now/);
+  expect(says(/^Not now, whatever was proved: Ammonia is 2 mg\/L NH₄/)).toBe(true);
+});
 
 test('a dose is worked out from strength and water, with its drops, and logged as nitrogen', async () => {
   const { doc, settle } = onScreen(<DoseScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });

@@ -10,6 +10,7 @@ import {
   type Problem,
   type StockingPlan,
 } from '../../../core/planner';
+import { waterHolds } from '../../../core/readiness';
 import { daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
 import {
@@ -54,6 +55,7 @@ function Plan({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const held = waterHolds(assessment);
   const planned = useMemo(() => plannedAnimals(doc, water, evidence), [doc, water, evidence]);
   const [kept] = useKeptAnswer(water.id);
   const bottleGate = bottleGateOf(kept, choicesOf(water).which);
@@ -75,6 +77,9 @@ function Plan({ water }: { water: Display }) {
         </>
       }
     >
+      {held ? (
+        <Txt tone="ammonia">{`${sentence(held, words)} First the water: the days below are those of a tank that is steady again.`}</Txt>
+      ) : null}
       {plans.failed ? (
         <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
       ) : plan === undefined ? (

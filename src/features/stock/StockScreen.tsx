@@ -12,11 +12,12 @@ import {
   type Display,
   type Water,
 } from '../../../core/document';
+import { waterHolds } from '../../../core/readiness';
 import { NEAR_ZERO_MG_N } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
-import { animalWords, placeWords } from '../../../core/words';
+import { animalWords, placeWords, sentence } from '../../../core/words';
 import {
   localDay,
   localMidnight,
@@ -45,7 +46,7 @@ import {
   styleSheet,
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
-import { useUnits, WithWater } from '../shell';
+import { useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
@@ -70,7 +71,10 @@ function Stock({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const today = localDay(now);
-  const freeShare = useAppSelector((s) => selectAssessment(s, water.id, now).freeAmmonia?.fraction ?? null);
+  const words = useWords();
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const freeShare = assessment.freeAmmonia?.fraction ?? null;
+  const held = waterHolds(assessment);
   const animals = useMemo(
     () => Object.values(doc.animals).filter((a) => a.homeId === water.id),
     [doc.animals, water.id],
@@ -83,8 +87,9 @@ function Stock({ water }: { water: Display }) {
   const quarantines = serving.filter(isOpen);
   const closed = serving.filter((q) => !isOpen(q));
   const room = stair.roomMgN;
-  const title =
-    room === null
+  const title = held
+    ? 'No room now'
+    : room === null
       ? 'Nothing proved yet'
       : room > 0.5
         ? `Room for ${Math.floor(room)} mg a day`
@@ -175,6 +180,12 @@ function Stock({ water }: { water: Display }) {
       <Txt kind="title" heading={1}>
         {title}
       </Txt>
+      {held ? (
+        <>
+          <Txt tone="ammonia">{sentence(held, words)}</Txt>
+          <Go href={`/water/${water.id}` as Href}>Today says what to do</Go>
+        </>
+      ) : null}
       <Txt kind="small" tone="second">
         nitrogen from feeding, mg N a day
       </Txt>

@@ -2,7 +2,19 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Display } from '../../../core/document';
 import { stockingPlan } from '../../../core/planner';
 import type { PlanAsk } from '../../workers/messages';
-import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
+import {
+  allText,
+  choose,
+  demo,
+  flush,
+  onScreen,
+  poisoned,
+  press,
+  says,
+  submit,
+  tick,
+  type,
+} from '../shell/testing';
 import { PlanScreen } from './PlanScreen';
 
 /** The planner, without a thread of its own. */
@@ -33,6 +45,11 @@ test('who is in quarantine is released first, the wish follows when it is free, 
     }),
   ).toBeTruthy();
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
+});
+test('with ammonia in the water the plan says first that its days are not for this water', async () => {
+  show(poisoned());
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  expect(says(/^Ammonia is 2 mg\/L NH₄, read .* First the water: the days below/)).toBe(true);
 });
 test('corals without a quarantine of their own are an accepted risk', async () => {
   show();

@@ -1,5 +1,17 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { allText, choose, demo, flush, onScreen, press, says, submit, tick, type } from '../shell/testing';
+import {
+  allText,
+  choose,
+  demo,
+  flush,
+  onScreen,
+  poisoned,
+  press,
+  says,
+  submit,
+  tick,
+  type,
+} from '../shell/testing';
 import { AddAnimalScreen } from './AddAnimalScreen';
 import { AnimalScreen } from './AnimalScreen';
 import { SpeciesListScreen } from './SpeciesListScreen';
@@ -15,6 +27,17 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
   // The step that is meant to come stands in the table as well: not by colour and dash alone.
   expect(says(/Yellow watchman goby \(meant\)/)).toBe(true);
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+});
+
+test('with ammonia in the water there is no room, whatever was proved, and a wish is told that the water comes first', () => {
+  onScreen(<StockScreen />, { doc: poisoned(), params: north() });
+  expect(says('No room now')).toBe(true);
+  expect(says(/^Ammonia is 2 mg\/L NH₄, read /)).toBe(true);
+  expect(allText()).not.toMatch(/Room for/);
+  document.body.innerHTML = '';
+  const goby = Object.values(demo().animals).find((a) => a.speciesId === 'yellow-watchman-goby')!;
+  onScreen(<AnimalScreen />, { doc: poisoned(), params: north({ animalId: goby.id }) });
+  expect(allText()).toMatch(/Not yet\. First the water: see Today\./);
 });
 
 test('a species too big for the tank is warned of in words, with the numbers, and may be wished all the same', async () => {

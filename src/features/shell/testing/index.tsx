@@ -15,6 +15,19 @@ export const NOW = Date.parse('2026-05-01T18:00:00.000Z');
 const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 export const demo = (): Document => makeDemo(NOW, dayOf);
 
+/** The demo a few minutes after North Window, where animals live, read so much ammonia, mg/L as ion. */
+export function poisoned(ammonia = 2): Document {
+  const doc = demo();
+  doc.samples.bad = {
+    id: 'bad',
+    waterId: 'north-window',
+    at: new Date(NOW - 600_000).toISOString(),
+    note: '',
+    readings: [{ parameter: 'ammonia', kitId: 'kit-ammonia', value: { kind: 'exact', value: ammonia } }],
+  };
+  return doc;
+}
+
 /** No worker answers here: what waits for one goes on waiting. */
 class SilentWorker {
   postMessage(): void {}
