@@ -3,10 +3,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { MINUTE_MS } from '../../../core/time';
 import { isIn, type Water } from '../../../core/document';
+import { waterHolds } from '../../../core/readiness';
 import { showQuantity } from '../../../core/units';
-import { selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
+import { selectAssessment, selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
 import { Screen, Section, space, TARGET, TextField, Txt, useTheme, useWide, styleSheet } from '../../ui';
 import { useUnits, WithWater } from '../shell';
+import { WaterFirst } from '../shell/WaterFirst';
 import { needsOf, TOOL_GROUPS, TOOLS } from '../../../core/bench';
 
 export function BenchScreen() {
@@ -41,8 +43,10 @@ function NeededNow({ water, base }: { water: Water; base: string }) {
   const now = useNow(MINUTE_MS);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const needs = needsOf(water, evidence);
-  return needs.length === 0 ? null : (
+  const held = useAppSelector((s) => waterHolds(selectAssessment(s, water.id, now)));
+  return needs.length === 0 && !held ? null : (
     <Section title="What it needs now">
+      {held ? <WaterFirst waterId={water.id} held={held} /> : null}
       {needs.map(({ tool, why }) => {
         const t = TOOLS.find((x) => x.id === tool);
         return t ? <ToolLink key={tool} href={`${base}/bench/${tool}`} title={t.title} lede={why} /> : null;

@@ -1,6 +1,7 @@
 import { screen } from '@testing-library/react';
 import { emptyDocument } from '../../../core/document';
-import { allText, choose, demo, onScreen, says, type, submit } from '../shell/testing';
+import { allText, choose, demo, onScreen, poisoned, says, type, submit } from '../shell/testing';
+import { BenchScreen } from './BenchScreen';
 import { LoneToolScreen, WaterToolScreen } from './ToolScreen';
 import { TOOLS } from '../../../core/bench';
 
@@ -16,6 +17,12 @@ test.each(TOOLS.map((t) => [t.id, t] as const))(
     expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
   },
 );
+
+test('with ammonia in the water the bench says that first', () => {
+  onScreen(<BenchScreen />, { doc: poisoned(), params: { waterId: 'north-window' } });
+  expect(allText()).toMatch(/What it needs nowAmmonia is 2 mg\/L NH₄, read /);
+  expect(says('Today says what to do')).toBe(true);
+});
 
 test('an answer ends in something logged, and says that it was', async () => {
   const { doc } = onScreen(<WaterToolScreen />, {

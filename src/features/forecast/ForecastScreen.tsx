@@ -2,7 +2,9 @@ import type { Href } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Display } from '../../../core/document';
+import { lastOf, trusted } from '../../../core/evidence';
 import { loadAfterGates, plannedLoad, type Course } from '../../../core/forecast';
+import { waterHolds } from '../../../core/readiness';
 import { type Statement } from '../../../core/statements';
 import { DAY_MS } from '../../../core/time';
 import { SCHOOL_WORDS, sentence } from '../../../core/words';
@@ -17,6 +19,7 @@ import {
 } from '../../../core/words/forecast';
 import { teachesWords } from '../../../core/words/teaching';
 import {
+  selectAssessment,
   selectDocument,
   selectEvidence,
   shortDay,
@@ -145,9 +148,21 @@ function Answered({
   const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, a.atMs).residents.length > 0);
   const [table, setTable] = useState(false);
   const f = a.forecast;
-  const head = headline(a, shortDay, animalsIn);
+  const words = useWords();
+  const now = useNow(600_000);
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const held = useAppSelector((s) => waterHolds(selectAssessment(s, water.id, now)));
+  const head = held
+    ? { word: 'First the water', text: sentence(held, words) }
+    : headline(a, shortDay, animalsIn);
   const when = (q: Parameters<typeof dateWords>[0], luck = 0) =>
     dateWords(q, a.atMs, f.horizonDays, shortDay, luck);
+  // What was read stands, whatever the model makes of it.
+  const seen = (what: 'ammonia' | 'nitrite') =>
+    (lastOf(trusted(evidence.series[what]))?.interval.low ?? 0) > 0;
+  const unlessSeen = (isSeen: boolean, date: string) =>
+    isSeen && date === 'now' ? 'not by your last reading' : date;
+  const eitherSeen = seen('ammonia') || seen('nitrite');
   const load = plannedLoad(doc, water.id);
   const loaded = loadAfterGates(f, water.school);
   return (
@@ -161,6 +176,7 @@ function Answered({
         {head.word}
       </Txt>
       <Txt style={styles.big}>{head.text}</Txt>
+      {held ? <Go href={`/water/${water.id}` as Href}>Today says what to do</Go> : null}
       {narrowing ? (
         <Txt kind="small" tone="second" live>
           Narrowing: the dates so far still depend a little on the luck of the draw, and are being worked out
@@ -171,7 +187,7 @@ function Answered({
         <Txt
           key={`${s.what}${s.day}`}
           tone="nitrite"
-        >{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY_MS)} surprises: about ${expectedWords(s)} was expected. Before believing it: repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
+        >{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY_MS)} surprises: about ${expectedWords(s)} was expected. ${held ? 'Act by what was read, then' : 'Before believing it:'} repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
       ))}
       <Later>
         <Bands water={water} answer={a} />
@@ -187,13 +203,13 @@ function Answered({
         answer={a}
         what="ammoniaClear"
         name="Ammonia reads zero"
-        value={when(f.ammoniaClear, f.luck.ammoniaClear)}
+        value={unlessSeen(seen('ammonia'), when(f.ammoniaClear, f.luck.ammoniaClear))}
       />
       <Told
         answer={a}
         what="bothClear"
         name="Both read zero"
-        value={when(f.nitriteClear, f.luck.bothClear)}
+        value={unlessSeen(eitherSeen, when(f.nitriteClear, f.luck.bothClear))}
       />
       {a.proved ? (
         <Line name="A proof of 2 mg/L would pass" value="passed" />
@@ -207,7 +223,12 @@ function Answered({
       )}
       {loaded ? (
         <>
-          <Told answer={a} what="load" name={`Ready for ${load.words}`} value={when(loaded.q)} />
+          <Told
+            answer={a}
+            what="load"
+            name={`Ready for ${load.words}`}
+            value={unlessSeen(eitherSeen, when(loaded.q))}
+          />
           {loaded.held && f.readyForLoad ? (
             <Txt kind="small" tone="second">
               {`The bacteria alone could carry them ${when(f.readyForLoad)}; the school’s rule is what waits: ${SCHOOL_WORDS[water.school].rule}`}

@@ -5,7 +5,7 @@ import { answerNow, plannedLoad, type Answer } from '../../../core/forecast';
 import { QUICK_FIT } from '../../../core/testing/quickFit';
 import type { Ask, Told } from '../../workers/messages';
 import { closeDesk } from '../../workers/useForecast';
-import { demo, onScreen, press, says } from '../shell/testing';
+import { demo, onScreen, poisoned, press, says } from '../shell/testing';
 import { useKeptForecast } from '../shell/quietForecast';
 import { ForecastScreen } from './ForecastScreen';
 import type { Ok } from './ok';
@@ -102,6 +102,33 @@ test('dates so far are shown as narrowing; the courses come below, with what the
   say({ job: 1, kind: 'course', course });
   expect(says(/^Half the water changed now\. \d+ L of new salt water\./)).toBe(true);
   expect(says(/^3 \(−2 to 5\)$/)).toBe(true);
+});
+
+test('what was read stands, whatever the model makes of it: first the water, and no date denies the reading', async () => {
+  onScreen(<ForecastScreen />, { doc: poisoned(), params: { waterId: 'north-window' } });
+  await act(async () => undefined);
+  aWhile();
+  const answer = fitted(demo());
+  const now = { ...answer.forecast.nitriteClear, p10: 0, p50: 0, p90: 0 };
+  const surprise: Ok['surprises'][number] = {
+    what: 'ammonia',
+    day: 1,
+    expected: [0, 0.01, 0.02],
+    low: 1.4,
+    high: 1.7,
+  };
+  say(
+    answered({
+      ...answer,
+      surprises: [surprise],
+      forecast: { ...answer.forecast, ammoniaClear: now, nitriteClear: now },
+    }),
+  );
+  expect(says('First the water')).toBe(true);
+  expect(says(/^Ammonia is 2 mg\/L NH₄, read /)).toBe(true);
+  expect(screen.getAllByText('not by your last reading').length).toBeGreaterThanOrEqual(2);
+  expect(screen.queryByText('now')).toBeNull();
+  expect(says(/Act by what was read, then repeat the test/)).toBe(true);
 });
 
 /** As Today does. */

@@ -17,7 +17,7 @@ import { NEAR_ZERO_MG_N } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
-import { animalWords, placeWords, sentence } from '../../../core/words';
+import { animalWords, placeWords } from '../../../core/words';
 import {
   localDay,
   localMidnight,
@@ -46,7 +46,8 @@ import {
   styleSheet,
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
-import { useUnits, useWords, WithWater } from '../shell';
+import { useUnits, WithWater } from '../shell';
+import { WaterFirst } from '../shell/WaterFirst';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
@@ -71,7 +72,6 @@ function Stock({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const today = localDay(now);
-  const words = useWords();
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const freeShare = assessment.freeAmmonia?.fraction ?? null;
   const held = waterHolds(assessment);
@@ -181,10 +181,7 @@ function Stock({ water }: { water: Display }) {
         {title}
       </Txt>
       {held ? (
-        <>
-          <Txt tone="ammonia">{sentence(held, words)}</Txt>
-          <Go href={`/water/${water.id}` as Href}>Today says what to do</Go>
-        </>
+        <WaterFirst waterId={water.id} held={held} />
       ) : null}
       <Txt kind="small" tone="second">
         nitrogen from feeding, mg N a day

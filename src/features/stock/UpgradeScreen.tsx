@@ -5,7 +5,7 @@ import { lastOf, trusted } from '../../../core/evidence';
 import { loadAt, provedCapacity } from '../../../core/stocking';
 import { addDays, MINUTE_MS } from '../../../core/time';
 import { fromMgNPerL, readEntry, showQuantity, unitLabel } from '../../../core/units';
-import { inUnits, sentence } from '../../../core/words';
+import { inUnits } from '../../../core/words';
 import { netVolume } from '../../../core/volume';
 import { movePlan } from '../../../core/upgrade';
 import {
@@ -23,6 +23,7 @@ import {
 } from '../../store';
 import { Button, Caution, Choice, FieldRow, Go, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { useWords, WithDisplay } from '../shell';
+import { WaterFirst } from '../shell/WaterFirst';
 
 export function UpgradeScreen() {
   return <WithDisplay>{(water) => <Upgrade water={water} />}</WithDisplay>;
@@ -150,12 +151,7 @@ function Upgrade({ water }: { water: Display }) {
                 ? 'Nothing proved: move it all'
                 : 'It may be done in a day'}
       </Txt>
-      {troubled && living ? (
-        <>
-          <Txt tone="ammonia">{sentence(living.reason, words)}</Txt>
-          <Go href={`/water/${water.id}` as Href}>What to do, on Today</Go>
-        </>
-      ) : null}
+      {troubled && living ? <WaterFirst waterId={water.id} held={living.reason} /> : null}
       {plan ? (
         <>
           <Line
