@@ -1,6 +1,6 @@
 /** The one way of doing forms: texts as typed, one reading function with a fault for each field, one act when all is read. */
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import {
   Controller,
   useForm,
@@ -82,7 +82,17 @@ export function useEntryForm<Texts extends FieldValues, R extends Reading>({
     resolver: zodResolver(schemaOf(read)),
   });
   const saving = useSaving(base);
-  const end = done === 'restart' ? () => reset(first) : done;
+  const shown = useRef(true);
+  useEffect(() => {
+    shown.current = true;
+    return () => void (shown.current = false);
+  }, []);
+  const end = () => {
+    // Whoever went elsewhere while it was being stored is not called away from there.
+    if (!shown.current) return;
+    if (done === 'restart') reset(first);
+    else done();
+  };
   const submit = (how: Save<R>) => void handleSubmit((good) => saving.run((seen) => how(good, seen), end))();
   const { isSubmitted, touchedFields } = formState;
   const texts = watch();

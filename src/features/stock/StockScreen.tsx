@@ -180,9 +180,7 @@ function Stock({ water }: { water: Display }) {
       <Txt kind="title" heading={1}>
         {title}
       </Txt>
-      {held ? (
-        <WaterFirst waterId={water.id} held={held} />
-      ) : null}
+      {held ? <WaterFirst waterId={water.id} held={held} /> : null}
       <Txt kind="small" tone="second">
         nitrogen from feeding, mg N a day
       </Txt>
