@@ -50,12 +50,15 @@ export const place = (page: Page, name: 'Today' | 'Log' | 'Cycle' | 'Stock' | 'B
 
 /** Goes to a route as the browser's own back and forward do: the app stays, the screen is another. */
 export async function follow(page: Page, route: string): Promise<void> {
-  await page.evaluate((to) => {
-    document.querySelector('[role=main]')?.setAttribute('data-left', '');
-    history.pushState(null, '', to);
-    dispatchEvent(new PopStateEvent('popstate'));
-  }, route);
-  await page.locator('[role=main]:not([data-left]) h1').waitFor();
+  // Where the app was on its way elsewhere by itself, its screen would be the one that was left: then once more.
+  await expect(async () => {
+    await page.evaluate((to) => {
+      document.querySelector('[role=main]')?.setAttribute('data-left', '');
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, route);
+    await page.locator('[role=main]:not([data-left]) h1').waitFor({ timeout: 5_000 });
+  }).toPass({ timeout: 30_000 });
 }
 
 export const press = (page: Page, name: string | RegExp) =>

@@ -73,7 +73,7 @@ test('a week of the dead bottle is lived, looked back on, and left; one’s own 
   expect([run.seed, run.scenario.id, run.document.samples.length]).toEqual([1, 'dead-bottle', 5]);
   await press(page, 'Leave practice');
   await expect(page).toHaveURL(/\/(water.*)?$/);
-  await follow(page, '/waters');
+  await page.goto('/waters');
   await expect(page.getByText('North Window').first()).toBeVisible();
   await expect(page.getByText(/^Practice: The dead bottle/)).toHaveCount(0);
   // The file goes on where it stood.
