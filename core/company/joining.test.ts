@@ -36,6 +36,14 @@ const settled = () =>
 describe('warnings', () => {
   test('nothing speaks against a small gentle fish when the gate is open', () =>
     expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
+  test('ammonia since the last addition, or worse: the water comes first, not the settling', () => {
+    const found = (ammonia: number) => codes(settled().water(37, { ammonia, ph: 8.2 }), 37.1, 'neon-goby');
+    for (const ammonia of [0.2, 2]) {
+      expect(found(ammonia)).toContain('waterComesFirst');
+      expect(found(ammonia)).not.toContain('lastStillSettling');
+    }
+    expect(found(0)).toContain('lastStillSettling');
+  });
   test('adult size against the tank', () =>
     expect(codes(settled(), 36.2, 'yellow-tang')).toContain('tooLargeForTank'));
   test('a jumper without a lid', () => {

@@ -77,8 +77,9 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   const judgement = judgementFor(species, assessment);
   if (judgement.word === 'test') return [onlyIf({ code: 'testFirst' })];
   if (judgement.word !== 'wait' && judgement.word !== 'actNow') return [];
-  if (judgement.reason.code === 'waterFirst') return [notYet({ code: 'waterComesFirst' })];
-  const unfed = judgement.reason.code === 'crewUnfed' || judgement.reason.code === 'crewStarving';
+  const { code } = judgement.reason;
+  if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
+  const unfed = code === 'crewUnfed' || code === 'crewStarving';
   if (unfed) return [onlyIf({ code: 'littleToGraze' })];
   const at = assessment.gates.find((g) => g.status === 'here')?.id;
   const settling = at === 'nextStep' && species.group !== 'coral';
