@@ -333,8 +333,13 @@ const COMPANY = {
 const WARNINGS = {
   littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',
   waterComesFirst: () => 'First the water: see Today.',
-  noQuarantine: (s) =>
-    `No quarantine for ${LINE_WORDS[s.line].toLowerCase()} is open: what a newcomer carries comes along. Open one before it is bought${s.line === 'invertebrate' || s.line === 'coral' ? ', or say in the plan why it goes without' : ''}.`,
+  noQuarantine: ({ line }) => {
+    const mayGoWithout = line === 'invertebrate' || line === 'coral';
+    return (
+      `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open: what a newcomer carries comes along. ` +
+      `Open one before it is bought${mayGoWithout ? ', or say in the plan why it goes without' : ''}.`
+    );
+  },
   gateShut: () => 'The gate before it is not open yet: see Today.',
   lastStillSettling: () => 'The last addition is still settling: see Today.',
   testFirst: () => 'A test is due before anything goes in: see Today.',

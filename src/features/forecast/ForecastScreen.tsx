@@ -11,8 +11,8 @@ import { SCHOOL_WORDS, sentence } from '../../../core/words';
 import {
   dateWords,
   derivation,
-  expectedWords,
   headline,
+  surpriseWords,
   volumeDoubtWords,
   whyLong,
   type Derived,
@@ -184,10 +184,9 @@ function Answered({
         </Txt>
       ) : null}
       {a.surprises.map((s) => (
-        <Txt
-          key={`${s.what}${s.day}`}
-          tone="nitrite"
-        >{`The ${s.what} reading of ${shortDay(a.startMs + s.day * DAY_MS)} surprises: about ${expectedWords(s)} was expected. ${held ? 'Act by what was read, then' : 'Before believing it:'} repeat the test, check basis and date, and whether a dose or change is missing from the log.`}</Txt>
+        <Txt key={`${s.what}${s.day}`} tone="nitrite">
+          {surpriseWords(s, shortDay(a.startMs + s.day * DAY_MS), held !== null)}
+        </Txt>
       ))}
       <Later>
         <Bands water={water} answer={a} />

@@ -193,7 +193,7 @@ function Stock({ water }: { water: Display }) {
           toMs={stair.toMs}
           midnight={localMidnight}
           dayLabel={shortDay}
-          summary={`Animals make ${stair.loadMgN.toFixed(1)} milligrams of nitrogen a day${stair.capacity ? `; the filter carries about ${stair.capacity.nearZeroNowMgN.toFixed(0)}` : '; no capacity is proved'}. What is meant to come is in the table.`}
+          summary={stairWords(stair)}
         />
       ) : (
         <Empty
@@ -280,6 +280,14 @@ function Stock({ water }: { water: Display }) {
       ) : null}
     </Screen>
   );
+}
+
+/** The drawing of the stair, for whoever listens. */
+function stairWords({ loadMgN, capacity }: ReturnType<typeof stairView>): string {
+  const carries = capacity
+    ? `the filter carries about ${capacity.nearZeroNowMgN.toFixed(0)}`
+    : 'no capacity is proved';
+  return `Animals make ${loadMgN.toFixed(1)} milligrams of nitrogen a day; ${carries}. What is meant to come is in the table.`;
 }
 
 /** "0.04, 0.002 mg/L N" of a step to come. */
