@@ -223,9 +223,10 @@ export function expectedWords(s: Surprise): string {
   return `${printed.toFixed(printed < 10 ? 1 : 0)} mg/L ${{ ammonia: 'NH₄', nitrite: 'NO₂', nitrate: 'NO₃' }[s.what]}`;
 }
 
-/** A reading the model did not expect. @param day of it; @param first whether the water comes first: then it is acted upon, and doubted afterwards */
-export const surpriseWords = (s: Surprise, day: string, first: boolean): string =>
-  `The ${s.what} reading of ${day} surprises: about ${expectedWords(s)} was expected. ` +
+/** A reading the model did not expect. @param day of it; @param expected as `expectedWords` says it; @param first whether it is to be acted upon
+ *  before it is doubted */
+export const surpriseWords = (what: string, day: string, expected: string, first: boolean): string =>
+  `The ${what} reading of ${day} surprises: about ${expected} was expected. ` +
   `${first ? 'Act by what was read, then' : 'Before believing it:'} repeat the test, check basis and date, ` +
   'and whether a dose or change is missing from the log.';
 

@@ -11,6 +11,7 @@ import { SCHOOL_WORDS, sentence } from '../../../core/words';
 import {
   dateWords,
   derivation,
+  expectedWords,
   headline,
   surpriseWords,
   volumeDoubtWords,
@@ -185,7 +186,7 @@ function Answered({
       ) : null}
       {a.surprises.map((s) => (
         <Txt key={`${s.what}${s.day}`} tone="nitrite">
-          {surpriseWords(s, shortDay(a.startMs + s.day * DAY_MS), held !== null)}
+          {surpriseWords(s.what, shortDay(a.startMs + s.day * DAY_MS), expectedWords(s), held !== null)}
         </Txt>
       ))}
       <Later>

@@ -1,4 +1,5 @@
 import { DAY_MS } from '../../../core/time';
+import { surpriseWords } from '../../../core/words/forecast';
 import { Link, type Href } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
@@ -50,11 +51,9 @@ function Dates({ water, gate, state }: { water: Display; gate: GateId | null; st
   return (
     <>
       {state.likely.surprises.map((s) => (
-        <Txt
-          key={`${s.what}${s.atMs}`}
-          kind="small"
-          tone="nitrite"
-        >{`The ${s.what} reading of ${shortDay(s.atMs)} surprises: about ${s.expected} was expected. Before believing it, repeat the test; check the kit’s basis and date, and whether a dose or change is missing from the log.`}</Txt>
+        <Txt key={`${s.what}${s.atMs}`} kind="small" tone="nitrite">
+          {surpriseWords(s.what, shortDay(s.atMs), s.expected, animalsIn)}
+        </Txt>
       ))}
       <Link href={`/water/${water.id}/cycle/forecast` as Href} style={styles.link}>
         <View style={likelyPlace}>
