@@ -1,10 +1,10 @@
 /** What could come next: the labels after one. */
-import { isHopeless, type Prospect, prospectOf } from './bounds';
+import { isHopeless, prospectOf } from './bounds';
 import { boundsOf, eventOf, spansOf } from './days';
 import { eventsOf } from './events';
 import { paidFrom } from './fewest';
 import { inEveryWay, soonestPaid } from './purchase';
-import { type Batch, LATE, type Label, type World, type Worth } from './world';
+import { type Batch, LATE, type Label, type Prospect, type World, type Worth } from './world';
 
 /** For every event that could come next. @param few only some batches: for many wishes
  *  @param best what is no better is of no use */

@@ -1,10 +1,21 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
-import { type Calendar } from './calendar';
+import { type StayCalendar } from './calendar';
 import { batchesAtLeast, maskOf, paidFrom } from './fewest';
-import { LINES, type Problem, SLACK, type Wish, isHeavy } from './problem';
+import { type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
-import { enterFrom, firstOut, reachOf } from './soonest';
-import { type Batch, LATE, type Label, NONE, type World, type Worth, firstLoad } from './world';
+import { enterFrom, firstOuts, reachOf } from './soonest';
+import {
+  type Batch,
+  BITS,
+  type Label,
+  type Lane,
+  LATE,
+  NONE,
+  type Prospect,
+  type World,
+  type Worth,
+  firstLoad,
+} from './world';
 
 /** Who could still be placed after a label, as far as order, company and what is set go. */
 function possible(world: World, label: Label): readonly number[] {
@@ -33,23 +44,33 @@ function mayStill(world: World, label: Label, i: number): boolean {
   return true;
 }
 
-/** What may become of a label. */
-export interface Prospect {
-  /** Who could still be placed. */
-  left: readonly number[];
-  /** The most that could be placed, by level, and those left whom every plan has that places so many. */
-  most: readonly number[];
-  sure: readonly number[];
-}
-
 /** Whoever is at a level is there in every plan that places so many of it, and keeps others of lower ones out: their enemies, and those with whom
  *  the load of one could never enter. */
 export function prospectOf(world: World, label: Label): Prospect {
+  const money = world.p.budget === null ? LATE : moneyLeft(world, label) + SLACK;
+  if (world.rough || world.p.wishes.length > BITS) return reckoned(world, label, money);
+  const state = stateOf(world, label);
+  let known = world.prospects.get(state);
+  if (!known) world.prospects.set(state, (known = new Map()));
+  let prospect = known.get(money);
+  if (!prospect) known.set(money, (prospect = reckoned(world, label, money)));
+  return prospect;
+}
+
+/** All that a prospect hangs on but money: who is placed, whether a fiercer fish came on an earlier day, and how much of what is set is there. */
+function stateOf({ setLoads }: World, { mask, day, fishFirst: [, middling, fierce] }: Label): number {
+  const passed = (fierce < day ? 2 : 0) + (Math.min(middling, fierce) < day ? 1 : 0);
+  let there = 0;
+  for (const r of setLoads) if (r.day <= day) there++;
+  return ((mask >>> 0) * 4 + passed) * (setLoads.length + 1) + there;
+}
+
+function reckoned(world: World, label: Label, budget: number): Prospect {
   const left = possible(world, label);
   const most = [...label.worth.placed];
-  let money = world.p.budget === null ? LATE : moneyLeft(world, label) + SLACK;
   const mayEnter = mayEnterAfter(world, label);
   const sure: number[] = [];
+  let money = budget;
   let pool = left;
   for (let level = 0; level < most.length; level++) {
     const here = pool.filter((i) => world.levelOf[i] === level);
@@ -129,45 +150,48 @@ function moneyLeft({ calendar, clock }: World, label: Label): number {
   return label.leftBy[k] ?? 0;
 }
 
-/** The earliest last release of a plan that places all of those that are sure. */
-export function lastAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
+/** The earliest last release of a plan that places all of those that are sure.
+ *  @param over anything later is told no further apart */
+export function lastAtLeast(
+  world: World,
+  label: Label,
+  { left, sure }: Prospect,
+  over: number = LATE,
+): number {
   const { p, calendar, clock } = world;
   let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
   if (sure.length === 0) return last;
-  const from = enterFrom(world, label, left, sure);
+  const outs = firstOuts(world, label);
+  const from = enterFrom(world, label, outs, left, sure);
   let load = 0;
+  let price = 0;
   for (const i of sure) {
+    const w = p.wishes[i] as Wish;
     last = Math.max(last, from[i] as number);
-    load += (p.wishes[i] as Wish).loadMgN;
+    load += w.loadMgN;
+    if (world.levels[world.levelOf[i] as number] !== 0) price += w.price;
   }
+  // Money: the last is bought in the month by which all can be paid for.
+  if (p.budget !== null) {
+    if (price > SLACK) {
+      const month = label.leftBy.findIndex((left) => left + SLACK >= price);
+      last = Math.max(last, (calendar.months[month]?.from ?? LATE) + clock);
+    }
+    last = Math.max(last, paidFrom(world, label.mask | maskOf(sure)));
+  }
+  if (last > over) return last;
+  for (const lane of world.lanes) last = Math.max(last, throughput(world, label, lane, outs, sure, from));
+  if (last > over) return last;
   // Doubling: half of the whole load must have been there thirty days before the last release.
   const all = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0) + load;
   if (world.setLoads.length === 0 && load > 0)
     last = Math.max(last, reachOf(world, label, left, from)(all - SLACK));
-  // Money: the last is bought in the month by which all can be paid for.
-  if (p.budget !== null) {
-    let price = 0;
-    for (const i of sure)
-      if (world.levels[world.levelOf[i] as number] !== 0) price += (p.wishes[i] as Wish).price;
-    if (price > SLACK) {
-      const month = calendar.months.find((_, k) => (label.leftBy[k] as number) + SLACK >= price);
-      last = Math.max(last, month ? month.from + clock : LATE);
-    }
-    last = Math.max(last, paidFrom(world, label.mask | maskOf(sure)));
-  }
-  for (const line of LINES) {
-    const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
-    if (here.length > 0) last = Math.max(last, throughput(world, label, line, here, from));
-  }
-  return Math.max(last, settled(world, label, sure, from));
+  return last > over ? last : Math.max(last, settled(world, label, sure, from));
 }
 
 /** The earliest last release by settling (R4): so many days on which a load enters, of all of them and of those that cannot come before a day. */
 function settled(world: World, label: Label, sure: readonly number[], from: readonly number[]): number {
-  const { p, calendar } = world;
-  const perDay =
-    world.open.reduce((sum, b) => sum + b.loadMgN, 0) +
-    calendar.quarantines.reduce((sum, q) => sum + q.capacity, 0);
+  const { p, perDay } = world;
   let last = NONE;
   let load = 0;
   let days = 0;
@@ -190,107 +214,143 @@ const heavyLatestFirst = (world: World, sure: readonly number[], from: readonly 
     .filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN))
     .sort((a, b) => (from[b] as number) - (from[a] as number));
 
-/** A quarantine's next release, the one after that, and so on, each with what it passes on at most. */
+/** The quarantines of a line: the next release of each, and what it passes on at most. */
 interface Stays {
-  next: number;
-  after: (release: number) => number;
-  capacity: number;
+  next: number[];
+  capacity: number[];
 }
 
-/** The quarantines of a line. @param from nobody they pass on can enter before */
-function staysOf(world: World, label: Label, line: string, from = NONE): Stays[] {
-  const { p, calendar } = world;
-  return p.quarantines.flatMap((q, i) => {
-    if (q.line !== line) return [];
-    const begun = world.open.filter((b) => b.quarantine === i && !label.placed[b.wishes[0] as number]);
-    const stay = calendar.quarantines[i] as Calendar['quarantines'][number];
+/** @param outs by quarantine its next release
+ *  @param from nobody they pass on can enter before */
+function staysOf(
+  world: World,
+  label: Label,
+  { quarantines }: Lane,
+  outs: readonly number[],
+  from: number,
+): Stays {
+  const next: number[] = [];
+  const capacity: number[] = [];
+  for (const q of quarantines) {
+    next.push(Math.max(outs[q] as number, from));
+    const { capacity: most } = world.calendar.quarantines[q] as StayCalendar;
     // What was bought while another batch was in it may leave with that.
-    const capacity = Math.max(
-      stay.capacity,
-      begun.reduce((sum, b) => sum + b.loadMgN, 0),
-    );
-    const after = (release: number) => stay.firstOut(release + 1);
-    return [{ next: Math.max(firstOut(world, label, i), from), after, capacity }];
-  });
+    let begun = 0;
+    for (const b of world.open)
+      if (b.quarantine === q && !label.placed[b.wishes[0] as number]) begun += b.loadMgN;
+    capacity.push(Math.max(most, begun));
+  }
+  return { next, capacity };
 }
 
-/** Lets the stay that ends soonest pass on. */
-function passOn(stays: readonly Stays[]): { day: number; capacity: number } {
-  const soonest = stays.reduce((a, b) => (b.next < a.next ? b : a));
-  const { next: day, capacity } = soonest;
-  soonest.next = soonest.after(day);
-  return { day, capacity };
+/** Lets the stay that ends soonest pass on: which of them that is, and its day; null where a line has none. */
+function passOn(world: World, { quarantines }: Lane, { next }: Stays): { at: number; day: number } | null {
+  if (next.length === 0) return null;
+  let at = 0;
+  for (let k = 1; k < next.length; k++) if ((next[k] as number) < (next[at] as number)) at = k;
+  const day = next[at] as number;
+  const stay = world.calendar.quarantines[quarantines[at] as number] as StayCalendar;
+  next[at] = stay.firstOut(day + 1);
+  return { at, day };
 }
 
-/** The earliest day by which a line's quarantines can have passed on all of those, and those that cannot come before a day. */
+/** The earliest day by which a line's quarantines can have passed on all who are sure, and those that cannot come before a day. */
 function throughput(
   world: World,
   label: Label,
-  line: string,
-  here: readonly number[],
+  lane: Lane,
+  outs: readonly number[],
+  sure: readonly number[],
   from: readonly number[],
 ): number {
+  const { wishes } = world.p;
+  const here = sure.filter((i) => (wishes[i] as Wish).line === lane.line);
   let last = NONE;
   let load = 0;
+  if (here.length === 0) return last;
   if (world.rough) {
-    for (const i of here) load += (world.p.wishes[i] as Wish).loadMgN;
-    return passedBy(staysOf(world, label, line), load);
+    for (const i of here) load += (wishes[i] as Wish).loadMgN;
+    return passedBy(world, label, lane, outs, NONE, load);
   }
-  const late = [...here].sort((a, b) => (from[b] as number) - (from[a] as number));
-  late.forEach((i, k) => {
-    load += (world.p.wishes[i] as Wish).loadMgN;
+  here.sort((a, b) => (from[b] as number) - (from[a] as number));
+  for (let k = 0; k < here.length; k++) {
+    const i = here[k] as number;
+    load += (wishes[i] as Wish).loadMgN;
     const day = from[i] as number;
     // Of those alike in their day all at once.
-    if (k + 1 < late.length && from[late[k + 1] as number] === day) return;
-    last = Math.max(last, passedBy(staysOf(world, label, line, day), load));
-  });
+    if (k + 1 < here.length && from[here[k + 1] as number] === day) continue;
+    last = Math.max(last, passedBy(world, label, lane, outs, day, load));
+  }
   return last;
 }
 
-/** The day by which stays have passed a load on: each as much as its quarantine holds, the soonest first. */
-function passedBy(stays: readonly Stays[], needed: number): number {
-  if (stays.length === 0) return LATE;
+/** The day by which quarantines have passed a load on: each as much as it holds, the soonest first. */
+function passedBy(
+  world: World,
+  label: Label,
+  lane: Lane,
+  outs: readonly number[],
+  from: number,
+  needed: number,
+): number {
+  const stays = staysOf(world, label, lane, outs, from);
   let passed = 0;
   let last = NONE;
   while (passed < needed - 1e-6 && last < LATE) {
-    const { day, capacity } = passOn(stays);
-    last = day;
-    passed += capacity;
+    const next = passOn(world, lane, stays);
+    if (!next) return LATE;
+    last = next.day;
+    passed += stays.capacity[next.at] as number;
   }
   return last;
 }
 
-/** Can nothing that follows a label be better than what was found? */
-export function isHopeless(world: World, label: Label, prospect: Prospect, best: Worth): boolean {
+/** What is better than what was found and follows a label ends on this day at the earliest; null where nothing that follows is better.
+ *  @param known the earliest last release, where it was reckoned already */
+export function endOf(
+  world: World,
+  label: Label,
+  prospect: Prospect,
+  best: Worth,
+  known: number | null = null,
+): number | null {
   const { most, sure } = prospect;
-  let more = -sure.length;
-  for (let i = 0; i < most.length; i++) {
-    if ((most[i] as number) > (best.placed[i] as number)) return false;
-    if ((most[i] as number) < (best.placed[i] as number)) return true;
-    more += (most[i] as number) - (label.worth.placed[i] as number);
+  let others = -sure.length;
+  let more = 0;
+  for (let i = 0; i < most.length && more === 0; i++) {
+    more = (most[i] as number) - (best.placed[i] as number);
+    others += (most[i] as number) - (label.worth.placed[i] as number);
   }
-  const last = lastAtLeast(world, label, prospect);
-  if (last !== best.last) return last > best.last;
+  if (more < 0) return null;
+  const last = known ?? lastAtLeast(world, label, prospect, more > 0 ? LATE : best.last);
+  if (more > 0 || last < best.last) return last;
+  if (last > best.last) return null;
   const batches = label.worth.batches + batchesAtLeast(world, sure);
-  if (batches !== best.batches) return batches > best.batches;
+  if (batches !== best.batches) return batches < best.batches ? last : null;
   // Those of whom one goes come on some day, too.
-  return label.worth.sum + sumAtLeast(world, label, prospect) + more * label.day >= best.sum;
+  const sum = label.worth.sum + sumAtLeast(world, label, prospect) + others * label.day;
+  return sum < best.sum ? last : null;
 }
+
+/** Can nothing that follows a label be better than what was found? */
+export const isHopeless = (world: World, label: Label, prospect: Prospect, best: Worth): boolean =>
+  endOf(world, label, prospect, best) === null;
 
 /** The least sum of the release days of all that are sure: by their quarantines, or by doubling. */
 function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
   const { p } = world;
   const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
-  const from = enterFrom(world, label, left, sure);
+  const outs = firstOuts(world, label);
+  const from = enterFrom(world, label, outs, left, sure);
   let byStays = 0;
-  for (const line of LINES) {
-    const here = sure.filter((i) => (p.wishes[i] as Wish).line === line);
+  for (const lane of world.lanes) {
+    const here = sure.filter((i) => (p.wishes[i] as Wish).line === lane.line);
     if (here.length === 0) continue;
     let alone = 0;
     for (const i of here) alone += from[i] as number;
     // The lightest first leave the fewest for later stays.
     const loads = here.map(loadOf).sort((a, b) => a - b);
-    const stays = staysOf(world, label, line);
+    const stays = staysOf(world, label, lane, outs, NONE);
     let slots = 0;
     let passed = 0;
     let room = 0;
@@ -298,9 +358,9 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): numbe
     for (const load of loads) {
       passed += load;
       while (passed > room + 1e-6) {
-        const next = passOn(stays);
-        day = Math.max(label.day, next.day);
-        room += next.capacity;
+        const next = passOn(world, lane, stays);
+        day = Math.max(label.day, next?.day ?? LATE);
+        room += next ? (stays.capacity[next.at] as number) : Infinity;
       }
       slots += day;
     }

@@ -18,6 +18,8 @@ export interface Calendar {
   /** The latest day on which may be bought, up to a day; below today where there is none. */
   lastBuyUpTo: (day: number) => number;
   months: readonly { from: number; to: number }[];
+  /** The month a day lies in, of a day before today the first. */
+  monthAt: (day: number) => number;
   /** The last month in which may be bought for a release by a day, whatever the quarantine. */
   lastMonth: (release: number) => number;
   quarantines: readonly StayCalendar[];
@@ -54,6 +56,8 @@ export function calendarOf(p: Problem): Calendar {
     release[i] = next;
   }
   const months = monthsOf(p.today, end);
+  const month = new Int16Array(span);
+  months.forEach(({ from, to }, m) => month.fill(m, from - p.today, to + 1 - p.today));
   const lastMonth = new Int16Array(span);
   for (let i = 0, month = 0; i < span; i++) {
     const buy = lastBuyUpTo(Math.max(...quarantines.map((q) => q.buyMost(p.today + i))));
@@ -64,6 +68,7 @@ export function calendarOf(p: Problem): Calendar {
     end,
     lastBuyUpTo,
     months,
+    monthAt: (day) => month[Math.max(0, Math.min(day, end - 1) - p.today)] as number,
     lastMonth: (day) => lastMonth[Math.min(day, end - 1) - p.today] as number,
     quarantines,
     releaseFrom: (day) => (day < end ? (release[Math.max(0, day - p.today)] as number) : NEVER),

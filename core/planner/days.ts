@@ -1,6 +1,6 @@
 /** The earliest day of an event as far as everything but money goes, and the partial plan it leads to. */
 import { soonestOf } from './bounds';
-import { type Calendar } from './calendar';
+import { type Calendar, type StayCalendar } from './calendar';
 import { DOUBLING_DAYS, type Released, SLACK, type Wish } from './problem';
 
 import {
@@ -115,7 +115,7 @@ export function earliest(world: World, label: Label, event: Event, from: number,
         return null;
       continue;
     }
-    if (!buysFor(world, label, event.batches, null, day)) continue;
+    if (!canBuy(world, label, event.batches, day)) continue;
     const days = [...label.days, day];
     const sums = [...label.sums, after];
     if (
@@ -165,6 +165,22 @@ function inOrder({ p, set }: World, event: Event, day: number): boolean {
     const theirs = other.temperament ?? 0;
     if (theirs > event.gentlest && s.release < day) return false;
     if (theirs < event.fiercest && s.release > day) return false;
+  }
+  return true;
+}
+
+/** Can each batch be bought in time for a release on a day? */
+function canBuy(world: World, label: Label, event: readonly Batch[], day: number): boolean {
+  const { calendar, p, set, open } = world;
+  for (const batch of event) {
+    if (batch.boughtOn !== null || set.length > 0 || open.length > 0) {
+      if (buyOf(world, label, batch, null, day) === null) return false;
+      continue;
+    }
+    const stay = calendar.quarantines[batch.quarantine] as StayCalendar;
+    if (!stay.releaseAllowed(day)) return false;
+    const from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), p.today);
+    if (calendar.lastBuyUpTo(stay.buyMost(day)) < from) return false;
   }
   return true;
 }
@@ -287,7 +303,7 @@ export function labelAt(
   }
   return {
     placed,
-    key: keyOf(placed),
+    key: keyOf(placed, label.mask | event.mask),
     mask: label.mask | event.mask,
     day,
     firstHeavy: event.heavy && label.firstHeavy === NONE ? day : label.firstHeavy,

@@ -1,22 +1,33 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { type Prospect, soonestOf } from './bounds';
+import { soonestOf } from './bounds';
 import { type Calendar } from './calendar';
-import { isHeavy, type Problem, SLACK, type Wish } from './problem';
-import { type Batch, BITS, LATE, type Label, NONE, type World, batchOf, enteredBy, isCrew } from './world';
+import { isHeavy, SLACK, type Wish } from './problem';
+import {
+  type Batch,
+  BITS,
+  LATE,
+  type Label,
+  NONE,
+  type Prospect,
+  type World,
+  batchOf,
+  enteredBy,
+  isCrew,
+} from './world';
 
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;
 
 /** Every event that could come next: one batch, or one in each of several quarantines with a load in each. */
-export function* eventsOf(
+export function eventsOf(
   world: World,
   label: Label,
   { left, sure }: Prospect,
   few: boolean,
   all: boolean,
   latest: number,
-): Generator<Batch[]> {
+): Batch[][] {
   const { p } = world;
   const whole = enteredBy(world, label.days, label.sums, LATE);
   const most = Math.max(2 * whole, p.firstStepMgN) - whole + SLACK;
@@ -35,25 +46,25 @@ export function* eventsOf(
   );
   const overlaps = (q: number) => world.open.filter((b) => b.quarantine === q).length > 1;
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
+  const events: Batch[][] = [];
   for (let q = 0; q < batches.length; q++)
     if (!twins || twins[q] === -1)
-      for (const b of batches[q] as Batch[]) if (leavesNobody(b.mask, b.fiercest)) yield [b];
-  yield* together([], 0, 0);
+      for (const b of batches[q] as Batch[]) if (leavesNobody(b.mask, b.fiercest)) events.push([b]);
+  together([], 0, 0, 0, NONE);
+  return events;
 
-  function* together(
-    chosen: Batch[],
-    load: number,
-    from: number,
-    mask = 0,
-    fiercest = NONE,
-  ): Generator<Batch[]> {
+  function together(chosen: readonly Batch[], load: number, from: number, mask: number, fiercest: number) {
     for (let q = from; q < heavy.length; q++) {
       const twin = twins?.[q] ?? -1;
       const first = twin >= 0 ? chosen.find((c) => c.quarantine === twin) : undefined;
       if (twin >= 0 && !first) continue;
+      const then = overlaps(q) ? q : q + 1;
+      const goesOn = then < heavy.length && !(few && chosen.length > 0);
+      if (chosen.length === 0 && !goesOn) continue;
       for (const b of heavy[q] as Batch[]) {
         // The lightest come first.
         if (load + b.loadMgN > most) break;
+        if ((mask & b.mask) !== 0) continue;
         if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
         // Of one quarantine only what the person bought one after the other.
         const beside = chosen.find((c) => c.quarantine === q);
@@ -62,10 +73,9 @@ export function* eventsOf(
         const next = [...chosen, b];
         const those = mask | b.mask;
         const worst = Math.max(fiercest, b.fiercest);
-        if (next.length > 1 && leavesNobody(those, worst)) yield next;
-        const then = overlaps(q) ? q : q + 1;
-        if (then < heavy.length && !(few && next.length > 1))
-          yield* together(next, load + b.loadMgN, then, those, worst);
+        if (next.length > 1 && leavesNobody(those, worst)) events.push(next);
+        if (!world.mayGoOn()) return;
+        if (goesOn) together(next, load + b.loadMgN, then, those, worst);
       }
     }
   }
@@ -113,10 +123,11 @@ function batchesIn(
   const grow = (base: Batch, capacityLeft: number, loadLeft: number) => {
     for (const wishes of few
       ? fewSets(world, mine, capacityLeft, loadLeft, base.wishes)
-      : allSets(world, mine, capacityLeft, loadLeft, base.wishes))
+      : allSets(world, mine, Math.min(capacityLeft, loadLeft), base.wishes))
       out.push(batchOf(world, q, [...base.wishes, ...wishes], base.boughtOn, base.releasedOn));
   };
-  grow(batchOf(world, q, [], null, null), capacity, most);
+  if (few || p.wishes.length > BITS) grow(batchOf(world, q, [], null, null), capacity, most);
+  else for (const b of newBatches(world, mine, q, capacity)) if (b.loadMgN <= most) out.push(b);
   const joinable = (buy: number) => buy >= p.today && calendar.lastBuyUpTo(buy) === buy;
   for (const b of world.open) {
     if (b.quarantine !== q || label.placed[b.wishes[0] as number]) continue;
@@ -140,6 +151,18 @@ function batchesIn(
   return out;
 }
 
+/** All that could be bought for a quarantine from some wishes: the same for every label that leaves them. */
+function newBatches(world: World, mine: readonly number[], q: number, capacity: number): readonly Batch[] {
+  let state = q;
+  for (const i of mine) state += 2 ** i * world.p.quarantines.length;
+  let batches = world.batches.get(state);
+  if (!batches) {
+    batches = allSets(world, mine, capacity, []).map((set) => batchOf(world, q, set, null, null));
+    world.batches.set(state, batches);
+  }
+  return batches;
+}
+
 /** What has joined a batch that is set. */
 function joinedLoad(label: Label, q: number, buy: number): number {
   let sum = 0;
@@ -149,30 +172,18 @@ function joinedLoad(label: Label, q: number, buy: number): number {
 }
 
 /** Quarantines that are like an earlier one in the same state: whichever is taken first is the earlier. */
-function twinsOf(world: World, label: Label): number[] {
-  const { p } = world;
-  const plain = (q: number) => {
-    const { id: _, ...rest } = p.quarantines[q] as Problem['quarantines'][number];
-    return JSON.stringify(rest);
-  };
+function twinsOf({ p, plain }: World, label: Label): number[] {
   const used = (q: number) => p.fixed.some((f) => f.quarantine === q);
   return p.quarantines.map((_, q) => {
     for (let k = q - 1; k >= 0; k--)
-      if (label.free[k] === label.free[q] && !used(k) && !used(q) && plain(k) === plain(q)) return k;
+      if (label.free[k] === label.free[q] && plain[k] === plain[q] && !used(k) && !used(q)) return k;
     return -1;
   });
 }
 
 /** Every set of wishes that a batch can hold. */
-function allSets(
-  world: World,
-  mine: readonly number[],
-  capacity: number,
-  most: number,
-  base: readonly number[],
-): number[][] {
+function allSets(world: World, mine: readonly number[], room: number, base: readonly number[]): number[][] {
   const out: number[][] = [];
-  const room = Math.min(capacity, most);
   const walk = (at: number, chosen: number[], load: number, skipped: ReadonlySet<number>) => {
     if (at === mine.length) {
       if (chosen.length > 0) out.push(chosen);

@@ -9,10 +9,10 @@ function dominates(world: World, a: Label, b: Label): boolean {
   if (a.crewLast > b.crewLast || a.worth.last > b.worth.last) return false;
   if (a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
+  for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
   if (world.money === 'months')
     for (let m = 0; m < a.begun.length; m++)
       if ((a.begun[m] as number) > (b.begun[m] as number) + 1e-9) return false;
-  for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
   for (const t of [1, 2] as const)
     if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
   const from = b.day - DOUBLING_DAYS;
@@ -27,7 +27,7 @@ function dominates(world: World, a: Label, b: Label): boolean {
 /** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. Where money counts each way of paying is
  *  held against those of all that are else as good: a label without a way left is dropped. */
 export class Kept {
-  private readonly byKey = new Map<string, Label[]>();
+  private readonly byKey = new Map<number | string, Label[]>();
   constructor(private readonly world: World) {}
 
   /** False where it is dominated. @param onDropped hears of each label that is dropped, and for which */

@@ -68,11 +68,13 @@ export function leftAfter(world: World, { placed, free }: Label, begun: readonly
     if (!placed[i] && world.least[i] !== null)
       for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, free[q] as number);
   const last = calendar.months.findIndex((m) => m.to >= soonest);
-  return begun.map((_, k) => {
-    let left = Infinity;
-    for (let m = 0; m <= Math.min(last < 0 ? k : last, k); m++)
-      left = Math.min(left, incomeOf(world, m, k) - (begun[m] as number));
-    return Math.max(0, left);
+  let before = 0;
+  let gone = 0;
+  return begun.map((price, k) => {
+    // From some month on that they may have to wait for, all that could not be bought before it.
+    if (last < 0 || k <= last) gone = Math.max(gone, before + price);
+    before = world.income[k] as number;
+    return Math.max(0, before - gone);
   });
 }
 
@@ -110,7 +112,7 @@ export function wantedByMonth(
 const FEW_LEFT = 12;
 
 /** All that some of those to come could cost together, rising. */
-function costsOf(world: World, key: string, placed: readonly boolean[]): Float64Array | null {
+function costsOf(world: World, key: number | string, placed: readonly boolean[]): Float64Array | null {
   const known = world.costs.get(key);
   if (known !== undefined) return known;
   const prices = placed.flatMap((done, i) =>
@@ -152,7 +154,7 @@ function leavesMore(wanted: readonly number[], a: Paid, b: Paid): boolean {
 /** The ways none of the others, nor any of those known, is as good as. @param key of those placed */
 export function worthKeeping(
   world: World,
-  { key, placed }: { key: string; placed: readonly boolean[] },
+  { key, placed }: { key: number | string; placed: readonly boolean[] },
   wanted: readonly number[],
   ways: readonly Paying[],
   known: readonly Paid[],

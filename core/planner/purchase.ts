@@ -42,7 +42,9 @@ export function soonestPaid(world: World, label: Label, event: Event, [from, to]
     }
     if (ways) {
       const child = labelAt(world, label, event, fit, ways);
-      return { ...child, begun, leftBy: leftAfter(world, child, begun) };
+      child.begun = begun;
+      child.leftBy = leftAfter(world, child, begun);
+      return child;
     }
   }
   return null;
@@ -92,7 +94,7 @@ function monthsOf(world: World, label: Label, batch: Batch, day: number): number
   if (!days) return months;
   const [from, to] = days;
   const { calendar } = world;
-  for (let m = 0; m < calendar.months.length; m++) {
+  for (let m = calendar.monthAt(from); m < calendar.months.length; m++) {
     const month = calendar.months[m] as { from: number; to: number };
     if (month.from > to) break;
     if (month.to >= from && calendar.lastBuyUpTo(Math.min(to, month.to)) >= Math.max(from, month.from))

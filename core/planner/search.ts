@@ -2,7 +2,7 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { isHopeless, lastAtLeast, type Prospect, prospectOf } from './bounds';
+import { endOf, lastAtLeast, prospectOf } from './bounds';
 import { batchesAtLeast } from './fewest';
 import { after, latestOf, withEvent } from './after';
 import { buysFor } from './days';
@@ -15,6 +15,7 @@ import {
   type Label,
   type Money,
   type Paid,
+  type Prospect,
   type World,
   type Worth,
   compareWorth,
@@ -206,10 +207,10 @@ interface Hopeful {
   taken: boolean;
 }
 
-const hopeful = (world: World, label: Label, prospect: Prospect): Hopeful => ({
+const hopeful = (label: Label, prospect: Prospect, last: number): Hopeful => ({
   label,
   prospect,
-  last: lastAtLeast(world, label, prospect),
+  last,
   done: label.worth.placed.reduce((sum, n) => sum + n, 0),
   taken: false,
 });
@@ -233,26 +234,27 @@ function exhaust(
 ): boolean {
   const kept = new Kept(world);
   const hopes = [new Heap<Hopeful>(moreHopeful), new Heap<Hopeful>(nearerItsEnd)];
-  const push = (label: Label, prospect: Prospect) => {
-    const x = hopeful(world, label, prospect);
+  const push = (label: Label, prospect: Prospect, last: number) => {
+    const x = hopeful(label, prospect, last);
     for (const heap of hopes) heap.push(x);
   };
   kept.add(root);
-  push(root, prospectOf(world, root));
+  const hope = prospectOf(world, root);
+  push(root, hope, lastAtLeast(world, root, hope));
   for (let turn = 0; ; turn++) {
     const next = (hopes[turn % 2] as Heap<Hopeful>).pop();
     if (!next || isBest()) return true;
     if (!world.mayGoOn()) return false;
     const { label, prospect, taken } = next;
     next.taken = true;
-    if (taken || !kept.has(label) || isHopeless(world, label, prospect, best())) continue;
+    if (taken || !kept.has(label) || endOf(world, label, prospect, best(), next.last) === null) continue;
     for (const child of follow(label, prospect, best())) {
       if (!world.mayGoOn()) return false;
       consider(child);
       if (isBest()) return true;
       const then = prospectOf(world, child);
-      if (isHopeless(world, child, then, best())) continue;
-      if (kept.add(child)) push(child, then);
+      const last = endOf(world, child, then, best());
+      if (last !== null && kept.add(child)) push(child, then, last);
     }
   }
 }

@@ -1,23 +1,45 @@
 /** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
-import { DOUBLING_DAYS, type Problem, SLACK, type Wish } from './problem';
+import { type StayCalendar } from './calendar';
+import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish } from './problem';
 import { isCrew, type Label, LATE, NONE, type World } from './world';
+
+/** By quarantine, the first day on which it could release: what it holds, or what is bought for it next. */
+export function firstOuts(world: World, label: Label): number[] {
+  const { p, calendar, open } = world;
+  const outs: number[] = [];
+  for (let q = 0; q < p.quarantines.length; q++)
+    outs.push((calendar.quarantines[q] as StayCalendar).firstOut(label.free[q] as number));
+  for (const b of open) {
+    if (label.placed[b.wishes[0] as number]) continue;
+    const { clockDays } = p.quarantines[b.quarantine] as QuarantineWater;
+    outs[b.quarantine] = Math.min(outs[b.quarantine] as number, (b.boughtOn as number) + clockDays);
+  }
+  return outs;
+}
 
 /** By wish, the day from which it can enter in any plan that places all of those that are sure: its own age and quarantine, cleaners before the
  *  first fish and the gentler before the fiercer (R7).
+ *  @param outs by quarantine, the first day on which it could release
  *  @param left all who could still be placed */
 export function enterFrom(
   world: World,
   label: Label,
+  outs: readonly number[],
   left: readonly number[],
   sure: readonly number[],
 ): number[] {
-  const { p } = world;
-  const from = p.wishes.map(() => label.day);
-  for (const i of left) from[i] = Math.max(label.day, world.least[i] as number, soonestFree(world, label, i));
+  const { wishes } = world.p;
+  const from: number[] = [];
+  for (let i = 0; i < wishes.length; i++) from.push(label.day);
+  for (const i of left) {
+    let soonest = LATE;
+    for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, outs[q] as number);
+    from[i] = Math.max(label.day, world.least[i] as number, soonest);
+  }
   let crew = NONE;
   const gentle: [number, number, number] = [NONE, NONE, NONE];
   for (const i of sure) {
-    const w = p.wishes[i] as Wish;
+    const w = wishes[i] as Wish;
     if (isCrew(w)) crew = Math.max(crew, from[i] as number);
     if (w.line === 'fish') {
       const t = (w.temperament ?? 0) as 0 | 1 | 2;
@@ -25,31 +47,13 @@ export function enterFrom(
     }
   }
   for (const i of left) {
-    const w = p.wishes[i] as Wish;
+    const w = wishes[i] as Wish;
     if (w.line !== 'fish') continue;
     const t = w.temperament ?? 0;
     const others = Math.max(crew + 1, t > 0 ? gentle[0] : NONE, t > 1 ? gentle[1] : NONE);
     from[i] = Math.max(from[i] as number, others);
   }
   return from;
-}
-
-/** The first day on which a wish could be out of a quarantine. */
-function soonestFree(world: World, label: Label, i: number): number {
-  let soonest = LATE;
-  for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, firstOut(world, label, q));
-  return soonest;
-}
-
-/** The first day on which a quarantine could release: what it holds, or what is bought for it next. */
-export function firstOut(world: World, label: Label, q: number): number {
-  const { p, calendar, open } = world;
-  const clock = (p.quarantines[q] as Problem['quarantines'][number]).clockDays;
-  let soonest = calendar.quarantines[q]?.firstOut(label.free[q] as number) ?? LATE;
-  for (const b of open)
-    if (b.quarantine === q && !label.placed[b.wishes[0] as number])
-      soonest = Math.min(soonest, (b.boughtOn as number) + clock);
-  return soonest;
 }
 
 /** The earliest day by which a load can have entered, were there only doubling (R5) and the day from which each can enter. */

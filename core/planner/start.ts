@@ -28,14 +28,15 @@ export function start(world: World): Label {
   if (budget !== null) world.income = spent.map((sum) => (income += Math.max(0, budget - sum)));
   if (budget !== null && !world.rough) world.needed = monthsNeeded(world, spent);
   const free = p.quarantines.map(() => p.today);
-  const key = keyOf(placed);
+  const mask = set.reduce((bits, s) => bits | bitOf(s.wish), 0);
+  const key = keyOf(placed, mask);
   const paying: Paying[] = [{ spent, months: [], open: [], before: null }];
   const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free, LATE);
   const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
   return {
     placed,
     key,
-    mask: set.reduce((mask, s) => mask | bitOf(s.wish), 0),
+    mask,
     day: p.today,
     firstHeavy: NONE,
     lastHeavy: NONE,

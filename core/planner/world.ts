@@ -3,6 +3,8 @@ import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
 import {
   DOUBLING_DAYS,
+  type Line,
+  LINES,
   type Problem,
   type Released,
   SLACK,
@@ -68,7 +70,7 @@ export type Money = 'every' | 'one' | 'months';
 
 export interface Label {
   placed: boolean[];
-  key: string;
+  key: number | string;
   /** A bit for each that is placed, of the first 32. */
   mask: number;
   day: number;
@@ -96,6 +98,21 @@ export interface Label {
   batches: readonly Batch[];
 }
 
+/** What may become of a label. */
+export interface Prospect {
+  /** Who could still be placed. */
+  left: readonly number[];
+  /** The most that could be placed, by level, and those left whom every plan has that places so many. */
+  most: readonly number[];
+  sure: readonly number[];
+}
+
+/** The quarantines of a line. */
+export interface Lane {
+  line: Line;
+  quarantines: readonly number[];
+}
+
 export interface World {
   p: Problem;
   calendar: Calendar;
@@ -109,6 +126,14 @@ export interface World {
   /** Wishes that are alike in everything; the first of them. */
   like: number[];
   quarantinesOf: number[][];
+  /** One for each line that is wished for. */
+  lanes: readonly Lane[];
+  /** The most load that can enter on one day, mg N a day. */
+  perDay: number;
+  /** What may become of a label, by what it hangs on (bounds.ts). */
+  prospects: Map<number, Map<number, Prospect>>;
+  /** All that could be bought for a quarantine, by it and who is left (events.ts). */
+  batches: Map<number, readonly Batch[]>;
   /** Steps with both days set, and batches bought and not yet released. */
   set: Step[];
   open: Batch[];
@@ -118,14 +143,15 @@ export interface World {
   lineOf: string[];
   ammonia: Ammonia;
   /** By who is placed, all that those to come could cost together. */
-  costs: Map<string, Float64Array | null>;
+  costs: Map<number | string, Float64Array | null>;
   /** By a set of wishes of one line, the fewest batches that hold them. */
   fewest: Map<number, number>;
   /** By set of wishes, a bit each, the month in which the last of them can be bought; null without a budget, and for many wishes. */
   needed: Int16Array | null;
   /** By the end of each month all that may be spent until then, beside what is set; empty without a budget. */
   income: readonly number[];
-  /** Some quarantines are alike. */
+  /** Each quarantine in words, its name aside, and whether some are alike. */
+  plain: readonly string[];
   twins: boolean;
   rough: boolean;
   money: Money;
@@ -170,12 +196,15 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     ...set.map((s) => ({ day: s.release, loadMgN: (p.wishes[s.wish] as Wish).loadMgN })),
   ];
   const least = p.wishes.map((w) => earliestRelease(p, w));
+  const calendar = calendarOf(p);
+  const plain = p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q));
+  const open = openBatches({ p, least, conflicts });
   const world: World = {
     p,
     rough,
     money,
     mayGoOn,
-    calendar: calendarOf(p),
+    calendar,
     clock: Math.min(...p.quarantines.map((q) => q.clockDays)),
     least,
     levels,
@@ -184,7 +213,14 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     like: p.wishes.map((_, i) => p.wishes.findIndex((__, k) => k === i || (k < i && alike(k, i)))),
     quarantinesOf: p.wishes.map((w) => p.quarantines.flatMap((q, i) => (q.line === w.line ? [i] : []))),
     set,
-    open: openBatches({ p, least, conflicts }),
+    lanes: LINES.filter((line) => p.wishes.some((w) => w.line === line)).map((line) => ({
+      line,
+      quarantines: p.quarantines.flatMap((q, i) => (q.line === line ? [i] : [])),
+    })),
+    perDay: sumOf(open.map((b) => b.loadMgN)) + sumOf(calendar.quarantines.map((q) => q.capacity)),
+    prospects: new Map(),
+    batches: new Map(),
+    open,
     setLoads,
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
@@ -194,11 +230,14 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     fewest: new Map(),
     needed: null,
     income: [],
-    twins: new Set(p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q))).size < p.quarantines.length,
+    plain,
+    twins: new Set(plain).size < p.quarantines.length,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;
 }
+
+const sumOf = (loads: readonly number[]): number => loads.reduce((sum, load) => sum + load, 0);
 
 /** What was bought together is released together; whoever can never be released is left where it is and keeps no mate in. */
 function openBatches(world: Pick<World, 'p' | 'least' | 'conflicts'>): Batch[] {
@@ -271,7 +310,9 @@ export function batchOf(
   return batch;
 }
 
-export const keyOf = (placed: readonly boolean[]): string => placed.map((x) => (x ? '1' : '0')).join('');
+/** Who is placed, as a key: by bits where there are enough. */
+export const keyOf = (placed: readonly boolean[], mask: number): number | string =>
+  placed.length <= BITS ? mask : placed.map((x) => (x ? '1' : '0')).join('');
 
 /** Below zero where a is better. */
 export function compareWorth(a: Worth, b: Worth): number {
