@@ -1,10 +1,11 @@
 /** What could come next: the labels after one. */
-import { isHopeless, prospectOf } from './bounds';
-import { boundsOf, eventOf, spansOf } from './days';
+import { endsAfter, isHopeless, prospectOf } from './bounds';
+import { boundsOf, spansOf } from './days';
+import { type Event, eventOf } from './event';
 import { eventsOf } from './events';
 import { paidFrom } from './fewest';
 import { inEveryWay, soonestPaid } from './purchase';
-import { type Batch, LATE, type Label, type Prospect, type World, type Worth } from './world';
+import { type Batch, BITS, LATE, type Label, type Prospect, type World, type Worth } from './world';
 
 /** For every event that could come next. @param few only some batches: for many wishes
  *  @param best what is no better is of no use */
@@ -17,13 +18,27 @@ export function* after(
 ): Generator<Label> {
   const all = placesNoMore(prospect, best);
   const latest = latestOf(prospect, best);
+  const endsLate = whatEndsLate(world, label, prospect, best);
   for (const event of eventsOf(world, label, prospect, few, all, latest))
-    yield* withEvent(world, label, event, latest, best);
+    yield* withEvent(world, label, event, latest, best, endsLate);
 }
 
 /** Where only a plan that places the most is as good, one that ends later is not. */
 export const latestOf = (prospect: Prospect, best: Worth | null): number =>
   best !== null && placesNoMore(prospect, best) ? best.last : LATE;
+
+/** Asked of an event and its day: would what has it end too late to be better? */
+type EndsLate = (event: Event, day: number) => boolean;
+
+export const whatEndsLate = (
+  world: World,
+  label: Label,
+  prospect: Prospect,
+  best: Worth | null,
+): EndsLate | null =>
+  best !== null && placesNoMore(prospect, best) && !world.rough && world.p.wishes.length <= BITS
+    ? endsAfter(world, label, prospect, best.last)
+    : null;
 
 const placesNoMore = ({ most }: Prospect, best: Worth | null): boolean =>
   best !== null && most.every((n, i) => n === best.placed[i]);
@@ -36,6 +51,7 @@ export function* withEvent(
   batches: readonly Batch[],
   latest: number,
   best: Worth | null,
+  endsLate: EndsLate | null = null,
 ): Generator<Label> {
   const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
   const { calendar } = world;
@@ -43,7 +59,7 @@ export function* withEvent(
   const [soonest, to] = boundsOf(world, label, event);
   const from = Math.max(soonest, paidFrom(world, label.mask | event.mask));
   const last = Math.min(to, latest, calendar.end - 1);
-  if (from > last) return;
+  if (from > last || endsLate?.(event, from)) return;
   for (const span of spansOf(world, event, from, last)) {
     if (world.money === 'every' && world.p.budget !== null)
       yield* inEveryWay(world, label, event, span, latest, isDead);

@@ -1,8 +1,9 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type StayCalendar } from './calendar';
 import { batchesAtLeast, maskOf, paidFrom } from './fewest';
-import { type Problem, SLACK, type Wish, isHeavy } from './problem';
+import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
+import { type Event } from './event';
 import { enterFrom, firstOuts, reachOf } from './soonest';
 import {
   type Batch,
@@ -282,6 +283,55 @@ function throughput(
     last = Math.max(last, passedBy(world, label, lane, outs, day, load));
   }
   return last;
+}
+
+/** Asked of every event that could follow a label: were it released on a day, would a plan that has all who are sure end after a last one? Less sharp
+ *  than the bound of the label it leads to, and cheap.
+ *  @param last the end of the best plan so far */
+export function endsAfter(
+  world: World,
+  label: Label,
+  { left, sure }: Prospect,
+  last: number,
+): (event: Event, day: number) => boolean {
+  const { p, calendar, lanes } = world;
+  const outs = firstOuts(world, label);
+  const from = enterFrom(world, label, outs, left, sure);
+  const laneOf = p.wishes.map((w) => lanes.findIndex((lane) => lane.line === w.line));
+  const first = label.firstHeavy === NONE && world.setHeavy.length === 0 ? p.firstSettleDays : 0;
+  const there = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
+  let whole = there;
+  for (const i of sure) whole += (p.wishes[i] as Wish).loadMgN;
+  const halfIsThere = there >= whole / 2 - SLACK || whole <= p.firstStepMgN + SLACK;
+  return (event, day) => {
+    let heavy = 0;
+    let load = 0;
+    const loads = lanes.map(() => 0);
+    for (const i of sure) {
+      if ((event.mask & (1 << i)) !== 0) continue;
+      if (Math.max(day, from[i] as number) > last) return true;
+      const { loadMgN } = p.wishes[i] as Wish;
+      if (isHeavy(loadMgN)) heavy += loadMgN;
+      load += loadMgN;
+      loads[laneOf[i] as number]! += loadMgN;
+    }
+    const lastHeavy = event.heavy ? day : label.lastHeavy;
+    if (heavy > 0 && lastHeavy !== NONE) {
+      const days = Math.ceil(heavy / world.perDay - 1e-9);
+      if (lastHeavy + Math.max(p.settleDays, first) + p.settleDays * (days - 1) > last) return true;
+    }
+    // Doubling: half of the whole load is there thirty days before the last.
+    if (!halfIsThere && load > SLACK && world.setLoads.length === 0 && day + DOUBLING_DAYS > last)
+      return true;
+    const then = [...outs];
+    if (world.open.length === 0)
+      for (const { quarantine } of event.batches)
+        then[quarantine] = (calendar.quarantines[quarantine] as StayCalendar).firstOut(day + 1);
+    return lanes.some(
+      (lane, k) =>
+        (loads[k] as number) > 0 && passedBy(world, label, lane, then, day, loads[k] as number) > last,
+    );
+  };
 }
 
 /** The day by which quarantines have passed a load on: each as much as it holds, the soonest first. */

@@ -1,6 +1,7 @@
 /** The earliest day of an event as far as everything but money goes, and the partial plan it leads to. */
 import { soonestOf } from './bounds';
 import { type Calendar, type StayCalendar } from './calendar';
+import { type Event } from './event';
 import { DOUBLING_DAYS, type Released, SLACK, type Wish } from './problem';
 
 import {
@@ -15,41 +16,6 @@ import {
   isCrew,
   keyOf,
 } from './world';
-
-/** What could come next, as a whole: one batch, or several that enter on one day. */
-export interface Event {
-  batches: readonly Batch[];
-  mask: number;
-  loadMgN: number;
-  heavy: boolean;
-  crew: boolean;
-  fish: boolean;
-  gentlest: number;
-  fiercest: number;
-}
-
-export function eventOf(batches: readonly Batch[]): Event {
-  const event: Event = {
-    batches,
-    mask: 0,
-    loadMgN: 0,
-    heavy: false,
-    crew: false,
-    fish: false,
-    gentlest: LATE,
-    fiercest: NONE,
-  };
-  for (const b of batches) {
-    event.mask |= b.mask;
-    event.loadMgN += b.loadMgN;
-    event.heavy ||= b.heavy;
-    event.crew ||= b.crew;
-    event.fish ||= b.fish;
-    event.gentlest = Math.min(event.gentlest, b.gentlest);
-    event.fiercest = Math.max(event.fiercest, b.fiercest);
-  }
-  return event;
-}
 
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
 export function boundsOf(world: World, label: Label, event: Event): [number, number] {

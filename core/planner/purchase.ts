@@ -1,5 +1,6 @@
 /** The day of an event once it must be paid for: by one way of paying, by every way, or as if money were only a matter of months. */
-import { earliest, type Event, labelAt, windowOf } from './days';
+import { earliest, labelAt, windowOf } from './days';
+import { type Event } from './event';
 import {
   begunWith,
   leavesEnough,

@@ -4,7 +4,7 @@
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
 import { endOf, lastAtLeast, prospectOf } from './bounds';
 import { batchesAtLeast } from './fewest';
-import { after, latestOf, withEvent } from './after';
+import { after, latestOf, whatEndsLate, withEvent } from './after';
 import { buysFor } from './days';
 import { Heap, Kept } from './kept';
 import { leads, pathsTo, type Place, spanEnd, standsFor } from './paths';
@@ -123,6 +123,7 @@ const everywhere =
 function alongPaths(world: World, root: Label, paths: Place, known: Worth): Follow {
   const placeOf = new Map<Label, Place>([[root, paths]]);
   return function* (label, prospect, best) {
+    const endsLate = whatEndsLate(world, label, prospect, best);
     const { steps } = standsFor(placeOf.get(label) as Place);
     const ends = new Map<readonly Batch[], Map<number, Place>>();
     for (const { batches, until, to } of steps) {
@@ -131,7 +132,7 @@ function alongPaths(world: World, root: Label, paths: Place, known: Worth): Foll
       ends.set(batches, byEnd.set(until, to));
     }
     for (const [batches, byEnd] of ends)
-      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best)) {
+      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best, endsLate)) {
         const to = byEnd.get(spanEnd(world, child.day));
         if (!to) continue;
         placeOf.set(child, to);
