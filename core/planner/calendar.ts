@@ -10,7 +10,7 @@ import {
   type QuarantineWater,
 } from './problem';
 
-const NEVER = 1 << 30;
+const NEVER = (1 << 30) - 1;
 
 export interface Calendar {
   /** The first day after the horizon. */

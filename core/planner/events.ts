@@ -2,6 +2,7 @@
  *  bought one while another was in it. */
 import { soonestOf } from './bounds';
 import { type Calendar } from './calendar';
+import { maskOf } from './fewest';
 import { isHeavy, SLACK, type Wish } from './problem';
 import {
   type Batch,
@@ -153,8 +154,7 @@ function batchesIn(
 
 /** All that could be bought for a quarantine from some wishes: the same for every label that leaves them. */
 function newBatches(world: World, mine: readonly number[], q: number, capacity: number): readonly Batch[] {
-  let state = q;
-  for (const i of mine) state += 2 ** i * world.p.quarantines.length;
+  const state = (maskOf(mine) >>> 0) * world.p.quarantines.length + q;
   let batches = world.batches.get(state);
   if (!batches) {
     batches = allSets(world, mine, capacity, []).map((set) => batchOf(world, q, set, null, null));

@@ -63,34 +63,3 @@ export function paidFrom({ needed, calendar, clock }: World, mask: number): numb
   if (month === 0) return NONE;
   return clock + (calendar.months[month]?.from ?? LATE);
 }
-
-/** By set of wishes, a bit each, the month, counted from the first, in which the last of them is bought, were each bought by itself and in any month:
- *  no plan that has them needs fewer. A wish at a time, in the order of the months: of two ways to have bought a set one is as good that ended in an
- *  earlier month, or in the same with less spent.
- *  @param spent by month what is spent already */
-export function monthsNeeded({ p, calendar }: World, spent: readonly number[]): Int16Array {
-  const months = calendar.months.length;
-  const budget = (p.budget as number) + SLACK;
-  const own = new Set(p.fixed.map((f) => f.wish));
-  const prices = p.wishes.map((w: Wish, i) => (own.has(i) ? 0 : w.price));
-  const size = 1 << prices.length;
-  const needed = new Int16Array(size).fill(months);
-  const paid = new Float64Array(size);
-  needed[0] = 0;
-  paid[0] = spent[0] ?? 0;
-  for (let mask = 0; mask < size; mask++) {
-    for (let i = 0; i < prices.length; i++) {
-      const next = mask | (1 << i);
-      if (next === mask) continue;
-      const price = prices[i] as number;
-      let month = needed[mask] as number;
-      let sum = (paid[mask] as number) + price;
-      while (price > 0 && month < months && sum > budget) sum = (spent[++month] ?? 0) + price;
-      const known = needed[next] as number;
-      if (month > known || (month === known && sum >= (paid[next] as number))) continue;
-      needed[next] = month;
-      paid[next] = sum;
-    }
-  }
-  return needed;
-}

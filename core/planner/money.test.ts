@@ -1,8 +1,9 @@
 /** What can be paid for: in how few months, by how few batches, and in which months. */
 import { aProblem, aWish as wish } from '../testing/plans';
 import { seededRandom } from '../random';
-import { batchesAtLeast, monthsNeeded } from './fewest';
+import { batchesAtLeast } from './fewest';
 import { Kept } from './kept';
+import { monthsNeeded } from './months';
 import { payOnce } from './pay';
 import type { Problem } from './problem';
 import { start } from './start';
@@ -48,7 +49,7 @@ describe('in how few months a set can be paid for', () => {
       const prices = Array.from({ length: 5 }, () => Math.floor(random() * 40));
       const world = worldWith(prices, 50);
       const spent = world.calendar.months.map((_, m) => (m < 4 ? Math.floor(random() * 40) : 0));
-      const needed = monthsNeeded(world, spent);
+      const needed = monthsNeeded(world.p, world.calendar, spent);
       for (let mask = 0; mask < 32; mask++) {
         const set = prices.filter((_, i) => mask & (1 << i));
         expect([seed, mask, needed[mask]]).toEqual([seed, mask, tried(set, 50, spent)]);
@@ -57,7 +58,7 @@ describe('in how few months a set can be paid for', () => {
   });
   test('what costs more than a month has is never paid for; what is free needs nothing', () => {
     const world = worldWith([51, 0, 50], 50);
-    const needed = monthsNeeded(world, [50, 0, 0]);
+    const needed = monthsNeeded(world.p, world.calendar, [50, 0, 0]);
     expect([needed[0b001], needed[0b010], needed[0b100]]).toEqual([world.calendar.months.length, 0, 1]);
   });
 });

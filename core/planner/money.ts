@@ -168,7 +168,8 @@ export function worthKeeping(
       const rest = Math.max(0, budget - spent);
       return costs === null ? rest : atMost(costs, rest);
     });
-    const way = { ...paying, useful };
+    const { spent, months, open, before } = paying;
+    const way: Paid = { spent, months, open, before, useful };
     const beaten = (other: Paid) => leavesMore(wanted, other, way);
     if (known.some(beaten) || kept.some(beaten)) continue;
     for (let i = kept.length - 1; i >= 0; i--)

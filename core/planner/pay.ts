@@ -58,7 +58,7 @@ function paidIn(
     const m = months[k];
     if (m !== null && m !== undefined) spent[m] = (spent[m] as number) + price;
   });
-  return { spent, months: [...months], before, useful: [], open };
+  return { spent, months: [...months], open, before, useful: [] };
 }
 
 /** A month for each item that costs something, within a budget; null where none was found. Whoever has the fewest months first, of those alike the

@@ -72,17 +72,18 @@ export function* inEveryWay(
     if (!fit) return;
     next = nextMonth(world, label, event, fit.day);
     const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
-    const child = {
-      ...labelAt(world, label, event, fit, []),
-      leftBy: leftAtMost(label, event.batches, open),
-    };
+    const child = labelAt(world, label, event, fit, []);
+    child.leftBy = leftAtMost(label, event.batches, open);
     if (isDead(child)) continue;
     const wanted = wantedByMonth(world, child.placed, child.free, latest);
     const tried = waysToPay(world, label, event, open, seen, wanted);
     const ways = worthKeeping(world, child, wanted, tried, known);
     seen = open;
     if (ways.length === 0) continue;
-    yield { ...child, ways, wanted, leftBy: leftByMonth(world, ways) };
+    child.ways = ways;
+    child.wanted = wanted;
+    child.leftBy = leftByMonth(world, ways);
+    yield child;
     if (leavesEnough(wanted, ways)) return;
     known.push(...ways);
   }

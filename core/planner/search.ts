@@ -64,7 +64,8 @@ export interface Search {
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact || p.budget === null)
     return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o, null, null);
-  const asking = (money: Money) => worldOf(p, false, o.mayGoOn, money);
+  let known: World | null = null;
+  const asking = (money: Money) => (known = worldOf(p, false, o.mayGoOn, money, known));
   // A plan that can be paid for in one way; what could be were money only a matter of months; and one of the first kind as good as that.
   const quick = searched(asking('one'), { ...o, exact: false }, null, null);
   const bound = searched(asking('months'), { exact: true, width: 0 }, quick, null);
@@ -72,7 +73,9 @@ export function bestOfWholeBatches(p: Problem, o: Search): Found {
   const goal = bound.proved ? bound.worth : null;
   const payable = searched(asking('one'), { exact: true, width: 0 }, quick, goal);
   if (goal && compareWorth(payable.worth, goal) === 0) return { ...bound, steps: payable.steps };
-  const paths = pathsTo({ ...asking('months'), twins: false }, payable.worth);
+  const apart = asking('months');
+  apart.twins = false;
+  const paths = pathsTo(apart, payable.worth);
   const found = searched(asking('every'), { exact: true, width: 0 }, payable, goal, paths);
   return found.proved || !goal ? found : { ...found, lastAtLeast: goal.last, placedAtMost: goal.placed };
 }

@@ -48,33 +48,44 @@ function byRule(reasons: readonly Reason[]): Reason[] {
 
 /** The rule that keeps a wish out, the plainest first. */
 export function leftOutBy(p: Problem, steps: readonly Step[], wish: number, ammonia: Ammonia): Rule {
-  const w = p.wishes[wish] as Wish;
-  const own = alone(p, w);
+  const own = alone(p, p.wishes[wish] as Wish);
   if (own) return own;
   const already = known(p, steps, ammonia);
-  const end = p.today + p.horizonDays;
-  const tries: Rule[][] = [];
-  p.quarantines.forEach((q, quarantine) => {
-    if (q.line !== w.line) return;
-    const buys = steps.filter((s) => s.quarantine === quarantine).map((s) => s.buy);
-    const from = earliestRelease(p, w) ?? p.today;
-    const dense = p.wishes.length > EASY_WISHES ? 0 : DENSE_DAYS;
-    for (let release = from; release <= end + 1; release += release < from + dense ? 1 : SPARSE_DAYS)
-      for (const buy of buysBefore(p, quarantine, release, [])) {
-        const mates = steps.filter((s) => s.quarantine === quarantine && s.buy === buy);
-        if (mates.length > 0 && mates.some((s) => s.release !== release)) continue;
-        tries.push(newRules(p, [...steps, { wish, buy, quarantine, release }], already, ammonia));
-      }
-    for (const buy of buys) {
-      const mate = steps.find((s) => s.quarantine === quarantine && s.buy === buy) as Step;
-      tries.push(newRules(p, [...steps, { wish, buy, quarantine, release: mate.release }], already, ammonia));
+  let least: Rule[] = [];
+  let leastKept: Rule[] = [];
+  const fewer = (a: Rule[], b: Rule[]) => (b.length === 0 || a.length < b.length ? a : b);
+  for (const tries of triesOf(p, steps, wish)) {
+    for (const step of tries) {
+      const rules = newRules(p, [...steps, step], already, ammonia);
+      if (rules.length > 0) least = fewer(rules, least);
+      // Hardly anything is kept out by its quarantine's days alone: what would also do without skipping them is named.
+      if (rules.length > 0 && !rules.includes('R2')) leastKept = fewer(rules, leastKept);
+      // Another purchase for that day would break no fewer.
+      if (!rules.some((rule) => BY_PURCHASE.includes(rule))) break;
     }
-  });
-  const inTheWay = tries.filter((t) => t.length > 0);
-  // Hardly anything is kept out by its quarantine's days alone: what would also do without skipping them is named.
-  const kept = inTheWay.filter((t) => !t.includes('R2'));
-  const [least, leastKept] = [fewest(inTheWay), fewest(kept)];
+    if (leastKept.length === 1) break;
+  }
   return (leastKept.length > 0 && leastKept.length <= least.length ? leastKept : least)[0] ?? 'horizon';
+}
+
+/** Rules that hang on the day of the purchase. */
+const BY_PURCHASE: readonly Rule[] = ['R2', 'R3', 'R9', 'R10', 'horizon'];
+
+/** Where a wish that is left out could be tried: on days of its own, each with its purchases, and with each batch. */
+function* triesOf(p: Problem, steps: readonly Step[], wish: number): Generator<Step[]> {
+  const w = p.wishes[wish] as Wish;
+  const end = p.today + p.horizonDays;
+  const from = earliestRelease(p, w) ?? p.today;
+  const dense = p.wishes.length > EASY_WISHES ? 0 : DENSE_DAYS;
+  for (let quarantine = 0; quarantine < p.quarantines.length; quarantine++) {
+    if (p.quarantines[quarantine]?.line !== w.line) continue;
+    const here = steps.filter((s) => s.quarantine === quarantine);
+    for (let release = from; release <= end + 1; release += release < from + dense ? 1 : SPARSE_DAYS)
+      yield buysBefore(p, quarantine, release, [])
+        .filter((buy) => here.every((s) => s.buy !== buy || s.release === release))
+        .map((buy) => ({ wish, buy, quarantine, release }));
+    for (const { buy, release } of here) yield [{ wish, buy, quarantine, release }];
+  }
 }
 
 /** Days that are tried one by one; after them by the week. */
@@ -111,15 +122,17 @@ function buysBefore(p: Problem, quarantine: number, release: number, given: read
 }
 const MOST_BUYS = 28;
 
+const keyOf = ({ rule, wishes }: Breach): string => `${rule} ${wishes.join()}`;
+
 const known = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Set<string> =>
-  new Set(breachesOf(p, steps, ammonia).map((b) => JSON.stringify(b)));
+  new Set(breachesOf(p, steps, ammonia).map(keyOf));
 
 const newBreaches = (
   p: Problem,
   steps: readonly Step[],
   already: ReadonlySet<string>,
   ammonia: Ammonia,
-): Breach[] => breachesOf(p, steps, ammonia).filter((b) => !already.has(JSON.stringify(b)));
+): Breach[] => breachesOf(p, steps, ammonia).filter((b) => !already.has(keyOf(b)));
 
 const newRules = (
   p: Problem,

@@ -1,6 +1,7 @@
 /** What a search is about, and its partial plans. */
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
+import { monthsNeeded, spentOf } from './months';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -16,7 +17,8 @@ import {
 
 export const NONE = -(1 << 30);
 
-export const LATE = 1 << 30;
+/** Neither is so large that a browser keeps it as a fraction: those are slower to reckon with. */
+export const LATE = (1 << 30) - 1;
 
 /** How good a plan is, worst last: wishes placed by level, then last release, batches, sum of release days (each the less the better). */
 export interface Worth {
@@ -146,6 +148,8 @@ export interface World {
   costs: Map<number | string, Float64Array | null>;
   /** By a set of wishes of one line, the fewest batches that hold them. */
   fewest: Map<number, number>;
+  /** By month, what was bought or set costs. */
+  spent: readonly number[];
   /** By set of wishes, a bit each, the month in which the last of them can be bought; null without a budget, and for many wishes. */
   needed: Int16Array | null;
   /** By the end of each month all that may be spent until then, beside what is set; empty without a budget. */
@@ -170,8 +174,15 @@ export const levelsOf = (p: Problem): number[] =>
   [...new Set(p.wishes.map((_, i) => levelOf(p, i)))].sort((a, b) => a - b);
 
 /** @param rough for many wishes, of whom nothing is proved: bounds need not be sharp, only cheap
- *  @param mayGoOn asked now and then; once it says no, what is found is not all there is */
-export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, money: Money = 'every'): World {
+ *  @param mayGoOn asked now and then; once it says no, what is found is not all there is
+ *  @param known of the same problem: what was reckoned there holds here, too */
+export function worldOf(
+  p: Problem,
+  rough: boolean,
+  mayGoOn: () => boolean,
+  money: Money = 'every',
+  known: World | null = null,
+): World {
   const set = p.fixed.flatMap((f): Step[] =>
     f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
   );
@@ -196,7 +207,9 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
     ...set.map((s) => ({ day: s.release, loadMgN: (p.wishes[s.wish] as Wish).loadMgN })),
   ];
   const least = p.wishes.map((w) => earliestRelease(p, w));
-  const calendar = calendarOf(p);
+  const calendar = known?.calendar ?? calendarOf(p);
+  const spent = spentOf(p, calendar);
+  let income = 0;
   const plain = p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q));
   const open = openBatches({ p, least, conflicts });
   const world: World = {
@@ -218,18 +231,19 @@ export function worldOf(p: Problem, rough: boolean, mayGoOn: () => boolean, mone
       quarantines: p.quarantines.flatMap((q, i) => (q.line === line ? [i] : [])),
     })),
     perDay: sumOf(open.map((b) => b.loadMgN)) + sumOf(calendar.quarantines.map((q) => q.capacity)),
-    prospects: new Map(),
-    batches: new Map(),
+    prospects: known?.prospects ?? new Map(),
+    batches: known?.batches ?? new Map(),
     open,
     setLoads,
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
     lineOf: p.quarantines.map((q) => q.line),
     ammonia: new Ammonia(p),
-    costs: new Map(),
-    fewest: new Map(),
-    needed: null,
-    income: [],
+    costs: known?.costs ?? new Map(),
+    fewest: known?.fewest ?? new Map(),
+    spent,
+    needed: known?.needed ?? (p.budget === null || rough ? null : monthsNeeded(p, calendar, spent)),
+    income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
   };
