@@ -12,7 +12,8 @@ export interface Place {
   steps: { batches: readonly Batch[]; until: number; to: Place }[];
   /** Another that is at least as good in all but money: what could follow this one could follow that. */
   instead: Place | null;
-  leads: boolean | null;
+  /** What could come after it, once that is known. */
+  rests: readonly Worth[] | null;
 }
 
 /** @param world one in which money is a matter of months, and no quarantine stands for another that is like it
@@ -23,7 +24,7 @@ export function pathsTo(world: World, best: Worth): Place | null {
   const placeOf = (label: Label): Place => {
     const known = places.get(label);
     if (known) return known;
-    const place: Place = { label, steps: [], instead: null, leads: null };
+    const place: Place = { label, steps: [], instead: null, rests: null };
     places.set(label, place);
     return place;
   };
@@ -55,11 +56,54 @@ export function standsFor(place: Place): Place {
   return p;
 }
 
-/** Could something better follow? */
-export function leads(place: Place, best: Worth): boolean {
-  const p = standsFor(place);
-  p.leads ??= compareWorth(p.label.worth, best) < 0 || p.steps.some(({ to }) => leads(to, best));
-  return p.leads;
+/** Could a partial plan that stands on a place lead to something better? Its days may be later than those of the place, which thought less of money; what
+ *  is still to come is then no sooner. */
+export function leadsOn(worth: Worth, place: Place, best: Worth): boolean {
+  return restsOf(place, best.placed).some(
+    (rest) =>
+      compareWorth(
+        {
+          placed: rest.placed,
+          last: Math.max(worth.last, rest.last),
+          batches: worth.batches + rest.batches,
+          sum: worth.sum + rest.sum,
+        },
+        best,
+      ) < 0,
+  );
+}
+
+/** What could come after a place, to the end: who is placed then, when it ends, and what is added to batches and sum; of two alike in who is placed only
+ *  that which is better in something. @param least ends that place fewer are of no use */
+function restsOf(place: Place, least: readonly number[]): readonly Worth[] {
+  const here = standsFor(place);
+  if (here.rests) return here.rests;
+  const rests: Worth[] = [];
+  const add = (rest: Worth) => {
+    const beats = (a: Worth, b: Worth) =>
+      morePlaced(a.placed, b.placed) === 0 && a.last <= b.last && a.batches <= b.batches && a.sum <= b.sum;
+    if (morePlaced(rest.placed, least) < 0 || rests.some((other) => beats(other, rest))) return;
+    for (let i = rests.length - 1; i >= 0; i--) if (beats(rest, rests[i] as Worth)) rests.splice(i, 1);
+    rests.push(rest);
+  };
+  const { worth } = here.label;
+  add({ placed: worth.placed, last: worth.last, batches: 0, sum: 0 });
+  for (const { to } of here.steps)
+    for (const rest of restsOf(to, least))
+      add({
+        placed: rest.placed,
+        last: Math.max(to.label.worth.last, rest.last),
+        batches: to.label.worth.batches - worth.batches + rest.batches,
+        sum: to.label.worth.sum - worth.sum + rest.sum,
+      });
+  here.rests = rests;
+  return rests;
+}
+
+/** Above zero where of one there are more, by level. */
+function morePlaced(a: readonly number[], b: readonly number[]): number {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return (a[i] as number) - (b[i] as number);
+  return 0;
 }
 
 /** The last day of those that lie alike among the releases that are set. */

@@ -7,7 +7,7 @@ import { batchesAtLeast } from './fewest';
 import { after, latestOf, whatEndsLate, withEvent } from './after';
 import { buysFor } from './days';
 import { Heap, Kept } from './kept';
-import { leads, pathsTo, type Place, spanEnd, standsFor } from './paths';
+import { leadsOn, pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
 import { start } from './start';
 import {
@@ -102,8 +102,9 @@ export function searched(
   if (o.width > 0) beam(world, root, o.width, !o.exact || world.p.budget !== null, consider);
   const hope = prospectOf(world, root);
   const isBest = () => bound !== null && compareWorth(worth, bound) <= 0;
-  const follow = paths ? alongPaths(world, root, paths, worth) : everywhere(world);
-  const proved = o.exact && exhaust(world, root, follow, () => worth, isBest, consider);
+  const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
+  const orders = paths ? [sooner] : [moreHopeful, nearerItsEnd];
+  const proved = o.exact && exhaust(world, root, follow, orders, () => worth, isBest, consider);
   return {
     steps: worth === known?.worth ? known.steps : stepsOf(world, best),
     worth,
@@ -122,22 +123,30 @@ const everywhere =
   (label, prospect, best) =>
     after(world, label, prospect, false, best);
 
+/** As if an event added to a worth what it added to another. */
+const withStep = (worth: Worth, before: Worth, after: Worth): Worth => ({
+  placed: after.placed,
+  last: Math.max(worth.last, after.last),
+  batches: worth.batches + after.batches - before.batches,
+  sum: worth.sum + after.sum - before.sum,
+});
+
 /** Only where the paths lead to something better than what was known. */
-function alongPaths(world: World, root: Label, paths: Place, known: Worth): Follow {
+function alongPaths(world: World, root: Label, paths: Place): Follow {
   const placeOf = new Map<Label, Place>([[root, paths]]);
   return function* (label, prospect, best) {
     const endsLate = whatEndsLate(world, label, prospect, best);
-    const { steps } = standsFor(placeOf.get(label) as Place);
+    const here = standsFor(placeOf.get(label) as Place);
     const ends = new Map<readonly Batch[], Map<number, Place>>();
-    for (const { batches, until, to } of steps) {
-      if (!leads(to, known)) continue;
+    for (const { batches, until, to } of here.steps) {
+      if (!leadsOn(withStep(label.worth, here.label.worth, to.label.worth), to, best)) continue;
       const byEnd = ends.get(batches) ?? new Map<number, Place>();
       ends.set(batches, byEnd.set(until, to));
     }
     for (const [batches, byEnd] of ends)
       for (const child of withEvent(world, label, batches, latestOf(prospect, best), best, endsLate)) {
         const to = byEnd.get(spanEnd(world, child.day));
-        if (!to) continue;
+        if (!to || !leadsOn(child.worth, to, best)) continue;
         placeOf.set(child, to);
         yield child;
       }
@@ -227,17 +236,21 @@ const moreHopeful = (a: Hopeful, b: Hopeful): number =>
 const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
   morePlaced(a.prospect, b.prospect) || b.done - a.done || a.last - b.last || a.label.day - b.label.day;
 
-/** All labels, the most hopeful first, but those that cannot lead to anything better. True where none is left. */
+/** Day by day: whatever could stand for a label is there before it is followed. */
+const sooner = (a: Hopeful, b: Hopeful): number => a.label.day - b.label.day || a.done - b.done;
+
+/** All labels, by some orders in turn, but those that cannot lead to anything better. True where none is left. */
 function exhaust(
   world: World,
   root: Label,
   follow: Follow,
+  orders: readonly ((a: Hopeful, b: Hopeful) => number)[],
   best: () => Worth,
   isBest: () => boolean,
   consider: (label: Label) => void,
 ): boolean {
   const kept = new Kept(world);
-  const hopes = [new Heap<Hopeful>(moreHopeful), new Heap<Hopeful>(nearerItsEnd)];
+  const hopes = orders.map((order) => new Heap<Hopeful>(order));
   const push = (label: Label, prospect: Prospect, last: number) => {
     const x = hopeful(label, prospect, last);
     for (const heap of hopes) heap.push(x);
@@ -246,7 +259,7 @@ function exhaust(
   const hope = prospectOf(world, root);
   push(root, hope, lastAtLeast(world, root, hope));
   for (let turn = 0; ; turn++) {
-    const next = (hopes[turn % 2] as Heap<Hopeful>).pop();
+    const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
     if (!next || isBest()) return true;
     if (!world.mayGoOn()) return false;
     const { label, prospect, taken } = next;
