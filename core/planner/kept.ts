@@ -1,7 +1,7 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
 import { waysBeyond } from './money';
 import { DOUBLING_DAYS } from './problem';
-import { type Label, type World, enteredBy } from './world';
+import { type Label, type World } from './world';
 
 /** Is a at least as good as b in all that still counts but money? Both placed the same wishes. */
 function dominates(world: World, a: Label, b: Label): boolean {
@@ -15,11 +15,17 @@ function dominates(world: World, a: Label, b: Label): boolean {
       if ((a.begun[m] as number) > (b.begun[m] as number) + 1e-9) return false;
   for (const t of [1, 2] as const)
     if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
-  const from = b.day - DOUBLING_DAYS;
-  if (enteredBy(world, a.days, a.sums, from) < enteredBy(world, b.days, b.sums, from) - 1e-9) return false;
-  for (let i = b.days.length - 1; i >= 0 && (b.days[i] as number) > from; i--) {
-    const day = b.days[i] as number;
-    if (enteredBy(world, a.days, a.sums, day) < enteredBy(world, b.days, b.sums, day) - 1e-9) return false;
+  return wasThereSooner(a, b, b.day - DOUBLING_DAYS);
+}
+
+/** Was a's load there on every day from one on whenever b's was? */
+function wasThereSooner(a: Label, b: Label, from: number): boolean {
+  let k = a.days.length - 1;
+  for (let i = b.days.length - 1; i >= 0; i--) {
+    const day = Math.max(b.days[i] as number, from);
+    while (k >= 0 && (a.days[k] as number) > day) k--;
+    if ((k < 0 ? 0 : (a.sums[k] as number)) < (b.sums[i] as number) - 1e-9) return false;
+    if (day === from) return true;
   }
   return true;
 }
@@ -43,13 +49,13 @@ export class Kept {
       onDropped(label, other);
       return false;
     }
-    const rest = list.filter((other) => {
-      if (!dominates(world, label, other) || keepsAWay(world, other, label)) return true;
-      onDropped(other, label);
-      return false;
-    });
-    rest.push(label);
-    this.byKey.set(label.key, rest);
+    let count = 0;
+    for (const other of list) {
+      if (!dominates(world, label, other) || keepsAWay(world, other, label)) list[count++] = other;
+      else onDropped(other, label);
+    }
+    list.length = count;
+    list.push(label);
     return true;
   }
 

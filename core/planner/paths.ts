@@ -59,19 +59,23 @@ export function standsFor(place: Place): Place {
 /** Could a partial plan that stands on a place lead to something better? Its days may be later than those of the place, which thought less of money; what
  *  is still to come is then no sooner. */
 export function leadsOn(worth: Worth, place: Place, best: Worth): boolean {
-  return restsOf(place, best.placed).some(
-    (rest) =>
-      compareWorth(
-        {
-          placed: rest.placed,
-          last: Math.max(worth.last, rest.last),
-          batches: worth.batches + rest.batches,
-          sum: worth.sum + rest.sum,
-        },
-        best,
-      ) < 0,
-  );
+  return restsOf(place, best.placed).some((rest) => compareWorth(together(worth, rest), best) < 0);
 }
+
+/** The best that could be found along paths, or what is known where that is no worse. */
+export function bestAlong(paths: Place, known: Worth): Worth {
+  const { worth } = paths.label;
+  return restsOf(paths, known.placed)
+    .map((rest) => together(worth, rest))
+    .reduce((best, next) => (compareWorth(next, best) < 0 ? next : best), known);
+}
+
+const together = (worth: Worth, rest: Worth): Worth => ({
+  placed: rest.placed,
+  last: Math.max(worth.last, rest.last),
+  batches: worth.batches + rest.batches,
+  sum: worth.sum + rest.sum,
+});
 
 /** What could come after a place, to the end: who is placed then, when it ends, and what is added to batches and sum; of two alike in who is placed only
  *  that which is better in something. @param least ends that place fewer are of no use */

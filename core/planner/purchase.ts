@@ -105,7 +105,7 @@ function monthsOf(world: World, label: Label, batch: Batch, day: number): number
   return months;
 }
 
-/** Every choice of months for the batches of an event that can be paid for; of those that spend alike one.
+/** Every choice of months for the batches of an event that can be paid for.
  *  @param open by batch the months it could be bought in; @param seen those that were tried before: one at least must be new
  *  @param wanted by month what those to come could spend in it */
 function waysToPay(
@@ -135,7 +135,7 @@ function waysToPay(
     const months = open[k] as readonly number[];
     // A month that nobody to come could spend in costs them nothing.
     const unwanted = months.filter((m) => wanted[m] === 0);
-    const next = new Map<string, Trying>();
+    const next: Trying[] = [];
     if (!world.mayGoOn()) return [];
     for (const w of ways) {
       const spare = unwanted.find((m) => (w.spent[m] as number) + price <= budget);
@@ -145,12 +145,10 @@ function waysToPay(
         const spent = [...w.spent];
         spent[m] = cost;
         const fresh = w.fresh || (seen !== null && !(seen[k] as readonly number[]).includes(m));
-        const key = `${fresh ? '+' : ''}${spent.join(' ')}`;
-        if (!next.has(key))
-          next.set(key, { before: w.before, spent, months: [...w.months, m], open: [], fresh });
+        next.push({ before: w.before, spent, months: [...w.months, m], open: [], fresh });
       }
     }
-    ways = [...next.values()];
+    ways = next;
   }
   return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
 }

@@ -7,7 +7,7 @@ import { batchesAtLeast } from './fewest';
 import { after, latestOf, whatEndsLate, withEvent } from './after';
 import { buysFor } from './days';
 import { Heap, Kept } from './kept';
-import { leadsOn, pathsTo, type Place, spanEnd, standsFor } from './paths';
+import { bestAlong, leadsOn, pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
 import { start } from './start';
 import {
@@ -63,32 +63,33 @@ export interface Search {
  *  which the rest is measured by. */
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact || p.budget === null)
-    return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o, null, null);
+    return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o);
   let known: World | null = null;
   const asking = (money: Money) => (known = worldOf(p, false, o.mayGoOn, money, known));
-  // A plan that can be paid for in one way; what could be were money only a matter of months; and one of the first kind as good as that.
-  const quick = searched(asking('one'), { ...o, exact: false }, null, null);
-  const bound = searched(asking('months'), { exact: true, width: 0 }, quick, null);
-  if (bound.proved && bound.worth === quick.worth) return { ...bound, steps: quick.steps };
-  const goal = bound.proved ? bound.worth : null;
-  const payable = searched(asking('one'), { exact: true, width: 0 }, quick, goal);
-  if (goal && compareWorth(payable.worth, goal) === 0) return { ...bound, steps: payable.steps };
-  const apart = asking('months');
-  apart.twins = false;
-  const paths = pathsTo(apart, payable.worth);
-  const found = searched(asking('every'), { exact: true, width: 0 }, payable, goal, paths);
-  return found.proved || !goal ? found : { ...found, lastAtLeast: goal.last, placedAtMost: goal.placed };
+  // A plan that can be paid for in one way, first by a beam; where a better one could lie, were money only a matter of months; and there every way.
+  const quick = searched(asking('one'), { ...o, exact: false });
+  const payable = searched(asking('one'), { exact: true, width: 0 }, quick);
+  const months = asking('months');
+  months.twins = false;
+  const paths = pathsTo(months, payable.worth);
+  if (!paths) return payable;
+  const bound = bestAlong(paths, payable.worth);
+  const found =
+    bound === payable.worth ? payable : searched(asking('every'), { exact: true, width: 0 }, payable, paths);
+  // What R6 turned down was left where it stood: no path leads through it.
+  if (months.ammonia.cut) return { ...payable, steps: found.steps, worth: found.worth };
+  const proved = bound === payable.worth || found.proved;
+  const least = proved ? found.worth : bound;
+  return { ...found, proved, lastAtLeast: least.last, placedAtMost: least.placed };
 }
 
 /** One search, with what its world asks of money.
  *  @param known a plan to measure by: what is no better is not looked for
- *  @param bound what no plan can be better than: once one is as good no more is looked for
  *  @param paths where alone something better than what is known can lie */
 export function searched(
   world: World,
   o: { exact: boolean; width: number },
-  known: Found | null,
-  bound: Worth | null,
+  known: Found | null = null,
   paths: Place | null = null,
 ): Found {
   const root = start(world);
@@ -101,15 +102,15 @@ export function searched(
   };
   if (o.width > 0) beam(world, root, o.width, !o.exact || world.p.budget !== null, consider);
   const hope = prospectOf(world, root);
-  const isBest = () => bound !== null && compareWorth(worth, bound) <= 0;
   const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
   const orders = paths ? [sooner] : [moreHopeful, nearerItsEnd];
-  const proved = o.exact && exhaust(world, root, follow, orders, () => worth, isBest, consider);
+  const whole = o.exact && exhaust(world, root, follow, orders, () => worth, consider);
+  // With one way of paying something as good may have been dropped. What R6 turned down was left where it stood: a plan behind it may be as good.
+  const proved = whole && world.money !== 'one' && !world.ammonia.cut;
   return {
     steps: worth === known?.worth ? known.steps : stepsOf(world, best),
     worth,
-    // What R6 turned down was left where it stood: a plan behind it may be as good.
-    proved: proved && !world.ammonia.cut,
+    proved,
     lastAtLeast: proved ? worth.last : lastAtLeast(world, root, hope),
     placedAtMost: proved ? worth.placed : [...hope.most],
   };
@@ -246,7 +247,6 @@ function exhaust(
   follow: Follow,
   orders: readonly ((a: Hopeful, b: Hopeful) => number)[],
   best: () => Worth,
-  isBest: () => boolean,
   consider: (label: Label) => void,
 ): boolean {
   const kept = new Kept(world);
@@ -260,7 +260,7 @@ function exhaust(
   push(root, hope, lastAtLeast(world, root, hope));
   for (let turn = 0; ; turn++) {
     const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
-    if (!next || isBest()) return true;
+    if (!next) return true;
     if (!world.mayGoOn()) return false;
     const { label, prospect, taken } = next;
     next.taken = true;
@@ -268,7 +268,6 @@ function exhaust(
     for (const child of follow(label, prospect, best())) {
       if (!world.mayGoOn()) return false;
       consider(child);
-      if (isBest()) return true;
       const then = prospectOf(world, child);
       const last = endOf(world, child, then, best());
       if (last !== null && kept.add(child)) push(child, then, last);
