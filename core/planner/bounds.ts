@@ -215,45 +215,26 @@ const heavyLatestFirst = (world: World, sure: readonly number[], from: readonly 
     .filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN))
     .sort((a, b) => (from[b] as number) - (from[a] as number));
 
-/** The quarantines of a line: the next release of each, and what it passes on at most. */
-interface Stays {
-  next: number[];
-  capacity: number[];
+/** What a quarantine passes on at one release at most. */
+function passesOn(world: World, label: Label, q: number): number {
+  const { capacity } = world.calendar.quarantines[q] as StayCalendar;
+  // What was bought while another batch was in it may leave with that.
+  let begun = 0;
+  for (const b of world.open)
+    if (b.quarantine === q && !label.placed[b.wishes[0] as number]) begun += b.loadMgN;
+  return Math.max(capacity, begun);
 }
 
-/** @param outs by quarantine its next release
- *  @param from nobody they pass on can enter before */
-function staysOf(
-  world: World,
-  label: Label,
-  { quarantines }: Lane,
-  outs: readonly number[],
-  from: number,
-): Stays {
-  const next: number[] = [];
-  const capacity: number[] = [];
-  for (const q of quarantines) {
-    next.push(Math.max(outs[q] as number, from));
-    const { capacity: most } = world.calendar.quarantines[q] as StayCalendar;
-    // What was bought while another batch was in it may leave with that.
-    let begun = 0;
-    for (const b of world.open)
-      if (b.quarantine === q && !label.placed[b.wishes[0] as number]) begun += b.loadMgN;
-    capacity.push(Math.max(most, begun));
-  }
-  return { next, capacity };
-}
-
-/** Lets the stay that ends soonest pass on: which of them that is, and its day; null where a line has none. */
-function passOn(world: World, { quarantines }: Lane, { next }: Stays): { at: number; day: number } | null {
-  if (next.length === 0) return null;
+/** Of the next releases of a line's quarantines the soonest: which of them it is. */
+function soonestAt(next: readonly number[]): number {
   let at = 0;
   for (let k = 1; k < next.length; k++) if ((next[k] as number) < (next[at] as number)) at = k;
-  const day = next[at] as number;
-  const stay = world.calendar.quarantines[quarantines[at] as number] as StayCalendar;
-  next[at] = stay.firstOut(day + 1);
-  return { at, day };
+  return at;
 }
+
+/** The release of a quarantine after one. */
+const releaseAfter = ({ calendar }: World, q: number, release: number): number =>
+  (calendar.quarantines[q] as StayCalendar).firstOut(release + 1);
 
 /** The earliest day by which a line's quarantines can have passed on all who are sure, and those that cannot come before a day. */
 function throughput(
@@ -294,7 +275,7 @@ export function endsAfter(
   { left, sure }: Prospect,
   last: number,
 ): (event: Event, day: number) => boolean {
-  const { p, calendar, lanes } = world;
+  const { p, lanes } = world;
   const outs = firstOuts(world, label);
   const from = enterFrom(world, label, outs, left, sure);
   const laneOf = p.wishes.map((w) => lanes.findIndex((lane) => lane.line === w.line));
@@ -302,11 +283,13 @@ export function endsAfter(
   const there = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
   let whole = there;
   for (const i of sure) whole += (p.wishes[i] as Wish).loadMgN;
+  const loads = new Float64Array(lanes.length);
+  const then = [...outs];
   const halfIsThere = there >= whole / 2 - SLACK || whole <= p.firstStepMgN + SLACK;
   return (event, day) => {
     let heavy = 0;
     let load = 0;
-    const loads = lanes.map(() => 0);
+    loads.fill(0);
     for (const i of sure) {
       if ((event.mask & (1 << i)) !== 0) continue;
       if (Math.max(day, from[i] as number) > last) return true;
@@ -323,14 +306,15 @@ export function endsAfter(
     // Doubling: half of the whole load is there thirty days before the last.
     if (!halfIsThere && load > SLACK && world.setLoads.length === 0 && day + DOUBLING_DAYS > last)
       return true;
-    const then = [...outs];
+    for (let q = 0; q < outs.length; q++) then[q] = outs[q] as number;
     if (world.open.length === 0)
-      for (const { quarantine } of event.batches)
-        then[quarantine] = (calendar.quarantines[quarantine] as StayCalendar).firstOut(day + 1);
-    return lanes.some(
-      (lane, k) =>
-        (loads[k] as number) > 0 && passedBy(world, label, lane, then, day, loads[k] as number) > last,
-    );
+      for (const { quarantine } of event.batches) then[quarantine] = releaseAfter(world, quarantine, day);
+    for (let k = 0; k < lanes.length; k++)
+      if ((loads[k] as number) > 0) {
+        const passed = passedBy(world, label, lanes[k] as Lane, then, day, loads[k] as number);
+        if (passed > last) return true;
+      }
+    return false;
   };
 }
 
@@ -343,14 +327,17 @@ function passedBy(
   from: number,
   needed: number,
 ): number {
-  const stays = staysOf(world, label, lane, outs, from);
+  const next: number[] = [];
+  for (const q of lane.quarantines) next.push(Math.max(outs[q] as number, from));
   let passed = 0;
   let last = NONE;
   while (passed < needed - 1e-6 && last < LATE) {
-    const next = passOn(world, lane, stays);
-    if (!next) return LATE;
-    last = next.day;
-    passed += stays.capacity[next.at] as number;
+    const at = soonestAt(next);
+    const q = lane.quarantines[at];
+    if (q === undefined) return LATE;
+    last = next[at] as number;
+    passed += passesOn(world, label, q);
+    next[at] = releaseAfter(world, q, last);
   }
   return last;
 }
@@ -400,7 +387,7 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): numbe
     for (const i of here) alone += from[i] as number;
     // The lightest first leave the fewest for later stays.
     const loads = here.map(loadOf).sort((a, b) => a - b);
-    const stays = staysOf(world, label, lane, outs, NONE);
+    const next = lane.quarantines.map((q) => outs[q] as number);
     let slots = 0;
     let passed = 0;
     let room = 0;
@@ -408,9 +395,12 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): numbe
     for (const load of loads) {
       passed += load;
       while (passed > room + 1e-6) {
-        const next = passOn(world, lane, stays);
-        day = Math.max(label.day, next?.day ?? LATE);
-        room += next ? (stays.capacity[next.at] as number) : Infinity;
+        const at = soonestAt(next);
+        const q = lane.quarantines[at] as number;
+        const release = next[at] as number;
+        day = Math.max(label.day, release);
+        room += release < LATE ? passesOn(world, label, q) : Infinity;
+        next[at] = releaseAfter(world, q, release);
       }
       slots += day;
     }

@@ -61,6 +61,21 @@ function paidIn(
   return { spent, months: [...months], open, before, useful: [] };
 }
 
+/** Is there as much left in all the months in which any of them could be bought as they cost together? */
+function isEnough(items: readonly Item[], spent: readonly number[], budget: number): boolean {
+  let cost = 0;
+  let from = spent.length;
+  let to = -1;
+  for (const { price, open } of items) {
+    if (price === 0) continue;
+    cost += price;
+    from = Math.min(from, open[0] ?? from);
+    to = Math.max(to, open[open.length - 1] ?? to);
+  }
+  for (let m = from; m <= to && cost > 0; m++) cost -= Math.max(0, budget - (spent[m] as number));
+  return cost <= SLACK;
+}
+
 /** A month for each item that costs something, within a budget; null where none was found. Whoever has the fewest months first, of those alike the
  *  dearest; each in its earliest month, since whatever comes later can use the later ones. */
 function monthsFor(
@@ -68,6 +83,7 @@ function monthsFor(
   before: readonly number[],
   budget: number,
 ): (number | null)[] | null {
+  if (!isEnough(items, before, budget)) return null;
   const spent = [...before];
   const months: (number | null)[] = items.map(() => null);
   const order = items
