@@ -1,7 +1,7 @@
 /** What could come next: the labels after one. */
-import { endsAfter, isHopeless, prospectOf } from './bounds';
+import { type EndsLate, endsAfter, isHopeless, prospectOf } from './bounds';
 import { boundsOf, spansOf } from './days';
-import { type Event, eventOf } from './event';
+import { eventOf } from './event';
 import { eventsOf } from './events';
 import { paidFrom } from './fewest';
 import { inEveryWay, soonestPaid } from './purchase';
@@ -19,16 +19,13 @@ export function* after(
   const all = placesNoMore(prospect, best);
   const latest = latestOf(prospect, best);
   const endsLate = whatEndsLate(world, label, prospect, best);
-  for (const event of eventsOf(world, label, prospect, few, all, latest))
+  for (const event of eventsOf(world, label, prospect, few, all, latest, endsLate))
     yield* withEvent(world, label, event, latest, best, endsLate);
 }
 
 /** Where only a plan that places the most is as good, one that ends later is not. */
 export const latestOf = (prospect: Prospect, best: Worth | null): number =>
   best !== null && placesNoMore(prospect, best) ? best.last : LATE;
-
-/** Asked of an event and its day: would what has it end too late to be better? */
-type EndsLate = (event: Event, day: number) => boolean;
 
 export const whatEndsLate = (
   world: World,
@@ -45,27 +42,31 @@ const placesNoMore = ({ most }: Prospect, best: Worth | null): boolean =>
 
 /** With one event on its earliest day, for each place among what is set and each month its batches could be bought in, where that counts.
  *  @param latest days after it are of no use */
-export function* withEvent(
+export function withEvent(
   world: World,
   label: Label,
   batches: readonly Batch[],
   latest: number,
   best: Worth | null,
   endsLate: EndsLate | null = null,
-): Generator<Label> {
+): readonly Label[] {
   const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
   const { calendar } = world;
   const event = eventOf(batches);
   const [soonest, to] = boundsOf(world, label, event);
   const from = Math.max(soonest, paidFrom(world, label.mask | event.mask));
   const last = Math.min(to, latest, calendar.end - 1);
-  if (from > last || endsLate?.(event, from)) return;
+  if (from > last || endsLate?.(batches, event.mask, event.heavy, from)) return NONE_AT_ALL;
+  const labels: Label[] = [];
   for (const span of spansOf(world, event, from, last)) {
     if (world.money === 'every' && world.p.budget !== null)
-      yield* inEveryWay(world, label, event, span, latest, isDead);
+      labels.push(...inEveryWay(world, label, event, span, latest, isDead));
     else {
       const child = soonestPaid(world, label, event, span);
-      if (child) yield child;
+      if (child) labels.push(child);
     }
   }
+  return labels;
 }
+
+const NONE_AT_ALL: readonly Label[] = [];

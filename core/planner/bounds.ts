@@ -3,8 +3,7 @@ import { type StayCalendar } from './calendar';
 import { batchesAtLeast, maskOf, paidFrom } from './fewest';
 import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
-import { type Event } from './event';
-import { enterFrom, firstOuts, reachOf } from './soonest';
+import { enterFrom, firstOuts, latestFirst, reachOf } from './soonest';
 import {
   type Batch,
   BITS,
@@ -211,9 +210,10 @@ function settled(world: World, label: Label, sure: readonly number[], from: read
 }
 
 const heavyLatestFirst = (world: World, sure: readonly number[], from: readonly number[]): number[] =>
-  sure
-    .filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN))
-    .sort((a, b) => (from[b] as number) - (from[a] as number));
+  latestFirst(
+    sure.filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN)),
+    from,
+  );
 
 /** What a quarantine passes on at one release at most. */
 function passesOn(world: World, label: Label, q: number): number {
@@ -254,7 +254,7 @@ function throughput(
     for (const i of here) load += (wishes[i] as Wish).loadMgN;
     return passedBy(world, label, lane, outs, NONE, load);
   }
-  here.sort((a, b) => (from[b] as number) - (from[a] as number));
+  latestFirst(here, from);
   for (let k = 0; k < here.length; k++) {
     const i = here[k] as number;
     load += (wishes[i] as Wish).loadMgN;
@@ -266,15 +266,13 @@ function throughput(
   return last;
 }
 
+/** Asked of batches that could be an event: who is in them, whether it brings a load, and a day before which it cannot be. */
+export type EndsLate = (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => boolean;
+
 /** Asked of every event that could follow a label: were it released on a day, would a plan that has all who are sure end after a last one? Less sharp
  *  than the bound of the label it leads to, and cheap.
  *  @param last the end of the best plan so far */
-export function endsAfter(
-  world: World,
-  label: Label,
-  { left, sure }: Prospect,
-  last: number,
-): (event: Event, day: number) => boolean {
+export function endsAfter(world: World, label: Label, { left, sure }: Prospect, last: number): EndsLate {
   const { p, lanes } = world;
   const outs = firstOuts(world, label);
   const from = enterFrom(world, label, outs, left, sure);
@@ -286,19 +284,19 @@ export function endsAfter(
   const loads = new Float64Array(lanes.length);
   const then = [...outs];
   const halfIsThere = there >= whole / 2 - SLACK || whole <= p.firstStepMgN + SLACK;
-  return (event, day) => {
+  return (batches, mask, isLoad, day) => {
     let heavy = 0;
     let load = 0;
     loads.fill(0);
     for (const i of sure) {
-      if ((event.mask & (1 << i)) !== 0) continue;
+      if ((mask & (1 << i)) !== 0) continue;
       if (Math.max(day, from[i] as number) > last) return true;
       const { loadMgN } = p.wishes[i] as Wish;
       if (isHeavy(loadMgN)) heavy += loadMgN;
       load += loadMgN;
       loads[laneOf[i] as number]! += loadMgN;
     }
-    const lastHeavy = event.heavy ? day : label.lastHeavy;
+    const lastHeavy = isLoad ? day : label.lastHeavy;
     if (heavy > 0 && lastHeavy !== NONE) {
       const days = Math.ceil(heavy / world.perDay - 1e-9);
       if (lastHeavy + Math.max(p.settleDays, first) + p.settleDays * (days - 1) > last) return true;
@@ -308,7 +306,7 @@ export function endsAfter(
       return true;
     for (let q = 0; q < outs.length; q++) then[q] = outs[q] as number;
     if (world.open.length === 0)
-      for (const { quarantine } of event.batches) then[quarantine] = releaseAfter(world, quarantine, day);
+      for (const { quarantine } of batches) then[quarantine] = releaseAfter(world, quarantine, day);
     for (let k = 0; k < lanes.length; k++)
       if ((loads[k] as number) > 0) {
         const passed = passedBy(world, label, lanes[k] as Lane, then, day, loads[k] as number);

@@ -1,6 +1,6 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { soonestOf } from './bounds';
+import { type EndsLate, soonestOf } from './bounds';
 import { type Calendar } from './calendar';
 import { maskOf } from './fewest';
 import { isHeavy, SLACK, type Wish } from './problem';
@@ -20,7 +20,9 @@ import {
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;
 
-/** Every event that could come next: one batch, or one in each of several quarantines with a load in each. */
+/** Every event that could come next: one batch, or one in each of several quarantines with a load in each.
+ *  @param latest days after it are of no use
+ *  @param endsLate asked of an event with the first day it could be on */
 export function eventsOf(
   world: World,
   label: Label,
@@ -28,6 +30,7 @@ export function eventsOf(
   few: boolean,
   all: boolean,
   latest: number,
+  endsLate: EndsLate | null = null,
 ): Batch[][] {
   const { p } = world;
   const whole = enteredBy(world, label.days, label.sums, LATE);
@@ -39,47 +42,61 @@ export function eventsOf(
     batchesIn(world, label, now, q, most, few).filter((b) => soonestOf(world, label, b) <= latest),
   );
   const twins = world.twins ? twinsOf(world, label) : null;
-  const heavy = batches.map((list) =>
-    list
-      .filter((b) => b.heavy)
-      .sort((a, b) => a.loadMgN - b.loadMgN)
-      .slice(0, few ? FEW_TOGETHER : undefined),
-  );
-  const overlaps = (q: number) => world.open.filter((b) => b.quarantine === q).length > 1;
+  const heavy = batches.map((list) => {
+    const loads = list.filter((b) => b.heavy);
+    // What can be bought is in order already; what is bought comes after it.
+    if (few || world.open.length + world.set.length > 0) loads.sort((a, b) => a.loadMgN - b.loadMgN);
+    return few ? loads.slice(0, FEW_TOGETHER) : loads;
+  });
+  const overlaps = p.quarantines.map((_, q) => world.open.filter((b) => b.quarantine === q).length > 1);
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
   const events: Batch[][] = [];
+  const chosen: Batch[] = [];
   for (let q = 0; q < batches.length; q++)
     if (!twins || twins[q] === -1)
       for (const b of batches[q] as Batch[]) if (leavesNobody(b.mask, b.fiercest)) events.push([b]);
-  together([], 0, 0, 0, NONE);
+  together(0, 0, 0, NONE, NONE);
   return events;
 
-  function together(chosen: readonly Batch[], load: number, from: number, mask: number, fiercest: number) {
+  function together(load: number, from: number, mask: number, fiercest: number, day: number) {
     for (let q = from; q < heavy.length; q++) {
-      const twin = twins?.[q] ?? -1;
-      const first = twin >= 0 ? chosen.find((c) => c.quarantine === twin) : undefined;
+      const twin = twins === null ? -1 : (twins[q] as number);
+      const first = twin >= 0 ? inQuarantine(chosen, twin) : null;
       if (twin >= 0 && !first) continue;
-      const then = overlaps(q) ? q : q + 1;
+      const then = overlaps[q] ? q : q + 1;
       const goesOn = then < heavy.length && !(few && chosen.length > 0);
       if (chosen.length === 0 && !goesOn) continue;
+      const beside = inQuarantine(chosen, q);
       for (const b of heavy[q] as Batch[]) {
         // The lightest come first.
         if (load + b.loadMgN > most) break;
         if ((mask & b.mask) !== 0) continue;
         if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
         // Of one quarantine only what the person bought one after the other.
-        const beside = chosen.find((c) => c.quarantine === q);
         if (beside && !(b.boughtOn !== null && b.boughtOn > (beside.boughtOn ?? LATE))) continue;
-        if (chosen.some((c) => mayNotMeet(world, c, b))) continue;
-        const next = [...chosen, b];
+        if (mayNotMeetAny(world, chosen, b)) continue;
         const those = mask | b.mask;
         const worst = Math.max(fiercest, b.fiercest);
-        if (next.length > 1 && leavesNobody(those, worst)) events.push(next);
+        const soonest = Math.max(day, soonestOf(world, label, b));
+        chosen.push(b);
+        if (chosen.length > 1 && leavesNobody(those, worst) && !endsLate?.(chosen, those, true, soonest))
+          events.push([...chosen]);
         if (!world.mayGoOn()) return;
-        if (goesOn) together(next, load + b.loadMgN, then, those, worst);
+        if (goesOn) together(load + b.loadMgN, then, those, worst, soonest);
+        chosen.pop();
       }
     }
   }
+}
+
+function inQuarantine(batches: readonly Batch[], q: number): Batch | null {
+  for (const b of batches) if (b.quarantine === q) return b;
+  return null;
+}
+
+function mayNotMeetAny(world: World, batches: readonly Batch[], b: Batch): boolean {
+  for (const c of batches) if (mayNotMeet(world, c, b)) return true;
+  return false;
 }
 
 /** Does an event leave no gentler fish behind that must come, too (R7)? One with a load would have to be in the event itself.
@@ -152,12 +169,14 @@ function batchesIn(
   return out;
 }
 
-/** All that could be bought for a quarantine from some wishes: the same for every label that leaves them. */
+/** All that could be bought for a quarantine from some wishes, the lightest first: the same for every label that leaves them. */
 function newBatches(world: World, mine: readonly number[], q: number, capacity: number): readonly Batch[] {
   const state = (maskOf(mine) >>> 0) * world.p.quarantines.length + q;
   let batches = world.batches.get(state);
   if (!batches) {
-    batches = allSets(world, mine, capacity, []).map((set) => batchOf(world, q, set, null, null));
+    batches = allSets(world, mine, capacity, [])
+      .map((set) => batchOf(world, q, set, null, null))
+      .sort((a, b) => a.loadMgN - b.loadMgN);
     world.batches.set(state, batches);
   }
   return batches;

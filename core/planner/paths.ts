@@ -46,7 +46,7 @@ export function pathsTo(world: World, best: Worth): Place | null {
       if (kept.add(child, onDropped)) open.push(to);
     }
   }
-  return root;
+  return world.mayGoOn() ? root : null;
 }
 
 /** The place that stands for one. */

@@ -308,3 +308,25 @@ test('twenty wishes: a plan within all rules, and a bound beside it', () => {
   expect(found.proved).toBe(false);
   expect(found.lastAtLeast).toBeLessThanOrEqual(found.worth.last);
 });
+
+test('cut short at any moment a plan keeps all rules, is never said to be the best where it is not, and its bound is one', () => {
+  for (let seed = 1; seed <= 4; seed++) {
+    const p = household(6, seed, 60);
+    const cutAt = (most: number) => {
+      let asked = 0;
+      return bestPlan(p, { exact: true, width: 4, mayGoOn: () => ++asked <= most });
+    };
+    const best = cutAt(Infinity);
+    expect(best.proved).toBe(true);
+    let proved = 0;
+    for (let most = 1; most < 4000 && proved < 3; most = Math.ceil(1.15 * most + 1)) {
+      const found = cutAt(most);
+      expect([seed, most, breachesOf(p, found.steps)]).toEqual([seed, most, []]);
+      if (found.proved) proved++;
+      if (found.proved) expect([seed, most, found.worth]).toEqual([seed, most, best.worth]);
+      const alike = found.placedAtMost.every((n, i) => n === best.worth.placed[i]);
+      if (alike) expect(found.lastAtLeast).toBeLessThanOrEqual(best.worth.last);
+    }
+    expect(proved).toBeGreaterThan(0);
+  }
+});

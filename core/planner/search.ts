@@ -260,8 +260,9 @@ function exhaust(
   push(root, hope, lastAtLeast(world, root, hope));
   for (let turn = 0; ; turn++) {
     const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
-    if (!next) return true;
+    // Cut short, what could follow the last was not all looked at.
     if (!world.mayGoOn()) return false;
+    if (!next) return true;
     const { label, prospect, taken } = next;
     next.taken = true;
     if (taken || !kept.has(label) || endOf(world, label, prospect, best(), next.last) === null) continue;
