@@ -13,6 +13,7 @@ import {
   type Water,
 } from '../../../core/document';
 import type { Point, WaterEvidence } from '../../../core/evidence';
+import { daysOf, dayStretch, monitoredAs } from '../../../core/monitor';
 import type { Assessment } from '../../../core/readiness';
 import { compared, DAY_MS } from '../../../core/time';
 import { formatDecimal, showQuantity } from '../../../core/units';
@@ -25,8 +26,9 @@ import {
   WORDS,
   type WordsContext,
 } from '../../../core/words';
+import { shownScale } from '../../../core/words/scale';
 import type { SheetPart } from '../shell/sheetHtml';
-import { trendSvg } from './trendSvg';
+import { type Band, trendSvg } from './trendSvg';
 
 export interface ReportFacts {
   doc: Document;
@@ -42,6 +44,7 @@ export interface ReportFacts {
 const DRAWN_DAYS = 90;
 const DRAWN: readonly Parameter[] = [
   'ammonia',
+  'freeAmmonia',
   'nitrite',
   'nitrate',
   'alkalinity',
@@ -115,40 +118,79 @@ function where(g: ReportFacts['assessment']['gates'][number], words: ReportFacts
   return `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}: ${found}`;
 }
 
-/** Each parameter's newest reading with its kit, and its course. */
-function measured({ doc, evidence, nowMs, words }: ReportFacts): SheetPart[] {
-  const read = PARAMETERS.flatMap((p): { p: Parameter; points: readonly Point[] }[] =>
-    evidence.series[p].length > 0 ? [{ p, points: evidence.series[p] }] : [],
-  );
-  const newest = read.map(({ p, points }) => {
-    const last = points[points.length - 1] as Point;
-    const read = `${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}`;
-    const doubted = last.doubts.length > 0 ? ' (doubted)' : '';
-    return `${parameterName(p, doc.ownParameters)}: ${read}, by ${last.kit.name}${doubted}.`;
+/** Each parameter's newest reading with its kit, what a device showed last, and the course of both. */
+function measured(facts: ReportFacts): SheetPart[] {
+  const { doc, evidence, words } = facts;
+  const newest = PARAMETERS.flatMap((p): string[] => {
+    const last = evidence.series[p].at(-1);
+    const day = shownByDevice(facts, p).at(-1);
+    const name = parameterName(p, doc.ownParameters);
+    return [
+      ...(last
+        ? [
+            `${name}: ${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}, by ${last.kit.name}${last.doubts.length > 0 ? ' (doubted)' : ''}.`,
+          ]
+        : []),
+      ...(day ? [`${name}, by the device: ${bandWords(p, day, facts)} on ${words.day(day.fromMs)}.`] : []),
+    ];
   });
+  return [{ title: 'What was measured last', lines: newest }, ...DRAWN.flatMap((p) => drawn(facts, p))];
+}
+
+/** One parameter's course as far as it is drawn; nothing of a single reading. */
+function drawn(facts: ReportFacts, p: Parameter): SheetPart[] {
+  const { doc, evidence, nowMs, words } = facts;
   const from = nowMs - DRAWN_DAYS * DAY_MS;
-  const drawn = read
-    .filter(({ p }) => DRAWN.includes(p))
-    .flatMap(({ p, points }): SheetPart[] => {
-      const shown = points.filter((x) => x.atMs >= from);
-      if (shown.length < 2) return [];
-      const name = parameterName(p, doc.ownParameters);
-      const unit = isNitrogen(p) ? 'mg/L N' : parameterUnit(p, doc.ownParameters);
-      return [
-        {
-          title: `${name}, ${unit || 'no unit'}, ${DRAWN_DAYS} days`,
-          lines: [],
-          svg: trendSvg(
-            shown.map((x) => ({ atMs: x.atMs, value: x.interval.mid })),
-            from,
-            nowMs,
-            words.day,
-            name,
-          ),
-        },
-      ];
-    });
-  return [{ title: 'What was measured last', lines: newest }, ...drawn];
+  const show = shownIn(p, words);
+  const points = evidence.series[p].filter((x) => x.atMs >= from);
+  const bands = shownByDevice(facts, p);
+  if (points.length < 2 && bands.length < 2) return [];
+  const name = parameterName(p, doc.ownParameters);
+  return [
+    {
+      title: `${name}, ${unitOf(p, doc, words) || 'no unit'}, ${DRAWN_DAYS} days`,
+      lines:
+        bands.length > 0
+          ? [
+              'The grey band is the device, from the lowest to the highest of each day, its mean as a line. Dots are tests by hand.',
+            ]
+          : [],
+      svg: trendSvg(
+        points.map((x) => ({ atMs: x.atMs, value: show(x.interval.mid) })),
+        bands.map((b) => ({ ...b, fromMs: Math.max(from, b.fromMs) })),
+        from,
+        nowMs,
+        words.day,
+        name,
+      ),
+    },
+  ];
+}
+
+/** By day what a device showed in the days that are drawn, in the person's units. */
+function shownByDevice({ doc, water, nowMs, words }: ReportFacts, p: Parameter): Band[] {
+  const from = nowMs - DRAWN_DAYS * DAY_MS;
+  const what = monitoredAs(p);
+  const show = shownIn(p, words);
+  return (what ? daysOf(doc.monitorDays, water.id, what) : []).flatMap((day): Band[] => {
+    const whole = Date.parse(day.day) + DAY_MS > from ? dayStretch(day) : null;
+    if (!whole) return [];
+    const [low, high] = [show(whole.low), show(whole.high)];
+    // What a unit cannot say is not drawn.
+    return Number.isFinite(low + high) ? [{ ...whole, low, high, mean: show(whole.mean) }] : [];
+  });
+}
+
+/** Nitrogen is drawn as N; others in the person's units. */
+const shownIn = (p: Parameter, { units }: WordsContext): ((stored: number) => number) =>
+  isNitrogen(p) ? (x) => x : shownScale(p, units).show;
+
+const unitOf = (p: Parameter, doc: Document, { units }: WordsContext): string =>
+  isNitrogen(p) ? 'mg/L N' : shownScale(p, units).label || parameterUnit(p, doc.ownParameters);
+
+function bandWords(p: Parameter, { low, high }: Band, { doc, words }: ReportFacts): string {
+  const { decimals } = shownScale(p, words.units);
+  return `${formatDecimal(low, decimals)} to ${formatDecimal(high, decimals)} ${unitOf(p, doc, words)}`.trim();
 }
 
 function valueWords(p: Parameter, point: Point, doc: Document, { units }: WordsContext): string {

@@ -1,5 +1,7 @@
 import { screen } from '@testing-library/react';
-import { allText, demo, onScreen, says } from '../shell/testing';
+import { DEFAULT_SETTINGS, hoursText } from '../../../core/document';
+import { DAY_MS } from '../../../core/time';
+import { allText, demo, NOW, onScreen, says } from '../shell/testing';
 import { sheetHtml } from '../shell/sheetHtml';
 import { ReportScreen } from './ReportScreen';
 import { trendSvg } from './trendSvg';
@@ -27,6 +29,48 @@ test.each(['pantry-cube', 'north-qt', 'north-bin'])('and of %s, without a fault'
   expect(says('What it is')).toBe(true);
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });
+test('what a device showed is drawn beside the tests by hand, in the person’s units, and told last', () => {
+  const doc = demo();
+  const day = (back: number) => new Date(NOW - back * DAY_MS).toISOString().slice(0, 10);
+  const hours = (mean: number) =>
+    hoursText(
+      Array.from({ length: 24 }, (_, h) => (h < 6 ? { n: 2, mean, low: mean - 1, high: mean + 0.5 } : null)),
+    );
+  // A day without a reading between them: two bands, none across.
+  for (const [back, mean] of [
+    [9, 24],
+    [8, 25],
+    [6, 26],
+    [5, 26],
+    [200, 3],
+  ] as const) {
+    const id = `m1-temperature-${day(back)}`;
+    doc.monitorDays[id] = {
+      id,
+      monitorId: 'm1',
+      waterId: 'north-window',
+      what: 'temperature',
+      day: day(back),
+      hours: hours(mean),
+    };
+  }
+  onScreen(<ReportScreen />, {
+    doc: {
+      ...doc,
+      settings: { person: { ...DEFAULT_SETTINGS, units: { ...DEFAULT_SETTINGS.units, temperature: 'F' } } },
+    },
+    params: { waterId: 'north-window' },
+  });
+  expect(says(/^temperature, by the device: 77 to 79\.7 °F on /)).toBe(true);
+  expect(says('temperature, °F, 90 days')).toBe(true);
+  const drawn = screen.getByRole('img', { name: /^temperature from/ });
+  expect(drawn.querySelectorAll('path[fill="#b9c2bb"]')).toHaveLength(2);
+  expect(drawn.innerHTML).not.toMatch(/NaN|Infinity/);
+  // The two hundredth day before is neither drawn nor does it move the scale.
+  expect([...drawn.querySelectorAll('text')].map((t) => Number(t.textContent)).some((n) => n < 60)).toBe(
+    false,
+  );
+});
 test('names are no markup in the file', () => {
   const html = sheetHtml('<b>Reef</b>', 'a & b', [
     {
@@ -37,6 +81,7 @@ test('names are no markup in the file', () => {
           { atMs: 0, value: 1 },
           { atMs: 9, value: 1 },
         ],
+        [],
         0,
         9,
         String,

@@ -8,14 +8,26 @@ const LEFT = 48;
 const BOTTOM = 22;
 const TOP = 8;
 
+/** What a device showed in a stretch of time. */
+export interface Band {
+  fromMs: number;
+  toMs: number;
+  low: number;
+  mean: number;
+  high: number;
+}
+
+/** @param points what was read by hand, each a dot
+ *  @param bands what a device showed, a band from the lowest to the highest with its mean as a line */
 export function trendSvg(
   points: readonly { atMs: number; value: number }[],
+  bands: readonly Band[],
   fromMs: number,
   toMs: number,
   day: (ms: number) => string,
   name: string,
 ): string {
-  const values = points.map((p) => p.value);
+  const values = [...points.map((p) => p.value), ...bands.flatMap((b) => [b.low, b.high])];
   const [low, high] = [Math.min(...values), Math.max(...values)];
   // What stays near one value is not drawn from nothing: salinity, pH.
   const base = low > 0.5 * high ? low - 0.15 * (high - low || 0.1 * high) : 0;
@@ -35,16 +47,40 @@ export function trendSvg(
   const marks = points
     .map((p) => `<circle cx="${x(p.atMs).toFixed(1)}" cy="${y(p.value).toFixed(1)}" r="3.5"/>`)
     .join('');
+  const middle = (b: Band) => x((b.fromMs + b.toMs) / 2);
+  const device = withoutGaps(bands)
+    .map((run) => {
+      const above = run.map((b) => ({ x: middle(b), y: y(b.high) }));
+      const below = run.map((b) => ({ x: middle(b), y: y(b.low) })).reverse();
+      const mean = linePath(run.map((b) => ({ x: middle(b), y: y(b.mean) })));
+      return [
+        `<path d="${linePath([...above, ...below])}Z" fill="#b9c2bb" stroke="#b9c2bb"/>`,
+        `<path d="${mean}" fill="none" stroke="#6a7670" stroke-width="1.5"/>`,
+      ].join('');
+    })
+    .join('');
   const label = escaped(`${name} from ${day(fromMs)} to ${day(toMs)}`);
   const size = `viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}"`;
   const look = 'font-family="sans-serif" font-size="14" fill="#15231e"';
   return [
     `<svg ${size} role="img" aria-label="${label}" ${look}>`,
     ticks,
+    device,
     `<path d="${path}" fill="none" stroke="#15231e" stroke-width="2"/>`,
     marks,
     `<text x="${LEFT}" y="${HEIGHT - 4}">${escaped(day(fromMs))}</text>`,
     `<text x="${WIDTH - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text>`,
     '</svg>',
   ].join('');
+}
+
+/** Stretches that follow one on the other, each such run by itself. */
+function withoutGaps(bands: readonly Band[]): Band[][] {
+  const runs: Band[][] = [];
+  for (const b of bands) {
+    const run = runs.at(-1);
+    if (run && run.at(-1)?.toMs === b.fromMs) run.push(b);
+    else runs.push([b]);
+  }
+  return runs;
 }
