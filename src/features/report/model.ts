@@ -26,6 +26,7 @@ import {
   WORDS,
   type WordsContext,
 } from '../../../core/words';
+import { monitorScale, monitorValue } from '../../../core/words/monitor';
 import { shownScale } from '../../../core/words/scale';
 import type { SheetPart } from '../shell/sheetHtml';
 import { type Band, trendSvg } from './trendSvg';
@@ -131,7 +132,7 @@ function measured(facts: ReportFacts): SheetPart[] {
             `${name}: ${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}, by ${last.kit.name}${last.doubts.length > 0 ? ' (doubted)' : ''}.`,
           ]
         : []),
-      ...(day ? [`${name}, by the device: ${bandWords(p, day, facts)} on ${words.day(day.fromMs)}.`] : []),
+      ...(day ? [`${name}, by the device: ${day.read} on ${words.day(day.fromMs)}.`] : []),
     ];
   });
   return [{ title: 'What was measured last', lines: newest }, ...DRAWN.flatMap((p) => drawn(facts, p))];
@@ -168,16 +169,19 @@ function drawn(facts: ReportFacts, p: Parameter): SheetPart[] {
 }
 
 /** By day what a device showed in the days that are drawn, in the person's units. */
-function shownByDevice({ doc, water, nowMs, words }: ReportFacts, p: Parameter): Band[] {
+function shownByDevice({ doc, water, nowMs, words }: ReportFacts, p: Parameter): (Band & { read: string })[] {
   const from = nowMs - DRAWN_DAYS * DAY_MS;
   const what = monitoredAs(p);
   const show = shownIn(p, words);
-  return (what ? daysOf(doc.monitorDays, water.id, what) : []).flatMap((day): Band[] => {
+  if (!what) return [];
+  return daysOf(doc.monitorDays, water.id, what).flatMap((day) => {
     const whole = Date.parse(day.day) + DAY_MS > from ? dayStretch(day) : null;
     if (!whole) return [];
     const [low, high] = [show(whole.low), show(whole.high)];
     // What a unit cannot say is not drawn.
-    return Number.isFinite(low + high) ? [{ ...whole, low, high, mean: show(whole.mean) }] : [];
+    if (!Number.isFinite(low + high)) return [];
+    const read = `${monitorValue(what, whole.low, words.units)} to ${monitorValue(what, whole.high, words.units)}`;
+    return [{ ...whole, low, high, mean: show(whole.mean), read }];
   });
 }
 
@@ -186,12 +190,11 @@ const shownIn = (p: Parameter, { units }: WordsContext): ((stored: number) => nu
   isNitrogen(p) ? (x) => x : shownScale(p, units).show;
 
 const unitOf = (p: Parameter, doc: Document, { units }: WordsContext): string =>
-  isNitrogen(p) ? 'mg/L N' : shownScale(p, units).label || parameterUnit(p, doc.ownParameters);
-
-function bandWords(p: Parameter, { low, high }: Band, { doc, words }: ReportFacts): string {
-  const { decimals } = shownScale(p, words.units);
-  return `${formatDecimal(low, decimals)} to ${formatDecimal(high, decimals)} ${unitOf(p, doc, words)}`.trim();
-}
+  isNitrogen(p)
+    ? 'mg/L N'
+    : p === 'freeAmmonia'
+      ? monitorScale(p, units).label
+      : shownScale(p, units).label || parameterUnit(p, doc.ownParameters);
 
 function valueWords(p: Parameter, point: Point, doc: Document, { units }: WordsContext): string {
   if (isNitrogen(p)) return `${point.text} mg/L as ${point.kit.basis ?? 'ion'}`;

@@ -61,7 +61,7 @@ test('what a device showed is drawn beside the tests by hand, in the person’s 
     },
     params: { waterId: 'north-window' },
   });
-  expect(says(/^temperature, by the device: 77 to 79\.7 °F on /)).toBe(true);
+  expect(says(/^temperature, by the device: 77.0 °F to 79\.7 °F on /)).toBe(true);
   expect(says('temperature, °F, 90 days')).toBe(true);
   const drawn = screen.getByRole('img', { name: /^temperature from/ });
   expect(drawn.querySelectorAll('path[fill="#b9c2bb"]')).toHaveLength(2);
