@@ -1,6 +1,6 @@
-import { createElement } from 'react';
+import { createElement, useMemo } from 'react';
 import { View } from 'react-native';
-import type { Water } from '../../../core/document';
+import type { Parameter, Water } from '../../../core/document';
 import { MINUTE_MS } from '../../../core/time';
 import {
   selectAssessment,
@@ -14,7 +14,17 @@ import { Button, Row, Screen, space, Txt, useTheme, useWide, styleSheet } from '
 import { useWords, WithWater } from '../shell';
 import { download } from '../shell/download';
 import { sheetHtml, type SheetPart } from '../shell/sheetHtml';
-import { reportLead, reportParts, reportTitle } from './model';
+import {
+  drawn,
+  DRAWN,
+  lastDays,
+  partsAfter,
+  partsBefore,
+  reportLead,
+  reportParts,
+  type ReportFacts,
+  reportTitle,
+} from './model';
 
 export function ReportScreen() {
   return <WithWater>{(water) => <Report key={water.id} water={water} />}</WithWater>;
@@ -29,11 +39,16 @@ function Report({ water }: { water: Water }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, nowMs));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, nowMs));
   const { netL } = useAppSelector((s) => selectVolume(s, water.id));
-  const facts = { doc, water, evidence, assessment, netL, nowMs, words };
-  const [title, lead, parts] = [reportTitle(facts), reportLead(facts), reportParts(facts)];
-  const drawn = parts.filter((p) => p.svg !== undefined);
+  const device = useMemo(
+    () => lastDays(doc.monitorDays, water.id, nowMs),
+    [doc.monitorDays, water.id, nowMs],
+  );
+  const facts: ReportFacts = { doc, water, evidence, assessment, netL, nowMs, words, device };
+  const [title, lead] = [reportTitle(facts), reportLead(facts)];
+  const courses = DRAWN.map((p) => <Course key={p} facts={facts} parameter={p} />);
+  const written = (parts: readonly SheetPart[]) => parts.map((p) => <Part key={p.title} part={p} />);
   return (
-    <Screen title="Report" aside={wide ? drawn.map((p) => <Part key={p.title} part={p} />) : undefined}>
+    <Screen title="Report" aside={wide ? courses : undefined}>
       <Txt kind="title" heading={1}>
         {title}
       </Txt>
@@ -47,16 +62,22 @@ function Report({ water }: { water: Water }) {
             download(
               `${water.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'water'}-report.html`,
               'text/html',
-              sheetHtml(title, lead, parts),
+              sheetHtml(title, lead, reportParts(facts)),
             )
           }
         />
       </Row>
-      {(wide ? parts.filter((p) => p.svg === undefined) : parts).map((p) => (
-        <Part key={p.title} part={p} />
-      ))}
+      {written(partsBefore(facts))}
+      {wide ? null : courses}
+      {written(partsAfter(facts))}
     </Screen>
   );
+}
+
+/** A part of its own, so that each is worked out in a slice of its own. */
+function Course({ facts, parameter }: { facts: ReportFacts; parameter: Parameter }) {
+  const part = drawn(facts, parameter);
+  return part ? <Part part={part} /> : null;
 }
 
 function Part({ part: { title, lines, svg } }: { part: SheetPart }) {

@@ -9,11 +9,12 @@ import {
   placeOf,
   quarantinesOf,
   type Document,
+  type MonitorDay,
   type Parameter,
   type Water,
 } from '../../../core/document';
 import type { Point, WaterEvidence } from '../../../core/evidence';
-import { daysOf, dayStretch, monitoredAs } from '../../../core/monitor';
+import { dayStretch, monitoredAs, type Monitored, type Stretch } from '../../../core/monitor';
 import type { Assessment } from '../../../core/readiness';
 import { compared, DAY_MS } from '../../../core/time';
 import { formatDecimal, showQuantity } from '../../../core/units';
@@ -39,11 +40,14 @@ export interface ReportFacts {
   netL: number;
   nowMs: number;
   words: WordsContext;
+  /** Of the days that are drawn, what a device showed (`lastDays`). */
+  device: DeviceDays;
 }
+export type DeviceDays = Partial<Record<Monitored, MonitorDay[]>>;
 
 /** Days drawn. */
 const DRAWN_DAYS = 90;
-const DRAWN: readonly Parameter[] = [
+export const DRAWN: readonly Parameter[] = [
   'ammonia',
   'freeAmmonia',
   'nitrite',
@@ -63,10 +67,29 @@ export function reportLead({ assessment }: ReportFacts): string {
   return living ? `${WORDS[living.word]}. Of additions: ${WORDS[fish.word]}.` : `${WORDS[fish.word]}.`;
 }
 
-export const reportParts = (f: ReportFacts): SheetPart[] =>
-  [setUp(f), judged(f), ...measured(f), lives(f), arrivals(f), open(f)].filter(
-    (p) => p.lines.length > 0 || p.svg !== undefined,
-  );
+/** In order; what is drawn stands between the two. */
+export const partsBefore = (f: ReportFacts): SheetPart[] =>
+  [setUp(f), judged(f), measured(f)].filter(hasWords);
+export const partsAfter = (f: ReportFacts): SheetPart[] => [lives(f), arrivals(f), open(f)].filter(hasWords);
+const hasWords = ({ lines }: SheetPart): boolean => lines.length > 0;
+
+export const reportParts = (f: ReportFacts): SheetPart[] => [
+  ...partsBefore(f),
+  ...DRAWN.flatMap((p) => drawn(f, p) ?? []),
+  ...partsAfter(f),
+];
+
+/** In one look through all days of all devices: some ten thousand after ten years. */
+export function lastDays(all: Document['monitorDays'], waterId: string, nowMs: number): DeviceDays {
+  const from = new Date(nowMs - DRAWN_DAYS * DAY_MS).toISOString().slice(0, 10);
+  const days: DeviceDays = {};
+  for (const id in all) {
+    const day = all[id];
+    if (day && day.waterId === waterId && day.day >= from) (days[day.what] ??= []).push(day);
+  }
+  for (const of of Object.values(days)) of.sort((a, b) => compared(a.day, b.day));
+  return days;
+}
 
 function setUp({ doc, water, netL, words, evidence }: ReportFacts): SheetPart {
   const volume = (litres: number) => showQuantity('volume', litres, words.units, 0);
@@ -119,12 +142,14 @@ function where(g: ReportFacts['assessment']['gates'][number], words: ReportFacts
   return `passed${g.passedMs ? ` on ${words.day(g.passedMs)}` : ''}: ${found}`;
 }
 
-/** Each parameter's newest reading with its kit, what a device showed last, and the course of both. */
-function measured(facts: ReportFacts): SheetPart[] {
+/** Each parameter's newest reading with its kit, and what a device showed last. */
+function measured(facts: ReportFacts): SheetPart {
   const { doc, evidence, words } = facts;
   const newest = PARAMETERS.flatMap((p): string[] => {
     const last = evidence.series[p].at(-1);
-    const day = shownByDevice(facts, p).at(-1);
+    const what = monitoredAs(p);
+    const day = what && facts.device[what]?.at(-1);
+    const shown = day && dayStretch(day);
     const name = parameterName(p, doc.ownParameters);
     return [
       ...(last
@@ -132,57 +157,50 @@ function measured(facts: ReportFacts): SheetPart[] {
             `${name}: ${valueWords(p, last, doc, words)} on ${words.day(last.atMs)}, by ${last.kit.name}${last.doubts.length > 0 ? ' (doubted)' : ''}.`,
           ]
         : []),
-      ...(day ? [`${name}, by the device: ${day.read} on ${words.day(day.fromMs)}.`] : []),
+      ...(shown ? [`${name}, by the device: ${spanWords(shown, day.what, words)}.`] : []),
     ];
   });
-  return [{ title: 'What was measured last', lines: newest }, ...DRAWN.flatMap((p) => drawn(facts, p))];
+  return { title: 'What was measured last', lines: newest };
 }
 
-/** One parameter's course as far as it is drawn; nothing of a single reading. */
-function drawn(facts: ReportFacts, p: Parameter): SheetPart[] {
-  const { doc, evidence, nowMs, words } = facts;
+/** One parameter's course as far as it is drawn; null of a single reading. */
+export function drawn({ doc, evidence, nowMs, words, device }: ReportFacts, p: Parameter): SheetPart | null {
   const from = nowMs - DRAWN_DAYS * DAY_MS;
   const show = shownIn(p, words);
   const points = evidence.series[p].filter((x) => x.atMs >= from);
-  const bands = shownByDevice(facts, p);
-  if (points.length < 2 && bands.length < 2) return [];
+  const what = monitoredAs(p);
+  const bands = ((what && device[what]) ?? []).flatMap((day) => shownOn(day, p, words) ?? []);
+  if (points.length < 2 && bands.length < 2) return null;
   const name = parameterName(p, doc.ownParameters);
-  return [
-    {
-      title: `${name}, ${unitOf(p, doc, words) || 'no unit'}, ${DRAWN_DAYS} days`,
-      lines:
-        bands.length > 0
-          ? [
-              'The grey band is the device, from the lowest to the highest of each day, its mean as a line. Dots are tests by hand.',
-            ]
-          : [],
-      svg: trendSvg(
-        points.map((x) => ({ atMs: x.atMs, value: show(x.interval.mid) })),
-        bands.map((b) => ({ ...b, fromMs: Math.max(from, b.fromMs) })),
-        from,
-        nowMs,
-        words.day,
-        name,
-      ),
-    },
-  ];
+  return {
+    title: `${name}, ${unitOf(p, doc, words) || 'no unit'}, ${DRAWN_DAYS} days`,
+    lines:
+      bands.length > 0
+        ? [
+            `The grey band is the device, from the lowest to the highest of each day, its mean as a line.${points.length > 0 ? ' The black line is what was tested by hand.' : ''}`,
+          ]
+        : [],
+    svg: trendSvg(
+      points.map((x) => ({ atMs: x.atMs, value: show(x.interval.mid) })),
+      bands.map((b) => ({ ...b, fromMs: Math.max(from, b.fromMs) })),
+      from,
+      nowMs,
+      words.day,
+      name,
+    ),
+  };
 }
 
-/** By day what a device showed in the days that are drawn, in the person's units. */
-function shownByDevice({ doc, water, nowMs, words }: ReportFacts, p: Parameter): (Band & { read: string })[] {
-  const from = nowMs - DRAWN_DAYS * DAY_MS;
-  const what = monitoredAs(p);
+const spanWords = ({ low, high, fromMs }: Stretch, what: Monitored, { units, day }: WordsContext): string =>
+  `${monitorValue(what, low, units)} to ${monitorValue(what, high, units)} on ${day(fromMs)}`;
+
+/** What a device showed on a day, in the person's units; null without a reading, or where a unit cannot say it. */
+function shownOn(day: MonitorDay, p: Parameter, words: WordsContext): Band | null {
+  const whole = dayStretch(day);
+  if (!whole) return null;
   const show = shownIn(p, words);
-  if (!what) return [];
-  return daysOf(doc.monitorDays, water.id, what).flatMap((day) => {
-    const whole = Date.parse(day.day) + DAY_MS > from ? dayStretch(day) : null;
-    if (!whole) return [];
-    const [low, high] = [show(whole.low), show(whole.high)];
-    // What a unit cannot say is not drawn.
-    if (!Number.isFinite(low + high)) return [];
-    const read = `${monitorValue(what, whole.low, words.units)} to ${monitorValue(what, whole.high, words.units)}`;
-    return [{ ...whole, low, high, mean: show(whole.mean), read }];
-  });
+  const [low, high] = [show(whole.low), show(whole.high)];
+  return Number.isFinite(low + high) ? { ...whole, low, high, mean: show(whole.mean) } : null;
 }
 
 /** Nitrogen is drawn as N; others in the person's units. */

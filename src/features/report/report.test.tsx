@@ -71,6 +71,15 @@ test('what a device showed is drawn beside the tests by hand, in the person’s 
     false,
   );
 });
+test.each([
+  [200, 200],
+  [201, 0],
+])('of %i readings %i dots: of more none can be told from the next', (count, dots) => {
+  const points = Array.from({ length: count }, (_, i) => ({ atMs: i, value: i % 7 }));
+  const svg = trendSvg(points, [], 0, count, String, 'pH');
+  expect(svg.split('<circle').length - 1).toBe(dots);
+  expect(svg).toContain('stroke-width="2"');
+});
 test('names are no markup in the file', () => {
   const html = sheetHtml('<b>Reef</b>', 'a & b', [
     {

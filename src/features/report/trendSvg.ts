@@ -8,6 +8,9 @@ const LEFT = 48;
 const BOTTOM = 22;
 const TOP = 8;
 
+/** Of more no reading can be told from the next: the line alone is drawn. */
+const MOST_DOTS = 200;
+
 /** What a device showed in a stretch of time. */
 export interface Band {
   fromMs: number;
@@ -44,7 +47,7 @@ export function trendSvg(
     })
     .join('');
   const path = linePath(points.map((p) => ({ x: x(p.atMs), y: y(p.value) })));
-  const marks = points
+  const marks = (points.length > MOST_DOTS ? [] : points)
     .map((p) => `<circle cx="${x(p.atMs).toFixed(1)}" cy="${y(p.value).toFixed(1)}" r="3.5"/>`)
     .join('');
   const middle = (b: Band) => x((b.fromMs + b.toMs) / 2);
