@@ -25,6 +25,7 @@ import {
   type ReportFacts,
   reportTitle,
 } from './model';
+import { SCREEN_WIDTH } from './trendSvg';
 
 export function ReportScreen() {
   return <WithWater>{(water) => <Report key={water.id} water={water} />}</WithWater>;
@@ -76,7 +77,7 @@ function Report({ water }: { water: Water }) {
 
 /** A part of its own, so that each is worked out in a slice of its own. */
 function Course({ facts, parameter }: { facts: ReportFacts; parameter: Parameter }) {
-  const part = drawn(facts, parameter);
+  const part = drawn(facts, parameter, SCREEN_WIDTH);
   return part ? <Part part={part} /> : null;
 }
 
@@ -90,9 +91,16 @@ function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
       {svg === undefined
         ? null
         : createElement('div', {
-            style: { background: '#fbf9f3', borderRadius: 10, border: `1px solid ${roles.hairline}` },
+            style: {
+              background: '#fbf9f3',
+              maxWidth: 420,
+              borderRadius: 10,
+              border: `1px solid ${roles.hairline}`,
+            },
             // Made by trendSvg of numbers, days and escaped names.
-            dangerouslySetInnerHTML: { __html: svg.replace('width="640"', 'width="100%"') },
+            dangerouslySetInnerHTML: {
+              __html: svg.replace(/ width="\d+" height="\d+"/, ' width="100%" style="display: block"'),
+            },
           })}
       {lines.map((l) => (
         <Txt key={l}>{l}</Txt>

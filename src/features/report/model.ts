@@ -30,7 +30,7 @@ import {
 import { monitorScale, monitorValue } from '../../../core/words/monitor';
 import { shownScale } from '../../../core/words/scale';
 import type { SheetPart } from '../shell/sheetHtml';
-import { type Band, trendSvg } from './trendSvg';
+import { type Band, PAPER_WIDTH, trendSvg } from './trendSvg';
 
 export interface ReportFacts {
   doc: Document;
@@ -164,7 +164,11 @@ function measured(facts: ReportFacts): SheetPart {
 }
 
 /** One parameter's course as far as it is drawn; null of a single reading. */
-export function drawn({ doc, evidence, nowMs, words, device }: ReportFacts, p: Parameter): SheetPart | null {
+export function drawn(
+  { doc, evidence, nowMs, words, device }: ReportFacts,
+  p: Parameter,
+  width: number = PAPER_WIDTH,
+): SheetPart | null {
   const from = nowMs - DRAWN_DAYS * DAY_MS;
   const show = shownIn(p, words);
   const points = evidence.series[p].filter((x) => x.atMs >= from);
@@ -187,6 +191,7 @@ export function drawn({ doc, evidence, nowMs, words, device }: ReportFacts, p: P
       nowMs,
       words.day,
       name,
+      width,
     ),
   };
 }

@@ -2,7 +2,9 @@
 import { linear, linePath, niceTicks, niceTop } from '../../ui/charts/geometry';
 import { escaped } from '../shell/sheetHtml';
 
-const WIDTH = 640;
+/** On paper, and on a screen, where a phone has no more and the letters must not shrink. */
+export const PAPER_WIDTH = 640;
+export const SCREEN_WIDTH = 348;
 const HEIGHT = 150;
 const LEFT = 48;
 const BOTTOM = 22;
@@ -29,19 +31,20 @@ export function trendSvg(
   toMs: number,
   day: (ms: number) => string,
   name: string,
+  width: number = PAPER_WIDTH,
 ): string {
   const values = [...points.map((p) => p.value), ...bands.flatMap((b) => [b.low, b.high])];
   const [low, high] = [Math.min(...values), Math.max(...values)];
   // What stays near one value is not drawn from nothing: salinity, pH.
   const base = low > 0.5 * high ? low - 0.15 * (high - low || 0.1 * high) : 0;
   const top = base === 0 ? niceTop(high) : high + 0.15 * (high - low || 0.1 * high);
-  const x = linear([fromMs, toMs], [LEFT, WIDTH - 8]);
+  const x = linear([fromMs, toMs], [LEFT, width - 8]);
   const y = linear([base, top], [HEIGHT - BOTTOM, TOP]);
   const ticks = niceTicks(base, top, 3)
     .flatMap((t) => {
       const at = y(t).toFixed(1);
       return [
-        `<line x1="${LEFT}" x2="${WIDTH}" y1="${at}" y2="${at}" stroke="#d6cebb"/>`,
+        `<line x1="${LEFT}" x2="${width}" y1="${at}" y2="${at}" stroke="#d6cebb"/>`,
         `<text x="${LEFT - 6}" y="${(y(t) + 5).toFixed(1)}" text-anchor="end">${Number(t.toFixed(4))}</text>`,
       ];
     })
@@ -63,7 +66,7 @@ export function trendSvg(
     })
     .join('');
   const label = escaped(`${name} from ${day(fromMs)} to ${day(toMs)}`);
-  const size = `viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}"`;
+  const size = `viewBox="0 0 ${width} ${HEIGHT}" width="${width}" height="${HEIGHT}"`;
   const look = 'font-family="sans-serif" font-size="14" fill="#15231e"';
   return [
     `<svg ${size} role="img" aria-label="${label}" ${look}>`,
@@ -72,7 +75,7 @@ export function trendSvg(
     `<path d="${path}" fill="none" stroke="#15231e" stroke-width="2"/>`,
     marks,
     `<text x="${LEFT}" y="${HEIGHT - 4}">${escaped(day(fromMs))}</text>`,
-    `<text x="${WIDTH - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text>`,
+    `<text x="${width - 8}" y="${HEIGHT - 4}" text-anchor="end">${escaped(day(toMs))}</text>`,
     '</svg>',
   ].join('');
 }
