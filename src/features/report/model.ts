@@ -163,6 +163,10 @@ function measured(facts: ReportFacts): SheetPart {
   return { title: 'What was measured last', lines: newest };
 }
 
+const BAND_WORDS =
+  'The grey band is the device, from the lowest to the highest of each day, its mean as a line.';
+const LINE_WORDS = 'The black line is what was tested by hand.';
+
 /** One parameter's course as far as it is drawn; null of a single reading. */
 export function drawn(
   { doc, evidence, nowMs, words, device }: ReportFacts,
@@ -178,12 +182,7 @@ export function drawn(
   const name = parameterName(p, doc.ownParameters);
   return {
     title: `${name}, ${unitOf(p, doc, words) || 'no unit'}, ${DRAWN_DAYS} days`,
-    lines:
-      bands.length > 0
-        ? [
-            `The grey band is the device, from the lowest to the highest of each day, its mean as a line.${points.length > 0 ? ' The black line is what was tested by hand.' : ''}`,
-          ]
-        : [],
+    lines: bands.length > 0 ? [`${BAND_WORDS}${points.length > 0 ? ` ${LINE_WORDS}` : ''}`] : [],
     svg: trendSvg(
       points.map((x) => ({ atMs: x.atMs, value: show(x.interval.mid) })),
       bands.map((b) => ({ ...b, fromMs: Math.max(from, b.fromMs) })),
