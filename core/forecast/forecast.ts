@@ -364,17 +364,20 @@ function personFor(plan: CarePlan, lately: Lately, random: Random): Person {
   };
 }
 
-/** Does this person dose at this half day? Tests fall on their days; only a test tells that it is clear. */
+/** Does this person dose at this half day? Tests fall on their days; only a test tells that it is clear. What falls between two half days is done at
+ *  the nearer one and reckoned on from its own moment: rounded up each time, a person would dose a tenth too seldom. */
 function dosesNow(p: Person, day: number, ammoniaZero: boolean, nitriteZero: boolean): boolean {
   if (p.habit === 'never') return false;
-  if (day >= p.nextTest) {
-    p.nextTest = day + p.testGap;
+  const [from, until] = [day - HALF / 2, day + HALF / 2];
+  if (until >= p.nextTest) {
+    const testAt = Math.max(p.nextTest, from);
     const clear = ammoniaZero && (p.habit !== 'bothClear' || nitriteZero);
-    p.doseAt = clear ? Math.min(p.doseAt, day + p.wait) : Infinity;
+    p.doseAt = clear ? Math.min(p.doseAt, testAt + p.wait) : Infinity;
+    p.nextTest = testAt + p.testGap;
   }
-  const due = p.habit === 'clock' ? day >= p.lastDose + p.clock : day >= p.doseAt;
-  if (!due) return false;
-  p.lastDose = day;
+  const dueAt = p.habit === 'clock' ? p.lastDose + p.clock : p.doseAt;
+  if (until < dueAt) return false;
+  p.lastDose = Math.max(dueAt, from);
   p.doseAt = Infinity;
   return true;
 }

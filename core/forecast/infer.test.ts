@@ -52,14 +52,16 @@ const said = (asked: Asked, islands: readonly Island[]): Extract<Answer, { statu
   return answer;
 };
 const middle = (a: Extract<Answer, { status: 'ok' }>) => a.forecast.ready.p50 ?? NaN;
+/** From the tenth of a hundred dates to the middle one: the ninetieth lies beyond the horizon, since daily doses may hold nitrite up for good. */
+const widthOf = (a: Extract<Answer, { status: 'ok' }> | undefined) =>
+  (a?.forecast.ready.p50 ?? NaN) - (a?.forecast.ready.p10 ?? NaN);
 
-test('another seed says the same date, to a tenth of its band', () => {
+test('another seed says the same date, to a tenth of half its band', () => {
   const dates = [1, 2, 3].map((seed) => {
     const asked = ask(log(), 16, seed);
     return said(asked, fitted(asked));
   });
-  const { p10, p90 } = dates[0]?.forecast.ready ?? {};
-  const width = (p90 ?? NaN) - (p10 ?? NaN);
+  const width = widthOf(dates[0]);
   expect(width).toBeGreaterThan(3);
   const middles = dates.map(middle);
   expect(Math.max(...middles) - Math.min(...middles)).toBeLessThan(0.1 * width + 0.5);
@@ -74,8 +76,7 @@ test('a reading more, carried on from the fit before, says what a fit anew says'
   if (carried.some((island) => island === null)) throw new Error('too few still count');
   const one = said(after, carried as Island[]);
   const anew = said(after, fitted(after));
-  const { p10, p90 } = anew.forecast.ready;
-  expect(Math.abs(middle(one) - middle(anew))).toBeLessThan(0.15 * ((p90 ?? NaN) - (p10 ?? NaN)) + 0.5);
+  expect(Math.abs(middle(one) - middle(anew))).toBeLessThan(0.15 * widthOf(anew) + 0.5);
   for (const key of ['capacityA', 'capacityN', 'muN'] as const)
     expect(Math.abs(Math.log(one.fitted[key][1] / anew.fitted[key][1]))).toBeLessThan(0.12);
 });
