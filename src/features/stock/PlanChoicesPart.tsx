@@ -1,14 +1,17 @@
 import { useState } from 'react';
 import { placeOf, type Display } from '../../../core/document';
 import { choicesOf, type PlanChoices, type Planned } from '../../../core/planner';
+import { weekStart } from '../../../core/time';
 import { animalWords } from '../../../core/words';
-import { commit, selectDocument, useAppDispatch, useAppSelector } from '../../store';
+import { commit, language, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Check, Choice, Row, Section, TextField, Txt } from '../../ui';
 import { Sortable } from '../../ui/Sortable';
 import { toggled } from '../shell/form';
 import { editsToOrder, readBudget } from './planModel';
 
 const WEEK = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
+/** In the order of the person's language. */
+const DAYS = WEEK.map((_, i) => (weekStart(language()) + i) % 7);
 const LOOKS = [7, 4, 3, 2] as const;
 
 /** What the plan reckons with, each kept with the tank as soon as it is said. */
@@ -36,10 +39,10 @@ export function PlanChoicesPart({ water, planned }: { water: Display; planned: P
         onChange={(which) => put({ which })}
       />
       <Row wrap>
-        {WEEK.map((name, day) => (
+        {DAYS.map((day) => (
           <Check
-            key={name}
-            label={name}
+            key={day}
+            label={WEEK[day] ?? ''}
             checked={choices.shopDays.includes(day)}
             onChange={(on) => put({ shopDays: toggled(choices.shopDays, day, on) })}
           />
