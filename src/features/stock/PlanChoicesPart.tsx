@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { View } from 'react-native';
 import { placeOf, type Display } from '../../../core/document';
 import { choicesOf, type PlanChoices, type Planned } from '../../../core/planner';
 import { weekStart } from '../../../core/time';
@@ -38,19 +39,24 @@ export function PlanChoicesPart({ water, planned }: { water: Display; planned: P
         value={choices.which}
         onChange={(which) => put({ which })}
       />
-      <Row wrap>
-        {DAYS.map((day) => (
-          <Check
-            key={day}
-            label={WEEK[day] ?? ''}
-            checked={choices.shopDays.includes(day)}
-            onChange={(on) => put({ shopDays: toggled(choices.shopDays, day, on) })}
-          />
-        ))}
-      </Row>
-      <Txt kind="small" tone="second">
-        Days with a shop; none chosen is any day.
-      </Txt>
+      <View role="group" aria-label="Days with a shop">
+        <Txt kind="label" tone="second">
+          Days with a shop
+        </Txt>
+        <Row wrap>
+          {DAYS.map((day) => (
+            <Check
+              key={day}
+              label={WEEK[day] ?? ''}
+              checked={choices.shopDays.includes(day)}
+              onChange={(on) => put({ shopDays: toggled(choices.shopDays, day, on) })}
+            />
+          ))}
+        </Row>
+        <Txt kind="small" tone="second">
+          None chosen is any day.
+        </Txt>
+      </View>
       <Choice
         label="Looks at a quarantine a week"
         options={LOOKS.map((n) => ({ value: String(n), label: n === 7 ? 'Daily' : String(n) }))}
