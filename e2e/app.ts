@@ -27,22 +27,28 @@ export async function openEmpty(page: Page): Promise<void> {
   await facesThere(page);
 }
 
-/** Opens the app with the demo tanks already in the browser's storage (states.setup.ts put them there once).
- *  @param at the address the browser is opened at; Today where none is said */
-export async function openDemo(
-  page: Page,
-  { at = '/', state = DEMO_STATE }: { at?: string; state?: string } = {},
-): Promise<void> {
+/** Opens an address with the demo tanks already in the browser's storage (states.setup.ts put them there once), and waits for its screen. */
+export async function goFilled(page: Page, at: string, time: Date, state = DEMO_STATE): Promise<void> {
   await page.context().setStorageState(state);
-  await page.clock.install({ time: EVENING });
+  await page.clock.install({ time });
   await page.goto(at);
-  await expect(word(page)).toBeVisible();
+  await page.getByRole('main').waitFor();
   // What fills the storage does not wait until it is committed, and then closes its page: under load nothing may have been kept.
   if (!(await isStored(page, 'e/'))) {
     await page.goto('about:blank');
     await page.context().setStorageState(state);
     await page.goto(at);
+    await page.getByRole('main').waitFor();
   }
+}
+
+/** Opens the app with the demo tanks on a quiet evening.
+ *  @param at the address the browser is opened at; Today where none is said */
+export async function openDemo(
+  page: Page,
+  { at = '/', state = DEMO_STATE }: { at?: string; state?: string } = {},
+): Promise<void> {
+  await goFilled(page, at, EVENING, state);
   await expect(at === '/' ? page.getByText(/Judged by/) : word(page)).toBeVisible();
   await facesThere(page);
 }

@@ -1,14 +1,9 @@
 /** Clocks: zones far from ours, the hour that never comes and the one that comes twice, a clock set back, 29 February. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, fill, follow, press, saved, watchErrors, word } from './app';
+import { fill, follow, goFilled, press, saved, watchErrors, word } from './app';
 
-const open = async (page: Page, at: string, path: string) => {
-  await page.context().setStorageState(DEMO_STATE);
-  await page.clock.install({ time: new Date(at) });
-  await page.goto(path);
-  await page.getByRole('main').waitFor();
-};
+const open = (page: Page, at: string, path: string) => goFilled(page, path, new Date(at));
 const newest = (page: Page) =>
   page.getByRole('list', { name: 'Entries, newest first' }).getByRole('listitem').first();
 
