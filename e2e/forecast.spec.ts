@@ -99,6 +99,9 @@ test(
     await page.reload();
     for (const sentence of said)
       await expect(dates.getByText(sentence.trim(), { exact: true })).toBeVisible();
+    // The pause before asking is over.
+    await page.clock.runFor(2000);
+    await page.clock.resume();
     expect(await workers(page)).toBe(0);
     await logSample(page, { ammonia: '0', nitrite: '2' });
     await expect(dates).toBeVisible({ timeout: 30_000 });

@@ -430,6 +430,8 @@ describe('a storage that does not keep', () => {
     expect(tab.state().status).toMatchObject({ kind: 'failed', canGoOn: true });
     tab.dispatch(goOnUnstored());
     expect([tab.state().status.kind, tab.state().storage]).toEqual(['ready', 'refused']);
+    // Nothing half done is to be waited for.
+    expect(tab.store.getState().drafts.read).toBe(true);
     expect(await tab.dispatch(commit('Kit', put(kit)))).toEqual({ kind: 'saved' });
     expect([Object.keys(tab.kits()), storage.writes, on.held]).toEqual([[kit.id], 0, true]);
   });

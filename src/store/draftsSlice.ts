@@ -10,6 +10,8 @@ export type KeptForecast = z.infer<typeof keptForecastSchema>;
 export type StepsDone = z.infer<typeof stepsSchema>;
 
 export interface DraftsState {
+  /** What was half done before has been read; until then what is missing here may only not have been looked at. */
+  read: boolean;
   samples: Record<string, SampleDraft>;
   drops: Record<string, DropCount>;
   lastWaterId: string | null;
@@ -18,6 +20,7 @@ export interface DraftsState {
 }
 
 export const noDrafts = (): DraftsState => ({
+  read: false,
   samples: {},
   drops: {},
   lastWaterId: null,
@@ -31,6 +34,7 @@ const draftsSlice = createSlice({
   reducers: {
     /** What was half done before; what was begun since stands. */
     draftsOpened: (state, { payload }: PayloadAction<DraftsState>) => ({
+      read: true,
       samples: { ...payload.samples, ...state.samples },
       drops: { ...payload.drops, ...state.drops },
       lastWaterId: state.lastWaterId ?? payload.lastWaterId,

@@ -100,9 +100,11 @@ describe('drafts', () => {
         lastWaterId: 'u',
         forecasts: {},
         steps: {},
+        read: false,
       }),
     );
     expect(state).toEqual({
+      read: true,
       samples: { t: draft, u: older },
       drops: { u: count },
       lastWaterId: 't',
@@ -129,6 +131,7 @@ describe('drafts', () => {
     made.store.dispatch(waterVisited('t'));
     await made.settled();
     expect((await opened(storage)).store.getState().drafts).toEqual({
+      read: true,
       samples: { t: draft },
       drops: { t: count },
       lastWaterId: 't',

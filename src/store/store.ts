@@ -29,7 +29,7 @@ import {
   storageRefused,
   UNDO_DEPTH,
 } from './documentSlice';
-import { draftsOpened, draftsReducer, placeRemembered } from './draftsSlice';
+import { draftsOpened, draftsReducer, noDrafts, placeRemembered } from './draftsSlice';
 import { entityKey, PLACE_KEY } from './keys';
 import { isCollection, isEmpty, readStored, readUnchecked, type Stored } from './load';
 import { browserPage, browserTabs, persistence, type Keeping, type Tabs } from './persistence';
@@ -133,6 +133,7 @@ const unreadable = (error: unknown): string =>
 export const goOnUnstored = (): Thunk => (dispatch, _getState, keeping) => {
   keeping.forgoStorage();
   dispatch(documentOpened({ document: emptyDocument(), aside: [] }));
+  dispatch(draftsOpened(noDrafts()));
   dispatch(storageRefused());
 };
 

@@ -1,12 +1,12 @@
 import { act, screen } from '@testing-library/react';
 import { useState } from 'react';
 import type { Document, Water } from '../../../core/document';
-import { answerNow, plannedLoad, type Answer } from '../../../core/forecast';
+import { answerNow, inputsOf, plannedLoad, sliceFor, type Answer } from '../../../core/forecast';
 import { QUICK_FIT } from '../../../core/testing/quickFit';
 import type { Ask, Told } from '../../workers/messages';
 import { closeDesk } from '../../workers/useForecast';
 import { demo, onScreen, poisoned, press, says } from '../shell/testing';
-import { useKeptForecast } from '../shell/quietForecast';
+import { keptOf, useKeptForecast } from '../shell/quietForecast';
 import { ForecastScreen } from './ForecastScreen';
 import type { Ok } from './ok';
 
@@ -137,6 +137,25 @@ function InPassing() {
   useKeptForecast('pantry-cube', now, true);
   return null;
 }
+
+test('in passing nothing is worked out before it is known whether it was kept', () => {
+  const doc = demo();
+  const { draftsCome } = onScreen(<InPassing />, { doc, draftsUnread: true });
+  aWhile();
+  expect(SpokenFor.made).toHaveLength(0);
+  const kept = keptOf(inputsOf(sliceFor(doc, 'pantry-cube')), fitted(doc));
+  draftsCome({ forecasts: { 'pantry-cube': kept } });
+  aWhile();
+  expect(SpokenFor.made).toHaveLength(0);
+});
+
+test('in passing the dates are worked out where none were kept', () => {
+  const { draftsCome } = onScreen(<InPassing />, { doc: demo(), draftsUnread: true });
+  aWhile();
+  draftsCome();
+  aWhile();
+  expect(SpokenFor.made).toHaveLength(2);
+});
 
 test.each([
   ['the page', <ForecastScreen key="page" />],

@@ -39,6 +39,7 @@ export function useKeptForecast(waterId: string, now: number, on: boolean): Quie
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
   const kept = useAppSelector((s) => s.drafts.forecasts[waterId]);
+  const looked = useAppSelector((s) => s.drafts.read);
   const onAnswer = useCallback(
     (inputs: string, answer: Answer) => {
       dispatch(forecastKept({ waterId, forecast: keptOf(inputs, answer) }));
@@ -51,7 +52,8 @@ export function useKeptForecast(waterId: string, now: number, on: boolean): Quie
     (whole: KeptAnswer) => void dispatch(keepForecast(waterId, whole)),
     [dispatch, waterId],
   );
-  const inputs = useQuietForecast({ doc, waterId, nowMs: now, on, kept, onAnswer, onSettled });
+  const inputs = useQuietForecast({ doc, waterId, nowMs: now, on: on && looked, kept, onAnswer, onSettled });
+  if (on && !looked) return { kind: 'working' };
   if (inputs === null) return { kind: 'off' };
   if (kept?.inputs !== inputs) return { kind: 'working' };
   // One of some hours ago stands until the next is there.

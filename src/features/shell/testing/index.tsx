@@ -6,6 +6,7 @@ import { emptyDocument, type Document, type Edit } from '../../../../core/docume
 import { commit, makeStore, selectDocument } from '../../../store';
 import { makeDemo } from '../../../store/demo';
 import { documentOpened } from '../../../store/documentSlice';
+import { draftsOpened, noDrafts, type DraftsState } from '../../../store/draftsSlice';
 import { memoryStorage } from '../../../store/storage';
 import { ThemeProvider } from '../../../ui';
 import { route } from './router';
@@ -40,6 +41,8 @@ export interface Shown {
   went: () => readonly string[];
   /** What comes in meanwhile, as from a device. */
   comes: (edits: readonly Edit[]) => void;
+  /** What was half done before has been read. */
+  draftsCome: (drafts?: Partial<DraftsState>) => void;
   /** The same screen at another address. */
   again: (params: Record<string, string>) => void;
   /** Runs what was put off, and so many milliseconds more. */
@@ -49,13 +52,16 @@ export interface Shown {
 /** Draws a screen for an address's parameters over a document; time stands still until `settle`. */
 export function onScreen(
   element: ReactElement,
-  o: { doc?: Document; params?: Record<string, string> } = {},
+  o: { doc?: Document; params?: Record<string, string>; draftsUnread?: boolean } = {},
 ): Shown {
   jest.useFakeTimers({ now: NOW });
   route.params = o.params ?? {};
   route.went = [];
   const { store } = makeStore(memoryStorage(), { post: () => undefined, listen: () => undefined });
   store.dispatch(documentOpened({ document: o.doc ?? emptyDocument(), aside: [] }));
+  const draftsCome = (drafts: Partial<DraftsState> = {}) =>
+    void store.dispatch(draftsOpened({ ...noDrafts(), ...drafts }));
+  if (!o.draftsUnread) draftsCome();
   const drawn = () => (
     <Provider store={store}>
       <ThemeProvider theme="light">{cloneElement(element)}</ThemeProvider>
@@ -72,7 +78,14 @@ export function onScreen(
   };
   const comes = (edits: readonly Edit[]) =>
     act(() => void store.dispatch(commit('Kept', edits, { quiet: true })));
-  return { doc: () => selectDocument(store.getState()), went: () => route.went, comes, again, settle };
+  return {
+    doc: () => selectDocument(store.getState()),
+    went: () => route.went,
+    comes,
+    draftsCome: (drafts) => act(() => draftsCome(drafts)),
+    again,
+    settle,
+  };
 }
 
 export const press = (name: string | RegExp): void =>
