@@ -3,6 +3,7 @@
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { makeApp } from '../server/app';
+import { longTasks, watchMainThread, type Task } from './mainThread.mts';
 
 const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
@@ -27,7 +28,7 @@ const measure = async (what: string, path: string) => {
   const first: number[] = [];
   const last: number[] = [];
   const courses: number[] = [];
-  const tasks: number[] = [];
+  const tasks: Task[] = [];
   for (let i = 0; i < 5; i++) {
     // Nothing kept, and workers of its own.
     await page.goto(`${base}/bench`);
@@ -45,20 +46,19 @@ const measure = async (what: string, path: string) => {
     await link.click();
     await page.getByRole('progressbar').waitFor();
     const begun = Date.now();
-    await page.evaluate(
-      'window.tasks = []; new PerformanceObserver((l) => l.getEntries().forEach((e) => window.tasks.push(Math.round(e.duration)))).observe({ type: "longtask" });',
-    );
+    const look = await watchMainThread(browser, page);
     await stands(BOTH);
     first.push(Date.now() - begun);
     await stands('Narrowing', false);
     last.push(Date.now() - begun);
     await stands('Half the water changed now');
     courses.push((Date.now() - begun - (last[i] ?? 0)) / (await page.getByRole('row').count()));
-    tasks.push(...((await page.evaluate('window.tasks')) as number[]));
+    tasks.push(...(await look()).tasks);
+    await browser.stopTracing();
   }
   const all = (xs: number[]) => `${median(xs).toFixed(0)} (${xs.map((x) => x.toFixed(0)).join(', ')})`;
   console.log(
-    `${what}: ms to the first dates ${all(first)}, to the last ${all(last)}, a course ${all(courses)}; main-thread tasks over 50 ms meanwhile: ${tasks.length === 0 ? 'none' : tasks.join(', ')}`,
+    `${what}: ms to the first dates ${all(first)}, to the last ${all(last)}, a course ${all(courses)}; main-thread tasks meanwhile: ${longTasks(tasks)}`,
   );
 };
 /** One more reading, typed into the app: from the pause that Today makes to the dates. The first on a page that was only opened, so that

@@ -7,6 +7,7 @@ import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { STARTER_KITS } from '../core/document';
 import { makeApp } from '../server/app';
+import { longTasks, watchMainThread } from './mainThread.mts';
 
 /** Five readings a sample, one sample an hour where there are more than ten years of two-hourly ones. */
 const SAMPLES = Math.round(Number(process.argv[3] ?? 30_000) / 5);
@@ -20,13 +21,6 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
 });
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-await page.addInitScript(() => {
-  const w = window as unknown as { tasks: { at: number; ms: number }[] };
-  w.tasks = [];
-  new PerformanceObserver((list) =>
-    list.getEntries().forEach((e) => w.tasks.push({ at: e.startTime, ms: e.duration })),
-  ).observe({ type: 'longtask', buffered: true });
-});
 await page.goto(base);
 await page.getByText(/Judged by/).waitFor();
 const AS_HOURS = process.argv[4] === 'hours';
@@ -92,19 +86,12 @@ await page.evaluate(
   },
 );
 
+const look = await watchMainThread(browser, page);
 const report = async (what: string) => {
   await page.waitForTimeout(600);
-  const { tasks, paint } = await page.evaluate(() => {
-    const w = window as unknown as { tasks: { at: number; ms: number }[] };
-    const first = performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0;
-    const all = w.tasks;
-    w.tasks = [];
-    return { tasks: all, paint: first };
-  });
-  const after = tasks.filter((t) => t.at >= paint).map((t) => Math.round(t.ms));
-  console.log(
-    `${what}: longest task after first paint ${after.length > 0 ? `${Math.max(...after)} ms (all over 50: ${after.join(', ')})` : 'under 50 ms'}`,
-  );
+  const seen = await look();
+  console.log(`${what}: longest task after first paint ${longTasks(seen.tasks)}`);
+  return seen;
 };
 await page.goto(`${base}/water/pantry-cube/log`);
 await page.getByRole('button', { name: 'ammonia 0', exact: true }).waitFor();
@@ -136,53 +123,20 @@ await report('chart shows all');
 await page.getByRole('button', { name: '3 months' }).click();
 const box = await page.getByRole('group', { name: /Arrow keys/ }).boundingBox();
 if (box) {
-  // Frames as the browser's own trace has them, and the tasks of the page's main thread while the finger moves.
-  await browser.startTracing(page, {
-    categories: [
-      'disabled-by-default-devtools.timeline.frame',
-      'devtools.timeline',
-      'toplevel',
-      '__metadata',
-    ],
-  });
   await page.mouse.move(box.x + 60, box.y + 120);
   await page.mouse.down();
   for (let i = 0; i < 120; i++) await page.mouse.move(box.x + 60 + (i % 60) * 4, box.y + 120);
   await page.mouse.up();
-  const trace = JSON.parse((await browser.stopTracing()).toString()) as {
-    traceEvents: {
-      name: string;
-      ts: number;
-      dur?: number;
-      pid: number;
-      tid: number;
-      args?: { name?: string };
-    }[];
-  };
-  const events = trace.traceEvents;
-  const drawn = events
-    .filter((e) => e.name === 'DrawFrame')
-    .map((e) => e.ts / 1000)
-    .sort((x, y) => x - y);
-  const gaps = drawn
+  const { drawnMs, tasks } = await report('chart pans');
+  const gaps = drawnMs
     .slice(1)
-    .map((t, i) => t - (drawn[i] ?? t))
+    .map((t, i) => t - (drawnMs[i] ?? t))
     .sort((x, y) => x - y);
   const at = (share: number) => (gaps[Math.floor(gaps.length * share)] ?? NaN).toFixed(1);
-  const main = events
-    .filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain')
-    .map((e) => `${e.pid}/${e.tid}`);
-  const longest = Math.max(
-    0,
-    ...events
-      .filter((e) => e.name.endsWith('RunTask') && main.includes(`${e.pid}/${e.tid}`))
-      .map((e) => (e.dur ?? 0) / 1000),
-  );
   console.log(
-    `chart pan, by the browser's trace: ${drawn.length} frames drawn for 120 moves, ${at(0.5)} ms apart in the middle, 95 % within ${at(0.95)} ms, at most ${at(0.999)} ms; longest main-thread task ${longest.toFixed(0)} ms`,
+    `${drawnMs.length} frames drawn for 120 moves, ${at(0.5)} ms apart in the middle, 95 % within ${at(0.95)} ms, at most ${at(0.999)} ms; longest main-thread task ${tasks[0]?.ms.toFixed(0)} ms`,
   );
 }
-await report('chart pans');
 await page.goto(`${base}/monitor`);
 await page.getByRole('heading', { level: 1 }).waitFor();
 await report('monitor opens');
