@@ -3,7 +3,7 @@
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { makeApp } from '../server/app';
-import { longTasks, watchMainThread, type Task } from './mainThread.mts';
+import { longTasks, watchMainThread, type Task } from './mainThread';
 
 const server = makeApp({ dist: process.argv[2] ?? 'dist', demo: true }).listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));

@@ -7,7 +7,7 @@ import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { STARTER_KITS } from '../core/document';
 import { makeApp } from '../server/app';
-import { longTasks, watchMainThread } from './mainThread.mts';
+import { longTasks, watchMainThread } from './mainThread';
 
 /** Five readings a sample, one sample an hour where there are more than ten years of two-hourly ones. */
 const SAMPLES = Math.round(Number(process.argv[3] ?? 30_000) / 5);
