@@ -284,6 +284,29 @@ describe('tables as people keep them', () => {
     ]);
     expect(read(t).assumed).toEqual(['nitrate without a basis is taken as NO3, as most kits print it.']);
   });
+  test('free ammonia as N is not what a kit prints as NH3: 1.216 to one, either way', () => {
+    const doc = docOf(kit('badge', 'freeAmmonia', 'NH3'), kit('probe', 'freeAmmonia', 'N'));
+    const line = (value: string, basis: string, by: string) =>
+      table('date;parameter;value;unit;basis;kit id', `2026-06-01;free ammonia;${value};mg/L;${basis};${by}`);
+    const NH3_PER_N = 17.031 / 14.007;
+    const of = (t: Table) => readings(t, doc)[0]?.[1];
+    expect(of(line('0.05', 'N', 'badge'))).toEqual({
+      kind: 'exact',
+      value: expect.closeTo(0.05 * NH3_PER_N, 5),
+    });
+    expect(of(line('0.05', 'NH3', 'probe'))).toEqual({
+      kind: 'exact',
+      value: expect.closeTo(0.05 / NH3_PER_N, 5),
+    });
+    expect(of(line('0.05', 'NH3', 'badge'))).toEqual({ kind: 'exact', value: 0.05 });
+    expect(read(table('date;free ammonia mg/L', '2026-06-01;0.01')).assumed).toEqual([
+      'free ammonia without a basis is taken as NH3, as most kits print it.',
+    ]);
+  });
+  test('nitrite is never counted as NH3', () => {
+    const t = table('date;parameter;value;unit;basis', '2026-06-01;nitrite;0.5;mg/L;NH3');
+    expect(read(t).faults).toEqual([{ line: 2, message: 'nitrite is not counted as NH3' }]);
+  });
   test('the same again is left out; another value of that minute is a fault', () => {
     const doc = docOf();
     const t = table('date;nitrate', '2026-06-01;5');

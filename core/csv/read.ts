@@ -11,7 +11,7 @@ import {
   type Sample,
   type Water,
 } from '../document';
-import { fromMgNPerL, toMgNPerL, type NitrogenBasis } from '../units';
+import { fromMgNPerL, toMgNPerL, type NitrogenBasis, type NitrogenSpecies } from '../units';
 import { MINUTE_MS } from '../time';
 import { momentOf } from './dates';
 import { converted, figuresOf, isBlank, photoIn, valueIn } from './numbers';
@@ -186,17 +186,22 @@ class Reader {
     if (!unit && NEEDS_UNIT.has(parameter) && unitText.trim() === '')
       return `${PARAMETER_NAMES[parameter]} needs its unit: the mapping must say it`;
     const counted = basis ?? unit?.basis ?? null;
+    const species = speciesOf(parameter);
+    if (counted === 'NH3' && species !== 'ammonia')
+      return `${PARAMETER_NAMES[parameter]} is not counted as NH3`;
     const kit = this.kitFor(waterId, parameter, kitName, kitId, counted);
     if (typeof kit === 'string') return kit;
     let value = unit ? converted(shown, unit.toStored) : shown;
-    if (isNitrogen(parameter)) {
-      const of = kit.basis ?? 'ion';
+    if (species) {
+      const of = basisOf(parameter, kit.basis);
       if (counted === null)
         this.assumed.add(
-          `${PARAMETER_NAMES[parameter]} without a basis is taken as ${of === 'ion' ? ION[parameter] : of}, ${this.kits.includes(kit) ? 'as most kits print it' : `as "${kit.name}" prints it`}.`,
+          `${PARAMETER_NAMES[parameter]} without a basis is taken as ${of === 'ion' ? ION[species] : of}, ${this.kits.includes(kit) ? 'as most kits print it' : `as "${kit.name}" prints it`}.`,
         );
-      else if (counted !== of)
-        value = converted(value, (x) => fromMgNPerL(parameter, of, toMgNPerL(parameter, counted, x)));
+      else if (counted !== of) {
+        const from = basisOf(parameter, counted);
+        value = converted(value, (x) => fromMgNPerL(species, of, toMgNPerL(species, from, x)));
+      }
     }
     const [low, high] = LIMITS[parameter].possible;
     const off = figuresOf(value).find((x) => x < low || x > high || !Number.isFinite(x));
@@ -247,10 +252,7 @@ class Reader {
       name,
       parameter,
       scale: { kind: 'number', resolution: RESOLUTION[parameter] ?? 0.01 },
-      basis:
-        isNitrogen(parameter) || parameter === 'freeAmmonia'
-          ? (basis ?? (parameter === 'freeAmmonia' ? 'NH3' : 'ion'))
-          : null,
+      basis: speciesOf(parameter) ? basisOf(parameter, basis) : null,
       salinityUnit: parameter === 'salinity' ? 'ppt' : null,
       expires: null,
       waitMinutes: null,
@@ -396,6 +398,14 @@ function alike(a: ReadingValue, b: ReadingValue): boolean {
     x.every((v, i) => Math.abs(v - (y[i] as number)) <= 1e-6 * Math.max(1, Math.abs(v)))
   );
 }
+
+/** What a nitrogen reading counts; null for everything else. */
+const speciesOf = (parameter: Parameter): NitrogenSpecies | null =>
+  parameter === 'freeAmmonia' ? 'ammonia' : isNitrogen(parameter) ? parameter : null;
+
+/** As what a figure is counted, where a basis is named or none is. Free ammonia is NH3, unless it is said to be nitrogen. */
+const basisOf = (parameter: Parameter, basis: NitrogenBasis | null): NitrogenBasis =>
+  parameter === 'freeAmmonia' ? (basis === 'N' ? 'N' : 'NH3') : (basis ?? 'ion');
 
 const ION: Record<'ammonia' | 'nitrite' | 'nitrate', string> = {
   ammonia: 'NH4',

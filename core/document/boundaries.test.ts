@@ -151,12 +151,15 @@ test('one of each is a whole document, and comes back from a file', () => {
   expect(read.status === 'ok' && read.document).toEqual({ ...documentWith(), settings: {} });
 });
 
+const NH3_OF = (parameter: string) => ({ parameter, basis: 'NH3' });
 const parse = (name: CollectionName, patch: object) =>
   parseEntity(name, { ...GOOD[name as keyof typeof GOOD], ...patch });
 
 test.each<[CollectionName, object, object, RegExp]>([
   ['kits', { scale: steps([0, 1]) }, { scale: steps([1, 1]) }, /rising steps/],
   ['kits', { scale: steps([0, 1, 2]) }, { scale: steps([0, 2, 1]) }, /rising steps/],
+  ['kits', NH3_OF('ammonia'), NH3_OF('nitrite'), /only ammonia is counted as NH3/],
+  ['kits', NH3_OF('freeAmmonia'), NH3_OF('nitrate'), /only ammonia is counted as NH3/],
   ['samples', reading(between(1, 2)), reading(between(1, 1)), /"high" above "low"/],
   [
     'samples',

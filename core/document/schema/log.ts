@@ -20,37 +20,42 @@ import {
 } from '../vocabulary';
 import { id, time, day, nameSchema, note, amount, positive } from './parts';
 
-export const kitSchema = z.strictObject({
-  id,
-  name: nameSchema,
-  parameter: z.enum(PARAMETERS),
-  /** A colour chart or a titration has steps; a meter has a resolution. In printed units (salinity: practical). */
-  scale: z.discriminatedUnion('kind', [
-    z.strictObject({
-      kind: z.literal('steps'),
-      steps: z
-        .array(amount(10000))
-        .min(2)
-        .max(16)
-        .refine((s) => s.every((x, i) => i === 0 || x > (s[i - 1] ?? 0)), 'expected rising steps'),
-      topOpen: z.boolean(),
-    }),
-    z.strictObject({ kind: z.literal('number'), resolution: positive(100) }),
-  ]),
-  basis: z.enum(['N', 'ion', 'NH3']).nullable(),
-  /** What a salinity instrument shows; null for other parameters. */
-  salinityUnit: z.enum(SALINITY_UNITS).nullable(),
-  expires: day.nullable(),
-  waitMinutes: positive(120).nullable(),
-  archived: z.boolean(),
-  opened: day.optional(),
-  testsLeft: z.int().min(0).max(100000).optional(),
-  storage: z.string().max(MAX_NAME).optional(),
-  /** The reader's own error as a share of the reading, where it is known; kinds of kit have a usual one. */
-  readerShare: positive(1).optional(),
-  /** A shop's slip or a laboratory: a source of its own beside the person's kits. */
-  shop: z.literal(true).optional(),
-});
+export const kitSchema = z
+  .strictObject({
+    id,
+    name: nameSchema,
+    parameter: z.enum(PARAMETERS),
+    /** A colour chart or a titration has steps; a meter has a resolution. In printed units (salinity: practical). */
+    scale: z.discriminatedUnion('kind', [
+      z.strictObject({
+        kind: z.literal('steps'),
+        steps: z
+          .array(amount(10000))
+          .min(2)
+          .max(16)
+          .refine((s) => s.every((x, i) => i === 0 || x > (s[i - 1] ?? 0)), 'expected rising steps'),
+        topOpen: z.boolean(),
+      }),
+      z.strictObject({ kind: z.literal('number'), resolution: positive(100) }),
+    ]),
+    basis: z.enum(['N', 'ion', 'NH3']).nullable(),
+    /** What a salinity instrument shows; null for other parameters. */
+    salinityUnit: z.enum(SALINITY_UNITS).nullable(),
+    expires: day.nullable(),
+    waitMinutes: positive(120).nullable(),
+    archived: z.boolean(),
+    opened: day.optional(),
+    testsLeft: z.int().min(0).max(100000).optional(),
+    storage: z.string().max(MAX_NAME).optional(),
+    /** The reader's own error as a share of the reading, where it is known; kinds of kit have a usual one. */
+    readerShare: positive(1).optional(),
+    /** A shop's slip or a laboratory: a source of its own beside the person's kits. */
+    shop: z.literal(true).optional(),
+  })
+  .refine(
+    ({ basis, parameter }) => basis !== 'NH3' || parameter === 'ammonia' || parameter === 'freeAmmonia',
+    { error: 'only ammonia is counted as NH3', path: ['basis'] },
+  );
 
 /** An instrument held against a standard. Salinity is practical, temperature C, as everywhere. */
 export const calibrationSchema = z.strictObject({
