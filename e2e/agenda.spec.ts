@@ -1,7 +1,7 @@
 /** What is due over all waters, kept through a reload; tables and other devices' files taken in. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { fill, follow, openDemo, press, saved, watchErrors } from './app';
+import { EVENING, fill, follow, openDemo, place, press, saved, watchErrors } from './app';
 
 test('switched off stands on top through a reload until it is on again; tasks are done, put off and left out', async ({
   page,
@@ -90,6 +90,43 @@ test('a table is asked about, shown, taken in as one act, and read the same way 
   });
   await expect(page.getByText('line 2: "NO3": "lots" is no reading')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take them into the log' })).toHaveCount(0);
+  expect(errors).toEqual([]);
+});
+
+test('a device’s table is kept by the hour, drawn beside the tests by hand, and warns while it is fresh', async ({
+  page,
+}) => {
+  const errors = watchErrors(page);
+  // Every half hour of four days, up to the evening; at the end the water warms fast.
+  const rows = Array.from({ length: 192 }, (_, i) => {
+    const at = new Date(EVENING.getTime() - (191 - i) * 1_800_000).toISOString();
+    return `${at},${i > 188 ? 27.4 : (25 + (i % 5) / 10).toFixed(1)}`;
+  });
+  const file = (lines: readonly string[]) => ({
+    name: 'controller.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time,temperature C\n${lines.join('\n')}\n`),
+  });
+  await openDemo(page, { at: '/files' });
+  await page.getByLabel('File to import').setInputFiles(file(rows));
+  await page.getByLabel('All of it was measured in').selectOption('north-window');
+  await expect(page.getByRole('heading', { name: '192 readings of a device on 5 days' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'a device’s, by the hour' })).toBeChecked();
+  await press(page, 'Take them into the log');
+  await saved(page);
+  await page.reload();
+  await place(page, 'Today');
+  await expect(page.getByText(/^Temperature rose by 2\.4 °C within 6 hours/)).toBeVisible();
+  await follow(page, '/monitor');
+  await page.getByRole('link', { name: /^A device, from a table, North Window, until / }).click();
+  await page.getByRole('link', { name: /^temperature/ }).click();
+  const chart = page.getByRole('group', { name: /A device’s hours from/ });
+  await expect(chart.locator('path')).not.toHaveCount(0);
+  // Once more it changes nothing.
+  await follow(page, '/files');
+  await page.getByLabel('File to import').setInputFiles(file(rows.slice(20)));
+  await page.getByLabel('All of it was measured in').selectOption('north-window');
+  await expect(page.getByRole('heading', { name: 'Nothing new in it' })).toBeVisible();
   expect(errors).toEqual([]);
 });
 

@@ -90,6 +90,30 @@ describe('tables', () => {
       duplicates: 0,
     });
   });
+  test('a device’s table is kept by the hour where the mapping says so, and asked for where it does not', () => {
+    const rows = Array.from({ length: 72 }, (_, h) => `${new Date(NOW + h * 3_600_000).toISOString()},8.1`);
+    const table = `time,pH\n${rows.join('\n')}\n`;
+    const byHand = importCsv(table, file, { mapping: north });
+    expect(byHand.err).toMatch(/^So many a day come from a device: with "device": true/m);
+    expect(samplesIn(byHand.out)).toHaveLength(samplesIn(file).length + 72);
+    const mapping = '{"water":"north-window","device":true}';
+    expect(JSON.parse(importCsv(table, file, { mapping, dry: true }).out)).toMatchObject({
+      readings: 0,
+      samples: 0,
+      ofDevice: 72,
+      daysOfDevice: 4,
+    });
+    const told = importCsv(table, file, { mapping });
+    expect(told.err).toBe('');
+    const read = readDocument(told.out);
+    expect(read.status === 'ok' && Object.keys(read.document.monitorDays)).toHaveLength(4);
+    expect(samplesIn(told.out)).toEqual(samplesIn(file));
+    const again = importCsv(table, told.out, { mapping });
+    expect([again.out, again.err]).toEqual([
+      told.out,
+      '72 readings stand in the log already and were left out.\n',
+    ]);
+  });
   test('faults by the line a record begins on, twenty and how many more; nothing is printed', () => {
     const rows = Array.from({ length: 25 }, (_, i) => `${i + 1}.6.2026,20:15,lots,8.1,"a\nb"`);
     const told = faulty(() =>

@@ -74,6 +74,8 @@ const mappingSchema = z.strictObject({
   water: z.string().min(1).optional(),
   /** By the names of the columns. */
   columns: z.record(z.string(), columnSchema).optional(),
+  /** What a device shows is kept by the hour, not as tests by hand. */
+  device: z.boolean().optional(),
 });
 
 export interface ImportOptions {
@@ -93,7 +95,8 @@ export function importCsv(csv: string, into: string, o: ImportOptions): Told {
   if (unknown !== undefined)
     throw new InputError(`the mapping names a column "${unknown}", which the table has not`);
   const guessed = guess(table, document, { ...told, waterId: waterNamed(document, told.water) });
-  const read = guessed.doubts.length > 0 ? null : readTable(table, guessed.mapping, document, { zone });
+  const how = { zone, fromDevice: told.device ?? false };
+  const read = guessed.doubts.length > 0 ? null : readTable(table, guessed.mapping, document, how);
   const preview = o.dry ? `${JSON.stringify(previewOf(table, guessed, read, zone), null, 1)}\n` : '';
   const faults = [
     ...guessed.doubts.map((d) => d.message),
@@ -105,12 +108,20 @@ export function importCsv(csv: string, into: string, o: ImportOptions): Told {
     ...document,
     kits: { ...document.kits, ...byId(read.kits) },
     samples: { ...document.samples, ...byId(read.samples) },
+    monitors: { ...document.monitors, ...byId(read.device?.monitors ?? []) },
+    monitorDays: { ...document.monitorDays, ...byId(read.device?.days ?? []) },
   };
   const said = [
     ...guessed.assumed,
     ...read.assumed,
     ...(read.duplicates > 0
       ? [`${read.duplicates} readings stand in the log already and were left out.`]
+      : []),
+    ...(read.device && read.device.otherHours > 0
+      ? [`${read.device.otherHours} hours stand in the log with other values and stay as they are.`]
+      : []),
+    ...(read.often && !told.device
+      ? ['So many a day come from a device: with "device": true in the mapping they are kept by the hour.']
       : []),
   ];
   return { out: writeDocument(next, revisions), err: said.map((l) => `${l}\n`).join('') };
@@ -156,6 +167,7 @@ function previewOf(
     rows: table.rows.length,
     readings: read?.readings ?? 0,
     samples: read?.samples.length ?? 0,
+    ...(read?.device ? { ofDevice: read.device.readings, daysOfDevice: read.device.days.length } : {}),
     duplicates: read?.duplicates ?? 0,
     newKits: (read?.kits ?? []).map((k) => ({ name: k.name, parameter: k.parameter, basis: k.basis })),
     assumed: [...assumed, ...(read?.assumed ?? [])],

@@ -120,6 +120,8 @@ export interface Told {
   dateOrder?: Mapping['dateOrder'] | undefined;
   columns?: Readonly<Record<string, Column>> | undefined;
   waterId?: string | null | undefined;
+  /** Whether the readings are a device's; where nothing is said, how often they come tells. */
+  fromDevice?: boolean | undefined;
 }
 
 /** @returns the reading of the table as far as it can be guessed, with what cannot */

@@ -1,5 +1,5 @@
 export { guess, parameterNamed, type Told } from './guess';
-export { readTable, type TableFault, type TableRead } from './read';
+export { readAsItComes, readTable, type TableFault, type TableRead } from './read';
 export { COLUMNS, readingRows } from './write';
 export { UNIT_CHOICES } from './units';
 export type { DateOrder, Doubt, Guess, Mapping as TableMapping, Table, TableRow } from './types';

@@ -16,6 +16,7 @@ import { MINUTE_MS } from '../time';
 import { momentOf } from './dates';
 import { converted, figuresOf, isBlank, photoIn, valueIn } from './numbers';
 import { parameterNamed } from './guess';
+import { DeviceHours, HowOften, type DeviceRead } from './device';
 import type { Column, Mapping, Table, TableRow } from './types';
 import { unitOf } from './units';
 
@@ -36,11 +37,17 @@ export interface TableRead {
   questioned: TableFault[];
   /** What was taken for granted, in sentences. */
   assumed: string[];
+  /** Something is read as often in a day as only a device reads. */
+  often: boolean;
+  /** What was taken as a device's; null where all of it was taken as tests by hand. */
+  device: DeviceRead | null;
 }
 
 export interface ReadOptions {
   /** Of times that name none. */
   zone: string;
+  /** What a device shows is one's, and kept by the hour: no test by hand, and of no kit. */
+  fromDevice?: boolean;
 }
 
 /** One value of a row, on its way. */
@@ -64,6 +71,18 @@ export function readTable(table: Table, mapping: Mapping, doc: Document, o: Read
   return reader.end();
 }
 
+/** Of readings that come as often as only a device reads those of what a device shows are kept by the hour, unless the person says what they are. */
+export function readAsItComes(
+  table: Table,
+  mapping: Mapping,
+  doc: Document,
+  o: { zone: string; fromDevice: boolean | undefined },
+): TableRead {
+  const read = readTable(table, mapping, doc, { zone: o.zone, fromDevice: o.fromDevice ?? false });
+  if (o.fromDevice !== undefined || !read.often) return read;
+  return readTable(table, mapping, doc, { zone: o.zone, fromDevice: true });
+}
+
 const at = (columns: readonly Column[], as: Column['as']): number => columns.findIndex((c) => c.as === as);
 
 class Reader {
@@ -76,6 +95,8 @@ class Reader {
   private readonly waters: Map<string, Water>;
   private readonly standing: Standing;
   private readonly lastKits = new Map<string, Kit | null>();
+  private readonly often = new HowOften();
+  private readonly device: DeviceHours | null;
 
   constructor(
     private readonly table: Table,
@@ -85,6 +106,7 @@ class Reader {
   ) {
     this.waters = new Map(Object.values(doc.waters).map((w) => [w.name.trim().toLowerCase(), w]));
     this.standing = new Standing(doc);
+    this.device = o.fromDevice ? new DeviceHours() : null;
   }
 
   row(row: TableRow): void {
@@ -263,6 +285,11 @@ class Reader {
   }
 
   private take(found: Found): void {
+    if (isPlain(found)) {
+      const { waterId, parameter, at: atIso } = found;
+      this.often.add(waterId, parameter, atIso);
+      if (this.device?.take(waterId, parameter, atIso, asDevice(found))) return this.question(found);
+    }
     const stands = this.standing.like(found);
     if (stands === 'same') {
       this.duplicates++;
@@ -275,15 +302,17 @@ class Reader {
       });
       return;
     }
-    const [low, high] = LIMITS[found.parameter].usual;
-    const rare = figuresOf(found.value).find((x) => x < low || x > high);
-    if (rare !== undefined)
-      this.questioned.push({
-        line: found.line,
-        message: `${PARAMETER_NAMES[found.parameter]} ${rare} is rare. ${LIMITS[found.parameter].hint}`,
-      });
+    this.question(found);
     this.standing.add(found);
     this.found.push(found);
+  }
+
+  private question({ line, parameter, value }: Found): void {
+    const [low, high] = LIMITS[parameter].usual;
+    const rare = figuresOf(value).find((x) => x < low || x > high);
+    if (rare === undefined) return;
+    const message = `${PARAMETER_NAMES[parameter]} ${rare} is rare. ${LIMITS[parameter].hint}`;
+    this.questioned.push({ line, message });
   }
 
   /** The id the table brings along, else one made of water and moment: the same table read on two devices makes the same samples. */
@@ -322,16 +351,33 @@ class Reader {
         ...(f.corrected ? { editedAt: f.corrected } : {}),
       });
     }
+    const columns = this.table.header.join('\n');
+    const device = this.device?.end(this.doc, (id) => `table-${hashOf(`device ${id} ${columns}`)}`) ?? null;
+    const used = new Set(this.found.map((f) => f.kit));
     return {
       samples: [...bySample.values()],
-      kits: this.kits,
+      kits: this.kits.filter((k) => used.has(k)),
       readings: this.found.length,
-      duplicates: this.duplicates,
+      duplicates: this.duplicates + (device?.duplicates ?? 0),
       faults: this.faults,
       questioned: this.questioned,
       assumed: [...this.assumed],
+      often: this.often.isADevice(),
+      device,
     };
   }
+}
+
+/** Nothing but a figure, as a device gives it: no kit's steps, no doubt, note or picture, and of no sitting. */
+const isPlain = (f: Found): boolean =>
+  f.value.kind === 'exact' && !f.doubted && !f.photo && f.note === '' && !f.corrected && f.sampleId === null;
+
+/** A plain figure in a device's units: ammonia in mg N/L, the rest as stored. */
+function asDevice({ parameter, value, kit }: Found): number {
+  const [figure = NaN] = figuresOf(value);
+  const species = speciesOf(parameter);
+  if (!species) return figure;
+  return Math.round(toMgNPerL(species, basisOf(parameter, kit.basis), figure) * 1e6) / 1e6;
 }
 
 /** A reading that stands already. */

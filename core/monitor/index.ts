@@ -1,6 +1,6 @@
 export { isChecked, monitorAlarms, type MonitorAlarm } from './alarms';
 export { course, dayStretch, daysOf, spanOf, stepFor, type Stretch } from './course';
-export { MONITOR_LIMITS } from './limits';
+export { MONITOR, MONITOR_LIMITS } from './limits';
 export {
   BY_HAND,
   dayId,

@@ -5,6 +5,8 @@ export const MONITOR_LIMITS = {
   silentHours: limit(3, 'h', 'without a reading is silence', 'our choice'),
   riseHours: limit(6, 'h', 'in which a rise is fast', 'our choice'),
   stuckHours: limit(24, 'h', 'on the very same value is stuck', 'our choice: water moves in a day'),
+  oftenInADay: limit(12, 'readings', 'of one thing in a day: nobody tests by hand like that', 'our choice'),
+  oftenDays: limit(3, 'days', 'so often make a table a device’s', 'our choice'),
   checkedDays: limit(7, 'days', 'a hand test vouches for the device', 'common practice'),
 } as const satisfies LimitTable;
 

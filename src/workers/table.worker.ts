@@ -1,5 +1,5 @@
 /** Reads tables off the main thread: text, columns, rows. Stopped by being terminated. */
-import { guess, readTable } from '../../core/csv';
+import { guess, readAsItComes } from '../../core/csv';
 import { TableError, tableIn } from '../../formats/csv';
 import type { TableAsk, TableTold } from './messages';
 
@@ -11,7 +11,8 @@ self.onmessage = async ({ data }: MessageEvent<TableAsk>) => {
   try {
     const table = tableIn(await data.file.text());
     const { mapping, doubts, assumed } = guess(table, data.doc, data.told);
-    const read = doubts.length > 0 ? null : readTable(table, mapping, data.doc, { zone: data.zone });
+    const how = { zone: data.zone, fromDevice: data.told.fromDevice };
+    const read = doubts.length > 0 ? null : readAsItComes(table, mapping, data.doc, how);
     const { separator, header, rows } = table;
     const shown = rows.slice(0, SHOWN).map((r) => r.cells);
     tell({ kind: 'table', separator, header, rows: rows.length, shown, mapping, doubts, assumed, read });

@@ -13,7 +13,9 @@ import {
   editsToImport,
   hasBasis,
   knownMapping,
+  newIn,
   optionOf,
+  otherHoursWords,
   titleOf,
   toldBy,
   unitChoices,
@@ -61,6 +63,7 @@ export function TableImport({
         {`${name}: ${table.rows} rows${known ? ', read as last time' : ''}. Times that name no zone are ${zone}.`}
       </Txt>
       <Doubts table={table} doc={doc} said={said} onSay={setSaid} />
+      <WhoseReadings table={table} said={said} onSay={setSaid} />
       <WhatComes table={table} />
       <Import table={table} doc={doc} onDone={onDone} />
       <Columns
@@ -135,6 +138,38 @@ function Doubts({
 const asked = (message: string): string =>
   `${message.replace(/: the mapping must say.*$/, '').replace(/, one of [\w, -]+$/, '')}: say it below.`;
 
+/** Where readings come as often as only a device reads: what they are kept as. */
+function WhoseReadings({
+  table: { read },
+  said,
+  onSay,
+}: {
+  table: TableHere;
+  said: Told;
+  onSay: (said: Told) => void;
+}) {
+  if (!read?.often) return null;
+  const isDevice = read.device !== null;
+  return (
+    <>
+      <Choice
+        label="So many a day come from a device. They are kept as"
+        options={[
+          { value: 'device', label: 'a device’s, by the hour' },
+          { value: 'hand', label: 'tests by hand' },
+        ]}
+        value={isDevice ? 'device' : 'hand'}
+        onChange={(v) => onSay({ ...said, fromDevice: v === 'device' })}
+      />
+      <Txt kind="small" tone="second">
+        {isDevice
+          ? 'They are drawn beside your tests, on the same charts. They open and close no gate: that is for tests by hand.'
+          : 'Each is judged as if you had tested it yourself, by the kit last used for it. Thousands make the log slow.'}
+      </Txt>
+    </>
+  );
+}
+
 /** What would come of it, what was taken for granted, what is rare, what is wrong. */
 function WhatComes({ table }: { table: TableHere }) {
   const { read } = table;
@@ -144,6 +179,9 @@ function WhatComes({ table }: { table: TableHere }) {
     <>
       {read && read.duplicates > 0 ? (
         <Txt>{`${read.duplicates} stand in the log already and are left out.`}</Txt>
+      ) : null}
+      {read?.device && read.device.otherHours > 0 ? (
+        <Txt tone="nitrite">{otherHoursWords(read.device.otherHours)}</Txt>
       ) : null}
       {(read?.kits ?? []).map((k) => (
         <Txt key={k.id}>{`A kit comes with it: ${k.name}.`}</Txt>
@@ -196,7 +234,7 @@ function Import({
   const dispatch = useAppDispatch();
   const saving = useSaving();
   const { read, mapping } = table;
-  const can = read !== null && read.faults.length === 0 && read.readings > 0;
+  const can = read !== null && read.faults.length === 0 && newIn(read) > 0;
   return (
     <Row wrap>
       {can ? (

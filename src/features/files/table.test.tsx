@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { guess, readTable } from '../../../core/csv';
+import { guess, readAsItComes } from '../../../core/csv';
 import { TableError, tableIn } from '../../../formats/csv';
 import type { TableAsk } from '../../workers/messages';
 import { choose, demo, flush, onScreen, press, says, submit } from '../shell/testing';
@@ -15,7 +15,8 @@ class TableWorker {
       try {
         const table = tableIn(text);
         const g = guess(table, doc, told);
-        const read = g.doubts.length > 0 ? null : readTable(table, g.mapping, doc, { zone: 'UTC' });
+        const how = { zone: 'UTC', fromDevice: told.fromDevice };
+        const read = g.doubts.length > 0 ? null : readAsItComes(table, g.mapping, doc, how);
         const { separator, header, rows } = table;
         const shown = rows.slice(0, 3).map((r) => r.cells);
         this.onmessage?.({
@@ -65,6 +66,34 @@ test('what is not clear is asked, then shown, then taken in one act; the next ta
   await waitFor(() => expect(says('Nothing new in it')).toBe(true));
   expect(says(/read as last time/)).toBe(true);
   expect(screen.queryByRole('button', { name: 'Take them into the log' })).toBeNull();
+});
+test('a device’s table is kept by the hour, in one act, unless the person says they are tests by hand', async () => {
+  const rows = Array.from({ length: 72 }, (_, h) => {
+    const at = new Date(Date.UTC(2026, 1, 10) + h * 3_600_000).toISOString();
+    return `${at},North Window,8.${h % 3},${h === 4 ? '5' : ''}`;
+  });
+  const table = `time,water,pH,nitrate\n${rows.join('\n')}\n`;
+  const { doc } = onScreen(<FilesScreen />, { doc: demo() });
+  const before = doc();
+  await give(table);
+  await waitFor(() =>
+    expect(says('72 readings of a device on 3 days, and 1 reading in 1 sitting')).toBe(true),
+  );
+  choose('tests by hand');
+  await waitFor(() => expect(says('73 readings in 72 sittings')).toBe(true));
+  choose('a device’s, by the hour');
+  await waitFor(() => expect(says(/^72 readings of a device/)).toBe(true));
+  await submit('Take them into the log');
+  expect(Object.keys(doc().samples)).toHaveLength(Object.keys(before.samples).length + 1);
+  expect(Object.values(doc().monitorDays).map((d) => [d.what, d.day])).toEqual(
+    ['2026-02-10', '2026-02-11', '2026-02-12'].map((day) => ['ph', day]),
+  );
+  expect(Object.values(doc().monitors)).toMatchObject([
+    { waterId: 'north-window', revokedAt: '2026-02-12T23:00:00.000Z' },
+  ]);
+  await give(table.replace('8.0', '9.0'));
+  await waitFor(() => expect(says('Nothing new in it')).toBe(true));
+  expect(says('One hour of it stands in the log with other values, and stays as it is.')).toBe(true);
 });
 test('a column is something else than was guessed', async () => {
   const { doc } = onScreen(<FilesScreen />, { doc: demo() });

@@ -81,13 +81,37 @@ export function editsToImport(
   return [
     ...read.kits.map((entity): Edit => ({ put: 'kits', entity })),
     ...read.samples.map((entity): Edit => ({ put: 'samples', entity })),
+    ...(read.device?.monitors ?? []).map((entity): Edit => ({ put: 'monitors', entity })),
+    ...(read.device?.days ?? []).map((entity): Edit => ({ put: 'monitorDays', entity })),
     { put: 'mappings', entity: kept },
   ];
 }
 
 const several = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
-export const titleOf = (read: TableRead): string =>
-  read.readings === 0
-    ? 'Nothing new in it'
-    : `${several(read.readings, 'reading', 'readings')} in ${several(read.samples.length, 'sitting', 'sittings')}`;
+/** Readings that the log has not. */
+export const newIn = (read: TableRead): number => read.readings + (read.device?.readings ?? 0);
+
+export function titleOf(read: TableRead): string {
+  const { device } = read;
+  const parts = [
+    ...(device && device.readings > 0
+      ? [
+          `${several(device.readings, 'reading', 'readings')} of a device on ${several(daysIn(device.days), 'day', 'days')}`,
+        ]
+      : []),
+    ...(read.readings > 0
+      ? [
+          `${several(read.readings, 'reading', 'readings')} in ${several(read.samples.length, 'sitting', 'sittings')}`,
+        ]
+      : []),
+  ];
+  return parts.length === 0 ? 'Nothing new in it' : parts.join(', and ');
+}
+
+const daysIn = (days: readonly { day: string }[]): number => new Set(days.map((d) => d.day)).size;
+
+export const otherHoursWords = (hours: number): string =>
+  hours === 1
+    ? 'One hour of it stands in the log with other values, and stays as it is.'
+    : `${hours} hours of it stand in the log with other values, and stay as they are.`;

@@ -46,7 +46,35 @@ export function MonitorScreen() {
         Monitor
       </Txt>
       {monitor ? <Paired key={monitor.id} monitor={monitor} /> : <Pairing />}
+      <Earlier />
     </Screen>
+  );
+}
+
+/** What was disconnected, and what tables brought: it is in the log all the same. */
+function Earlier() {
+  const { monitors, waters, monitorDays } = useAppSelector(selectDocument);
+  const gone = Object.values(monitors).filter((m) => newestDays(monitorDays, m.id).size > 0);
+  const lines = gone.flatMap(({ id, name, waterId, revokedAt }) =>
+    revokedAt === null
+      ? []
+      : [
+          {
+            id,
+            waterId,
+            text: `${name}, ${waters[waterId]?.name ?? ''}, until ${shortDay(Date.parse(revokedAt))}`,
+          },
+        ],
+  );
+  if (lines.length === 0) return null;
+  return (
+    <Section title="No longer connected">
+      {lines.map(({ id, waterId, text }) => (
+        <Go key={id} href={`/water/${waterId}/log/readings`}>
+          {text}
+        </Go>
+      ))}
+    </Section>
   );
 }
 

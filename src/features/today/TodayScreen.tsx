@@ -57,7 +57,7 @@ function Today({ water }: { water: Display }) {
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const device = useAppSelector((s) =>
-    Object.values(s.document.entities.monitors).some((m) => m.revokedAt === null && m.waterId === water.id),
+    Object.values(s.document.entities.monitors).some((m) => m.waterId === water.id),
   );
   const here = assessment.gates.find((g) => g.status === 'here')?.id ?? null;
   const [said, setSaid] = useState<LikelyState>({ kind: 'working' });

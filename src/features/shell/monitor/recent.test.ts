@@ -1,7 +1,7 @@
-import type { MonitorDay } from '../../../../core/document';
+import type { Monitor, MonitorDay } from '../../../../core/document';
 import { dayId, type Monitored } from '../../../../core/monitor';
-import { DAY_MS } from '../../../../core/time';
-import { newestDays, recentDays } from './recent';
+import { DAY_MS, HOUR_MS } from '../../../../core/time';
+import { devicesOf, newestDays, recentDays } from './recent';
 
 const NOW = Date.UTC(2026, 4, 20, 18);
 const log = (...of: [monitorId: string, what: Monitored, daysAgo: number][]): Record<string, MonitorDay> =>
@@ -44,4 +44,22 @@ test('a log that goes on is looked through anew; a device that sent nothing has 
   const more = { ...all, ...log(['dev', 'ph', 8]) };
   expect(ids(recentDays(more, 'dev', NOW))).toEqual([dayId('dev', 'ph', NOW - 8 * DAY_MS)]);
   expect(recentDays(more, 'none', NOW)).toEqual([]);
+});
+
+test('the paired device may ask for an eye, and one whose last hours are as fresh as those of one that is not silent', () => {
+  const device = (id: string, revokedAgoMs: number | null, waterId = 't'): Monitor => ({
+    id,
+    waterId,
+    name: id,
+    pairedAt: new Date(NOW - DAY_MS).toISOString(),
+    revokedAt: revokedAgoMs === null ? null : new Date(NOW - revokedAgoMs).toISOString(),
+  });
+  const all = [
+    device('paired', null),
+    device('fresh', 3 * HOUR_MS - 1),
+    device('old', 3 * HOUR_MS),
+    device('elsewhere', null, 'u'),
+  ];
+  const monitors = Object.fromEntries(all.map((m) => [m.id, m]));
+  expect(devicesOf(monitors, 't', NOW).map((m) => m.id)).toEqual(['paired', 'fresh']);
 });

@@ -1,12 +1,21 @@
 /** A device's last days, and the hand tests that stand beside it. */
-import type { Document, Monitor, MonitorDay } from '../../../../core/document';
+import type { Monitor, MonitorDay } from '../../../../core/document';
 import { lastOf, trusted, type WaterEvidence } from '../../../../core/evidence';
-import { BY_HAND, dayId, MONITORED, type Monitored } from '../../../../core/monitor';
-import { DAY_MS } from '../../../../core/time';
+import { BY_HAND, dayId, MONITOR, MONITORED, type Monitored } from '../../../../core/monitor';
+import { DAY_MS, HOUR_MS } from '../../../../core/time';
 
-/** The paired device of a water; undefined where there is none. */
-export const deviceOf = (doc: Pick<Document, 'monitors'>, waterId: string): Monitor | undefined =>
-  Object.values(doc.monitors).find((m) => m.revokedAt === null && m.waterId === waterId);
+/** The devices of a water that may ask for an eye: the paired one, and each that was disconnected so lately that its last hours still
+ *  speak of the water. What a table brought counts as disconnected after its last reading. */
+export const devicesOf = (
+  monitors: Readonly<Record<string, Monitor>>,
+  waterId: string,
+  nowMs: number,
+): Monitor[] =>
+  Object.values(monitors).filter(
+    (m) =>
+      m.waterId === waterId &&
+      (m.revokedAt === null || nowMs - Date.parse(m.revokedAt) < MONITOR.silentHours * HOUR_MS),
+  );
 
 /** Looked for once for each state of the log. */
 const NEWEST = new WeakMap<object, Map<string, Map<Monitored, MonitorDay>>>();
