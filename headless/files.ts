@@ -164,6 +164,7 @@ function previewOf(
     zone,
     water: mapping.waterId,
     columns: Object.fromEntries(table.header.map((name, i) => [name, mapping.columns[i]])),
+    ...(Object.keys(mapping.units ?? {}).length > 0 ? { units: mapping.units } : {}),
     rows: table.rows.length,
     readings: read?.readings ?? 0,
     samples: read?.samples.length ?? 0,

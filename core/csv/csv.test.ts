@@ -218,6 +218,10 @@ describe('names with their units', () => {
     ['Nitrate-N [ppm]', { parameter: 'nitrate', unit: 'ppm', basis: 'N' }],
     ['nitrate (as N)', { parameter: 'nitrate', unit: 'as N', basis: 'N' }],
     ['Ammonia (NH3)', { parameter: 'ammonia' }],
+    ['Ammonia (NH3/NH4)', { parameter: 'ammonia' }],
+    ['NH3/NH4+ mg/L', { parameter: 'ammonia', unit: 'mg/l' }],
+    ['Total ammonia [NH3 + NH4]', { parameter: 'ammonia' }],
+    ['nitrite ppm NH3', { parameter: 'nitrite', unit: 'ppm nh3', basis: 'NH3' }],
     ['ammonia mg/L NH4', { parameter: 'ammonia', unit: 'mg/l nh4', basis: 'ion' }],
     ['PO4-P (ppb)', { parameter: 'phosphate', unit: 'ppb p' }],
     ['Phosphate ppb', { parameter: 'phosphate', unit: 'ppb' }],
@@ -228,7 +232,50 @@ describe('names with their units', () => {
     ['Ca', { parameter: 'calcium' }],
     ['Mg (mg/L)', { parameter: 'magnesium', unit: 'mg/L' }],
     ['pH', { parameter: 'ph' }],
+    ['Karbonathärte (°dKH)', { parameter: 'alkalinity', unit: '°dKH' }],
+    ['Salinité (ppt)', { parameter: 'salinity', unit: 'ppt' }],
   ])('%s', (name, column) => expect(columnOf(name)).toEqual({ as: 'reading', ...column }));
+});
+
+describe('one reading a row, without units', () => {
+  const long = (...rows: [what: string, value: string, unit?: string][]) =>
+    table('date;test;result;unit', ...rows.map(([what, v, u = '']) => `2026-06-01;${what};${v};${u}`));
+  test('each is told by all its own figures, and that is said', () => {
+    const t = long(
+      ['Temp', '77'],
+      ['Specific gravity', '1.0255'],
+      ['KH', '8.3'],
+      ['PO4', '40'],
+      ['pH', '8.1'],
+    );
+    expect(readings(t)).toEqual([
+      ['temperature', { kind: 'exact', value: expect.closeTo(25, 3) }],
+      ['salinity', { kind: 'exact', value: expect.closeTo(34, 0) }],
+      ['alkalinity', { kind: 'exact', value: 8.3 }],
+      ['phosphate', { kind: 'exact', value: 0.04 }],
+      ['ph', { kind: 'exact', value: 8.1 }],
+    ]);
+    expect(guess(t, docOf()).assumed).toEqual([
+      'temperature without a unit: taken as F, by its figures.',
+      'salinity without a unit: taken as SG 25/25, by its figures; without temperatures it is 25/25.',
+      'alkalinity without a unit: taken as dKH, by its figures.',
+      'phosphate without a unit: taken as ppb, by its figures.',
+    ]);
+  });
+  test('what two units would fit is a fault by line; a row that names its unit has it', () => {
+    const result = read(
+      long(['alkalinity', '4.8'], ['alkalinity', '3', 'meq/L'], ['Temp', '25'], ['Temp', '77']),
+    );
+    expect(result.faults.map((f) => [f.line, f.message])).toEqual([
+      [2, 'alkalinity needs its unit, which its figures do not tell: a column of units must say it'],
+      [4, 'temperature needs its unit, which its figures do not tell: a column of units must say it'],
+      [5, 'temperature needs its unit, which its figures do not tell: a column of units must say it'],
+    ]);
+    // Only rows without a unit are looked at for one; 77 F is the same once more.
+    expect(readings(long(['Temp', '25'], ['Temp', '77', 'F']))).toEqual([
+      ['temperature', { kind: 'exact', value: 25 }],
+    ]);
+  });
 });
 
 describe('tables as people keep them', () => {

@@ -2,7 +2,7 @@
 import { isNitrogen, PARAMETER_NAMES, PARAMETERS, type Document, type Parameter } from '../document';
 import { holdsClock, holdsDay, isEitherOrder, orderShown } from './dates';
 import { decimalShown, isBlank, isEither, numberIn } from './numbers';
-import type { Column, Doubt, Guess, Mapping, Table } from './types';
+import type { Column, Doubt, Guess, Mapping, Table, TableRow } from './types';
 import { plainUnit, UNIT_CHOICES, unitOf } from './units';
 
 /** Rows a guess is made from. */
@@ -22,21 +22,21 @@ const ROLES: readonly (readonly [Column['as'], RegExp])[] = [
   ['corrected', /^(corrected|edited)( at)?$/],
   ['photo', /^photo$/],
   ['note', /^(notes?|comments?|remarks?|bemerkung(en)?)$/],
-  ['when', /^(date ?time|time ?stamp|when|moment|date (and|&) time)$/],
+  ['when', /^(date ?time|time ?stamp|when|moment|date (and|&) time|zeitpunkt|date et heure|fecha y hora)$/],
   ['day', /^(date|day|datum|tag|fecha)$/],
-  ['clock', /^(time|clock|uhrzeit|zeit|hour)$/],
+  ['clock', /^(time|clock|uhrzeit|zeit|hour|heure|hora)$/],
 ];
 
 const NAMES: readonly (readonly [Parameter, RegExp])[] = [
   ['freeAmmonia', /free (ammonia|nh3)|unionised|unionized/],
-  ['ammonia', /ammoni|\bnh[34]\b|\btan\b/],
   ['nitrite', /\bnitrit|\bno2\b/],
   ['nitrate', /\bnitrat|\bno3\b/],
+  ['ammonia', /ammoni|\bnh[34]\b|\btan\b/],
   ['phosphate', /phosph|\bpo4\b/],
-  ['alkalinity', /\balk|\bd?kh\b|carbonate hardness/],
+  ['alkalinity', /\balk|alcalin|\bd?kh\b|carbonate hardness|karbonatharte/],
   ['calcium', /calcium|\bca\b/],
   ['magnesium', /magnes|\bmg\b(?! (n|l|per)\b|\/)/],
-  ['salinity', /salin|\bsg\b|gravity|conductivity/],
+  ['salinity', /salin|\bsg\b|gravity|conductivity|\bdichte\b|leitwert|leitfahigkeit|densidad/],
   ['temperature', /temp/],
   ['orp', /\borp\b|redox/],
   ['silicate', /silic|\bsio2\b/],
@@ -90,7 +90,9 @@ const isUnit = (parameter: Parameter, text: string): boolean =>
   !isBareSpecies(text) &&
   unitOf(parameter, text) !== null &&
   (isNitrogen(parameter) ? /n$|mg|ppm|ppb|ug/.test(plainUnit(text)) : !parameter.startsWith('own'));
-const isBareSpecies = (text: string): boolean => /^(nh3|nh4\+?|no2-?|no3-?)$/.test(plainUnit(text));
+/** Also "NH3/NH4": both together are the total, and still say nothing of what it is counted as. */
+const isBareSpecies = (text: string): boolean =>
+  /^(no2-?|no3-?|nh[34]\+?([/+&,-]?nh[34]\+?)?)$/.test(plainUnit(text));
 
 /** What a column was recognised as, the table's cells aside. */
 function columnOf(header: string, doc: Document): Column {
@@ -144,7 +146,8 @@ export function guess(table: Table, doc: Document, told: Told = {}): Guess {
   doubts.push(...missing(columns));
   const ignored = table.header.filter((_, i) => settled[i]?.as === 'ignore');
   if (ignored.length > 0) assumed.push(`Not read: ${ignored.map((h) => `"${h}"`).join(', ')}.`);
-  return { mapping: { decimal, dateOrder, columns: settled, waterId }, doubts, assumed };
+  const units = unitsOfRows(table, settled, rows, decimal, doc, assumed);
+  return { mapping: { decimal, dateOrder, columns: settled, waterId, units }, doubts, assumed };
 }
 
 /** A column called time may hold the whole moment, and one called date the time of day as well. */
@@ -281,6 +284,51 @@ const TELLING: Partial<Record<Parameter, readonly (readonly [string, number, num
   ],
 };
 
+/** Figures that say something of a unit: zero fits all. */
+const figuresIn = (cells: readonly string[], decimal: Mapping['decimal']): number[] =>
+  cells
+    .map((cell) => numberIn(cell.replace(/^[<>≤≥]\s*/, ''), decimal))
+    .filter((x): x is number => x !== null && x !== 0);
+
+/** The one unit that figures of a parameter can be in; null where there is none, or more than one. */
+function onlyUnit(parameter: Parameter, figures: readonly number[]): string | null {
+  const fits = (TELLING[parameter] ?? []).filter(([, low, high]) =>
+    figures.every((x) => x >= low && x <= high),
+  );
+  return figures.length > 0 && fits.length === 1 ? (fits[0]?.[0] ?? null) : null;
+}
+
+const byItsFigures = (unit: string): string =>
+  `taken as ${unit}, by its figures${unit.startsWith('SG') ? '; without temperatures it is 25/25' : ''}.`;
+
+/** Of one reading a row the units that nothing names, by what was measured, as far as all figures of it tell. */
+function unitsOfRows(
+  table: Table,
+  columns: readonly Column[],
+  rows: readonly TableRow[],
+  decimal: Mapping['decimal'],
+  doc: Document,
+  assumed: string[],
+): Partial<Record<Parameter, string>> {
+  const at = (as: Column['as']) => columns.findIndex((c) => c.as === as);
+  const [parameterAt, valueAt, unitAt] = [at('parameter'), at('value'), at('unit')];
+  if (parameterAt < 0 || valueAt < 0 || columns[valueAt]?.unit) return {};
+  const cells: Partial<Record<Parameter, string[]>> = {};
+  for (const row of rows) {
+    const parameter = parameterNamed(row.cells[parameterAt] ?? '', doc);
+    if (parameter && TELLING[parameter] && isBlank(row.cells[unitAt] ?? ''))
+      (cells[parameter] ??= []).push(row.cells[valueAt] ?? '');
+  }
+  const units: Partial<Record<Parameter, string>> = {};
+  for (const parameter of Object.keys(cells) as Parameter[]) {
+    const only = onlyUnit(parameter, figuresIn(cells[parameter] ?? [], decimal));
+    if (only === null) continue;
+    units[parameter] = only;
+    assumed.push(`${PARAMETER_NAMES[parameter]} without a unit: ${byItsFigures(only)}`);
+  }
+  return units;
+}
+
 /** A column with its unit: as its name says it, or as its figures can only be meant. */
 function withUnit(
   c: Column,
@@ -306,16 +354,11 @@ function withUnit(
   }
   const telling = TELLING[parameter];
   if (!telling) return c;
-  const figures = cells
-    .map((cell) => numberIn(cell.replace(/^[<>≤≥]\s*/, ''), decimal))
-    .filter((x): x is number => x !== null && x !== 0);
-  const fits = telling.filter(([, low, high]) => figures.every((x) => x >= low && x <= high));
-  const [only] = fits;
-  if (figures.length > 0 && only && fits.length === 1) {
-    assumed.push(
-      `"${name}": taken as ${only[0]}, by its figures${only[0].startsWith('SG') ? '; without temperatures it is 25/25' : ''}.`,
-    );
-    return { ...c, unit: only[0] };
+  const figures = figuresIn(cells, decimal);
+  const only = onlyUnit(parameter, figures);
+  if (only !== null) {
+    assumed.push(`"${name}": ${byItsFigures(only)}`);
+    return { ...c, unit: only };
   }
   if (figures.length === 0) return { ...c, unit: telling[0]?.[0] ?? '' };
   doubts.push({

@@ -158,7 +158,7 @@ class Reader {
       if (cell('basis').trim() !== '' && basis === null)
         return fault(`the basis "${cell('basis').trim().slice(0, 20)}" is none of N, ion, NH3`);
       const valueColumn = columns[at(columns, 'value')] as Column;
-      const unit = cell('unit').trim() || valueColumn.unit || '';
+      const unit = cell('unit').trim() || valueColumn.unit || this.mapping.units?.[parameter] || '';
       if (parameter === 'salinity' && /^(sg|specific ?gravity)$/i.test(unit))
         this.assumed.add('A specific gravity without its temperatures is taken as 25/25.');
       const read = this.value(
@@ -206,7 +206,7 @@ class Reader {
     if (unitText.trim() !== '' && !unit)
       return `${PARAMETER_NAMES[parameter]} is not measured in "${unitText.trim().slice(0, 20)}"`;
     if (!unit && NEEDS_UNIT.has(parameter) && unitText.trim() === '')
-      return `${PARAMETER_NAMES[parameter]} needs its unit: the mapping must say it`;
+      return `${PARAMETER_NAMES[parameter]} needs its unit, which its figures do not tell: a column of units must say it`;
     const counted = basis ?? unit?.basis ?? null;
     const species = speciesOf(parameter);
     if (counted === 'NH3' && species !== 'ammonia')

@@ -1,5 +1,5 @@
 /** Tables of readings, as text and as what they say. */
-import type { Column } from '../document';
+import type { Column, Parameter } from '../document';
 import type { NitrogenBasis } from '../units';
 
 export type { Column };
@@ -27,6 +27,8 @@ export interface Mapping {
   columns: readonly Column[];
   /** The water of readings that name none. */
   waterId: string | null;
+  /** Of one reading a row, by what was measured: the unit of figures that name none. */
+  units?: Partial<Record<Parameter, string>>;
 }
 
 /** What cannot be guessed, with the column and what has to be said. */
