@@ -122,7 +122,8 @@ await over;
 browser.kill('SIGKILL');
 await new Promise((gone) => browser.once('exit', gone));
 for (const folder of [profile, bareCopy, appCopy])
-  rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
+  // What the killed browser's children still write comes to rest.
+  rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 300 });
 for (const how of ['again', 'new'] as const) {
   // The first two rounds fill caches.
   const of = (name: string) => openings.filter((o) => o.how === how && o.name === name).slice(2);

@@ -1,7 +1,7 @@
 /** What is due over all waters, kept through a reload; tables and other devices' files taken in. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { EVENING, fill, follow, openDemo, place, press, saved, watchErrors } from './app';
+import { EVENING, fill, follow, isStored, openDemo, place, press, saved, watchErrors } from './app';
 
 test('switched off stands on top through a reload until it is on again; tasks are done, put off and left out', async ({
   page,
@@ -127,6 +127,17 @@ test('a device’s table is kept by the hour, drawn beside the tests by hand, an
   await page.getByLabel('File to import').setInputFiles(file(rows.slice(20)));
   await page.getByLabel('All of it was measured in').selectOption('north-window');
   await expect(page.getByRole('heading', { name: 'Nothing new in it' })).toBeVisible();
+  // Removed, and brought back.
+  await follow(page, '/monitor');
+  const gone = page.getByText('No longer connected');
+  await press(page, 'Remove it and its hours');
+  await expect(gone).toHaveCount(0);
+  await saved(page);
+  expect(await isStored(page, 'e/monitorDays/')).toBe(false);
+  await press(page, 'Undo: Device removed');
+  await expect(gone).toBeVisible();
+  await saved(page);
+  expect(await isStored(page, 'e/monitorDays/')).toBe(true);
   expect(errors).toEqual([]);
 });
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Monitor, Water } from '../../../core/document';
+import type { Edit, Monitor, Water } from '../../../core/document';
 import { BY_HAND, hoursOf, isChecked, MONITORED, type Monitored } from '../../../core/monitor';
 import { HOUR_MS } from '../../../core/time';
 import { formatDecimal } from '../../../core/units';
@@ -51,30 +51,40 @@ export function MonitorScreen() {
   );
 }
 
-/** What was disconnected, and what tables brought: it is in the log all the same. */
+/** What was disconnected, and what tables brought: it is in the log all the same, until it is removed. */
 function Earlier() {
-  const { monitors, waters, monitorDays } = useAppSelector(selectDocument);
-  const gone = Object.values(monitors).filter((m) => newestDays(monitorDays, m.id).size > 0);
-  const lines = gone.flatMap(({ id, name, waterId, revokedAt }) =>
-    revokedAt === null
-      ? []
-      : [
-          {
-            id,
-            waterId,
-            text: `${name}, ${waters[waterId]?.name ?? ''}, until ${shortDay(Date.parse(revokedAt))}`,
-          },
-        ],
+  const { monitors, monitorDays } = useAppSelector(selectDocument);
+  const gone = Object.values(monitors).filter(
+    (m) => m.revokedAt !== null && newestDays(monitorDays, m.id).size > 0,
   );
-  if (lines.length === 0) return null;
+  if (gone.length === 0) return null;
   return (
     <Section title="No longer connected">
-      {lines.map(({ id, waterId, text }) => (
-        <Go key={id} href={`/water/${waterId}/log/readings`}>
-          {text}
-        </Go>
+      {gone.map((m) => (
+        <Disconnected key={m.id} monitor={m} />
       ))}
     </Section>
+  );
+}
+
+function Disconnected({ monitor: { id, name, waterId, revokedAt } }: { monitor: Monitor }) {
+  const dispatch = useAppDispatch();
+  const { waters, monitorDays } = useAppSelector(selectDocument);
+  const until = revokedAt === null ? '' : `, until ${shortDay(Date.parse(revokedAt))}`;
+  const remove = () => {
+    const hours = Object.values(monitorDays).filter((d) => d.monitorId === id);
+    void dispatch(
+      commit('Device removed', [
+        ...hours.map((d): Edit => ({ remove: 'monitorDays', id: d.id })),
+        { remove: 'monitors', id },
+      ]),
+    );
+  };
+  return (
+    <Row wrap>
+      <Go href={`/water/${waterId}/log/readings`}>{`${name}, ${waters[waterId]?.name ?? ''}${until}`}</Go>
+      <Button kind="quiet" label="Remove it and its hours" onPress={remove} />
+    </Row>
   );
 }
 
