@@ -1,48 +1,23 @@
 /** A device's table: told from a person's by how often it reads, and kept by the hour. */
 import fc from 'fast-check';
-import { emptyDocument, hoursFrom, type Document, type Kit, type Water } from '../document';
+import { hoursFrom, type Document, type Kit } from '../document';
 import { brokenReferences, parseEntity } from '../document/checks';
+import { oneDisplay } from '../testing/display';
+import { PRECISE_KITS } from '../testing/precise';
 import { HOUR_MS } from '../time';
 import { guess, readAsItComes, readTable, type Table, type TableRead } from '.';
 
 const START = Date.parse('2026-03-01T00:00:00.000Z');
-const water = (id: string): Water =>
-  ({
-    id,
-    name: id,
-    startDay: '2026-01-01',
-    kind: 'display',
-    size: { kind: 'volume', volumeL: 100 },
-    sumpL: 0,
-    rockKg: 0,
-    sandKg: 0,
-    hasLid: true,
-    ammoniaSource: 'bottled',
-    bacteriaSources: ['bottle'],
-    school: 'proof24',
-  }) as Water;
-const thermometer: Kit = {
-  id: 'thermometer',
-  name: 'thermometer',
-  parameter: 'temperature',
-  scale: { kind: 'number', resolution: 0.1 },
-  basis: null,
-  salinityUnit: null,
-  expires: null,
-  waitMinutes: null,
-  archived: false,
-};
+const THERMOMETER = PRECISE_KITS.find((k) => k.parameter === 'temperature') as Kit;
 const home = (): Document => ({
-  ...emptyDocument(),
-  waters: { reef: water('reef') },
-  kits: { thermometer },
+  ...oneDisplay([THERMOMETER], 100),
   samples: {
     hand: {
       id: 'hand',
-      waterId: 'reef',
+      waterId: 't',
       at: new Date(START + 10 * HOUR_MS).toISOString(),
       note: '',
-      readings: [{ parameter: 'temperature', kitId: 'thermometer', value: { kind: 'exact', value: 26 } }],
+      readings: [{ parameter: 'temperature', kitId: THERMOMETER.id, value: { kind: 'exact', value: 26 } }],
     },
   },
 });
@@ -131,7 +106,7 @@ describe('kept by the hour', () => {
       expect(hour).toEqual({ n: 4, mean: expect.closeTo(25.15, 5), low: 25, high: 25.3 });
     // It sends nothing itself.
     expect(r.device?.monitors).toMatchObject([
-      { waterId: 'reef', pairedAt: '2026-03-01T00:00:00.000Z', revokedAt: '2026-03-03T23:45:00.000Z' },
+      { waterId: 't', pairedAt: '2026-03-01T00:00:00.000Z', revokedAt: '2026-03-03T23:45:00.000Z' },
     ]);
     const next = after(doc, r);
     expect(brokenReferences(next)).toEqual([]);
