@@ -14,6 +14,8 @@ import { folded, MONITOR, monitoredAs, type Monitored, type MonitorReading } fro
 export class HowOften {
   private readonly byDay = new Map<string, number>();
   private readonly daysOf = new Map<string, number>();
+  /** Anything is read as often as only a device reads. */
+  isADevice = false;
 
   add(waterId: string, parameter: Parameter, at: string): void {
     if (!monitoredAs(parameter)) return;
@@ -21,12 +23,10 @@ export class HowOften {
     const day = `${thing} ${at.slice(0, 10)}`;
     const count = (this.byDay.get(day) ?? 0) + 1;
     this.byDay.set(day, count);
-    if (count === MONITOR.oftenInADay) this.daysOf.set(thing, (this.daysOf.get(thing) ?? 0) + 1);
-  }
-
-  /** Is anything read as often as only a device reads? */
-  isADevice(): boolean {
-    return [...this.daysOf.values()].some((days) => days >= MONITOR.oftenDays);
+    if (count !== MONITOR.oftenInADay) return;
+    const days = (this.daysOf.get(thing) ?? 0) + 1;
+    this.daysOf.set(thing, days);
+    if (days >= MONITOR.oftenDays) this.isADevice = true;
   }
 }
 

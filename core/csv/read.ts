@@ -78,9 +78,15 @@ export function readAsItComes(
   doc: Document,
   o: { zone: string; fromDevice: boolean | undefined },
 ): TableRead {
-  const read = readTable(table, mapping, doc, { zone: o.zone, fromDevice: o.fromDevice ?? false });
-  if (o.fromDevice !== undefined || !read.often) return read;
-  return readTable(table, mapping, doc, { zone: o.zone, fromDevice: true });
+  const { zone, fromDevice } = o;
+  if (fromDevice !== undefined) return readTable(table, mapping, doc, { zone, fromDevice });
+  const reader = new Reader(table, mapping, doc, { zone });
+  for (const row of table.rows) {
+    reader.row(row);
+    // It shows within days: begun again, little was read in vain.
+    if (reader.often.isADevice) return readTable(table, mapping, doc, { zone, fromDevice: true });
+  }
+  return reader.end();
 }
 
 const at = (columns: readonly Column[], as: Column['as']): number => columns.findIndex((c) => c.as === as);
@@ -95,7 +101,7 @@ class Reader {
   private readonly waters: Map<string, Water>;
   private readonly standing: Standing;
   private readonly lastKits = new Map<string, Kit | null>();
-  private readonly often = new HowOften();
+  readonly often = new HowOften();
   private readonly device: DeviceHours | null;
 
   constructor(
@@ -362,7 +368,7 @@ class Reader {
       faults: this.faults,
       questioned: this.questioned,
       assumed: [...this.assumed],
-      often: this.often.isADevice(),
+      often: this.often.isADevice,
       device,
     };
   }

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { isClockTime, isZone, momentIn } from './zone';
 
 const at = (zone: string, text: string): string => {
@@ -40,4 +41,84 @@ test('29 February is a day every fourth year', () => {
     true,
   ]);
   expect([day(2026, 4, 31), day(2026, 13, 1), day(2026, 1, 1, 24)]).toEqual([false, false, false]);
+});
+
+/** By the tables alone, asked anew each time. */
+function twin(zone: string, t: Parameters<typeof momentIn>[1]): number {
+  const format = new Intl.DateTimeFormat('en-US', {
+    timeZone: zone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+    second: 'numeric',
+  });
+  const shownAt = (ms: number): number => {
+    const part = Object.fromEntries(format.formatToParts(ms).map((p) => [p.type, Number(p.value)]));
+    const { year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0 } = part;
+    return Date.UTC(year, month - 1, day, hour, minute, second);
+  };
+  const DAY = 86_400_000;
+  const shown = Date.UTC(t.year, t.month - 1, t.day, t.hour, t.minute, t.second);
+  const before = shown - (shownAt(shown - DAY) - (shown - DAY));
+  if (shownAt(before) === shown) return before;
+  const after = shown - (shownAt(shown + DAY) - (shown + DAY));
+  return shownAt(after) === shown ? after : before;
+}
+
+test('what is remembered by the day is what the tables say, in every zone and on the days clocks change', () => {
+  const zones = Intl.supportedValuesOf('timeZone');
+  const year = fc.integer({ min: 1971, max: 2037 });
+  const zone = fc.oneof(
+    fc.constantFrom(...zones),
+    // Half an hour of summer, a day left out, summer time away in Ramadan, three quarters of an hour.
+    fc.constantFrom(
+      'Australia/Lord_Howe',
+      'Pacific/Apia',
+      'Africa/Casablanca',
+      'Pacific/Chatham',
+      'Asia/Gaza',
+    ),
+  );
+  fc.assert(
+    fc.property(
+      zone,
+      year,
+      fc.integer({ min: 1, max: 12 }),
+      fc.integer({ min: 1, max: 28 }),
+      fc.nat(95),
+      (z, y, month, first, quarter) => {
+        // Days on end, so that what is remembered is used.
+        for (let day = first; day < Math.min(first + 3, 29); day++) {
+          const [hour, minute] = [Math.floor(quarter / 4), 15 * (quarter % 4)];
+          const t = { year: y, month, day, hour, minute, second: 0 };
+          expect(momentIn(z, t)).toBe(twin(z, t));
+        }
+      },
+    ),
+    { seed: 29, numRuns: 400 },
+  );
+});
+test.each([
+  ['Europe/Berlin', 2026, 3, 29],
+  ['Europe/Berlin', 2026, 10, 25],
+  ['America/New_York', 2026, 11, 1],
+  ['Australia/Lord_Howe', 2026, 4, 5],
+  ['Pacific/Apia', 2011, 12, 31],
+  ['America/Caracas', 2016, 5, 1],
+])('every quarter of an hour around %s, %i-%i-%i', (zone, year, month, on) => {
+  for (let q = -96; q < 192; q++) {
+    const at = new Date(Date.UTC(year, month - 1, on) + q * 900_000);
+    const t = {
+      year: at.getUTCFullYear(),
+      month: at.getUTCMonth() + 1,
+      day: at.getUTCDate(),
+      hour: at.getUTCHours(),
+      minute: at.getUTCMinutes(),
+      second: 0,
+    };
+    expect(momentIn(zone, t)).toBe(twin(zone, t));
+  }
 });

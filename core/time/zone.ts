@@ -45,15 +45,39 @@ function shownAt(zone: string, ms: number): number {
   return Date.UTC(year, month - 1, day, hour, minute, second);
 }
 
+/** By zone and day of UTC, how far its clocks are ahead as the day begins, ms. */
+const aheadByDay = new Map<string, Map<number, number>>();
+/** Days kept of a zone before they are looked up anew. */
+const MOST_DAYS = 10_000;
+
+function aheadAsDayBegins(zone: string, day: number): number {
+  let days = aheadByDay.get(zone);
+  if (!days || days.size >= MOST_DAYS) aheadByDay.set(zone, (days = new Map()));
+  let ahead = days.get(day);
+  if (ahead === undefined) {
+    ahead = shownAt(zone, day * DAY_MS) - day * DAY_MS;
+    days.set(day, ahead);
+  }
+  return ahead;
+}
+
+/** How far the clocks of a zone are ahead of UTC, ms. The tables are slow to ask: where a day ends as it begins, all of it is so (no clocks
+ *  are put on and back within a day). */
+function aheadAt(zone: string, ms: number): number {
+  const day = Math.floor(ms / DAY_MS);
+  const ahead = aheadAsDayBegins(zone, day);
+  return ahead === aheadAsDayBegins(zone, day + 1) ? ahead : shownAt(zone, ms) - ms;
+}
+
 /** The moment a clock of a zone shows a time. Of a time that comes twice, in autumn, the first; one that never comes, in spring, is as much
  *  later as the clocks were put on. @throws RangeError where the zone is unknown */
 export function momentIn(zone: string, t: ClockTime): number {
   const shown = Date.UTC(t.year, t.month - 1, t.day, t.hour, t.minute, t.second);
   // The offset of a day before is the one before any change.
-  const before = shown - (shownAt(zone, shown - DAY_MS) - (shown - DAY_MS));
-  if (shownAt(zone, before) === shown) return before;
-  const after = shown - (shownAt(zone, shown + DAY_MS) - (shown + DAY_MS));
-  return shownAt(zone, after) === shown ? after : before;
+  const before = shown - aheadAt(zone, shown - DAY_MS);
+  if (before + aheadAt(zone, before) === shown) return before;
+  const after = shown - aheadAt(zone, shown + DAY_MS);
+  return after + aheadAt(zone, after) === shown ? after : before;
 }
 
 /** Is there such a day, and such a time of it? */
