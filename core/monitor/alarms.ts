@@ -14,6 +14,11 @@ export type MonitorAlarm =
   | { kind: 'missing'; what: Monitored; sinceMs: number }
   | { kind: 'disagrees'; what: Monitored; device: number; hand: number };
 
+/** From here on it is high. */
+const HIGH: Partial<Record<Monitored, number>> = {
+  freeAmmonia: FREE_AMMONIA.act,
+  totalAmmonia: MONITOR.totalHigh,
+};
 /** A rise within some hours that is fast for it. */
 const FAST: Partial<Record<Monitored, number>> = {
   freeAmmonia: 0.02,
@@ -32,11 +37,13 @@ const APART: Partial<Record<Monitored, number>> = {
 };
 
 /** @param days of one device: the last three, and the newest of each quantity, however old
- *  @param hand the newest trusted hand reading of each, where there is one */
+ *  @param hand the newest trusted hand reading of each, where there is one
+ *  @param animalsIn then total ammonia, too, is high from a level on; without animals it may be dosed */
 export function monitorAlarms(
   days: readonly MonitorDay[],
   hand: Partial<Record<Monitored, { atMs: number; value: number }>>,
   nowMs: number,
+  animalsIn: boolean,
 ): MonitorAlarm[] {
   const alarms: MonitorAlarm[] = [];
   const ends: { what: Monitored; atMs: number }[] = [];
@@ -48,8 +55,9 @@ export function monitorAlarms(
     ends.push({ what, atMs: last.atMs + HOUR_MS });
     // What is old is told as silence, not as water.
     if (isSilent(last.atMs + HOUR_MS)) continue;
-    if (what === 'freeAmmonia' && last.hour.high >= FREE_AMMONIA.act)
-      alarms.push({ kind: 'high', what, value: last.hour.high, limit: FREE_AMMONIA.act });
+    const limit = what === 'totalAmmonia' && !animalsIn ? undefined : HIGH[what];
+    if (limit !== undefined && last.hour.high >= limit)
+      alarms.push({ kind: 'high', what, value: last.hour.high, limit });
     const before = hours.filter((x) => last.atMs - x.atMs <= MONITOR.riseHours * HOUR_MS);
     const least = Math.min(...before.map((x) => x.hour.low));
     if (last.hour.high - least > (FAST[what] ?? Infinity))

@@ -2,6 +2,12 @@
 import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const MONITOR_LIMITS = {
+  totalHigh: limit(
+    0.3,
+    'mg N/L',
+    'of total ammonia with animals in asks for a test by hand',
+    'our choice: at pH 8.2 and 25 degrees C some 0.02 of it is free',
+  ),
   silentHours: limit(3, 'h', 'without a reading is silence', 'our choice'),
   riseHours: limit(6, 'h', 'in which a rise is fast', 'our choice'),
   stuckHours: limit(24, 'h', 'on the very same value is stuck', 'our choice: water moves in a day'),

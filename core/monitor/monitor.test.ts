@@ -69,8 +69,8 @@ test('however readings come, out of order and in bunches, each hour is the same,
 
 const steady = (what: Monitored, of: (h: number) => number, to = 47) =>
   days(Array.from({ length: to + 1 }, (_, h) => r(h + 0.5, what, of(h))));
-const kinds = (d: MonitorDay[], nowHour: number, hand = {}) =>
-  monitorAlarms(d, hand, T0 + nowHour * HOUR_MS).map((a) => a.kind);
+const kinds = (d: MonitorDay[], nowHour: number, hand = {}, animalsIn = false) =>
+  monitorAlarms(d, hand, T0 + nowHour * HOUR_MS, animalsIn).map((a) => a.kind);
 
 test('quiet water says nothing; three hours without a reading are silence, and nothing else is said of old values', () => {
   const d = steady('temperature', (h) => 25 + 0.2 * Math.sin(h));
@@ -87,7 +87,7 @@ test('one quantity that stays away while others come is told by its name, howeve
     ...steady('freeAmmonia', () => 0.2, 20),
   ];
   expect(kinds(d, 24)).toEqual(['high']);
-  expect(monitorAlarms(d, {}, T0 + 24.1 * HOUR_MS)).toEqual([
+  expect(monitorAlarms(d, {}, T0 + 24.1 * HOUR_MS, false)).toEqual([
     { kind: 'missing', what: 'freeAmmonia', sinceMs: T0 + 21 * HOUR_MS },
   ]);
   expect(kinds(d, 48)).toEqual(['missing']);
@@ -96,6 +96,15 @@ test('one quantity that stays away while others come is told by its name, howeve
   expect(kinds([...d, ...high], 48)).toEqual(['missing', 'rise']);
   const later = days(Array.from({ length: 24 }, (_, h) => r(24 * 40 + h + 0.5, 'temperature', 25 + 0.1 * h)));
   expect(kinds([...d, ...later], 24 * 41)).toEqual(['missing']);
+});
+test('total ammonia that stands high is said where animals live, not where it may be dosed', () => {
+  // It moves a little, as water does.
+  const total = (mgN: number) => steady('totalAmmonia', (h) => mgN - 0.01 * (h % 2), 46);
+  expect(kinds(total(0.3), 47, {}, true)).toEqual(['high']);
+  expect(kinds(total(0.299), 47, {}, true)).toEqual([]);
+  expect(kinds(total(2), 47, {}, true)).toEqual(['high']);
+  expect(kinds(total(2), 47)).toEqual([]);
+  expect(kinds(total(2), 51, {}, true)).toEqual(['silent']);
 });
 test('free ammonia at the limit, a fast rise and a value that never moves are each said', () => {
   expect(

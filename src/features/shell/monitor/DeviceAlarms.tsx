@@ -23,7 +23,8 @@ function Alarms({ monitor, water, now }: { monitor: Monitor; water: Water; now: 
   const units = useUnits();
   const all = useAppSelector((s) => selectDocument(s).monitorDays);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
-  const alarms = monitorAlarms(recentDays(all, monitor.id, now), handOf(evidence), now)
+  const days = recentDays(all, monitor.id, now);
+  const alarms = monitorAlarms(days, handOf(evidence), now, evidence.residents.length > 0)
     // Nothing more is expected of one that was disconnected.
     .filter((a) => monitor.revokedAt === null || (a.kind !== 'silent' && a.kind !== 'missing'));
   return (
