@@ -222,11 +222,11 @@ class Reader {
     let value = unit ? converted(shown, unit.toStored) : shown;
     if (species) {
       const of = basisOf(parameter, kit.basis);
-      if (counted === null)
-        this.assumed.add(
-          `${PARAMETER_NAMES[parameter]} without a basis is taken as ${of === 'ion' ? ION[species] : of}, ${this.kits.includes(kit) ? 'as most kits print it' : `as "${kit.name}" prints it`}.`,
-        );
-      else if (counted !== of) {
+      if (counted === null) {
+        const formula = of === 'ion' ? ION[species] : of;
+        const like = this.kits.includes(kit) ? 'as most kits print it' : `as "${kit.name}" prints it`;
+        this.assumed.add(`${PARAMETER_NAMES[parameter]} without a basis is taken as ${formula}, ${like}.`);
+      } else if (counted !== of) {
         const from = basisOf(parameter, counted);
         value = converted(value, (x) => fromMgNPerL(species, of, toMgNPerL(species, from, x)));
       }
