@@ -163,7 +163,8 @@ function WhoseReadings({
       />
       <Txt kind="small" tone="second">
         {isDevice
-          ? 'They are drawn beside your tests, on the same charts. They open and close no gate: that is for tests by hand.'
+          ? 'Of each hour its count, mean, lowest and highest are kept, not the single readings: keep the file if you want those. ' +
+            'They are drawn beside your tests, on the same charts, and open and close no gate.'
           : 'Each is judged as if you had tested it yourself, by the kit last used for it. Thousands make the log slow.'}
       </Txt>
     </>
