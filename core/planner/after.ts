@@ -62,7 +62,7 @@ export function withEvent(
     if (world.money === 'every' && world.p.budget !== null)
       labels.push(...inEveryWay(world, label, event, span, latest, isDead));
     else {
-      const child = soonestPaid(world, label, event, span);
+      const child = soonestPaid(world, label, event, span, isDead);
       if (child) labels.push(child);
     }
   }

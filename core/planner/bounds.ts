@@ -1,8 +1,9 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
-import { type StayCalendar } from './calendar';
+import { type Month, type StayCalendar } from './calendar';
 import { batchesAtLeast, maskOf, paidFrom } from './fewest';
 import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
+import { batchesOf, boughtBy, daysOf } from './purse';
 import { enterFrom, firstOuts, latestFirst, reachOf } from './soonest';
 import {
   type Batch,
@@ -77,8 +78,7 @@ function reckoned(world: World, label: Label, budget: number): Prospect {
     if (here.length === 0) continue;
     const paired = pairsAmong(world, mayEnter, pool, here, sure);
     const count = here.length - paired.size / 2;
-    // What is bought is paid for.
-    if (world.p.budget !== null && world.levels[level] !== 0) {
+    if (world.p.budget !== null) {
       const paid = paidFor(world, here, money, count);
       money -= paid.price;
       if (paid.count < count) {
@@ -116,7 +116,7 @@ function paidFor(
   money: number,
   most: number,
 ): { count: number; price: number } {
-  const prices = here.map((i) => (world.p.wishes[i] as Wish).price).sort((a, b) => a - b);
+  const prices = here.map((i) => world.prices[i] as number).sort((a, b) => a - b);
   let count = 0;
   let price = 0;
   while (count < most && price + (prices[count] as number) <= money) price += prices[count++] as number;
@@ -144,9 +144,9 @@ function pairsAmong(
 }
 
 /** What may still be spent in all, up to the last month whose purchase can be out in time. */
-function moneyLeft({ calendar, clock }: World, label: Label): number {
+function moneyLeft({ calendar }: World, label: Label): number {
   let k = calendar.months.length - 1;
-  while (k >= 0 && (calendar.months[k] as { from: number }).from + clock > calendar.end) k--;
+  while (k >= 0 && (calendar.months[k] as Month).out >= calendar.end) k--;
   return label.leftBy[k] ?? 0;
 }
 
@@ -158,7 +158,7 @@ export function lastAtLeast(
   { left, sure }: Prospect,
   over: number = LATE,
 ): number {
-  const { p, calendar, clock } = world;
+  const { p, calendar } = world;
   let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
   if (sure.length === 0) return last;
   const outs = firstOuts(world, label);
@@ -169,13 +169,13 @@ export function lastAtLeast(
     const w = p.wishes[i] as Wish;
     last = Math.max(last, from[i] as number);
     load += w.loadMgN;
-    if (world.levels[world.levelOf[i] as number] !== 0) price += w.price;
+    price += world.prices[i] as number;
   }
   // Money: the last is bought in the month by which all can be paid for.
   if (p.budget !== null) {
     if (price > SLACK) {
       const month = label.leftBy.findIndex((left) => left + SLACK >= price);
-      last = Math.max(last, (calendar.months[month]?.from ?? LATE) + clock);
+      last = Math.max(last, calendar.months[month]?.out ?? LATE);
     }
     last = Math.max(last, paidFrom(world, label.mask | maskOf(sure)));
   }
@@ -360,11 +360,35 @@ export function endOf(
   const last = known ?? lastAtLeast(world, label, prospect, more > 0 ? LATE : best.last);
   if (more > 0 || last < best.last) return last;
   if (last > best.last) return null;
-  const batches = label.worth.batches + batchesAtLeast(world, sure);
+  const bought = boughtAtLeast(world, label, sure, best);
+  const batches = Math.max(bought.batches, label.worth.batches + batchesAtLeast(world, sure));
   if (batches !== best.batches) return batches < best.batches ? last : null;
   // Those of whom one goes come on some day, too.
-  const sum = label.worth.sum + sumAtLeast(world, label, prospect) + others * label.day;
+  const least = others * label.day;
+  if (bought.sum + least >= best.sum) return null;
+  const sum = label.worth.sum + sumAtLeast(world, label, prospect) + least;
   return sum < best.sum ? last : null;
+}
+
+/** The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay. */
+function boughtAtLeast(
+  world: World,
+  label: Label,
+  sure: readonly number[],
+  best: Worth,
+): { batches: number; sum: number } {
+  const { p, calendar } = world;
+  // What is bought may be joined.
+  const isJoined = world.open.length + world.set.length > 0;
+  if (!world.needed || isJoined || best.last < p.today) return { batches: 0, sum: 0 };
+  const by = boughtBy(world, calendar.lastMonth(best.last));
+  const rest = maskOf(sure);
+  const whole = rest | label.mask;
+  const fewest = by.fewest[whole] as number;
+  const batches = Math.max(batchesOf(fewest), label.worth.batches + batchesOf(by.fewest[rest] as number));
+  const soonest = batchesOf(fewest) === best.batches ? daysOf(fewest) : (by.soonest[whole] as number);
+  const count = sure.length + label.worth.placed.reduce((sum, n) => sum + n, 0);
+  return { batches, sum: soonest + count * p.today };
 }
 
 /** Can nothing that follows a label be better than what was found? */
@@ -417,26 +441,20 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): numbe
 
 /** The least sum of release days were there only money: the cheapest are paid for first. */
 function byMoney(world: World, label: Label, left: readonly number[]): number {
-  const { p, calendar, clock } = world;
+  const { p, calendar, prices } = world;
   if (p.budget === null) return 0;
-  const priceOf = (i: number) =>
-    world.levels[world.levelOf[i] as number] === 0 ? 0 : (p.wishes[i] as Wish).price;
-  const cheapest = [...left].sort((a, b) => priceOf(a) - priceOf(b));
+  const cheapest = [...left].sort((a, b) => (prices[a] as number) - (prices[b] as number));
   let { mask } = label;
   let paid = 0;
   let month = 0;
   let sum = 0;
   for (const i of cheapest) {
-    const price = priceOf(i);
+    const price = prices[i] as number;
     paid += price;
     mask |= 1 << i;
     while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
     const byMonths = paidFrom(world, mask);
-    sum += Math.max(
-      label.day,
-      byMonths,
-      price === 0 ? 0 : (calendar.months[month] as { from: number }).from + clock,
-    );
+    sum += Math.max(label.day, byMonths, price === 0 ? 0 : (calendar.months[month] as Month).out);
   }
   return sum;
 }

@@ -17,7 +17,7 @@ export interface Calendar {
   end: number;
   /** The latest day on which may be bought, up to a day; below today where there is none. */
   lastBuyUpTo: (day: number) => number;
-  months: readonly { from: number; to: number }[];
+  months: readonly Month[];
   /** The month a day lies in, of a day before today the first. */
   monthAt: (day: number) => number;
   /** The last month in which may be bought for a release by a day, whatever the quarantine. */
@@ -25,6 +25,13 @@ export interface Calendar {
   quarantines: readonly StayCalendar[];
   /** The first day from one on that some quarantine may release on; past the horizon where there is none. */
   releaseFrom: (day: number) => number;
+}
+
+/** First and last day of a month, and the first release of whatever is bought in it or later; past the horizon where there is none. */
+export interface Month {
+  from: number;
+  to: number;
+  out: number;
 }
 
 export interface StayCalendar {
@@ -55,7 +62,11 @@ export function calendarOf(p: Problem): Calendar {
     if (quarantines.some((q) => q.releaseAllowed(p.today + i))) next = p.today + i;
     release[i] = next;
   }
-  const months = monthsOf(p.today, end);
+  const months = monthsOf(p.today, end).map(({ from, to }) => ({
+    from,
+    to,
+    out: Math.min(NEVER, ...quarantines.map((q) => q.firstOut(from))),
+  }));
   const month = new Int16Array(span);
   months.forEach(({ from, to }, m) => month.fill(m, from - p.today, to + 1 - p.today));
   const lastMonth = new Int16Array(span);

@@ -15,6 +15,19 @@ export function batchesAtLeast(world: World, left: readonly number[]): number {
   return batches;
 }
 
+/** The same of a set of wishes, a bit each, of any line. */
+export function batchesFor(world: World, mask: number): number {
+  let batches = 0;
+  for (const line of LINES) batches += fewestFor(world, line, mask & ofLine(world, line));
+  return batches;
+}
+
+function ofLine({ p }: World, line: string): number {
+  let mask = 0;
+  for (let i = 0; i < p.wishes.length; i++) if ((p.wishes[i] as Wish).line === line) mask |= 1 << i;
+  return mask;
+}
+
 /** By load alone, as if it could be cut. */
 function byLoad(world: World, line: string, here: readonly number[]): number {
   let load = 0;
@@ -34,7 +47,7 @@ function fewestFor(world: World, line: string, mask: number): number {
   if (mask === 0) return 0;
   const known = world.fewest.get(mask);
   if (known !== undefined) return known;
-  const { p } = world;
+  const { p, prices } = world;
   const room = mostInOne(world, line) + SLACK;
   const money = (p.budget ?? Infinity) + SLACK;
   const first = mask & -mask;
@@ -47,7 +60,7 @@ function fewestFor(world: World, line: string, mask: number): number {
     for (let i = 0; i < p.wishes.length; i++) {
       if ((together & (1 << i)) === 0) continue;
       load += (p.wishes[i] as Wish).loadMgN;
-      price += (p.wishes[i] as Wish).price;
+      price += prices[i] as number;
     }
     if (others === 0 || (load <= room && price <= money))
       fewest = Math.min(fewest, 1 + fewestFor(world, line, mask ^ together));
@@ -58,8 +71,8 @@ function fewestFor(world: World, line: string, mask: number): number {
 }
 
 /** The earliest last release by which a set of wishes can have been paid for, month by month. */
-export function paidFrom({ needed, calendar, clock }: World, mask: number): number {
+export function paidFrom({ needed, calendar }: World, mask: number): number {
   const month = needed?.[mask] ?? 0;
   if (month === 0) return NONE;
-  return clock + (calendar.months[month]?.from ?? LATE);
+  return calendar.months[month]?.out ?? LATE;
 }

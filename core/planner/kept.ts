@@ -1,15 +1,44 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
 import { waysBeyond } from './money';
-import { DOUBLING_DAYS } from './problem';
-import { type Label, type World } from './world';
+import { DOUBLING_DAYS, isHeavy } from './problem';
+import { type Label, NONE, type World } from './world';
+
+/** What is still to come after some wishes are placed. */
+interface Left {
+  fish: boolean;
+  /** Something that needs settling (R4). */
+  heavy: boolean;
+  /** Those quarantines of whose line somebody is left. */
+  quarantines: readonly number[];
+}
+
+function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
+  const left = p.wishes.flatMap((w, i) => (placed[i] || least[i] === null ? [] : [w]));
+  // What was bought or set is held against more than what is planned.
+  const all = open.length + set.length > 0;
+  const lines = new Set(left.map(({ line }) => line));
+  return {
+    fish: all || lines.has('fish'),
+    heavy: all || left.some((w) => isHeavy(w.loadMgN)),
+    quarantines: p.quarantines.flatMap((q, k) => (all || lines.has(q.line) ? [k] : [])),
+  };
+}
+
+/** The first day on which another load may enter after one (R4). */
+const settledFrom = ({ p }: World, { firstHeavy, lastHeavy }: Label): number =>
+  lastHeavy === NONE ? NONE : Math.max(lastHeavy + p.settleDays, firstHeavy + p.firstSettleDays);
 
 /** Is a at least as good as b in all that still counts but money? Both placed the same wishes. */
-function dominates(world: World, a: Label, b: Label): boolean {
-  if (a.day > b.day || a.lastHeavy > b.lastHeavy || a.firstHeavy > b.firstHeavy) return false;
-  if (a.crewLast > b.crewLast || a.worth.last > b.worth.last) return false;
-  if (a.worth.batches > b.worth.batches) return false;
+function dominates(world: World, a: Label, b: Label, left: Left): boolean {
+  if (a.day > b.day || a.worth.last > b.worth.last || a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
-  for (let q = 0; q < a.free.length; q++) if ((a.free[q] as number) > (b.free[q] as number)) return false;
+  for (const q of left.quarantines) if ((a.free[q] as number) > (b.free[q] as number)) return false;
+  if (left.fish && a.crewLast > b.crewLast && a.crewLast >= b.day) return false;
+  if (left.heavy) {
+    if (world.setHeavy.length > 0) {
+      if (a.lastHeavy > b.lastHeavy || a.firstHeavy > b.firstHeavy) return false;
+    } else if (settledFrom(world, a) > Math.max(b.day, settledFrom(world, b))) return false;
+  }
   if (world.money === 'months')
     for (let m = 0; m < a.begun.length; m++)
       if ((a.begun[m] as number) > (b.begun[m] as number) + 1e-9) return false;
@@ -33,34 +62,35 @@ function wasThereSooner(a: Label, b: Label, from: number): boolean {
 /** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. Where money counts each way of paying is
  *  held against those of all that are else as good: a label without a way left is dropped. */
 export class Kept {
-  private readonly byKey = new Map<number | string, Label[]>();
+  private readonly byKey = new Map<number | string, { left: Left; labels: Label[] }>();
   constructor(private readonly world: World) {}
 
   /** False where it is dominated. @param onDropped hears of each label that is dropped, and for which */
   add(label: Label, onDropped: (dropped: Label, by: Label) => void = () => undefined): boolean {
     const { world } = this;
-    const list = this.byKey.get(label.key);
-    if (!list) {
-      this.byKey.set(label.key, [label]);
+    const known = this.byKey.get(label.key);
+    if (!known) {
+      this.byKey.set(label.key, { left: leftOf(world, label), labels: [label] });
       return true;
     }
-    for (const other of list) {
-      if (!dominates(world, other, label) || keepsAWay(world, label, other)) continue;
+    const { left, labels } = known;
+    for (const other of labels) {
+      if (!dominates(world, other, label, left) || keepsAWay(world, label, other)) continue;
       onDropped(label, other);
       return false;
     }
     let count = 0;
-    for (const other of list) {
-      if (!dominates(world, label, other) || keepsAWay(world, other, label)) list[count++] = other;
+    for (const other of labels) {
+      if (!dominates(world, label, other, left) || keepsAWay(world, other, label)) labels[count++] = other;
       else onDropped(other, label);
     }
-    list.length = count;
-    list.push(label);
+    labels.length = count;
+    labels.push(label);
     return true;
   }
 
   has(label: Label): boolean {
-    return this.byKey.get(label.key)?.includes(label) === true;
+    return this.byKey.get(label.key)?.labels.includes(label) === true;
   }
 }
 

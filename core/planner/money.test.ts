@@ -1,13 +1,16 @@
 /** What can be paid for: in how few months, by how few batches, and in which months. */
-import { aProblem, aWish as wish } from '../testing/plans';
 import { seededRandom } from '../random';
+import { household } from '../testing/longPlans';
+import { aProblem, aWish as wish } from '../testing/plans';
+import { bestPlan } from './bought';
 import { batchesAtLeast } from './fewest';
 import { Kept } from './kept';
 import { monthsNeeded } from './months';
 import { payOnce } from './pay';
-import type { Problem } from './problem';
+import type { Problem, QuarantineWater, Wish } from './problem';
+import { batchesOf, boughtBy, daysOf } from './purse';
 import { start } from './start';
-import { batchOf, type Label, worldOf } from './world';
+import { batchOf, type Label, LATE, type World, worldOf } from './world';
 
 const worldWith = (prices: number[], budget: number | null, more: Partial<Problem> = {}) =>
   worldOf(
@@ -49,7 +52,7 @@ describe('in how few months a set can be paid for', () => {
       const prices = Array.from({ length: 5 }, () => Math.floor(random() * 40));
       const world = worldWith(prices, 50);
       const spent = world.calendar.months.map((_, m) => (m < 4 ? Math.floor(random() * 40) : 0));
-      const needed = monthsNeeded(world.p, world.calendar, spent);
+      const needed = monthsNeeded(world.p, world.calendar, spent, prices);
       for (let mask = 0; mask < 32; mask++) {
         const set = prices.filter((_, i) => mask & (1 << i));
         expect([seed, mask, needed[mask]]).toEqual([seed, mask, tried(set, 50, spent)]);
@@ -58,8 +61,97 @@ describe('in how few months a set can be paid for', () => {
   });
   test('what costs more than a month has is never paid for; what is free needs nothing', () => {
     const world = worldWith([51, 0, 50], 50);
-    const needed = monthsNeeded(world.p, world.calendar, [50, 0, 0]);
+    const needed = monthsNeeded(world.p, world.calendar, [50, 0, 0], world.prices);
     expect([needed[0b001], needed[0b010], needed[0b100]]).toEqual([world.calendar.months.length, 0, 1]);
+  });
+});
+
+describe('by what month a set can have been bought, and how', () => {
+  /** Every wish in every month up to a last one, and every way to put those of a month into batches of one line. */
+  function tried(world: World, set: readonly number[], last: number): { fewest: number; soonest: number } {
+    const { wishes, budget, today } = world.p;
+    const rest = world.spent.map((s) => (budget as number) - s);
+    let [fewest, soonest] = [Infinity, Infinity];
+    type Group = { month: number; line: string; load: number };
+    const place = (at: number, groups: readonly Group[], days: number): void => {
+      const i = set[at];
+      if (i === undefined) {
+        fewest = Math.min(fewest, groups.length * 10_000 + days);
+        soonest = Math.min(soonest, days);
+        return;
+      }
+      const { line, loadMgN: load, price } = wishes[i] as Wish;
+      for (let month = 0; month <= last; month++) {
+        if ((rest[month] as number) < price) continue;
+        rest[month] = (rest[month] as number) - price;
+        const { from } = world.calendar.months[month] as { from: number };
+        const outs = world.p.quarantines.map((q) => (q.line === line ? from + q.clockDays : Infinity));
+        const then = days + Math.max(Math.min(...outs), world.least[i] as number) - today;
+        const joined = groups.filter((g) => g.month === month && g.line === line && g.load + load <= 9);
+        for (const g of joined)
+          place(
+            at + 1,
+            groups.map((other) => (other === g ? { ...g, load: g.load + load } : other)),
+            then,
+          );
+        place(at + 1, [...groups, { month, line, load }], then);
+        rest[month] = (rest[month] as number) + price;
+      }
+    };
+    place(0, [], 0);
+    return { fewest, soonest };
+  }
+
+  test('as few and as soon as by trying every choice', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const random = seededRandom(seed);
+      const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
+      const wishes = Array.from({ length: 4 }, (_, i) =>
+        wish(`w${i}`, {
+          price: whole(0, 40),
+          loadMgN: whole(1, 6),
+          needsTankDays: random() < 0.3 ? 200 : 0,
+          ...(i % 2 === 0 ? {} : { line: 'invertebrate' as const, temperament: null }),
+        }),
+      );
+      const [quarantine] = aProblem([]).quarantines as [QuarantineWater];
+      const quarantines = [
+        quarantine,
+        { ...quarantine, id: 'i', line: 'invertebrate' as const, clockDays: 21 },
+      ];
+      const world = worldOf(aProblem(wishes, { budget: 50, quarantines }), false, () => true);
+      for (let mask = 0; mask < 16; mask++)
+        for (const last of [0, 2]) {
+          const by = boughtBy(world, last);
+          const set = wishes.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
+          const { fewest, soonest } = tried(world, set, last);
+          const one = by.fewest[mask] as number;
+          const found = one === LATE ? Infinity : batchesOf(one) * 10_000 + daysOf(one);
+          const first = by.soonest[mask] as number;
+          expect([seed, mask, last, found]).toEqual([seed, mask, last, fewest]);
+          expect([seed, mask, last, first === LATE ? Infinity : first]).toEqual([seed, mask, last, soonest]);
+        }
+    }
+  });
+});
+
+describe('what was bought in another month', () => {
+  test('costs nothing any more, whatever its price was', () => {
+    for (const seed of [2, 5, 9, 14, 50, 53, 60]) {
+      const p = household(6, seed, 70);
+      const bought = p.wishes.findIndex((w) => w.line === 'fish');
+      const quarantine = p.quarantines.findIndex((q) => q.line === 'fish');
+      const worthAt = (price: number) =>
+        bestPlan(
+          {
+            ...p,
+            wishes: p.wishes.map((w, i) => (i === bought ? { ...w, price } : w)),
+            fixed: [{ wish: bought, buy: p.today - 40, quarantine, release: null }],
+          },
+          { exact: true, width: 12, mayGoOn: () => true },
+        ).worth;
+      expect([seed, worthAt(300)]).toEqual([seed, worthAt(0)]);
+    }
   });
 });
 

@@ -87,7 +87,7 @@ export function wantedByMonth(
   free: readonly number[],
   latest: number,
 ): number[] {
-  const { p, calendar, clock } = world;
+  const { p, calendar, prices } = world;
   const lines = new Map<string, { wanted: number; from: number }>();
   p.quarantines.forEach((q, i) => {
     const line = lines.get(q.line);
@@ -97,11 +97,11 @@ export function wantedByMonth(
   for (let i = 0; i < placed.length; i++) {
     const w = p.wishes[i] as Wish;
     const line = lines.get(w.line);
-    if (line && !placed[i] && world.least[i] !== null) line.wanted += w.price;
+    if (line && !placed[i] && world.least[i] !== null) line.wanted += prices[i] as number;
   }
   const all = [...lines.values()];
-  return calendar.months.map(({ from, to }) => {
-    if (from + clock > latest) return 0;
+  return calendar.months.map(({ to, out }) => {
+    if (out > latest) return 0;
     let wanted = 0;
     for (const line of all) if (line.from <= to) wanted += line.wanted;
     return wanted;
@@ -116,7 +116,7 @@ function costsOf(world: World, key: number | string, placed: readonly boolean[])
   const known = world.costs.get(key);
   if (known !== undefined) return known;
   const prices = placed.flatMap((done, i) =>
-    done || world.least[i] === null ? [] : [(world.p.wishes[i] as Wish).price],
+    done || world.least[i] === null ? [] : [world.prices[i] as number],
   );
   let sums: number[] = [0];
   for (const price of prices.length > FEW_LEFT ? [] : prices)

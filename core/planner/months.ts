@@ -26,18 +26,24 @@ export function spentOf(p: Problem, { months }: Calendar): number[] {
 const sameMonth = (a: number, b: number): boolean =>
   new Date(a * 86_400_000).toISOString().slice(0, 7) === new Date(b * 86_400_000).toISOString().slice(0, 7);
 
+/** By wish, what is still to be paid for it: of what was bought or set nothing. */
+export function pricesOf(p: Problem): number[] {
+  const own = new Set(p.fixed.map((f) => f.wish));
+  return p.wishes.map((w, i) => (own.has(i) ? 0 : w.price));
+}
+
 /** By set of wishes, a bit each, the month, counted from the first, in which the last of them is bought, were each bought by itself and in any month:
  *  no plan that has them needs fewer. A wish at a time, in the order of the months: of two ways to have bought a set one is as good that ended in an
  *  earlier month, or in the same with less spent.
- *  @param spent by month what is spent already */
+ *  @param spent by month what is spent already
+ *  @param prices by wish */
 export function monthsNeeded(
-  p: Problem,
+  { budget: aMonth }: Problem,
   { months: { length: months } }: Calendar,
   spent: readonly number[],
+  prices: readonly number[],
 ): Int16Array {
-  const budget = (p.budget as number) + SLACK;
-  const own = new Set(p.fixed.map((f) => f.wish));
-  const prices = p.wishes.map((w: Wish, i) => (own.has(i) ? 0 : w.price));
+  const budget = (aMonth as number) + SLACK;
   const size = 1 << prices.length;
   const needed = new Int16Array(size).fill(months);
   const paid = new Float64Array(size);

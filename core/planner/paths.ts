@@ -1,7 +1,7 @@
 /** Where anything better could lie, as far as days and months go: partial plans for which money is only a matter of months, and what could follow each
  *  of them. Whoever looks at money in full needs to look nowhere else. */
 import { after } from './after';
-import { isHopeless, prospectOf } from './bounds';
+import { prospectOf } from './bounds';
 import { Heap, Kept } from './kept';
 import { start } from './start';
 import { type Batch, compareWorth, LATE, type Label, type World, type Worth } from './world';
@@ -40,7 +40,6 @@ export function pathsTo(world: World, best: Worth): Place | null {
     const { label } = place;
     for (const child of after(world, label, prospectOf(world, label), false, best)) {
       if (!world.mayGoOn()) return null;
-      if (isHopeless(world, child, prospectOf(world, child), best)) continue;
       const to = placeOf(child);
       place.steps.push({ batches: child.batches, until: spanEnd(world, child.day), to });
       if (kept.add(child, onDropped)) open.push(to);

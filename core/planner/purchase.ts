@@ -18,8 +18,15 @@ import { type Batch, LATE, type Label, type Paid, type Paying, type World } from
 /** First and last day of a span. */
 type Span = readonly [number, number];
 
-/** A label with an event on the earliest day of a span on which it can be paid for; null where there is none. */
-export function soonestPaid(world: World, label: Label, event: Event, [from, to]: Span): Label | null {
+/** A label with an event on the earliest day of a span on which it can be paid for; null where there is none, or where nothing that follows is of use.
+ *  @param isDead is asked before a way to pay is looked for: a later day is no better */
+export function soonestPaid(
+  world: World,
+  label: Label,
+  event: Event,
+  [from, to]: Span,
+  isDead: (label: Label) => boolean,
+): Label | null {
   const { batches } = event;
   const { calendar } = world;
   const budget = (world.p.budget ?? Infinity) + SLACK;
@@ -30,23 +37,19 @@ export function soonestPaid(world: World, label: Label, event: Event, [from, to]
     if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
     const open = batches.map((b) => monthsOf(world, label, b, fit.day));
     const begun = begunWith(label, batches, open);
-    let ways: readonly Paid[] | null;
-    if (world.money === 'one') {
-      const paid = payOnce(world, label, batches, open);
-      ways = paid && [paid];
-      next = nextMonth(world, label, event, fit.day);
-    } else {
-      // Not by the event's own months: what came before it might have been bought later.
-      const last = calendar.lastMonth(fit.day);
-      ways = monthsSuffice(world, begun, last) ? label.ways : null;
-      for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;
-    }
-    if (ways) {
-      const child = labelAt(world, label, event, fit, ways);
+    // Not by the event's own months: what came before it might have been bought later.
+    const last = calendar.lastMonth(fit.day);
+    if (monthsSuffice(world, begun, last)) {
+      const child = labelAt(world, label, event, fit, label.ways);
       child.begun = begun;
       child.leftBy = leftAfter(world, child, begun);
-      return child;
+      if (isDead(child)) return null;
+      if (world.money === 'months') return child;
+      const paid = payOnce(world, label, batches, open);
+      if (paid) return { ...child, ways: [paid] };
     }
+    if (world.money === 'one') next = nextMonth(world, event, open, fit.day);
+    else for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;
   }
   return null;
 }
@@ -70,8 +73,8 @@ export function* inEveryWay(
   while (next <= to && world.mayGoOn()) {
     const fit = earliest(world, label, event, next, to);
     if (!fit) return;
-    next = nextMonth(world, label, event, fit.day);
     const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
+    next = nextMonth(world, event, open, fit.day);
     const child = labelAt(world, label, event, fit, []);
     child.leftBy = leftAtMost(label, event.batches, open);
     if (isDead(child)) continue;
@@ -153,14 +156,16 @@ function waysToPay(
   return ways.flatMap(({ fresh, ...way }) => (fresh ? [way] : []));
 }
 
-/** The first day after one on which some batch could be bought in a later month than now. */
-function nextMonth(world: World, label: Label, event: Event, day: number): number {
+/** The first day after one on which some batch could be bought in a later month than now.
+ *  @param open by batch the months it could be bought in now */
+function nextMonth(world: World, event: Event, open: readonly (readonly number[])[], day: number): number {
   const { p, calendar } = world;
   let next = LATE;
-  for (const batch of event.batches) {
+  for (let k = 0; k < event.batches.length; k++) {
+    const batch = event.batches[k] as Batch;
     if (batch.price === 0 || batch.boughtOn !== null) continue;
-    const open = monthsOf(world, label, batch, day);
-    const later = calendar.months[(open[open.length - 1] ?? -1) + 1];
+    const months = open[k] as readonly number[];
+    const later = calendar.months[(months[months.length - 1] ?? -1) + 1];
     if (!later) continue;
     const clock = (p.quarantines[batch.quarantine] as Problem['quarantines'][number]).clockDays;
     next = Math.min(next, Math.max(day + 1, later.from + clock));

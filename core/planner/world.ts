@@ -1,7 +1,7 @@
 /** What a search is about, and its partial plans. */
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
-import { monthsNeeded, spentOf } from './months';
+import { monthsNeeded, pricesOf, spentOf } from './months';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -109,6 +109,14 @@ export interface Prospect {
   sure: readonly number[];
 }
 
+/** By set of wishes, a bit each, what it takes to have bought it (purse.ts); LATE where it cannot have been paid for. */
+export interface Bought {
+  /** In as few batches as can be, and with these the least sum of release days: batchesOf and daysOf. */
+  fewest: Int32Array;
+  /** The least sum of release days, in any number of batches. */
+  soonest: Int32Array;
+}
+
 /** The quarantines of a line. */
 export interface Lane {
   line: Line;
@@ -118,8 +126,6 @@ export interface Lane {
 export interface World {
   p: Problem;
   calendar: Calendar;
-  /** The shortest of all quarantines. */
-  clock: number;
   /** Earliest release of each wish by itself; null where there is none. */
   least: (number | null)[];
   levels: number[];
@@ -148,10 +154,14 @@ export interface World {
   costs: Map<number | string, Float64Array | null>;
   /** By a set of wishes of one line, the fewest batches that hold them. */
   fewest: Map<number, number>;
+  /** By wish, what is still to be paid for it. */
+  prices: readonly number[];
   /** By month, what was bought or set costs. */
   spent: readonly number[];
   /** By set of wishes, a bit each, the month in which the last of them can be bought; null without a budget, and for many wishes. */
   needed: Int16Array | null;
+  /** By month, what can have been bought by its end. */
+  bought: Bought[];
   /** By the end of each month all that may be spent until then, beside what is set; empty without a budget. */
   income: readonly number[];
   /** Each quarantine in words, its name aside, and whether some are alike. */
@@ -209,16 +219,16 @@ export function worldOf(
   const least = p.wishes.map((w) => earliestRelease(p, w));
   const calendar = known?.calendar ?? calendarOf(p);
   const spent = spentOf(p, calendar);
+  const prices = pricesOf(p);
   let income = 0;
   const plain = p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q));
-  const open = openBatches({ p, least, conflicts });
+  const open = openBatches({ p, least, conflicts, prices });
   const world: World = {
     p,
     rough,
     money,
     mayGoOn,
     calendar,
-    clock: Math.min(...p.quarantines.map((q) => q.clockDays)),
     least,
     levels,
     levelOf: p.wishes.map((_, i) => levels.indexOf(levelOf(p, i))),
@@ -241,8 +251,10 @@ export function worldOf(
     ammonia: new Ammonia(p),
     costs: known?.costs ?? new Map(),
     fewest: known?.fewest ?? new Map(),
+    prices,
     spent,
-    needed: known?.needed ?? (p.budget === null || rough ? null : monthsNeeded(p, calendar, spent)),
+    needed: known?.needed ?? (p.budget === null || rough ? null : monthsNeeded(p, calendar, spent, prices)),
+    bought: known?.bought ?? [],
     income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
@@ -253,8 +265,11 @@ export function worldOf(
 
 const sumOf = (loads: readonly number[]): number => loads.reduce((sum, load) => sum + load, 0);
 
+/** What a batch is made of. */
+type Grouping = Pick<World, 'p' | 'least' | 'conflicts' | 'prices'>;
+
 /** What was bought together is released together; whoever can never be released is left where it is and keeps no mate in. */
-function openBatches(world: Pick<World, 'p' | 'least' | 'conflicts'>): Batch[] {
+function openBatches(world: Grouping): Batch[] {
   const { p, least } = world;
   const open = p.fixed.filter((f) => f.release === null);
   const stays = (wish: number) => (least[wish] ?? LATE) > p.today + p.horizonDays;
@@ -284,13 +299,13 @@ export const BITS = 32;
 export const bitOf = (wish: number): number => (wish < BITS ? 1 << wish : 0);
 
 export function batchOf(
-  world: Pick<World, 'p' | 'least' | 'conflicts'>,
+  world: Grouping,
   quarantine: number,
   wishes: number[],
   boughtOn: number | null,
   releasedOn: number | null,
 ): Batch {
-  const { p, least, conflicts } = world;
+  const { p, least, conflicts, prices } = world;
   const batch: Batch = {
     quarantine,
     wishes,
@@ -312,7 +327,7 @@ export function batchOf(
     batch.mask |= bitOf(i);
     for (const other of conflicts[i] as number[]) batch.enemies |= bitOf(other);
     batch.loadMgN += w.loadMgN;
-    if (!p.fixed.some((f) => f.wish === i)) batch.price += w.price;
+    batch.price += prices[i] as number;
     batch.heavy ||= isHeavy(w.loadMgN);
     batch.least = Math.max(batch.least, least[i] ?? LATE);
     batch.crew ||= w.line === 'invertebrate' && w.crew;
