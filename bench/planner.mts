@@ -4,7 +4,7 @@ import { breachesOf } from '../core/planner/rules';
 import { bestPlan } from '../core/planner/bought';
 import { compareWorth } from '../core/planner/world';
 import { seededRandom } from '../core/random';
-import { household } from '../core/testing/longPlans';
+import { household, withRoom } from '../core/testing/longPlans';
 import { bruteForce, smallProblem, worthOf } from '../core/testing/plans';
 
 const cases = Number(process.argv[2] ?? 1000);
@@ -16,6 +16,21 @@ for (let seed = 1; seed <= cases; seed++) {
   if (!same || breachesOf(p, steps).length > 0) differ++;
 }
 console.log(`${cases} small cases against the twin: ${differ} differ`);
+
+for (const budget of [null, 200, 100]) {
+  const times: number[] = [];
+  for (let seed = 1; seed <= 40; seed++) {
+    const began = performance.now();
+    stockingPlan(withRoom(12, seed, budget), () => performance.now() - began < 30_000);
+    times.push(performance.now() - began);
+  }
+  times.sort((a, b) => a - b);
+  const at = (share: number) => `${Math.round(times[Math.ceil(share * times.length) - 1] ?? NaN)} ms`;
+  const slow = times.filter((ms) => ms > 1000).length;
+  console.log(
+    `12 wishes with room for much at once, ${budget ?? 'no limit'} a month: middle ${at(0.5)}, nine of ten ${at(0.9)}, worst ${at(1)}; ${slow} of 40 over a second`,
+  );
+}
 
 for (const [n, budget] of [
   [6, null],

@@ -1,5 +1,5 @@
 /** What could come next: the labels after one. */
-import { type EndsLate, endsAfter, isHopeless, prospectOf } from './bounds';
+import { type EndsLate, endsAfter, isHopeless, noBetterThan, prospectOf } from './bounds';
 import { boundsOf, spansOf } from './days';
 import { eventOf } from './event';
 import { eventsOf } from './events';
@@ -19,7 +19,8 @@ export function* after(
   const all = placesNoMore(prospect, best);
   const latest = latestOf(prospect, best);
   const endsLate = whatEndsLate(world, label, prospect, best);
-  for (const event of eventsOf(world, label, prospect, few, all, latest, endsLate))
+  const noBetter = best && endsLate ? noBetterThan(world, label, prospect, best) : null;
+  for (const event of eventsOf(world, label, prospect, few, all, latest, endsLate, noBetter))
     yield* withEvent(world, label, event, latest, best, endsLate);
 }
 

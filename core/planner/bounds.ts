@@ -1,6 +1,6 @@
 /** What no plan that follows a partial one can better: how many it places, when it ends, its batches, its sum of days. */
 import { type Month, type StayCalendar } from './calendar';
-import { batchesAtLeast, maskOf, paidFrom } from './fewest';
+import { batchesAtLeast, batchesFor, maskOf, paidFrom } from './fewest';
 import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { batchesOf, boughtBy, daysOf } from './purse';
@@ -313,6 +313,30 @@ export function endsAfter(world: World, label: Label, { left, sure }: Prospect, 
         if (passed > last) return true;
       }
     return false;
+  };
+}
+
+/** Asked of batches that could be part of an event: how many are yet to be bought, who is in them, and a day before which the event cannot be. */
+export type NoBetter = (toBuy: number, mask: number, day: number) => boolean;
+
+/** Asked of every event that could follow a label, batch by batch: would every plan with it, or with more beside it, take too many batches, or as many and too
+ *  long in all? Null where a plan that has all who are sure could still end sooner than the best. */
+export function noBetterThan(world: World, label: Label, prospect: Prospect, best: Worth): NoBetter | null {
+  if (lastAtLeast(world, label, prospect, best.last) < best.last) return null;
+  const { left, sure, most } = prospect;
+  const from = enterFrom(world, label, firstOuts(world, label), left, sure);
+  const whole = maskOf(sure);
+  const isJoined = world.open.length + world.set.length > 0;
+  let count = 0;
+  for (let i = 0; i < most.length; i++) count += (most[i] as number) - (label.worth.placed[i] as number);
+  return (toBuy, mask, day) => {
+    const rest = whole & ~mask;
+    const batches = label.worth.batches + toBuy + (isJoined ? 0 : batchesFor(world, rest));
+    if (batches !== best.batches) return batches > best.batches;
+    // Whoever is not in it comes with it or later.
+    let sum = label.worth.sum + count * day;
+    for (const i of sure) if ((rest & (1 << i)) !== 0) sum += Math.max(0, (from[i] as number) - day);
+    return sum >= best.sum;
   };
 }
 

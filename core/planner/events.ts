@@ -1,7 +1,7 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { type EndsLate, soonestOf } from './bounds';
-import { type Calendar } from './calendar';
+import { type EndsLate, type NoBetter, soonestOf } from './bounds';
+import { type Calendar, type StayCalendar } from './calendar';
 import { maskOf } from './fewest';
 import { isHeavy, SLACK, type Wish } from './problem';
 import {
@@ -13,6 +13,7 @@ import {
   type Prospect,
   type World,
   batchOf,
+  bitOf,
   enteredBy,
   isCrew,
 } from './world';
@@ -22,7 +23,8 @@ const FEW_TOGETHER = 3;
 
 /** Every event that could come next: one batch, or one in each of several quarantines with a load in each.
  *  @param latest days after it are of no use
- *  @param endsLate asked of an event with the first day it could be on */
+ *  @param endsLate asked of an event with the first day it could be on
+ *  @param noBetter asked of a part of one, too */
 export function eventsOf(
   world: World,
   label: Label,
@@ -31,6 +33,7 @@ export function eventsOf(
   all: boolean,
   latest: number,
   endsLate: EndsLate | null = null,
+  noBetter: NoBetter | null = null,
 ): Batch[][] {
   const { p } = world;
   const whole = enteredBy(world, label.days, label.sums, LATE);
@@ -50,15 +53,18 @@ export function eventsOf(
   });
   const overlaps = p.quarantines.map((_, q) => world.open.filter((b) => b.quarantine === q).length > 1);
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
+  const isMerged = world.merges && !few;
+  const firstCome = few ? () => true : firstOfAlike(world, left);
   const events: Batch[][] = [];
   const chosen: Batch[] = [];
   for (let q = 0; q < batches.length; q++)
     if (!twins || twins[q] === -1)
-      for (const b of batches[q] as Batch[]) if (leavesNobody(b.mask, b.fiercest)) events.push([b]);
-  together(0, 0, 0, NONE, NONE);
+      for (const b of batches[q] as Batch[])
+        if (leavesNobody(b.mask, b.fiercest) && firstCome(b, 0)) events.push([b]);
+  together(0, 0, 0, NONE, NONE, 0);
   return events;
 
-  function together(load: number, from: number, mask: number, fiercest: number, day: number) {
+  function together(load: number, from: number, mask: number, fiercest: number, day: number, bought: number) {
     for (let q = from; q < heavy.length; q++) {
       const twin = twins === null ? -1 : (twins[q] as number);
       const first = twin >= 0 ? inQuarantine(chosen, twin) : null;
@@ -70,23 +76,42 @@ export function eventsOf(
       for (const b of heavy[q] as Batch[]) {
         // The lightest come first.
         if (load + b.loadMgN > most) break;
-        if ((mask & b.mask) !== 0) continue;
+        if ((mask & b.mask) !== 0 || !firstCome(b, mask)) continue;
         if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
         // Of one quarantine only what the person bought one after the other.
         if (beside && !(b.boughtOn !== null && b.boughtOn > (beside.boughtOn ?? LATE))) continue;
         if (mayNotMeetAny(world, chosen, b)) continue;
+        if (isMerged && chosen.some((c) => fitInOne(world, c, b))) continue;
         const those = mask | b.mask;
         const worst = Math.max(fiercest, b.fiercest);
         const soonest = Math.max(day, soonestOf(world, label, b));
+        const toBuy = bought + (b.boughtOn === null ? 1 : 0);
+        if (noBetter?.(toBuy, those, soonest)) continue;
         chosen.push(b);
         if (chosen.length > 1 && leavesNobody(those, worst) && !endsLate?.(chosen, those, true, soonest))
           events.push([...chosen]);
         if (!world.mayGoOn()) return;
-        if (goesOn) together(load + b.loadMgN, then, those, worst, soonest);
+        if (goesOn) together(load + b.loadMgN, then, those, worst, soonest, toBuy);
         chosen.pop();
       }
     }
   }
+}
+
+/** Asked of a batch beside others of its event: of wishes that are alike, does the first come first, in the order of the quarantines? */
+function firstOfAlike(world: World, left: readonly number[]): (batch: Batch, others: number) => boolean {
+  const before = world.like.map((like, i) => world.like.lastIndexOf(like, i - 1));
+  const waits = left.filter((i) => i > 0 && (before[i] as number) >= 0 && left.includes(before[i] as number));
+  if (waits.length === 0) return () => true;
+  return ({ mask }, others) =>
+    waits.every((i) => (mask & bitOf(i)) === 0 || ((mask | others) & bitOf(before[i] as number)) !== 0);
+}
+
+/** Would what is in two quarantines go into one of them, which releases on the same day? */
+function fitInOne({ calendar, lineOf }: World, a: Batch, b: Batch): boolean {
+  if (lineOf[a.quarantine] !== lineOf[b.quarantine]) return false;
+  const roomOf = (c: Batch) => (calendar.quarantines[c.quarantine] as StayCalendar).capacity;
+  return a.loadMgN + b.loadMgN <= Math.max(roomOf(a), roomOf(b)) + SLACK;
 }
 
 function inQuarantine(batches: readonly Batch[], q: number): Batch | null {
@@ -200,10 +225,10 @@ function twinsOf({ p, plain }: World, label: Label): number[] {
   });
 }
 
-/** Every set of wishes that a batch can hold. */
+/** Every set of wishes that a batch can hold; of those alike only such as follow one another, since which of them comes makes no difference. */
 function allSets(world: World, mine: readonly number[], room: number, base: readonly number[]): number[][] {
   const out: number[][] = [];
-  const walk = (at: number, chosen: number[], load: number, skipped: ReadonlySet<number>) => {
+  const walk = (at: number, chosen: number[], load: number, ended: ReadonlySet<number>) => {
     if (at === mine.length) {
       if (chosen.length > 0) out.push(chosen);
       return;
@@ -213,17 +238,15 @@ function allSets(world: World, mine: readonly number[], room: number, base: read
     const w = world.p.wishes[i] as Wish;
     const fits =
       load + w.loadMgN <= room &&
-      !skipped.has(like) &&
+      !ended.has(like) &&
       !(world.conflicts[i] as number[]).some((other) => chosen.includes(other) || base.includes(other));
-    if (fits) walk(at + 1, [...chosen, i], load + w.loadMgN, skipped);
-    // Of those alike the first comes first.
-    walk(at + 1, chosen, load, like === i && !isShared(world, i) ? skipped : new Set([...skipped, like]));
+    if (fits) walk(at + 1, [...chosen, i], load + w.loadMgN, ended);
+    const isBegun = chosen.some((other) => world.like[other] === like);
+    walk(at + 1, chosen, load, isBegun ? new Set([...ended, like]) : ended);
   };
   walk(0, [], 0, new Set());
   return out;
 }
-
-const isShared = (world: World, i: number): boolean => world.like.some((l, k) => k !== i && l === i);
 
 /** Some sets of wishes: each by itself, and filled up in a few orders, from all of them and from those that may come as soon as the soonest, or
  *  are as gentle as the gentlest. */

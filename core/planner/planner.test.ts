@@ -9,9 +9,9 @@ import {
   TODAY,
   worthOf,
 } from '../testing/plans';
-import { bestWithoutBounds, household } from '../testing/longPlans';
+import { bestWithoutBounds, household, withRoom } from '../testing/longPlans';
 import { stockingPlan, type Problem, type Wish } from '.';
-import { monthOf } from './problem';
+import { monthOf, type QuarantineWater } from './problem';
 import { breachesOf } from './rules';
 import { bestPlan } from './bought';
 import { searched } from './search';
@@ -64,6 +64,38 @@ test.each([
     }
   },
 );
+
+test.each([
+  [2, 9, 60],
+  [2, 4.5, 30],
+  [3, 4.5, 30],
+  [3, 3, 30],
+  [3, 5, 60],
+] as const)(
+  'of %i that are alike, with %p mg N a day, several may come on one day, each through a quarantine of its own',
+  (count, loadMgN, netL) => {
+    const wishes = Array.from({ length: count }, (_, i) => wish(`w${i}`, { loadMgN }));
+    const [quarantine] = aProblem([]).quarantines as [QuarantineWater];
+    const first = { ...quarantine, clockDays: 4 };
+    const p = aProblem(wishes, {
+      quarantines: [first, { ...first, id: 'second', netL }],
+      displayLoadMgN: 40,
+      horizonDays: 18,
+    });
+    // Without a beam, which may come upon it by chance.
+    const found = bestPlan(p, { exact: true, width: 0, mayGoOn: () => true });
+    expect(compareWorth(found.worth, worthOf(p, bruteForce(p)))).toBe(0);
+  },
+);
+
+test('where much could be bought at once, in quarantines of other sizes and clocks: as good as the twin', () => {
+  for (let seed = 1; seed <= 40; seed++) {
+    const p = withRoom(6, seed, null);
+    const found = whole(p);
+    expect([seed, found.proved, compareWorth(found.worth, bestWithoutBounds(p))]).toEqual([seed, true, 0]);
+    expect(breachesOf(p, found.steps)).toEqual([]);
+  }
+});
 
 test.each([
   [4, 60, [17, 120, 148]],

@@ -100,7 +100,7 @@ export function searched(
     best = label;
     worth = label.worth;
   };
-  if (o.width > 0) beam(world, root, o.width, !o.exact || world.p.budget !== null, consider);
+  if (o.width > 0) beam(world, root, o.width, consider);
   const hope = prospectOf(world, root);
   const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
   const orders = paths ? [sooner] : [moreHopeful, nearerItsEnd];
@@ -154,14 +154,8 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
   };
 }
 
-/** Layer by layer the most promising labels only. */
-function beam(
-  world: World,
-  root: Label,
-  width: number,
-  few: boolean,
-  consider: (label: Label) => void,
-): void {
+/** Layer by layer the most promising labels only, by some batches only. */
+function beam(world: World, root: Label, width: number, consider: (label: Label) => void): void {
   const promise = (label: Label) => {
     const prospect = prospectOf(world, label);
     return {
@@ -187,7 +181,7 @@ function beam(
     const kept = new Kept(world);
     const next: Promised[] = [];
     for (const { label, prospect } of layer) {
-      for (const child of after(world, label, prospect, few, null)) {
+      for (const child of after(world, label, prospect, true, null)) {
         if (!world.mayGoOn()) return;
         consider(child);
         if (kept.add(child)) next.push(promise(child));

@@ -167,6 +167,8 @@ export interface World {
   /** Each quarantine in words, its name aside, and whether some are alike. */
   plain: readonly string[];
   twins: boolean;
+  /** Are two batches that would go into one never taken apart (events.ts)? */
+  merges: boolean;
   rough: boolean;
   money: Money;
   mayGoOn: () => boolean;
@@ -258,6 +260,8 @@ export function worldOf(
     income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
+    // But where the months pay one batch only in parts, and for what the person bought or set.
+    merges: p.budget === null && p.fixed.length === 0,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;

@@ -59,11 +59,48 @@ export function household(n: number, seed: number, budget: number | null): Probl
   };
 }
 
+/** A keeper with one to three quarantines for fish, large or small, of short or long clocks, and little of each: much of it could be bought at once. */
+export function withRoom(n: number, seed: number, budget: number | null): Problem {
+  const base = household(n, seed, budget);
+  const random = seededRandom(seed + 1e6);
+  const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
+  const clock = 7 * whole(0, 5);
+  return {
+    ...base,
+    quarantines: (['fish', 'invertebrate'] as const).flatMap((line) =>
+      Array.from({ length: whole(1, line === 'fish' ? 3 : 1) }, (_, k) => ({
+        id: `${line}${k}`,
+        line,
+        netL: 20 * whole(1, 5),
+        clockDays: clock + (random() < 0.3 ? 7 : 0),
+        totalLimitMgN: 0.3,
+        bare: null,
+        testsPresent: true,
+      })),
+    ),
+    wishes: base.wishes.map((w, i): Wish => {
+      if (w.line === 'invertebrate') return w;
+      const loadMgN = 0.3 + random() * 3;
+      return {
+        ...w,
+        line: 'fish',
+        loadMgN,
+        temperament: whole(0, 2),
+        needsTankDays: i === 0 ? whole(40, 200) : 0,
+      };
+    }),
+    firstStepMgN: 3 * whole(1, 4),
+    displayLoadMgN: whole(0, 8),
+    settleDays: whole(3, 7),
+  };
+}
+
 /** How good the best plan is, without any bound. */
 export function bestWithoutBounds(p: Problem): Worth {
   const world = worldOf(p, false, () => true);
   const root = start(world);
   world.needed = null;
+  world.merges = false;
   const kept = new Kept(world);
   let best = root.worth;
   const labels: Label[] = [root];
