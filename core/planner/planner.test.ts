@@ -1,6 +1,7 @@
 /** The search against a twin that tries everything, and cases by hand. */
 import { seededRandom } from '../random';
 import {
+  alikeProblem,
   aProblem,
   aWish as wish,
   bruteForce,
@@ -87,6 +88,15 @@ test.each([
     expect(compareWorth(found.worth, worthOf(p, bruteForce(p)))).toBe(0);
   },
 );
+
+test('with two quarantines and wishes that are mostly alike, some bought: as good as by trying everything', () => {
+  for (let seed = 1; seed <= 120; seed++) {
+    const p = alikeProblem(seededRandom(seed));
+    const found = bestPlan(p, { exact: true, width: 0, mayGoOn: () => true });
+    expect([seed, compareWorth(found.worth, worthOf(p, bruteForce(p)))]).toEqual([seed, 0]);
+    expect([seed, found.worth]).toEqual([seed, worthOf(p, found.steps)]);
+  }
+});
 
 test('where much could be bought at once, in quarantines of other sizes and clocks: as good as the twin', () => {
   for (let seed = 1; seed <= 40; seed++) {

@@ -2,7 +2,7 @@
 import type { Random } from '../random';
 import { breachesOf, type Breach } from '../planner/rules';
 import { compareWorth, type Worth } from '../planner/world';
-import type { Line, Problem, Step, Wish } from '../planner/problem';
+import type { FixedStep, Line, Problem, QuarantineWater, Step, Wish } from '../planner/problem';
 
 /** The day every problem here begins on: 2026-03-03. */
 export const TODAY = 20515;
@@ -48,6 +48,50 @@ export const aProblem = (wishes: Problem['wishes'], more: Partial<Problem> = {})
 const pick = <T>(random: Random, from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
 const whole = (random: Random, low: number, high: number): number =>
   low + Math.floor(random() * (high - low + 1));
+
+/** The same with two quarantines, mostly alike, and two or three wishes of at most two kinds; now and then one is bought or set. */
+export function alikeProblem(random: Random): Problem {
+  const count = whole(random, 2, 3);
+  const isFish = random() < 0.8;
+  const kinds = [1, 2].map((priority) => ({
+    line: isFish ? ('fish' as const) : ('invertebrate' as const),
+    loadMgN: pick(random, [0.2, 0.5, 1, 2, 3, 4.5, 6]),
+    price: pick(random, [0, 10, 20]),
+    priority: random() < 0.5 ? 1 : priority,
+    temperament: isFish ? whole(random, 0, 2) : null,
+    crew: !isFish && random() < 0.5,
+  }));
+  const wishes = Array.from({ length: count }, (_, i) => aWish(`w${i}`, pick(random, kinds)));
+  const quarantine: QuarantineWater = {
+    id: 'a',
+    line: isFish ? 'fish' : 'invertebrate',
+    netL: 60,
+    clockDays: whole(random, 1, 5),
+    totalLimitMgN: 0.3,
+    bare: null,
+    testsPresent: false,
+  };
+  const other =
+    random() < 0.5 ? {} : { netL: pick(random, [20, 30, 40, 100]), clockDays: whole(random, 1, 6) };
+  const isOwn = random() < 0.3;
+  const own: FixedStep = {
+    wish: whole(random, 0, count - 1),
+    buy: TODAY - whole(random, 0, 6),
+    quarantine: whole(random, 0, 1),
+    release: random() < 0.6 ? null : TODAY + whole(random, 2, 9),
+  };
+  return aProblem(wishes, {
+    quarantines: [quarantine, { ...quarantine, ...other, id: 'b' }],
+    horizonDays: count === 3 ? whole(random, 7, 10) : whole(random, 10, 24),
+    displayLoadMgN: pick(random, [0, 2, 8, 20]),
+    firstStepMgN: pick(random, [2, 5, 10]),
+    settleDays: pick(random, [2, 3, 7]),
+    firstSettleDays: pick(random, [3, 7]),
+    budget: pick(random, [null, null, 10, 20, 30]),
+    forbidden: random() < 0.2 ? [[0, 1]] : [],
+    fixed: isOwn ? [own] : [],
+  });
+}
 
 /** A problem that can be tried out whole: few wishes, or few days. */
 export function smallProblem(random: Random, withFixed = false): Problem {
