@@ -108,8 +108,9 @@ function firstOfAlike(world: World, left: readonly number[]): (batch: Batch, oth
 }
 
 /** Would what is in two quarantines go into one of them, which releases on the same day? */
-function fitInOne({ calendar, lineOf }: World, a: Batch, b: Batch): boolean {
+function fitInOne({ calendar, lineOf, p }: World, a: Batch, b: Batch): boolean {
   if (lineOf[a.quarantine] !== lineOf[b.quarantine]) return false;
+  if (p.budget !== null && a.price + b.price > p.budget + SLACK) return false;
   const roomOf = (c: Batch) => (calendar.quarantines[c.quarantine] as StayCalendar).capacity;
   return a.loadMgN + b.loadMgN <= Math.max(roomOf(a), roomOf(b)) + SLACK;
 }

@@ -260,8 +260,8 @@ export function worldOf(
     income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
-    // But where the months pay one batch only in parts, and for what the person bought or set.
-    merges: p.budget === null && p.fixed.length === 0,
+    // But where the months may pay one batch only in parts (one way of paying proves nothing in any case), and for what the person bought or set.
+    merges: (p.budget === null || money === 'one') && p.fixed.length === 0,
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;
