@@ -1,7 +1,7 @@
-// Reading what is stored begins first; while the browser fetches it the router's code runs; then everything is drawn once, with the data.
+// Reading what is stored begins first; while the browser fetches it the router draws its own part; the first picture follows with the data.
 // A practice tank has a clock of its own: it is set before anything looks at it.
 import './src/store/practiceClock';
-import { opened } from './src/features/shell/started';
+import './src/features/shell/started';
 import '@expo/metro-runtime';
 // Sets up how code is fetched; ours stands over it.
 import 'expo';
@@ -10,6 +10,4 @@ import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
 
 fetchSharedFirst();
-// Modules run when first used: named here, the router runs during the wait and not after it.
-const [root, render] = [App, renderRootComponent];
-void opened.then(() => render(root));
+renderRootComponent(App);

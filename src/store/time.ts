@@ -5,6 +5,7 @@ import { format } from 'date-fns/format';
 import { getHours } from 'date-fns/getHours';
 import { getMinutes } from 'date-fns/getMinutes';
 import { isValid } from 'date-fns/isValid';
+import { lightFormat } from 'date-fns/lightFormat';
 import { parseISO } from 'date-fns/parseISO';
 import { startOfDay } from 'date-fns/startOfDay';
 import { language } from './language';
@@ -14,8 +15,8 @@ const DAY = dayOrder(language()) === 'dayFirst' ? 'd MMM' : 'MMM d';
 /** A moment as a date-and-time field holds it. */
 const FIELD_TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/;
 
-/** Calendar day where the person is. */
-export const localDay = (ms: number): string => format(ms, 'yyyy-MM-dd');
+/** Calendar day where the person is. (Where no word is written the language of words is not asked for.) */
+export const localDay = (ms: number): string => lightFormat(ms, 'yyyy-MM-dd');
 /** The calendar and the clock where the person is, for the core. */
 export const LOCAL: LocalTime = {
   dayOf: localDay,
@@ -32,11 +33,11 @@ export const writtenDay = (day: string): string =>
 export const dayAndHour = (ms: number): string => format(ms, `EEE ${DAY}, HH:mm`);
 /** "Fri 21:10". */
 export const weekdayHour = (ms: number): string => format(ms, 'EEE HH:mm');
-export const clockTime = (ms: number): string => format(ms, 'HH:mm');
+export const clockTime = (ms: number): string => lightFormat(ms, 'HH:mm');
 /** "Fri 4 Dec". */
 export const weekdayShort = (ms: number): string => format(ms, `EEE ${DAY}`);
 /** Value of a date-and-time field. */
-export const fieldTime = (ms: number): string => format(ms, "yyyy-MM-dd'T'HH:mm");
+export const fieldTime = (ms: number): string => lightFormat(ms, "yyyy-MM-dd'T'HH:mm");
 
 /** Time of a date-and-time field, null when it is none. */
 export function readFieldTime(text: string): number | null {

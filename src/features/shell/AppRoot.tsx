@@ -4,7 +4,7 @@ import { BricolageGrotesque_600SemiBold } from '@expo-google-fonts/bricolage-gro
 import { BricolageGrotesque_800ExtraBold } from '@expo-google-fonts/bricolage-grotesque/800ExtraBold';
 import { FontDisplay, loadAsync } from 'expo-font';
 import { Slot } from 'expo-router';
-import { useEffect, type ComponentType } from 'react';
+import { startTransition, useEffect, useLayoutEffect, useState, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { Provider } from 'react-redux';
 import { goOnUnstored, selectSettings, useAppDispatch, useAppSelector } from '../../store';
@@ -14,7 +14,7 @@ import { Boundary } from './Boundary';
 import { LastResort } from './LastResort';
 import { keepOffline } from './offline';
 import { keepStorage } from './keepStorage';
-import { pictureStands, started, whole } from './started';
+import { isOpened, opened, pictureStands, started, whole } from './started';
 
 const FACES = {
   BricolageGrotesque_600SemiBold,
@@ -32,8 +32,17 @@ interface Props {
   MonitorLink: ComponentType;
 }
 
+/** The router draws its own part while the browser fetches what is stored; the first picture follows with the data. */
+export function AppRoot(props: Props) {
+  const [there, setThere] = useState(isOpened);
+  useLayoutEffect(() => {
+    if (!there) void opened.then(() => startTransition(() => setThere(true)));
+  }, [there]);
+  return there ? <Whole {...props} /> : null;
+}
+
 /** Store, theme, fonts and the frame around every route. */
-export function AppRoot({ whenIdle, Reminder, MonitorLink }: Props) {
+function Whole({ whenIdle, Reminder, MonitorLink }: Props) {
   useEffect(() => {
     pictureStands();
     void whole.then(() => {
@@ -93,8 +102,6 @@ function Opened() {
   const { roles } = useTheme();
   const dispatch = useAppDispatch();
   const status = useAppSelector((s) => s.document.status);
-  if (status.kind === 'loading')
-    return <View style={[styles.fill, { backgroundColor: roles.ground }]} aria-busy aria-label="Opening" />;
   if (status.kind === 'failed') {
     return (
       <View role="main" style={[styles.fill, styles.failed, { backgroundColor: roles.ground }]}>

@@ -16,7 +16,7 @@ import {
   useNow,
   selectSettings,
 } from '../../store';
-import { ICONS, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide, styleSheet } from '../../ui';
+import { ICONS, Later, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide, styleSheet } from '../../ui';
 import { placeOf, placesOf, waterIdOf } from './places';
 import { ageWords } from './water';
 import { DemoNotice } from './DemoNotice';
@@ -40,7 +40,12 @@ export function Frame({ children }: { children: ReactNode }) {
   }, [dispatch, inPath, lastWaterId, waters]);
   useShortcuts(water ?? null);
 
-  const places = water ? <Places water={water} here={placeOf(path)} wide={wide} /> : null;
+  // The answer stands first; where one may go from it follows a moment later, in the room kept for it.
+  const places = water ? (
+    <Later>
+      <Places water={water} here={placeOf(path)} wide={wide} />
+    </Later>
+  ) : null;
   if (wide) {
     return (
       <View style={[styles.wide, { backgroundColor: roles.ground }]}>
@@ -48,10 +53,12 @@ export function Frame({ children }: { children: ReactNode }) {
           {water ? <WaterName waterId={water.id} name={water.name} /> : <Txt kind="title">Zoarium</Txt>}
           <View style={styles.railPlaces}>{places}</View>
           <View style={styles.railFoot}>
-            <RailLink href="/agenda" label="Agenda" />
-            <RailLink href="/files" label="Files" />
-            <RailLink href="/settings" label="Units and theme" />
-            <RailLink href="/keys" label="Keys ?" />
+            <Later>
+              <RailLink href="/agenda" label="Agenda" />
+              <RailLink href="/files" label="Files" />
+              <RailLink href="/settings" label="Units and theme" />
+              <RailLink href="/keys" label="Keys ?" />
+            </Later>
           </View>
         </View>
         <View style={styles.body}>
@@ -222,7 +229,7 @@ const styles = styleSheet({
   // A cut-off third line would show in a padding.
   nameLinkWide: { paddingVertical: 0, marginTop: space(2) },
   noWrap: { flexShrink: 0 },
-  bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around' },
+  bar: { flexDirection: 'row', borderTopWidth: 1, justifyContent: 'space-around', minHeight: 65 },
   barPlace: { flex: 1, minHeight: 64, display: 'flex', textAlign: 'center' },
   barInside: { alignItems: 'center', gap: space(1), flex: 1, minHeight: 64 },
   barLabel: { fontSize: 15 },

@@ -51,8 +51,13 @@ function nothingBetter(): Promise<void> {
 /** The one store of the page, already being filled. Failures show in its status. */
 export const started = makeStore();
 const opening = openStore(started, demoIfShown, idle);
-/** Resolved when the document can be shown or its opening has failed; never rejected. */
-export const opened: Promise<unknown> = opening;
+let there = false;
+/** Whether the document can be shown, or its opening has failed. */
+export const isOpened = (): boolean => there;
+/** Resolved when it is; never rejected. */
+export const opened: Promise<void> = opening.then(() => {
+  there = true;
+});
 /** Resolved when half-done entries have been read. */
 export const draftsRead: Promise<void> = opening.then((o) => o.draftsRead);
 /** Resolved when everything stored has been checked as well. */
