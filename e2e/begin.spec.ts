@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addTank, fill, openEmpty, place, press, saved, switchTo, watchErrors, word } from './app';
+import { addTank, EVENING, fill, openEmpty, place, press, saved, switchTo, watchErrors, word } from './app';
 
 test('the demo has a place of its own: entered, changed and left, it never touches one’s own tank', async ({
   page,
@@ -29,6 +29,36 @@ test('the demo has a place of its own: entered, changed and left, it never touch
   await expect(page.getByRole('link', { name: /^North Window/ })).toBeVisible();
   expect(errors).toEqual([]);
 });
+
+/** What the browser would say by now, kept back. */
+interface Held {
+  held: (() => void)[];
+}
+
+test(
+  'a storage that answers late: nothing is told before, everything after',
+  { tag: '@once' },
+  async ({ page }) => {
+    const errors = watchErrors(page);
+    await page.clock.install({ time: EVENING });
+    await page.addInitScript(() => {
+      const held: (() => void)[] = [];
+      const listen = EventTarget.prototype.addEventListener;
+      IDBOpenDBRequest.prototype.addEventListener = function (type: string, said: EventListener) {
+        listen.call(this, type, type === 'success' ? (event) => held.push(() => said(event)) : said);
+      };
+      Object.assign(window, { held });
+    });
+    await page.goto('/');
+    await page.waitForFunction(
+      () => (window as unknown as Held).held.length > 0 && document.querySelector('#root > *') !== null,
+    );
+    await expect(page.getByRole('main')).toHaveCount(0);
+    await page.evaluate(() => (window as unknown as Held).held.forEach((answer) => answer()));
+    await expect(page.getByRole('heading', { name: 'Begin' })).toBeVisible();
+    expect(errors).toEqual([]);
+  },
+);
 
 test('a stocked tank is judged as one from its first evening', async ({ page }) => {
   await openEmpty(page);

@@ -16,7 +16,18 @@ import {
   useNow,
   selectSettings,
 } from '../../store';
-import { ICONS, Later, PageEndContext, space, TARGET, TYPE, Txt, useTheme, useWide, styleSheet } from '../../ui';
+import {
+  ICONS,
+  Later,
+  PageEndContext,
+  space,
+  TARGET,
+  TYPE,
+  Txt,
+  useTheme,
+  useWide,
+  styleSheet,
+} from '../../ui';
 import { placeOf, placesOf, waterIdOf } from './places';
 import { ageWords } from './water';
 import { DemoNotice } from './DemoNotice';
