@@ -6,8 +6,11 @@ import '@expo/metro-runtime';
 // Sets up how code is fetched; ours stands over it.
 import 'expo';
 import { fetchSharedFirst } from './src/features/shell/sharedCode';
-import { App } from 'expo-router/build/qualified-entry';
+import { ctx } from 'expo-router/_ctx';
+import { ExpoRoot } from 'expo-router/build/ExpoRoot';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
+import { createElement } from 'react';
 
 fetchSharedFirst();
-renderRootComponent(App);
+// The router over app/. Its package's own root stands over a part for titles, which nobody here sets.
+renderRootComponent(() => createElement(ExpoRoot, { context: ctx }));

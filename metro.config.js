@@ -13,12 +13,19 @@ const IMMER = path.join(__dirname, 'node_modules', 'immer', 'dist', 'immer.mjs')
 const INSTEAD = [
   ['react-native-web/dist/(cjs/)?index', 'reactNativeParts.js'],
   ['react-native-safe-area-context/lib/module/NativeSafeAreaProvider\\.web', 'safeArea.js'],
+  [
+    'expo-router/build/(screensFeatureFlags|fork/native-stack/createNativeStackNavigator)',
+    'nativeScreens.js',
+  ],
+  ['expo-router/build/fork/getStateFromPath', 'stateOfAddress.js'],
 ].map(([file, ours]) => [pathOf(file), path.join(__dirname, 'web', ours)]);
 
-// Headers, tabs and stacks of native screens, with all that draws and moves them: the router names them, and nothing here wears them.
+// Headers, tabs and stacks of native screens, with all that draws and moves them, and a phone's own colours: the router names them, and
+// nothing here wears them.
 const NEVER_WORN = [
   'expo-router/build/react-navigation/(bottom-tabs|elements)/index',
   'expo-router/build/react-navigation/native-stack/views/NativeStackView',
+  'expo-router/build/(layouts/stack-utils|color)/index',
   'expo-router/build/(link/preview/HrefPreview|views/Toast|onboard/Tutorial)',
   'react-native-screens/lib/module/components/Screen(\\.web)?',
 ].map(pathOf);
@@ -35,7 +42,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
   const found = context.resolveRequest(context, name, platform);
   if (found.type !== 'sourceFile') return found;
   const instead = INSTEAD.find(([file]) => file.test(found.filePath));
-  if (instead) return { type: 'sourceFile', filePath: instead[1] };
+  // What stands in its place may ask for the file itself.
+  if (instead && context.originModulePath !== instead[1]) return { type: 'sourceFile', filePath: instead[1] };
   return NEVER_WORN.some((file) => file.test(found.filePath)) ? { type: 'empty' } : found;
 };
 
