@@ -1,6 +1,6 @@
 /** How long opening takes, beside a bare router app: from the start of the navigation until the main part is in the page and the main thread is
  *  free. No debugger watches, since one has every thrown error located. Each app in turn is opened from a page of another site, in a process that
- *  has run nothing yet ("new"), and then once more from itself ("again"). The first opening of all is given time to work out and keep the forecast. */
+ *  has run nothing yet ("new"), and then, come to rest, once more from itself ("again"). The first opening of all is given time to work out and keep the forecast. */
 import { spawn } from 'node:child_process';
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
@@ -12,6 +12,8 @@ import { makeApp } from '../server/app';
 const [bareDist = '', dist = '', rounds = '15'] = process.argv.slice(2);
 const FIRST_MS = 17_000;
 const PAUSE_MS = 500;
+/** Half a second after its first picture a page reads and fetches what may be wanted: it is opened again once that is over. */
+const REST_MS = 3_000;
 
 interface Opening {
   name: string;
@@ -44,7 +46,7 @@ const probe = (hub: number): string => `(() => {
       setTimeout(() => {
         navigator.sendBeacon('/opened', JSON.stringify({ how, shown, free, head }));
         location.href = how === 'new' ? '?how=again' : 'http://localhost:${hub}/';
-      }, how === 'first' ? ${FIRST_MS} : ${PAUSE_MS});
+      }, { first: ${FIRST_MS}, new: ${REST_MS}, again: ${PAUSE_MS} }[how]);
     }));
   });
   watch.observe(document, { childList: true, subtree: true, attributes: true });
