@@ -1,6 +1,7 @@
 /** How long opening takes, beside a bare router app: from the start of the navigation until the main part is in the page and the main thread is
  *  free. No debugger watches, since one has every thrown error located. Each app in turn is opened from a page of another site, in a process that
- *  has run nothing yet ("new"), and then, come to rest, once more from itself ("again"). The first opening of all is given time to work out and keep the forecast. */
+ *  has run nothing yet ("new"), and then, come to rest, once more from itself ("again"). The first opening of all is given time to work out and
+ *  keep the forecast. */
 import { spawn } from 'node:child_process';
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
