@@ -5,12 +5,19 @@ cd "$(dirname "$0")"
 . scripts/common.sh
 need_node
 set -e
-install_packages
-if ! [ -x "${CHROMIUM:-/usr/bin/chromium-headless-shell}" ]; then
+install_browser() {
+  [ -x "${CHROMIUM:-/usr/bin/chromium-headless-shell}" ] && return
   echo "Installing Debian's Chromium, the one without windows ..."
-  as_root=""; [ "$(id -u)" = 0 ] || as_root=sudo
-  $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium-headless-shell > .cache/chromium.log 2>&1 || { cat .cache/chromium.log >&2; exit 1; }
-fi
+  local as_root=""; [ "$(id -u)" = 0 ] || as_root=sudo
+  { $as_root apt-get update -qq && $as_root apt-get install -y -qq chromium-headless-shell; } > .cache/chromium.log 2>&1 ||
+    { cat .cache/chromium.log >&2; exit 1; }
+}
+# Both wait for the network more than for a core.
+mkdir -p .cache
+install_browser &
+browser=$!
+install_packages
+wait "$browser"
 
 counts=$PWD/.cache/counts
 : > "$counts"
