@@ -53,6 +53,13 @@ interface Row {
   dated: boolean;
   /** Loss of those futures alone that get ready by day 90. */
   there: number;
+  own: Own;
+}
+/** The same sums, were the truth one of the forecast's own futures: per future, over those that get ready by day 90. */
+interface Own {
+  pinball: number;
+  thumb: number;
+  there: number;
 }
 const rows: Row[] = [];
 const hold = (day: number, cut: number) => Math.min(END, Math.max(cut, day));
@@ -64,6 +71,20 @@ const pin = (truth: number, q: readonly [number, number, number]) =>
 /** Where the truth falls among the futures, 0 to 1, a tie at "now" or "not by day 90" broken by lot: even if the chances said are true, while an
  *  interval that ends in such a tie holds the truth more often than it says. */
 const lot = seededRandom(firstSeed);
+const THUMB = [21, 31, 42] as const;
+const thumbAt = (cut: number) => THUMB.map((d) => hold(d, cut)) as [number, number, number];
+function ownOf(days: Float64Array, cut: number, q: [number, number, number]): Own {
+  const there = quantilesThere(days, cut);
+  const thumb = thumbAt(cut);
+  const own = { pinball: 0, thumb: 0, there: 0 };
+  for (const d of days) {
+    if (!(cut + d < END)) continue;
+    own.pinball += pin(cut + d, q) / days.length;
+    own.thumb += pin(cut + d, thumb) / days.length;
+    own.there += pin(cut + d, there) / days.length;
+  }
+  return own;
+}
 const rankOf = (truth: number, days: Float64Array, cut: number): number => {
   const held = Array.from(days, (d) => hold(Number.isFinite(d) ? cut + d : END, cut));
   const below = held.filter((d) => d < truth - 0.26).length;
@@ -91,7 +112,7 @@ for (let i = 0; i < waters; i++) {
     rank: rankOf(truth, out.readyDays, cut),
     covered: truth >= q[0] - 0.01 && truth <= q[2] + 0.01,
     pinball: pin(truth, q),
-    thumb: pin(truth, [21, 31, 42].map((d) => hold(d, cut)) as [number, number, number]),
+    thumb: pin(truth, thumbAt(cut)),
     line: pin(truth, lineThrough(water, cut)),
     error: Math.abs(q[1] - truth),
     width: q[2] - q[0],
@@ -99,6 +120,7 @@ for (let i = 0; i < waters; i++) {
     above: truth > q[2] + 0.01,
     dated: water.readyDay < END,
     there: pin(truth, quantilesThere(out.readyDays, cut)),
+    own: ownOf(out.readyDays, cut, q),
   });
 }
 
@@ -204,6 +226,11 @@ for (const m of METHODS)
 console.log(`\nReady tanks recognised by the forecast within two tests: ${recognised()}.`);
 console.log(
   `\nOn tanks ready by day 90, of the futures that get ready by then: pinball ${thereOf} of the rule of thumb.`,
+);
+const ownSum = (part: keyof Own) => rows.reduce((sum, r) => sum + r.own[part], 0);
+const ownOfThumb = (part: keyof Own) => (ownSum(part) / ownSum('thumb')).toFixed(2);
+console.log(
+  `\nWere the truth one of its own futures: ${ownOfThumb('pinball')} of the rule of thumb on those ready by day 90; told beforehand that they get ready, ${ownOfThumb('there')}.`,
 );
 console.log(`\n"Go" for fish before the tank was ready, at any test: ${falseGoes()}.`);
 console.log(`\n${(ms / waters).toFixed(0)} ms a forecast, one core.`);

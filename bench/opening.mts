@@ -124,9 +124,6 @@ const browser = spawn(
 await over;
 browser.kill('SIGKILL');
 await new Promise((gone) => browser.once('exit', gone));
-for (const folder of [profile, bareCopy, appCopy])
-  // What the killed browser's children still write comes to rest.
-  rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 300 });
 for (const how of ['again', 'new'] as const) {
   // The first two rounds fill caches.
   const of = (name: string) => openings.filter((o) => o.how === how && o.name === name).slice(2);
@@ -150,4 +147,7 @@ for (const how of ['again', 'new'] as const) {
   );
 }
 console.log(`at the top stood: ${[...new Set(openings.map((o) => `${o.name}: ${o.head}`))].join('; ')}`);
+for (const folder of [profile, bareCopy, appCopy])
+  // What the killed browser's children still write comes to rest; what is measured is told before.
+  rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 300 });
 process.exit(0);
