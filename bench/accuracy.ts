@@ -68,11 +68,10 @@ const pin = (truth: number, q: readonly [number, number, number]) =>
     (s, p, i) => s + (truth >= (q[i] ?? 0) ? p * (truth - (q[i] ?? 0)) : (1 - p) * ((q[i] ?? 0) - truth)),
     0,
   ) / 3;
-/** Where the truth falls among the futures, 0 to 1, a tie at "now" or "not by day 90" broken by lot: even if the chances said are true, while an
- *  interval that ends in such a tie holds the truth more often than it says. */
-const lot = seededRandom(firstSeed);
+/** The rule of thumb, days after the beginning; none lies behind the cut. */
 const THUMB = [21, 31, 42] as const;
 const thumbAt = (cut: number) => THUMB.map((d) => hold(d, cut)) as [number, number, number];
+/** @param q what the forecast said, held within the days judged */
 function ownOf(days: Float64Array, cut: number, q: [number, number, number]): Own {
   const there = quantilesThere(days, cut);
   const thumb = thumbAt(cut);
@@ -85,6 +84,9 @@ function ownOf(days: Float64Array, cut: number, q: [number, number, number]): Ow
   }
   return own;
 }
+/** Where the truth falls among the futures, 0 to 1, a tie at "now" or "not by day 90" broken by lot: even if the chances said are true, while an
+ *  interval that ends in such a tie holds the truth more often than it says. */
+const lot = seededRandom(firstSeed);
 const rankOf = (truth: number, days: Float64Array, cut: number): number => {
   const held = Array.from(days, (d) => hold(Number.isFinite(d) ? cut + d : END, cut));
   const below = held.filter((d) => d < truth - 0.26).length;
@@ -230,7 +232,8 @@ console.log(
 const ownSum = (part: keyof Own) => rows.reduce((sum, r) => sum + r.own[part], 0);
 const ownOfThumb = (part: keyof Own) => (ownSum(part) / ownSum('thumb')).toFixed(2);
 console.log(
-  `\nWere the truth one of its own futures: ${ownOfThumb('pinball')} of the rule of thumb on those ready by day 90; told beforehand that they get ready, ${ownOfThumb('there')}.`,
+  `\nWere the truth one of its own futures: ${ownOfThumb('pinball')} of the rule of thumb on those ready by day 90;` +
+    ` told beforehand that they get ready, ${ownOfThumb('there')}.`,
 );
 console.log(`\n"Go" for fish before the tank was ready, at any test: ${falseGoes()}.`);
 console.log(`\n${(ms / waters).toFixed(0)} ms a forecast, one core.`);
