@@ -5,6 +5,8 @@ import {
   startTransition,
   useContext,
   useEffect,
+  useLayoutEffect,
+  useRef,
   useState,
   type ReactNode,
 } from 'react';
@@ -38,7 +40,13 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
   const { roles } = useTheme();
   const { noticeHeight, footerMeasured } = useContext(PageEndContext);
   const hasFooter = Boolean(footer);
-  useEffect(() => (hasFooter ? () => footerMeasured(0) : undefined), [hasFooter, footerMeasured]);
+  const footerAt = useRef<View>(null);
+  // Its layout is told a frame late: a notice that floats there already would stand on it for that long.
+  const isCovered = hasFooter && noticeHeight > 0;
+  useLayoutEffect(() => {
+    if (isCovered) footerMeasured((footerAt.current as unknown as HTMLElement).offsetHeight);
+  }, [isCovered, footerMeasured]);
+  useLayoutEffect(() => (hasFooter ? () => footerMeasured(0) : undefined), [hasFooter, footerMeasured]);
   return (
     <View role="main" aria-label={title} style={styles.screen}>
       <View style={styles.columns}>
@@ -60,6 +68,7 @@ export function Screen({ children, aside, footer, title }: ScreenProps) {
           </ScrollView>
           {footer ? (
             <View
+              ref={footerAt}
               onLayout={({ nativeEvent }) => footerMeasured(nativeEvent.layout.height)}
               style={[
                 styles.footer,
