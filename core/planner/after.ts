@@ -1,5 +1,5 @@
 /** What could come next: the labels after one. */
-import { type EndsLate, endsAfter, isHopeless, noBetterThan, prospectOf } from './bounds';
+import { type Asked, askedOf, isHopeless, prospectOf } from './bounds';
 import { boundsOf, spansOf } from './days';
 import { eventOf } from './event';
 import { eventsOf } from './events';
@@ -18,24 +18,24 @@ export function* after(
 ): Generator<Label> {
   const all = placesNoMore(prospect, best);
   const latest = latestOf(prospect, best);
-  const endsLate = whatEndsLate(world, label, prospect, best);
-  const noBetter = best && endsLate ? noBetterThan(world, label, prospect, best) : null;
-  for (const event of eventsOf(world, label, prospect, few, all, latest, endsLate, noBetter))
-    yield* withEvent(world, label, event, latest, best, endsLate);
+  const asked = askedAfter(world, label, prospect, best);
+  for (const event of eventsOf(world, label, prospect, few, all, latest, asked))
+    yield* withEvent(world, label, event, latest, best, asked);
 }
 
 /** Where only a plan that places the most is as good, one that ends later is not. */
 export const latestOf = (prospect: Prospect, best: Worth | null): number =>
   best !== null && placesNoMore(prospect, best) ? best.last : LATE;
 
-export const whatEndsLate = (
+/** What to ask of the events that could follow; null where more could be placed than in the best plan so far. */
+export const askedAfter = (
   world: World,
   label: Label,
   prospect: Prospect,
   best: Worth | null,
-): EndsLate | null =>
+): Asked | null =>
   best !== null && placesNoMore(prospect, best) && !world.rough && world.p.wishes.length <= BITS
-    ? endsAfter(world, label, prospect, best.last)
+    ? askedOf(world, label, prospect, best)
     : null;
 
 const placesNoMore = ({ most }: Prospect, best: Worth | null): boolean =>
@@ -49,7 +49,7 @@ export function withEvent(
   batches: readonly Batch[],
   latest: number,
   best: Worth | null,
-  endsLate: EndsLate | null = null,
+  asked: Asked | null = null,
 ): readonly Label[] {
   const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
   const { calendar } = world;
@@ -57,13 +57,14 @@ export function withEvent(
   const [soonest, to] = boundsOf(world, label, event);
   const from = Math.max(soonest, paidFrom(world, label.mask | event.mask));
   const last = Math.min(to, latest, calendar.end - 1);
-  if (from > last || endsLate?.(batches, event.mask, event.heavy, from)) return NONE_AT_ALL;
+  const isUseless = (day: number) => asked?.isUseless(batches, event.mask, event.heavy, day) === true;
+  if (from > last || isUseless(from)) return NONE_AT_ALL;
   const labels: Label[] = [];
   for (const span of spansOf(world, event, from, last)) {
     if (world.money === 'every' && world.p.budget !== null)
-      labels.push(...inEveryWay(world, label, event, span, latest, isDead));
+      labels.push(...inEveryWay(world, label, event, span, latest, isUseless, isDead));
     else {
-      const child = soonestPaid(world, label, event, span, isDead);
+      const child = soonestPaid(world, label, event, span, isUseless, isDead);
       if (child) labels.push(child);
     }
   }

@@ -8,6 +8,7 @@ import { enterFrom, firstOuts, latestFirst, reachOf } from './soonest';
 import {
   type Batch,
   BITS,
+  type Case,
   type Label,
   type Lane,
   LATE,
@@ -71,13 +72,14 @@ function reckoned(world: World, label: Label, budget: number): Prospect {
   const most = [...label.worth.placed];
   const mayEnter = mayEnterAfter(world, label);
   const sure: number[] = [];
+  const pairs: Pair[] = [];
   let money = budget;
   let pool = left;
   for (let level = 0; level < most.length; level++) {
     const here = pool.filter((i) => world.levelOf[i] === level);
     if (here.length === 0) continue;
-    const paired = pairsAmong(world, mayEnter, pool, here, sure);
-    const count = here.length - paired.size / 2;
+    const lost = pairsAmong(world, mayEnter, pool, here, sure);
+    const count = here.length - lost.length;
     if (world.p.budget !== null) {
       const paid = paidFor(world, here, money, count);
       money -= paid.price;
@@ -87,10 +89,28 @@ function reckoned(world: World, label: Label, budget: number): Prospect {
       }
     }
     most[level]! += count;
-    for (const i of here) if (!paired.has(i)) sure.push(i);
+    pairs.push(...lost);
+    for (const i of here) if (!isPaired(lost, i)) sure.push(i);
     if (level + 1 < most.length) pool = besides(world, mayEnter, pool, sure);
   }
-  return { left, most, sure };
+  return { left, most, sure, cases: casesOf(world, { left, sure }, pairs) };
+}
+
+/** With more pairs than this the others are left open. */
+const MOST_PAIRS = 2;
+
+/** By who of each pair is placed. */
+function casesOf(world: World, first: Case, pairs: readonly Pair[]): Case[] {
+  let cases = [first];
+  if (world.rough) return cases;
+  for (const pair of pairs.slice(0, MOST_PAIRS))
+    cases = cases.flatMap(({ left, sure }) =>
+      pair.map((chosen) => ({
+        left: left.filter((i) => !(world.conflicts[chosen] as number[]).includes(i)),
+        sure: [...sure, chosen],
+      })),
+    );
+  return cases;
 }
 
 /** Those who could be there together with all that are sure, and these. */
@@ -123,6 +143,10 @@ function paidFor(
   return { count, price };
 }
 
+type Pair = readonly [number, number];
+
+const isPaired = (pairs: readonly Pair[], i: number): boolean => pairs.some(([a, b]) => a === i || b === i);
+
 /** Pairs of whom one is lost, nobody in two of them: they may not meet, or with the one there the other's load never may enter. */
 function pairsAmong(
   world: World,
@@ -130,17 +154,17 @@ function pairsAmong(
   pool: readonly number[],
   here: readonly number[],
   sure: readonly number[],
-): Set<number> {
-  const paired = new Set<number>();
-  if (world.p.forbidden.length === 0 && mayEnter === ALWAYS) return paired;
+): Pair[] {
+  const pairs: Pair[] = [];
+  if (world.p.forbidden.length === 0 && mayEnter === ALWAYS) return pairs;
   const keepsOut = (a: number, b: number) => !mayEnter(b, pool, [...sure, a]);
   for (const a of here)
     for (const b of here) {
-      if (b <= a || paired.has(a) || paired.has(b)) continue;
+      if (b <= a || isPaired(pairs, a) || isPaired(pairs, b)) continue;
       if ((world.conflicts[a] as number[]).includes(b) || keepsOut(a, b) || keepsOut(b, a))
-        paired.add(a).add(b);
+        pairs.push([a, b]);
     }
-  return paired;
+  return pairs;
 }
 
 /** What may still be spent in all, up to the last month whose purchase can be out in time. */
@@ -150,14 +174,16 @@ function moneyLeft({ calendar }: World, label: Label): number {
   return label.leftBy[k] ?? 0;
 }
 
-/** The earliest last release of a plan that places all of those that are sure.
+/** The earliest last release of a plan that places the most.
  *  @param over anything later is told no further apart */
-export function lastAtLeast(
-  world: World,
-  label: Label,
-  { left, sure }: Prospect,
-  over: number = LATE,
-): number {
+export function lastAtLeast(world: World, label: Label, { cases }: Prospect, over: number = LATE): number {
+  let last = LATE;
+  for (const c of cases) last = Math.min(last, lastIn(world, label, c, over));
+  return last;
+}
+
+/** The earliest last release of a plan that places all of those that are sure. */
+function lastIn(world: World, label: Label, { left, sure }: Case, over: number): number {
   const { p, calendar } = world;
   let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
   if (sure.length === 0) return last;
@@ -267,12 +293,62 @@ function throughput(
 }
 
 /** Asked of batches that could be an event: who is in them, whether it brings a load, and a day before which it cannot be. */
-export type EndsLate = (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => boolean;
+export type IsUseless = (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => boolean;
 
-/** Asked of every event that could follow a label: were it released on a day, would a plan that has all who are sure end after a last one? Less sharp
- *  than the bound of the label it leads to, and cheap.
- *  @param last the end of the best plan so far */
-export function endsAfter(world: World, label: Label, { left, sure }: Prospect, last: number): EndsLate {
+/** Asked of batches that could be part of an event: how many are yet to be bought, who is in them, and a day before which the event cannot be. */
+export type NoBetter = (toBuy: number, mask: number, day: number) => boolean;
+
+/** What is asked of every event that could follow a label, before it is known where it leads to. */
+export interface Asked {
+  /** Would no plan with it be better than the best so far? Less sharp than what is asked of the label it leads to, and cheap. */
+  isUseless: IsUseless;
+  /** The same of a part of it, with more beside it or not; null where a plan that has all who are sure could still end sooner than the best. */
+  noBetter: NoBetter | null;
+}
+
+/** For a label after which no more can be placed than in the best plan so far. */
+export function askedOf(world: World, label: Label, prospect: Prospect, best: Worth): Asked {
+  const cases = prospect.cases.map((c) => askedIn(world, label, c, prospect.most, best));
+  const all = cases.flatMap(({ noBetter }) => noBetter ?? []);
+  return {
+    isUseless: (batches, mask, isLoad, day) => {
+      for (const { isUseless } of cases) if (!isUseless(batches, mask, isLoad, day)) return false;
+      return true;
+    },
+    noBetter:
+      all.length < cases.length
+        ? null
+        : (toBuy, mask, day) => {
+            for (const noBetter of all) if (!noBetter(toBuy, mask, day)) return false;
+            return true;
+          },
+  };
+}
+
+function askedIn(world: World, label: Label, c: Case, most: readonly number[], best: Worth): Asked {
+  const atLeast = lastIn(world, label, c, best.last);
+  const endBy = endsAfter(world, label, c, best.last);
+  const noBetter = noBetterThan(world, label, c, most, best);
+  return {
+    isUseless: (batches, mask, isLoad, day) => {
+      const end = Math.max(atLeast, endBy(batches, mask, isLoad, day));
+      if (end !== best.last) return end > best.last;
+      let toBuy = 0;
+      for (const b of batches) if (b.boughtOn === null) toBuy++;
+      return noBetter(toBuy, mask, day);
+    },
+    noBetter: atLeast < best.last ? null : noBetter,
+  };
+}
+
+/** When a plan that has all who are sure ends at the earliest, were an event released on a day.
+ *  @param over anything later is told no further apart */
+function endsAfter(
+  world: World,
+  label: Label,
+  { left, sure }: Case,
+  over: number,
+): (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => number {
   const { p, lanes } = world;
   const outs = firstOuts(world, label);
   const from = enterFrom(world, label, outs, left, sure);
@@ -285,12 +361,13 @@ export function endsAfter(world: World, label: Label, { left, sure }: Prospect, 
   const then = [...outs];
   const halfIsThere = there >= whole / 2 - SLACK || whole <= p.firstStepMgN + SLACK;
   return (batches, mask, isLoad, day) => {
+    let end = day;
     let heavy = 0;
     let load = 0;
     loads.fill(0);
     for (const i of sure) {
       if ((mask & (1 << i)) !== 0) continue;
-      if (Math.max(day, from[i] as number) > last) return true;
+      end = Math.max(end, from[i] as number);
       const { loadMgN } = p.wishes[i] as Wish;
       if (isHeavy(loadMgN)) heavy += loadMgN;
       load += loadMgN;
@@ -299,39 +376,45 @@ export function endsAfter(world: World, label: Label, { left, sure }: Prospect, 
     const lastHeavy = isLoad ? day : label.lastHeavy;
     if (heavy > 0 && lastHeavy !== NONE) {
       const days = Math.ceil(heavy / world.perDay - 1e-9);
-      if (lastHeavy + Math.max(p.settleDays, first) + p.settleDays * (days - 1) > last) return true;
+      end = Math.max(end, lastHeavy + Math.max(p.settleDays, first) + p.settleDays * (days - 1));
     }
     // Doubling: half of the whole load is there thirty days before the last.
-    if (!halfIsThere && load > SLACK && world.setLoads.length === 0 && day + DOUBLING_DAYS > last)
-      return true;
+    if (!halfIsThere && load > SLACK && world.setLoads.length === 0) end = Math.max(end, day + DOUBLING_DAYS);
+    if (end > over) return end;
     for (let q = 0; q < outs.length; q++) then[q] = outs[q] as number;
     if (world.open.length === 0)
       for (const { quarantine } of batches) then[quarantine] = releaseAfter(world, quarantine, day);
-    for (let k = 0; k < lanes.length; k++)
-      if ((loads[k] as number) > 0) {
-        const passed = passedBy(world, label, lanes[k] as Lane, then, day, loads[k] as number);
-        if (passed > last) return true;
-      }
-    return false;
+    for (let k = 0; k < lanes.length && end <= over; k++)
+      if ((loads[k] as number) > 0)
+        end = Math.max(end, passedBy(world, label, lanes[k] as Lane, then, day, loads[k] as number));
+    return end;
   };
 }
 
-/** Asked of batches that could be part of an event: how many are yet to be bought, who is in them, and a day before which the event cannot be. */
-export type NoBetter = (toBuy: number, mask: number, day: number) => boolean;
-
-/** Asked of every event that could follow a label, batch by batch: would every plan with it, or with more beside it, take too many batches, or as many and too
- *  long in all? Null where a plan that has all who are sure could still end sooner than the best. */
-export function noBetterThan(world: World, label: Label, prospect: Prospect, best: Worth): NoBetter | null {
-  if (lastAtLeast(world, label, prospect, best.last) < best.last) return null;
-  const { left, sure, most } = prospect;
+/** Would a plan with an event, or with more beside it, that ends no sooner than the best take too many batches, or as many and too long in all? */
+function noBetterThan(
+  world: World,
+  label: Label,
+  { left, sure }: Case,
+  most: readonly number[],
+  best: Worth,
+): NoBetter {
   const from = enterFrom(world, label, firstOuts(world, label), left, sure);
   const whole = maskOf(sure);
   const isJoined = world.open.length + world.set.length > 0;
+  const bought =
+    world.needed && !isJoined && best.last >= world.p.today
+      ? boughtBy(world, world.calendar.lastMonth(best.last)).fewest
+      : null;
+  const batchesOfRest = (rest: number): number => {
+    const byRoom = batchesFor(world, rest);
+    return bought === null ? byRoom : Math.max(byRoom, batchesOf(bought[rest] as number));
+  };
   let count = 0;
   for (let i = 0; i < most.length; i++) count += (most[i] as number) - (label.worth.placed[i] as number);
   return (toBuy, mask, day) => {
     const rest = whole & ~mask;
-    const batches = label.worth.batches + toBuy + (isJoined ? 0 : batchesFor(world, rest));
+    const batches = label.worth.batches + toBuy + (isJoined ? 0 : batchesOfRest(rest));
     if (batches !== best.batches) return batches > best.batches;
     // Whoever is not in it comes with it or later.
     let sum = label.worth.sum + count * day;
@@ -373,16 +456,36 @@ export function endOf(
   best: Worth,
   known: number | null = null,
 ): number | null {
-  const { most, sure } = prospect;
-  let others = -sure.length;
+  const { most, cases } = prospect;
+  let count = 0;
   let more = 0;
   for (let i = 0; i < most.length && more === 0; i++) {
     more = (most[i] as number) - (best.placed[i] as number);
-    others += (most[i] as number) - (label.worth.placed[i] as number);
+    count += (most[i] as number) - (label.worth.placed[i] as number);
   }
   if (more < 0) return null;
-  const last = known ?? lastAtLeast(world, label, prospect, more > 0 ? LATE : best.last);
-  if (more > 0 || last < best.last) return last;
+  if (more > 0) return known ?? lastAtLeast(world, label, prospect);
+  let end: number | null = null;
+  for (const c of cases) {
+    const last = endIn(world, label, c, count, best, cases.length > 1 ? null : known);
+    if (last !== null && (end === null || last < end)) end = last;
+  }
+  return end;
+}
+
+/** The same in one case. @param count how many are still to be placed */
+function endIn(
+  world: World,
+  label: Label,
+  c: Case,
+  count: number,
+  best: Worth,
+  known: number | null,
+): number | null {
+  const { sure } = c;
+  const others = count - sure.length;
+  const last = known ?? lastIn(world, label, c, best.last);
+  if (last < best.last) return last;
   if (last > best.last) return null;
   const bought = boughtAtLeast(world, label, sure, best);
   const batches = Math.max(bought.batches, label.worth.batches + batchesAtLeast(world, sure));
@@ -390,7 +493,7 @@ export function endOf(
   // Those of whom one goes come on some day, too.
   const least = others * label.day;
   if (bought.sum + least >= best.sum) return null;
-  const sum = label.worth.sum + sumAtLeast(world, label, prospect) + least;
+  const sum = label.worth.sum + sumAtLeast(world, label, c) + least;
   return sum < best.sum ? last : null;
 }
 
@@ -419,68 +522,105 @@ function boughtAtLeast(
 export const isHopeless = (world: World, label: Label, prospect: Prospect, best: Worth): boolean =>
   endOf(world, label, prospect, best) === null;
 
-/** The least sum of the release days of all that are sure: by their quarantines, or by doubling. */
-function sumAtLeast(world: World, label: Label, { left, sure }: Prospect): number {
+/** The least sum of the release days of all that are sure. Whatever bounds the first of them to be released, the second and so on, by their quarantines, by
+ *  doubling or by money, does so in every plan: the sharpest of each counts. */
+function sumAtLeast(world: World, label: Label, { left, sure }: Case): number {
   const { p } = world;
-  const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
   const outs = firstOuts(world, label);
   const from = enterFrom(world, label, outs, left, sure);
-  let byStays = 0;
-  for (const lane of world.lanes) {
-    const here = sure.filter((i) => (p.wishes[i] as Wish).line === lane.line);
-    if (here.length === 0) continue;
-    let alone = 0;
-    for (const i of here) alone += from[i] as number;
-    // The lightest first leave the fewest for later stays.
-    const loads = here.map(loadOf).sort((a, b) => a - b);
-    const next = lane.quarantines.map((q) => outs[q] as number);
-    let slots = 0;
-    let passed = 0;
-    let room = 0;
-    let day = label.day;
-    for (const load of loads) {
-      passed += load;
-      while (passed > room + 1e-6) {
-        const at = soonestAt(next);
-        const q = lane.quarantines[at] as number;
-        const release = next[at] as number;
-        day = Math.max(label.day, release);
-        room += release < LATE ? passesOn(world, label, q) : Infinity;
-        next[at] = releaseAfter(world, q, release);
-      }
-      slots += day;
-    }
-    byStays += Math.max(alone, slots);
-  }
-  if (world.setLoads.length > 0) return byStays;
-  const reach = reachOf(world, label, left, from);
-  let entered = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
-  let byDoubling = 0;
-  for (const load of sure.map(loadOf).sort((a, b) => a - b)) {
-    entered += load;
-    byDoubling += Math.max(label.day, reach(entered - SLACK));
-  }
-  return Math.max(byStays, byDoubling, byMoney(world, label, sure));
+  const days: number[] = [];
+  for (const lane of world.lanes)
+    days.push(
+      ...byStays(
+        world,
+        label,
+        lane,
+        outs,
+        sure.filter((i) => (p.wishes[i] as Wish).line === lane.line),
+        from,
+      ),
+    );
+  days.sort(rising);
+  if (world.setLoads.length === 0) raise(days, byDoubling(world, label, left, sure, from));
+  if (p.budget !== null) raise(days, byMoney(world, label, sure));
+  let sum = 0;
+  for (const day of days) sum += day;
+  return sum;
 }
 
-/** The least sum of release days were there only money: the cheapest are paid for first. */
-function byMoney(world: World, label: Label, left: readonly number[]): number {
-  const { p, calendar, prices } = world;
-  if (p.budget === null) return 0;
-  const cheapest = [...left].sort((a, b) => (prices[a] as number) - (prices[b] as number));
+const rising = (a: number, b: number): number => a - b;
+
+/** Each day no earlier than another. */
+function raise(days: number[], least: readonly number[]): void {
+  for (let k = 0; k < days.length; k++) days[k] = Math.max(days[k] as number, least[k] as number);
+}
+
+/** Of some wishes of a line the earliest day of the first release, the second and so on: by itself, and by what its quarantines hold. */
+function byStays(
+  world: World,
+  label: Label,
+  lane: Lane,
+  outs: readonly number[],
+  here: readonly number[],
+  from: readonly number[],
+): number[] {
+  const days = here.map((i) => from[i] as number).sort(rising);
+  // The lightest first leave the fewest for later stays.
+  const loads = here.map((i) => (world.p.wishes[i] as Wish).loadMgN).sort(rising);
+  const next = lane.quarantines.map((q) => outs[q] as number);
+  let passed = 0;
+  let room = 0;
+  let day = label.day;
+  for (let k = 0; k < loads.length; k++) {
+    passed += loads[k] as number;
+    while (passed > room + 1e-6) {
+      const at = soonestAt(next);
+      const q = lane.quarantines[at] as number;
+      const release = next[at] as number;
+      day = Math.max(label.day, release);
+      room += release < LATE ? passesOn(world, label, q) : Infinity;
+      next[at] = releaseAfter(world, q, release);
+    }
+    days[k] = Math.max(days[k] as number, day);
+  }
+  return days;
+}
+
+/** The earliest day of the first release of some wishes, the second and so on, by doubling: the lightest first. */
+function byDoubling(
+  world: World,
+  label: Label,
+  left: readonly number[],
+  sure: readonly number[],
+  from: readonly number[],
+): number[] {
+  const { p } = world;
+  const reach = reachOf(world, label, left, from);
+  let entered = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
+  return sure
+    .map((i) => (p.wishes[i] as Wish).loadMgN)
+    .sort(rising)
+    .map((load) => {
+      entered += load;
+      return Math.max(label.day, reach(entered - SLACK));
+    });
+}
+
+/** The same were there only money: the cheapest are paid for first. */
+function byMoney(world: World, label: Label, sure: readonly number[]): number[] {
+  const { calendar, prices } = world;
+  const cheapest = [...sure].sort((a, b) => (prices[a] as number) - (prices[b] as number));
   let { mask } = label;
   let paid = 0;
   let month = 0;
-  let sum = 0;
-  for (const i of cheapest) {
+  return cheapest.map((i) => {
     const price = prices[i] as number;
     paid += price;
     mask |= 1 << i;
     while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
     const byMonths = paidFrom(world, mask);
-    sum += Math.max(label.day, byMonths, price === 0 ? 0 : (calendar.months[month] as Month).out);
-  }
-  return sum;
+    return Math.max(label.day, byMonths, price === 0 ? 0 : (calendar.months[month] as Month).out);
+  });
 }
 
 /** The first day a batch could be released on, as far as it hangs on nothing else of its event. */

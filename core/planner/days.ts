@@ -18,19 +18,31 @@ import {
 } from './world';
 
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
-export function boundsOf(world: World, label: Label, event: Event): [number, number] {
+export function boundsOf(world: World, label: Label, event: Event): Bounds {
+  if (event.crew && event.fish) return NEVER;
   let from = label.day;
   let to = LATE;
-  const [, middling, fierce] = label.fishFirst;
-  if (event.crew && (event.fish || Math.min(...label.fishFirst) < LATE)) return [0, -1];
-  if (event.fish) {
-    from = Math.max(from, label.crewLast + 1);
-    // On the very day of a fiercer one, no later.
-    if (event.gentlest < 1) to = Math.min(to, middling);
-    if (event.gentlest < 2) to = Math.min(to, fierce);
+  for (const b of event.batches) {
+    const [soonest, latest] = batchBounds(world, label, b);
+    from = Math.max(from, soonest);
+    to = Math.min(to, latest);
   }
-  for (const b of event.batches) from = Math.max(from, soonestOf(world, label, b));
   return [from, to];
+}
+
+/** First and last day; none where the first is after the last. */
+type Bounds = readonly [number, number];
+const NEVER: Bounds = [0, -1];
+
+/** The same of one batch, whatever else is in its event. */
+export function batchBounds(world: World, label: Label, b: Batch): Bounds {
+  const [gentle, middling, fierce] = label.fishFirst;
+  if (b.crew && Math.min(gentle, middling, fierce) < LATE) return NEVER;
+  const soonest = soonestOf(world, label, b);
+  if (!b.fish) return [soonest, LATE];
+  // On the very day of a fiercer one, no later.
+  const fiercer = Math.min(b.gentlest < 1 ? middling : LATE, b.gentlest < 2 ? fierce : LATE);
+  return [Math.max(soonest, label.crewLast + 1), fiercer];
 }
 
 /** Before, on and after each release that is set. */

@@ -1,6 +1,6 @@
 /** What is tried together, and what no longer. */
 import { aProblem, aWish as wish } from '../testing/plans';
-import { noBetterThan, prospectOf } from './bounds';
+import { askedOf, prospectOf } from './bounds';
 import { eventsOf } from './events';
 import type { Problem, QuarantineWater } from './problem';
 import { start } from './start';
@@ -44,7 +44,7 @@ describe('no better than the best plan so far', () => {
   const { today } = p;
   const best: Worth = { placed: [2], last: today + 57, batches: 2, sum: 2 * today + 28 + 57 };
   const asked = (worth: Partial<Worth>) =>
-    noBetterThan(world, root, prospectOf(world, root), { ...best, ...worth });
+    askedOf(world, root, prospectOf(world, root), { ...best, ...worth }).noBetter;
 
   test('nothing is said while a plan could end sooner', () => {
     expect(asked({ last: today + 58 })).toBeNull();

@@ -1,8 +1,9 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { type EndsLate, type NoBetter, soonestOf } from './bounds';
+import { type Asked } from './bounds';
 import { type Calendar, type StayCalendar } from './calendar';
-import { maskOf } from './fewest';
+import { batchBounds } from './days';
+import { maskOf, paidFrom } from './fewest';
 import { isHeavy, SLACK, type Wish } from './problem';
 import {
   type Batch,
@@ -23,8 +24,7 @@ const FEW_TOGETHER = 3;
 
 /** Every event that could come next: one batch, or one in each of several quarantines with a load in each.
  *  @param latest days after it are of no use
- *  @param endsLate asked of an event with the first day it could be on
- *  @param noBetter asked of a part of one, too */
+ *  @param asked of an event with the first day it could be on */
 export function eventsOf(
   world: World,
   label: Label,
@@ -32,8 +32,7 @@ export function eventsOf(
   few: boolean,
   all: boolean,
   latest: number,
-  endsLate: EndsLate | null = null,
-  noBetter: NoBetter | null = null,
+  asked: Asked | null = null,
 ): Batch[][] {
   const { p } = world;
   const whole = enteredBy(world, label.days, label.sums, LATE);
@@ -41,14 +40,20 @@ export function eventsOf(
   // With cleaners still to come no fish can come first.
   const crewFirst = all && sure.some((i) => isCrew(p.wishes[i] as Wish));
   const now = crewFirst ? left.filter((i) => (p.wishes[i] as Wish).line !== 'fish') : left;
-  const batches = p.quarantines.map((_, q) =>
-    batchesIn(world, label, now, q, most, few).filter((b) => soonestOf(world, label, b) <= latest),
-  );
+  const batches = p.quarantines.map((_, q) => {
+    const able: Dated[] = [];
+    for (const batch of batchesIn(world, label, now, q, most, few)) {
+      const [from, to] = batchBounds(world, label, batch);
+      if (from <= to && from <= latest) able.push({ batch, from, to });
+    }
+    return able;
+  });
   const twins = world.twins ? twinsOf(world, label) : null;
   const heavy = batches.map((list) => {
-    const loads = list.filter((b) => b.heavy);
+    const loads = list.filter(({ batch }) => batch.heavy);
     // What can be bought is in order already; what is bought comes after it.
-    if (few || world.open.length + world.set.length > 0) loads.sort((a, b) => a.loadMgN - b.loadMgN);
+    if (few || world.open.length + world.set.length > 0)
+      loads.sort((a, b) => a.batch.loadMgN - b.batch.loadMgN);
     return few ? loads.slice(0, FEW_TOGETHER) : loads;
   });
   const overlaps = p.quarantines.map((_, q) => world.open.filter((b) => b.quarantine === q).length > 1);
@@ -59,43 +64,79 @@ export function eventsOf(
   const chosen: Batch[] = [];
   for (let q = 0; q < batches.length; q++)
     if (!twins || twins[q] === -1)
-      for (const b of batches[q] as Batch[])
-        if (leavesNobody(b.mask, b.fiercest) && firstCome(b, 0)) events.push([b]);
-  together(0, 0, 0, NONE, NONE, 0);
+      for (const { batch } of batches[q] as Dated[])
+        if (leavesNobody(batch.mask, batch.fiercest) && firstCome(batch, 0)) events.push([batch]);
+  together(0, {
+    load: 0,
+    mask: 0,
+    fiercest: NONE,
+    from: NONE,
+    to: LATE,
+    bought: 0,
+    crew: false,
+    fish: false,
+  });
   return events;
 
-  function together(load: number, from: number, mask: number, fiercest: number, day: number, bought: number) {
-    for (let q = from; q < heavy.length; q++) {
+  function together(first: number, those: Together) {
+    for (let q = first; q < heavy.length; q++) {
       const twin = twins === null ? -1 : (twins[q] as number);
-      const first = twin >= 0 ? inQuarantine(chosen, twin) : null;
-      if (twin >= 0 && !first) continue;
+      const like = twin >= 0 ? inQuarantine(chosen, twin) : null;
+      if (twin >= 0 && !like) continue;
       const then = overlaps[q] ? q : q + 1;
       const goesOn = then < heavy.length && !(few && chosen.length > 0);
       if (chosen.length === 0 && !goesOn) continue;
       const beside = inQuarantine(chosen, q);
-      for (const b of heavy[q] as Batch[]) {
+      for (const { batch: b, from: soonest, to } of heavy[q] as Dated[]) {
         // The lightest come first.
-        if (load + b.loadMgN > most) break;
-        if ((mask & b.mask) !== 0 || !firstCome(b, mask)) continue;
-        if (first && (first.wishes[0] as number) > (b.wishes[0] as number)) continue;
+        const load = those.load + b.loadMgN;
+        if (load > most) break;
+        if ((those.mask & b.mask) !== 0 || !firstCome(b, those.mask)) continue;
+        if (like && (like.wishes[0] as number) > (b.wishes[0] as number)) continue;
         // Of one quarantine only what the person bought one after the other.
         if (beside && !(b.boughtOn !== null && b.boughtOn > (beside.boughtOn ?? LATE))) continue;
-        if (mayNotMeetAny(world, chosen, b)) continue;
+        if ((those.crew && b.fish) || (those.fish && b.crew) || mayNotMeetAny(world, chosen, b)) continue;
         if (isMerged && chosen.some((c) => fitInOne(world, c, b))) continue;
-        const those = mask | b.mask;
-        const worst = Math.max(fiercest, b.fiercest);
-        const soonest = Math.max(day, soonestOf(world, label, b));
-        const toBuy = bought + (b.boughtOn === null ? 1 : 0);
-        if (noBetter?.(toBuy, those, soonest)) continue;
+        const mask = those.mask | b.mask;
+        const from = Math.max(those.from, soonest, paidFrom(world, label.mask | mask));
+        if (from > Math.min(those.to, to, latest)) continue;
+        const fiercest = Math.max(those.fiercest, b.fiercest);
+        const bought = those.bought + (b.boughtOn === null ? 1 : 0);
+        if (asked?.noBetter?.(bought, mask, from)) continue;
         chosen.push(b);
-        if (chosen.length > 1 && leavesNobody(those, worst) && !endsLate?.(chosen, those, true, soonest))
+        if (chosen.length > 1 && leavesNobody(mask, fiercest) && !asked?.isUseless(chosen, mask, true, from))
           events.push([...chosen]);
         if (!world.mayGoOn()) return;
-        if (goesOn) together(load + b.loadMgN, then, those, worst, soonest, toBuy);
+        if (goesOn) {
+          const crew = those.crew || b.crew;
+          const fish = those.fish || b.fish;
+          together(then, { load, mask, fiercest, from, to: Math.min(those.to, to), bought, crew, fish });
+        }
         chosen.pop();
       }
     }
   }
+}
+
+/** A batch with the first and last day it could be released on, whatever else is in its event. */
+interface Dated {
+  batch: Batch;
+  from: number;
+  to: number;
+}
+
+/** Part of an event. */
+interface Together {
+  load: number;
+  mask: number;
+  fiercest: number;
+  /** First and last day. */
+  from: number;
+  to: number;
+  /** Batches in it that are yet to be bought. */
+  bought: number;
+  crew: boolean;
+  fish: boolean;
 }
 
 /** Asked of a batch beside others of its event: of wishes that are alike, does the first come first, in the order of the quarantines? */
@@ -200,8 +241,10 @@ function newBatches(world: World, mine: readonly number[], q: number, capacity: 
   const state = (maskOf(mine) >>> 0) * world.p.quarantines.length + q;
   let batches = world.batches.get(state);
   if (!batches) {
+    const money = (world.p.budget ?? Infinity) + SLACK;
     batches = allSets(world, mine, capacity, [])
       .map((set) => batchOf(world, q, set, null, null))
+      .filter((b) => b.price <= money)
       .sort((a, b) => a.loadMgN - b.loadMgN);
     world.batches.set(state, batches);
   }

@@ -1,16 +1,16 @@
 /** How few batches hold a set of wishes, and in how few months they can be paid for, whatever the days. */
-import { LINES, SLACK, type Wish } from './problem';
+import { SLACK, type Wish } from './problem';
 import { LATE, NONE, type World } from './world';
 
 /** Fewest batches for those left: each of one line, within what its quarantine holds and what a month pays. */
 export function batchesAtLeast(world: World, left: readonly number[]): number {
   // What is bought may be joined.
   if (world.open.length + world.set.length > 0) return 0;
+  if (!world.rough) return batchesFor(world, maskOf(left));
   let batches = 0;
-  for (const line of LINES) {
+  for (const { line } of world.lanes) {
     const here = left.filter((i) => (world.p.wishes[i] as Wish).line === line);
-    if (here.length === 0) continue;
-    batches += world.rough ? byLoad(world, line, here) : fewestFor(world, line, maskOf(here));
+    if (here.length > 0) batches += byLoad(world, line, here);
   }
   return batches;
 }
@@ -18,14 +18,8 @@ export function batchesAtLeast(world: World, left: readonly number[]): number {
 /** The same of a set of wishes, a bit each, of any line. */
 export function batchesFor(world: World, mask: number): number {
   let batches = 0;
-  for (const line of LINES) batches += fewestFor(world, line, mask & ofLine(world, line));
+  for (const lane of world.lanes) batches += fewestFor(world, lane.line, mask & lane.mask);
   return batches;
-}
-
-function ofLine({ p }: World, line: string): number {
-  let mask = 0;
-  for (let i = 0; i < p.wishes.length; i++) if ((p.wishes[i] as Wish).line === line) mask |= 1 << i;
-  return mask;
 }
 
 /** By load alone, as if it could be cut. */

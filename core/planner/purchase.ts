@@ -19,12 +19,14 @@ import { type Batch, LATE, type Label, type Paid, type Paying, type World } from
 type Span = readonly [number, number];
 
 /** A label with an event on the earliest day of a span on which it can be paid for; null where there is none, or where nothing that follows is of use.
- *  @param isDead is asked before a way to pay is looked for: a later day is no better */
+ *  @param isUseless of a day: nothing that follows an event on it is of use, nor on a later one
+ *  @param isDead the same of the label, asked before a way to pay is looked for */
 export function soonestPaid(
   world: World,
   label: Label,
   event: Event,
   [from, to]: Span,
+  isUseless: (day: number) => boolean,
   isDead: (label: Label) => boolean,
 ): Label | null {
   const { batches } = event;
@@ -33,7 +35,7 @@ export function soonestPaid(
   if (batches.some((b) => b.price > budget)) return null;
   for (let next = from; next <= to;) {
     const fit = earliest(world, label, event, next, to);
-    if (!fit) return null;
+    if (!fit || (fit.day > from && isUseless(fit.day))) return null;
     if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
     const open = batches.map((b) => monthsOf(world, label, b, fit.day));
     const begun = begunWith(label, batches, open);
@@ -56,13 +58,15 @@ export function soonestPaid(
 
 /** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others.
  *  @param latest days after it are of no use
- *  @param isDead is asked before ways to pay are looked for: nothing that follows is of use */
+ *  @param isUseless of a day: nothing that follows an event on it is of use, nor on a later one
+ *  @param isDead the same of the label, asked before ways to pay are looked for */
 export function* inEveryWay(
   world: World,
   label: Label,
   event: Event,
   [from, to]: Span,
   latest: number,
+  isUseless: (day: number) => boolean,
   isDead: (label: Label) => boolean,
 ): Generator<Label> {
   const known: Paid[] = [];
@@ -72,7 +76,7 @@ export function* inEveryWay(
   // Cut short nothing is proved, and what is left out does not matter.
   while (next <= to && world.mayGoOn()) {
     const fit = earliest(world, label, event, next, to);
-    if (!fit) return;
+    if (!fit || (fit.day > from && isUseless(fit.day))) return;
     const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
     next = nextMonth(world, event, open, fit.day);
     const child = labelAt(world, label, event, fit, []);

@@ -4,7 +4,7 @@
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
 import { endOf, lastAtLeast, prospectOf } from './bounds';
 import { batchesAtLeast } from './fewest';
-import { after, latestOf, whatEndsLate, withEvent } from './after';
+import { after, askedAfter, latestOf, withEvent } from './after';
 import { buysFor } from './days';
 import { Heap, Kept } from './kept';
 import { bestAlong, leadsOn, pathsTo, type Place, spanEnd, standsFor } from './paths';
@@ -136,7 +136,7 @@ const withStep = (worth: Worth, before: Worth, after: Worth): Worth => ({
 function alongPaths(world: World, root: Label, paths: Place): Follow {
   const placeOf = new Map<Label, Place>([[root, paths]]);
   return function* (label, prospect, best) {
-    const endsLate = whatEndsLate(world, label, prospect, best);
+    const asked = askedAfter(world, label, prospect, best);
     const here = standsFor(placeOf.get(label) as Place);
     const ends = new Map<readonly Batch[], Map<number, Place>>();
     for (const { batches, until, to } of here.steps) {
@@ -145,7 +145,7 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
       ends.set(batches, byEnd.set(until, to));
     }
     for (const [batches, byEnd] of ends)
-      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best, endsLate)) {
+      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best, asked)) {
         const to = byEnd.get(spanEnd(world, child.day));
         if (!to || !leadsOn(child.worth, to, best)) continue;
         placeOf.set(child, to);

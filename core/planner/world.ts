@@ -11,6 +11,7 @@ import {
   SLACK,
   type Step,
   type Wish,
+  capacityOf,
   earliestRelease,
   isHeavy,
 } from './problem';
@@ -100,13 +101,18 @@ export interface Label {
   batches: readonly Batch[];
 }
 
-/** What may become of a label. */
-export interface Prospect {
-  /** Who could still be placed. */
+/** Who could still be placed after a label, and who of them is. */
+export interface Case {
   left: readonly number[];
-  /** The most that could be placed, by level, and those left whom every plan has that places so many. */
-  most: readonly number[];
   sure: readonly number[];
+}
+
+/** What may become of a label: who could still be placed, and those of them whom every plan has that places the most. */
+export interface Prospect extends Case {
+  /** The most that could be placed, by level. */
+  most: readonly number[];
+  /** Of two that may not meet one is lost: in every plan that places the most, one of these is so. */
+  cases: readonly Case[];
 }
 
 /** By set of wishes, a bit each, what it takes to have bought it (purse.ts); LATE where it cannot have been paid for. */
@@ -120,13 +126,15 @@ export interface Bought {
 /** The quarantines of a line. */
 export interface Lane {
   line: Line;
+  /** A bit for each wish of it, of the first 32. */
+  mask: number;
   quarantines: readonly number[];
 }
 
 export interface World {
   p: Problem;
   calendar: Calendar;
-  /** Earliest release of each wish by itself; null where there is none. */
+  /** Earliest release of each wish by itself; null where it can never be bought or released. */
   least: (number | null)[];
   levels: number[];
   levelOf: number[];
@@ -218,7 +226,7 @@ export function worldOf(
     ...p.released,
     ...set.map((s) => ({ day: s.release, loadMgN: (p.wishes[s.wish] as Wish).loadMgN })),
   ];
-  const least = p.wishes.map((w) => earliestRelease(p, w));
+  const least = p.wishes.map((w, i) => (isFixed.has(i) || canBeBought(p, w) ? earliestRelease(p, w) : null));
   const calendar = known?.calendar ?? calendarOf(p);
   const spent = spentOf(p, calendar);
   const prices = pricesOf(p);
@@ -240,6 +248,7 @@ export function worldOf(
     set,
     lanes: LINES.filter((line) => p.wishes.some((w) => w.line === line)).map((line) => ({
       line,
+      mask: p.wishes.reduce((mask, w, i) => (w.line === line ? mask | bitOf(i) : mask), 0),
       quarantines: p.quarantines.flatMap((q, i) => (q.line === line ? [i] : [])),
     })),
     perDay: sumOf(open.map((b) => b.loadMgN)) + sumOf(calendar.quarantines.map((q) => q.capacity)),
@@ -266,6 +275,11 @@ export function worldOf(
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;
 }
+
+/** Does a quarantine of its line hold a wish, and a month pay it? */
+const canBeBought = (p: Problem, w: Wish): boolean =>
+  p.quarantines.some((q) => q.line === w.line && w.loadMgN <= capacityOf(q) + SLACK) &&
+  w.price <= (p.budget ?? Infinity) + SLACK;
 
 const sumOf = (loads: readonly number[]): number => loads.reduce((sum, load) => sum + load, 0);
 
@@ -380,7 +394,7 @@ export function doubles(world: World, days: readonly number[], sums: readonly nu
 }
 
 /** The first day on which a load entered, planned or set, once one was planned. */
-export const firstLoad = (world: World, label: Label): number =>
-  Math.min(label.firstHeavy, ...world.setHeavy);
+export const firstLoad = ({ setHeavy }: World, { firstHeavy }: Label): number =>
+  setHeavy.length === 0 ? firstHeavy : Math.min(firstHeavy, ...setHeavy);
 
 export const isCrew = (w: Wish): boolean => w.line === 'invertebrate' && w.crew;

@@ -108,7 +108,7 @@ export function bestWithoutBounds(p: Problem): Worth {
     if (label !== root && !kept.has(label)) continue;
     const { placed } = label;
     const left = placed.flatMap((done, i) => (done || world.least[i] === null ? [] : [i]));
-    for (const event of eventsOf(world, label, { left, most: [], sure: [] }, false, false, LATE))
+    for (const event of eventsOf(world, label, { left, most: [], sure: [], cases: [] }, false, false, LATE))
       for (const child of withEvent(world, label, event, LATE, null)) {
         if (!companyKept(world.conflicts, child) || !orderKept(p, child)) continue;
         if (compareWorth(child.worth, best) < 0) best = child.worth;
