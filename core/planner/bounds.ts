@@ -9,6 +9,7 @@ import {
   type Batch,
   BITS,
   type Case,
+  type Hope,
   type Label,
   type Lane,
   LATE,
@@ -447,15 +448,14 @@ function passedBy(
   return last;
 }
 
-/** What is better than what was found and follows a label ends on this day at the earliest; null where nothing that follows is better.
- *  @param known the earliest last release, where it was reckoned already */
-export function endOf(
-  world: World,
-  label: Label,
-  prospect: Prospect,
-  best: Worth,
-  known: number | null = null,
-): number | null {
+/** What is better than what was found and follows a label is no better than this: its last release, batches and sum of days at the least. Null where nothing
+ *  that follows is better. */
+export function hopeOf(world: World, label: Label, prospect: Prospect, best: Worth): Hope | null {
+  if (label.told?.best !== best) label.told = { best, hope: hopeBy(world, label, prospect, best) };
+  return label.told.hope;
+}
+
+function hopeBy(world: World, label: Label, prospect: Prospect, best: Worth): Hope | null {
   const { most, cases } = prospect;
   let count = 0;
   let more = 0;
@@ -464,37 +464,34 @@ export function endOf(
     count += (most[i] as number) - (label.worth.placed[i] as number);
   }
   if (more < 0) return null;
-  if (more > 0) return known ?? lastAtLeast(world, label, prospect);
-  let end: number | null = null;
+  if (more > 0) return { last: lastAtLeast(world, label, prospect), batches: 0, sum: 0 };
+  let hope: Hope | null = null;
   for (const c of cases) {
-    const last = endIn(world, label, c, count, best, cases.length > 1 ? null : known);
-    if (last !== null && (end === null || last < end)) end = last;
+    const next = hopeIn(world, label, c, count, best);
+    if (next && (!hope || compareHope(next, hope) < 0)) hope = next;
   }
-  return end;
+  return hope;
 }
 
+/** Below zero where a is better. */
+export const compareHope = (a: Hope, b: Hope): number =>
+  a.last - b.last || a.batches - b.batches || a.sum - b.sum;
+
 /** The same in one case. @param count how many are still to be placed */
-function endIn(
-  world: World,
-  label: Label,
-  c: Case,
-  count: number,
-  best: Worth,
-  known: number | null,
-): number | null {
+function hopeIn(world: World, label: Label, c: Case, count: number, best: Worth): Hope | null {
   const { sure } = c;
-  const others = count - sure.length;
-  const last = known ?? lastIn(world, label, c, best.last);
-  if (last < best.last) return last;
+  const last = lastIn(world, label, c, best.last);
   if (last > best.last) return null;
   const bought = boughtAtLeast(world, label, sure, best);
   const batches = Math.max(bought.batches, label.worth.batches + batchesAtLeast(world, sure));
-  if (batches !== best.batches) return batches < best.batches ? last : null;
+  const isSooner = last < best.last;
+  if (!isSooner && batches > best.batches) return null;
   // Those of whom one goes come on some day, too.
-  const least = others * label.day;
-  if (bought.sum + least >= best.sum) return null;
-  const sum = label.worth.sum + sumAtLeast(world, label, c) + least;
-  return sum < best.sum ? last : null;
+  const others = (count - sure.length) * label.day;
+  const isAsGood = !isSooner && batches === best.batches;
+  if (isAsGood && bought.sum + others >= best.sum) return null;
+  const sum = label.worth.sum + sumAtLeast(world, label, c) + others;
+  return isAsGood && sum >= best.sum ? null : { last, batches, sum };
 }
 
 /** The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay. */
@@ -520,7 +517,7 @@ function boughtAtLeast(
 
 /** Can nothing that follows a label be better than what was found? */
 export const isHopeless = (world: World, label: Label, prospect: Prospect, best: Worth): boolean =>
-  endOf(world, label, prospect, best) === null;
+  hopeOf(world, label, prospect, best) === null;
 
 /** The least sum of the release days of all that are sure. Whatever bounds the first of them to be released, the second and so on, by their quarantines, by
  *  doubling or by money, does so in every plan: the sharpest of each counts. */

@@ -298,5 +298,6 @@ export function labelAt(
     worth,
     parent: label,
     batches: event.batches,
+    told: null,
   };
 }

@@ -90,6 +90,7 @@ export function* inEveryWay(
     child.ways = ways;
     child.wanted = wanted;
     child.leftBy = leftByMonth(world, ways);
+    child.told = null;
     yield child;
     if (leavesEnough(wanted, ways)) return;
     known.push(...ways);

@@ -2,7 +2,7 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { endOf, lastAtLeast, prospectOf } from './bounds';
+import { compareHope, hopeOf, lastAtLeast, prospectOf } from './bounds';
 import { batchesAtLeast } from './fewest';
 import { after, askedAfter, latestOf, withEvent } from './after';
 import { buysFor } from './days';
@@ -12,6 +12,7 @@ import { type Problem, type Step } from './problem';
 import { start } from './start';
 import {
   type Batch,
+  type Hope,
   type Label,
   type Money,
   type Paid,
@@ -210,26 +211,32 @@ function morePlaced(a: Prospect, b: Prospect): number {
 interface Hopeful {
   label: Label;
   prospect: Prospect;
-  last: number;
+  hope: Hope;
   done: number;
   taken: boolean;
 }
 
-const hopeful = (label: Label, prospect: Prospect, last: number): Hopeful => ({
+const hopeful = (label: Label, prospect: Prospect, hope: Hope): Hopeful => ({
   label,
   prospect,
-  last,
+  hope,
   done: label.worth.placed.reduce((sum, n) => sum + n, 0),
   taken: false,
 });
 
-/** The most wishes first, then the soonest end; of those alike whatever is nearest to its end, so that whole plans are found early. */
+/** The best of what may become of them first; of those alike whatever is nearest to its end. */
 const moreHopeful = (a: Hopeful, b: Hopeful): number =>
-  morePlaced(a.prospect, b.prospect) || a.last - b.last || b.done - a.done || a.label.day - b.label.day;
+  morePlaced(a.prospect, b.prospect) ||
+  compareHope(a.hope, b.hope) ||
+  b.done - a.done ||
+  a.label.day - b.label.day;
 
 /** Whatever is nearest to its end among those of which the most may become: what it finds cuts off the rest. */
 const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
-  morePlaced(a.prospect, b.prospect) || b.done - a.done || a.last - b.last || a.label.day - b.label.day;
+  morePlaced(a.prospect, b.prospect) ||
+  b.done - a.done ||
+  compareHope(a.hope, b.hope) ||
+  a.label.day - b.label.day;
 
 /** Day by day: whatever could stand for a label is there before it is followed. */
 const sooner = (a: Hopeful, b: Hopeful): number => a.label.day - b.label.day || a.done - b.done;
@@ -245,13 +252,13 @@ function exhaust(
 ): boolean {
   const kept = new Kept(world);
   const hopes = orders.map((order) => new Heap<Hopeful>(order));
-  const push = (label: Label, prospect: Prospect, last: number) => {
-    const x = hopeful(label, prospect, last);
+  const push = (label: Label, prospect: Prospect, hope: Hope) => {
+    const x = hopeful(label, prospect, hope);
     for (const heap of hopes) heap.push(x);
   };
   kept.add(root);
-  const hope = prospectOf(world, root);
-  push(root, hope, lastAtLeast(world, root, hope));
+  const prospect = prospectOf(world, root);
+  push(root, prospect, { last: lastAtLeast(world, root, prospect), batches: 0, sum: 0 });
   for (let turn = 0; ; turn++) {
     const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
     // Cut short, what could follow the last was not all looked at.
@@ -259,13 +266,13 @@ function exhaust(
     if (!next) return true;
     const { label, prospect, taken } = next;
     next.taken = true;
-    if (taken || !kept.has(label) || endOf(world, label, prospect, best(), next.last) === null) continue;
+    if (taken || !kept.has(label) || hopeOf(world, label, prospect, best()) === null) continue;
     for (const child of follow(label, prospect, best())) {
       if (!world.mayGoOn()) return false;
       consider(child);
       const then = prospectOf(world, child);
-      const last = endOf(world, child, then, best());
-      if (last !== null && kept.add(child)) push(child, then, last);
+      const hope = hopeOf(world, child, then, best());
+      if (hope !== null && kept.add(child)) push(child, then, hope);
     }
   }
 }

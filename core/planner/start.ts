@@ -38,5 +38,6 @@ export function start(world: World): Label {
     },
     parent: null,
     batches: [],
+    told: null,
   };
 }

@@ -99,6 +99,8 @@ export interface Label {
   parent: Label | null;
   /** What enters on its day. */
   batches: readonly Batch[];
+  /** What was told of it, measured by a plan (bounds.ts). */
+  told: { best: Worth; hope: Hope | null } | null;
 }
 
 /** Who could still be placed after a label, and who of them is. */
@@ -113,6 +115,13 @@ export interface Prospect extends Case {
   most: readonly number[];
   /** Of two that may not meet one is lost: in every plan that places the most, one of these is so. */
   cases: readonly Case[];
+}
+
+/** What a plan that places the most cannot better. */
+export interface Hope {
+  last: number;
+  batches: number;
+  sum: number;
 }
 
 /** By set of wishes, a bit each, what it takes to have bought it (purse.ts); LATE where it cannot have been paid for. */
