@@ -4,6 +4,7 @@ import { boundsOf, spansOf } from './days';
 import { eventOf } from './event';
 import { eventsOf } from './events';
 import { paidFrom } from './fewest';
+import type { Wants } from './money';
 import { inEveryWay, soonestPaid } from './purchase';
 import { type Batch, BITS, LATE, type Label, type Prospect, type World, type Worth } from './world';
 
@@ -42,7 +43,8 @@ const placesNoMore = ({ most }: Prospect, best: Worth | null): boolean =>
   best !== null && most.every((n, i) => n === best.placed[i]);
 
 /** With one event on its earliest day, for each place among what is set and each month its batches could be bought in, where that counts.
- *  @param latest days after it are of no use */
+ *  @param latest days after it are of no use
+ *  @param wants of those to come after it, where it is known better than from who they are */
 export function withEvent(
   world: World,
   label: Label,
@@ -50,6 +52,7 @@ export function withEvent(
   latest: number,
   best: Worth | null,
   asked: Asked | null = null,
+  wants: Wants | null = null,
 ): readonly Label[] {
   const isDead = (child: Label) => best !== null && isHopeless(world, child, prospectOf(world, child), best);
   const { calendar } = world;
@@ -62,7 +65,7 @@ export function withEvent(
   const labels: Label[] = [];
   for (const span of spansOf(world, event, from, last)) {
     if (world.money === 'every' && world.p.budget !== null)
-      labels.push(...inEveryWay(world, label, event, span, latest, isUseless, isDead));
+      labels.push(...inEveryWay(world, label, event, span, latest, wants, isUseless, isDead));
     else {
       const child = soonestPaid(world, label, event, span, isUseless, isDead);
       if (child) labels.push(child);

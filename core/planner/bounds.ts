@@ -2,6 +2,7 @@
 import { type Month, type StayCalendar } from './calendar';
 import { batchesAtLeast, batchesFor, maskOf, paidFrom } from './fewest';
 import { DOUBLING_DAYS, type Problem, SLACK, type Wish, isHeavy } from './problem';
+import { couldBePaid } from './packed';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { batchesOf, boughtBy, daysOf } from './purse';
 import { enterFrom, firstOuts, latestFirst, reachOf } from './soonest';
@@ -491,7 +492,22 @@ function hopeIn(world: World, label: Label, c: Case, count: number, best: Worth)
   const isAsGood = !isSooner && batches === best.batches;
   if (isAsGood && bought.sum + others >= best.sum) return null;
   const sum = label.worth.sum + sumAtLeast(world, label, c) + others;
-  return isAsGood && sum >= best.sum ? null : { last, batches, sum };
+  if (isAsGood && sum >= best.sum) return null;
+  const mayEndWith = batches < best.batches || (batches === best.batches && sum < best.sum);
+  return canPayFor(world, label, sure, best.last - (mayEndWith ? 0 : 1)) ? { last, batches, sum } : null;
+}
+
+/** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought?
+ *  @param last the last release that is of use */
+function canPayFor(world: World, label: Label, sure: readonly number[], last: number): boolean {
+  const { p, calendar, prices } = world;
+  if (p.budget === null || world.money === 'every' || last < p.today) return true;
+  const each = sure.map((i) => {
+    let free = LATE;
+    for (const q of world.quarantinesOf[i] as number[]) free = Math.min(free, label.free[q] as number);
+    return { price: prices[i] as number, from: calendar.monthAt(free) };
+  });
+  return couldBePaid(world, [...label.buys, ...each], world.spent, calendar.lastMonth(last));
 }
 
 /** The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay. */

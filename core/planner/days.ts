@@ -295,6 +295,7 @@ export function labelAt(
     wanted: label.wanted,
     leftBy: label.leftBy,
     begun: label.begun,
+    buys: label.buys,
     worth,
     parent: label,
     batches: event.batches,

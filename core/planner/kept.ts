@@ -1,7 +1,7 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
 import { waysBeyond } from './money';
 import { DOUBLING_DAYS, isHeavy } from './problem';
-import { type Label, NONE, type World } from './world';
+import { type Label, NONE, type ToBuy, type World } from './world';
 
 /** What is still to come after some wishes are placed. */
 interface Left {
@@ -28,7 +28,7 @@ function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
 const settledFrom = ({ p }: World, { firstHeavy, lastHeavy }: Label): number =>
   lastHeavy === NONE ? NONE : Math.max(lastHeavy + p.settleDays, firstHeavy + p.firstSettleDays);
 
-/** Is a at least as good as b in all that still counts but money? Both placed the same wishes. */
+/** Is a at least as good as b in all that still counts but money? Both placed the same wishes; where money is a matter of months, in the same batches. */
 function dominates(world: World, a: Label, b: Label, left: Left): boolean {
   if (a.day > b.day || a.worth.last > b.worth.last || a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
@@ -40,8 +40,8 @@ function dominates(world: World, a: Label, b: Label, left: Left): boolean {
     } else if (settledFrom(world, a) > Math.max(b.day, settledFrom(world, b))) return false;
   }
   if (world.money === 'months')
-    for (let m = 0; m < a.begun.length; m++)
-      if ((a.begun[m] as number) > (b.begun[m] as number) + 1e-9) return false;
+    for (let k = 0; k < a.buys.length; k++)
+      if ((a.buys[k] as ToBuy).from > (b.buys[k] as ToBuy).from) return false;
   for (const t of [1, 2] as const)
     if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
   return wasThereSooner(a, b, b.day - DOUBLING_DAYS);
@@ -95,9 +95,9 @@ export class Kept {
 }
 
 /** Takes from a label the ways of paying that leave no more than some way of another, which is else as good. Is one left? */
-function keepsAWay({ p, money }: World, label: Label, other: Label): boolean {
-  if (p.budget === null || money !== 'every') return false;
-  const left = waysBeyond(label.wanted, label.ways, other.ways);
+function keepsAWay(world: World, label: Label, other: Label): boolean {
+  if (world.p.budget === null || world.money !== 'every') return false;
+  const left = waysBeyond(world, label.wanted, label.ways, other.ways);
   // One that is dropped may still be the best there is: its ways stay.
   if (left.length > 0) label.ways = left;
   return left.length > 0;

@@ -202,14 +202,11 @@ describe('one way to pay', () => {
 });
 
 describe('which of two is kept that differ in money alone', () => {
-  const begunFrom = (world: ReturnType<typeof worldWith>, price: number, from: number) =>
-    world.calendar.months.map((_, m) => (m <= from ? price : 0));
-
   test('as if only months counted: whose purchases could have been made earlier', () => {
     const world = { ...worldWith([60, 40, 50], 100), money: 'months' as const };
     const root = start(world);
-    const early: Label = { ...root, begun: begunFrom(world, 60, 0) };
-    const late: Label = { ...root, begun: begunFrom(world, 60, 1) };
+    const early: Label = { ...root, buys: [{ mask: 1, price: 60, from: 0 }] };
+    const late: Label = { ...root, buys: [{ mask: 1, price: 60, from: 1 }] };
     const dropped: [Label, Label][] = [];
     const kept = new Kept(world);
     expect(kept.add(late)).toBe(true);
@@ -222,9 +219,10 @@ describe('which of two is kept that differ in money alone', () => {
   test('where every way of paying counts, the ways that others leave as much by are dropped, and the label with its last', () => {
     const world = { ...worldWith([60, 40, 50], 100), money: 'every' as const };
     const root = start(world);
-    const way = (...useful: number[]) => ({
+    const way = (...left: number[]) => ({
       ...root.ways[0]!,
-      useful: world.calendar.months.map((_, m) => useful[m] ?? 0),
+      spent: world.calendar.months.map((_, m) => 100 - (left[m] ?? 0)),
+      useful: world.calendar.months.map((_, m) => left[m] ?? 0),
     });
     const wanted = world.calendar.months.map(() => 100);
     const label = (...ways: ReturnType<typeof way>[]): Label => ({ ...root, wanted, ways });

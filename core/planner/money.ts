@@ -17,23 +17,6 @@ export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
   return most;
 }
 
-/** The same before anything is chosen: what a label leaves less what an event costs, from the last month on in which it can be bought.
- *  @param open by batch of the event the months it could be bought in */
-export function leftAtMost(
-  label: Label,
-  batches: readonly Batch[],
-  open: readonly (readonly number[])[],
-): number[] {
-  const left = [...label.leftBy];
-  batches.forEach(({ price }, k) => {
-    const months = open[k] as readonly number[];
-    if (price > 0)
-      for (let m = months[months.length - 1] as number; m < left.length; m++)
-        left[m] = Math.max(0, (left[m] as number) - price);
-  });
-  return left;
-}
-
 /** With an event, by month the price of all that could be bought in it or later only.
  *  @param open by batch the months it could be bought in */
 export function begunWith(
@@ -78,10 +61,27 @@ export function leftAfter(world: World, { placed, free }: Label, begun: readonly
   });
 }
 
+/** What those to come could want of the months. */
+export interface Wants {
+  /** By month what they could spend in it. */
+  wanted: readonly number[];
+  /** All that some of them could cost together, rising; null where every rest counts as it is. */
+  costs: Float64Array | null;
+}
+
+/** What all who are left could want, bought one by one. @param latest releases after it are of no use, and so is whatever is bought too late for it */
+export const wantsOf = (
+  world: World,
+  { key, placed, free }: Pick<Label, 'key' | 'placed' | 'free'>,
+  latest: number,
+): Wants => ({
+  wanted: wantedByMonth(world, placed, free, latest),
+  costs: costsOf(world, key, placed),
+});
+
 /** By month what those who are left could still spend in it: all whose quarantine is free by its end.
- *  @param free by quarantine, the first day on which may be bought again
- *  @param latest releases after it are of no use, and so is whatever is bought too late for it */
-export function wantedByMonth(
+ *  @param free by quarantine, the first day on which may be bought again */
+function wantedByMonth(
   world: World,
   placed: readonly boolean[],
   free: readonly number[],
@@ -118,18 +118,23 @@ function costsOf(world: World, key: number | string, placed: readonly boolean[])
   const prices = placed.flatMap((done, i) =>
     done || world.least[i] === null ? [] : [world.prices[i] as number],
   );
-  let sums: number[] = [0];
-  for (const price of prices.length > FEW_LEFT ? [] : prices)
-    if (price > 0) sums = [...new Set([...sums, ...sums.map((s) => s + price)])];
   // A cost of nothing is always among them.
-  const costs = prices.length > FEW_LEFT ? null : Float64Array.from(sums).sort();
+  const costs = prices.length > FEW_LEFT ? null : Float64Array.from(sumsOf(prices)).sort();
   world.costs.set(key, costs);
   return costs;
+}
+
+/** All that some prices could come to together. */
+export function sumsOf(prices: readonly number[]): number[] {
+  let sums = [0];
+  for (const price of prices) if (price > 0) sums = [...new Set([...sums, ...sums.map((s) => s + price)])];
+  return sums;
 }
 
 /** The largest of rising sums that is no more than a rest. */
 function atMost(costs: Float64Array, rest: number): number {
   const top = costs.length - 1;
+  if (top === 0) return 0;
   if (rest >= (costs[top] as number)) return costs[top] as number;
   if (rest < (costs[1] as number) - SLACK) return 0;
   let low = 0;
@@ -143,24 +148,23 @@ function atMost(costs: Float64Array, rest: number): number {
 }
 
 /** Is one way at least as good as another in every month that counts? */
-function leavesMore(wanted: readonly number[], a: Paid, b: Paid): boolean {
+function leavesMore({ p }: World, wanted: readonly number[], a: Paying, b: Paid): boolean {
+  const budget = (p.budget as number) + SLACK;
   for (let m = 0; m < wanted.length; m++) {
     const counts = Math.min(wanted[m] as number, b.useful[m] as number);
-    if ((a.useful[m] as number) + SLACK < counts) return false;
+    if (counts > 0 && budget - (a.spent[m] as number) < counts) return false;
   }
   return true;
 }
 
-/** The ways none of the others, nor any of those known, is as good as. @param key of those placed */
+/** The ways none of the others, nor any of those known, is as good as. */
 export function worthKeeping(
   world: World,
-  { key, placed }: { key: number | string; placed: readonly boolean[] },
-  wanted: readonly number[],
+  { wanted, costs }: Wants,
   ways: readonly Paying[],
   known: readonly Paid[],
 ): Paid[] {
   const budget = world.p.budget ?? 0;
-  const costs = costsOf(world, key, placed);
   const kept: Paid[] = [];
   for (const paying of ways) {
     const useful = paying.spent.map((spent, m) => {
@@ -170,22 +174,25 @@ export function worthKeeping(
     });
     const { spent, months, open, before } = paying;
     const way: Paid = { spent, months, open, before, useful };
-    const beaten = (other: Paid) => leavesMore(wanted, other, way);
+    const beaten = (other: Paid) => leavesMore(world, wanted, other, way);
     if (known.some(beaten) || kept.some(beaten)) continue;
     for (let i = kept.length - 1; i >= 0; i--)
-      if (leavesMore(wanted, way, kept[i] as Paid)) kept.splice(i, 1);
+      if (leavesMore(world, wanted, way, kept[i] as Paid)) kept.splice(i, 1);
     kept.push(way);
   }
   return kept;
 }
 
 /** Does one of these leave all that could still be wanted? Then no later purchase would leave more. */
-export const leavesEnough = (wanted: readonly number[], ways: readonly Paid[]): boolean =>
-  ways.some((way) => wanted.every((w, m) => (way.useful[m] as number) + SLACK >= w));
+export const leavesEnough = ({ p }: World, wanted: readonly number[], ways: readonly Paid[]): boolean =>
+  ways.some(({ spent }) =>
+    wanted.every((w, m) => w === 0 || (p.budget as number) - (spent[m] as number) + SLACK >= w),
+  );
 
 /** Those of some ways none of others leaves as much as where it counts. */
 export const waysBeyond = (
+  world: World,
   wanted: readonly number[],
   ways: readonly Paid[],
   others: readonly Paid[],
-): readonly Paid[] => ways.filter((way) => !others.some((other) => leavesMore(wanted, other, way)));
+): readonly Paid[] => ways.filter((way) => !others.some((other) => leavesMore(world, wanted, other, way)));

@@ -33,16 +33,40 @@ export function payOnce(
     return { open: mine, items: itemsOf(l.batches, mine) };
   });
   steps.push({ open, items });
-  let [paid] = root.ways as [Paid];
-  const anew = monthsFor(
-    steps.flatMap((s) => s.items),
-    paid.spent,
-    budget,
-  );
-  if (!anew) return null;
-  for (const s of steps) paid = paidIn(anew.splice(0, s.items.length), s.items, s.open, paid);
+  return payFor(world, (root.ways as [Paid])[0], steps);
+}
+
+/** What some events take: by batch its price, and the months it could be bought in. */
+interface Payable {
+  open: readonly (readonly number[])[];
+  items: readonly Item[];
+}
+
+function payFor(world: World, first: Paid, events: readonly Payable[]): Paid | null {
+  const all = events.flatMap(({ items }) => items);
+  const months = monthsFor(all, first.spent, (world.p.budget as number) + SLACK);
+  if (!months) return null;
+  let paid = first;
+  for (const { items, open } of events) paid = paidIn(months.splice(0, items.length), items, open, paid);
   return paid;
 }
+
+/** A way to pay for all events up to a label; null where none was found.
+ *  @param open by event and batch the months it could be bought in */
+export const payAll = (
+  world: World,
+  first: Paid,
+  events: readonly (readonly Batch[])[],
+  open: readonly (readonly (readonly number[])[])[],
+): Paid | null =>
+  payFor(
+    world,
+    first,
+    events.map((batches, k) => {
+      const mine = open[k] as readonly (readonly number[])[];
+      return { open: mine, items: itemsOf(batches, mine) };
+    }),
+  );
 
 const itemsOf = (batches: readonly Batch[], open: readonly (readonly number[])[]): Item[] =>
   batches.map((b, k) => ({ price: b.price, open: open[k] as readonly number[] }));

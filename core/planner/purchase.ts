@@ -5,13 +5,14 @@ import {
   begunWith,
   leavesEnough,
   leftAfter,
-  leftAtMost,
   leftByMonth,
   monthsSuffice,
-  wantedByMonth,
+  type Wants,
+  wantsOf,
   worthKeeping,
 } from './money';
-import { payOnce } from './pay';
+import { couldBePaid, partsOf, toBuy, withBuys } from './packed';
+import { payAll, payOnce } from './pay';
 import { type Problem, SLACK } from './problem';
 import { type Batch, LATE, type Label, type Paid, type Paying, type World } from './world';
 
@@ -41,31 +42,57 @@ export function soonestPaid(
     const begun = begunWith(label, batches, open);
     // Not by the event's own months: what came before it might have been bought later.
     const last = calendar.lastMonth(fit.day);
-    if (monthsSuffice(world, begun, last)) {
+    const buys = withBuys(
+      label.buys,
+      toBuy(
+        batches,
+        open.map((months) => months[0] ?? 0),
+      ),
+    );
+    const isOne = world.money === 'one';
+    if (monthsSuffice(world, begun, last) && (isOne || couldBePaid(world, buys, world.spent, last))) {
       const child = labelAt(world, label, event, fit, label.ways);
       child.begun = begun;
+      child.buys = buys;
+      if (!isOne) child.key = partsOf(buys);
       child.leftBy = leftAfter(world, child, begun);
       if (isDead(child)) return null;
-      if (world.money === 'months') return child;
+      if (!isOne) return child;
       const paid = payOnce(world, label, batches, open);
       if (paid) return { ...child, ways: [paid] };
     }
-    if (world.money === 'one') next = nextMonth(world, event, open, fit.day);
+    if (isOne) next = nextMonth(world, event, open, fit.day);
     else for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;
   }
   return null;
 }
 
+/** A way to have paid for a label for which money was only a matter of months; null where none was found. */
+export function payAlong(world: World, label: Label): Paid | null {
+  const past: Label[] = [];
+  let root = label;
+  for (; root.parent; root = root.parent) past.unshift(root);
+  const open = past.map((l) => l.batches.map((b) => monthsOf(world, l.parent as Label, b, l.day)));
+  return payAll(
+    world,
+    (root.ways as [Paid])[0],
+    past.map(({ batches }) => batches),
+    open,
+  );
+}
+
 /** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others.
  *  @param latest days after it are of no use
+ *  @param wants of those to come, where it is known better than from who they are
  *  @param isUseless of a day: nothing that follows an event on it is of use, nor on a later one
- *  @param isDead the same of the label, asked before ways to pay are looked for */
+ *  @param isDead the same of the label */
 export function* inEveryWay(
   world: World,
   label: Label,
   event: Event,
   [from, to]: Span,
   latest: number,
+  wants: Wants | null,
   isUseless: (day: number) => boolean,
   isDead: (label: Label) => boolean,
 ): Generator<Label> {
@@ -79,20 +106,17 @@ export function* inEveryWay(
     if (!fit || (fit.day > from && isUseless(fit.day))) return;
     const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
     next = nextMonth(world, event, open, fit.day);
-    const child = labelAt(world, label, event, fit, []);
-    child.leftBy = leftAtMost(label, event.batches, open);
-    if (isDead(child)) continue;
-    const wanted = wantedByMonth(world, child.placed, child.free, latest);
+    const wanting = wants ?? wantsOf(world, labelAt(world, label, event, fit, []), latest);
+    const { wanted } = wanting;
     const tried = waysToPay(world, label, event, open, seen, wanted);
-    const ways = worthKeeping(world, child, wanted, tried, known);
+    const ways = worthKeeping(world, wanting, tried, known);
     seen = open;
     if (ways.length === 0) continue;
-    child.ways = ways;
+    const child = labelAt(world, label, event, fit, ways);
     child.wanted = wanted;
     child.leftBy = leftByMonth(world, ways);
-    child.told = null;
-    yield child;
-    if (leavesEnough(wanted, ways)) return;
+    if (!isDead(child)) yield child;
+    if (leavesEnough(world, wanted, ways)) return;
     known.push(...ways);
   }
 }

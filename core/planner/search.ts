@@ -2,21 +2,21 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { compareHope, hopeOf, lastAtLeast, prospectOf } from './bounds';
+import { lastAtLeast, prospectOf } from './bounds';
 import { batchesAtLeast } from './fewest';
 import { after, askedAfter, latestOf, withEvent } from './after';
 import { buysFor } from './days';
-import { Heap, Kept } from './kept';
-import { bestAlong, leadsOn, pathsTo, type Place, spanEnd, standsFor } from './paths';
+import { exhaust, type Follow, HOPEFUL, morePlaced, SOONER } from './exhaust';
+import { Kept } from './kept';
+import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
+import { bestAlong, wantsAt, waysOn } from './rests';
 import { start } from './start';
 import {
   type Batch,
-  type Hope,
   type Label,
   type Money,
   type Paid,
-  type Prospect,
   type World,
   type Worth,
   compareWorth,
@@ -65,23 +65,24 @@ export interface Search {
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact || p.budget === null)
     return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o);
-  let known: World | null = null;
-  const asking = (money: Money) => (known = worldOf(p, false, o.mayGoOn, money, known));
+  let reckoned: World | null = null;
+  const asking = (money: Money) => (reckoned = worldOf(p, false, o.mayGoOn, money, reckoned));
   // A plan that can be paid for in one way, first by a beam; where a better one could lie, were money only a matter of months; and there every way.
   const quick = searched(asking('one'), { ...o, exact: false });
   const payable = searched(asking('one'), { exact: true, width: 0 }, quick);
   const months = asking('months');
   months.twins = false;
-  const paths = pathsTo(months, payable.worth);
-  if (!paths) return payable;
-  const bound = bestAlong(paths, payable.worth);
-  const found =
-    bound === payable.worth ? payable : searched(asking('every'), { exact: true, width: 0 }, payable, paths);
+  const { paths, better } = pathsTo(months, payable.worth);
+  const known = better ? { ...payable, worth: better.worth, steps: stepsOf(months, better) } : payable;
+  if (!paths) return known;
+  const bound = bestAlong(months, paths, known.worth);
+  const best =
+    bound === known.worth ? known : searched(asking('every'), { exact: true, width: 0 }, known, paths);
   // What R6 turned down was left where it stood: no path leads through it.
-  if (months.ammonia.cut) return { ...payable, steps: found.steps, worth: found.worth };
-  const proved = bound === payable.worth || found.proved;
-  const least = proved ? found.worth : bound;
-  return { ...found, proved, lastAtLeast: least.last, placedAtMost: least.placed };
+  if (months.ammonia.cut) return { ...payable, steps: best.steps, worth: best.worth };
+  const proved = bound === known.worth || best.proved;
+  const least = proved ? best.worth : bound;
+  return { ...best, proved, lastAtLeast: least.last, placedAtMost: least.placed };
 }
 
 /** One search, with what its world asks of money.
@@ -104,8 +105,8 @@ export function searched(
   if (o.width > 0) beam(world, root, o.width, consider);
   const hope = prospectOf(world, root);
   const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
-  const orders = paths ? [sooner] : [moreHopeful, nearerItsEnd];
-  const whole = o.exact && exhaust(world, root, follow, orders, () => worth, consider);
+  const orders = paths ? SOONER : HOPEFUL;
+  const whole = o.exact && exhaust(world, root, { follow, orders, best: () => worth, consider });
   // With one way of paying something as good may have been dropped. What R6 turned down was left where it stood: a plan behind it may be as good.
   const proved = whole && world.money !== 'one' && !world.ammonia.cut;
   return {
@@ -116,9 +117,6 @@ export function searched(
     placedAtMost: proved ? worth.placed : [...hope.most],
   };
 }
-
-/** The labels after one that are worth a look. */
-type Follow = (label: Label, prospect: Prospect, best: Worth) => Iterable<Label>;
 
 const everywhere =
   (world: World): Follow =>
@@ -140,18 +138,24 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
     const asked = askedAfter(world, label, prospect, best);
     const here = standsFor(placeOf.get(label) as Place);
     const ends = new Map<readonly Batch[], Map<number, Place>>();
-    for (const { batches, until, to } of here.steps) {
-      if (!leadsOn(withStep(label.worth, here.label.worth, to.label.worth), to, best)) continue;
+    for (const { batches, buys, until, to } of here.steps) {
+      const worth = withStep(label.worth, here.label.worth, to.label.worth);
+      if (waysOn(world, label.ways, worth, to, best, buys).length === 0) continue;
       const byEnd = ends.get(batches) ?? new Map<number, Place>();
       ends.set(batches, byEnd.set(until, to));
     }
-    for (const [batches, byEnd] of ends)
-      for (const child of withEvent(world, label, batches, latestOf(prospect, best), best, asked)) {
+    const latest = latestOf(prospect, best);
+    for (const [batches, byEnd] of ends) {
+      const wants = byEnd.size === 1 ? wantsAt(world, [...byEnd.values()][0] as Place, best) : null;
+      for (const child of withEvent(world, label, batches, latest, best, asked, wants)) {
         const to = byEnd.get(spanEnd(world, child.day));
-        if (!to || !leadsOn(child.worth, to, best)) continue;
+        if (!to) continue;
+        child.ways = waysOn(world, child.ways, child.worth, to, best);
+        if (child.ways.length === 0) continue;
         placeOf.set(child, to);
         yield child;
       }
+    }
   };
 }
 
@@ -195,84 +199,5 @@ function beam(world: World, root: Label, width: number, consider: (label: Label)
     for (const x of [...alive].sort((a, b) => done(b) - done(a) || a.label.day - b.label.day).slice(0, half))
       chosen.add(x);
     layer = [...chosen];
-  }
-}
-
-/** Below zero where of one more could be placed. */
-function morePlaced(a: Prospect, b: Prospect): number {
-  for (let i = 0; i < a.most.length; i++) {
-    const more = (b.most[i] as number) - (a.most[i] as number);
-    if (more !== 0) return more;
-  }
-  return 0;
-}
-
-/** A label with what may become of it. */
-interface Hopeful {
-  label: Label;
-  prospect: Prospect;
-  hope: Hope;
-  done: number;
-  taken: boolean;
-}
-
-const hopeful = (label: Label, prospect: Prospect, hope: Hope): Hopeful => ({
-  label,
-  prospect,
-  hope,
-  done: label.worth.placed.reduce((sum, n) => sum + n, 0),
-  taken: false,
-});
-
-/** The best of what may become of them first; of those alike whatever is nearest to its end. */
-const moreHopeful = (a: Hopeful, b: Hopeful): number =>
-  morePlaced(a.prospect, b.prospect) ||
-  compareHope(a.hope, b.hope) ||
-  b.done - a.done ||
-  a.label.day - b.label.day;
-
-/** Whatever is nearest to its end among those of which the most may become: what it finds cuts off the rest. */
-const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
-  morePlaced(a.prospect, b.prospect) ||
-  b.done - a.done ||
-  compareHope(a.hope, b.hope) ||
-  a.label.day - b.label.day;
-
-/** Day by day: whatever could stand for a label is there before it is followed. */
-const sooner = (a: Hopeful, b: Hopeful): number => a.label.day - b.label.day || a.done - b.done;
-
-/** All labels, by some orders in turn, but those that cannot lead to anything better. True where none is left. */
-function exhaust(
-  world: World,
-  root: Label,
-  follow: Follow,
-  orders: readonly ((a: Hopeful, b: Hopeful) => number)[],
-  best: () => Worth,
-  consider: (label: Label) => void,
-): boolean {
-  const kept = new Kept(world);
-  const hopes = orders.map((order) => new Heap<Hopeful>(order));
-  const push = (label: Label, prospect: Prospect, hope: Hope) => {
-    const x = hopeful(label, prospect, hope);
-    for (const heap of hopes) heap.push(x);
-  };
-  kept.add(root);
-  const prospect = prospectOf(world, root);
-  push(root, prospect, { last: lastAtLeast(world, root, prospect), batches: 0, sum: 0 });
-  for (let turn = 0; ; turn++) {
-    const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
-    // Cut short, what could follow the last was not all looked at.
-    if (!world.mayGoOn()) return false;
-    if (!next) return true;
-    const { label, prospect, taken } = next;
-    next.taken = true;
-    if (taken || !kept.has(label) || hopeOf(world, label, prospect, best()) === null) continue;
-    for (const child of follow(label, prospect, best())) {
-      if (!world.mayGoOn()) return false;
-      consider(child);
-      const then = prospectOf(world, child);
-      const hope = hopeOf(world, child, then, best());
-      if (hope !== null && kept.add(child)) push(child, then, hope);
-    }
   }
 }

@@ -1,4 +1,4 @@
-import { leftByMonth, wantedByMonth, worthKeeping } from './money';
+import { leftByMonth, wantsOf, worthKeeping } from './money';
 import { bitOf, keyOf, LATE, NONE, type Label, type Paying, type World } from './world';
 
 /** The label of nothing planned yet: what is set stands. */
@@ -9,8 +9,8 @@ export function start(world: World): Label {
   const mask = set.reduce((bits, s) => bits | bitOf(s.wish), 0);
   const key = keyOf(placed, mask);
   const paying: Paying[] = [{ spent, months: [], open: [], before: null }];
-  const wanted = p.budget === null ? [] : wantedByMonth(world, placed, free, LATE);
-  const ways = worthKeeping(world, { key, placed }, wanted, paying, []);
+  const wants = p.budget === null ? { wanted: [], costs: null } : wantsOf(world, { key, placed, free }, LATE);
+  const ways = worthKeeping(world, wants, paying, []);
   return {
     placed,
     key,
@@ -24,9 +24,10 @@ export function start(world: World): Label {
     days: [],
     sums: [],
     ways,
-    wanted,
+    wanted: wants.wanted,
     leftBy: p.budget === null ? [] : leftByMonth(world, ways),
     begun: world.income.map(() => 0),
+    buys: [],
     worth: {
       placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
       last: Math.max(NONE, ...set.map((s) => s.release)),

@@ -64,6 +64,13 @@ export interface Paid {
   useful: readonly number[];
 }
 
+/** A batch that is to be paid for in one month, and the first in which it could be bought. */
+export interface ToBuy {
+  mask: number;
+  price: number;
+  from: number;
+}
+
 /** A way before it is known who is to come after it. */
 export type Paying = Omit<Paid, 'useful'>;
 
@@ -93,8 +100,9 @@ export interface Label {
   wanted: readonly number[];
   /** By the end of each month the most that is left, cumulated; empty without a budget. */
   leftBy: readonly number[];
-  /** Where only months count: by month the price of all that could be bought in it or later only. */
+  /** But where every way of paying is known: by month the price of all that could be bought in it or later only, and what that is, in the order of masks. */
   begun: readonly number[];
+  buys: readonly ToBuy[];
   worth: Worth;
   parent: Label | null;
   /** What enters on its day. */

@@ -1,0 +1,97 @@
+/** All that could follow partial plans, the most hopeful first. */
+import { compareHope, hopeOf, lastAtLeast, prospectOf } from './bounds';
+import { Heap, Kept } from './kept';
+import type { Hope, Label, Prospect, World, Worth } from './world';
+
+/** The labels after one that are worth a look. */
+export type Follow = (label: Label, prospect: Prospect, best: Worth) => Iterable<Label>;
+
+/** Below zero where of one more could be placed. */
+export function morePlaced(a: Prospect, b: Prospect): number {
+  for (let i = 0; i < a.most.length; i++) {
+    const more = (b.most[i] as number) - (a.most[i] as number);
+    if (more !== 0) return more;
+  }
+  return 0;
+}
+
+/** A label with what may become of it. */
+interface Hopeful {
+  label: Label;
+  prospect: Prospect;
+  hope: Hope;
+  done: number;
+  taken: boolean;
+}
+
+const hopeful = (label: Label, prospect: Prospect, hope: Hope): Hopeful => ({
+  label,
+  prospect,
+  hope,
+  done: label.worth.placed.reduce((sum, n) => sum + n, 0),
+  taken: false,
+});
+
+/** The best of what may become of them first; of those alike whatever is nearest to its end. */
+const moreHopeful = (a: Hopeful, b: Hopeful): number =>
+  morePlaced(a.prospect, b.prospect) ||
+  compareHope(a.hope, b.hope) ||
+  b.done - a.done ||
+  a.label.day - b.label.day;
+
+/** Whatever is nearest to its end among those of which the most may become: what it finds cuts off the rest. */
+const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
+  morePlaced(a.prospect, b.prospect) ||
+  b.done - a.done ||
+  compareHope(a.hope, b.hope) ||
+  a.label.day - b.label.day;
+
+/** In turn by what may become of them and by who is nearest to its end. */
+export const HOPEFUL = [moreHopeful, nearerItsEnd] as const;
+
+/** Day by day: whatever could stand for a label is there before it is followed. */
+export const SOONER = [
+  (a: Hopeful, b: Hopeful): number => a.label.day - b.label.day || a.done - b.done,
+] as const;
+
+interface Exhausting {
+  follow: Follow;
+  /** Orders in which the labels are taken, in turn. */
+  orders: readonly ((a: Hopeful, b: Hopeful) => number)[];
+  /** The best plan so far. */
+  best: () => Worth;
+  /** Hears of every label. */
+  consider: (label: Label) => void;
+  /** Hears of each label that is dropped, and for which. */
+  onDropped?: (dropped: Label, by: Label) => void;
+}
+
+/** All labels but those that cannot lead to anything better. True where none is left. */
+export function exhaust(world: World, root: Label, o: Exhausting): boolean {
+  const { follow, best } = o;
+  const kept = new Kept(world);
+  const hopes = o.orders.map((order) => new Heap<Hopeful>(order));
+  const push = (label: Label, prospect: Prospect, hope: Hope) => {
+    const x = hopeful(label, prospect, hope);
+    for (const heap of hopes) heap.push(x);
+  };
+  kept.add(root);
+  const prospect = prospectOf(world, root);
+  push(root, prospect, { last: lastAtLeast(world, root, prospect), batches: 0, sum: 0 });
+  for (let turn = 0; ; turn++) {
+    const next = (hopes[turn % hopes.length] as Heap<Hopeful>).pop();
+    // Cut short, what could follow the last was not all looked at.
+    if (!world.mayGoOn()) return false;
+    if (!next) return true;
+    const { label, prospect, taken } = next;
+    next.taken = true;
+    if (taken || !kept.has(label) || hopeOf(world, label, prospect, best()) === null) continue;
+    for (const child of follow(label, prospect, best())) {
+      if (!world.mayGoOn()) return false;
+      o.consider(child);
+      const then = prospectOf(world, child);
+      const hope = hopeOf(world, child, then, best());
+      if (hope !== null && kept.add(child, o.onDropped)) push(child, then, hope);
+    }
+  }
+}
