@@ -44,7 +44,8 @@ export function eventsOf(
     const able: Dated[] = [];
     for (const batch of batchesIn(world, label, now, q, most, few)) {
       const [from, to] = batchBounds(world, label, batch);
-      if (from <= to && from <= latest) able.push({ batch, from, to });
+      // Of many wishes some batches are tried, whether they can be or not: what takes their place was tried, and is no better.
+      if (few || (from <= to && from <= latest)) able.push({ batch, from, to });
     }
     return able;
   });
