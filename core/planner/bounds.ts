@@ -542,17 +542,10 @@ function sumAtLeast(world: World, label: Label, { left, sure }: Case): number {
   const outs = firstOuts(world, label);
   const from = enterFrom(world, label, outs, left, sure);
   const days: number[] = [];
-  for (const lane of world.lanes)
-    days.push(
-      ...byStays(
-        world,
-        label,
-        lane,
-        outs,
-        sure.filter((i) => (p.wishes[i] as Wish).line === lane.line),
-        from,
-      ),
-    );
+  for (const lane of world.lanes) {
+    const here = sure.filter((i) => (p.wishes[i] as Wish).line === lane.line);
+    days.push(...byStays(world, label, lane, outs, here, from));
+  }
   days.sort(rising);
   if (world.setLoads.length === 0) raise(days, byDoubling(world, label, left, sure, from));
   if (p.budget !== null) raise(days, byMoney(world, label, sure));
