@@ -114,7 +114,7 @@ test(
   { tag: '@once' },
   async ({ page, context }) => {
     await openDemo(page);
-    await logNote(page, 'to be deleted elsewhere');
+    await logNote(page, 'not for long');
     await page.goto('/water/pantry-cube/log/history');
     await page
       .getByRole('link', { name: /^Note.*\d\d:\d\d/ })
