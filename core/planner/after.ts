@@ -1,5 +1,7 @@
 /** What could come next: the labels after one. */
-import { type Asked, askedOf, isHopeless, prospectOf } from './bounds';
+import { type Asked, askedOf } from './asked';
+import { isHopeless } from './bounds';
+import { prospectOf } from './prospects';
 import { boundsOf, spansOf } from './days';
 import { eventOf } from './event';
 import { eventsOf } from './events';

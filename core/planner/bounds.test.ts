@@ -1,7 +1,8 @@
 /** What no plan can better, told before anything is planned: never more than the best plan has, and where only one thing counts just as much. */
 import { bestWithoutBounds, household, withRoom } from '../testing/longPlans';
 import { aProblem, aWish as wish, TODAY } from '../testing/plans';
-import { hopeOf, prospectOf } from './bounds';
+import { hopeOf } from './bounds';
+import { prospectOf } from './prospects';
 import type { Problem } from './problem';
 import { start } from './start';
 import { type Hope, LATE, type Money, type Worth, worldOf } from './world';

@@ -1,5 +1,5 @@
 /** The earliest day of an event as far as everything but money goes, and the partial plan it leads to. */
-import { soonestOf } from './bounds';
+import { soonestOf } from './soonest';
 import { type Calendar, type StayCalendar } from './calendar';
 import { type Event } from './event';
 import { DOUBLING_DAYS, type Released, SLACK, type Wish } from './problem';

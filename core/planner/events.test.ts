@@ -1,6 +1,7 @@
 /** What is tried together, and what no longer. */
 import { aProblem, aWish as wish } from '../testing/plans';
-import { askedOf, prospectOf } from './bounds';
+import { askedOf } from './asked';
+import { prospectOf } from './prospects';
 import { eventsOf } from './events';
 import type { Problem, QuarantineWater } from './problem';
 import { start } from './start';

@@ -1,6 +1,6 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { type Asked } from './bounds';
+import { type Asked } from './asked';
 import { type Calendar, type StayCalendar } from './calendar';
 import { batchBounds } from './days';
 import { maskOf, paidFrom } from './fewest';

@@ -1,6 +1,8 @@
 /** All that could follow partial plans, the most hopeful first. */
-import { compareHope, hopeOf, lastAtLeast, prospectOf } from './bounds';
+import { compareHope, hopeOf } from './bounds';
+import { lastAtLeast } from './ends';
 import { Heap, Kept } from './kept';
+import { prospectOf } from './prospects';
 import type { Hope, Label, Prospect, World, Worth } from './world';
 
 /** The labels after one that are worth a look. */

@@ -2,7 +2,8 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
-import { lastAtLeast, prospectOf } from './bounds';
+import { lastAtLeast } from './ends';
+import { prospectOf } from './prospects';
 import { batchesAtLeast } from './fewest';
 import { after, askedAfter, latestOf, withEvent } from './after';
 import { buysFor } from './days';

@@ -1,7 +1,7 @@
 /** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
 import { type StayCalendar } from './calendar';
 import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish } from './problem';
-import { isCrew, type Label, LATE, NONE, type World } from './world';
+import { type Batch, firstLoad, isCrew, type Label, LATE, NONE, type World } from './world';
 
 /** By quarantine, the first day on which it could release: what it holds, or what is bought for it next. */
 export function firstOuts(world: World, label: Label): number[] {
@@ -97,4 +97,16 @@ export function reachOf(world: World, label: Label, left: readonly number[], fro
     return world.calendar.releaseFrom(Math.max(there, half));
   };
   return reach;
+}
+
+/** The first day a batch could be released on, as far as it hangs on nothing else of its event. */
+export function soonestOf(world: World, label: Label, b: Batch): number {
+  const { p } = world;
+  const clock = (p.quarantines[b.quarantine] as QuarantineWater).clockDays;
+  const settled =
+    b.heavy && label.lastHeavy !== NONE && b.releasedOn === null
+      ? Math.max(label.lastHeavy + p.settleDays, firstLoad(world, label) + p.firstSettleDays)
+      : NONE;
+  const free = b.boughtOn === null ? (label.free[b.quarantine] as number) + clock : NONE;
+  return Math.max(label.day, b.least, free, settled);
 }

@@ -163,7 +163,7 @@ export interface World {
   lanes: readonly Lane[];
   /** The most load that can enter on one day, mg N a day. */
   perDay: number;
-  /** What may become of a label, by what it hangs on (bounds.ts). */
+  /** What may become of a label, by what it hangs on (prospects.ts). */
   prospects: Map<number, Map<number, Prospect>>;
   /** All that could be bought for a quarantine, by it and who is left (events.ts). */
   batches: Map<number, readonly Batch[]>;
