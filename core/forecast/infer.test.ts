@@ -10,12 +10,10 @@ import {
   refreshIsland,
   type Answer,
   type Asked,
-  type InferOptions,
   type Island,
   type Progress,
 } from '.';
 
-const OPTIONS: Partial<InferOptions> = { chains: 100, sweeps: 9, lastSweeps: 36, kept: 300 };
 const log = () =>
   new History()
     .test(0, { ammonia: 0, nitrite: 0 })
@@ -32,7 +30,6 @@ function ask(h: History, day: number, seed = 1): Asked {
     horizonDays: 60,
     plan: 'dose',
     loadMgN: null,
-    options: OPTIONS,
   });
   if ('status' in asked) throw new Error('nothing to fit');
   return asked;
@@ -57,7 +54,7 @@ const widthOf = (a: Extract<Answer, { status: 'ok' }> | undefined) =>
   (a?.forecast.ready.p50 ?? NaN) - (a?.forecast.ready.p10 ?? NaN);
 
 test('another seed says the same date, to a tenth of half its band', () => {
-  const dates = [1, 2, 3].map((seed) => {
+  const dates = [1, 2, 3, 4].map((seed) => {
     const asked = ask(log(), 16, seed);
     return said(asked, fitted(asked));
   });

@@ -112,7 +112,7 @@ export const FORECAST_PRIOR = {
   matureA: limit([1.1, 1.4], 'mg N/L a day', 'what media from a running tank bring, first group', PRACTICE),
   matureN: limit([0.9, 1.5], 'mg N/L a day', 'what media from a running tank bring, second group', PRACTICE),
   muA: limit([0.55, 0.3], 'a day', 'growth of the first group at 25 °C: doubling in 20 to 50 h', NOTES),
-  muN: limit([0.42, 0.3], 'a day', 'growth of the second group at 25 °C: doubling in 30 to 80 h', NOTES),
+  muN: limit([0.39, 0.37], 'a day', 'growth of the second group at 25 °C: doubling in 30 to 80 h', NOTES),
   ka: limit([0.33, 0.55], 'mg N/L', 'half-saturation of the first group: 0.1 to 1', NOTES),
   kn: limit([0.28, 0.6], 'mg N/L', 'half-saturation of the second group: 0.1 to 1', NOTES),
   lag: limit([1.5, 0.8], 'days', 'until seeds are at work', NOTES),

@@ -52,6 +52,15 @@ test('the parameter that tells the futures apart, on the first day on which it d
   // Either kind is known within half a day by then: what is left is the spread within each.
   expect(n?.widthThen).toBeLessThan(2);
 });
+test('where one future in five never gets there, the middle half is told, and a test still teaches', () => {
+  const shown = shownFrom(2);
+  for (let i = 0; i < shown.futures; i += 5) shown.ready[i] = Infinity;
+  const n = nextTest(forecast, shown, timeline());
+  expect(n).toMatchObject({ parameters: ['nitrite'], day: 2, of: 'half', why: 'teaches' });
+  expect(n?.widthNow).toBeGreaterThan(24);
+  expect(n?.widthNow).toBeLessThan(26);
+  expect(nextTest(forecast, shownFrom(2), timeline())?.of).toBe('eightTenths');
+});
 test('alkalinity and nitrate are weighed for who reads them, nitrate only in water without nitrite', () => {
   /** Futures told apart by what is not ammonia or nitrite. */
   const told = (what: 'alkalinity' | 'nitrate', nitrite = 0): Shown => {

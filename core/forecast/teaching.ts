@@ -14,12 +14,20 @@ export interface NextTest {
   parameters: Taught[];
   /** Days from now. */
   day: number;
-  /** Width of the eight-tenths band of the proof's date, days: as it is, and as it would be on average after this sitting. */
+  /** Of which band of the proof's dates the width is told: eight tenths of the futures, or the middle half where the ninetieth of a hundred lies
+   *  beyond the horizon, so that no reading could bring the end of the wider one closer. */
+  of: BandOf;
+  /** Its width, days: as it is, and as it would be on average after this sitting. */
   widthNow: number;
   widthThen: number;
   /** It teaches; or it is simply as long as one may go without a test. */
   why: 'teaches' | 'safe';
 }
+
+export type BandOf = 'eightTenths' | 'half';
+
+/** Where each begins and ends among the futures. */
+const ENDS = { eightTenths: [0.1, 0.9], half: [0.25, 0.75] } as const;
 
 /** Sittings that are weighed, and what each costs in effort: the walk to the tank, then every kit. */
 const SITTINGS: readonly { parameters: Taught[]; effort: number }[] = [
@@ -37,7 +45,8 @@ export function nextTest(f: Forecast, shown: Shown, t: Timeline): NextTest | nul
     (a, b) => (shown.ready[a] as number) - (shown.ready[b] as number),
   );
   const even = new Float64Array(shown.futures).fill(1);
-  const widthNow = widthOf(shown, order, even, f.horizonDays);
+  const of = bandToTell(shown, order, f.horizonDays);
+  const widthNow = widthOf(shown, order, even, f.horizonDays, of);
   let best: NextTest | null = null;
   let most = 0;
   const days = Array.from({ length: Math.floor(latest) + 1 }, (_, day) => day).filter(
@@ -46,12 +55,12 @@ export function nextTest(f: Forecast, shown: Shown, t: Timeline): NextTest | nul
   for (const day of days)
     for (const { parameters, effort } of SITTINGS) {
       if (!parameters.every((p) => canTell(p, day, shown, t))) continue;
-      const widthThen = expectedWidth(shown, order, parameters, day, t, f.horizonDays);
+      const widthThen = expectedWidth(shown, order, parameters, day, t, f.horizonDays, of);
       // Later tests teach later.
       const worth = ((widthNow - widthThen) / effort) * (1 - TAKEN.laterCosts) ** day;
       if (worth > most && widthThen < (1 - TAKEN.teachesShare) * widthNow) {
         most = worth;
-        best = { parameters, day, widthNow, widthThen, why: 'teaches' };
+        best = { parameters, day, of, widthNow, widthThen, why: 'teaches' };
       }
     }
   if (best) return best;
@@ -60,10 +69,18 @@ export function nextTest(f: Forecast, shown: Shown, t: Timeline): NextTest | nul
   return {
     parameters: ['ammonia', 'nitrite'],
     day: Math.floor(latest),
+    of,
     widthNow,
     widthThen: widthNow,
     why: 'safe',
   };
+}
+
+/** The widest band that ends before the horizon; the eight tenths where none does. */
+function bandToTell(shown: Shown, order: readonly number[], horizonDays: number): BandOf {
+  const endsBefore = (of: BandOf) =>
+    (shown.ready[order[Math.floor(ENDS[of][1] * order.length)] as number] as number) < horizonDays;
+  return !endsBefore('eightTenths') && endsBefore('half') ? 'half' : 'eightTenths';
 }
 
 /** The person has a kit for it, and it can be believed: one for nitrate sees nitrite as nitrate. */
@@ -122,6 +139,7 @@ function expectedWidth(
   day: number,
   t: Timeline,
   horizonDays: number,
+  of: BandOf,
 ): number {
   const n = shown.futures;
   const chances = parameters.map((p) => {
@@ -149,21 +167,28 @@ function expectedWidth(
         sum += w;
       }
       // A reading that hardly any future foresees counts for as little.
-      if (sum / n > 1e-3) mean += (sum / n) * widthOf(shown, order, weights, horizonDays);
+      if (sum / n > 1e-3) mean += (sum / n) * widthOf(shown, order, weights, horizonDays, of);
     }
   return mean;
 }
 
-/** From the tenth to the ninetieth of a hundred weighted futures, days; never counts as the horizon. */
-function widthOf(shown: Shown, order: readonly number[], weights: Float64Array, horizonDays: number): number {
+/** From where a band of weighted futures begins to where it ends, days; never counts as the horizon. */
+function widthOf(
+  shown: Shown,
+  order: readonly number[],
+  weights: Float64Array,
+  horizonDays: number,
+  of: BandOf = 'eightTenths',
+): number {
+  const [from, to] = ENDS[of];
   const sum = weights.reduce((a, b) => a + b, 0);
   let so = 0;
   let low: number | null = null;
   for (const i of order) {
     so += weights[i] as number;
     const held = Math.min(shown.ready[i] as number, horizonDays);
-    if (low === null && so >= 0.1 * sum) low = held;
-    if (so >= 0.9 * sum) return held - (low ?? held);
+    if (low === null && so >= from * sum) low = held;
+    if (so >= to * sum) return held - (low ?? held);
   }
   return 0;
 }

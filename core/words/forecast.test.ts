@@ -107,10 +107,15 @@ test('a likely day is said only as finely as it is known', () => {
 });
 
 test.each([
-  [{ widthNow: 21, widthThen: 7 }, 'It would narrow the proof’s date from 3 weeks to 7 days.'],
-  [{ widthNow: 49, widthThen: 46 }, 'It would narrow the proof’s date by about 3 days.'],
-] as const)('why a test is proposed %#', (widths, words) => {
-  const test = { parameters: ['nitrite' as const], day: 2, why: 'teaches' as const, ...widths };
+  [{ widthNow: 21, widthThen: 7 }, 'eightTenths', 'It would narrow the proof’s date from 3 weeks to 7 days.'],
+  [{ widthNow: 49, widthThen: 46 }, 'eightTenths', 'It would narrow the proof’s date by about 3 days.'],
+  [
+    { widthNow: 49, widthThen: 30 },
+    'half',
+    'It would narrow the middle half of the proof’s dates from 7 weeks to 4 weeks.',
+  ],
+] as const)('why a test is proposed %#', (widths, of, words) => {
+  const test = { parameters: ['nitrite' as const], day: 2, of, why: 'teaches' as const, ...widths };
   expect(teachesWords(test)).toBe(words);
   expect(teachesWords({ ...test, why: 'safe' })).toMatch(/as long as one should go without/);
 });

@@ -13,7 +13,8 @@ export function spanWords(days: number): string {
 export function teachesWords(n: NextTest): string {
   if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
   const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
+  const what = n.of === 'half' ? 'the middle half of the proof’s dates' : 'the proof’s date';
   return now === then
-    ? `It would narrow the proof’s date by about ${spanWords(n.widthNow - n.widthThen)}.`
-    : `It would narrow the proof’s date from ${now} to ${then}.`;
+    ? `It would narrow ${what} by about ${spanWords(n.widthNow - n.widthThen)}.`
+    : `It would narrow ${what} from ${now} to ${then}.`;
 }

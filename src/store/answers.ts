@@ -101,6 +101,7 @@ const keptSchema = z.strictObject({
       .strictObject({
         parameters: z.array(z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity'])).max(2),
         day: number,
+        of: z.enum(['eightTenths', 'half']).default('eightTenths'),
         widthNow: number,
         widthThen: number,
         why: z.enum(['teaches', 'safe']),

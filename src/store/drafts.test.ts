@@ -12,7 +12,7 @@ const kept: KeptForecast = {
   ready: { p10: 3, p50: 9, p90: null },
   bothClear: { p10: 1, p50: 2, p90: 4 },
   luck: { ready: 0.3, bothClear: 0.1 },
-  nextTest: { parameters: ['nitrite'], day: 2, widthNow: 21, widthThen: 7, why: 'teaches' },
+  nextTest: { parameters: ['nitrite'], day: 2, of: 'half', widthNow: 21, widthThen: 7, why: 'teaches' },
   additions: { addedMgN: [], peakMgN: [] },
   surprises: [{ what: 'ammonia', atMs: 1_799_000_000_000, expected: '0.2 mg/L NH₄' }],
 };

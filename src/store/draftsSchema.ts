@@ -65,7 +65,9 @@ export const keptForecastSchema = z
       .strictObject({
         parameters: z.array(z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity'])).max(2),
         day: z.number(),
-        /** Width of the proof's date as it is, and as this sitting would leave it, days. */
+        /** Of which band of the proof's dates the width is told. */
+        of: z.enum(['eightTenths', 'half']).default('eightTenths'),
+        /** Its width as it is, and as this sitting would leave it, days. */
         widthNow: z.number(),
         widthThen: z.number(),
         why: z.enum(['teaches', 'safe']),
