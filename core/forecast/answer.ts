@@ -22,7 +22,7 @@ import { TAKEN } from './limits';
 import { defaultPlan, type CarePlan, type PlanChoice } from './plan';
 import { fitBands, fittedNumbers, type FitDay, type Fitted } from './fit';
 import { surprises, type Surprise } from './surprise';
-import { nextTest, volumeDoubt, type NextTest } from './teaching';
+import { nextTest, volumeDoubt, type NextTest, type WidthThen } from './teaching';
 import { timelineOf, type Timeline } from './timeline';
 
 export interface Question {
@@ -53,7 +53,7 @@ export type Answer =
       loadMgN: number | null;
       nextTest: NextTest | null;
       /** Width of the date as it is and were the real volume known, days; null where that would settle little. */
-      volumeDoubt: { widthNow: number; widthThen: number } | null;
+      volumeDoubt: WidthThen | null;
       /** Ammonia after the next addition, for loads of several sizes. */
       additions: AdditionPeaks;
     };

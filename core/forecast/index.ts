@@ -27,7 +27,7 @@ export {
 export { type Fitted } from './fit';
 export { type Surprise } from './surprise';
 export { type FitDay } from './fit';
-export { type NextTest } from './teaching';
+export { type NextTest, type WidthThen } from './teaching';
 export { courseOf, groundFor, type Course } from './courses';
 export { inputsOf, plannedLoad, sliceFor } from './slice';
 export { loadAfterGates } from './order';

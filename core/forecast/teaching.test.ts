@@ -119,4 +119,7 @@ test('the doubt of the volume is what is left of the date once it is known', () 
   expect(doubt.widthNow).toBeGreaterThan(24);
   // A fifth of the futures is at the edge between both kinds; the rest are of one kind.
   expect(doubt.widthThen).toBeLessThan(0.3 * doubt.widthNow);
+  const some = shownFrom(99);
+  for (let i = 0; i < some.futures; i += 5) some.ready[i] = Infinity;
+  expect(volumeDoubt(some, HORIZON)).toMatchObject({ of: 'half' });
 });

@@ -10,21 +10,26 @@ import { type KitCells, type Timeline } from './timeline';
 
 type Taught = 'ammonia' | 'nitrite' | 'nitrate' | 'alkalinity';
 
-export interface NextTest {
-  parameters: Taught[];
-  /** Days from now. */
-  day: number;
+/** What a date's width would come to. */
+export interface WidthThen {
   /** Of which band of the proof's dates the width is told: eight tenths of the futures, or the middle half where the ninetieth of a hundred lies
    *  beyond the horizon, so that no reading could bring the end of the wider one closer. */
   of: BandOf;
-  /** Its width, days: as it is, and as it would be on average after this sitting. */
+  /** Its width, days: as it is, and as it would be on average. */
   widthNow: number;
   widthThen: number;
+}
+
+/** A sitting, and the width after it. */
+export interface NextTest extends WidthThen {
+  parameters: Taught[];
+  /** Days from now. */
+  day: number;
   /** It teaches; or it is simply as long as one may go without a test. */
   why: 'teaches' | 'safe';
 }
 
-export type BandOf = 'eightTenths' | 'half';
+type BandOf = 'eightTenths' | 'half';
 
 /** Where each begins and ends among the futures. */
 const ENDS = { eightTenths: [0.1, 0.9], half: [0.25, 0.75] } as const;
@@ -178,7 +183,7 @@ function widthOf(
   order: readonly number[],
   weights: Float64Array,
   horizonDays: number,
-  of: BandOf = 'eightTenths',
+  of: BandOf,
 ): number {
   const [from, to] = ENDS[of];
   const sum = weights.reduce((a, b) => a + b, 0);
@@ -193,11 +198,12 @@ function widthOf(
   return 0;
 }
 
-/** What the doubt of the real water volume alone does to the date: the width as it is, and as it would be were the volume known. */
-export function volumeDoubt(shown: Shown, horizonDays: number): { widthNow: number; widthThen: number } {
+/** What the doubt of the real water volume alone does to the date: the width of the same band as it is, and as it would be were the volume known. */
+export function volumeDoubt(shown: Shown, horizonDays: number): WidthThen {
   const order = Array.from({ length: shown.futures }, (_, i) => i).sort(
     (a, b) => (shown.ready[a] as number) - (shown.ready[b] as number),
   );
+  const of = bandToTell(shown, order, horizonDays);
   const byVolume = [...order].sort((a, b) => (shown.volume[a] as number) - (shown.volume[b] as number));
   const parts = 5;
   const weights = new Float64Array(shown.futures);
@@ -207,8 +213,8 @@ export function volumeDoubt(shown: Shown, horizonDays: number): { widthNow: numb
     const from = Math.floor((part * byVolume.length) / parts);
     const to = Math.floor(((part + 1) * byVolume.length) / parts);
     for (const i of byVolume.slice(from, to)) weights[i] = 1;
-    widthThen += widthOf(shown, order, weights, horizonDays) / parts;
+    widthThen += widthOf(shown, order, weights, horizonDays, of) / parts;
   }
-  const widthNow = widthOf(shown, order, weights.fill(1), horizonDays);
-  return { widthNow, widthThen };
+  const widthNow = widthOf(shown, order, weights.fill(1), horizonDays, of);
+  return { of, widthNow, widthThen };
 }

@@ -140,7 +140,10 @@ test('looking back: what moved the date, and how far off it was', () => {
 });
 
 test('with animals in, the volume is measured with a water change, never with ammonia', () => {
-  const doubt = { widthNow: 30, widthThen: 14 };
+  const doubt = { of: 'half' as const, widthNow: 30, widthThen: 14 };
+  expect(volumeDoubtWords(doubt, false)).toMatch(
+    /would narrow the middle half of the proof’s dates from 4 weeks to 14 days/,
+  );
   expect(volumeDoubtWords(doubt, false)).toMatch(/after the next weighed dose/);
   expect(volumeDoubtWords(doubt, true)).not.toMatch(/ammonia|dose/);
 });

@@ -6,12 +6,13 @@ import {
   type PlanChoice,
   type Quantiles,
   type Surprise,
+  type WidthThen,
 } from '../forecast';
 import type { WaterEvent } from '../document';
 import type { WaterEvidence } from '../evidence';
 import { DAY_MS } from '../time';
 import { PRINTED_PER_N, showQuantity, type UnitPreferences } from '../units';
-import { spanWords } from './teaching';
+import { bandWords, spanWords } from './teaching';
 
 const NH4_PER_N = PRINTED_PER_N.ammonia.ion;
 
@@ -162,12 +163,12 @@ export function heldWords(
 }
 
 /** What settles the doubt of how much water there is, where that makes up much of the date's. */
-export function volumeDoubtWords(doubt: { widthNow: number; widthThen: number }, animalsIn: boolean): string {
+export function volumeDoubtWords(doubt: WidthThen, animalsIn: boolean): string {
   const [now, then] = [spanWords(doubt.widthNow), spanWords(doubt.widthThen)];
   const how = animalsIn
     ? 'Measure the litres with the next water change.'
     : 'Test ammonia an hour after the next weighed dose: the rise tells the litres.';
-  return `Much of this doubt is how much water there really is: knowing it would narrow the date from ${now} to ${then}. ${how}`;
+  return `Much of this doubt is how much water there really is: knowing it would narrow ${bandWords(doubt.of)} from ${now} to ${then}. ${how}`;
 }
 
 /** Courses as a person says them, and what each costs. */

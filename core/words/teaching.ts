@@ -1,5 +1,5 @@
 /** What a test would teach, in words; apart from the forecast's other words, because the first screen says it without the forecast's code. */
-import type { NextTest } from '../forecast';
+import type { NextTest, WidthThen } from '../forecast';
 
 /** "3 weeks", "9 days", "half a day": a width as one says it. */
 export function spanWords(days: number): string {
@@ -9,11 +9,15 @@ export function spanWords(days: number): string {
   return n === 1 ? '1 day' : `${n} days`;
 }
 
+/** What it is that a width is told of. */
+export const bandWords = (of: WidthThen['of']): string =>
+  of === 'half' ? 'the middle half of the proof’s dates' : 'the proof’s date';
+
 /** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". */
 export function teachesWords(n: NextTest): string {
   if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
   const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
-  const what = n.of === 'half' ? 'the middle half of the proof’s dates' : 'the proof’s date';
+  const what = bandWords(n.of);
   return now === then
     ? `It would narrow ${what} by about ${spanWords(n.widthNow - n.widthThen)}.`
     : `It would narrow ${what} from ${now} to ${then}.`;

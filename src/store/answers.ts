@@ -43,6 +43,9 @@ const plan = z.strictObject({
   changeShare: number.optional(),
 });
 const species = z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity']);
+/** Of which dates a width is told; kept before there were two, of the wider band. */
+const bandOf = z.enum(['eightTenths', 'half']).default('eightTenths');
+
 const keptSchema = z.strictObject({
   form: z.literal(1),
   inputs: z.string().regex(/^[0-9a-f]{16}$/),
@@ -101,13 +104,13 @@ const keptSchema = z.strictObject({
       .strictObject({
         parameters: z.array(z.enum(['ammonia', 'nitrite', 'nitrate', 'alkalinity'])).max(2),
         day: number,
-        of: z.enum(['eightTenths', 'half']).default('eightTenths'),
+        of: bandOf,
         widthNow: number,
         widthThen: number,
         why: z.enum(['teaches', 'safe']),
       })
       .nullable(),
-    volumeDoubt: z.strictObject({ widthNow: number, widthThen: number }).nullable(),
+    volumeDoubt: z.strictObject({ of: bandOf, widthNow: number, widthThen: number }).nullable(),
     additions: additionPeaksSchema,
   }),
   courses: z
