@@ -59,7 +59,17 @@ test('where one future in five never gets there, the middle half is told, and a 
   expect(n).toMatchObject({ parameters: ['nitrite'], day: 2, of: 'half', why: 'teaches' });
   expect(n?.widthNow).toBeGreaterThan(24);
   expect(n?.widthNow).toBeLessThan(26);
-  expect(nextTest(forecast, shownFrom(2), timeline())?.of).toBe('eightTenths');
+});
+test.each([
+  [9, 'eightTenths'],
+  [11, 'half'],
+  [24, 'half'],
+  [26, 'eightTenths'],
+] as const)('with %i of 100 that never get there the band told is: %s', (never, of) => {
+  const shown = shownFrom(2, 100);
+  for (let i = 0; i < never; i++) shown.ready[i] = Infinity;
+  expect(nextTest(forecast, shown, timeline())?.of).toBe(of);
+  expect(volumeDoubt(shown, HORIZON).of).toBe(of);
 });
 test('alkalinity and nitrate are weighed for who reads them, nitrate only in water without nitrite', () => {
   /** Futures told apart by what is not ammonia or nitrite. */
@@ -119,7 +129,4 @@ test('the doubt of the volume is what is left of the date once it is known', () 
   expect(doubt.widthNow).toBeGreaterThan(24);
   // A fifth of the futures is at the edge between both kinds; the rest are of one kind.
   expect(doubt.widthThen).toBeLessThan(0.3 * doubt.widthNow);
-  const some = shownFrom(99);
-  for (let i = 0; i < some.futures; i += 5) some.ready[i] = Infinity;
-  expect(volumeDoubt(some, HORIZON)).toMatchObject({ of: 'half' });
 });
