@@ -116,8 +116,12 @@ test.each([
   ],
 ] as const)('why a test is proposed %#', (widths, of, words) => {
   const test = { parameters: ['nitrite' as const], day: 2, of, why: 'teaches' as const, ...widths };
-  expect(teachesWords(test)).toBe(words);
-  expect(teachesWords({ ...test, why: 'safe' })).toMatch(/as long as one should go without/);
+  expect(teachesWords(test, false)).toBe(words);
+  expect(teachesWords({ ...test, why: 'safe' }, false)).toMatch(
+    /^No test narrows .* as long as one should go without/,
+  );
+  for (const why of ['teaches', 'safe'] as const)
+    expect(teachesWords({ ...test, why }, true)).not.toMatch(/proof|narrow/);
 });
 
 test('looking back: what moved the date, and how far off it was', () => {

@@ -13,8 +13,12 @@ export function spanWords(days: number): string {
 export const bandWords = (of: WidthThen['of']): string =>
   of === 'half' ? 'the middle half of the proof’s dates' : 'the proof’s date';
 
-/** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". */
-export function teachesWords(n: NextTest): string {
+/** Why a sitting is proposed: "would narrow the date from 3 weeks to 9 days". With animals in no proof is dosed, nor spoken of. */
+export function teachesWords(n: NextTest, animalsIn: boolean): string {
+  if (animalsIn)
+    return n.why === 'safe'
+      ? 'This is as long as one should go without.'
+      : 'Of all tests it tells most of how the bacteria grow.';
   if (n.why === 'safe') return 'No test narrows the date much; this is as long as one should go without.';
   const [now, then] = [spanWords(n.widthNow), spanWords(n.widthThen)];
   const what = bandWords(n.of);

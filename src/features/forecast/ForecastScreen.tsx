@@ -247,7 +247,7 @@ function Answered({
           <Txt kind="strong">
             {`${capitalised(a.nextTest.parameters.join(' and '))} ${a.nextTest.day === 0 ? 'today' : `on ${weekdayShort(a.atMs + a.nextTest.day * DAY_MS)}`}`}
           </Txt>
-          <Txt>{teachesWords(a.nextTest)}</Txt>
+          <Txt>{teachesWords(a.nextTest, animalsIn)}</Txt>
           {a.volumeDoubt ? <Txt>{volumeDoubtWords(a.volumeDoubt, animalsIn)}</Txt> : null}
         </Section>
       ) : null}
