@@ -3,7 +3,7 @@ import { lastIn, releaseAfter, passedBy } from './ends';
 import { batchesFor, maskOf } from './fewest';
 import { DOUBLING_DAYS, SLACK, type Wish, isHeavy } from './problem';
 import { batchesOf, boughtBy } from './purse';
-import { enterFrom, firstOuts } from './soonest';
+import { enteringAfter } from './soonest';
 import {
   type Batch,
   type Case,
@@ -69,12 +69,12 @@ function askedIn(world: World, label: Label, c: Case, most: readonly number[], b
 function endsAfter(
   world: World,
   label: Label,
-  { left, sure }: Case,
+  c: Case,
   over: number,
 ): (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => number {
   const { p, lanes } = world;
-  const outs = firstOuts(world, label);
-  const from = enterFrom(world, label, outs, left, sure);
+  const { sure } = c;
+  const { outs, from } = enteringAfter(world, label, c);
   const laneOf = p.wishes.map((w) => lanes.findIndex((lane) => lane.line === w.line));
   const first = label.firstHeavy === NONE && world.setHeavy.length === 0 ? p.firstSettleDays : 0;
   const there = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
@@ -115,14 +115,9 @@ function endsAfter(
 }
 
 /** Would a plan with an event, or with more beside it, that ends no sooner than the best take too many batches, or as many and too long in all? */
-function noBetterThan(
-  world: World,
-  label: Label,
-  { left, sure }: Case,
-  most: readonly number[],
-  best: Worth,
-): NoBetter {
-  const from = enterFrom(world, label, firstOuts(world, label), left, sure);
+function noBetterThan(world: World, label: Label, c: Case, most: readonly number[], best: Worth): NoBetter {
+  const { sure } = c;
+  const { from } = enteringAfter(world, label, c);
   const whole = maskOf(sure);
   const isJoined = world.open.length + world.set.length > 0;
   const bought =

@@ -300,5 +300,6 @@ export function labelAt(
     parent: label,
     batches: event.batches,
     told: null,
+    entering: null,
   };
 }

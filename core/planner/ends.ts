@@ -2,7 +2,7 @@
 import { type StayCalendar } from './calendar';
 import { maskOf, paidFrom } from './fewest';
 import { SLACK, type Wish, isHeavy } from './problem';
-import { enterFrom, firstOuts, latestFirst, reachOf } from './soonest';
+import { enteringAfter, latestFirst, reachOf } from './soonest';
 import { type Case, type Label, type Lane, LATE, NONE, type Prospect, type World, firstLoad } from './world';
 
 /** The earliest last release of a plan that places the most.
@@ -14,12 +14,12 @@ export function lastAtLeast(world: World, label: Label, { cases }: Prospect, ove
 }
 
 /** The earliest last release of a plan that places all of those that are sure. */
-export function lastIn(world: World, label: Label, { left, sure }: Case, over: number): number {
+export function lastIn(world: World, label: Label, c: Case, over: number): number {
+  const { left, sure } = c;
   const { p, calendar } = world;
   let last = Math.max(label.worth.last, sure.length > 0 ? label.day : NONE);
   if (sure.length === 0) return last;
-  const outs = firstOuts(world, label);
-  const from = enterFrom(world, label, outs, left, sure);
+  const { outs, from } = enteringAfter(world, label, c);
   let load = 0;
   let price = 0;
   for (const i of sure) {

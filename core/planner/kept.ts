@@ -74,24 +74,43 @@ export class Kept {
       return true;
     }
     const { left, labels } = known;
-    for (const other of labels) {
+    const at = placeOf(labels, label);
+    for (let k = 0; k < at; k++) {
+      const other = labels[k] as Label;
       if (!dominates(world, other, label, left) || keepsAWay(world, label, other)) continue;
       onDropped(label, other);
       return false;
     }
-    let count = 0;
-    for (const other of labels) {
+    let count = at;
+    while (count > 0 && order(labels[count - 1] as Label, label) === 0) count--;
+    for (let k = count; k < labels.length; k++) {
+      const other = labels[k] as Label;
       if (!dominates(world, label, other, left) || keepsAWay(world, other, label)) labels[count++] = other;
       else onDropped(other, label);
     }
     labels.length = count;
-    labels.push(label);
+    labels.splice(placeOf(labels, label), 0, label);
     return true;
   }
 
   has(label: Label): boolean {
     return this.byKey.get(label.key)?.labels.includes(label) === true;
   }
+}
+
+/** Fewest batches first, then the least sum of days: none of a later label is better than one of an earlier in both. */
+const order = (a: Label, b: Label): number => a.worth.batches - b.worth.batches || a.worth.sum - b.worth.sum;
+
+/** How many labels come before one, or stand beside it. */
+function placeOf(labels: readonly Label[], label: Label): number {
+  let low = 0;
+  let high = labels.length;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (order(labels[mid] as Label, label) <= 0) low = mid + 1;
+    else high = mid;
+  }
+  return low;
 }
 
 /** Takes from a label the ways of paying that leave no more than some way of another, which is else as good. Is one left? */

@@ -1,10 +1,26 @@
 /** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
 import { type StayCalendar } from './calendar';
 import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish } from './problem';
-import { type Batch, firstLoad, isCrew, type Label, LATE, NONE, type World } from './world';
+import { type Batch, type Case, firstLoad, isCrew, type Label, LATE, NONE, type World } from './world';
+
+/** When those to come could enter after a label, in a case of who they are. */
+export interface Entering {
+  of: Case;
+  /** By quarantine, the first day on which it could release. */
+  outs: readonly number[];
+  /** By wish, the day from which it can enter. */
+  from: readonly number[];
+}
+
+/** Told once for a label and a case. */
+export function enteringAfter(world: World, label: Label, of: Case): Entering {
+  if (label.entering?.of === of) return label.entering;
+  const outs = firstOuts(world, label);
+  return (label.entering = { of, outs, from: enterFrom(world, label, outs, of.left, of.sure) });
+}
 
 /** By quarantine, the first day on which it could release: what it holds, or what is bought for it next. */
-export function firstOuts(world: World, label: Label): number[] {
+function firstOuts(world: World, label: Label): number[] {
   const { p, calendar, open } = world;
   const outs: number[] = [];
   for (let q = 0; q < p.quarantines.length; q++)
@@ -21,7 +37,7 @@ export function firstOuts(world: World, label: Label): number[] {
  *  first fish and the gentler before the fiercer (R7).
  *  @param outs by quarantine, the first day on which it could release
  *  @param left all who could still be placed */
-export function enterFrom(
+function enterFrom(
   world: World,
   label: Label,
   outs: readonly number[],

@@ -40,5 +40,6 @@ export function start(world: World): Label {
     parent: null,
     batches: [],
     told: null,
+    entering: null,
   };
 }

@@ -3,15 +3,15 @@ import { type Month } from './calendar';
 import { passesOn, soonestAt, releaseAfter } from './ends';
 import { paidFrom } from './fewest';
 import { SLACK, type Wish } from './problem';
-import { enterFrom, firstOuts, reachOf } from './soonest';
+import { enteringAfter, reachOf } from './soonest';
 import { type Case, type Label, type Lane, LATE, type World } from './world';
 
 /** The least sum of the release days of all that are sure. Whatever bounds the first of them to be released, the second and so on, by their quarantines, by
  *  doubling or by money, does so in every plan: the sharpest of each counts. */
-export function sumAtLeast(world: World, label: Label, { left, sure }: Case): number {
+export function sumAtLeast(world: World, label: Label, c: Case): number {
+  const { left, sure } = c;
   const { p } = world;
-  const outs = firstOuts(world, label);
-  const from = enterFrom(world, label, outs, left, sure);
+  const { outs, from } = enteringAfter(world, label, c);
   const days: number[] = [];
   for (const lane of world.lanes) {
     const here = sure.filter((i) => (p.wishes[i] as Wish).line === lane.line);

@@ -2,6 +2,7 @@
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
 import { monthsNeeded, pricesOf, spentOf } from './months';
+import type { Entering } from './soonest';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -109,6 +110,8 @@ export interface Label {
   batches: readonly Batch[];
   /** What was told of it, measured by a plan (bounds.ts). */
   told: { best: Worth; hope: Hope | null } | null;
+  /** When those to come could enter, once it is told (soonest.ts). */
+  entering: Entering | null;
 }
 
 /** Who could still be placed after a label, and who of them is. */
