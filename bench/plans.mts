@@ -1,4 +1,5 @@
-/** How long a plan takes in the app's own worker, begun for it alone, in Chromium, and how long the next does in the same: `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS]]`. */
+/** How long a plan takes in the app's own worker, begun for it alone, in Chromium, and how long the next does in the same:
+ *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS]]`. */
 import { chromium } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import { household } from '../core/testing/longPlans';

@@ -1,18 +1,19 @@
 /** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
 import { type StayCalendar } from './calendar';
 import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish } from './problem';
-import { type Batch, type Case, firstLoad, isCrew, type Label, LATE, NONE, type World } from './world';
+import {
+  type Batch,
+  type Case,
+  type Entering,
+  firstLoad,
+  isCrew,
+  type Label,
+  LATE,
+  NONE,
+  type World,
+} from './world';
 
-/** When those to come could enter after a label, in a case of who they are. */
-export interface Entering {
-  of: Case;
-  /** By quarantine, the first day on which it could release. */
-  outs: readonly number[];
-  /** By wish, the day from which it can enter. */
-  from: readonly number[];
-}
-
-/** Told once for a label and a case. */
+/** When those to come could enter after a label, told once for each case of who they are. */
 export function enteringAfter(world: World, label: Label, of: Case): Entering {
   if (label.entering?.of === of) return label.entering;
   const outs = firstOuts(world, label);

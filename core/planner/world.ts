@@ -2,7 +2,6 @@
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf } from './calendar';
 import { monthsNeeded, pricesOf, spentOf } from './months';
-import type { Entering } from './soonest';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -118,6 +117,15 @@ export interface Label {
 export interface Case {
   left: readonly number[];
   sure: readonly number[];
+}
+
+/** When those to come could enter after a label, in a case of who they are. */
+export interface Entering {
+  of: Case;
+  /** By quarantine, the first day on which it could release. */
+  outs: readonly number[];
+  /** By wish, the day from which it can enter. */
+  from: readonly number[];
 }
 
 /** What may become of a label: who could still be placed, and those of them whom every plan has that places the most. */
