@@ -142,7 +142,7 @@ export function problemFor(
     released,
     fixed: [
       ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
-      ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters)),
+      ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
     ],
     water: {
       nearZeroMgN: provedCapacity(evidence)?.nearZeroNowMgN ?? null,
@@ -172,10 +172,21 @@ function boughtStep(
   return [{ wish, buy, quarantine, release: null }];
 }
 
+/** Wishes whose day of purchase was set and has passed: what no log holds was not bought. They are planned as if no day were set.
+ *  @param today calendar day */
+export const missedPurchases = (animals: readonly Animal[], today: string): Animal[] =>
+  animals.filter((a) => placeOf(a).kind === 'wish' && a.wish?.held && a.wish.held.buyDay < today);
+
 /** Days the person has set: in the quarantine named, else the first of its line. */
-function heldStep(a: Animal, wish: number, line: Line, waters: Problem['quarantines']): FixedStep[] {
+function heldStep(
+  a: Animal,
+  wish: number,
+  line: Line,
+  waters: Problem['quarantines'],
+  today: number,
+): FixedStep[] {
   const { held } = a.wish ?? {};
-  if (!held || placeOf(a).kind !== 'wish') return [];
+  if (!held || placeOf(a).kind !== 'wish' || dayNumber(held.buyDay) < today) return [];
   const named = waters.findIndex((q) => q.id === held.quarantineId);
   const quarantine = named >= 0 ? named : waters.findIndex((q) => q.line === line);
   if (quarantine < 0) return [];
@@ -204,24 +215,29 @@ function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
   };
 }
 
-/** Today where fish may come already, else what was last said of the proof; null where nothing was. */
+/** Is a display not yet ready for its first fish, so that a plan goes by what is forecast? */
+export const isStartAhead = (doc: Document, display: Display, { fish }: Pick<Assessment, 'fish'>): boolean =>
+  fish.word !== 'go' &&
+  fish.word !== 'goSmall' &&
+  !Object.values(doc.animals).some((a) => isIn(a, display.id));
+
+/** Today where fish may come already, else what was last said of the proof, tomorrow at the earliest; null where nothing was. */
 function gateDay(
   doc: Document,
   display: Display,
-  { fish }: Pick<Assessment, 'fish'>,
+  assessment: Pick<Assessment, 'fish'>,
   which: PlanChoices['which'],
   today: number,
   dayOfMs: (ms: number) => string,
 ): number | null {
-  if (fish.word === 'go' || fish.word === 'goSmall') return today;
-  if (Object.values(doc.animals).some((a) => isIn(a, display.id))) return today;
+  if (!isStartAhead(doc, display, assessment)) return today;
   const said = Object.values(doc.forecasts)
     .filter((f) => f.waterId === display.id)
     .sort((a, b) => compared(a.at, b.at))
     .pop();
   const days = which === 'likely' ? said?.p50 : said?.p90;
   if (!said || days === null || days === undefined) return null;
-  return Math.max(today, dayNumber(dayOfMs(Date.parse(said.at) + days * DAY_MS)));
+  return Math.max(today + 1, dayNumber(dayOfMs(Date.parse(said.at) + days * DAY_MS)));
 }
 
 function coralGate({ coral }: Pick<Assessment, 'coral'>, gate: number | null, today: number): number | null {

@@ -12,7 +12,15 @@ export {
 } from './problem';
 export { breachesOf, type Breach, type Rule } from './rules';
 export { alternativesOf, type AlternativeKind, type Concession } from './alternatives';
-export { choicesOf, plannedAnimals, problemFor, type PlanChoices, type Planned } from './fromDocument';
+export {
+  choicesOf,
+  isStartAhead,
+  missedPurchases,
+  plannedAnimals,
+  problemFor,
+  type PlanChoices,
+  type Planned,
+} from './fromDocument';
 export { hasteOf, type Haste } from './haste';
 export type { Reason } from './reasons';
 export { changedSince, type Changed } from './changed';

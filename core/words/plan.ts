@@ -99,7 +99,7 @@ export function brokenText(r: Reason, w: PlanSaying): string {
 
 /** Why a wish is in no plan. */
 export const LEFT_OUT_WORDS: Record<Rule, string> = {
-  R1: 'The start does not pass its gates within the plan.',
+  R1: 'The start has no day yet on which it passes its gates.',
   R2: 'No quarantine of its line has the days for it.',
   R3: 'It is more than a quarantine of its line may hold, or all of them are taken.',
   R4: 'No time is left for it to settle between the others.',

@@ -1,10 +1,12 @@
 import type { Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import type { Display, Document } from '../../../core/document';
+import type { Animal, Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
   changedSince,
   choicesOf,
+  isStartAhead,
+  missedPurchases,
   plannedAnimals,
   type Concession,
   type Problem,
@@ -38,6 +40,7 @@ import { Button, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
+import { useKeptForecast, type QuietForecast } from '../shell/quietForecast';
 import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, saidOf, sayingOf } from './planModel';
@@ -63,8 +66,14 @@ function Plan({ water }: { water: Display }) {
     () => askingOf(doc, water, evidence, assessment, planned, bottleGate),
     [doc, water, evidence, assessment, planned, bottleGate],
   );
+  const ahead = planned.animals.length > 0 && isStartAhead(doc, water, assessment);
+  // Its dates are kept with the log once they are worked out, and the plan goes by them.
+  const start = useKeptForecast(water.id, now, ahead);
+  const undated = ahead && problem.gate === null;
   const plans = usePlans(asked);
   const { plan } = plans.made;
+  const units = useUnits();
+  const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
   const present = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
   return (
     <Screen
@@ -82,10 +91,8 @@ function Plan({ water }: { water: Display }) {
       ) : null}
       {plans.failed ? (
         <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
-      ) : plan === undefined ? (
-        <Txt kind="title" heading={1} live>
-          Planning
-        </Txt>
+      ) : plan === undefined || (undated && start.kind === 'working') ? (
+        <Planning forStart={undated} />
       ) : (
         <Made
           plan={plan}
@@ -96,8 +103,11 @@ function Plan({ water }: { water: Display }) {
           water={water}
           evidence={evidence}
           now={now}
+          saying={saying}
         />
       )}
+      {undated && start.kind !== 'working' ? <NoStart water={water} start={start} /> : null}
+      <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
       {planned.never.length > 0 ? (
         <Section title="Not in this tank">
           {planned.never.map(({ animal, finding }) => (
@@ -110,6 +120,41 @@ function Plan({ water }: { water: Display }) {
       ) : null}
     </Screen>
   );
+}
+
+/** @param forStart the start has to be dated first */
+function Planning({ forStart }: { forStart: boolean }) {
+  return (
+    <>
+      <Txt kind="title" heading={1} live>
+        Planning
+      </Txt>
+      {forStart ? <Txt tone="second">When the start is over is worked out first.</Txt> : null}
+    </>
+  );
+}
+
+/** Why nobody has a date: the start has none. */
+function NoStart({ water, start }: { water: Display; start: QuietForecast }) {
+  return (
+    <>
+      <Txt tone="nitrite">
+        {start.kind === 'said'
+          ? 'The forecast sees no day on which the start is over: nobody has a date before it.'
+          : 'The log does not say yet when the start is over: nobody has a date before it.'}
+      </Txt>
+      <Go href={`/water/${water.id}/cycle/forecast` as Href}>What the forecast says</Go>
+    </>
+  );
+}
+
+/** Days of purchase that were set and have passed: nothing in the log says that anybody was bought. */
+function Missed({ animals, saying }: { animals: readonly Animal[]; saying: PlanSaying }) {
+  return animals.map((a) => (
+    <Txt key={a.id} tone="nitrite">
+      {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. Note it under Stock, or choose a new day; it is planned as if no day were set.`}
+    </Txt>
+  ));
 }
 
 /** A batch tried on another day: from the drawing, or from its own lines. */
@@ -134,6 +179,7 @@ function Made({
   water,
   evidence,
   now,
+  saying,
 }: {
   plan: StockingPlan;
   plans: Plans;
@@ -144,10 +190,9 @@ function Made({
   water: Display;
   evidence: WaterEvidence;
   now: number;
+  saying: PlanSaying;
 }) {
   const [tried, setTried] = useState<Tried | null>(null);
-  const units = useUnits();
-  const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
   const today = localDay(now);
   useKept(plan, problem, water, now);
   const { lastRelease } = plan;

@@ -1,12 +1,14 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Display } from '../../../core/document';
-import { stockingPlan } from '../../../core/planner';
+import { choicesOf, stockingPlan } from '../../../core/planner';
+import { DAY_MS } from '../../../core/time';
 import type { PlanAsk } from '../../workers/messages';
 import {
   allText,
   choose,
   demo,
   flush,
+  NOW,
   onScreen,
   poisoned,
   press,
@@ -21,7 +23,7 @@ import { PlanScreen } from './PlanScreen';
 class Planner {
   onmessage: ((event: { data: unknown }) => void) | null = null;
   onerror = null;
-  postMessage({ asked }: PlanAsk) {
+  postMessage({ asked = [] }: Partial<PlanAsk>) {
     for (const { name, problem } of asked)
       setTimeout(() => this.onmessage?.({ data: { name, plan: stockingPlan(problem, () => true) } }), 0);
   }
@@ -138,4 +140,62 @@ test('a tank of five litres: a sentence for each wish, and no dates', async () =
     expect(says(/^Yellow watchman goby .*wants a glass of .* No day is right for it/)).toBe(true),
   );
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
+});
+
+/** Pantry Cube, still cycling, with a snail wished for, and what was said of its start a while ago. */
+function cycling(said: { daysAgo: number; p50: number } | null) {
+  const doc = demo();
+  const wish = Object.values(doc.animals).find((a) => a.moves.at(-1)?.to.kind === 'wish')!;
+  doc.animals.snail = {
+    ...wish,
+    id: 'snail',
+    plannedDay: null,
+    homeId: 'pantry-cube',
+    speciesId: 'turban-snail',
+  };
+  const water = doc.waters['pantry-cube'] as Display;
+  const direct = 'from a friend';
+  doc.waters['pantry-cube'] = { ...water, stocking: { ...choicesOf(water), direct } };
+  if (said) {
+    const at = new Date(NOW - said.daysAgo * DAY_MS).toISOString();
+    const { p50 } = said;
+    const days = { p10: p50, p50, p90: p50 };
+    doc.forecasts.f = {
+      id: 'f',
+      waterId: 'pantry-cube',
+      day: at.slice(0, 10),
+      at,
+      ...days,
+      horizonDays: 90,
+      plan: '',
+    };
+  }
+  return doc;
+}
+test('a start without a date is dated first, and nobody is told that it never ends', async () => {
+  show(cycling(null), 'pantry-cube');
+  await flush();
+  expect(says('Planning')).toBe(true);
+  expect(says('When the start is over is worked out first.')).toBe(true);
+  expect(says(/Nobody can come yet|passes its gates/)).toBe(false);
+});
+test.each([
+  ['the day that was said', { daysAgo: 1, p50: 11 }, 'All in by 11 May'],
+  ['tomorrow, where that day has passed and the gate is closed', { daysAgo: 9, p50: 3 }, 'All in by 2 May'],
+])('a tank still at its start goes by %s', async (_, said, title) => {
+  show(cycling(said), 'pantry-cube');
+  await waitFor(() => expect(says(title)).toBe(true));
+});
+test('a day of purchase that has passed buys nobody', async () => {
+  const doc = demo();
+  const wish = Object.values(doc.animals).find((a) => a.speciesId === 'yellow-watchman-goby')!;
+  const held = { buyDay: '2026-04-20', quarantineId: null, releaseDay: null };
+  doc.animals[wish.id] = { ...wish, wish: { ...wish.wish, held } };
+  show(doc);
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  expect(says(/^Yellow watchman goby was to be bought on 20 Apr, and the log holds no purchase\./)).toBe(
+    true,
+  );
+  expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on /)).toBe(true);
+  expect(says('Set by you, against a rule')).toBe(false);
 });
