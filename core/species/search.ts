@@ -9,7 +9,16 @@ export interface Asked {
   /** The glass it should fit, L. */
   litres: number | null;
   wants: Want[];
+  /** The word said of the whole of them: fish, corals. */
+  group: Species['group'] | null;
 }
+
+/** A group by its own word alone: within a name it is part of that. */
+const GROUPS: readonly (readonly [RegExp, Species['group']])[] = [
+  [/^fish(?:es)?$/, 'fish'],
+  [/^corals?$/, 'coral'],
+  [/^invert(?:ebrate)?s?$/, 'invertebrate'],
+];
 
 export type Want = keyof typeof WANTS;
 
@@ -57,14 +66,19 @@ export function askedOf(query: string): Asked {
   if (volume) rest = rest.replace(volume[0], ' ');
   const wants = (Object.keys(WANTS) as Want[]).filter((want) => WANTS[want].asked.test(rest));
   for (const want of wants) rest = rest.replace(WANTS[want].asked, ' ');
+  const name = rest.replace(/\s+/g, ' ').trim();
+  const group = GROUPS.find(([word]) => word.test(name))?.[1] ?? null;
   const number = Number((volume?.[1] ?? '').replace(',', '.'));
   return {
-    name: rest.replace(/\s+/g, ' ').trim(),
+    name: group === null ? name : '',
     litres: volume && number > 0 ? fromUnit(volume[2]?.startsWith('g') ? 'gal' : 'L', number) : null,
     wants,
+    group,
   };
 }
 
 /** Whether a kind does and fits what was asked, its name aside. */
-export const answers = ({ litres, wants }: Omit<Asked, 'name'>, s: Species): boolean =>
-  (litres === null || s.minTankL <= litres) && wants.every((want) => WANTS[want].holds(s));
+export const answers = ({ litres, wants, group }: Omit<Asked, 'name'>, s: Species): boolean =>
+  (group === null || s.group === group) &&
+  (litres === null || s.minTankL <= litres) &&
+  wants.every((want) => WANTS[want].holds(s));

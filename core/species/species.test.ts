@@ -91,7 +91,13 @@ describe('what is asked', () => {
     ['three-stripe 3', { name: 'three-stripe 3', litres: null, wants: [] }],
     ['6 line wrasse', { name: '6 line wrasse', litres: null, wants: [] }],
     ['for 0 L', { name: '', litres: null, wants: [] }],
-  ])('%s', (query, asked) => expect(askedOf(query)).toEqual(asked));
+  ])('%s', (query, asked) => expect(askedOf(query)).toEqual({ ...asked, group: null }));
+  test.each([
+    ['fish for 60 L', 'fish'],
+    ['hardy corals', 'coral'],
+    ['inverts', 'invertebrate'],
+    ['rabbit fish', null],
+  ])('the group of "%s" is %s', (query, group) => expect(askedOf(query).group).toBe(group));
   test('algae eaters for 60 L fit 60 L and eat algae; a coral is none', () => {
     const asked = askedOf('eats algae for 60 L');
     const found = SPECIES.filter((s) => answers(asked, s));

@@ -33,21 +33,26 @@ export function WhenField({
 }) {
   const { roles, dark } = useTheme();
   const picker = useRef<HTMLInputElement>(null);
+  const isDay = (text: string) => readWhen(kind, text, order(), today()) !== null;
   /** As typed, while it is being typed. */
   const [typed, setTyped] = useState<string | null>(null);
+  /** What was typed and is no day, as it may be kept nowhere else; until another value stands in place of that beside it. */
+  const [left, setLeft] = useState<{ text: string; value: string } | null>(null);
   const type = (text: string) => {
     setTyped(text);
+    setLeft(null);
     onChange(text.trim() === '' ? '' : (readWhen(kind, text, order(), today()) ?? text));
   };
-  const written = writtenWhen(kind, value, order());
-  const unread = typed === null && value !== '' && readWhen(kind, value, order(), today()) === null;
+  const stood = left?.value === value ? left.text : value;
+  const unread = typed === null && stood !== '' && !isDay(stood);
   return (
     <View>
       <TextField
         label={label}
-        value={typed ?? written}
+        value={typed ?? (unread ? stood : writtenWhen(kind, value, order()))}
         onChange={type}
         onBlur={() => {
+          if (typed !== null && typed.trim() !== '' && !isDay(typed)) setLeft({ text: typed, value });
           setTyped(null);
           onBlur?.();
         }}
@@ -70,7 +75,10 @@ export function WhenField({
         value: readWhen(kind, value, order(), today()) ?? '',
         tabIndex: -1,
         'aria-hidden': true,
-        onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+        onChange: (event: { target: { value: string } }) => {
+          setLeft(null);
+          onChange(event.target.value);
+        },
         style: {
           position: 'absolute',
           right: 0,

@@ -1,8 +1,10 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
+import { isDay } from '../../core/time';
 import { buttonColours, Button } from './Button';
 import { Check, Choice, TextField } from './fields';
 import { ThemeProvider } from './theme';
+import { WhenField } from './WhenField';
 import { LIGHT } from './tokens';
 import { TideStaff } from './charts/TideStaff';
 import { placeBeads } from './charts/BeadLanes';
@@ -29,6 +31,31 @@ test('a field keeps the text as typed and shows the fault instead of the hint', 
   expect(change).toHaveBeenCalledWith('8,1');
   expect(screen.getByText('Enter a number.')).toBeTruthy();
   expect(screen.queryByText('A hint')).toBeNull();
+});
+test('what is no day is not lost where nothing keeps it, and is questioned; a day chosen after it stands', () => {
+  function Kept() {
+    const [day, setDay] = useState('2026-05-01');
+    const put = (text: string) => {
+      if (isDay(text)) setDay(text);
+    };
+    return (
+      <>
+        <WhenField kind="date" label="Bought on" value={day} onChange={put} />
+        <Button label="The day after" onPress={() => put('2026-05-02')} />
+      </>
+    );
+  }
+  show(<Kept />);
+  const field = screen.getByLabelText<HTMLInputElement>('Bought on');
+  expect(field.value).toBe('1 May 2026');
+  fireEvent.change(field, { target: { value: 'soon' } });
+  expect(screen.queryByText(/That is no day/)).toBeNull();
+  fireEvent.blur(field);
+  expect(field.value).toBe('soon');
+  expect(screen.getByText(/^That is no day\. Write it /)).toBeTruthy();
+  fireEvent.click(screen.getByText('The day after'));
+  expect(field.value).toBe('2 May 2026');
+  expect(screen.queryByText(/That is no day/)).toBeNull();
 });
 test('one of a choice is chosen, and a press says which', () => {
   const change = jest.fn();

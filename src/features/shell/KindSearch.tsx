@@ -3,6 +3,8 @@ import type { Species, WithKinds } from '../../../core/species';
 import { Button, TextField, Txt } from '../../ui';
 import { findKinds } from './kinds';
 
+const NONE = { found: [], near: false } as const;
+
 /** As many as can be read at a glance. */
 const SHOWN = 6;
 
@@ -23,7 +25,7 @@ export function KindSearch({
 }) {
   const [query, setQuery] = useState('');
   const asked = query.trim().length > 1;
-  const { found, near } = asked ? findKinds(kinds, query) : { found: [], near: false };
+  const { found, near } = asked ? findKinds(kinds, query) : NONE;
   const shown = found.filter((f) => leave(f.species)).slice(0, SHOWN);
   return (
     <>

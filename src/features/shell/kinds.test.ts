@@ -34,9 +34,22 @@ test('what it should do and where it should fit are asked in words', () => {
   expect(ids('goby for 60 L').every((id) => id.endsWith('goby'))).toBe(true);
   expect(ids('goby for 60 L')).not.toContain('diamond-goby');
 });
+test('a group is asked for by its word; where nothing fits the glass the least that would is said', () => {
+  const groups = (query: string) => [
+    ...new Set(findKinds(NO_OWN_KINDS, query).found.map((f) => f.species.group)),
+  ];
+  expect(groups('fish for 60 L')).toEqual(['fish']);
+  expect(groups('easy corals')).toEqual(['coral']);
+  expect(ids('rabbitfish')).toContain('foxface-rabbitfish');
+  expect(findKinds(NO_OWN_KINDS, 'yellow tang for 60 L')).toMatchObject({
+    found: [],
+    tooSmall: { glassL: 60, wantsL: 450 },
+  });
+  expect(findKinds(NO_OWN_KINDS, 'yellow tang for 600 L').tooSmall).toBeNull();
+});
 test('nothing asked is all of them; nonsense is none', () => {
   expect(ids('').length).toBeGreaterThanOrEqual(159);
-  expect(findKinds(NO_OWN_KINDS, 'qqzzxw')).toEqual({ found: [], near: false });
+  expect(findKinds(NO_OWN_KINDS, 'qqzzxw')).toMatchObject({ found: [], near: false, tooSmall: null });
 });
 test('a kind of one’s own is found at once, also renamed', () => {
   const own = { id: 'mine', common: 'Spotted thing', likeId: 'tailspot-blenny', adultCm: 8 };

@@ -3,7 +3,7 @@ import Fuse from 'fuse.js';
 import { allSpecies, type Species, type WithKinds } from '../../../core/species';
 import { FAMILY_WORDS } from '../../../core/species/fields';
 import { guideOf } from '../../../core/species/guide';
-import { answers, askedOf } from '../../../core/species/search';
+import { answers, askedOf, type Asked } from '../../../core/species/search';
 
 /** One kind with all the words it is found by. */
 interface Card {
@@ -24,6 +24,8 @@ export interface Finds {
   found: Found[];
   /** Nothing bears the name: these are the nearest. */
   near: boolean;
+  /** Nothing fits the glass that was asked for, L, and what else was asked wants this at least. */
+  tooSmall: { glassL: number; wantsL: number } | null;
 }
 
 const cardsOf = (kinds: WithKinds): Card[] =>
@@ -65,8 +67,17 @@ const plain = (text: string): string => text.toLowerCase().replace(/[’'-]/g, '
 
 /** Kinds of that name or of what was asked, by name; the nearest spellings where there is none. All of them for nothing asked. */
 export function findKinds(kinds: WithKinds, query: string): Finds {
-  const { cards, fuse } = finderFor(kinds);
   const asked = askedOf(query);
+  const finds = findAsked(kinds, asked);
+  const { litres } = asked;
+  if (finds.found.length > 0 || litres === null) return { ...finds, tooSmall: null };
+  const elsewhere = findAsked(kinds, { ...asked, litres: null }).found;
+  const wantsL = Math.min(...elsewhere.map(({ species }) => species.minTankL));
+  return { ...finds, tooSmall: elsewhere.length > 0 ? { glassL: litres, wantsL } : null };
+}
+
+function findAsked(kinds: WithKinds, asked: Asked): Pick<Finds, 'found' | 'near'> {
+  const { cards, fuse } = finderFor(kinds);
   const fit = (c: Card) => answers(asked, c.species);
   const name = plain(asked.name);
   const holds = (text: string) => plain(text).includes(name);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type Animal } from '../../../core/document';
 import { isDay } from '../../../core/time';
 import { readEntry } from '../../../core/units';
-import { localDay, type Outcome } from '../../store';
+import { localDay, shortWrittenDay, type Outcome } from '../../store';
 import { FieldRow, Section, TextField, Txt } from '../../ui';
 import { WhenField } from '../../ui/WhenField';
 
@@ -22,6 +22,11 @@ export function ForThePlan({
   const today = localDay(now);
   const put = (patch: Partial<NonNullable<Animal['wish']>>) =>
     onPut('Wish changed', { ...animal, wish: { ...animal.wish, ...patch } });
+  const setPrice = (next: number | undefined) => {
+    if (next === price) return;
+    const { price: _, ...rest } = animal.wish ?? {};
+    void onPut('Wish changed', { ...animal, wish: next === undefined ? rest : { ...rest, price: next } });
+  };
   const setBuy = (day: string) => {
     if (day === '') {
       const { held: _, ...rest } = animal.wish ?? {};
@@ -40,7 +45,7 @@ export function ForThePlan({
           error={read.ok ? undefined : read.message}
           onChange={setText}
           onBlur={() => {
-            if (read.ok && read.value !== (price ?? 0)) void put({ price: read.value });
+            if (read.ok) setPrice(text.trim() === '' ? undefined : read.value);
           }}
         />
         <WhenField
@@ -57,7 +62,7 @@ export function ForThePlan({
       </FieldRow>
       {held?.releaseDay ? (
         <Txt kind="small" tone="second">
-          {`The day it is let in is set, too: ${held.releaseDay}. Let it go on the plan’s page.`}
+          {`The day it is let in is set, too: ${shortWrittenDay(held.releaseDay)}. Let it go on the plan’s page.`}
         </Txt>
       ) : null}
     </Section>

@@ -1,4 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
 import type { Display } from '../../../core/document';
 import { assumedOf, NO_OWN_KINDS, speciesById, type OwnSpecies } from '../../../core/species';
 import { unitLabel } from '../../../core/units';
@@ -31,19 +32,21 @@ function KindForm({ water, own }: { water: Display; own: OwnSpecies | null }) {
   const dispatch = useAppDispatch();
   const named = useParam('name');
   const doc = useAppSelector(selectDocument);
+  const [id] = useState(() => own?.id ?? newId());
   const form = useEntryForm({
     start: () => (own ? kindTexts(own, units) : newKind(named)),
     read: (texts) => readKind(texts, units),
     base: own ? { collection: 'species', entity: own } : undefined,
     save: ({ kind }) => {
-      const entity = { ...kind, id: own?.id ?? newId() };
+      const entity = { ...kind, id };
       return dispatch(
         commit(own ? `${kind.common} changed` : `${kind.common} added to the kinds`, [
           { put: 'species', entity },
         ]),
       );
     },
-    done: () => router.replace(`/water/${water.id}/stock/species` as Href),
+    // Who adds a kind wants to know whether it may come.
+    done: () => router.replace(`/water/${water.id}/stock/${own ? 'species' : `add?species=${id}`}` as Href),
   });
   const { likeId } = form.texts;
   const like = likeId === '' ? null : speciesById(likeId);

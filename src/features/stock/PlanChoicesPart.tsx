@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { placeOf, type Display } from '../../../core/document';
 import { choicesOf, type PlanChoices, type Planned } from '../../../core/planner';
 import { weekStart } from '../../../core/time';
-import { animalWords } from '../../../core/words';
+import { animalWords, listed } from '../../../core/words';
 import { commit, language, selectDocument, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Check, Choice, Row, Section, TextField, Txt } from '../../ui';
 import { Sortable } from '../../ui/Sortable';
@@ -69,6 +69,7 @@ export function PlanChoicesPart({ water, planned }: { water: Display; planned: P
         </Txt>
       ) : null}
       <Budget budget={choices.budget} onBudget={(budget) => put({ budget })} />
+      {choices.budget === null ? null : <Unpriced planned={planned} />}
       <Direct why={choices.direct} onWhy={(direct) => put({ direct })} />
       <Order planned={planned} />
     </>
@@ -93,10 +94,24 @@ function Budget({ budget, onBudget }: { budget: number | null; onBudget: (budget
       />
       {budget === 0 ? (
         <Txt kind="small" tone="nitrite">
-          With nothing to spend only what costs nothing is planned. Prices are on each wish’s page.
+          With nothing to spend only what costs nothing is planned.
         </Txt>
       ) : null}
     </>
+  );
+}
+
+/** Wishes that a budget lets through unseen: nothing says what they cost. */
+function Unpriced({ planned }: { planned: Planned }) {
+  const doc = useAppSelector(selectDocument);
+  const names = planned.animals
+    .filter((a) => placeOf(a).kind === 'wish' && a.wish?.price === undefined)
+    .map((a) => animalWords(doc, a));
+  if (names.length === 0) return null;
+  return (
+    <Txt kind="small" tone="nitrite">
+      {`No price is said for ${listed(names)}: counted as costing nothing. Prices are on each wish’s page.`}
+    </Txt>
   );
 }
 
@@ -104,6 +119,7 @@ function Budget({ budget, onBudget }: { budget: number | null; onBudget: (budget
 function Direct({ why, onWhy }: { why: string | null; onWhy: (why: string | null) => void }) {
   const [asked, setAsked] = useState(false);
   const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
   return (
     <>
       <Check
@@ -118,11 +134,17 @@ function Direct({ why, onWhy }: { why: string | null; onWhy: (why: string | null
       {why !== null ? <Txt kind="small" tone="second">{`Because: ${why}`}</Txt> : null}
       {asked && why === null ? (
         <>
-          <TextField label="Why the risk is taken" value={text} onChange={setText} />
+          <TextField
+            label="Why the risk is taken"
+            value={text}
+            error={tried && text.trim() === '' ? 'Say why, in a word: it is kept with the tank.' : null}
+            onChange={setText}
+          />
           <Row>
             <Button
               label="Plan it so"
               onPress={() => {
+                setTried(true);
                 if (text.trim() !== '') onWhy(text.trim());
               }}
             />

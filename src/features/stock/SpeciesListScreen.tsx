@@ -45,6 +45,7 @@ function SpeciesList({ water }: { water: Display }) {
   const router = useRouter();
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const kinds = useKinds();
+  const litres = (volume: number) => showQuantity('volume', volume, units, 0);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
   const finds = findKinds(kinds, query);
@@ -84,7 +85,14 @@ function SpeciesList({ water }: { water: Display }) {
         </Txt>
       ) : null}
       {found.length === 0 ? (
-        <Empty title="None by that name" text="Try another name in use, or part of the scientific one." />
+        finds.tooSmall ? (
+          <Empty
+            title={`Nothing for ${litres(finds.tooSmall.glassL)}`}
+            text={`Of what was asked the least wants a glass of ${litres(finds.tooSmall.wantsL)}.`}
+          />
+        ) : (
+          <Empty title="None by that name" text="Try another name in use, or part of the scientific one." />
+        )
       ) : null}
       <View>
         <Steadily
@@ -109,7 +117,7 @@ function SpeciesList({ water }: { water: Display }) {
                 </View>
                 <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
                   {s.minTankL > netL
-                    ? `wants ${showQuantity('volume', s.minTankL, units, 0)}`
+                    ? `wants ${litres(s.minTankL)}`
                     : `to ${showQuantity('length', s.adultCm, units, 0)}`}
                 </Txt>
               </View>

@@ -4,7 +4,10 @@ import { KindScreen } from './KindScreen';
 const params = (more: Record<string, string> = {}) => ({ waterId: 'north-window', ...more });
 
 test('a kind the list does not hold: name, size and relative are needed, the rest is assumed and said', async () => {
-  const { doc } = onScreen(<KindScreen />, { doc: demo(), params: params({ name: 'spotted thing' }) });
+  const { doc, went } = onScreen(<KindScreen />, {
+    doc: demo(),
+    params: params({ name: 'spotted thing' }),
+  });
   await submit('Keep the kind');
   expect(says(/^Say how large it grows/)).toBe(true);
   expect(says(/^Choose its nearest relative/)).toBe(true);
@@ -18,6 +21,8 @@ test('a kind the list does not hold: name, size and relative are needed, the res
   expect(Object.values(doc().species)).toMatchObject([
     { common: 'spotted thing', likeId: 'tailspot-blenny', adultCm: 12, jumps: true },
   ]);
+  const [kept] = Object.keys(doc().species);
+  expect(went().at(-1)).toBe(`/water/north-window/stock/add?species=${kept}`);
 });
 
 test('sizes that contradict each other are questioned, and a kind in use is not removed', async () => {

@@ -57,6 +57,8 @@ test('corals without a quarantine of their own are an accepted risk', async () =
   show();
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
   tick(/^Cleaners and corals without a quarantine/);
+  press('Plan it so');
+  expect(says(/^Say why, in a word/)).toBe(true);
   type('Why the risk is taken', 'from a friend');
   press('Plan it so');
   await waitFor(() => expect(says(/^All in by /)).toBe(true));
@@ -119,6 +121,7 @@ test('choices are kept with the tank; a budget that is none is questioned', asyn
     stocking: { which: 'cautious', shopDays: [6], budget: 0 },
   });
   expect(says(/^With nothing to spend/)).toBe(true);
+  expect(says(/^No price is said for .*Yellow watchman goby.*: counted as costing nothing/)).toBe(true);
 });
 test('a plan is kept, one a day, and the next day it says what moved and why', async () => {
   const doc = demo();
