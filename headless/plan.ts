@@ -5,7 +5,7 @@ import { stockingPlan, type Line, type Problem, type Wish } from '../core/planne
 import { speciesById, SPECIES_IDS } from '../core/species';
 import { dailyLoadMgN } from '../core/stocking';
 import { dayNumber } from '../core/time';
-import { bindingText, LEFT_OUT_WORDS, type PlanSaying } from '../core/words/plan';
+import { bindingText, LEFT_OUT_WORDS, leftOutText, type PlanSaying } from '../core/words/plan';
 import { InputError, parsed } from './input';
 
 const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
@@ -95,7 +95,11 @@ export function plan(text: string, clock: () => number): object {
       ...step,
       binding: binding.map((reason) => ({ rule: reason.rule, text: bindingText(reason, SAYING) })),
     })),
-    leftOut: found.leftOut.map(({ wishId, rule }) => ({ wishId, rule, text: LEFT_OUT_WORDS[rule] })),
+    leftOut: found.leftOut.map(({ wishId, rule }) => ({
+      wishId,
+      rule,
+      text: leftOutText(problem, wishId, rule),
+    })),
     lastRelease: found.lastRelease,
     batches: found.batches,
     bound: found.bound,

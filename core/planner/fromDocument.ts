@@ -12,15 +12,16 @@ import {
 } from '../document';
 import { apartOf, lineOf, membersOf, tankOf, type Apart, type Finding } from '../company';
 import type { WaterEvidence } from '../evidence';
-import { clockOf, peakOf } from '../quarantine';
+import { clockOf } from '../quarantine';
 import { LIVING } from '../living';
 import type { Assessment } from '../readiness';
-import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
+import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, compared, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
+import { USUAL_QUARANTINE } from './usual';
 
 /** What the person chose for the plan of a display. */
 export type PlanChoices = NonNullable<Display['stocking']>;
@@ -35,7 +36,6 @@ const NOT_CHOSEN: PlanChoices = {
 };
 export const choicesOf = (display: Display): PlanChoices => display.stocking ?? NOT_CHOSEN;
 
-const FRESH_WATER = { ph: 8.2, tempC: 25, salinity: 35 };
 /** What stands for the display's own water where a line has no quarantine. */
 const DIRECT_L = 1e5;
 
@@ -95,7 +95,6 @@ export function problemFor(
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
   const capacity = provedCapacity(evidence)?.nearZeroNowMgN ?? Infinity;
-  const limit = peakOf({ limit: { freeMgN: FREE_AMMONIA.longTerm }, ...FRESH_WATER });
   const wishes = animals.map((a) => wishOf(doc, a, nowMs));
   const direct: Line[] =
     choices.direct !== null
@@ -108,7 +107,10 @@ export function problemFor(
       line: q.line,
       netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
       clockDays: clock(q.clockDays),
-      totalLimitMgN: q.filter === 'uncycled' ? limit * PLANNER.bareShare : limit,
+      totalLimitMgN:
+        q.filter === 'uncycled'
+          ? USUAL_QUARANTINE.totalLimitMgN * PLANNER.bareShare
+          : USUAL_QUARANTINE.totalLimitMgN,
       bare: q.filter === 'uncycled' ? true : null,
       testsPresent: true,
     })),
@@ -117,7 +119,7 @@ export function problemFor(
       line,
       netL: DIRECT_L,
       clockDays: 0,
-      totalLimitMgN: limit,
+      totalLimitMgN: USUAL_QUARANTINE.totalLimitMgN,
       bare: null,
       testsPresent: true,
     })),

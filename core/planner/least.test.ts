@@ -33,6 +33,14 @@ describe('the smallest set that lets a wish in', () => {
     const p = aProblem([aWish('a', { priority: 2 }), aWish('b'), aWish('c')], { forbidden: [[0, 1]] });
     expect(least(p)).toEqual([{ kind: 'withoutOther', wishId: 'b' }]);
   });
+  test('where nobody keeps a quarantine yet, one as it is usually set up', () => {
+    const p = aProblem([aWish('a', { loadMgN: 12 })], { quarantines: [], displayLoadMgN: 20 });
+    const [own] = least(p) ?? [];
+    expect(own).toMatchObject({ kind: 'quarantine', line: 'fish' });
+    // 0.02 mg/L free at pH 8.2, 25 C and 35 ppt are some 0.3 mg/L in all; half of that must carry it.
+    expect((own as { netL: number }).netL).toBeGreaterThan(50);
+    expect((own as { netL: number }).netL).toBeLessThan(110);
+  });
   test('what no concession helps is not promised: a gate that never opens, a tank too young', () => {
     expect(least(aProblem([aWish('a')], { gate: null }))).toBeNull();
     expect(least(aProblem([aWish('a', { needsTankDays: 900 })], { filled: TODAY }))).toBeNull();

@@ -3,6 +3,7 @@ import { QUARANTINE } from '../quarantine/limits';
 import type { Concession } from './alternatives';
 import { bestPlan } from './bought';
 import { NEVER_DAYS, PLANNER_SHARE, setsOf, type Problem, type QuarantineWater, type Wish } from './problem';
+import { USUAL_QUARANTINE } from './usual';
 
 /** More than three at once is another tank. */
 const MOST = 3;
@@ -44,10 +45,10 @@ function candidatesFor(p: Problem, placed: ReadonlySet<number>, wish: number): C
   ];
 }
 
-/** One more for its line, as large as it needs; null where there is none to go by. */
+/** One more for its line, as large as it needs, like one that is there; null where those take nothing. */
 function quarantineLike(p: Problem, w: Wish): QuarantineWater | null {
-  const model = p.quarantines.find((q) => q.line === w.line) ?? p.quarantines[0];
-  if (!model || model.totalLimitMgN <= 0) return null;
+  const model = p.quarantines.find((q) => q.line === w.line) ?? p.quarantines[0] ?? USUAL_QUARANTINE;
+  if (model.totalLimitMgN <= 0) return null;
   const netL = Math.max(QUARANTINE.leastL, Math.ceil(w.loadMgN / (PLANNER_SHARE * model.totalLimitMgN)));
   return { ...model, id: `${w.id}-own`, line: w.line, netL };
 }

@@ -17,6 +17,7 @@ export const PLANNER_LIMITS = {
   testDays: limit([1, 3, 7], 'days', 'after a release are tested', 'science notes 9'),
   firstStepPerLitre: limit(0.1, 'mg N/day/L', 'the first release at most, of net water', 'science notes 9'),
   ammoniaDays: limit(14, 'days', 'after a release free ammonia is predicted', 'science notes 9'),
+  usualClockDays: limit(28, 'days', 'a quarantine not set up yet would be seen clear', 'science notes 8'),
   coralDays: limit(14, 'days', 'corals wait longer than fish, and after a first piece', 'our choice'),
   glassShare: limit(0.85, 'share', 'of the glass is net water, roughly', 'our estimate'),
   horizonDays: limit(400, 'days', 'ahead a plan looks', 'our choice'),

@@ -1,8 +1,10 @@
 /** The rules of the stocking plan in words: what a date waits for, what haste would break, why a wish is left out and what would let it in. */
 import type { Concession } from '../planner/alternatives';
 import type { Changed } from '../planner/changed';
+import type { Problem } from '../planner/problem';
 import type { Reason } from '../planner/reasons';
 import type { Rule } from '../planner/rules';
+import { LINE_WORDS } from './animals';
 import { listed } from './say';
 
 /** How names, days and amounts are said. */
@@ -112,6 +114,14 @@ export const LEFT_OUT_WORDS: Record<Rule, string> = {
   horizon: 'It does not fit before the plan ends.',
 };
 
+/** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. */
+export function leftOutText({ wishes, quarantines }: Problem, wishId: string, rule: Rule): string {
+  const line = wishes.find((w) => w.id === wishId)?.line;
+  return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
+    ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
+    : LEFT_OUT_WORDS[rule];
+}
+
 /** What would let it in, all of it together. */
 export function concessionsText(set: readonly Concession[], w: PlanSaying): string {
   const text = listed(set.map((c) => concessionText(c, w)));
@@ -123,7 +133,7 @@ function concessionText(c: Concession, w: PlanSaying): string {
     case 'lid':
       return 'a lid';
     case 'quarantine':
-      return `a quarantine more for its line, of ${w.litres(c.netL)} or more,`;
+      return `one quarantine more, for ${LINE_WORDS[c.line].toLowerCase()}, of ${w.litres(c.netL)} or more,`;
     case 'budget':
       return `a budget of ${c.aMonth} a month`;
     case 'withoutOther':

@@ -20,6 +20,7 @@ import {
   changedText,
   concessionsText,
   LEFT_OUT_WORDS,
+  leftOutText,
   type PlanSaying,
 } from '../../../core/words/plan';
 import {
@@ -282,7 +283,7 @@ function Made({
           {plan.leftOut.map((l) => (
             <Txt key={l.wishId} tone="nitrite">
               {[
-                `${saying.nameOf(l.wishId)}: ${LEFT_OUT_WORDS[l.rule]}`,
+                `${saying.nameOf(l.wishId)}: ${leftOutText(problem, l.wishId, l.rule)}`,
                 ...letsIn(plans.lets[l.wishId], l.concession, saying),
               ].join(' ')}
             </Txt>
