@@ -122,10 +122,10 @@ export function leftOutText({ wishes, quarantines }: Problem, wishId: string, ru
     : LEFT_OUT_WORDS[rule];
 }
 
-/** What would let it in, all of it together. */
-export function concessionsText(set: readonly Concession[], w: PlanSaying): string {
+/** What would let it in, all of it together. @param who the wish, or several that stand alike */
+export function concessionsText(set: readonly Concession[], w: PlanSaying, who = 'it'): string {
   const text = listed(set.map((c) => concessionText(c, w)));
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)} would let it in.`;
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)} would let ${who} in.`;
 }
 
 function concessionText(c: Concession, w: PlanSaying): string {

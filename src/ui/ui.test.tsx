@@ -8,6 +8,7 @@ import { WhenField } from './WhenField';
 import { LIGHT } from './tokens';
 import { TideStaff } from './charts/TideStaff';
 import { placeBeads } from './charts/BeadLanes';
+import { namesWithin } from './charts/PlanDrawing';
 import { clearOf, stairLabels } from './charts/StairLayer';
 
 const show = (element: ReactElement) => render(<ThemeProvider theme="light">{element}</ThemeProvider>);
@@ -189,3 +190,15 @@ test('words over a falling line stand above where it enters under them, and in t
   expect(clearOf(line, 201, 0)).toBe(70);
   expect(clearOf(line, 50, 0)).toBe(16);
 });
+
+test.each([
+  [['Goby'], 350, 'Goby'],
+  [['Fire dartfish', 'Goby'], 350, 'Fire dartfish, Goby'],
+  [
+    ['Fire dartfish', 'Ocellaris clownfish', 'Royal gramma', 'Goby'],
+    350,
+    'Fire dartfish, Ocellaris clownfish and 2 more',
+  ],
+  [['Fire dartfish', 'Ocellaris clownfish', 'Royal gramma', 'Goby'], 200, 'Fire dartfish and 3 more'],
+  [['A name that is far too long for a phone', 'Goby'], 200, 'A name that is… and 1 more'],
+])('names of a batch within a line: %s', (names, room, text) => expect(namesWithin(names, room)).toBe(text));

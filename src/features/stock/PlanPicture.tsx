@@ -75,7 +75,7 @@ export function PlanPicture({
       dayLabel={shortDay}
       dayWords={(days) => shortWrittenDay(addDays(today, days))}
       onMove={(wishId, days) => onTry({ wishId, days })}
-      summary={`The plan over time. ${bars.map((b) => `${b.label}: bought ${shortDay(b.buyMs)}, in ${shortDay(b.releaseMs)}`).join('; ')}. The load rises to ${(steps[steps.length - 1]?.mgN ?? 0).toFixed(1)} milligrams of nitrogen a day${ceiling.length > 0 ? `; the filter carries ${(ceiling[ceiling.length - 1]?.mgN ?? 0).toFixed(0)} then, if it grows with it` : ''}.`}
+      summary={`The plan over time. ${bars.map((b) => `${b.names.join(', ')}: bought ${shortDay(b.buyMs)}, in ${shortDay(b.releaseMs)}`).join('; ')}. The load rises to ${(steps[steps.length - 1]?.mgN ?? 0).toFixed(1)} milligrams of nitrogen a day${ceiling.length > 0 ? `; the filter carries ${(ceiling[ceiling.length - 1]?.mgN ?? 0).toFixed(0)} then, if it grows with it` : ''}.`}
     />
   );
 }
@@ -141,7 +141,7 @@ function groupsOf(
         const on = tried?.wishId === first.wishId ? addDays(today, tried.days) : null;
         return {
           key: first.wishId,
-          label: steps.map((s) => saying.nameOf(s.wishId)).join(', '),
+          names: steps.map((s) => saying.nameOf(s.wishId)),
           buyMs: msOf(first.buyDay),
           clearMs: msOf(addDays(first.buyDay, q.clockDays)),
           releaseMs: msOf(first.releaseDay),

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import type { Animal, Display, Document } from '../../../core/document';
+import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
   changedSince,
@@ -8,21 +8,13 @@ import {
   isStartAhead,
   missedPurchases,
   plannedAnimals,
-  type Concession,
   type Problem,
   type StockingPlan,
 } from '../../../core/planner';
 import { waterHolds } from '../../../core/readiness';
 import { daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
-import {
-  ALTERNATIVE_WORDS,
-  changedText,
-  concessionsText,
-  LEFT_OUT_WORDS,
-  leftOutText,
-  type PlanSaying,
-} from '../../../core/words/plan';
+import { ALTERNATIVE_WORDS, changedText, LEFT_OUT_WORDS, type PlanSaying } from '../../../core/words/plan';
 import {
   isoOf,
   keepPlan,
@@ -41,11 +33,13 @@ import { Button, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
-import { useKeptForecast, type QuietForecast } from '../shell/quietForecast';
+import { useKeptForecast } from '../shell/quietForecast';
 import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, saidOf, sayingOf } from './planModel';
+import { LeftOut } from './PlanLeftOut';
 import { PlanPicture } from './PlanPicture';
+import { Missed, NoStart, Planning } from './PlanStart';
 import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
@@ -121,41 +115,6 @@ function Plan({ water }: { water: Display }) {
       ) : null}
     </Screen>
   );
-}
-
-/** @param forStart the start has to be dated first */
-function Planning({ forStart }: { forStart: boolean }) {
-  return (
-    <>
-      <Txt kind="title" heading={1} live>
-        Planning
-      </Txt>
-      {forStart ? <Txt tone="second">When the start is over is worked out first.</Txt> : null}
-    </>
-  );
-}
-
-/** Why nobody has a date: the start has none. */
-function NoStart({ water, start }: { water: Display; start: QuietForecast }) {
-  return (
-    <>
-      <Txt tone="nitrite">
-        {start.kind === 'said'
-          ? 'The forecast sees no day on which the start is over: nobody has a date before it.'
-          : 'The log does not say yet when the start is over: nobody has a date before it.'}
-      </Txt>
-      <Go href={`/water/${water.id}/cycle/forecast` as Href}>What the forecast says</Go>
-    </>
-  );
-}
-
-/** Days of purchase that were set and have passed: nothing in the log says that anybody was bought. */
-function Missed({ animals, saying }: { animals: readonly Animal[]; saying: PlanSaying }) {
-  return animals.map((a) => (
-    <Txt key={a.id} tone="nitrite">
-      {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. Note it under Stock, or choose a new day; it is planned as if no day were set.`}
-    </Txt>
-  ));
 }
 
 /** A batch tried on another day: from the drawing, or from its own lines. */
@@ -280,14 +239,7 @@ function Made({
       ) : null}
       {plan.leftOut.length > 0 ? (
         <Section title="Not in the plan">
-          {plan.leftOut.map((l) => (
-            <Txt key={l.wishId} tone="nitrite">
-              {[
-                `${saying.nameOf(l.wishId)}: ${leftOutText(problem, l.wishId, l.rule)}`,
-                ...letsIn(plans.lets[l.wishId], l.concession, saying),
-              ].join(' ')}
-            </Txt>
-          ))}
+          <LeftOut plan={plan} plans={plans} problem={problem} saying={saying} />
         </Section>
       ) : null}
       <WhatWins plan={plan} plans={plans} />
@@ -296,16 +248,6 @@ function Made({
       </Row>
     </>
   );
-}
-
-/** What was found to let it in, else what stands in its way where time or a gate would. */
-function letsIn(
-  found: readonly Concession[] | undefined,
-  concession: Concession | null,
-  saying: PlanSaying,
-): string[] {
-  if (found) return [concessionsText(found, saying)];
-  return concession ? [concessionsText([concession], saying)] : [];
 }
 
 /** Keeps the plan as today's, once it is made. */

@@ -40,7 +40,7 @@ test('who is in quarantine is released first, the wish follows when it is free, 
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
   expect(says(/^It waits for the 28 days its quarantine must be seen clear/)).toBe(true);
   expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on /)).toBe(true);
-  expect(says(/^Toadstool leather: No quarantine for corals is open\./)).toBe(true);
+  expect(says(/^Toadstool leather and 2 × Button polyps: No quarantine for corals is open\./)).toBe(true);
   expect(
     screen.getByRole('img', {
       name: /^The plan over time\. 2 × Banggai cardinalfish: bought .* the filter carries \d+ then/,

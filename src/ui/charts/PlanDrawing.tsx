@@ -11,7 +11,8 @@ import { StairLayer, stairTop, type CeilingAt, type StairStep } from './StairLay
 /** A batch in its quarantine: bought, seen clear, let in. */
 export interface PlanBar {
   key: string;
-  label: string;
+  /** Who is in it. */
+  names: readonly string[];
   buyMs: number;
   /** Its clock is over. */
   clearMs: number;
@@ -56,6 +57,23 @@ const HANDLE = 44;
 const BOTTOM = 26;
 /** A letter's width, px. */
 const LETTER = 7.5;
+
+/** All names of a batch for whoever listens. */
+const labelOf = ({ names }: PlanBar): string => names.join(', ');
+
+/** As many names as a line has room for, the others counted; a name alone is cut where it must be.
+ *  @param room px */
+export function namesWithin(names: readonly string[], room: number): string {
+  const letters = Math.floor(room / LETTER);
+  for (let shown = names.length; shown > 0; shown--) {
+    const others = names.length - shown;
+    const text = `${names.slice(0, shown).join(', ')}${others > 0 ? ` and ${others} more` : ''}`;
+    if (text.length <= letters) return text;
+  }
+  const others = names.length > 1 ? ` and ${names.length - 1} more` : '';
+  const first = names[0] ?? '';
+  return `${first.slice(0, Math.max(1, letters - others.length - 1))}…${others}`;
+}
 
 interface Placed {
   bar: PlanBar;
@@ -254,18 +272,12 @@ function Batch({
     number,
   ];
   // The name stands over its own bar; near the right edge it ends with it.
-  const late = from + bar.label.length * LETTER > right;
+  const name = namesWithin(bar.names, right);
+  const late = from + name.length * LETTER > right;
   const { tried } = bar;
   return (
     <G>
-      <Name
-        text={bar.label}
-        x={late ? right : from}
-        y={y - 12}
-        anchor={late ? 'end' : 'start'}
-        tone="ink"
-        bold
-      />
+      <Name text={name} x={late ? right : from} y={y - 12} anchor={late ? 'end' : 'start'} tone="ink" bold />
       <Line x1={clear} x2={to} y1={y} y2={y} stroke={roles.go} strokeWidth={2.5} strokeDasharray="2 4" />
       <Rect
         x={from}
@@ -325,7 +337,7 @@ function Handle({
     max: most,
     step: 1,
     value,
-    'aria-label': `Let in: ${bar.label}`,
+    'aria-label': `Let in: ${labelOf(bar)}`,
     'aria-valuetext': dayWords(value),
     onChange: (event: { target: { value: string } }) => onMove(bar.key, Number(event.target.value)),
     style: {

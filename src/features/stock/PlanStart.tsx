@@ -1,0 +1,41 @@
+/** Before there is a date for anybody: the start of the tank, and what was bought by no log. */
+import type { Href } from 'expo-router';
+import type { Animal, Display } from '../../../core/document';
+import type { PlanSaying } from '../../../core/words/plan';
+import { Go, Txt } from '../../ui';
+import type { QuietForecast } from '../shell/quietForecast';
+
+/** @param forStart the start has to be dated first */
+export function Planning({ forStart }: { forStart: boolean }) {
+  return (
+    <>
+      <Txt kind="title" heading={1} live>
+        Planning
+      </Txt>
+      {forStart ? <Txt tone="second">When the start is over is worked out first.</Txt> : null}
+    </>
+  );
+}
+
+/** Why nobody has a date: the start has none. */
+export function NoStart({ water, start }: { water: Display; start: QuietForecast }) {
+  return (
+    <>
+      <Txt tone="nitrite">
+        {start.kind === 'said'
+          ? 'The forecast sees no day on which the start is over: nobody has a date before it.'
+          : 'The log does not say yet when the start is over: nobody has a date before it.'}
+      </Txt>
+      <Go href={`/water/${water.id}/cycle/forecast` as Href}>What the forecast says</Go>
+    </>
+  );
+}
+
+/** Days of purchase that were set and have passed: nothing in the log says that anybody was bought. */
+export function Missed({ animals, saying }: { animals: readonly Animal[]; saying: PlanSaying }) {
+  return animals.map((a) => (
+    <Txt key={a.id} tone="nitrite">
+      {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. Note it under Stock, or choose a new day; it is planned as if no day were set.`}
+    </Txt>
+  ));
+}
