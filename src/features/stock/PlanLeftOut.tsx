@@ -32,7 +32,7 @@ export function LeftOut({
   ));
 }
 
-/** What was found to let it in, else what stands in its way where time or a gate would. */
+/** What was found to let it in, else only what time or a gate would: of anything else no plan was found that it is enough for. */
 function letsIn(
   found: readonly Concession[] | undefined,
   concession: Concession | null,
@@ -40,5 +40,6 @@ function letsIn(
   who: string,
 ): string[] {
   if (found) return [concessionsText(found, saying, who)];
-  return concession ? [concessionsText([concession], saying, who)] : [];
+  const isTime = concession?.kind === 'laterPlan' || concession?.kind === 'gate';
+  return isTime ? [concessionsText([concession], saying, who)] : [];
 }

@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -99,10 +99,11 @@ function Plan({ water }: { water: Display }) {
           evidence={evidence}
           now={now}
           saying={saying}
-        />
+        >
+          {undated ? <NoStart water={water} start={start} /> : null}
+          <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
+        </Made>
       )}
-      {undated && start.kind !== 'working' ? <NoStart water={water} start={start} /> : null}
-      <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
       {planned.never.length > 0 ? (
         <Section title="Not in this tank">
           {planned.never.map(({ animal, finding }) => (
@@ -140,6 +141,7 @@ function Made({
   evidence,
   now,
   saying,
+  children,
 }: {
   plan: StockingPlan;
   plans: Plans;
@@ -151,6 +153,8 @@ function Made({
   evidence: WaterEvidence;
   now: number;
   saying: PlanSaying;
+  /** What its dates do not know. */
+  children: ReactNode;
 }) {
   const [tried, setTried] = useState<Tried | null>(null);
   const today = localDay(now);
@@ -199,6 +203,7 @@ function Made({
           ? `The best found; no plan of as many ends before ${plan.bound.lastRelease ? shortWrittenDay(plan.bound.lastRelease) : ''}.`
           : 'No plan within the rules places more, or ends sooner. It is made anew when anything changes.'}
       </Txt>
+      {children}
       <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
       {lastRelease === null ? null : (
         <>

@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Display } from '../../../core/document';
+import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { DAY_MS } from '../../../core/time';
 import type { PlanAsk } from '../../workers/messages';
@@ -201,4 +202,18 @@ test('a day of purchase that has passed buys nobody', async () => {
   );
   expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on /)).toBe(true);
   expect(says('Set by you, against a rule')).toBe(false);
+});
+
+test('a lid is not promised to be enough where the start has no day and there is no quarantine', async () => {
+  const doc = cycling(null);
+  doc.animals.snail = { ...doc.animals.snail!, speciesId: 'ocellaris-clownfish' };
+  const water = doc.waters['pantry-cube'] as Display;
+  doc.waters['pantry-cube'] = { ...water, hasLid: false, size: { kind: 'volume', volumeL: 200 } };
+  const { draftsCome } = show(doc, 'pantry-cube');
+  const inputs = inputsOf(sliceFor(doc, 'pantry-cube'));
+  draftsCome({ forecasts: { 'pantry-cube': { inputs, cannotSay: true } } });
+  await waitFor(() => expect(says('Nobody can come yet')).toBe(true));
+  expect(says(/^The log does not say yet when the start is over/)).toBe(true);
+  expect(says(/^Ocellaris clownfish: It may not live here/)).toBe(true);
+  expect(says(/would let it in/)).toBe(false);
 });
