@@ -72,6 +72,9 @@ export function plannedAnimals(doc: Document, display: Display, evidence: WaterE
   };
 }
 
+/** As animals grow by the minute, and bacteria fade: within the hour it is the same problem, of which the plan may be known. */
+const rounded = (mgN: number): number => Math.round(mgN * 1000) / 1000;
+
 /** @param dayOfMs calendar day of a moment where the person is */
 export function problemFor(
   doc: Document,
@@ -91,10 +94,11 @@ export function problemFor(
   const recent = evidence.joined.filter((j) => nowMs - j.atMs < DOUBLING_DAYS * DAY_MS);
   const released = recent.map((j) => ({
     day: dayNumber(dayOfMs(j.atMs)),
-    loadMgN: groupLoadMgN(doc, j.animal, nowMs),
+    loadMgN: rounded(groupLoadMgN(doc, j.animal, nowMs)),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
-  const capacity = provedCapacity(evidence)?.nearZeroNowMgN ?? Infinity;
+  const nearZeroMgN = provedCapacity(evidence)?.nearZeroNowMgN ?? null;
+  const capacity = nearZeroMgN === null ? null : Number(nearZeroMgN.toPrecision(3));
   const wishes = animals.map((a) => wishOf(doc, a, nowMs));
   const direct: Line[] =
     choices.direct !== null
@@ -131,8 +135,8 @@ export function problemFor(
     coralGate: coralGate(assessment, gate, today),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
-    displayLoadMgN: Math.max(0, loadAt(evidence, nowMs) - lately),
-    firstStepMgN: Math.min(capacity, PLANNER.firstStepPerLitre * netL),
+    displayLoadMgN: rounded(Math.max(0, loadAt(evidence, nowMs) - lately)),
+    firstStepMgN: Math.min(capacity ?? Infinity, PLANNER.firstStepPerLitre * netL),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,
     quarantines: waters,
@@ -147,7 +151,7 @@ export function problemFor(
       ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
     ],
     water: {
-      nearZeroMgN: provedCapacity(evidence)?.nearZeroNowMgN ?? null,
+      nearZeroMgN: capacity,
       netL,
       freeShare:
         assessment.freeAmmonia?.fraction ??
@@ -205,9 +209,9 @@ function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
   return {
     id: a.id,
     line: lineOf(species),
-    loadMgN: bought
-      ? groupLoadMgN(doc, a, nowMs)
-      : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
+    loadMgN: rounded(
+      bought ? groupLoadMgN(doc, a, nowMs) : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
+    ),
     price: bought ? 0 : (a.wish?.price ?? 0),
     priority: a.wish?.priority ?? 1,
     temperament: species.group === 'fish' ? TEMPERAMENTS[species.temperament] : null,

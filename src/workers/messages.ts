@@ -36,12 +36,13 @@ export type FileTold =
 
 /** To and from the planner. */
 export interface PlanAsk {
-  /** In the order they are to be made; the names are the asker's. */
-  asked: readonly { name: string; problem: Problem }[];
+  /** In the order they are to be made; the names are the asker's. One that was made before comes along, and is not told again. */
+  asked: readonly { name: string; problem: Problem; plan: StockingPlan | null }[];
+  withLets: boolean;
 }
 export type PlanTold =
   | { name: string; plan: StockingPlan }
-  /** Of the first plan's wishes that are left out, what together would let each in. */
+  /** Told last: of the first plan's wishes that are left out, what together would let each in, where that is wanted. */
   | { lets: Record<string, Concession[]> };
 
 /** To and from the reader of tables. */

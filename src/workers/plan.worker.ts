@@ -18,14 +18,16 @@ const MANY_SHARE = 0.8;
 const LET_MS = 1500;
 
 self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
-  const plans = data.asked.map(({ name, problem }) => {
+  const plans = data.asked.map(({ name, problem, plan: known }) => {
+    if (known) return { problem, plan: known };
     const many = problem.wishes.length > EXACT_WISHES;
     const plan = stockingPlan(problem, within((many ? MANY_SHARE : 1) * MOST_MS));
     self.postMessage({ name, plan } satisfies PlanTold);
     return { problem, plan };
   });
   const [first] = plans;
-  if (first) self.postMessage({ lets: letsOf(first.problem, first.plan) } satisfies PlanTold);
+  const lets = first && data.withLets ? letsOf(first.problem, first.plan) : {};
+  self.postMessage({ lets } satisfies PlanTold);
 };
 
 function within(ms: number): () => boolean {

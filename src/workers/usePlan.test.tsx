@@ -2,7 +2,7 @@ import { act, renderHook } from '@testing-library/react';
 import type { StockingPlan } from '../../core/planner';
 import { aProblem } from '../../core/testing/plans';
 import type { PlanAsk, PlanTold } from './messages';
-import { usePlans } from './usePlan';
+import { closePlanner, usePlans } from './usePlan';
 
 /** A worker that the test speaks for. */
 class FakeWorker {
@@ -34,11 +34,12 @@ const A_PLAN: StockingPlan = {
   batches: 0,
   bound: { placed: 0, lastRelease: null, gapDays: 0 },
 };
-const asking = (budget: number): PlanAsk['asked'] => [{ name: 'plan', problem: aProblem([], { budget }) }];
+const asking = (budget: number) => [{ name: 'plan', problem: aProblem([], { budget }) }];
 const workers = () => FakeWorker.made.map(({ asked, ended }) => [asked.length, ended]);
 const begun = () => renderHook(({ budget }) => usePlans(asking(budget)), { initialProps: { budget: 60 } });
 
 beforeEach(() => {
+  closePlanner();
   FakeWorker.made = [];
   Object.assign(globalThis, { Worker: FakeWorker });
 });
@@ -56,7 +57,43 @@ test('a worker that has made its plans makes the next', () => {
   expect(result.current.made).toEqual({ plan: A_PLAN });
   worker.say({ lets: {} });
   unmount();
-  expect(workers()).toEqual([[2, true]]);
+  begun();
+  expect(workers()).toEqual([[3, false]]);
+});
+
+test('what was planned is not planned again, on whatever page it is asked for', () => {
+  const first = begun();
+  const [worker] = FakeWorker.made as [FakeWorker];
+  worker.say({ name: 'plan', plan: A_PLAN });
+  worker.say({ lets: {} });
+  first.unmount();
+  const quiet = renderHook(() => usePlans(asking(60), false));
+  expect(quiet.result.current.made).toEqual({ plan: A_PLAN });
+  expect(workers()).toEqual([[1, false]]);
+  quiet.unmount();
+  const { result } = begun();
+  expect(result.current.made).toEqual({ plan: A_PLAN });
+  // It is asked only what would let others in, and told the plan.
+  expect(worker.asked.map(({ asked, withLets }) => [asked[0]?.plan, withLets])).toEqual([
+    [null, true],
+    [A_PLAN, true],
+  ]);
+});
+
+test('nothing is begun where nothing is asked, and of many plans the oldest are made again', () => {
+  renderHook(() => usePlans([]));
+  expect(workers()).toEqual([]);
+  const { rerender } = begun();
+  const [worker] = FakeWorker.made as [FakeWorker];
+  for (let budget = 61; budget <= 77; budget++) {
+    worker.say({ name: 'plan', plan: A_PLAN });
+    worker.say({ lets: {} });
+    rerender({ budget });
+  }
+  rerender({ budget: 60 });
+  rerender({ budget: 76 });
+  const known = FakeWorker.made.slice(1).map(({ asked }) => asked[0]?.asked[0]?.plan);
+  expect(known).toEqual([null, A_PLAN]);
 });
 
 test('one that is still at it is ended, and so is one whose plans were made before and are asked anew', () => {

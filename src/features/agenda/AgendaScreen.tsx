@@ -30,6 +30,7 @@ import {
 } from '../../ui';
 import { useWords } from '../shell';
 import { download } from '../shell/download';
+import { QuietPlan } from '../shell/quietPlan';
 import { calendarText } from './calendarFile';
 import { agendaTitleWords, doingOf, firstThings, grouped, leftOut, putOff, quietSince } from './model';
 import { NewTask } from './NewTask';
@@ -49,6 +50,7 @@ export function AgendaScreen() {
   const { items, nowMs, today } = useAgenda(AHEAD_DAYS);
   const groups = grouped(items, today);
   const quiet = quietSince(doc, nowMs);
+  const displays = useAppSelector(selectWaters).filter((w) => w.kind === 'display');
   const beside = (
     <>
       <NewTask today={today} />
@@ -76,6 +78,9 @@ export function AgendaScreen() {
       : afterQuiet(items);
   return (
     <Screen title="Agenda" aside={wide ? beside : undefined}>
+      {displays.map((water) => (
+        <QuietPlan key={water.id} water={water} />
+      ))}
       <Txt kind="title" heading={1}>
         {quiet === null ? agendaTitleWords(groups) : 'Good to see you'}
       </Txt>

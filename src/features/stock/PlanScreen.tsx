@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -16,16 +16,12 @@ import { daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
 import { ALTERNATIVE_WORDS, changedText, LEFT_OUT_WORDS, type PlanSaying } from '../../../core/words/plan';
 import {
-  isoOf,
-  keepPlan,
   localDay,
-  newId,
   planBefore,
   selectAssessment,
   selectDocument,
   selectEvidence,
   shortWrittenDay,
-  useAppDispatch,
   useAppSelector,
   useNow,
 } from '../../store';
@@ -34,9 +30,10 @@ import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
 import { useKeptForecast } from '../shell/quietForecast';
+import { saidOf, usePlanKept } from '../shell/quietPlan';
 import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
-import { askingOf, batchesOf, bottleGateOf, saidOf, sayingOf } from './planModel';
+import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
 import { PlanPicture } from './PlanPicture';
 import { Missed, NoStart, Planning } from './PlanStart';
@@ -158,7 +155,7 @@ function Made({
 }) {
   const [tried, setTried] = useState<Tried | null>(null);
   const today = localDay(now);
-  useKept(plan, problem, water, now);
+  usePlanKept(plan, problem, water, now);
   const { lastRelease } = plan;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
@@ -253,17 +250,6 @@ function Made({
       </Row>
     </>
   );
-}
-
-/** Keeps the plan as today's, once it is made. */
-function useKept(plan: StockingPlan, problem: Problem, water: Display, now: number) {
-  const dispatch = useAppDispatch();
-  const { which } = choicesOf(water);
-  useEffect(() => {
-    void dispatch(keepPlan(saidOf(plan, problem, { id: newId(), waterId: water.id, at: isoOf(now), which })));
-    // One plan, one entry: the minute in which it was made is of no matter.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [plan, water.id, which]);
 }
 
 /** What moved since the plan of an earlier day, in a sentence. */

@@ -47,6 +47,7 @@ import {
 } from '../../ui';
 import { LoadStair } from '../../ui/charts/LoadStair';
 import { useUnits, WithWater } from '../shell';
+import { QuietPlan } from '../shell/quietPlan';
 import { WaterFirst } from '../shell/WaterFirst';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
@@ -177,6 +178,7 @@ function Stock({ water }: { water: Display }) {
         </>
       }
     >
+      <QuietPlan water={water} />
       <Txt kind="title" heading={1}>
         {title}
       </Txt>

@@ -3,7 +3,9 @@ import type { Display } from '../../../core/document';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { DAY_MS } from '../../../core/time';
+import { shortWrittenDay } from '../../store';
 import type { PlanAsk } from '../../workers/messages';
+import { closePlanner } from '../../workers/usePlan';
 import {
   allText,
   choose,
@@ -19,6 +21,7 @@ import {
   type,
 } from '../shell/testing';
 import { PlanScreen } from './PlanScreen';
+import { StockScreen } from './StockScreen';
 
 /** The planner, without a thread of its own. */
 class Planner {
@@ -33,6 +36,7 @@ class Planner {
   }
 }
 beforeAll(() => Object.assign(globalThis, { Worker: Planner }));
+beforeEach(closePlanner);
 const show = (doc = demo(), waterId = 'north-window') =>
   onScreen(<PlanScreen />, { doc, params: { waterId } });
 
@@ -216,4 +220,29 @@ test('a lid is not promised to be enough where the start has no day and there is
   expect(says(/^The log does not say yet when the start is over/)).toBe(true);
   expect(says(/^Ocellaris clownfish: It may not live here/)).toBe(true);
   expect(says(/would let it in/)).toBe(false);
+});
+
+test('Stock does not go on saying the days of a plan that the log has overtaken', async () => {
+  const { doc: kept } = show();
+  await waitFor(() => expect(Object.values(kept().plans)).toHaveLength(1));
+  const [plan] = Object.values(kept().plans);
+  const { releaseDay } = plan!.steps.find((s) => s.animalId === 'north-goby')!;
+  document.body.innerHTML = '';
+  const steps = plan!.steps.map((s) => ({ ...s, releaseDay: '2026-05-04' }));
+  const at = new Date(NOW - 3 * DAY_MS).toISOString();
+  const { doc, settle } = onScreen(<StockScreen />, {
+    doc: { ...demo(), plans: { was: { ...plan!, id: 'was', at, steps } } },
+    params: { waterId: 'north-window' },
+  });
+  expect(allText()).toContain('plan: 4 May');
+  settle(1000);
+  await waitFor(() => expect(Object.values(doc().plans)).toHaveLength(2));
+  settle();
+  expect(allText()).not.toContain('plan: 4 May');
+  expect(allText()).toContain(`plan: ${shortWrittenDay(releaseDay)}`);
+});
+test('nobody’s plan is made on Stock who never asked for one', () => {
+  const { doc, settle } = onScreen(<StockScreen />, { doc: demo(), params: { waterId: 'north-window' } });
+  settle(5000);
+  expect(doc().plans).toEqual({});
 });

@@ -1,5 +1,5 @@
 /** The plan page as plain data: what is asked of the planner, and how it is said. */
-import type { Animal, Display, Document, Edit, SaidPlan } from '../../../core/document';
+import type { Animal, Display, Document, Edit } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
   alternativesOf,
@@ -10,10 +10,9 @@ import {
   type Planned,
   type PlannedStep,
   type Problem,
-  type StockingPlan,
 } from '../../../core/planner';
 import type { Assessment } from '../../../core/readiness';
-import { DAY_MS, dayFromNumber, dayNumber } from '../../../core/time';
+import { DAY_MS, dayNumber } from '../../../core/time';
 import { parseDecimal, showQuantity, type UnitPreferences } from '../../../core/units';
 import { animalWords } from '../../../core/words';
 import type { PlanSaying } from '../../../core/words/plan';
@@ -73,23 +72,6 @@ export function batchesOf(steps: readonly PlannedStep[]): [PlannedStep, ...Plann
     (key) => steps.filter((s) => `${s.quarantineId} ${s.buyDay}` === key) as [PlannedStep, ...PlannedStep[]],
   );
 }
-
-/** A plan as it is kept, for a later one to be compared with. */
-export const saidOf = (
-  plan: StockingPlan,
-  problem: Problem,
-  { id, waterId, at, which }: Pick<SaidPlan, 'id' | 'waterId' | 'at' | 'which'>,
-): SaidPlan => ({
-  id,
-  waterId,
-  at,
-  which,
-  gate: problem.gate === null ? null : dayFromNumber(problem.gate),
-  coralGate: problem.coralGate === null ? null : dayFromNumber(problem.coralGate),
-  steps: plan.steps.map((s) => ({ animalId: s.wishId, buyDay: s.buyDay, releaseDay: s.releaseDay })),
-  leftOut: plan.leftOut.map((l) => l.wishId),
-  away: problem.away.map(([a, b]): [string, string] => [dayFromNumber(a), dayFromNumber(b)]),
-});
 
 /** The wishes put in a new order: the first is wanted most. */
 export const editsToOrder = (doc: Document, ids: readonly string[]): Edit[] =>
