@@ -214,7 +214,10 @@ function batchesIn(
   };
   if (few || p.wishes.length > BITS) grow(batchOf(world, q, [], null, null), capacity, most);
   else for (const b of newBatches(world, mine, q, capacity)) if (b.loadMgN <= most) out.push(b);
-  const joinable = (buy: number) => buy >= p.today && calendar.lastBuyUpTo(buy) === buy;
+  const joinable = (buy: number) =>
+    buy >= p.today &&
+    calendar.lastBuyUpTo(buy) === buy &&
+    !p.fixed.some((f) => f.closed && f.quarantine === q && f.buy === buy);
   for (const b of world.open) {
     if (b.quarantine !== q || label.placed[b.wishes[0] as number]) continue;
     if (b.least === LATE || b.wishes.some((i) => !left.includes(i))) continue;

@@ -160,7 +160,7 @@ export function problemFor(
   };
 }
 
-/** Whoever is in a quarantine has been bought; its days count from where its clock stands now. */
+/** Whoever is in a quarantine has been bought; its days count from where its clock stands now. Only who came today, and all well, may be joined. */
 function boughtStep(
   doc: Document,
   a: Animal,
@@ -173,9 +173,11 @@ function boughtStep(
   const quarantine = quarantines.findIndex((q) => q.id === waterOf(placeOf(a)));
   const water = quarantines[quarantine];
   if (!water) return [];
-  const { releaseDay } = clockOf(doc, water, nowMs, dayOfMs);
-  const buy = dayNumber(releaseDay ?? addDays(dayOfMs(nowMs), water.clockDays)) - clock(water.clockDays);
-  return [{ wish, buy, quarantine, release: null }];
+  const { releaseDay, status } = clockOf(doc, water, nowMs, dayOfMs);
+  const today = dayOfMs(nowMs);
+  const buy = dayNumber(releaseDay ?? addDays(today, water.clockDays)) - clock(water.clockDays);
+  const cameToday = dayOfMs(Date.parse(a.moves.at(-1)?.at ?? '')) === today;
+  return [{ wish, buy, quarantine, release: null, closed: !cameToday || status === 'signPresent' }];
 }
 
 /** Wishes whose day of purchase was set and has passed: what no log holds was not bought. They are planned as if no day were set.

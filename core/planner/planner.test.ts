@@ -22,12 +22,14 @@ const CASES = 250;
 const whole = (p: Problem) => bestPlan(p, { exact: true, width: 5, mayGoOn: () => true });
 
 test.each([
-  ['nothing bought yet', false, 1],
-  ['some bought or set', true, 5001],
-] as const)('%s: as good as trying everything, and every rule is kept', (_, withFixed, first) => {
+  ['nothing bought yet', false, 1, false],
+  ['some bought or set', true, 5001, false],
+  ['some bought that nobody may join', true, 7001, true],
+] as const)('%s: as good as trying everything, and every rule is kept', (_, withFixed, first, closed) => {
   let placed = 0;
   for (let seed = first; seed < first + CASES; seed++) {
-    const p = smallProblem(seededRandom(seed), withFixed);
+    const small = smallProblem(seededRandom(seed), withFixed);
+    const p = { ...small, fixed: small.fixed.map((f) => ({ ...f, closed })) };
     const found = whole(p);
     const broken = withFixed ? plannedBreaches(p, found.steps) : breachesOf(p, found.steps);
     const twin = bruteForce(p);
@@ -205,6 +207,16 @@ describe('what was bought together and cannot go together', () => {
     const out = outOf(p);
     expect(out['a']).toBe(out['b']);
   });
+});
+
+test('nobody is bought to join a stay that is closed', () => {
+  const bought = { wish: 0, buy: TODAY, quarantine: 0, release: null };
+  const planned = (closed: boolean) =>
+    stockingPlan(aProblem([wish('a'), wish('b')], { fixed: [{ ...bought, closed }] }), () => true).steps.map(
+      (s) => s.buyDay,
+    );
+  expect(new Set(planned(false)).size).toBe(1);
+  expect(new Set(planned(true)).size).toBe(2);
 });
 
 test('of many wishes none joins one that is bought and may not live with it', () => {

@@ -39,6 +39,8 @@ export interface FixedStep {
   quarantine: number;
   /** Null: to be planned. */
   release: number | null;
+  /** Nobody joins it: whoever is in it has long been there, or is ill, and its day of purchase only stands for a clock that began again. */
+  closed?: boolean | undefined;
 }
 
 export interface Released {

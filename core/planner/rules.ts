@@ -89,7 +89,10 @@ function ofStays(p: Problem, steps: readonly Step[]): Breach[] {
     for (const buy of new Set(here.map((s) => s.buy))) {
       const batch = here.filter((s) => s.buy === buy);
       const load = batch.reduce((sum, s) => sum + wishOf(p, s).loadMgN, 0);
-      if (load > capacityOf(q) + SLACK) out.push({ rule: 'R3', wishes: batch.map((s) => s.wish) });
+      const inClosed = p.fixed.filter((f) => f.closed && f.quarantine === index && f.buy === buy);
+      const isJoined = inClosed.length > 0 && batch.length > inClosed.length;
+      if (isJoined || load > capacityOf(q) + SLACK)
+        out.push({ rule: 'R3', wishes: batch.map((s) => s.wish) });
     }
   });
   return out;

@@ -1,16 +1,15 @@
 import type { Document } from '../../../core/document';
 import type { PlannedStep, StockingPlan } from '../../../core/planner';
 import { bindingText, type PlanSaying } from '../../../core/words/plan';
-import { localDay, shortWrittenDay } from '../../store';
+import { shortWrittenDay } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
-import { batchesOf } from './planModel';
+import { batchesOf, isBought } from './planModel';
 import { animalsOf, useHold } from './PlanTried';
 
 /** The batches of a plan with their days, and what each waits for. */
 export function PlanBatches({
   plan,
   doc,
-  now,
   saying,
   cautious,
   tried,
@@ -19,7 +18,6 @@ export function PlanBatches({
 }: {
   plan: StockingPlan;
   doc: Document;
-  now: number;
   saying: PlanSaying;
   /** The same with the late dates of the start, once it is made. */
   cautious: StockingPlan | undefined;
@@ -29,13 +27,12 @@ export function PlanBatches({
   /** The day that is tried, and what it breaks. */
   trying: React.ReactNode;
 }) {
-  const today = localDay(now);
   return (
     <>
       {batchesOf(plan.steps).map((steps) => {
         const [first] = steps;
         const late = cautious?.steps.find((s) => s.wishId === first.wishId)?.releaseDay;
-        const began = first.buyDay < today;
+        const began = isBought(doc, first.wishId);
         const where = doc.waters[first.quarantineId]?.name ?? 'no quarantine';
         return (
           <Section

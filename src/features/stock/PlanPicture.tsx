@@ -15,7 +15,7 @@ import type { PlanSaying } from '../../../core/words/plan';
 import { localDay, localMidnight, shortDay, shortWrittenDay } from '../../store';
 import { PlanDrawing, type PlanBar, type PlanGroup } from '../../ui/charts/PlanDrawing';
 import type { StairStep } from '../../ui/charts/StairLayer';
-import { batchesOf } from './planModel';
+import { batchesOf, isBought } from './planModel';
 
 const msOf = (day: string): number => localMidnight(Date.parse(`${day}T12:00:00Z`));
 /** Shown after the last release. */
@@ -145,7 +145,7 @@ function groupsOf(
           buyMs: msOf(first.buyDay),
           clearMs: msOf(addDays(first.buyDay, q.clockDays)),
           releaseMs: msOf(first.releaseDay),
-          begun: first.buyDay < today,
+          begun: isBought(doc, first.wishId),
           tried:
             on === null || on === first.releaseDay
               ? null

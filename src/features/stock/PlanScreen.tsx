@@ -223,7 +223,6 @@ function Made({
       <PlanBatches
         plan={plan}
         doc={doc}
-        now={now}
         saying={saying}
         cautious={plans.made.cautious}
         tried={tried?.from === 'batch' ? tried.wishId : null}

@@ -222,6 +222,24 @@ test('a lid is not promised to be enough where the start has no day and there is
   expect(says(/would let it in/)).toBe(false);
 });
 
+test('a fish that shows a sign is in quarantine, not to be bought, and nobody is bought to join it', async () => {
+  const doc = demo();
+  const [look] = Object.values(doc.looks);
+  doc.looks.sign = {
+    ...look!,
+    id: 'sign',
+    waterId: 'north-qt',
+    day: '2026-05-01',
+    result: 'sign',
+    signs: ['spots'],
+  };
+  show(doc);
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  expect(says('In quarantine')).toBe(true);
+  expect(says(/^1 May, Spare tank$/)).toBe(false);
+  expect(says(/^30 May, Spare tank$/)).toBe(true);
+  expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on 2\d May/)).toBe(true);
+});
 test('Stock does not go on saying the days of a plan that the log has overtaken', async () => {
   const { doc: kept } = show();
   await waitFor(() => expect(Object.values(kept().plans)).toHaveLength(1));

@@ -1,5 +1,6 @@
 /** The plan page as plain data: what is asked of the planner, and how it is said. */
 import type { Animal, Display, Document, Edit } from '../../../core/document';
+import { placeOf } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
   alternativesOf,
@@ -93,3 +94,9 @@ export function readBudget(
     return { ok: false, message: 'Give an amount for a month, 0 or more, or leave it empty for no limit.' };
   return { ok: true, budget: read.value };
 }
+
+/** Is it in a water already, whatever its plan says of the days? */
+export const isBought = (doc: Document, animalId: string): boolean => {
+  const animal = doc.animals[animalId];
+  return animal !== undefined && placeOf(animal).kind === 'water';
+};
