@@ -1,13 +1,6 @@
 /** What would help, and what it would win: the same wishes with one thing changed; and for a wish that is left out, the least that would let
  *  it in. */
-import {
-  capacityOf,
-  earliestRelease,
-  PLANNER_SHARE,
-  type Problem,
-  type QuarantineWater,
-  type Wish,
-} from './problem';
+import { capacityOf, PLANNER_SHARE, type Problem, type QuarantineWater, type Wish } from './problem';
 import { QUARANTINE } from '../quarantine/limits';
 import type { Rule } from './rules';
 
@@ -87,6 +80,6 @@ export function concessionFor(p: Problem, wish: number, rule: Rule): Concession 
       return { kind: 'withoutOther', wishId: (p.wishes[other[0] === wish ? other[1] : other[0]] as Wish).id };
     return { kind: 'laterPlan' };
   }
-  if (rule === 'R1' && earliestRelease(p, w) === null) return { kind: 'gate' };
+  if (rule === 'R1' && (w.line === 'coral' ? p.coralGate : p.gate) === null) return { kind: 'gate' };
   return rule === 'horizon' || rule === 'R4' || rule === 'R5' ? { kind: 'laterPlan' } : null;
 }

@@ -163,6 +163,7 @@ describe('what moved', () => {
     });
     expect(since({ steps: later, which: 'cautious' })?.cause).toEqual({ kind: 'choice' });
     expect(since({ steps: later, away: [[day(3), day(5)]] })?.cause).toEqual({ kind: 'away' });
+    expect(since({ steps: later, isFallow: true })?.cause).toEqual({ kind: 'fallow' });
     expect(since({ steps: later })?.cause).toEqual({ kind: 'clock', ids: ['a'] });
     expect(since({ steps: [step('a', day(28)), step('b', day(50))] })?.cause).toEqual({ kind: 'other' });
   });

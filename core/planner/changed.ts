@@ -8,6 +8,7 @@ export type Cause =
   | { kind: 'wished'; ids: string[] }
   | { kind: 'noLonger'; ids: string[] }
   | { kind: 'away' }
+  | { kind: 'fallow' }
   | { kind: 'clock'; ids: string[] }
   | { kind: 'choice' }
   | { kind: 'other' };
@@ -20,7 +21,11 @@ export interface Changed {
   cause: Cause;
 }
 
-type Now = Pick<StockingPlan, 'steps' | 'leftOut'> & Pick<SaidPlan, 'which' | 'gate' | 'coralGate' | 'away'>;
+type Now = Pick<StockingPlan, 'steps' | 'leftOut'> &
+  Pick<SaidPlan, 'which' | 'gate' | 'coralGate' | 'away'> & {
+    /** The display stands without fish after an outbreak. */
+    isFallow?: boolean | undefined;
+  };
 
 /** @param before the plan as it was kept; @param sinceDay the day it was made
  *  @returns null where no date moved and nobody came or went */
@@ -55,6 +60,7 @@ function causeOf(
   if (wished.length > 0) return { kind: 'wished', ids: wished };
   if (noLonger.length > 0) return { kind: 'noLonger', ids: noLonger };
   if (JSON.stringify(before.away) !== JSON.stringify(now.away)) return { kind: 'away' };
+  if (now.isFallow) return { kind: 'fallow' };
   // Whoever was bought before the plan and is later now: its clock began again.
   const clock = now.steps.filter((s) => {
     const was = before.steps.find((b) => b.animalId === s.wishId);

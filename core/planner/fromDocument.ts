@@ -12,7 +12,8 @@ import {
 } from '../document';
 import { apartOf, lineOf, membersOf, tankOf, type Apart, type Finding } from '../company';
 import type { WaterEvidence } from '../evidence';
-import { clockOf } from '../quarantine';
+import { animalMoney } from '../money';
+import { clockOf, fallowOf } from '../quarantine';
 import { LIVING } from '../living';
 import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
@@ -133,6 +134,7 @@ export function problemFor(
     horizonDays: PLANNER.horizonDays,
     gate,
     coralGate: coralGate(assessment, gate, today),
+    ...fishGate(doc, display, nowMs, dayOfMs),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
     displayLoadMgN: rounded(Math.max(0, loadAt(evidence, nowMs) - lately)),
@@ -145,6 +147,7 @@ export function problemFor(
     away: awayDays(doc, nowMs, dayOfMs),
     shopDays: choices.shopDays,
     budget: choices.budget,
+    spentThisMonth: animalMoney(doc, display, nowMs, (ms) => dayOfMs(ms).slice(0, 7)).spentThisMonth,
     released,
     fixed: [
       ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
@@ -246,6 +249,18 @@ function gateDay(
   const days = which === 'likely' ? said?.p50 : said?.p90;
   if (!said || days === null || days === undefined) return null;
   return Math.max(today + 1, dayNumber(dayOfMs(Date.parse(said.at) + days * DAY_MS)));
+}
+
+/** No fish before a display has stood without them for long enough, where an outbreak was logged; null while any is still in. */
+function fishGate(
+  doc: Document,
+  display: Display,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Pick<Problem, 'fishGate'> {
+  const fallow = fallowOf(doc, display, nowMs, dayOfMs);
+  if (!fallow || fallow.over) return {};
+  return { fishGate: fallow.overDay === null ? null : dayNumber(fallow.overDay) };
 }
 
 function coralGate({ coral }: Pick<Assessment, 'coral'>, gate: number | null, today: number): number | null {

@@ -20,6 +20,7 @@ export function spentOf(p: Problem, { months }: Calendar): number[] {
           sum + (f.buy < first.from && sameMonth(f.buy, first.from) ? (p.wishes[f.wish] as Wish).price : 0),
         0,
       );
+  spent[0] = (spent[0] ?? 0) + (p.spentThisMonth ?? 0);
   return spent;
 }
 

@@ -1,5 +1,6 @@
 /** The search against a twin that tries everything, and cases by hand. */
 import { seededRandom } from '../random';
+import { dayNumber } from '../time';
 import {
   alikeProblem,
   aProblem,
@@ -22,14 +23,21 @@ const CASES = 250;
 const whole = (p: Problem) => bestPlan(p, { exact: true, width: 5, mayGoOn: () => true });
 
 test.each([
-  ['nothing bought yet', false, 1, false],
-  ['some bought or set', true, 5001, false],
-  ['some bought that nobody may join', true, 7001, true],
-] as const)('%s: as good as trying everything, and every rule is kept', (_, withFixed, first, closed) => {
+  ['nothing bought yet', false, 1, {}],
+  ['some bought or set', true, 5001, {}],
+  ['some bought that nobody may join', true, 7001, { closed: true }],
+  ['no fish for some days, and some of the month spent', false, 9001, { fishGate: TODAY + 5, spent: 15 }],
+] as const)('%s: as good as trying everything, and every rule is kept', (_, withFixed, first, more) => {
+  const { closed, fishGate, spent }: { closed?: boolean; fishGate?: number; spent?: number } = more;
   let placed = 0;
   for (let seed = first; seed < first + CASES; seed++) {
     const small = smallProblem(seededRandom(seed), withFixed);
-    const p = { ...small, fixed: small.fixed.map((f) => ({ ...f, closed })) };
+    const p: Problem = {
+      ...small,
+      fishGate,
+      spentThisMonth: spent,
+      fixed: small.fixed.map((f) => ({ ...f, closed })),
+    };
     const found = whole(p);
     const broken = withFixed ? plannedBreaches(p, found.steps) : breachesOf(p, found.steps);
     const twin = bruteForce(p);
@@ -207,6 +215,26 @@ describe('what was bought together and cannot go together', () => {
     const out = outOf(p);
     expect(out['a']).toBe(out['b']);
   });
+});
+
+test('after an outbreak fish wait for their own day, and what is spent of a month is gone', () => {
+  const wishes = [wish('fish', { price: 20 }), wish('snail', { line: 'invertebrate', price: 20 })];
+  const [q] = aProblem([]).quarantines as [QuarantineWater];
+  const quarantines = [q, { ...q, id: 'for snails', line: 'invertebrate' as const }];
+  const days = (more: Partial<Problem>) =>
+    Object.fromEntries(
+      stockingPlan(aProblem(wishes, { quarantines, ...more }), () => true).steps.map((s) => [
+        s.wishId,
+        dayNumber(s.releaseDay) - TODAY,
+      ]),
+    );
+  expect(days({})).toEqual({ fish: 28, snail: 28 });
+  expect(days({ fishGate: TODAY + 60 })).toMatchObject({ fish: 60 });
+  expect(days({ fishGate: TODAY + 60, gate: TODAY + 70 })).toMatchObject({ fish: 70 });
+  expect(days({ fishGate: null })).toEqual({ snail: 28 });
+  // 3 March; the next month begins 29 days later.
+  expect(days({ budget: 40, spentThisMonth: 0 })).toEqual({ fish: 28, snail: 28 });
+  expect(Object.values(days({ budget: 40, spentThisMonth: 21 }))).toContain(29 + 28);
 });
 
 test('nobody is bought to join a stay that is closed', () => {

@@ -64,6 +64,8 @@ export interface Problem {
   /** Null: never reached. */
   gate: number | null;
   coralGate: number | null;
+  /** Fish not before this day either, null for never yet: the display stands without them after an outbreak. */
+  fishGate?: number | null | undefined;
   filled: number;
   hasLid: boolean;
   displayLoadMgN: number;
@@ -80,6 +82,8 @@ export interface Problem {
   shopDays: readonly number[];
   /** For a calendar month; null for no limit. */
   budget: number | null;
+  /** Of the present month's budget, what was spent on who is bought. */
+  spentThisMonth?: number | undefined;
   released: readonly Released[];
   fixed: readonly FixedStep[];
   /** What free ammonia is predicted by (R6); absent where it is not asked for. */
@@ -132,9 +136,16 @@ export function monthOf(day: number): number {
 /** Asked of the same few hundred days millions of times; a calendar does not change. */
 const monthByDay = new Map<number, number>();
 
+/** The day a line may come from (R1); null where that is never. */
+export function gateOf({ gate, coralGate, fishGate }: Problem, line: Line): number | null {
+  if (line === 'coral') return coralGate;
+  if (line !== 'fish' || fishGate === undefined) return gate;
+  return gate === null || fishGate === null ? null : Math.max(gate, fishGate);
+}
+
 /** The day from which a wish may be released by itself: its gate and the tank's age; null where that is never (R1, R8). */
 export function earliestRelease(p: Problem, w: Wish): number | null {
-  const gate = w.line === 'coral' ? p.coralGate : p.gate;
+  const gate = gateOf(p, w.line);
   if (gate === null || (w.jumps && !p.hasLid)) return null;
   return Math.max(p.today, gate, p.filled + w.needsTankDays);
 }

@@ -1,8 +1,8 @@
 /** A broken rule with what a person needs to see it: who else is in it, the day it speaks of, the amounts. */
 import { dayFromNumber } from '../time';
 import { Ammonia } from './ammonia';
-import { DOUBLING_DAYS, monthOf, type Problem, type Released, type Step, type Wish } from './problem';
-import { loadBy, releasesOf, type Breach, type Rule } from './rules';
+import { DOUBLING_DAYS, gateOf, monthOf, type Problem, type Released, type Step, type Wish } from './problem';
+import { loadBy, releasesOf, type Breach, type Rule, paidIn } from './rules';
 
 export interface Reason {
   rule: Rule;
@@ -30,7 +30,7 @@ export function reasonOf(p: Problem, steps: readonly Step[], own: readonly numbe
   const asDay = (day: number | null) => (day === null ? null : dayFromNumber(day));
   switch (breach.rule) {
     case 'R1':
-      return { ...reason, day: asDay(first.line === 'coral' ? p.coralGate : p.gate) };
+      return { ...reason, day: asDay(gateOf(p, first.line)) };
     case 'R2':
       return { ...reason, most: p.quarantines[step?.quarantine ?? -1]?.clockDays ?? null };
     case 'R3':
@@ -67,7 +67,7 @@ const spentIn = (p: Problem, steps: readonly Step[], breach: Breach): number => 
   const months = new Set(steps.filter((s) => breach.wishes.includes(s.wish)).map((s) => monthOf(s.buy)));
   return steps.reduce(
     (sum, s) => sum + (months.has(monthOf(s.buy)) ? (p.wishes[s.wish] as Wish).price : 0),
-    0,
+    [...months].reduce((sum, month) => sum + paidIn(p, month), 0),
   );
 };
 

@@ -1,6 +1,7 @@
 /** The rules R1 to R10 as plain statements over a finished plan: slow, and apart from the search, so that either can be held against the other. */
 import { Ammonia } from './ammonia';
 import {
+  gateOf,
   capacityOf,
   DOUBLING_DAYS,
   isAbsent,
@@ -45,7 +46,7 @@ const quarantineOf = (p: Problem, s: Step) => p.quarantines[s.quarantine] as Pro
 function ofDays(p: Problem, steps: readonly Step[]): Breach[] {
   return steps.flatMap((s): Breach[] => {
     const w = wishOf(p, s);
-    const gate = w.line === 'coral' ? p.coralGate : p.gate;
+    const gate = gateOf(p, w.line);
     const broken: Rule[] = [];
     if (gate === null || s.release < gate) broken.push('R1');
     if (s.release - p.filled < w.needsTankDays || (w.jumps && !p.hasLid)) broken.push('R8');
@@ -172,6 +173,10 @@ const ofCompany = (p: Problem, steps: readonly Step[]): Breach[] =>
       : [],
   );
 
+/** What was spent in a month on who is bought. */
+export const paidIn = (p: Problem, month: number): number =>
+  month === monthOf(p.today) ? (p.spentThisMonth ?? 0) : 0;
+
 /** R10. */
 function ofBudget(p: Problem, steps: readonly Step[]): Breach[] {
   const { budget } = p;
@@ -181,8 +186,10 @@ function ofBudget(p: Problem, steps: readonly Step[]): Breach[] {
     const month = monthOf(s.buy);
     byMonth.set(month, [...(byMonth.get(month) ?? []), s]);
   }
-  return [...byMonth.values()].flatMap((bought): Breach[] => {
-    const spent = bought.reduce((sum, s) => sum + wishOf(p, s).price, 0);
-    return spent > budget + SLACK ? [{ rule: 'R10', wishes: bought.map((s) => s.wish) }] : [];
+  return [...byMonth].flatMap(([month, bought]): Breach[] => {
+    const price = bought.reduce((sum, s) => sum + wishOf(p, s).price, 0);
+    return price > 0 && price + paidIn(p, month) > budget + SLACK
+      ? [{ rule: 'R10', wishes: bought.map((s) => s.wish) }]
+      : [];
   });
 }

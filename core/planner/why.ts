@@ -2,6 +2,7 @@
  *  whose lifting would help; where several break, all of them are in the way. */
 import type { Ammonia } from './ammonia';
 import {
+  gateOf,
   capacityOf,
   earliestRelease,
   monthOf,
@@ -97,7 +98,7 @@ const EASY_WISHES = 12;
 /** What keeps a wish out whatever else is planned; null where nothing does. */
 function alone(p: Problem, w: Wish): Rule | null {
   const end = p.today + p.horizonDays;
-  const gate = w.line === 'coral' ? p.coralGate : p.gate;
+  const gate = gateOf(p, w.line);
   if (w.jumps && !p.hasLid) return 'R8';
   if (gate === null || gate > end) return 'R1';
   if (p.filled + w.needsTankDays > end) return 'R8';

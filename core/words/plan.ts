@@ -115,8 +115,10 @@ export const LEFT_OUT_WORDS: Record<Rule, string> = {
 };
 
 /** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. */
-export function leftOutText({ wishes, quarantines }: Problem, wishId: string, rule: Rule): string {
+export function leftOutText({ wishes, quarantines, fishGate }: Problem, wishId: string, rule: Rule): string {
   const line = wishes.find((w) => w.id === wishId)?.line;
+  if (rule === 'R1' && line === 'fish' && fishGate === null)
+    return 'The days without fish after an outbreak have not begun: some are still in.';
   return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];
@@ -178,6 +180,8 @@ function causeText(cause: Changed['cause'], w: PlanSaying): string {
       return names === '' ? 'a wish is met or gone' : `${names} is met or no longer wished for`;
     case 'away':
       return 'the days you are away changed';
+    case 'fallow':
+      return 'the display stands without fish after an outbreak';
     case 'clock':
       return `the clock of ${names} began again, or days were not seen`;
     case 'other':

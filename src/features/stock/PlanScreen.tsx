@@ -12,7 +12,7 @@ import {
   type StockingPlan,
 } from '../../../core/planner';
 import { waterHolds } from '../../../core/readiness';
-import { daysBetween, MINUTE_MS } from '../../../core/time';
+import { dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
 import { ALTERNATIVE_WORDS, changedText, LEFT_OUT_WORDS, type PlanSaying } from '../../../core/words/plan';
 import {
@@ -36,7 +36,7 @@ import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
 import { PlanPicture } from './PlanPicture';
-import { Missed, NoStart, Planning } from './PlanStart';
+import { Fallow, Missed, NoStart, Planning } from './PlanStart';
 import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
@@ -75,6 +75,9 @@ function Plan({ water }: { water: Display }) {
           <PlanChoicesPart water={water} planned={planned} />
           <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
           <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
+          {problem.budget !== null && problem.spentThisMonth ? (
+            <Line name="Spent on animals this month" value={problem.spentThisMonth.toFixed(2)} />
+          ) : null}
         </>
       }
     >
@@ -98,6 +101,12 @@ function Plan({ water }: { water: Display }) {
           saying={saying}
         >
           {undated ? <NoStart water={water} start={start} /> : null}
+          {problem.fishGate === undefined ? null : (
+            <Fallow
+              until={problem.fishGate === null ? null : dayFromNumber(problem.fishGate)}
+              saying={saying}
+            />
+          )}
           <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
         </Made>
       )}
@@ -273,7 +282,12 @@ function WhatMoved({
   const now = saidOf(plan, problem, { id: '', waterId: water.id, at: '', which });
   const changed = changedSince(
     before,
-    { ...now, steps: plan.steps, leftOut: plan.leftOut },
+    {
+      ...now,
+      steps: plan.steps,
+      leftOut: plan.leftOut,
+      isFallow: problem.fishGate !== undefined,
+    },
     localDay(Date.parse(before.at)),
   );
   return changed ? <Txt tone="nitrite">{changedText(changed, saying)}</Txt> : null;

@@ -39,3 +39,14 @@ export function Missed({ animals, saying }: { animals: readonly Animal[]; saying
     </Txt>
   ));
 }
+
+/** A display that stands without fish after an outbreak, or should. @param until the day before which none comes; null while some are in */
+export function Fallow({ until, saying }: { until: string | null; saying: PlanSaying }) {
+  return (
+    <Txt tone="ammonia">
+      {until === null
+        ? 'An outbreak is logged, and fish are still in the display: none is planned before all are out and the days without fish are over.'
+        : `After the outbreak that is logged the display stands without fish until ${saying.day(until)}: none is planned before.`}
+    </Txt>
+  );
+}

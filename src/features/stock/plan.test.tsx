@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import type { Display } from '../../../core/document';
+import type { Display, Document } from '../../../core/document';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { DAY_MS } from '../../../core/time';
@@ -239,6 +239,55 @@ test('a fish that shows a sign is in quarantine, not to be bought, and nobody is
   expect(says(/^1 May, Spare tank$/)).toBe(false);
   expect(says(/^30 May, Spare tank$/)).toBe(true);
   expect(says(/^It waits for the quarantine, free after 2 × Banggai cardinalfish on 2\d May/)).toBe(true);
+});
+test('after an outbreak no fish is planned before the days without them are over, nor while some are in', async () => {
+  const doc = demo();
+  doc.events.ich = {
+    id: 'ich',
+    kind: 'incident',
+    what: 'outbreak',
+    waterId: 'north-window',
+    at: new Date(NOW - 6 * DAY_MS).toISOString(),
+    note: '',
+  } as Document['events'][string];
+  const { doc: now } = show(doc);
+  // 76 days from 25 April.
+  await waitFor(() => expect(says(/stands without fish until 10 Jul: none is planned before/)).toBe(true));
+  const [plan] = Object.values(now().plans);
+  expect(plan!.steps.map((s) => s.releaseDay >= '2026-07-10')).toEqual([true, true]);
+  document.body.innerHTML = '';
+  const [snail] = Object.values(doc.animals).filter((a) => a.speciesId === 'turban-snail');
+  doc.animals.fish = { ...snail!, id: 'fish', speciesId: 'royal-gramma' };
+  show(doc);
+  await waitFor(() => expect(says('Nobody can come yet')).toBe(true));
+  expect(says(/Yellow watchman goby.*: The days without fish after an outbreak have not begun/)).toBe(true);
+  expect(says(/would let/)).toBe(false);
+});
+test('what was spent this month on animals is no longer there for others', async () => {
+  const bought = (price: number) => {
+    const doc = demo();
+    const water = doc.waters['north-window'] as Display;
+    doc.waters['north-window'] = { ...water, stocking: { ...choicesOf(water), budget: 30 } };
+    const goby = doc.animals['north-goby']!;
+    doc.animals['north-goby'] = { ...goby, wish: { ...goby.wish, price: 20 } };
+    const at = new Date(NOW).toISOString();
+    const parts = { from: 'shop', fromName: '', animalIds: [], price } as const;
+    doc.purchases.p = {
+      ...parts,
+      id: 'p',
+      waterId: 'north-window',
+      at,
+    } as unknown as Document['purchases'][string];
+    return doc;
+  };
+  const buyDay = (plans: Document['plans']) =>
+    Object.values(plans)[0]?.steps.find((s) => s.animalId === 'north-goby')?.buyDay;
+  const { doc } = show(bought(10));
+  await waitFor(() => expect(buyDay(doc().plans)).toMatch(/^2026-05/));
+  document.body.innerHTML = '';
+  const { doc: later } = show(bought(15));
+  await waitFor(() => expect(buyDay(later().plans)).toBe('2026-06-01'));
+  expect(says('Spent on animals this month')).toBe(true);
 });
 test('Stock does not go on saying the days of a plan that the log has overtaken', async () => {
   const { doc: kept } = show();
