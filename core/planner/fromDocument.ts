@@ -10,14 +10,16 @@ import {
   type Document,
   type Quarantine,
 } from '../document';
-import { apartOf, lineOf, membersOf, tankOf, type Apart, type Finding } from '../company';
+import { isCopperDeath } from '../arrivals';
+import { apartOf, lineOf, membersOf, tankOf, type Apart } from '../company';
 import type { WaterEvidence } from '../evidence';
 import { animalMoney } from '../money';
-import { clockOf, fallowOf } from '../quarantine';
+import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import { LIVING } from '../living';
 import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
+import type { Statement } from '../statements';
 import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, compared, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
@@ -45,8 +47,8 @@ const TEMPERAMENTS = { gentle: 0, firm: 1, territorial: 2 } as const;
 export interface Planned {
   /** Wished for or in a quarantine, in the order of the problem's wishes. */
   animals: Animal[];
-  /** Wishes that are no question of days: too large, or not to be with those at home. */
-  never: { animal: Animal; finding: Finding }[];
+  /** Wishes that are no question of days: too large, not to be with those at home, or killed by copper; and what says so. */
+  never: { animal: Animal; says: Statement }[];
   /** Of the wishes those that may not both come. */
   pairs: Apart['pairs'];
 }
@@ -63,14 +65,14 @@ export function plannedAnimals(doc: Document, display: Display, evidence: WaterE
     const animal = doc.animals[m.id];
     return animal && m.stage !== 'here' ? [animal] : [];
   });
-  return {
-    animals: coming.filter((a) => !apart.never.has(a.id)),
-    never: coming.flatMap((animal) => {
-      const finding = apart.never.get(animal.id);
-      return finding ? [{ animal, finding }] : [];
-    }),
-    pairs: apart.pairs,
-  };
+  const never = coming.flatMap((animal): Planned['never'] => {
+    if (isCopperDeath(doc, speciesOf(doc, animal.speciesId), display))
+      return [{ animal, says: { code: 'riskCopper', name: display.name } }];
+    const finding = apart.never.get(animal.id);
+    return finding ? [{ animal, says: finding.says }] : [];
+  });
+  const isNever = new Set(never.map(({ animal }) => animal.id));
+  return { animals: coming.filter((a) => !isNever.has(a.id)), never, pairs: apart.pairs };
 }
 
 /** As animals grow by the minute, and bacteria fade: within the hour it is the same problem, of which the plan may be known. */
@@ -112,10 +114,7 @@ export function problemFor(
       line: q.line,
       netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
       clockDays: clock(q.clockDays),
-      totalLimitMgN:
-        q.filter === 'uncycled'
-          ? USUAL_QUARANTINE.totalLimitMgN * PLANNER.bareShare
-          : USUAL_QUARANTINE.totalLimitMgN,
+      totalLimitMgN: limitOf(doc, q),
       bare: q.filter === 'uncycled' ? true : null,
       testsPresent: true,
     })),
@@ -161,6 +160,12 @@ export function problemFor(
         freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity),
     },
   };
+}
+
+/** What a quarantine's water may come to, mg N/L: a bare one half as much, and one that held copper nothing for all but fish. */
+function limitOf(doc: Document, { id, line, filter }: Quarantine): number {
+  if (line !== 'fish' && everHeldCopper(doc, id)) return 0;
+  return USUAL_QUARANTINE.totalLimitMgN * (filter === 'uncycled' ? PLANNER.bareShare : 1);
 }
 
 /** Whoever is in a quarantine has been bought; its days count from where its clock stands now. Only who came today, and all well, may be joined. */

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Display, Document } from '../../../core/document';
+import { isOpen, quarantinesOf, type Display, type Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
   changedSince,
@@ -36,7 +36,7 @@ import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
 import { PlanPicture } from './PlanPicture';
-import { Fallow, Missed, NoStart, Planning } from './PlanStart';
+import { Fallow, Missed, NoStart, Planning, QuarantineFirst } from './PlanStart';
 import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
@@ -84,6 +84,11 @@ function Plan({ water }: { water: Display }) {
       {held ? (
         <Txt tone="ammonia">{`${sentence(held, words)} First the water: the days below are those of a tank that is steady again.`}</Txt>
       ) : null}
+      {quarantinesOf(doc, water.id)
+        .filter(isOpen)
+        .map((q) => (
+          <QuarantineFirst key={q.id} water={q} now={now} />
+        ))}
       {plans.failed ? (
         <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
       ) : plan === undefined || (undated && start.kind === 'working') ? (
@@ -112,9 +117,9 @@ function Plan({ water }: { water: Display }) {
       )}
       {planned.never.length > 0 ? (
         <Section title="Not in this tank">
-          {planned.never.map(({ animal, finding }) => (
+          {planned.never.map(({ animal, says }) => (
             <Txt key={animal.id} tone="ammonia">
-              {`${sentence(finding.says, words)} No day is right for it.`}
+              {`${sentence(says, words)} No day is right for it.`}
             </Txt>
           ))}
           <Go href={`/water/${water.id}/stock/company` as Href}>Who lives with whom</Go>

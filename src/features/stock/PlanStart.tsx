@@ -1,8 +1,11 @@
 /** Before there is a date for anybody: the start of the tank, and what was bought by no log. */
 import type { Href } from 'expo-router';
-import type { Animal, Display } from '../../../core/document';
+import type { Animal, Display, Quarantine } from '../../../core/document';
+import { sentence } from '../../../core/words';
 import type { PlanSaying } from '../../../core/words/plan';
+import { selectAssessment, useAppSelector } from '../../store';
 import { Go, Txt } from '../../ui';
+import { useWords } from '../shell';
 import type { QuietForecast } from '../shell/quietForecast';
 
 /** @param forStart the start has to be dated first */
@@ -38,6 +41,18 @@ export function Missed({ animals, saying }: { animals: readonly Animal[]; saying
       {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. Note it under Stock, or choose a new day; it is planned as if no day were set.`}
     </Txt>
   ));
+}
+
+/** What is wrong with the water of a quarantine: whoever is bought for it would go into that. */
+export function QuarantineFirst({ water, now }: { water: Quarantine; now: number }) {
+  const words = useWords();
+  const { living } = useAppSelector((s) => selectAssessment(s, water.id, now));
+  if (living?.word !== 'actNow') return null;
+  return (
+    <Txt tone="ammonia">
+      {`${water.name}: ${sentence(living.reason, words)} Nobody is bought for it before its water is right.`}
+    </Txt>
+  );
 }
 
 /** A display that stands without fish after an outbreak, or should. @param until the day before which none comes; null while some are in */

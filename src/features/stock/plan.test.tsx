@@ -58,6 +58,15 @@ test('with ammonia in the water the plan says first that its days are not for th
   await waitFor(() => expect(says(/ in by /)).toBe(true));
   expect(says(/^Ammonia is 2 mg\/L NH₄, read .* First the water: the days below/)).toBe(true);
 });
+test('with ammonia in a quarantine nobody is to be bought for it first', async () => {
+  const doc = poisoned();
+  doc.samples.bad = { ...doc.samples.bad!, waterId: 'north-qt' };
+  show(doc);
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  expect(says(/^Spare tank: Ammonia is 2 mg\/L.* Nobody is bought for it before its water is right\./)).toBe(
+    true,
+  );
+});
 test('corals without a quarantine of their own are an accepted risk', async () => {
   show();
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
@@ -249,7 +258,7 @@ test('after an outbreak no fish is planned before the days without them are over
     waterId: 'north-window',
     at: new Date(NOW - 6 * DAY_MS).toISOString(),
     note: '',
-  } as Document['events'][string];
+  };
   const { doc: now } = show(doc);
   // 76 days from 25 April.
   await waitFor(() => expect(says(/stands without fish until 10 Jul: none is planned before/)).toBe(true));
@@ -263,6 +272,28 @@ test('after an outbreak no fish is planned before the days without them are over
   expect(says(/Yellow watchman goby.*: The days without fish after an outbreak have not begun/)).toBe(true);
   expect(says(/would let/)).toBe(false);
 });
+test('a display that held copper is planned for fish alone', async () => {
+  const doc = demo();
+  doc.treatments.copper = {
+    id: 'copper',
+    waterId: 'north-window',
+    product: 'as printed',
+    says: '',
+    holds: 'copper',
+    hides: [],
+    startDay: '2025-10-01',
+    endDay: '2025-10-20',
+    per: null,
+    given: [],
+    filtersOff: false,
+    filtersOnAt: null,
+  };
+  show(doc);
+  await waitFor(() => expect(says(/^All in by /)).toBe(true));
+  expect(screen.getAllByText(/has held copper\. .* they never go in\. No day is right for it/)).toHaveLength(
+    2,
+  );
+});
 test('what was spent this month on animals is no longer there for others', async () => {
   const bought = (price: number) => {
     const doc = demo();
@@ -270,14 +301,19 @@ test('what was spent this month on animals is no longer there for others', async
     doc.waters['north-window'] = { ...water, stocking: { ...choicesOf(water), budget: 30 } };
     const goby = doc.animals['north-goby']!;
     doc.animals['north-goby'] = { ...goby, wish: { ...goby.wish, price: 20 } };
-    const at = new Date(NOW).toISOString();
-    const parts = { from: 'shop', fromName: '', animalIds: [], price } as const;
     doc.purchases.p = {
-      ...parts,
       id: 'p',
       waterId: 'north-window',
-      at,
-    } as unknown as Document['purchases'][string];
+      at: new Date(NOW).toISOString(),
+      from: 'shop',
+      fromWhom: '',
+      price,
+      quarantinedDays: null,
+      treatedWith: '',
+      bag: {},
+      animalIds: [],
+      note: '',
+    };
     return doc;
   };
   const buyDay = (plans: Document['plans']) =>
