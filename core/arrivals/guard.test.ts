@@ -96,7 +96,7 @@ const SHUT = answer('wait');
 function answer(word: 'go' | 'wait') {
   const real = assess(displayEvidence(provedHistory().doc, START_MS + 28.1 * DAY_MS));
   const j = { ...real.fish, word };
-  return { fish: j, crew: j, coral: j, living: null };
+  return { fish: j, crew: j, coral: j, others: j, living: null };
 }
 const FISH = 'pajama-cardinalfish';
 const codes = (doc: Document, a: Animal, to: Water, nowDay: number, assessment = OPEN) =>
@@ -189,6 +189,11 @@ describe('what is risked', () => {
     };
     const doc = world(inQuarantine, 28, { events: { e: outbreak } });
     expect(codes(doc, inQuarantine, display, 28)).toEqual(['riskFallow']);
+    // What keeps everybody out is said besides; the fallow time, which the display's own answer is for fish, only once.
+    expect(codes(doc, inQuarantine, display, 28, SHUT)).toEqual(['riskFallow', 'riskDisplay']);
+    const reason = { code: 'fishFallow' as const, day: 18, of: 76 };
+    const fallow = { ...SHUT, fish: { ...SHUT.fish, reason } };
+    expect(codes(doc, inQuarantine, display, 28, fallow)).toEqual(['riskFallow']);
     const snail = animal('turban-snail', [IN('q'), at(0)]);
     expect(codes(doc, snail, display, 28)).not.toContain('riskFallow');
   });

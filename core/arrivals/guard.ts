@@ -3,7 +3,7 @@
 import { companyOf, findingsOf, membersOf, standingTank } from '../company';
 import { waterOf, type Animal, type Display, type Document, type Quarantine, type Water } from '../document';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
-import type { Assessment, Judgement } from '../readiness';
+import { judgementFor, type Assessment } from '../readiness';
 import { speciesOf, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
 import { DAY_MS } from '../time';
@@ -11,7 +11,7 @@ import { DAY_MS } from '../time';
 export type Risk = StatementOf<RiskCode>;
 
 /** What of a water's assessment the guard asks. */
-type Answers = Pick<Assessment, 'fish' | 'crew' | 'coral' | 'living'>;
+type Answers = Pick<Assessment, 'fish' | 'crew' | 'coral' | 'others' | 'living'>;
 
 /** A group, or part of one, on its way. */
 export interface Newcomer {
@@ -49,8 +49,10 @@ export function admissionRisks(
   if (fallow && !fallow.over)
     risks.push({ code: 'riskFallow', name: to.name, day: fallow.day, of: fallow.of });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
-  const { word } = judgementFor(species, assessment);
-  if (word !== 'go' && word !== 'goSmall') risks.push({ code: 'riskDisplay', name: to.name, word });
+  const { word, reason } = judgementFor(species, assessment);
+  const isSaid = reason.code === 'fishFallow' || reason.code === 'outbreakFishIn';
+  if (word !== 'go' && word !== 'goSmall' && !isSaid)
+    risks.push({ code: 'riskDisplay', name: to.name, word });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
   risks.push(...ofTheCompany(doc, animal, species, to, nowMs));
   if (species.is.includes('anemone') && to.intakesGuarded !== true)
@@ -76,14 +78,6 @@ function ofTheCompany(
 /** Copper kills invertebrates and corals, and a water that held it gives it back for years: the one thing that is refused. */
 export const isCopperDeath = (doc: Document, species: Species, to: Water): boolean =>
   species.group !== 'fish' && everHeldCopper(doc, to.id);
-
-function judgementFor(
-  species: Species,
-  { fish, crew, coral }: Pick<Assessment, 'fish' | 'crew' | 'coral'>,
-): Judgement {
-  if (species.group === 'coral') return coral;
-  return species.crew ? crew : fish;
-}
 
 /** Did it pass its quarantine? What counts is the clock on the day it left: a bucket on the way is no other water. */
 function ofTheWayHere(

@@ -36,6 +36,24 @@ const settled = () =>
 describe('warnings', () => {
   test('nothing speaks against a small gentle fish when the gate is open', () =>
     expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
+  test('after an outbreak no fish is let in before 76 days without them; a shrimp and what else waits for nothing may come', () => {
+    const open = settled().water(43, { ammonia: 0, nitrite: 0 });
+    open.event(41.2, { kind: 'incident', what: 'outbreak' });
+    const at = START_MS + 43.2 * DAY;
+    expect(assessWater(open.doc, 't', at)).toMatchObject({
+      fish: {
+        word: 'wait',
+        reason: { code: 'fishFallow', day: 2, of: 76 },
+        opens: { code: 'fishFallowUntil' },
+      },
+      others: { word: 'go' },
+    });
+    expect(codes(open, 43.2, 'neon-goby')).toEqual(['liesFallow']);
+    expect(codes(open, 43.2, 'cleaner-shrimp')).not.toContain('liesFallow');
+    open.animal(43, 'ocellaris-clownfish');
+    expect(assessWater(open.doc, 't', START_MS + 60 * DAY).fish.word).not.toMatch(/^go/);
+    expect(codes(open, 43.2, 'neon-goby')).not.toEqual([]);
+  });
   test('ammonia since the last addition, or worse: the water comes first, not the settling', () => {
     const found = (ammonia: number) => codes(settled().water(37, { ammonia, ph: 8.2 }), 37.1, 'neon-goby');
     for (const ammonia of [0.2, 2]) {

@@ -2,7 +2,7 @@
 import type { QuarantineLine } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
-import type { Assessment, Judgement } from '../readiness';
+import { judgementFor, type Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesOf, type Species } from '../species';
 import type { CompanyCode, StatementOf, WarningCode } from '../statements';
@@ -66,12 +66,6 @@ function ofTheWay({ stage, species }: Member, lines: ReadonlySet<QuarantineLine>
   return stage === 'wish' && !lines.has(line) ? [onlyIf({ code: 'noQuarantine', line })] : [];
 }
 
-/** One set of facts, answered for the kind. */
-function judgementFor(species: Species, { fish, crew, coral }: Assessment): Judgement {
-  if (species.group === 'coral') return coral;
-  return species.crew ? crew : fish;
-}
-
 /** Whether the gate is open. */
 function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   const judgement = judgementFor(species, assessment);
@@ -79,6 +73,7 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   if (judgement.word !== 'wait' && judgement.word !== 'actNow') return [];
   const { code } = judgement.reason;
   if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
+  if (code === 'fishFallow' || code === 'outbreakFishIn') return [notYet({ code: 'liesFallow' })];
   const unfed = code === 'crewUnfed' || code === 'crewStarving';
   if (unfed) return [onlyIf({ code: 'littleToGraze' })];
   const at = assessment.gates.find((g) => g.status === 'here')?.id;

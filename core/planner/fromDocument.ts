@@ -83,7 +83,7 @@ export function problemFor(
   doc: Document,
   display: Display,
   evidence: WaterEvidence,
-  assessment: Pick<Assessment, 'fish' | 'coral' | 'freeAmmonia'>,
+  assessment: Pick<Assessment, 'others' | 'coral' | 'freeAmmonia'>,
   { animals, pairs }: Planned,
   dayOfMs: (ms: number) => string,
 ): Problem {
@@ -231,17 +231,21 @@ function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
   };
 }
 
-/** Is a display not yet ready for its first fish, so that a plan goes by what is forecast? */
-export const isStartAhead = (doc: Document, display: Display, { fish }: Pick<Assessment, 'fish'>): boolean =>
-  fish.word !== 'go' &&
-  fish.word !== 'goSmall' &&
+/** Is a display not yet ready for its first animals, so that a plan goes by what is forecast? */
+export const isStartAhead = (
+  doc: Document,
+  display: Display,
+  { others }: Pick<Assessment, 'others'>,
+): boolean =>
+  others.word !== 'go' &&
+  others.word !== 'goSmall' &&
   !Object.values(doc.animals).some((a) => isIn(a, display.id));
 
 /** Today where fish may come already, else what was last said of the proof, tomorrow at the earliest; null where nothing was. */
 function gateDay(
   doc: Document,
   display: Display,
-  assessment: Pick<Assessment, 'fish'>,
+  assessment: Pick<Assessment, 'others'>,
   which: PlanChoices['which'],
   today: number,
   dayOfMs: (ms: number) => string,

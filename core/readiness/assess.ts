@@ -11,7 +11,7 @@ import {
   type WaterEvidence,
 } from '../evidence';
 import { ask, freeAmmonia, isFresh, judgeLiving, URGENCY, type Living } from '../living';
-import { clockOf, type QuarantineClock } from '../quarantine';
+import { clockOf, fallowOf, type Fallow, type QuarantineClock } from '../quarantine';
 import type { GateId, Statement } from '../statements';
 import { UTC, type LocalTime } from '../time';
 import { emptyAlarms, instrumentFindings, type Alarm } from './alarms';
@@ -53,9 +53,25 @@ export function assessWater(
 
 /** The same for evidence already gathered. */
 export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
-  if (isOfDisplay(e)) return assess(e, local);
+  if (isOfDisplay(e)) return withFallow(assess(e, local), fallowOf(doc, e.water, nowMs, local.dayOf));
   const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
   return assessServing(e, clock, local);
+}
+
+/** After an outbreak no fish is let in, whatever the filter carries; all else is judged as ever. */
+function withFallow(assessment: Assessment, fallow: Fallow | null): Assessment {
+  const { word } = assessment.fish;
+  if (!fallow || fallow.over || (word !== 'go' && word !== 'goSmall')) return assessment;
+  const { day, of, overDay } = fallow;
+  const fish: Judgement =
+    overDay === null
+      ? { word: 'wait', reason: { code: 'outbreakFishIn' }, opens: { code: 'allFishOut', of } }
+      : {
+          word: 'wait',
+          reason: { code: 'fishFallow', day, of },
+          opens: { code: 'fishFallowUntil', day: overDay },
+        };
+  return { ...assessment, fish };
 }
 
 /** Judges a display by its school. */
@@ -74,6 +90,7 @@ export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
     fish,
     crew,
     coral,
+    others: fish,
     alarms: saidBesides(living, alarms),
     due: dueTests(e, living, [fish, coral]),
     freeAmmonia: freeAmmonia(e),
@@ -95,6 +112,7 @@ function assessServing(e: WaterEvidence, clock: QuarantineClock | null, local: L
     fish: judgement,
     crew: judgement,
     coral: judgement,
+    others: judgement,
     alarms: saidBesides(living, alarms),
     due: inUse ? dueTests(e, living, [judgement]) : [],
     freeAmmonia: freeAmmonia(e),

@@ -2,7 +2,7 @@ export { assess, assessmentOf, assessWater } from './assess';
 export { ASKS_FOR_DOSE } from './feeding';
 export { testsAhead, usualEveryDays } from './due';
 export { SCHOOL_GATES } from './gates';
-export { waterHolds, wordOf, type Assessment, type Gate, type Judgement } from './judgement';
+export { judgementFor, waterHolds, wordOf, type Assessment, type Gate, type Judgement } from './judgement';
 export { READINESS_LIMITS, RULES } from './limits';
 export { proposedMethod, proposedSchool, type Proposal } from './proposals';
 export { besides } from './walk';

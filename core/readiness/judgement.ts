@@ -2,6 +2,7 @@
 import type { School } from '../document';
 import type { Parameter } from '../document';
 import type { FreeAmmonia, Living } from '../living';
+import type { Species } from '../species';
 import type { GateId, Statement, Word } from '../statements';
 
 export interface Gate {
@@ -31,11 +32,23 @@ export interface Assessment {
   fish: Judgement;
   crew: Judgement;
   coral: Judgement;
+  /** What is neither fish, cleaner nor coral. */
+  others: Judgement;
   /** Findings that hold besides the judgements, most urgent first. */
   alarms: Statement[];
   /** Tests worth doing now. */
   due: Parameter[];
   freeAmmonia: FreeAmmonia | null;
+}
+
+/** The answer for a kind. */
+export function judgementFor(
+  { group, crew }: Pick<Species, 'group' | 'crew'>,
+  answers: Pick<Assessment, 'fish' | 'crew' | 'coral' | 'others'>,
+): Judgement {
+  if (group === 'coral') return answers.coral;
+  if (crew) return answers.crew;
+  return group === 'fish' ? answers.fish : answers.others;
 }
 
 /** The one word for a water: how it is where somebody lives in it, else what may be added. */

@@ -124,6 +124,11 @@ interface GateFacts {
   feedCrew: Nothing;
   addCrew: Nothing;
   crewUnfed: Nothing;
+  /** After an outbreak: days without fish so far, of how many. */
+  fishFallow: { day: number; of: number };
+  fishFallowUntil: { day: string };
+  outbreakFishIn: Nothing;
+  allFishOut: { of: number };
   lookForFilm: Nothing;
   firstStep: Nothing;
   addFirst: Nothing;
@@ -359,6 +364,7 @@ interface CompanyFacts {
 /** What speaks against an addition now. */
 interface WarningFacts {
   gateShut: Nothing;
+  liesFallow: Nothing;
   waterComesFirst: Nothing;
   noQuarantine: { line: QuarantineLine };
   littleToGraze: Nothing;

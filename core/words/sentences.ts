@@ -164,6 +164,11 @@ const GATES = {
   crewStarving: () => 'Too little film for those that are there.',
   feedCrew: () => 'Feed dried seaweed every other day, and add none.',
   addCrew: () => 'Mixed, then more as algae feeds them; look for parasites and eggs on the shells.',
+  fishFallow: (s) => `After an outbreak it lies fallow, day ${s.day} of ${s.of} without fish.`,
+  fishFallowUntil: (s, w) =>
+    `No fish before ${w.written(s.day)}: one put in sooner feeds what is dying out, and the days begin again.`,
+  outbreakFishIn: () => 'An outbreak is logged, and fish are still in.',
+  allFishOut: (s) => `All fish out together; then it lies fallow for ${s.of} days.`,
   crewUnfed: () => 'No film was seen lately that would feed more of them.',
   lookForFilm: () => 'Log the film on glass and rock when it shows.',
   firstStep: () => 'The filter has shown enough for a small first step.',
@@ -340,6 +345,7 @@ const WARNINGS = {
       `Open one before it is bought${mayGoWithout ? ', or say in the plan why it goes without' : ''}.`
     );
   },
+  liesFallow: () => 'After an outbreak no fish is added before the days without them are over: see Today.',
   gateShut: () => 'The gate before it is not open yet: see Today.',
   lastStillSettling: () => 'The last addition is still settling: see Today.',
   testFirst: () => 'A test is due before anything goes in: see Today.',
