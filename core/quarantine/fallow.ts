@@ -1,6 +1,15 @@
 /** A display without fish after an outbreak: most parasites of fish die out where they find none for long enough. 76 days from the last fish out at
  *  24 to 26 C; fewer only where it is 27 C or more all the time, and for a reason that is kept (science notes 8). */
-import { isIn, readingInterval, waterOf, type Animal, type Display, type Document } from '../document';
+import {
+  isIn,
+  livingIn,
+  readingInterval,
+  waterOf,
+  type Animal,
+  type Display,
+  type Document,
+  type Quarantine,
+} from '../document';
 import { speciesOf } from '../species';
 import { addDays, compared, DAY_MS, daysBetween } from '../time';
 import { QUARANTINE } from './limits';
@@ -63,6 +72,23 @@ export function fallowOf(
   const over = today >= overDay;
   if (over && daysBetween(overDay, today) > QUARANTINE.fallowToldDays) return null;
   return { fishIn, sinceDay, day: daysBetween(sinceDay, today), of, overDay, over, shorter };
+}
+
+/** The fallow time of the display that fish in a quarantine come from, or are meant for, while it lasts; of several the longest. Null for other lines. */
+export function homeFallowOf(
+  doc: Document,
+  quarantine: Quarantine,
+  nowMs: number,
+  dayOfMs: (ms: number) => string,
+): Fallow | null {
+  if (quarantine.line !== 'fish') return null;
+  const homes = new Set(livingIn(doc, quarantine.id).map((a) => a.homeId));
+  const lying = [...homes].flatMap((id) => {
+    const home = doc.waters[id];
+    const fallow = home?.kind === 'display' ? fallowOf(doc, home, nowMs, dayOfMs) : null;
+    return fallow && !fallow.over ? [fallow] : [];
+  });
+  return lying.sort((a, b) => compared(b.overDay ?? '9999', a.overDay ?? '9999'))[0] ?? null;
 }
 
 /** The outbreaks logged in a display up to a moment, oldest first. */

@@ -18,6 +18,6 @@ export {
   type TreatmentAsk,
   type TreatmentConflict,
 } from './treatments';
-export { fallowOf, outbreaksOf, type Fallow } from './fallow';
+export { fallowOf, homeFallowOf, outbreaksOf, type Fallow } from './fallow';
 export { fitOf, lineFits, type Fit } from './fit';
 export { QUARANTINE_LIMITS } from './limits';

@@ -11,7 +11,7 @@ import {
   type WaterEvidence,
 } from '../evidence';
 import { ask, freeAmmonia, isFresh, judgeLiving, URGENCY, type Living } from '../living';
-import { clockOf, fallowOf, type Fallow, type QuarantineClock } from '../quarantine';
+import { clockOf, fallowOf, homeFallowOf, type Fallow, type QuarantineClock } from '../quarantine';
 import type { GateId, Statement } from '../statements';
 import { UTC, type LocalTime } from '../time';
 import { emptyAlarms, instrumentFindings, type Alarm } from './alarms';
@@ -55,23 +55,35 @@ export function assessWater(
 export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
   if (isOfDisplay(e)) return withFallow(assess(e, local), fallowOf(doc, e.water, nowMs, local.dayOf));
   const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
-  return assessServing(e, clock, local);
+  const fallow = e.water.kind === 'quarantine' ? homeFallowOf(doc, e.water, nowMs, local.dayOf) : null;
+  return assessServing(e, clock, fallow, local);
 }
 
 /** After an outbreak no fish is let in, whatever the filter carries; all else is judged as ever. */
 function withFallow(assessment: Assessment, fallow: Fallow | null): Assessment {
   const { word } = assessment.fish;
   if (!fallow || fallow.over || (word !== 'go' && word !== 'goSmall')) return assessment;
-  const { day, of, overDay } = fallow;
-  const fish: Judgement =
-    overDay === null
-      ? { word: 'wait', reason: { code: 'outbreakFishIn' }, opens: { code: 'allFishOut', of } }
-      : {
-          word: 'wait',
-          reason: { code: 'fishFallow', day, of },
-          opens: { code: 'fishFallowUntil', day: overDay },
-        };
-  return { ...assessment, fish };
+  return { ...assessment, fish: noFish(fallow) };
+}
+
+const noFish = ({ day, of, overDay }: Fallow): Judgement =>
+  overDay === null
+    ? { word: 'wait', reason: { code: 'outbreakFishIn' }, opens: { code: 'allFishOut', of } }
+    : {
+        word: 'wait',
+        reason: { code: 'fishFallow', day, of },
+        opens: { code: 'fishFallowUntil', day: overDay },
+      };
+
+/** Fish whose own clock is over, or will be sooner, wait for their display all the same. */
+function untilHomeIsFree(judgement: Judgement, fallow: Fallow | null): Judgement {
+  if (!fallow) return judgement;
+  if (judgement.reason.code === 'quarantineFree') return noFish(fallow);
+  const { opens } = judgement;
+  const { overDay } = fallow;
+  return opens.code === 'quarantineFreeOn' && overDay !== null && overDay > opens.day
+    ? { ...judgement, opens: { code: 'fishFallowUntil', day: overDay } }
+    : judgement;
 }
 
 /** Judges a display by its school. */
@@ -97,12 +109,18 @@ export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
   };
 }
 
-/** Judges a water that serves a display: no gates, the same look at what lives in it. @param clock of a quarantine */
-function assessServing(e: WaterEvidence, clock: QuarantineClock | null, local: LocalTime): Assessment {
+/** Judges a water that serves a display: no gates, the same look at what lives in it.
+ *  @param clock of a quarantine; @param fallow of the display its fish are meant for */
+function assessServing(
+  e: WaterEvidence,
+  clock: QuarantineClock | null,
+  fallow: Fallow | null,
+  local: LocalTime,
+): Assessment {
   const inUse = isOpen(e.water) || e.residents.length > 0;
   const living = judgeLiving(e, local, instrumentFindings(e));
   const alarms = living || !inUse ? [] : emptyAlarms(e);
-  const alone = sparing(e, withAlarms(servingJudgement(e, clock), alarms));
+  const alone = sparing(e, withAlarms(untilHomeIsFree(servingJudgement(e, clock), fallow), alarms));
   // A release from water that is not steady waits; what waits for the clock waits for the clock.
   const judgement = alone.word === 'wait' ? alone : livingFirst(living, alone);
   return {

@@ -138,6 +138,32 @@ describe('a quarantine', () => {
       opens: { code: 'quarantineLetIn' },
     });
   });
+  test('fish whose clock is over wait for a home that lies fallow after an outbreak', () => {
+    const outbreak = {
+      id: 'e',
+      waterId: 'home',
+      at: new Date(ms(0)).toISOString(),
+      note: '',
+      kind: 'incident' as const,
+      what: 'outbreak' as const,
+    };
+    const tested = looked(withFish(told(quarantine, (h) => h.test(0, fit).test(28, fit))), days(28));
+    const doc = { ...tested, events: { ...tested.events, e: outbreak } };
+    // 76 days from 1 January.
+    const until = { code: 'fishFallowUntil', day: '2026-03-18' };
+    expect(judge(doc, 28.5).fish).toEqual({
+      word: 'wait',
+      reason: { code: 'fishFallow', day: 29, of: 76 },
+      opens: until,
+    });
+    const running = looked(withFish(told(quarantine, (h) => h.test(0, fit))), days(9));
+    expect(judge({ ...running, events: { ...running.events, e: outbreak } }, 9.1).fish).toMatchObject({
+      reason: { code: 'quarantineRunning' },
+      opens: until,
+    });
+    const elsewhere = { ...outbreak, waterId: 'other' };
+    expect(judge({ ...doc, events: { ...tested.events, e: elsewhere } }, 28.5).fish.word).toBe('go');
+  });
   test('ammonia a kit can see comes before any clock, and never asks for more of it', () => {
     const free = looked(withFish(told(quarantine, (h) => h.test(28, { ...fit, ammonia: 0.25 }))), days(28));
     expect(judge(free, 28.5)).toMatchObject({

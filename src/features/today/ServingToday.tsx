@@ -23,11 +23,12 @@ import {
   useAppDispatch,
   useAppSelector,
   useNow,
+  shortWrittenDay,
 } from '../../store';
 import { Button, Go, Line, Row, Screen, Section, space, Txt, useWide, styleSheet } from '../../ui';
 import { useParam, useUnits, useWords, WithWater } from '../shell';
 import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
-import { quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
+import { fallowWords, quarantineView, SIGN_WORDS, SIGNS_OF } from '../shell/quarantine/view';
 import { BareAmmonia } from './BareAmmonia';
 import { ClockBehind } from './ClockBehind';
 import { LookSheet } from './LookSheet';
@@ -134,7 +135,11 @@ function Watch({ water, now }: { water: Quarantine; now: number }) {
         <QuarantineLane view={view} onPage />
       </Section>
       <Treatments water={water} now={now} />
-      {view.clock.status === 'complete' && home !== undefined ? (
+      {view.clock.status === 'complete' && view.fallow ? (
+        <Section title="Not back yet">
+          <Txt tone="ammonia">{fallowWords(view.fallow, shortWrittenDay)}</Txt>
+        </Section>
+      ) : view.clock.status === 'complete' && home !== undefined ? (
         <Section title="Free">
           <Txt>The group has done its days. Match the water, and let them in together.</Txt>
           <Button

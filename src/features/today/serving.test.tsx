@@ -1,5 +1,6 @@
 import { screen } from '@testing-library/react';
-import { allText, demo, onScreen, press, says, submit, tick } from '../shell/testing';
+import type { Quarantine } from '../../../core/document';
+import { allText, demo, NOW, onScreen, press, says, submit, tick } from '../shell/testing';
 import { ServingTodayScreen } from './ServingToday';
 
 test('a clear look is logged once a day', () => {
@@ -42,6 +43,41 @@ test('a quarantine says its word and why, its water and whom it serves', () => {
   expect(says('North Window')).toBe(true);
   expect(screen.getByRole('button', { name: 'Log a sample' })).toBeTruthy();
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+});
+
+test('fish whose days are clear are not offered a drip into a display that lies fallow', () => {
+  const done = () => {
+    const doc = demo();
+    doc.waters['north-qt'] = { ...(doc.waters['north-qt'] as Quarantine), clockDays: 8 };
+    for (let i = 1; i <= 9; i++) {
+      const day = new Date(NOW - i * 86_400_000).toISOString().slice(0, 10);
+      doc.looks[`clear${i}`] = {
+        id: `clear${i}`,
+        waterId: 'north-qt',
+        day,
+        result: 'clear',
+        signs: [],
+        note: '',
+      };
+    }
+    return doc;
+  };
+  onScreen(<ServingTodayScreen />, { doc: done(), params: { waterId: 'north-qt' } });
+  expect(says('Plan the drip')).toBe(true);
+  document.body.innerHTML = '';
+  const doc = done();
+  doc.events.ich = {
+    id: 'ich',
+    kind: 'incident',
+    what: 'outbreak',
+    waterId: 'north-window',
+    at: new Date(NOW - 6 * 86_400_000).toISOString(),
+    note: '',
+  };
+  onScreen(<ServingTodayScreen />, { doc, params: { waterId: 'north-qt' } });
+  expect(says('Plan the drip')).toBe(false);
+  expect(says('Their display lies fallow until 10 Jul: no fish goes in before.')).toBe(true);
+  expect(allText()).toContain('After an outbreak it lies fallow, day 6 of 76 without fish.');
 });
 
 test('with animals in it a quarantine stays in use; empty it is closed, keeps its past and is opened again', () => {

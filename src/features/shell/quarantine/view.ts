@@ -7,7 +7,7 @@ import {
   type QuarantineLine,
   type Sign,
 } from '../../../../core/document';
-import { clockOf, type QuarantineClock } from '../../../../core/quarantine';
+import { clockOf, homeFallowOf, type Fallow, type QuarantineClock } from '../../../../core/quarantine';
 import type { BeadLane } from '../../../ui/charts/BeadLanes';
 
 export const SIGN_WORDS: Record<Sign, string> = {
@@ -52,6 +52,8 @@ export interface QuarantineView {
   animals: Animal[];
   lanes: BeadLane[];
   toCome: number;
+  /** The display its fish go back to, or are meant for, stands without fish. */
+  fallow: Fallow | null;
 }
 
 const ordinal = (n: number): string =>
@@ -80,7 +82,7 @@ export function quarantineView(
     clock.releaseDay && open && open.broken === null
       ? Math.max(0, quarantine.clockDays - clock.clockDay - (clock.lookedToday ? 0 : 1))
       : 0;
-  return { quarantine, clock, animals, lanes, toCome };
+  return { quarantine, clock, animals, lanes, toCome, fallow: homeFallowOf(doc, quarantine, nowMs, dayOfMs) };
 }
 
 /** The clock in words. */
@@ -88,7 +90,7 @@ export function clockWords(
   view: QuarantineView,
   day: (written: string) => string,
 ): { title: string; text: string } {
-  const { clock } = view;
+  const { clock, fallow } = view;
   switch (clock.status) {
     case 'empty':
       return { title: 'Empty', text: 'The clock starts when animals go in.' };
@@ -100,16 +102,28 @@ export function clockWords(
       };
     }
     case 'complete':
-      return { title: `${clock.clockDays} days clear`, text: 'Free to move on, all together.' };
+      return {
+        title: `${clock.clockDays} days clear`,
+        text: fallow ? fallowWords(fallow, day) : 'Free to move on, all together.',
+      };
     case 'running': {
       const free = clock.releaseDay ? day(clock.releaseDay) : '';
+      const waits = fallow && (fallow.overDay ?? '9999') > (clock.releaseDay ?? '') ? fallow : null;
       return {
         title: `${clock.clockDay} of ${clock.clockDays} days clear`,
-        text: `Free on ${free} if every day is looked at and clear.`,
+        text: waits
+          ? `Its clock is full on ${free} if every day is looked at and clear. ${fallowWords(waits, day)}`
+          : `Free on ${free} if every day is looked at and clear.`,
       };
     }
   }
 }
+
+/** Why fish wait for their display, whatever their own clock says. */
+export const fallowWords = ({ overDay }: Fallow, day: (written: string) => string): string =>
+  overDay === null
+    ? 'An outbreak is logged in their display, and fish are still in it: nobody goes back before it has lain fallow.'
+    : `Their display lies fallow until ${day(overDay)}: no fish goes in before.`;
 
 /** Reasons of the resets, oldest first. */
 export const resetWords = (clock: QuarantineClock, day: (written: string) => string): string[] =>
