@@ -53,9 +53,9 @@ export function assessWater(
 
 /** The same for evidence already gathered. */
 export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
-  if (isOfDisplay(e)) return withFallow(assess(e, local), fallowOf(doc, e.water, nowMs, local.dayOf));
+  if (isOfDisplay(e)) return withFallow(assess(e, local), fallowOf(doc, e.water, e.nowMs, local.dayOf));
   const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
-  const fallow = e.water.kind === 'quarantine' ? homeFallowOf(doc, e.water, nowMs, local.dayOf) : null;
+  const fallow = e.water.kind === 'quarantine' ? homeFallowOf(doc, e.water, e.nowMs, local.dayOf) : null;
   return assessServing(e, clock, fallow, local);
 }
 

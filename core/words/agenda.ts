@@ -89,7 +89,7 @@ const WHY: Why = {
   look: (_, i, w) =>
     i.dailyUntil === null
       ? 'A day counts only when it was seen clear.'
-      : `A day counts only when it was seen clear; free on ${w.written(i.dailyUntil)} if each is.`,
+      : `A day counts only when it was seen clear; its days are full on ${w.written(i.dailyUntil)} if each is.`,
   bareChange: (s, _, w) => capital(bareWords(s.outlook, w.units)[0] ?? ''),
   treatment: (s, _, w) => capital(askWords(s.ask, s.treatment, w.units)),
   service: (_, i, w) => `Its rhythm asks for it from ${w.written(i.day)}.`,
