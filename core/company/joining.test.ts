@@ -54,6 +54,22 @@ describe('warnings', () => {
     expect(assessWater(open.doc, 't', START_MS + 60 * DAY).fish.word).not.toMatch(/^go/);
     expect(codes(open, 43.2, 'neon-goby')).not.toEqual([]);
   });
+  test('scavengers are held against what falls, sifters against the sand, grazers alone against film', () => {
+    const quiet = settled().water(43, { ammonia: 0, nitrite: 0 });
+    expect(codes(quiet, 43.2, 'turban-snail', 3)).toContain('littleToGraze');
+    const some = warn(quiet, 43.2, 'nassarius-snail', 40).warnings.find((w) => w.says.code === 'littleFalls');
+    // 0.2 mg N a day each, which is 0.575 of what it eats.
+    expect((some?.says as { wantsMgN: number }).wantsMgN).toBeCloseTo((40 * 0.2) / 0.575, 1);
+    expect(codes(quiet, 43.2, 'nassarius-snail', 40)).not.toContain('littleToGraze');
+    quiet.doc.waters.t = {
+      ...quiet.doc.waters.t!,
+      size: { kind: 'dimensions', lengthCm: 60, widthCm: 40, waterHeightCm: 45 },
+    };
+    expect(codes(quiet, 43.2, 'fighting-conch', 1)).not.toContain('littleSand');
+    expect(codes(quiet, 43.2, 'fighting-conch', 4)).toContain('littleSand');
+    const fed = quiet.animal(29, 'yellow-tang', 2);
+    expect(codes(fed, 43.2, 'nassarius-snail', 1)).not.toContain('littleFalls');
+  });
   test('ammonia since the last addition, or worse: the water comes first, not the settling', () => {
     const found = (ammonia: number) => codes(settled().water(37, { ammonia, ph: 8.2 }), 37.1, 'neon-goby');
     for (const ammonia of [0.2, 2]) {

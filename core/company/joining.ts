@@ -1,4 +1,5 @@
 /** What speaks against an addition: whom it would live with, and whether now is the time. The choice stays with the person. */
+import { leftoversOf } from '../after';
 import type { QuarantineLine } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
@@ -52,6 +53,7 @@ export function additionWarnings(
     ...findingsOf(companyOf(tankOf(e), [...apart, newcomer]), newcomer.id),
     ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
+    ...ofTheFood(e, newcomer),
     ...ofThePace(e, species, forecast),
   ];
   return { warnings: warnings.sort(byGravity), forecast };
@@ -79,6 +81,17 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   const at = assessment.gates.find((g) => g.status === 'here')?.id;
   const settling = at === 'nextStep' && species.group !== 'coral';
   return [notYet({ code: settling ? 'lastStillSettling' : 'gateShut' })];
+}
+
+/** What falls for scavengers, and the sand for those that live on it: film feeds neither. */
+function ofTheFood(e: WaterEvidence, newcomer: Member): Warning[] {
+  const { work } = newcomer.species;
+  const { wantedMgN, fallsMgN, sandWantedCm2, sandCm2 } = leftoversOf(e, [newcomer]);
+  if (work === 'scavenges' && wantedMgN > fallsMgN)
+    return [onlyIf({ code: 'littleFalls', wantsMgN: wantedMgN, fallsMgN })];
+  return work === 'sifts' && sandCm2 !== null && sandWantedCm2 > sandCm2
+    ? [onlyIf({ code: 'littleSand', wantsCm2: sandWantedCm2, sandCm2 })]
+    : [];
 }
 
 /** Load against a month ago, against the last addition and against what the filter has proved. */

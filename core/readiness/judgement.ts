@@ -41,13 +41,13 @@ export interface Assessment {
   freeAmmonia: FreeAmmonia | null;
 }
 
-/** The answer for a kind. */
+/** The answer for a kind. Film feeds grazers alone: other cleaners come as whatever else does. */
 export function judgementFor(
-  { group, crew }: Pick<Species, 'group' | 'crew'>,
+  { group, crew, work }: Pick<Species, 'group' | 'crew' | 'work'>,
   answers: Pick<Assessment, 'fish' | 'crew' | 'coral' | 'others'>,
 ): Judgement {
   if (group === 'coral') return answers.coral;
-  if (crew) return answers.crew;
+  if (crew && work === 'grazes') return answers.crew;
   return group === 'fish' ? answers.fish : answers.others;
 }
 

@@ -368,6 +368,8 @@ interface WarningFacts {
   waterComesFirst: Nothing;
   noQuarantine: { line: QuarantineLine };
   littleToGraze: Nothing;
+  littleFalls: { wantsMgN: number; fallsMgN: number };
+  littleSand: { wantsCm2: number; sandCm2: number };
   lastStillSettling: Nothing;
   testFirst: Nothing;
   moreThanDouble: { mgN: number; allowedMgN: number };

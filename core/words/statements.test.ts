@@ -172,6 +172,8 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   liesFallow: {},
   waterComesFirst: {},
   littleToGraze: {},
+  littleFalls: { wantsMgN: 3.5, fallsMgN: 0.3 },
+  littleSand: { wantsCm2: 5000, sandCm2: 2500 },
   lastStillSettling: {},
   testFirst: {},
   moreThanDouble: { mgN: 31.4, allowedMgN: 23.6 },
