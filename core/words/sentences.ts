@@ -331,7 +331,7 @@ const COMPANY = {
   grownLoad: (s) =>
     `Grown up, all of them make ${s.mgN.toFixed(0)} mg N a day; the filter carries about ${s.carriesMgN.toFixed(0)} now and has to grow with them.`,
   delicate: (s) =>
-    `${s.name} is delicate: many do not live through the first weeks. See it eat before it is paid.`,
+    `${s.name} is delicate: many do not live through the first weeks. Pay only for one seen well: a fish eating, a coral or a clam open.`,
   hardToTakeOut: (s) => `${s.name} is hard to get out again without taking the rock apart: be sure first.`,
 } satisfies Partial<Sentences>;
 
