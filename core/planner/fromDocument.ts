@@ -92,7 +92,9 @@ export function problemFor(
   // Fewer looks see less: the clock takes so much longer.
   const clock = (days: number) => Math.ceil((days * 7) / choices.looksAWeek);
   const today = dayNumber(dayOfMs(nowMs));
-  const gate = gateDay(doc, display, assessment, choices.which, today, dayOfMs);
+  const nearZeroMgN = provedCapacity(evidence)?.nearZeroNowMgN ?? null;
+  const capacity = nearZeroMgN === null ? null : Number(nearZeroMgN.toPrecision(3));
+  const gate = gateDay(doc, display, assessment, nearZeroMgN !== null, choices.which, today, dayOfMs);
   const quarantines = quarantinesOf(doc, display.id).filter(isOpen);
   const recent = evidence.joined.filter((j) => nowMs - j.atMs < DOUBLING_DAYS * DAY_MS);
   const released = recent.map((j) => ({
@@ -100,8 +102,6 @@ export function problemFor(
     loadMgN: rounded(groupLoadMgN(doc, j.animal, nowMs)),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
-  const nearZeroMgN = provedCapacity(evidence)?.nearZeroNowMgN ?? null;
-  const capacity = nearZeroMgN === null ? null : Number(nearZeroMgN.toPrecision(3));
   const wishes = animals.map((a) => wishOf(doc, a, nowMs));
   const direct: Line[] =
     choices.direct !== null
@@ -241,16 +241,19 @@ export const isStartAhead = (
   others.word !== 'goSmall' &&
   !Object.values(doc.animals).some((a) => isIn(a, display.id));
 
-/** Today where fish may come already, else what was last said of the proof, tomorrow at the earliest; null where nothing was. */
+/** Today where fish may come already, tomorrow where the filter is proved and the rest is a matter of days, else what was last said of the proof, tomorrow at the earliest; null where
+ *  nothing was. */
 function gateDay(
   doc: Document,
   display: Display,
   assessment: Pick<Assessment, 'others'>,
+  isProved: boolean,
   which: PlanChoices['which'],
   today: number,
   dayOfMs: (ms: number) => string,
 ): number | null {
   if (!isStartAhead(doc, display, assessment)) return today;
+  if (isProved) return today + 1;
   const said = Object.values(doc.forecasts)
     .filter((f) => f.waterId === display.id)
     .sort((a, b) => compared(a.at, b.at))

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import type { Display, Document } from '../../../core/document';
+import { waterOf, type Display, type Document } from '../../../core/document';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { DAY_MS } from '../../../core/time';
@@ -202,6 +202,21 @@ test.each([
 ])('a tank still at its start goes by %s', async (_, said, title) => {
   show(cycling(said), 'pantry-cube');
   await waitFor(() => expect(says(title)).toBe(true));
+});
+test('a filter that is shown is no start without a date: what still waits is a matter of days', async () => {
+  const doc = demo();
+  const inIt = Object.values(doc.animals).filter((a) => waterOf(a.moves.at(-1)!.to) === 'north-window');
+  for (const a of inIt) delete doc.animals[a.id];
+  doc.samples.warm = {
+    id: 'warm',
+    waterId: 'north-window',
+    at: new Date(NOW - 600_000).toISOString(),
+    note: '',
+    readings: [{ parameter: 'temperature', kitId: 'kit-temperature', value: { kind: 'exact', value: 33 } }],
+  };
+  show(doc);
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  expect(says(/says? no day|does not say yet|sees no day/)).toBe(false);
 });
 test('a day of purchase that has passed buys nobody', async () => {
   const doc = demo();
