@@ -5,7 +5,7 @@ import { stockingPlan, type Line, type Problem, type Wish } from '../core/planne
 import { speciesById, SPECIES_IDS } from '../core/species';
 import { dailyLoadMgN } from '../core/stocking';
 import { dayNumber } from '../core/time';
-import { bindingText, LEFT_OUT_WORDS, leftOutText, type PlanSaying } from '../core/words/plan';
+import { AGAINST_WORDS, bindingText, leftOutText, type PlanSaying } from '../core/words/plan';
 import { InputError, parsed } from './input';
 
 const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
@@ -103,7 +103,7 @@ export function plan(text: string, clock: () => number): object {
     lastRelease: found.lastRelease,
     batches: found.batches,
     bound: found.bound,
-    concessions: found.concessions.map((c) => ({ ...c, text: LEFT_OUT_WORDS[c.rule] })),
+    concessions: found.concessions.map((c) => ({ ...c, text: AGAINST_WORDS[c.rule] })),
     ms: Math.round(clock() - began),
   };
 }

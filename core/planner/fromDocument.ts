@@ -241,8 +241,8 @@ export const isStartAhead = (
   others.word !== 'goSmall' &&
   !Object.values(doc.animals).some((a) => isIn(a, display.id));
 
-/** Today where fish may come already, tomorrow where the filter is proved and the rest is a matter of days, else what was last said of the proof, tomorrow at the earliest; null where
- *  nothing was. */
+/** Today where fish may come already; tomorrow where the filter is proved, and the rest is a matter of days; else what was last said of the proof,
+ *  tomorrow at the earliest; null where nothing was. */
 function gateDay(
   doc: Document,
   display: Display,

@@ -33,11 +33,10 @@ export function leastToLetIn(
 
 function candidatesFor(p: Problem, placed: ReadonlySet<number>, wish: number): Concession[] {
   const w = p.wishes[wish] as Wish;
-  const likeIt = quarantineLike(p, w);
   const others = p.forbidden.flatMap(([a, b]) => (a === wish ? [b] : b === wish ? [a] : []));
   return [
     ...(w.jumps && !p.hasLid ? [{ kind: 'lid' as const }] : []),
-    ...(likeIt ? [{ kind: 'quarantine' as const, line: w.line, netL: likeIt.netL }] : []),
+    { kind: 'quarantine' as const, line: w.line, netL: quarantineLike(p, w).netL },
     ...(p.budget === null ? [] : [{ kind: 'budget' as const, aMonth: Math.ceil(p.budget + w.price) }]),
     ...others
       .filter((i) => placed.has(i))
@@ -45,22 +44,21 @@ function candidatesFor(p: Problem, placed: ReadonlySet<number>, wish: number): C
   ];
 }
 
-/** One more for its line, as large as it needs, like one that is there; null where those take nothing. */
-function quarantineLike(p: Problem, w: Wish): QuarantineWater | null {
-  const model = p.quarantines.find((q) => q.line === w.line) ?? p.quarantines[0] ?? USUAL_QUARANTINE;
-  if (model.totalLimitMgN <= 0) return null;
+/** One more for its line, as large as it needs, like one that is there and takes anybody. */
+function quarantineLike(p: Problem, w: Wish): QuarantineWater {
+  const those = p.quarantines.filter((q) => q.totalLimitMgN > 0);
+  const model = those.find((q) => q.line === w.line) ?? those[0] ?? USUAL_QUARANTINE;
   const netL = Math.max(QUARANTINE.leastL, Math.ceil(w.loadMgN / (PLANNER_SHARE * model.totalLimitMgN)));
   return { ...model, id: `${w.id}-own`, line: w.line, netL };
 }
 
 function withConcession(p: Problem, wish: number, c: Concession): Problem {
   const w = p.wishes[wish] as Wish;
-  const own = quarantineLike(p, w);
   switch (c.kind) {
     case 'lid':
       return { ...p, hasLid: true };
     case 'quarantine':
-      return own ? { ...p, quarantines: [...p.quarantines, own] } : p;
+      return { ...p, quarantines: [...p.quarantines, quarantineLike(p, w)] };
     case 'budget':
       return { ...p, budget: c.aMonth };
     case 'withoutOther': {

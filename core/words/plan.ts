@@ -100,7 +100,7 @@ export function brokenText(r: Reason, w: PlanSaying): string {
 }
 
 /** Why a wish is in no plan. */
-export const LEFT_OUT_WORDS: Record<Rule, string> = {
+const LEFT_OUT_WORDS: Record<Rule, string> = {
   R1: 'The start has no day yet on which it passes its gates.',
   R2: 'No quarantine of its line has the days for it.',
   R3: 'It is more than a quarantine of its line may hold, or all of them are taken.',
@@ -123,6 +123,21 @@ export function leftOutText({ wishes, quarantines, fishGate }: Problem, wishId: 
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];
 }
+
+/** What a day that the person set breaks. */
+export const AGAINST_WORDS: Record<Rule, string> = {
+  R1: 'It is let in before the water is ready for its kind.',
+  R2: 'It does not pass the days in which its quarantine must be seen clear.',
+  R3: 'Its quarantine holds more than it may, or others are in it.',
+  R4: 'It is let in before another addition has settled.',
+  R5: 'It more than doubles the load within thirty days.',
+  R6: 'Free ammonia would rise too far after it.',
+  R7: 'Cleaners go before fish, the gentle before the fierce: this turns it round.',
+  R8: 'It may not live here as things are: the lid, the age of the tank, or who is there.',
+  R9: 'You are away, just leaving, or there is no shop day, when it is bought or let in.',
+  R10: 'The month costs more than its budget.',
+  horizon: 'A day of it is past, or beyond the plan.',
+};
 
 /** What would let it in, all of it together. @param who the wish, or several that stand alike */
 export function concessionsText(set: readonly Concession[], w: PlanSaying, who = 'it'): string {

@@ -337,7 +337,8 @@ const COMPANY = {
 
 const WARNINGS = {
   littleFalls: (s) =>
-    `With it the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others. Fewer, or fed on purpose after lights out.`,
+    `With it the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others. ` +
+    'Fewer, or fed on purpose after lights out.',
   littleSand: (s) =>
     `With it the sifters want ${(s.wantsCm2 / s.sandCm2).toFixed(1)} times the open sand there is. Fewer, or they grow thin.`,
   littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',

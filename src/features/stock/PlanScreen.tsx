@@ -14,7 +14,7 @@ import {
 import { waterHolds } from '../../../core/readiness';
 import { dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
-import { ALTERNATIVE_WORDS, changedText, LEFT_OUT_WORDS, type PlanSaying } from '../../../core/words/plan';
+import { AGAINST_WORDS, ALTERNATIVE_WORDS, changedText, type PlanSaying } from '../../../core/words/plan';
 import {
   localDay,
   planBefore,
@@ -247,7 +247,7 @@ function Made({
         <Section title="Set by you, against a rule">
           {plan.concessions.map((c) => (
             <Txt key={JSON.stringify(c)} tone="nitrite">
-              {`${c.wishIds.map(saying.nameOf).join(', ')}: ${LEFT_OUT_WORDS[c.rule]}`}
+              {`${c.wishIds.map(saying.nameOf).join(', ')}: ${AGAINST_WORDS[c.rule]}`}
             </Txt>
           ))}
         </Section>

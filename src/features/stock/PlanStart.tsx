@@ -38,7 +38,8 @@ export function NoStart({ water, start }: { water: Display; start: QuietForecast
 export function Missed({ animals, saying }: { animals: readonly Animal[]; saying: PlanSaying }) {
   return animals.map((a) => (
     <Txt key={a.id} tone="nitrite">
-      {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. Note it under Stock, or choose a new day; it is planned as if no day were set.`}
+      {`${saying.nameOf(a.id)} was to be bought on ${saying.day(a.wish?.held?.buyDay ?? '')}, and the log holds no purchase. ` +
+        'Note it under Stock, or choose a new day; it is planned as if no day were set.'}
     </Txt>
   ));
 }
