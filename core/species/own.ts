@@ -45,12 +45,16 @@ export type AssumedField = (typeof ASSUMED)[number];
 /** What of an own kind was not said, and is its relative's. */
 export const assumedOf = (own: OwnSpecies): AssumedField[] => ASSUMED.filter((f) => own[f] === undefined);
 
+/** Of its relative’s genus, and compared with it: it is not that species. */
+const near = (scientific: string): string => scientific.replace(' ', ' cf. ');
+
 /** An own kind as one of the list. Unsaid room grows with its adult size, never below the relative's: when in doubt, the careful figure. */
 export function resolved(own: OwnSpecies, like: Species): Species {
   const longer = Math.max(1, own.adultCm / like.adultCm);
   const said = Object.fromEntries(ASSUMED.flatMap((f) => (own[f] === undefined ? [] : [[f, own[f]]])));
   return {
     ...like,
+    scientific: near(like.scientific),
     arrivalCm: Math.min(like.arrivalCm, own.adultCm),
     minTankL: like.minTankL * longer,
     minTankCm: like.minTankCm * longer,

@@ -48,6 +48,8 @@ describe('a kind of one’s own', () => {
       adultCm: 12,
       doubt: 'high',
       diet: like.diet,
+      // Its relative is Ecsenius stigmatura.
+      scientific: 'Ecsenius cf. stigmatura',
     });
     // 12 cm against 6: twice the room.
     expect([s.minTankL, s.minTankCm]).toEqual([like.minTankL * 2, like.minTankCm * 2]);
