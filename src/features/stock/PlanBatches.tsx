@@ -32,6 +32,7 @@ export function PlanBatches({
       {batchesOf(plan.steps).map((steps) => {
         const [first] = steps;
         const late = cautious?.steps.find((s) => s.wishId === first.wishId)?.releaseDay;
+        const lateWords = late ? shortWrittenDay(late) : 'without a day';
         const began = isBought(doc, first.wishId);
         const where = doc.waters[first.quarantineId]?.name ?? 'no quarantine';
         return (
@@ -45,7 +46,7 @@ export function PlanBatches({
             />
             <Line
               name="In the display"
-              value={`from ${shortWrittenDay(first.releaseDay)}${late && late !== first.releaseDay ? `, cautiously ${shortWrittenDay(late)}` : ''}`}
+              value={`from ${shortWrittenDay(first.releaseDay)}${cautious && late !== first.releaseDay ? `, cautiously ${lateWords}` : ''}`}
             />
             <Line name="Test ammonia" value={first.testDays.map(shortWrittenDay).join(', ')} />
             {first.freeMgN === null ? null : (

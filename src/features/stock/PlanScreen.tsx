@@ -36,7 +36,7 @@ import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
 import { PlanPicture } from './PlanPicture';
-import { Fallow, Missed, NoStart, Planning, QuarantineFirst } from './PlanStart';
+import { Fallow, LikelyStart, Missed, NoStart, Planning, QuarantineFirst } from './PlanStart';
 import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
@@ -62,6 +62,7 @@ function Plan({ water }: { water: Display }) {
   // Its dates are kept with the log once they are worked out, and the plan goes by them.
   const start = useKeptForecast(water.id, now, ahead);
   const undated = ahead && problem.gate === null;
+  const cautiousGate = asked.find((a) => a.name === 'cautious')?.problem.gate;
   const plans = usePlans(asked);
   const { plan } = plans.made;
   const units = useUnits();
@@ -106,6 +107,13 @@ function Plan({ water }: { water: Display }) {
           saying={saying}
         >
           {undated ? <NoStart water={water} start={start} /> : null}
+          {ahead && problem.gate !== null && cautiousGate !== undefined ? (
+            <LikelyStart
+              day={dayFromNumber(problem.gate)}
+              late={cautiousGate === null ? null : dayFromNumber(cautiousGate)}
+              saying={saying}
+            />
+          ) : null}
           {problem.fishGate === undefined ? null : (
             <Fallow
               until={problem.fishGate === null ? null : dayFromNumber(problem.fishGate)}

@@ -34,6 +34,16 @@ export function NoStart({ water, start }: { water: Display; start: QuietForecast
   );
 }
 
+/** The start is over on a likely day only: who is bought before it may wait. @param late the cautious day; null where none can be said */
+export function LikelyStart({ day, late, saying }: { day: string; late: string | null; saying: PlanSaying }) {
+  const cautiously = late === null ? 'perhaps much later' : `cautiously on ${saying.day(late)}`;
+  return (
+    <Txt tone="nitrite">
+      {`The start is likely over on ${saying.day(day)}, ${cautiously}. Whoever is bought before it is over may have to stay in quarantine longer.`}
+    </Txt>
+  );
+}
+
 /** Days of purchase that were set and have passed: nothing in the log says that anybody was bought. */
 export function Missed({ animals, saying }: { animals: readonly Animal[]; saying: PlanSaying }) {
   return animals.map((a) => (

@@ -160,7 +160,7 @@ test('a tank of five litres: a sentence for each wish, and no dates', async () =
 });
 
 /** Pantry Cube, still cycling, with a snail wished for, and what was said of its start a while ago. */
-function cycling(said: { daysAgo: number; p50: number } | null) {
+function cycling(said: { daysAgo: number; p50: number; p90?: number | null } | null) {
   const doc = demo();
   const wish = Object.values(doc.animals).find((a) => a.moves.at(-1)?.to.kind === 'wish')!;
   doc.animals.snail = {
@@ -175,8 +175,8 @@ function cycling(said: { daysAgo: number; p50: number } | null) {
   doc.waters['pantry-cube'] = { ...water, stocking: { ...choicesOf(water), direct } };
   if (said) {
     const at = new Date(NOW - said.daysAgo * DAY_MS).toISOString();
-    const { p50 } = said;
-    const days = { p10: p50, p50, p90: p50 };
+    const { p50, p90 = p50 } = said;
+    const days = { p10: p50, p50, p90 };
     doc.forecasts.f = {
       id: 'f',
       waterId: 'pantry-cube',
@@ -202,6 +202,14 @@ test.each([
 ])('a tank still at its start goes by %s', async (_, said, title) => {
   show(cycling(said), 'pantry-cube');
   await waitFor(() => expect(says(title)).toBe(true));
+});
+test.each([
+  ['on a later day', 20, 'cautiously on 20 May', 'from 11 May, cautiously 20 May'],
+  ['not at all in sight', null, 'perhaps much later', 'from 11 May, cautiously without a day'],
+])('that the likely day is not the sure one is said: that %s', async (_, p90, start, days) => {
+  show(cycling({ daysAgo: 1, p50: 11, p90: p90 === null ? null : p90 }), 'pantry-cube');
+  await waitFor(() => expect(allText()).toContain(days));
+  expect(allText()).toContain(`The start is likely over on 11 May, ${start}. Whoever is bought before`);
 });
 test('a filter that is shown is no start without a date: what still waits is a matter of days', async () => {
   const doc = demo();
