@@ -27,6 +27,7 @@ test.each([
   ['some bought or set', true, 5001, {}],
   ['some bought that nobody may join', true, 7001, { closed: true }],
   ['no fish for some days, and some of the month spent', false, 9001, { fishGate: TODAY + 5, spent: 15 }],
+  ['some bought, and some of the month spent', true, 32100, { spent: 10 }],
 ] as const)('%s: as good as trying everything, and every rule is kept', (_, withFixed, first, more) => {
   const { closed, fishGate, spent }: { closed?: boolean; fishGate?: number; spent?: number } = more;
   let placed = 0;

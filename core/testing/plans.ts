@@ -397,16 +397,16 @@ function clashes(p: Problem, steps: readonly Step[]): boolean {
         return true;
   const { budget } = p;
   if (budget === null) return false;
-  const spent = new Map<string, number>();
+  const month = (day: number) => new Date(day * 86_400_000).toISOString().slice(0, 7);
+  const spent = new Map([[month(p.today), p.spentThisMonth ?? 0]]);
   const stuck = p.fixed.filter((f) => !steps.some((s) => s.wish === f.wish));
   for (const s of [...steps, ...stuck]) {
-    const month = new Date(s.buy * 86_400_000).toISOString().slice(0, 7);
-    spent.set(month, (spent.get(month) ?? 0) + (p.wishes[s.wish] as Wish).price);
+    spent.set(month(s.buy), (spent.get(month(s.buy)) ?? 0) + (p.wishes[s.wish] as Wish).price);
   }
   return steps.some(
     (s) =>
       !own.has(s.wish) &&
       (p.wishes[s.wish] as Wish).price > 0 &&
-      (spent.get(new Date(s.buy * 86_400_000).toISOString().slice(0, 7)) ?? 0) > budget + 1e-6,
+      (spent.get(month(s.buy)) ?? 0) > budget + 1e-6,
   );
 }
