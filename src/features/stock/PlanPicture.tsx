@@ -75,9 +75,25 @@ export function PlanPicture({
       dayLabel={shortDay}
       dayWords={(days) => shortWrittenDay(addDays(today, days))}
       onMove={(wishId, days) => onTry({ wishId, days })}
-      summary={`The plan over time. ${bars.map((b) => `${b.names.join(', ')}: bought ${shortDay(b.buyMs)}, in ${shortDay(b.releaseMs)}`).join('; ')}. The load rises to ${(steps[steps.length - 1]?.mgN ?? 0).toFixed(1)} milligrams of nitrogen a day${ceiling.length > 0 ? `; the filter carries ${(ceiling[ceiling.length - 1]?.mgN ?? 0).toFixed(0)} then, if it grows with it` : ''}.`}
+      summary={summaryOf(bars, steps, ceiling)}
     />
   );
+}
+
+/** The drawing in words. */
+function summaryOf(
+  bars: readonly PlanBar[],
+  steps: readonly StairStep[],
+  ceiling: readonly { mgN: number }[],
+): string {
+  const batches = bars.map(
+    ({ names, buyMs, releaseMs }) =>
+      `${names.join(', ')}: bought ${shortDay(buyMs)}, in ${shortDay(releaseMs)}`,
+  );
+  const rises = `The load rises to ${(steps.at(-1)?.mgN ?? 0).toFixed(1)} milligrams of nitrogen a day`;
+  const carries = ceiling.at(-1);
+  const grown = carries ? `; the filter carries ${carries.mgN.toFixed(0)} then, if it grows with it` : '';
+  return `The plan over time. ${batches.join('; ')}. ${rises}${grown}.`;
 }
 
 const wishOf = (problem: Problem, s: PlannedStep): Wish =>
