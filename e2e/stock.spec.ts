@@ -41,8 +41,11 @@ test('a coral is placed by a touch, and its place holds through a reload', async
   await page.getByRole('radio', { name: /Button polyps/ }).click();
   const front = page.getByRole('img', { name: /^Front:/ });
   const box = (await front.boundingBox())!;
-  // On the other side of the glass, half way up: out of the leather's shade.
+  // On the other side of the glass, half way up: out of the leather's shade, and nothing to stand on.
   await front.click({ position: { x: box.width * 0.8, y: box.height * 0.5 } });
+  await expect(page.getByText(/hangs in open water/)).toBeVisible();
+  // On the sand below.
+  await front.click({ position: { x: box.width * 0.8, y: box.height * 0.9 } });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('All stand well');
   await saved(page);
   await page.reload();

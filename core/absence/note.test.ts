@@ -46,6 +46,16 @@ test('who lives there by name, what to feed in grams, how warm it should be, who
   expect(noteTitle(noteOf(), words())).toMatch(/, .* to /);
   expect(noteOf().days).toBe(14);
 });
+test('who comes just before is fed by then as the others, not as on the day the note is made', () => {
+  const late = provedHistory().animal(39, 'ocellaris-clownfish', 2);
+  expect(noteOf(late, away({ at: at(39), until: at(45) })).foodG).toBe(0);
+  expect(noteOf(late, away({ at: at(42), until: at(49) })).foodG).toBeCloseTo(0.5 * FULL, 2);
+  const settled = noteOf(late, away({ at: at(46), until: at(54) })).foodG ?? 0;
+  expect(settled).toBeGreaterThan(FULL);
+  expect(settled).toBeLessThan(1.1 * FULL);
+});
+/** By hand: two of 4 cm, 0.024 x 64 g each, 2.5 % of it a day; they grow a little meanwhile. */
+const FULL = 2 * 0.024 * 64 * 0.025;
 test('the person’s own words stand in the place of ours', () => {
   const carer = {
     name: 'the neighbour',

@@ -23,7 +23,7 @@ export interface CarerNote {
   untilDay: string;
   days: number;
   animals: Animal[];
-  /** Dry food a day for all, g; null where no fish lives there. */
+  /** Dry food a day for all as the absence begins, g; null where no fish lives there. */
   foodG: number | null;
   /** What is normal: between these, stored units. */
   tempC: readonly [number, number];
@@ -56,7 +56,7 @@ export function carerNote(
     untilDay,
     days: Math.max(1, daysBetween(fromDay, untilDay)),
     animals,
-    foodG: feedingOf(e)?.nowG ?? null,
+    foodG: feedingOf(e, Math.max(e.nowMs, Date.parse(away.at)))?.nowG ?? null,
     tempC: aim ? [aim.alarmLow, aim.alarmHigh] : [22.5, 27.5],
     quarantines: quarantinesOf(doc, water.id)
       .filter((q) => isOpen(q) && Object.values(doc.animals).some((a) => isIn(a, q.id)))

@@ -23,17 +23,18 @@ export interface Feeding {
   fullInDays: number;
 }
 
-/** Null where no fish lives in the water. */
-export function feedingOf(e: WaterEvidence): Feeding | null {
+/** Null where no fish lives in the water.
+ *  @param atMs then, of those who live there now */
+export function feedingOf(e: WaterEvidence, atMs: number = e.nowMs): Feeding | null {
   let nowG = 0;
   let fullG = 0;
   let fullInDays = 0;
-  for (const { animal, atMs } of e.joined) {
+  for (const { animal, atMs: sinceMs } of e.joined) {
     const { load } = speciesOf(e, animal.speciesId);
     if (load.kind !== 'fish' || !e.residents.some((r) => r.id === animal.id)) continue;
     const ration =
-      (animal.count * fishMassG(load.massA, lengthAt(e, animal, e.nowMs)) * load.rationPercent) / 100;
-    const days = Math.floor((e.nowMs - atMs) / DAY_MS);
+      (animal.count * fishMassG(load.massA, lengthAt(e, animal, atMs)) * load.rationPercent) / 100;
+    const days = Math.floor((atMs - sinceMs) / DAY_MS);
     fullG += ration;
     nowG += ration * rationShare(days);
     fullInDays = Math.max(fullInDays, (ARRIVALS.rampDays[ARRIVALS.rampDays.length - 1] as number) - days);

@@ -4,7 +4,7 @@ import { DAY, History, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { gatherEvidence } from '../evidence';
 import { UTC } from '../time';
-import { judgeLiving, type Living } from '.';
+import { foodLimit, judgeLiving, type Living } from '.';
 
 const KITS = [
   ...PRECISE_KITS,
@@ -62,6 +62,22 @@ describe('exactly on a limit and just beyond', () => {
     expect(judge(read({ alkalinity: 4.99 }, 'zoanthid'))?.word).toBe('actNow');
   });
 });
+
+test.each<[Readings, ReturnType<typeof foodLimit>]>([
+  [GOOD, null],
+  [{ temperature: 30 }, null],
+  [{ ammonia: 0.1 }, 'little'],
+  [{ nitrite: 0.6 }, null],
+  [{ ammonia: 0.3, ph: 8.25, temperature: 25 }, 'half'],
+  [{ ammonia: 0.3, ph: 8.25, temperature: 25, oxygen: 5.2 }, 'none'],
+  [{ ammonia: 2 }, 'none'],
+  [{ oxygen: 4.4 }, 'none'],
+])('after %p as much food as the sentences say: %s', (readings, limit) =>
+  expect(foodLimit(judge(read(readings)))).toBe(limit),
+);
+test('nitrite twice running halves it', () =>
+  expect(foodLimit(judge(stocked().test(9.5, { nitrite: 0.6 }).test(10, { nitrite: 0.6 })))).toBe('half'));
+test('where nobody lives nothing is said of food', () => expect(foodLimit(null)).toBeNull());
 
 describe('what to do, by which way it is wrong', () => {
   test.each<[Readings, string, string]>([

@@ -63,6 +63,42 @@ describe('who stands wrong', () => {
     expect(two(29)).toEqual([]);
     expect(codes(EMPTY_BOARD, placed('torch', at(20)), { ...placed('torch', at(25)), id: 'b' })).toEqual([]);
   });
+  test('two that reach each other are said once, by the one with the longer reach', () => {
+    // Torch 25 cm and 15 beyond, staghorn 40 cm and 3 beyond: 32.5 between their middles when they touch.
+    const two = (gap: number) =>
+      misplaced(EMPTY_BOARD, glass, [placed('staghorn-coral', at(10)), placed('torch', at(10 + gap))]);
+    expect(two(35.4)).toMatchObject([{ id: 'torch', code: 'stings', other: 'staghorn-coral', back: true }]);
+    expect(two(35.6)).toMatchObject([{ id: 'torch', code: 'stings', back: false }]);
+    expect(two(47.6)).toEqual([]);
+  });
+  test('the worst is said first, whoever it is about', () => {
+    const found = codes(
+      board({ par: [point(50, 300)], flow: [{ ...at(50), flow: 'high' }] }),
+      placed('mushroom-anemone', at(10)),
+      placed('torch', at(50)),
+      placed('zoanthid', at(55)),
+      placed('birdsnest', at(101)),
+    );
+    expect(found).toEqual([
+      'outside',
+      'stings',
+      'tooBright',
+      'tooBright',
+      'tooBright',
+      'wrongFlow',
+    ]);
+  });
+  test('in open water beside drawn rock nothing carries it; a pane, the sand and its edge do', () => {
+    const rocks = [{ xCm: 40, yCm: 15, widthCm: 20, depthCm: 20, heightCm: 20 }];
+    const where = (spot: Placed['spot']) => codes(board({ rocks }), placed('torch', spot));
+    expect(where(at(50, 26))).toEqual([]);
+    expect(where(at(50, 26.1))).toEqual(['hangs']);
+    expect(where(at(66.1, 15))).toEqual(['hangs']);
+    expect(where(at(66, 15))).toEqual([]);
+    expect(where(at(80, 7.9))).toEqual([]);
+    expect(where(at(94, 30))).toEqual([]);
+    expect(codes(EMPTY_BOARD, placed('torch', at(80, 30)))).toEqual([]);
+  });
   test('those that sting nobody grow into each other; whoever is higher and wide shades', () => {
     expect(codes(EMPTY_BOARD, placed('toadstool-leather', at(20)), placed('zoanthid', at(30)))).toEqual([
       'growsInto',
@@ -73,6 +109,13 @@ describe('who stands wrong', () => {
     expect(
       codes(EMPTY_BOARD, placed('toadstool-leather', at(20, 45)), placed('zoanthid', at(60, 5))),
     ).toEqual([]);
+    // Its own kind it does not sting, and yet it takes its light.
+    expect(
+      codes(EMPTY_BOARD, placed('toadstool-leather', at(20, 45)), {
+        ...placed('toadstool-leather', at(22, 5)),
+        id: 'lower',
+      }),
+    ).toEqual(['shades']);
   });
   test('under rock there is no light; on top of it, or before it, there is', () => {
     const rock = { xCm: 40, yCm: 0, widthCm: 20, depthCm: 60, heightCm: 20 };

@@ -1,11 +1,19 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { placeOf, type Animal, type Display } from '../../../core/document';
-import { misplaced, reachOf, type Glass, type Spot } from '../../../core/placement';
+import {
+  flowAt,
+  lightAt,
+  misplaced,
+  reachOf,
+  type Board as BoardData,
+  type Glass,
+  type Spot,
+} from '../../../core/placement';
 import { speciesOf } from '../../../core/species';
 import { formatDecimal, toUnit, unitLabel } from '../../../core/units';
 import { animalWords } from '../../../core/words';
-import { misplacedText } from '../../../core/words/placement';
+import { misplacedText, notKnown, placeFacts } from '../../../core/words/placement';
 import { commit, isoOf, selectDocument, shortDay, useAppDispatch, useAppSelector } from '../../store';
 import { Button, Choice, Empty, FieldRow, Go, Line, Row, Screen, Section, TextField, Txt } from '../../ui';
 import { PlaceMap, type MapPiece } from '../../ui/charts/PlaceMap';
@@ -19,7 +27,9 @@ import {
   placeable,
   placedOf,
   readSpot,
+  shortName,
   spotOf,
+  stoodBefore,
   type SpotTexts,
 } from './boardModel';
 
@@ -78,22 +88,15 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
     const was = spotOf(chosen) ?? { xCm: x, yCm: glass.widthCm / 2, zCm: glass.waterCm / 4 };
     put(chosen, side === 'front' ? { ...was, xCm: x, zCm: up } : { ...was, xCm: x, yCm: up });
   };
-  const bad = new Set(wrong.map((m) => m.id)).size;
-  const title =
-    placed.length === 0
-      ? 'Nobody has a place yet'
-      : wrong.length === 0
-        ? 'All stand well'
-        : bad === 1
-          ? 'One stands badly'
-          : `${bad} stand badly`;
+  const unknown = placed.length > 0 ? notKnown(board) : null;
   return (
     <Screen title="Places" aside={<BoardPoints water={water} glass={glass} board={board} />}>
       <Txt kind="title" heading={1}>
-        {title}
+        {titleOf(placed.length, new Set(wrong.map((m) => m.id)).size, unknown !== null)}
       </Txt>
       <Txt kind="small" tone="second">
         Front, from where you sit. Discs as bought, rings grown up; hollow ones are kept for wishes.
+        {unknown === null ? '' : ` ${unknown}`}
       </Txt>
       {(['front', 'top'] as const).map((side) => (
         <SideView
@@ -116,6 +119,12 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
           {misplacedText(m, nameOf, units)}
         </Txt>
       ))}
+      {placed.some((p) => p.species.is.includes('anemone')) ? (
+        <Txt kind="small" tone="second">
+          An anemone walks until a place suits it, and stings what it passes: guard every pump intake, and
+          place corals around it once it has stayed for weeks.
+        </Txt>
+      ) : null}
       {animals.length === 0 ? (
         <Empty
           title="Nothing to place"
@@ -135,15 +144,24 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
         />
       )}
       {chosen ? (
-        <Spotted key={chosen.id} animal={chosen} glass={glass} onPut={(spot) => put(chosen, spot)} />
+        <Spotted
+          key={chosen.id}
+          animal={chosen}
+          glass={glass}
+          board={board}
+          onPut={(spot) => put(chosen, spot)}
+        />
       ) : null}
       <Territories water={water} />
     </Screen>
   );
 }
 
-/** The last word, as it stands in the drawing. */
-const shortName = (common: string): string => common.split(' ').pop() ?? common;
+function titleOf(placed: number, bad: number, unknown: boolean): string {
+  if (placed === 0) return 'Nobody has a place yet';
+  if (bad > 0) return bad === 1 ? 'One stands badly' : `${bad} stand badly`;
+  return unknown ? 'Nothing speaks against them, as far as is known' : 'All stand well';
+}
 
 function SideView({
   side,
@@ -170,14 +188,27 @@ function SideView({
 }
 
 /** Its place in figures, for keys and for the exact; and where it stood before. */
-function Spotted({ animal, glass, onPut }: { animal: Animal; glass: Glass; onPut: (spot: Spot) => void }) {
+function Spotted({
+  animal,
+  glass,
+  board,
+  onPut,
+}: {
+  animal: Animal;
+  glass: Glass;
+  board: BoardData;
+  onPut: (spot: Spot) => void;
+}) {
   const units = useUnits();
+  const { coral } = speciesOf(useAppSelector(selectDocument), animal.speciesId);
   const spot = spotOf(animal);
   const shown = (cm: number) => formatDecimal(toUnit(units.length, cm), 1);
   const start = (): SpotTexts =>
     spot ? { x: shown(spot.xCm), y: shown(spot.yCm), z: shown(spot.zCm) } : { x: '', y: '', z: '' };
   const [texts, setTexts] = useState(start);
   const [tried, setTried] = useState(false);
+  const facts =
+    spot && coral ? placeFacts(lightAt(board, spot, glass.waterCm), flowAt(board, spot), coral) : null;
   const read = readSpot(texts, glass, units);
   const faults = read.ok || !tried ? {} : read.faults;
   const field = (key: keyof SpotTexts, label: string) => (
@@ -209,14 +240,18 @@ function Spotted({ animal, glass, onPut }: { animal: Animal; glass: Glass; onPut
           }}
         />
       </Row>
-      {(animal.spots ?? [])
-        .slice(0, -1)
-        .reverse()
+      {facts ? (
+        <>
+          <Line name="Light there" value={facts.light} />
+          <Line name="Flow there" value={facts.flow} />
+        </>
+      ) : null}
+      {stoodBefore(animal)
         .slice(0, 5)
-        .map((s) => (
+        .map(({ spot: s, from }, i) => (
           <Line
-            key={s.at}
-            name={`Stood until then, from ${shortDay(Date.parse(s.at))}`}
+            key={i}
+            name={`Stood before, from ${shortDay(from)}`}
             value={`${shown(s.xCm)}, ${shown(s.yCm)}, ${shown(s.zCm)} ${unitLabel(units.length)}`}
           />
         ))}

@@ -4,23 +4,27 @@ import { feedingOf } from '../../../core/arrivals';
 import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
 import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
+import { foodLimit, type FoodLimit, type Living } from '../../../core/living';
 import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
 import { sentence } from '../../../core/words';
 import { Go, Line, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
 
-/** How much is fed now: less for those who just came. */
-export function Fed({ evidence }: { evidence: WaterEvidence }) {
+/** How much is fed now: less for those who just came, and no more than Today lets. */
+export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Living | null }) {
   const feeding = feedingOf(evidence);
   if (!feeding) return null;
+  const limit = foodLimit(living);
   const { nowG, fullG, fullInDays } = feeding;
   return (
     <Section title="Food">
-      <Line
-        name="Dry food a day, for all fish"
-        value={nowG < 0.005 ? 'none today' : `about ${nowG.toFixed(2)} g`}
-      />
-      {fullInDays > 0 ? (
+      <Line name="Dry food a day, for all fish" value={foodWords(limit, nowG)} />
+      {limit !== null ? (
+        <Txt kind="small" tone="second">
+          {LIMITED[limit]}
+        </Txt>
+      ) : null}
+      {limit === null && fullInDays > 0 ? (
         <Txt kind="small" tone="second">
           {`Those who just came get a part: the bacteria follow in days. ${fullG.toFixed(2)} g in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
         </Txt>
@@ -28,6 +32,18 @@ export function Fed({ evidence }: { evidence: WaterEvidence }) {
     </Section>
   );
 }
+
+function foodWords(limit: FoodLimit | null, nowG: number): string {
+  const grams = limit === 'half' ? nowG / 2 : nowG;
+  if (limit === 'none' || grams < 0.005) return 'none today';
+  return limit === 'little' ? `less than ${grams.toFixed(2)} g` : `about ${grams.toFixed(2)} g`;
+}
+
+const LIMITED: Record<FoodLimit, string> = {
+  none: 'The water is not safe: Today says what to do. A day or two without food does no harm.',
+  half: 'Half of the usual, until ammonia and nitrite read zero again.',
+  little: 'Little, until the test is repeated.',
+};
 
 /** The load of today, with all that are wished for, and grown up; and what skeletons take. */
 export function LoadToCome({

@@ -252,7 +252,7 @@ function Stock({ water }: { water: Display }) {
           ))}
         </Section>
       ) : null}
-      <Fed evidence={evidence} />
+      <Fed evidence={evidence} living={assessment.living} />
       <Row wrap>
         <Go href={`/water/${water.id}/stock/board` as Href}>The place of each thing</Go>
         <Go href={`/water/${water.id}/photos` as Href}>Photos</Go>

@@ -1,5 +1,7 @@
 import { choose, demo, flush, onScreen, press, says, type } from '../shell/testing';
+import { IN, moved, WISHED } from '../../../core/document';
 import { BoardScreen } from './BoardScreen';
+import { movedTo, shortName, stoodBefore } from './boardModel';
 
 const bare = () => {
   const doc = demo();
@@ -16,7 +18,10 @@ const leather = (doc: ReturnType<typeof demo>) =>
   Object.values(doc.animals).find((a) => a.speciesId === 'toadstool-leather')!;
 
 test('a piece is placed in figures, moved, and the place before is kept; outside the glass is questioned', async () => {
-  const { doc } = show();
+  const before = bare();
+  const wish = leather(before);
+  before.animals[wish.id] = moved(wish, IN('north-window'), '2026-05-01T08:00:00Z');
+  const { doc } = show(before);
   expect(says('Nobody has a place yet')).toBe(true);
   choose(/^Toadstool leather/);
   type(/^From the left/, '500');
@@ -28,12 +33,44 @@ test('a piece is placed in figures, moved, and the place before is kept; outside
   press('Put it there');
   await flush();
   expect(leather(doc()).spots).toMatchObject([{ xCm: 30, yCm: 20, zCm: 25 }]);
-  expect(says('All stand well')).toBe(true);
-  type(/^From the left/, '40');
-  press('Put it there');
-  await flush();
-  expect(leather(doc()).spots?.map((s) => s.xCm)).toEqual([30, 40]);
-  expect(says(/^Stood until then, from /)).toBe(true);
+  // Neither light nor flow is said: that nothing speaks against it is all there is to say.
+  expect(says('Nothing speaks against them, as far as is known')).toBe(true);
+  expect(says(/No light is said, so no place is judged by it.*No flow is said/)).toBe(true);
+  expect(says('not known; 75 to 200 suits it')).toBe(true);
+  const move = async (x: string) => {
+    type(/^From the left/, x);
+    press('Put it there');
+    await flush();
+  };
+  await move('35');
+  expect(leather(doc()).spots?.map((s) => s.xCm)).toEqual([35]);
+  const anHourLater = Date.now() + 3_600_001;
+  jest.spyOn(Date, 'now').mockReturnValue(anHourLater);
+  await move('40');
+  expect(leather(doc()).spots?.map((s) => s.xCm)).toEqual([35, 40]);
+  expect(says(/^Stood before, from /)).toBe(true);
+});
+test('a place kept for a wish is one place, and counts from the day it came home', () => {
+  const wish = { ...leather(demo()), moves: [{ at: '2026-05-01T08:00:00Z', to: WISHED, why: '' }] };
+  const spot = (xCm: number) => ({ xCm, yCm: 20, zCm: 20 });
+  const kept = movedTo(movedTo(wish, spot(10), '2026-05-01T09:00:00Z'), spot(20), '2026-05-09T09:00:00Z');
+  expect(kept.spots).toMatchObject([{ xCm: 20 }]);
+  const home = {
+    ...kept,
+    moves: [...kept.moves, { at: '2026-06-01T09:00:00Z', to: IN(wish.homeId), why: '' }],
+  };
+  const later = movedTo(home, spot(30), '2026-06-08T09:00:00Z');
+  expect(stoodBefore(later)).toEqual([
+    { spot: expect.objectContaining({ xCm: 20 }), from: Date.parse('2026-06-01T09:00:00Z') },
+  ]);
+});
+test('a name in the drawing tells it from others of its group', () => {
+  expect(['Torch coral', 'Bubble-tip anemone', 'Green star polyp', 'Coral'].map(shortName)).toEqual([
+    'Torch',
+    'Bubble-tip',
+    'polyp',
+    'Coral',
+  ]);
 });
 test('light measured near it speaks against a place', async () => {
   const { doc } = show();
@@ -53,6 +90,7 @@ test('light measured near it speaks against a place', async () => {
   press('Put it there');
   await flush();
   expect(says('One stands badly')).toBe(true);
+  expect(says('600 PAR, measured near it; 75 to 200 suits it')).toBe(true);
   expect(says(/^Toadstool leather gets 600 PAR, measured near it; up to 200 suits it/)).toBe(true);
 });
 

@@ -1,4 +1,5 @@
 import { fireEvent, screen } from '@testing-library/react';
+import { IN, moved, type Document } from '../../../core/document';
 import {
   allText,
   choose,
@@ -38,6 +39,20 @@ test('with ammonia in the water there is no room, whatever was proved, and a wis
   const goby = Object.values(demo().animals).find((a) => a.speciesId === 'yellow-watchman-goby')!;
   onScreen(<AnimalScreen />, { doc: poisoned(), params: north({ animalId: goby.id }) });
   expect(allText()).toMatch(/Not yet\. First the water: see Today\./);
+});
+
+test('food is as Today lets: as much as they eat, and none while the water is not safe', () => {
+  const withFish = (doc: Document): Document => {
+    const fish = Object.values(doc.animals).find((a) => a.speciesId === 'banggai-cardinalfish')!;
+    doc.animals[fish.id] = moved(fish, IN('north-window'), '2026-04-20T12:00:00Z');
+    return doc;
+  };
+  const food = () => allText().match(/for all fish(.*?)(The place|$)/)?.[1];
+  onScreen(<StockScreen />, { doc: withFish(demo()), params: north() });
+  expect(food()).toMatch(/^about 0\.\d\d g/);
+  document.body.innerHTML = '';
+  onScreen(<StockScreen />, { doc: withFish(poisoned()), params: north() });
+  expect(food()).toMatch(/^none today.*Today says what to do/);
 });
 
 test('a species too big for the tank is warned of in words, with the numbers, and may be wished all the same', async () => {

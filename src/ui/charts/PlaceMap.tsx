@@ -4,6 +4,7 @@ import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { useTheme } from '../theme';
 import { useWidth } from '../useWidth';
 import { ChartText } from './ChartText';
+import { labelSpots, type LabelSpot } from './labels';
 
 export interface MapPiece {
   id: string;
@@ -49,6 +50,7 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
       pieces.every((p) => clear(p, p.grown + f.width / 4)) && flows.every((p) => clear(p, 0.6 * f.width))
     );
   };
+  const spots = labelsOf(pieces, flows, scale, { width, height });
   const onClick = ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
     const { left, bottom } = currentTarget.getBoundingClientRect();
     if (scale > 0) onTouch?.((clientX - left) / scale, (bottom - clientY) / scale);
@@ -111,7 +113,7 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
             <Flow key={`${f.x} ${f.y}`} x={f.x * scale} y={height - f.y * scale} label={f.label} />
           ))}
           {pieces.map((p) => (
-            <Piece key={p.id} piece={p} scale={scale} height={height} width={width} />
+            <Piece key={p.id} piece={p} scale={scale} height={height} spot={spots.get(p.id) ?? null} />
           ))}
         </Svg>
       ) : null}
@@ -119,6 +121,29 @@ export function PlaceMap({ across, up, light, rocks, flows, pieces, summary, onT
   );
 }
 
+const discOf = (piece: MapPiece, scale: number): number => Math.max(5, piece.radius * scale);
+
+/** Where each name stands: the chosen one's first, for it may be the only one with room. */
+function labelsOf(
+  pieces: readonly MapPiece[],
+  flows: Props['flows'],
+  scale: number,
+  size: { width: number; height: number },
+): Map<string, LabelSpot | null> {
+  const order = [...pieces].sort((a, b) => Number(b.chosen) - Number(a.chosen));
+  const marks = order.map((p) => ({
+    label: p.label,
+    x: p.x * scale,
+    y: size.height - p.y * scale,
+    r: discOf(p, scale),
+  }));
+  const waves = flows.map((f) => ({ x: f.x * scale, y: size.height - f.y * scale, r: WAVE_PX }));
+  const spots = labelSpots(marks, size, waves);
+  return new Map(order.map((p, i) => [p.id, spots[i] ?? null]));
+}
+
+/** Half of what a sign of flow takes, its word with it. */
+const WAVE_PX = 14;
 const WAVES = { low: 1, medium: 2, high: 3 } as Record<string, number>;
 
 /** As many waves as the flow is strong, and the word. */
@@ -147,19 +172,18 @@ function Piece({
   piece,
   scale,
   height,
-  width,
+  spot,
 }: {
   piece: MapPiece;
   scale: number;
   height: number;
-  width: number;
+  spot: LabelSpot | null;
 }) {
   const { roles } = useTheme();
   const x = piece.x * scale;
   const y = height - piece.y * scale;
   const colour = piece.wrong ? roles.ammonia : roles.go;
-  const r = Math.max(5, piece.radius * scale);
-  const anchor = x > width * 0.7 ? 'end' : x < width * 0.3 ? 'start' : 'middle';
+  const r = discOf(piece, scale);
   return (
     <>
       <Circle
@@ -185,9 +209,11 @@ function Piece({
           <Line x1={x - r} y1={y + r} x2={x + r} y2={y - r} stroke={roles.ink} strokeWidth={2} />
         </>
       ) : null}
-      <ChartText x={x} y={Math.max(12, y - r - 5)} anchor={anchor} tone="ink" bold>
-        {piece.label}
-      </ChartText>
+      {spot ? (
+        <ChartText {...spot} tone="ink" bold>
+          {piece.label}
+        </ChartText>
+      ) : null}
     </>
   );
 }
