@@ -194,3 +194,11 @@ export async function dose(page: Page): Promise<void> {
   await press(page, 'It is in: log it');
   await expect(page.getByRole('heading', { name: 'Where the nitrogen is' })).toBeVisible();
 }
+
+/** What stands out of the page to the right, or out of so many px. Runs in the page. */
+export function widerThanTheScreen(px: number | null): string[] {
+  const width = px ?? document.documentElement.clientWidth;
+  return Array.from(document.querySelectorAll('[role=main] *'))
+    .filter((e) => e.getBoundingClientRect().right > width + 1 && !e.closest('svg'))
+    .map((e) => e.outerHTML.slice(0, 160));
+}

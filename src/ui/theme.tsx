@@ -1,8 +1,16 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { useColorScheme, useWindowDimensions } from 'react-native';
 import { DARK, LIGHT, WIDE, type Roles } from './tokens';
 
-const ThemeContext = createContext<{ roles: Roles; dark: boolean } | null>(null);
+interface Theme {
+  roles: Roles;
+  dark: boolean;
+  /** On its way to paper: dark on white, and nothing that is only there to be pressed. */
+  printing: boolean;
+}
+
+const ThemeContext = createContext<Theme | null>(null);
 
 /** Roles of the chosen theme; "system" follows the device. Also colours the page behind the app. */
 export function ThemeProvider({
@@ -13,7 +21,8 @@ export function ThemeProvider({
   children: ReactNode;
 }) {
   const scheme = useColorScheme();
-  const dark = theme === 'dark' || (theme === 'system' && scheme === 'dark');
+  const printing = usePrinting();
+  const dark = !printing && (theme === 'dark' || (theme === 'system' && scheme === 'dark'));
   useEffect(() => {
     if (typeof document === 'undefined') return;
     document.documentElement.style.colorScheme = dark ? 'dark' : 'light';
@@ -21,12 +30,30 @@ export function ThemeProvider({
     document.documentElement.style.setProperty('--focus', (dark ? DARK : LIGHT).action);
   }, [dark]);
   return (
-    <ThemeContext.Provider value={{ roles: dark ? DARK : LIGHT, dark }}>{children}</ThemeContext.Provider>
+    <ThemeContext.Provider value={{ roles: dark ? DARK : LIGHT, dark, printing }}>
+      {children}
+    </ThemeContext.Provider>
   );
 }
 
+/** The browser takes its picture when the event's listeners are done: drawn anew at once, not with the next frame. */
+function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(false);
+  useEffect(() => {
+    const before = () => flushSync(() => setPrinting(true));
+    const after = () => setPrinting(false);
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', after);
+    return () => {
+      window.removeEventListener('beforeprint', before);
+      window.removeEventListener('afterprint', after);
+    };
+  }, []);
+  return printing;
+}
+
 /** @throws when no ThemeProvider is above. */
-export function useTheme(): { roles: Roles; dark: boolean } {
+export function useTheme(): Theme {
   const theme = useContext(ThemeContext);
   if (!theme) throw new Error('useTheme needs a ThemeProvider above it');
   return theme;

@@ -36,7 +36,7 @@ import { UndoNotice } from './UndoNotice';
 
 /** The five places: at the bottom of a phone, in a rail on a wide screen. The water's name is the switcher. */
 export function Frame({ children }: { children: ReactNode }) {
-  const { roles } = useTheme();
+  const { roles, printing } = useTheme();
   const wide = useWide();
   const path = usePathname();
   const dispatch = useAppDispatch();
@@ -73,6 +73,8 @@ export function Frame({ children }: { children: ReactNode }) {
           </View>
         </View>
         <View style={styles.body}>
+          {/* The rail stays off paper, and with it whose page this is. */}
+          {printing && water ? <Txt kind="row">{water.name}</Txt> : null}
           <Page>{children}</Page>
         </View>
       </View>

@@ -25,7 +25,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Empty, Go, Line, Row, Screen, Section, Txt } from '../../ui';
+import { Button, Empty, Go, Line, Row, Screen, Section, Txt, useTheme } from '../../ui';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
@@ -65,6 +65,7 @@ function Plan({ water }: { water: Display }) {
   const cautiousGate = asked.find((a) => a.name === 'cautious')?.problem.gate;
   const plans = usePlans(asked);
   const { plan } = plans.made;
+  const { printing } = useTheme();
   const units = useUnits();
   const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
   const present = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
@@ -72,14 +73,16 @@ function Plan({ water }: { water: Display }) {
     <Screen
       title="Plan"
       aside={
-        <>
-          <PlanChoicesPart water={water} planned={planned} />
-          <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
-          <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
-          {problem.budget !== null && problem.spentThisMonth ? (
-            <Line name="Spent on animals this month" value={problem.spentThisMonth.toFixed(2)} />
-          ) : null}
-        </>
+        printing ? null : (
+          <>
+            <PlanChoicesPart water={water} planned={planned} />
+            <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
+            <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
+            {problem.budget !== null && problem.spentThisMonth ? (
+              <Line name="Spent on animals this month" value={problem.spentThisMonth.toFixed(2)} />
+            ) : null}
+          </>
+        )
       }
     >
       {held ? (
