@@ -64,7 +64,8 @@ function canPayFor(world: World, label: Label, sure: readonly number[], last: nu
     for (const q of world.quarantinesOf[i] as number[]) free = Math.min(free, label.free[q] as number);
     return { price: prices[i] as number, from: calendar.monthAt(free) };
   });
-  return couldBePaid(world, [...label.buys, ...each], world.spent, calendar.lastMonth(last));
+  const month = calendar.lastMonth(last);
+  return label.bills.some(({ buys }) => couldBePaid(world, [...buys, ...each], world.spent, month));
 }
 
 /** The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay. */

@@ -51,10 +51,8 @@ const nearerItsEnd = (a: Hopeful, b: Hopeful): number =>
 /** In turn by what may become of them and by who is nearest to its end. */
 export const HOPEFUL = [moreHopeful, nearerItsEnd] as const;
 
-/** Day by day: whatever could stand for a label is there before it is followed. */
-export const SOONER = [
-  (a: Hopeful, b: Hopeful): number => a.label.day - b.label.day || a.done - b.done,
-] as const;
+/** Layer by layer: whatever could stand for a label, or hand it its bills, is there before it is followed. */
+export const FEWEST_FIRST = [(a: Hopeful, b: Hopeful): number => a.done - b.done] as const;
 
 interface Exhausting {
   follow: Follow;
@@ -85,7 +83,9 @@ export function exhaust(world: World, root: Label, o: Exhausting): boolean {
     // Cut short, what could follow the last was not all looked at.
     if (!world.mayGoOn()) return false;
     if (!next) return true;
-    const { label, prospect, taken } = next;
+    const { label, taken } = next;
+    // What it could still pay for may have changed since.
+    const prospect = prospectOf(world, label);
     next.taken = true;
     if (taken || !kept.has(label) || hopeOf(world, label, prospect, best()) === null) continue;
     for (const child of follow(label, prospect, best())) {

@@ -3,7 +3,7 @@ import { seededRandom } from '../random';
 import { aProblem, aWish } from '../testing/plans';
 import { Kept } from './kept';
 import { start } from './start';
-import { type Label, worldOf } from './world';
+import { type Label, LATE, worldOf } from './world';
 
 const world = worldOf(aProblem([aWish('a'), aWish('b')]), false, () => true);
 const root = start(world);
@@ -47,4 +47,69 @@ test('in whatever order they come one is dropped where another is at least as go
     dropped += heard.length;
   }
   expect(dropped).toBeGreaterThan(300);
+});
+
+describe('what still counts', () => {
+  const wishes = [
+    aWish('gentle', { temperament: 0, loadMgN: 2 }),
+    aWish('fierce', { temperament: 2, loadMgN: 2 }),
+    aWish('snail', { line: 'invertebrate', temperament: null, loadMgN: 6 }),
+  ];
+  const day = root.day + 60;
+  /** Both fierce and snail placed, the gentle one to come. */
+  const labelIn = (of: typeof world, more: Partial<Label>): Label => ({
+    ...start(of),
+    placed: [false, true, true],
+    key: 6,
+    mask: 6,
+    day,
+    worth: { ...root.worth, last: day },
+    ...more,
+  });
+  const isDropped = (of: typeof world, better: Partial<Label>, worse: Partial<Label>): boolean => {
+    const kept = new Kept(of);
+    kept.add(labelIn(of, better));
+    return !kept.add(labelIn(of, worse));
+  };
+  const worldFor = (loadMgN: number, more: Parameters<typeof aProblem>[1] = {}) =>
+    worldOf(
+      aProblem([{ ...wishes[0]!, loadMgN }, ...wishes.slice(1)], { displayLoadMgN: 0, ...more }),
+      false,
+      () => true,
+    );
+
+  test.each([
+    ['with a load, on the day of another load: it would have been one event', 2, day, true],
+    ['with a load, where none came on that day', 2, day - 20, false],
+    ['without a load', 0.4, day, false],
+  ])('a gentler one that may come on the very day of the fiercer: %s', (_, loadMgN, lastHeavy, dropped) => {
+    const came = (on: number) => ({
+      fishFirst: [LATE, LATE, on] as Label['fishFirst'],
+      firstHeavy: 0,
+      lastHeavy,
+    });
+    expect(isDropped(worldFor(loadMgN), came(day - 5), came(day))).toBe(dropped);
+    // Nobody is gentler than the gentlest.
+    const gentle = (on: number) => ({ ...came(on), fishFirst: [on, LATE, LATE] as Label['fishFirst'] });
+    expect(isDropped(worldFor(loadMgN), gentle(day - 5), gentle(day))).toBe(true);
+  });
+  test.each([
+    // Half the first step of 6: by it alone whatever follows is let in.
+    [6, 3, 0, true],
+    [6, 3.1, 0, false],
+    // All together bring 10: half of it lets in whoever may come.
+    [1, 8, 5, true],
+    [1, 8, 4.9, false],
+    [1, 4.9, 4.9, true],
+  ])(
+    'with a first step of %p, %p mg N a day that were there sooner against %p',
+    (firstStepMgN, there, other, dropped) => {
+      const world = worldFor(2, { firstStepMgN });
+      const sooner = (load: number) => ({ days: [day - 29, day], sums: [load, 8] });
+      expect(isDropped(world, sooner(other), sooner(there))).toBe(dropped);
+      // What lives there already counts as well.
+      const livedIn = worldFor(2, { firstStepMgN, displayLoadMgN: 100 });
+      expect(isDropped(livedIn, sooner(0), sooner(8))).toBe(true);
+    },
+  );
 });

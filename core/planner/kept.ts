@@ -1,15 +1,22 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
+import { takeBills } from './bills';
 import { waysBeyond } from './money';
-import { DOUBLING_DAYS, isHeavy } from './problem';
-import { type Label, NONE, type ToBuy, type World } from './world';
+import { DOUBLING_DAYS, isHeavy, type Problem, type Wish } from './problem';
+import { type Label, NONE, type World } from './world';
 
 /** What is still to come after some wishes are placed. */
 interface Left {
   fish: boolean;
+  /** How gentle the gentlest of them is, and of those that bring no load to speak of. */
+  gentlest: number;
+  gentlestLight: number;
   /** Something that needs settling (R4). */
   heavy: boolean;
   /** Those quarantines of whose line somebody is left. */
   quarantines: readonly number[];
+  /** What had entered (R5), mg N a day: so little that the first step alone lets anybody in, and so much that whoever may come is let in. */
+  little: number;
+  enough: number;
 }
 
 function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
@@ -19,8 +26,28 @@ function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
   const lines = new Set(left.map(({ line }) => line));
   return {
     fish: all || lines.has('fish'),
+    gentlest: all ? GENTLE : gentlestOf(left),
+    gentlestLight: all ? GENTLE : gentlestOf(left.filter((w) => !isHeavy(w.loadMgN))),
     heavy: all || left.some((w) => isHeavy(w.loadMgN)),
     quarantines: p.quarantines.flatMap((q, k) => (all || lines.has(q.line) ? [k] : [])),
+    ...(all || p.water ? EVERY_LOAD : doublingOf(p, placed, left)),
+  };
+}
+
+const GENTLE = 0;
+const NO_FISH = 3;
+const gentlestOf = (left: readonly Wish[]): number =>
+  Math.min(NO_FISH, ...left.flatMap((w) => (w.line === 'fish' ? [w.temperament ?? GENTLE] : [])));
+
+/** Where ammonia is predicted, every load counts at every day. */
+const EVERY_LOAD = { little: -Infinity, enough: Infinity };
+
+function doublingOf(p: Problem, placed: readonly boolean[], left: readonly Wish[]) {
+  const released = p.released.reduce((sum, r) => sum + r.loadMgN, 0);
+  const all = [...p.wishes.filter((_, i) => placed[i]), ...left].reduce((sum, w) => sum + w.loadMgN, 0);
+  return {
+    little: p.firstStepMgN / 2 - p.displayLoadMgN - released,
+    enough: (p.displayLoadMgN + released + all) / 2 - p.displayLoadMgN,
   };
 }
 
@@ -28,7 +55,8 @@ function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
 const settledFrom = ({ p }: World, { firstHeavy, lastHeavy }: Label): number =>
   lastHeavy === NONE ? NONE : Math.max(lastHeavy + p.settleDays, firstHeavy + p.firstSettleDays);
 
-/** Is a at least as good as b in all that still counts but money? Both placed the same wishes; where money is a matter of months, in the same batches. */
+/** Is a at least as good as b in all that still counts but money? Both placed the same wishes; where money is a matter of months, in the same batches, and
+ *  a takes over what b has to pay for. */
 function dominates(world: World, a: Label, b: Label, left: Left): boolean {
   if (a.day > b.day || a.worth.last > b.worth.last || a.worth.batches > b.worth.batches) return false;
   if (a.worth.batches === b.worth.batches && a.worth.sum > b.worth.sum) return false;
@@ -39,21 +67,23 @@ function dominates(world: World, a: Label, b: Label, left: Left): boolean {
       if (a.lastHeavy > b.lastHeavy || a.firstHeavy > b.firstHeavy) return false;
     } else if (settledFrom(world, a) > Math.max(b.day, settledFrom(world, b))) return false;
   }
-  if (world.money === 'months')
-    for (let k = 0; k < a.buys.length; k++)
-      if ((a.buys[k] as ToBuy).from > (b.buys[k] as ToBuy).from) return false;
+  // On the very day of a fiercer one the gentler may still come; after an event with a load only who brings none.
+  const isSettling = b.lastHeavy === b.day && world.p.settleDays > 0;
+  const gentler = isSettling ? left.gentlestLight : left.gentlest;
   for (const t of [1, 2] as const)
-    if (b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
-  return wasThereSooner(a, b, b.day - DOUBLING_DAYS);
+    if (gentler < t && b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
+  return wasThereSooner(a, b, b.day - DOUBLING_DAYS, left);
 }
 
-/** Was a's load there on every day from one on whenever b's was? */
-function wasThereSooner(a: Label, b: Label, from: number): boolean {
+/** Was a's load there on every day from one on whenever b's was, as far as it matters to doubling? */
+function wasThereSooner(a: Label, b: Label, from: number, { little, enough }: Left): boolean {
   let k = a.days.length - 1;
   for (let i = b.days.length - 1; i >= 0; i--) {
     const day = Math.max(b.days[i] as number, from);
     while (k >= 0 && (a.days[k] as number) > day) k--;
-    if ((k < 0 ? 0 : (a.sums[k] as number)) < (b.sums[i] as number) - 1e-9) return false;
+    const needed = b.sums[i] as number;
+    if (needed > little && (k < 0 ? 0 : (a.sums[k] as number)) < Math.min(needed, enough) - 1e-9)
+      return false;
     if (day === from) return true;
   }
   return true;
@@ -79,6 +109,7 @@ export class Kept {
       const other = labels[k] as Label;
       if (!dominates(world, other, label, left) || keepsAWay(world, label, other)) continue;
       onDropped(label, other);
+      if (world.money === 'months') takeBills(world, other, label);
       return false;
     }
     let count = at;
@@ -86,7 +117,10 @@ export class Kept {
     for (let k = count; k < labels.length; k++) {
       const other = labels[k] as Label;
       if (!dominates(world, label, other, left) || keepsAWay(world, other, label)) labels[count++] = other;
-      else onDropped(other, label);
+      else {
+        onDropped(other, label);
+        if (world.money === 'months') takeBills(world, label, other);
+      }
     }
     labels.length = count;
     labels.splice(placeOf(labels, label), 0, label);

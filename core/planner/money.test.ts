@@ -10,7 +10,7 @@ import { payOnce } from './pay';
 import type { Problem, QuarantineWater, Wish } from './problem';
 import { batchesOf, boughtBy, daysOf } from './purse';
 import { start } from './start';
-import { batchOf, type Label, LATE, type World, worldOf } from './world';
+import { type Bill, batchOf, type Label, LATE, type World, worldOf } from './world';
 
 const worldWith = (prices: number[], budget: number | null, more: Partial<Problem> = {}) =>
   worldOf(
@@ -202,19 +202,27 @@ describe('one way to pay', () => {
 });
 
 describe('which of two is kept that differ in money alone', () => {
-  test('as if only months counted: whose purchases could have been made earlier', () => {
+  test('as if only months counted: one stays, and with it whose purchases could have been made earlier', () => {
     const world = { ...worldWith([60, 40, 50], 100), money: 'months' as const };
     const root = start(world);
-    const early: Label = { ...root, buys: [{ mask: 1, price: 60, from: 0 }] };
-    const late: Label = { ...root, buys: [{ mask: 1, price: 60, from: 1 }] };
+    const [none] = root.bills as [Bill];
+    const at = (...from: number[]): Label => ({
+      ...root,
+      bills: [{ ...none, buys: from.map((m, i) => ({ mask: 1 << i, price: 60, from: m })) }],
+    });
+    const [late, early, other] = [at(1, 1), at(0, 1), at(1, 0)];
     const dropped: [Label, Label][] = [];
     const kept = new Kept(world);
-    expect(kept.add(late)).toBe(true);
-    expect(kept.add(early, (a, b) => dropped.push([a, b]))).toBe(true);
-    expect(dropped).toEqual([[late, early]]);
-    expect(kept.has(late)).toBe(false);
-    expect(kept.add(late, (a, b) => dropped.push([a, b]))).toBe(false);
-    expect(dropped).toHaveLength(2);
+    const add = (label: Label) => kept.add(label, (a, b) => dropped.push([a, b]));
+    expect([late, early, other].map(add)).toEqual([true, false, false]);
+    expect(dropped).toEqual([
+      [early, late],
+      [other, late],
+    ]);
+    expect(late.bills.map(({ buys }) => buys.map(({ from }) => from))).toEqual([
+      [0, 1],
+      [1, 0],
+    ]);
   });
   test('where every way of paying counts, the ways that others leave as much by are dropped, and the label with its last', () => {
     const world = { ...worldWith([60, 40, 50], 100), money: 'every' as const };

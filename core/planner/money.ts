@@ -20,11 +20,11 @@ export function leftByMonth(world: World, ways: readonly Paid[]): number[] {
 /** With an event, by month the price of all that could be bought in it or later only.
  *  @param open by batch the months it could be bought in */
 export function begunWith(
-  label: Label,
+  before: readonly number[],
   batches: readonly Batch[],
   open: readonly (readonly number[])[],
 ): number[] {
-  const begun = [...label.begun];
+  const begun = [...before];
   batches.forEach(({ price }, k) => {
     const first = (open[k] as readonly number[])[0] ?? -1;
     for (let m = 0; m <= first; m++) begun[m] = (begun[m] as number) + price;

@@ -1,11 +1,21 @@
 /** Where anything better could lie, as far as days and months go: partial plans for which money is only a matter of months, and what could follow each
  *  of them. Whoever looks at money in full needs to look nowhere else. */
 import { after } from './after';
-import { exhaust, SOONER } from './exhaust';
+import { exhaust, FEWEST_FIRST } from './exhaust';
 import type { Wants } from './money';
+import { paidLater } from './paidLater';
 import { payAlong } from './purchase';
 import { start } from './start';
-import { type Batch, compareWorth, LATE, type Label, type ToBuy, type World, type Worth } from './world';
+import {
+  type Batch,
+  type Bill,
+  compareWorth,
+  LATE,
+  type Label,
+  type ToBuy,
+  type World,
+  type Worth,
+} from './world';
 
 /** What could come after a place: who is placed then, when it ends, what is added to batches and sum, and the batches. Of all ways to come to the same batches
  *  the least of each. */
@@ -32,10 +42,18 @@ export interface Place {
   wants: Wants | null | undefined;
 }
 
+/** Plans tried in a row that are no better once they are paid for, before they are only noted. */
+const MOST_TRIED = 10;
+
 /** @param world one in which money is a matter of months, and no quarantine stands for another that is like it
+ *  @param every one in which every way of paying counts
  *  @param known only what is better is followed
  *  @returns where to begin, null where there was no time, and a better plan that was found on the way and can be paid for */
-export function pathsTo(world: World, known: Worth): { paths: Place | null; better: Label | null } {
+export function pathsTo(
+  world: World,
+  every: World,
+  known: Worth,
+): { paths: Place | null; better: Label | null } {
   const root = start(world);
   const places = new Map<Label, Place>();
   const placeOf = (label: Label): Place => {
@@ -45,24 +63,32 @@ export function pathsTo(world: World, known: Worth): { paths: Place | null; bett
   };
   let best = known;
   let better: Label | null = null;
+  let tried = 0;
+  const paidFor = (label: Label): Label | null => {
+    const paid = payAlong(world, label);
+    if (paid) return { ...label, ways: [paid] };
+    return tried++ < MOST_TRIED ? paidLater(every, label, best) : null;
+  };
   const isWhole = exhaust(world, root, {
-    orders: SOONER,
+    orders: FEWEST_FIRST,
     best: () => best,
     follow: function* (label, prospect, worth) {
       const { steps } = placeOf(label);
       for (const child of after(world, label, prospect, false, worth)) {
         const { batches } = child;
-        const buys = child.buys.filter(({ mask }) => batches.some((b) => b.mask === mask));
+        const [{ buys: all }] = child.bills as [Bill];
+        const buys = all.filter(({ mask }) => batches.some((b) => b.mask === mask));
         steps.push({ batches, buys, until: spanEnd(world, child.day), to: placeOf(child) });
         yield child;
       }
     },
     consider: (label) => {
       if (compareWorth(label.worth, best) >= 0) return;
-      const paid = payAlong(world, label);
-      if (!paid) return;
-      best = label.worth;
-      better = { ...label, ways: [paid] };
+      const found = paidFor(label);
+      if (!found) return;
+      best = found.worth;
+      better = found;
+      tried = 0;
     },
     onDropped: (dropped, by) => {
       placeOf(dropped).instead = placeOf(by);

@@ -1,20 +1,12 @@
 /** The day of an event once it must be paid for: by one way of paying, by every way, or as if money were only a matter of months. */
 import { earliest, labelAt, windowOf } from './days';
 import { type Event } from './event';
-import {
-  begunWith,
-  leavesEnough,
-  leftAfter,
-  leftByMonth,
-  monthsSuffice,
-  type Wants,
-  wantsOf,
-  worthKeeping,
-} from './money';
-import { couldBePaid, partsOf, toBuy, withBuys } from './packed';
+import { billWith, isPayable, leftBy } from './bills';
+import { leavesEnough, leftByMonth, type Wants, wantsOf, worthKeeping } from './money';
+import { partsOf } from './packed';
 import { payAll, payOnce } from './pay';
 import { type Problem, SLACK } from './problem';
-import { type Batch, LATE, type Label, type Paid, type Paying, type World } from './world';
+import { type Batch, type Bill, LATE, type Label, type Paid, type Paying, pastOf, type World } from './world';
 
 /** First and last day of a span. */
 type Span = readonly [number, number];
@@ -39,23 +31,16 @@ export function soonestPaid(
     if (!fit || (fit.day > from && isUseless(fit.day))) return null;
     if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
     const open = batches.map((b) => monthsOf(world, label, b, fit.day));
-    const begun = begunWith(label, batches, open);
     // Not by the event's own months: what came before it might have been bought later.
     const last = calendar.lastMonth(fit.day);
-    const buys = withBuys(
-      label.buys,
-      toBuy(
-        batches,
-        open.map((months) => months[0] ?? 0),
-      ),
-    );
     const isOne = world.money === 'one';
-    if (monthsSuffice(world, begun, last) && (isOne || couldBePaid(world, buys, world.spent, last))) {
+    const bills = label.bills.map((bill) => billWith(bill, batches, open));
+    if (bills.some((bill) => isPayable(world, bill, last))) {
       const child = labelAt(world, label, event, fit, label.ways);
-      child.begun = begun;
-      child.buys = buys;
-      if (!isOne) child.key = partsOf(buys);
-      child.leftBy = leftAfter(world, child, begun);
+      const by = calendar.lastMonth(to);
+      child.bills = bills.length === 1 ? bills : bills.filter((bill) => isPayable(world, bill, by));
+      if (!isOne) child.key = partsOf((bills[0] as Bill).buys);
+      child.leftBy = leftBy(world, child);
       if (isDead(child)) return null;
       if (!isOne) return child;
       const paid = payOnce(world, label, batches, open);
@@ -69,13 +54,11 @@ export function soonestPaid(
 
 /** A way to have paid for a label for which money was only a matter of months; null where none was found. */
 export function payAlong(world: World, label: Label): Paid | null {
-  const past: Label[] = [];
-  let root = label;
-  for (; root.parent; root = root.parent) past.unshift(root);
+  const past = pastOf(label);
   const open = past.map((l) => l.batches.map((b) => monthsOf(world, l.parent as Label, b, l.day)));
   return payAll(
     world,
-    (root.ways as [Paid])[0],
+    ((past[0]?.parent ?? label).ways as [Paid])[0],
     past.map(({ batches }) => batches),
     open,
   );

@@ -7,7 +7,7 @@ import { prospectOf } from './prospects';
 import { batchesAtLeast } from './fewest';
 import { after, askedAfter, latestOf, withEvent } from './after';
 import { buysFor } from './days';
-import { exhaust, type Follow, HOPEFUL, morePlaced, SOONER } from './exhaust';
+import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
 import { Kept } from './kept';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
@@ -73,7 +73,7 @@ export function bestOfWholeBatches(p: Problem, o: Search): Found {
   const payable = searched(asking('one'), { exact: true, width: 0 }, quick);
   const months = asking('months');
   months.twins = false;
-  const { paths, better } = pathsTo(months, payable.worth);
+  const { paths, better } = pathsTo(months, asking('every'), payable.worth);
   const known = better ? { ...payable, worth: better.worth, steps: stepsOf(months, better) } : payable;
   if (!paths) return known;
   const bound = bestAlong(months, paths, known.worth);
@@ -106,8 +106,7 @@ export function searched(
   if (o.width > 0) beam(world, root, o.width, consider);
   const hope = prospectOf(world, root);
   const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
-  const orders = paths ? SOONER : HOPEFUL;
-  const whole = o.exact && exhaust(world, root, { follow, orders, best: () => worth, consider });
+  const whole = o.exact && exhaust(world, root, { follow, orders: HOPEFUL, best: () => worth, consider });
   // With one way of paying something as good may have been dropped. What R6 turned down was left where it stood: a plan behind it may be as good.
   const proved = whole && world.money !== 'one' && !world.ammonia.cut;
   return {

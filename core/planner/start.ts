@@ -26,8 +26,7 @@ export function start(world: World): Label {
     ways,
     wanted: wants.wanted,
     leftBy: p.budget === null ? [] : leftByMonth(world, ways),
-    begun: world.income.map(() => 0),
-    buys: [],
+    bills: [{ begun: world.income.map(() => 0), buys: [] }],
     worth: {
       placed: levels.map((_, l) => set.filter((s) => world.levelOf[s.wish] === l).length),
       last: Math.max(NONE, ...set.map((s) => s.release)),

@@ -71,6 +71,14 @@ export interface ToBuy {
   from: number;
 }
 
+/** What is to be paid for. */
+export interface Bill {
+  /** By month the price of all that could be bought in it or later only. */
+  begun: readonly number[];
+  /** By batch, in the order of masks. */
+  buys: readonly ToBuy[];
+}
+
 /** A way before it is known who is to come after it. */
 export type Paying = Omit<Paid, 'useful'>;
 
@@ -100,9 +108,9 @@ export interface Label {
   wanted: readonly number[];
   /** By the end of each month the most that is left, cumulated; empty without a budget. */
   leftBy: readonly number[];
-  /** But where every way of paying is known: by month the price of all that could be bought in it or later only, and what that is, in the order of masks. */
-  begun: readonly number[];
-  buys: readonly ToBuy[];
+  /** But where every way of paying is known: what is to be paid for, and where money is only a matter of months what other partial plans that it stands
+   *  for would have to pay for (bills.ts). */
+  bills: readonly Bill[];
   worth: Worth;
   parent: Label | null;
   /** What enters on its day. */
@@ -208,6 +216,13 @@ export interface World {
   rough: boolean;
   money: Money;
   mayGoOn: () => boolean;
+}
+
+/** All labels on the way to one, itself the last and the first of all left out. */
+export function pastOf(label: Label): Label[] {
+  const past: Label[] = [];
+  for (let l = label; l.parent; l = l.parent) past.unshift(l);
+  return past;
 }
 
 /** What is bought and still to be released comes before all else, by its own priority; then the others by theirs. */

@@ -1,0 +1,18 @@
+/** A plan that the months alone would pay, and no choice of months as it stands: carried out later. */
+import { latestOf, withEvent } from './after';
+import { prospectOf } from './prospects';
+import { start } from './start';
+import { compareWorth, type Label, pastOf, type World, type Worth } from './world';
+
+/** The same events, each on the first day on which it can be paid for; null where that is no better than the best.
+ *  @param every a world in which every way of paying counts */
+export function paidLater(every: World, plan: Label, best: Worth): Label | null {
+  let label = start(every);
+  for (const { batches } of pastOf(plan)) {
+    const latest = latestOf(prospectOf(every, label), best);
+    const [first, ...others] = withEvent(every, label, batches, latest, best);
+    if (!first) return null;
+    label = others.reduce((soonest, other) => (other.day < soonest.day ? other : soonest), first);
+  }
+  return compareWorth(label.worth, best) < 0 ? label : null;
+}
