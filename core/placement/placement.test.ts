@@ -79,14 +79,7 @@ describe('who stands wrong', () => {
       placed('zoanthid', at(55)),
       placed('birdsnest', at(101)),
     );
-    expect(found).toEqual([
-      'outside',
-      'stings',
-      'tooBright',
-      'tooBright',
-      'tooBright',
-      'wrongFlow',
-    ]);
+    expect(found).toEqual(['outside', 'stings', 'tooBright', 'tooBright', 'tooBright', 'wrongFlow']);
   });
   test('in open water beside drawn rock nothing carries it; a pane, the sand and its edge do', () => {
     const rocks = [{ xCm: 40, yCm: 15, widthCm: 20, depthCm: 20, heightCm: 20 }];
