@@ -61,7 +61,12 @@ function boxOf({ x, y, anchor }: LabelSpot, label: string): Box {
   return { left, right: left + width, top: y - ASCENT, bottom: y + DESCENT };
 }
 
-const discOf = ({ x, y, r }: Omit<Mark, 'label'>): Box => ({ left: x - r, right: x + r, top: y - r, bottom: y + r });
+const discOf = ({ x, y, r }: Omit<Mark, 'label'>): Box => ({
+  left: x - r,
+  right: x + r,
+  top: y - r,
+  bottom: y + r,
+});
 
 const isInside = (box: Box, size: { width: number; height: number }): boolean =>
   box.left >= 0 && box.right <= size.width && box.top >= 0 && box.bottom <= size.height;
