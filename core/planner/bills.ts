@@ -1,6 +1,6 @@
-/** What is to be paid for by a partial plan for which money is only a matter of months. Of two that placed the same wishes in the same batches one may be sooner
- *  in all else, and yet a batch of it could be bought in a later month only than in the other: it takes over what the other has to pay for, so that the
- *  other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
+/** What is to be paid for by a partial plan for which money is only a matter of months. Of two that placed the same wishes in the same batches one may be
+ *  sooner in all else, and yet a batch of it could be bought in a later month only than in the other: it takes over what the other has to pay for, so that
+ *  the other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
 import { begunWith, leftAfter, monthsSuffice } from './money';
 import { couldBePaid, toBuy, withBuys } from './packed';
 import type { Batch, Bill, Label, ToBuy, World } from './world';

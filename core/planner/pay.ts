@@ -1,7 +1,7 @@
 /** One way of paying, for a search that looks for any plan that can be paid for: the months of what is bought are chosen as it goes, and where the
  *  next batch fits in none, all of them anew. */
 import { SLACK } from './problem';
-import { type Batch, type Label, type Paid, pastOf, type World } from './world';
+import { type Batch, type Label, type Paid, pastOf, rootOf, type World } from './world';
 
 /** Something to be bought, and the months it could be bought in. */
 interface Item {
@@ -31,7 +31,7 @@ export function payOnce(
     return { open: mine, items: itemsOf(l.batches, mine) };
   });
   steps.push({ open, items });
-  return payFor(world, ((past[0]?.parent ?? label).ways as [Paid])[0], steps);
+  return payFor(world, (rootOf(label).ways as [Paid])[0], steps);
 }
 
 /** What some events take: by batch its price, and the months it could be bought in. */

@@ -6,7 +6,17 @@ import { leavesEnough, leftByMonth, type Wants, wantsOf, worthKeeping } from './
 import { partsOf } from './packed';
 import { payAll, payOnce } from './pay';
 import { type Problem, SLACK } from './problem';
-import { type Batch, type Bill, LATE, type Label, type Paid, type Paying, pastOf, type World } from './world';
+import {
+  type Batch,
+  type Bill,
+  LATE,
+  type Label,
+  type Paid,
+  type Paying,
+  pastOf,
+  rootOf,
+  type World,
+} from './world';
 
 /** First and last day of a span. */
 type Span = readonly [number, number];
@@ -58,7 +68,7 @@ export function payAlong(world: World, label: Label): Paid | null {
   const open = past.map((l) => l.batches.map((b) => monthsOf(world, l.parent as Label, b, l.day)));
   return payAll(
     world,
-    ((past[0]?.parent ?? label).ways as [Paid])[0],
+    (rootOf(label).ways as [Paid])[0],
     past.map(({ batches }) => batches),
     open,
   );

@@ -225,6 +225,13 @@ export function pastOf(label: Label): Label[] {
   return past;
 }
 
+/** The first of all. */
+export function rootOf(label: Label): Label {
+  let root = label;
+  while (root.parent) root = root.parent;
+  return root;
+}
+
 /** What is bought and still to be released comes before all else, by its own priority; then the others by theirs. */
 export function levelOf(p: Problem, wish: number): number {
   const { priority } = p.wishes[wish] as Wish;

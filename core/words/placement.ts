@@ -23,7 +23,7 @@ export function misplacedText(m: Misplaced, nameOf: (id: string) => string, unit
     case 'wrongFlow':
       return `${name} stands in ${m.flow} flow and wants ${m.wants}.`;
     case 'stings':
-      return `${name} ${stings(m, nameOf(m.other))}: ${gapWords(m.gapCm, length)}, and ${m.back ? 'the further reaches' : 'it reaches'} ${length(m.reachCm)} beyond its edge.`;
+      return `${name} ${stings(m, nameOf(m.other))}: ${gapWords(m.gapCm, length)}, and ${reachWords(m, length)}.`;
     case 'growsInto':
       return `${name} and ${nameOf(m.other)} grow into each other.`;
     case 'shades':
@@ -39,6 +39,11 @@ export function misplacedText(m: Misplaced, nameOf: (id: string) => string, unit
 
 const stings = (m: Misplaced & { code: 'stings' }, other: string): string =>
   m.back ? `and ${other} sting each other` : `stings ${other}`;
+
+const reachWords = (
+  { back, reachCm }: Misplaced & { code: 'stings' },
+  length: (cm: number) => string,
+): string => `${back ? 'the further reaches' : 'it reaches'} ${length(reachCm)} beyond its edge`;
 
 const gapWords = (gapCm: number, length: (cm: number) => string): string =>
   gapCm > 0 ? `grown up there are ${length(gapCm)} between them` : 'grown up they touch';
