@@ -9,6 +9,7 @@ export const PLACEMENT_LIMITS = {
   shadeCm: limit(3, 'cm', 'higher than another to stand in its light', 'our choice'),
   inRockCm: limit(3, 'cm', 'below the top of a block, and rock stands over it', 'our choice'),
   holdCm: limit(6, 'cm', 'from rock or a pane, and something may carry it', 'our choice'),
+  oneMoveHours: limit(1, 'h', 'what is put right so soon was one move', 'our choice'),
   sandCm: limit(8, 'cm', 'above the bottom is the sand zone', 'our choice'),
 } as const satisfies LimitTable;
 

@@ -5,7 +5,9 @@ import {
   flowAt,
   lightAt,
   misplaced,
+  movedTo,
   reachOf,
+  stoodBefore,
   type Board as BoardData,
   type Glass,
   type Spot,
@@ -23,13 +25,11 @@ import {
   boardOf,
   glassSides,
   lightFields,
-  movedTo,
   placeable,
   placedOf,
   readSpot,
   shortName,
   spotOf,
-  stoodBefore,
   type SpotTexts,
 } from './boardModel';
 

@@ -1,7 +1,7 @@
 import { choose, demo, flush, onScreen, press, says, type } from '../shell/testing';
-import { IN, moved, WISHED } from '../../../core/document';
+import { IN, moved } from '../../../core/document';
 import { BoardScreen } from './BoardScreen';
-import { movedTo, shortName, stoodBefore } from './boardModel';
+import { shortName } from './boardModel';
 
 const bare = () => {
   const doc = demo();
@@ -49,20 +49,6 @@ test('a piece is placed in figures, moved, and the place before is kept; outside
   await move('40');
   expect(leather(doc()).spots?.map((s) => s.xCm)).toEqual([35, 40]);
   expect(says(/^Stood before, from /)).toBe(true);
-});
-test('a place kept for a wish is one place, and counts from the day it came home', () => {
-  const wish = { ...leather(demo()), moves: [{ at: '2026-05-01T08:00:00Z', to: WISHED, why: '' }] };
-  const spot = (xCm: number) => ({ xCm, yCm: 20, zCm: 20 });
-  const kept = movedTo(movedTo(wish, spot(10), '2026-05-01T09:00:00Z'), spot(20), '2026-05-09T09:00:00Z');
-  expect(kept.spots).toMatchObject([{ xCm: 20 }]);
-  const home = {
-    ...kept,
-    moves: [...kept.moves, { at: '2026-06-01T09:00:00Z', to: IN(wish.homeId), why: '' }],
-  };
-  const later = movedTo(home, spot(30), '2026-06-08T09:00:00Z');
-  expect(stoodBefore(later)).toEqual([
-    { spot: expect.objectContaining({ xCm: 20 }), from: Date.parse('2026-06-01T09:00:00Z') },
-  ]);
 });
 test('a name in the drawing tells it from others of its group', () => {
   expect(['Torch coral', 'Bubble-tip anemone', 'Green star polyp', 'Coral'].map(shortName)).toEqual([

@@ -1,5 +1,5 @@
 /** The board as plain data: who can be placed, the tinted fields of light, and texts into points. */
-import { isComing, placeOf, waterOf, type Animal, type Display, type Document } from '../../../core/document';
+import { placeOf, type Animal, type Display, type Document } from '../../../core/document';
 import {
   EMPTY_BOARD,
   lightAt,
@@ -34,27 +34,6 @@ export const placedOf = (doc: Document, animals: readonly Animal[]): Placed[] =>
     const spot = spotOf(a);
     return spot ? [{ id: a.id, species: speciesOf(doc, a.speciesId), spot }] : [];
   });
-
-/** Moved to a spot, the ones before kept. What does not live here yet has only a place kept for it, and what is put right within the hour was one move.
- *  @param at ISO time */
-export function movedTo(a: Animal, { xCm, yCm, zCm }: Spot, at: string): Animal {
-  const before = isComing(a)
-    ? []
-    : (a.spots ?? []).filter((s) => Date.parse(at) - Date.parse(s.at) > SAME_MOVE_MS);
-  return { ...a, spots: [...before, { xCm, yCm, zCm, at }].slice(-100) };
-}
-
-const SAME_MOVE_MS = 3_600_000;
-
-/** Where it stood before, the latest first, each with when it began to; a place kept for it counts from the day it came home. */
-export function stoodBefore(a: Animal): { spot: Spot; from: number }[] {
-  const came = a.moves.find((m) => waterOf(m.to) === a.homeId)?.at;
-  const since = came === undefined ? -Infinity : Date.parse(came);
-  return (a.spots ?? [])
-    .slice(0, -1)
-    .reverse()
-    .map((spot) => ({ spot, from: Math.max(since, Date.parse(spot.at)) }));
-}
 
 /** One word for the drawing: what tells it from others of its group. */
 export function shortName(common: string): string {
