@@ -2,7 +2,7 @@
  *  sooner in all else, and yet a batch of it could be bought in a later month only than in the other: it takes over what the other has to pay for, so that
  *  the other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
 import { begunWith, leftAfter, monthsSuffice } from './money';
-import { couldBePaid, toBuy, withBuys } from './packed';
+import { couldBePaid, toBuy, withBatches } from './packed';
 import type { Batch, Bill, Label, ToBuy, World } from './world';
 
 /** With an event. @param open by batch the months it could be bought in */
@@ -10,16 +10,7 @@ export const billWith = (
   { begun, buys }: Bill,
   batches: readonly Batch[],
   open: readonly (readonly number[])[],
-): Bill => ({
-  begun: begunWith(begun, batches, open),
-  buys: withBuys(
-    buys,
-    toBuy(
-      batches,
-      open.map((months) => months[0] ?? 0),
-    ),
-  ),
-});
+): Bill => ({ begun: begunWith(begun, batches, open), buys: withBatches(buys, batches, open) });
 
 /** Do the months up to a last one suffice for all of it? For one way of paying more is not asked here. */
 export const isPayable = (world: World, { begun, buys }: Bill, last: number): boolean =>
@@ -40,10 +31,8 @@ const MOST_BILLS = 3;
 
 /** A label that stays takes over the bills of one that is dropped for it. */
 export function takeBills(world: World, label: Label, dropped: Label): void {
-  let bills = label.bills;
-  for (const bill of dropped.bills)
-    if (!bills.some((known) => isNoLater(known, bill)))
-      bills = [...bills.filter((known) => !isNoLater(bill, known)), bill];
+  let { bills } = label;
+  for (const bill of dropped.bills) bills = withBill(bills, bill);
   if (bills === label.bills) return;
   while (bills.length > MOST_BILLS) bills = withTwoAsOne(bills);
   label.bills = bills;
@@ -51,27 +40,45 @@ export function takeBills(world: World, label: Label, dropped: Label): void {
   label.told = null;
 }
 
+/** The same where one of them could be paid for wherever it can; else with it, and without those that it stands for. */
+function withBill(bills: readonly Bill[], bill: Bill): readonly Bill[] {
+  for (const known of bills) if (isNoLater(known, bill)) return bills;
+  const all: Bill[] = [];
+  for (const known of bills) if (!isNoLater(bill, known)) all.push(known);
+  all.push(bill);
+  return all;
+}
+
 const monthOf = ({ buys }: Bill, k: number): number => (buys[k] as ToBuy).from;
 
 /** Could each batch of a be bought as soon as in b? Both are of the same batches. */
-const isNoLater = (a: Bill, b: Bill): boolean => a.buys.every(({ from }, k) => from <= monthOf(b, k));
+function isNoLater(a: Bill, b: Bill): boolean {
+  for (let k = 0; k < a.buys.length; k++) if (monthOf(a, k) > monthOf(b, k)) return false;
+  return true;
+}
 
 /** How many months lie between them, by price. */
-const apart = (a: Bill, b: Bill): number =>
-  a.buys.reduce((sum, { from, price }, k) => sum + Math.abs(from - monthOf(b, k)) * price, 0);
+function apart(a: Bill, b: Bill): number {
+  let sum = 0;
+  for (let k = 0; k < a.buys.length; k++)
+    sum += Math.abs(monthOf(a, k) - monthOf(b, k)) * (a.buys[k] as ToBuy).price;
+  return sum;
+}
 
 /** The two nearest each other as one that can be paid for wherever either can. */
 function withTwoAsOne(bills: readonly Bill[]): readonly Bill[] {
-  let nearest: readonly Bill[] = [];
+  let [a, b] = bills as [Bill, Bill];
   let least = Infinity;
-  bills.forEach((a, k) => {
-    for (const b of bills.slice(0, k)) {
-      const between = apart(a, b);
-      if (between < least) [least, nearest] = [between, [a, b]];
+  for (let k = 1; k < bills.length; k++)
+    for (let j = 0; j < k; j++) {
+      const between = apart(bills[k] as Bill, bills[j] as Bill);
+      if (between < least) [least, a, b] = [between, bills[k] as Bill, bills[j] as Bill];
     }
-  });
-  const [a, b] = nearest as [Bill, Bill];
-  const buys = a.buys.map((buy, k) => ({ ...buy, from: Math.min(buy.from, monthOf(b, k)) }));
+  const buys: ToBuy[] = [];
+  for (let k = 0; k < a.buys.length; k++) {
+    const { mask, price } = a.buys[k] as ToBuy;
+    buys.push(toBuy(mask, price, Math.min(monthOf(a, k), monthOf(b, k))));
+  }
   // Not the least of both: who is held against it is held against its months.
   const begun = a.begun.map((_, m) => buys.reduce((sum, { price, from }) => sum + (from < m ? 0 : price), 0));
   const one: Bill = { begun, buys };

@@ -1,19 +1,38 @@
 /** What no plan that follows a partial one can better: when it ends, its batches, its sum of days. */
 import { lastAtLeast, lastIn } from './ends';
 import { batchesAtLeast, maskOf } from './fewest';
-import { couldBePaid } from './packed';
+import { couldBePaid, toBuy } from './packed';
 import { batchesOf, boughtBy, daysOf } from './purse';
 import { sumAtLeast } from './sums';
-import { type Case, type Hope, type Label, LATE, type Prospect, type World, type Worth } from './world';
+import {
+  type Case,
+  type Hope,
+  type Label,
+  LATE,
+  type Prospect,
+  type ToBuy,
+  type Told,
+  type World,
+  type Worth,
+} from './world';
 
 /** What is better than what was found and follows a label is no better than this: its last release, batches and sum of days at the least. Null where nothing
  *  that follows is better. */
 export function hopeOf(world: World, label: Label, prospect: Prospect, best: Worth): Hope | null {
-  if (label.told?.best !== best) label.told = { best, hope: hopeBy(world, label, prospect, best) };
+  const told = toldOf(world, label, prospect, best);
+  return told && { last: told.last, batches: told.batches, sum: sumOf(world, label, told) };
+}
+
+/** Can nothing that follows a label be better than what was found? */
+export const isHopeless = (world: World, label: Label, prospect: Prospect, best: Worth): boolean =>
+  toldOf(world, label, prospect, best) === null;
+
+function toldOf(world: World, label: Label, prospect: Prospect, best: Worth): Told | null {
+  if (label.told?.best !== best) label.told = { best, hope: toldBy(world, label, prospect, best) };
   return label.told.hope;
 }
 
-function hopeBy(world: World, label: Label, prospect: Prospect, best: Worth): Hope | null {
+function toldBy(world: World, label: Label, prospect: Prospect, best: Worth): Told | null {
   const { most, cases } = prospect;
   let count = 0;
   let more = 0;
@@ -22,21 +41,33 @@ function hopeBy(world: World, label: Label, prospect: Prospect, best: Worth): Ho
     count += (most[i] as number) - (label.worth.placed[i] as number);
   }
   if (more < 0) return null;
-  if (more > 0) return { last: lastAtLeast(world, label, prospect), batches: 0, sum: 0 };
-  let hope: Hope | null = null;
+  if (more > 0) return { last: lastAtLeast(world, label, prospect), batches: 0, sum: 0, of: null };
+  let told: Told | null = null;
   for (const c of cases) {
-    const next = hopeIn(world, label, c, count, best);
-    if (next && (!hope || compareHope(next, hope) < 0)) hope = next;
+    const next = toldIn(world, label, c, count, best);
+    if (next && (!told || isBetter(world, label, next, told))) told = next;
   }
-  return hope;
+  return told;
 }
 
 /** Below zero where a is better. */
 export const compareHope = (a: Hope, b: Hope): number =>
   a.last - b.last || a.batches - b.batches || a.sum - b.sum;
 
+const isBetter = (world: World, label: Label, a: Told, b: Told): boolean =>
+  (a.last - b.last || a.batches - b.batches || sumOf(world, label, a) - sumOf(world, label, b)) < 0;
+
+/** The sum of days is reckoned only where it is asked for. */
+function sumOf(world: World, label: Label, told: Told): number {
+  if (told.of) {
+    told.sum += sumAtLeast(world, label, told.of);
+    told.of = null;
+  }
+  return told.sum;
+}
+
 /** The same in one case. @param count how many are still to be placed */
-function hopeIn(world: World, label: Label, c: Case, count: number, best: Worth): Hope | null {
+function toldIn(world: World, label: Label, c: Case, count: number, best: Worth): Told | null {
   const { sure } = c;
   const last = lastIn(world, label, c, best.last);
   if (last > best.last) return null;
@@ -46,12 +77,11 @@ function hopeIn(world: World, label: Label, c: Case, count: number, best: Worth)
   if (!isSooner && batches > best.batches) return null;
   // Those of whom one goes come on some day, too.
   const others = (count - sure.length) * label.day;
-  const isAsGood = !isSooner && batches === best.batches;
-  if (isAsGood && bought.sum + others >= best.sum) return null;
-  const sum = label.worth.sum + sumAtLeast(world, label, c) + others;
-  if (isAsGood && sum >= best.sum) return null;
-  const mayEndWith = batches < best.batches || (batches === best.batches && sum < best.sum);
-  return canPayFor(world, label, sure, best.last - (mayEndWith ? 0 : 1)) ? { last, batches, sum } : null;
+  if (!isSooner && batches === best.batches && bought.sum + others >= best.sum) return null;
+  const told: Told = { last, batches, sum: label.worth.sum + others, of: c };
+  if (!canPayFor(world, label, sure, best.last - (batches > best.batches ? 1 : 0))) return null;
+  if (batches !== best.batches || sumOf(world, label, told) < best.sum) return told;
+  return isSooner && canPayFor(world, label, sure, best.last - 1) ? told : null;
 }
 
 /** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought?
@@ -59,13 +89,15 @@ function hopeIn(world: World, label: Label, c: Case, count: number, best: Worth)
 function canPayFor(world: World, label: Label, sure: readonly number[], last: number): boolean {
   const { p, calendar, prices } = world;
   if (p.budget === null || world.money === 'every' || last < p.today) return true;
-  const each = sure.map((i) => {
+  const each: ToBuy[] = [];
+  for (const i of sure) {
     let free = LATE;
     for (const q of world.quarantinesOf[i] as number[]) free = Math.min(free, label.free[q] as number);
-    return { price: prices[i] as number, from: calendar.monthAt(free) };
-  });
+    each.push(toBuy(1 << i, prices[i] as number, calendar.monthAt(free)));
+  }
   const month = calendar.lastMonth(last);
-  return label.bills.some(({ buys }) => couldBePaid(world, [...buys, ...each], world.spent, month));
+  for (const { buys } of label.bills) if (couldBePaid(world, buys, world.spent, month, each)) return true;
+  return false;
 }
 
 /** The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay. */
@@ -85,10 +117,7 @@ function boughtAtLeast(
   const fewest = by.fewest[whole] as number;
   const batches = Math.max(batchesOf(fewest), label.worth.batches + batchesOf(by.fewest[rest] as number));
   const soonest = batchesOf(fewest) === best.batches ? daysOf(fewest) : (by.soonest[whole] as number);
-  const count = sure.length + label.worth.placed.reduce((sum, n) => sum + n, 0);
+  let count = sure.length;
+  for (const n of label.worth.placed) count += n;
   return { batches, sum: soonest + count * p.today };
 }
-
-/** Can nothing that follows a label be better than what was found? */
-export const isHopeless = (world: World, label: Label, prospect: Prospect, best: Worth): boolean =>
-  hopeOf(world, label, prospect, best) === null;

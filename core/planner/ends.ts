@@ -31,7 +31,8 @@ export function lastIn(world: World, label: Label, c: Case, over: number): numbe
   // Money: the last is bought in the month by which all can be paid for.
   if (p.budget !== null) {
     if (price > SLACK) {
-      const month = label.leftBy.findIndex((left) => left + SLACK >= price);
+      let month = 0;
+      while (month < label.leftBy.length && (label.leftBy[month] as number) + SLACK < price) month++;
       last = Math.max(last, calendar.months[month]?.out ?? LATE);
     }
     last = Math.max(last, paidFrom(world, label.mask | maskOf(sure)));
@@ -66,11 +67,11 @@ function settled(world: World, label: Label, sure: readonly number[], from: read
   return Math.max(last, label.day + firstGap + p.settleDays * (days - 2));
 }
 
-const heavyLatestFirst = (world: World, sure: readonly number[], from: readonly number[]): number[] =>
-  latestFirst(
-    sure.filter((i) => isHeavy((world.p.wishes[i] as Wish).loadMgN)),
-    from,
-  );
+function heavyLatestFirst({ p }: World, sure: readonly number[], from: readonly number[]): number[] {
+  const heavy: number[] = [];
+  for (const i of sure) if (isHeavy((p.wishes[i] as Wish).loadMgN)) heavy.push(i);
+  return latestFirst(heavy, from);
+}
 
 /** What a quarantine passes on at one release at most. */
 export function passesOn(world: World, label: Label, q: number): number {
@@ -103,7 +104,8 @@ function throughput(
   from: readonly number[],
 ): number {
   const { wishes } = world.p;
-  const here = sure.filter((i) => (wishes[i] as Wish).line === lane.line);
+  const here: number[] = [];
+  for (const i of sure) if ((wishes[i] as Wish).line === lane.line) here.push(i);
   let last = NONE;
   let load = 0;
   if (here.length === 0) return last;

@@ -1,5 +1,5 @@
 /** All that could follow partial plans, the most hopeful first. */
-import { compareHope, hopeOf } from './bounds';
+import { compareHope, hopeOf, isHopeless } from './bounds';
 import { lastAtLeast } from './ends';
 import { Heap, Kept } from './kept';
 import { prospectOf } from './prospects';
@@ -87,13 +87,13 @@ export function exhaust(world: World, root: Label, o: Exhausting): boolean {
     // What it could still pay for may have changed since.
     const prospect = prospectOf(world, label);
     next.taken = true;
-    if (taken || !kept.has(label) || hopeOf(world, label, prospect, best()) === null) continue;
+    if (taken || !kept.has(label) || isHopeless(world, label, prospect, best())) continue;
     for (const child of follow(label, prospect, best())) {
       if (!world.mayGoOn()) return false;
       o.consider(child);
       const then = prospectOf(world, child);
-      const hope = hopeOf(world, child, then, best());
-      if (hope !== null && kept.add(child, o.onDropped)) push(child, then, hope);
+      if (isHopeless(world, child, then, best()) || !kept.add(child, o.onDropped)) continue;
+      push(child, then, hopeOf(world, child, then, best()) as Hope);
     }
   }
 }

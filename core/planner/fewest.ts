@@ -34,7 +34,11 @@ const mostInOne = ({ calendar, lineOf }: World, line: string): number =>
   Math.max(...calendar.quarantines.flatMap((q, i) => (lineOf[i] === line ? [q.capacity] : [])));
 
 /** A bit for each of some wishes. */
-export const maskOf = (wishes: readonly number[]): number => wishes.reduce((mask, i) => mask | (1 << i), 0);
+export function maskOf(wishes: readonly number[]): number {
+  let mask = 0;
+  for (const i of wishes) mask |= 1 << i;
+  return mask;
+}
 
 /** The fewest sets into which wishes of a line can be put. The first of them is in one of those: each of these is tried. */
 function fewestFor(world: World, line: string, mask: number): number {

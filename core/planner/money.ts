@@ -24,11 +24,12 @@ export function begunWith(
   batches: readonly Batch[],
   open: readonly (readonly number[])[],
 ): number[] {
-  const begun = [...before];
-  batches.forEach(({ price }, k) => {
+  const begun = before.slice();
+  for (let k = 0; k < batches.length; k++) {
+    const { price } = batches[k] as Batch;
     const first = (open[k] as readonly number[])[0] ?? -1;
     for (let m = 0; m <= first; m++) begun[m] = (begun[m] as number) + price;
-  });
+  }
   return begun;
 }
 
@@ -50,15 +51,17 @@ export function leftAfter(world: World, { placed, free }: Label, begun: readonly
   for (let i = 0; i < placed.length; i++)
     if (!placed[i] && world.least[i] !== null)
       for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, free[q] as number);
-  const last = calendar.months.findIndex((m) => m.to >= soonest);
+  const last = soonest < calendar.end ? calendar.monthAt(soonest) : begun.length;
+  const left: number[] = [];
   let before = 0;
   let gone = 0;
-  return begun.map((price, k) => {
+  for (let k = 0; k < begun.length; k++) {
     // From some month on that they may have to wait for, all that could not be bought before it.
-    if (last < 0 || k <= last) gone = Math.max(gone, before + price);
+    if (k <= last) gone = Math.max(gone, before + (begun[k] as number));
     before = world.income[k] as number;
-    return Math.max(0, before - gone);
-  });
+    left.push(Math.max(0, before - gone));
+  }
+  return left;
 }
 
 /** What those to come could want of the months. */

@@ -54,7 +54,10 @@ export function soonestPaid(
       if (isDead(child)) return null;
       if (!isOne) return child;
       const paid = payOnce(world, label, batches, open);
-      if (paid) return { ...child, ways: [paid] };
+      if (paid) {
+        child.ways = [paid];
+        return child;
+      }
     }
     if (isOne) next = nextMonth(world, event, open, fit.day);
     else for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;

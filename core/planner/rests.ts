@@ -1,7 +1,7 @@
 /** What could follow a partial plan, to the end, along the paths of a search for which money was only a matter of months: the batches, each to be paid for
  *  in one month. */
 import { sumsOf, type Wants } from './money';
-import { couldBePaid, partsOf, withBuys } from './packed';
+import { couldBePaid, partsOf, toBuy, withBuys } from './packed';
 import { type Place, type Rest, standsFor } from './paths';
 import { compareWorth, type Label, type ToBuy, type World, type Worth } from './world';
 
@@ -120,5 +120,7 @@ const leastOf = (a: Rest, b: Rest): Rest => ({
   last: Math.min(a.last, b.last),
   batches: Math.min(a.batches, b.batches),
   sum: Math.min(a.sum, b.sum),
-  buys: a.buys.map((buy, k) => ({ ...buy, from: Math.min(buy.from, (b.buys[k] as ToBuy).from) })),
+  buys: a.buys.map(({ mask, price, from }, k) =>
+    toBuy(mask, price, Math.min(from, (b.buys[k] as ToBuy).from)),
+  ),
 });

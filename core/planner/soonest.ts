@@ -92,10 +92,9 @@ export function reachOf(world: World, label: Label, left: readonly number[], fro
   const { p } = world;
   const now = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
   const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
-  const coming = latestFirst(
-    left.filter((i) => loadOf(i) > 0),
-    from,
-  );
+  const coming: number[] = [];
+  for (const i of left) if (loadOf(i) > 0) coming.push(i);
+  latestFirst(coming, from);
   const allThere = (load: number): number => {
     let there = now;
     for (let k = coming.length - 1; k >= 0; k--) {
@@ -107,8 +106,8 @@ export function reachOf(world: World, label: Label, left: readonly number[], fro
   };
   const reach = (load: number): number => {
     if (load <= p.displayLoadMgN + SLACK || load <= 2 * SLACK) return NONE;
-    const at = label.sums.findIndex((s) => p.displayLoadMgN + s + SLACK >= load);
-    if (at >= 0) return label.days[at] as number;
+    for (let k = 0; k < label.sums.length; k++)
+      if (p.displayLoadMgN + (label.sums[k] as number) + SLACK >= load) return label.days[k] as number;
     const there = Math.max(label.day, allThere(load));
     const half = load <= p.firstStepMgN + SLACK ? NONE : reach(load / 2 - SLACK) + DOUBLING_DAYS;
     return world.calendar.releaseFrom(Math.max(there, half));

@@ -10,22 +10,22 @@ import { type Case, type Label, type Lane, LATE, type World } from './world';
  *  doubling or by money, does so in every plan: the sharpest of each counts. */
 export function sumAtLeast(world: World, label: Label, c: Case): number {
   const { left, sure } = c;
-  const { p } = world;
   const { outs, from } = enteringAfter(world, label, c);
   const days: number[] = [];
-  for (const lane of world.lanes) {
-    const here = sure.filter((i) => (p.wishes[i] as Wish).line === lane.line);
-    days.push(...byStays(world, label, lane, outs, here, from));
-  }
-  days.sort(rising);
+  for (const lane of world.lanes) for (const day of byStays(world, label, lane, outs, sure, from)) sortIn(days, day);
   if (world.setLoads.length === 0) raise(days, byDoubling(world, label, left, sure, from));
-  if (p.budget !== null) raise(days, byMoney(world, label, sure));
+  if (world.p.budget !== null) raise(days, byMoney(world, label, sure));
   let sum = 0;
   for (const day of days) sum += day;
   return sum;
 }
 
-const rising = (a: number, b: number): number => a - b;
+/** Into rising numbers. */
+function sortIn(rising: number[], value: number): void {
+  let at = rising.length;
+  for (; at > 0 && (rising[at - 1] as number) > value; at--) rising[at] = rising[at - 1] as number;
+  rising[at] = value;
+}
 
 /** Each day no earlier than another. */
 function raise(days: number[], least: readonly number[]): void {
@@ -38,13 +38,20 @@ function byStays(
   label: Label,
   lane: Lane,
   outs: readonly number[],
-  here: readonly number[],
+  sure: readonly number[],
   from: readonly number[],
 ): number[] {
-  const days = here.map((i) => from[i] as number).sort(rising);
+  const days: number[] = [];
   // The lightest first leave the fewest for later stays.
-  const loads = here.map((i) => (world.p.wishes[i] as Wish).loadMgN).sort(rising);
-  const next = lane.quarantines.map((q) => outs[q] as number);
+  const loads: number[] = [];
+  for (const i of sure) {
+    if ((lane.mask & (1 << i)) === 0) continue;
+    sortIn(days, from[i] as number);
+    sortIn(loads, (world.p.wishes[i] as Wish).loadMgN);
+  }
+  if (days.length === 0) return days;
+  const next: number[] = [];
+  for (const q of lane.quarantines) next.push(outs[q] as number);
   let passed = 0;
   let room = 0;
   let day = label.day;
@@ -73,29 +80,42 @@ function byDoubling(
 ): number[] {
   const { p } = world;
   const reach = reachOf(world, label, left, from);
+  const loads: number[] = [];
+  for (const i of sure) sortIn(loads, (p.wishes[i] as Wish).loadMgN);
   let entered = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
-  return sure
-    .map((i) => (p.wishes[i] as Wish).loadMgN)
-    .sort(rising)
-    .map((load) => {
-      entered += load;
-      return Math.max(label.day, reach(entered - SLACK));
-    });
+  for (let k = 0; k < loads.length; k++) {
+    entered += loads[k] as number;
+    loads[k] = Math.max(label.day, reach(entered - SLACK));
+  }
+  return loads;
 }
 
 /** The same were there only money: the cheapest are paid for first. */
 function byMoney(world: World, label: Label, sure: readonly number[]): number[] {
   const { calendar, prices } = world;
-  const cheapest = [...sure].sort((a, b) => (prices[a] as number) - (prices[b] as number));
+  const days = cheapestFirst(sure, prices);
   let { mask } = label;
   let paid = 0;
   let month = 0;
-  return cheapest.map((i) => {
+  for (let k = 0; k < days.length; k++) {
+    const i = days[k] as number;
     const price = prices[i] as number;
     paid += price;
     mask |= 1 << i;
     while (paid > (label.leftBy[month] as number) + SLACK && month + 1 < calendar.months.length) month++;
     const byMonths = paidFrom(world, mask);
-    return Math.max(label.day, byMonths, price === 0 ? 0 : (calendar.months[month] as Month).out);
-  });
+    days[k] = Math.max(label.day, byMonths, price === 0 ? 0 : (calendar.months[month] as Month).out);
+  }
+  return days;
+}
+
+function cheapestFirst(sure: readonly number[], prices: readonly number[]): number[] {
+  const wishes: number[] = [];
+  for (const i of sure) {
+    let at = wishes.length;
+    for (; at > 0 && (prices[wishes[at - 1] as number] as number) > (prices[i] as number); at--)
+      wishes[at] = wishes[at - 1] as number;
+    wishes[at] = i;
+  }
+  return wishes;
 }

@@ -116,7 +116,7 @@ export interface Label {
   /** What enters on its day. */
   batches: readonly Batch[];
   /** What was told of it, measured by a plan (bounds.ts). */
-  told: { best: Worth; hope: Hope | null } | null;
+  told: { best: Worth; hope: Told | null } | null;
   /** When those to come could enter, once it is told (soonest.ts). */
   entering: Entering | null;
 }
@@ -149,6 +149,11 @@ export interface Hope {
   last: number;
   batches: number;
   sum: number;
+}
+
+/** The same while the sum still lacks the days of those who are sure in a case; null where it is whole. */
+export interface Told extends Hope {
+  of: Case | null;
 }
 
 /** By set of wishes, a bit each, what it takes to have bought it (purse.ts); LATE where it cannot have been paid for. */
