@@ -1,14 +1,17 @@
 /** What is asked of events while they are put together, before it is known where they lead to. */
 import { lastIn, releaseAfter, passedBy } from './ends';
+import { type Event } from './event';
 import { batchesFor, maskOf } from './fewest';
 import { DOUBLING_DAYS, SLACK, type Wish, isHeavy } from './problem';
 import { batchesOf, boughtBy } from './purse';
 import { enteringAfter } from './soonest';
 import {
   type Batch,
+  BITS,
   type Case,
   type Label,
   type Lane,
+  LATE,
   NONE,
   type Prospect,
   type World,
@@ -29,8 +32,34 @@ export interface Asked {
   noBetter: NoBetter | null;
 }
 
+/** What a look at the events that could follow a label is for. */
+export interface Aim {
+  /** What is no better is of no use; null where anything is. */
+  best: Worth | null;
+  /** Where only a plan that places the most is as good as the best; then one that ends later is of no use. */
+  isWhole: boolean;
+  /** Days after it are of no use. */
+  latest: number;
+  /** Null where more could be placed than in the best plan so far. */
+  asked: Asked | null;
+}
+
+/** Whatever can be. */
+export const ANYTHING: Aim = { best: null, isWhole: false, latest: LATE, asked: null };
+
+export function aimAfter(world: World, label: Label, prospect: Prospect, best: Worth | null): Aim {
+  if (best === null) return ANYTHING;
+  if (!prospect.most.every((n, i) => n === best.placed[i])) return { ...ANYTHING, best };
+  const asked = world.rough || world.p.wishes.length > BITS ? null : askedOf(world, label, prospect, best);
+  return { best, isWhole: true, latest: best.last, asked };
+}
+
+/** Is nothing that follows an event on a day of use, nor on a later one? */
+export const isUseless = ({ asked }: Aim, { batches, mask, heavy }: Event, day: number): boolean =>
+  asked !== null && asked.isUseless(batches, mask, heavy, day);
+
 /** For a label after which no more can be placed than in the best plan so far. */
-export function askedOf(world: World, label: Label, prospect: Prospect, best: Worth): Asked {
+function askedOf(world: World, label: Label, prospect: Prospect, best: Worth): Asked {
   const cases = prospect.cases.map((c) => askedIn(world, label, c, prospect.most, best));
   const all = cases.flatMap(({ noBetter }) => noBetter ?? []);
   return {

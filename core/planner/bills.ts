@@ -1,7 +1,7 @@
 /** What is to be paid for by a partial plan for which money is only a matter of months. Of two that placed the same wishes in the same batches one may be
  *  sooner in all else, and yet a batch of it could be bought in a later month only than in the other: it takes over what the other has to pay for, so that
  *  the other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
-import { begunWith, leftAfter, monthsSuffice } from './money';
+import { begunWith, buysFromMonth, leftAfter, monthsSuffice } from './money';
 import { couldBePaid, toBuy, withBatches } from './packed';
 import type { Batch, Bill, Label, ToBuy, World } from './world';
 
@@ -16,11 +16,17 @@ export const billWith = (
 export const isPayable = (world: World, { begun, buys }: Bill, last: number): boolean =>
   monthsSuffice(world, begun, last) && (world.money === 'one' || couldBePaid(world, buys, world.spent, last));
 
+export function isAnyPayable(world: World, bills: readonly Bill[], last: number): boolean {
+  for (const bill of bills) if (isPayable(world, bill, last)) return true;
+  return false;
+}
+
 /** By the end of each month the most that one of its bills leaves for those to come. */
 export function leftBy(world: World, label: Label): number[] {
-  const most = leftAfter(world, label, (label.bills[0] as Bill).begun);
+  const from = buysFromMonth(world, label);
+  const most = leftAfter(world, (label.bills[0] as Bill).begun, from);
   for (let k = 1; k < label.bills.length; k++) {
-    const left = leftAfter(world, label, (label.bills[k] as Bill).begun);
+    const left = leftAfter(world, (label.bills[k] as Bill).begun, from);
     for (let m = 0; m < most.length; m++) most[m] = Math.max(most[m] as number, left[m] as number);
   }
   return most;

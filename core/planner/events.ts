@@ -1,6 +1,6 @@
 /** What could come next in a plan: one batch, or one in each of several quarantines with a load in each; of one quarantine several only where the person
  *  bought one while another was in it. */
-import { type Asked } from './asked';
+import { type Aim } from './asked';
 import { type Calendar, type StayCalendar } from './calendar';
 import { batchBounds } from './days';
 import { maskOf, paidFrom } from './fewest';
@@ -22,17 +22,13 @@ import {
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;
 
-/** Every event that could come next: one batch, or one in each of several quarantines with a load in each.
- *  @param latest days after it are of no use
- *  @param asked of an event with the first day it could be on */
+/** Every event that could come next: one batch, or one in each of several quarantines with a load in each. */
 export function eventsOf(
   world: World,
   label: Label,
   { left, sure }: Prospect,
   few: boolean,
-  all: boolean,
-  latest: number,
-  asked: Asked | null = null,
+  { isWhole: all, latest, asked }: Aim,
 ): Batch[][] {
   const { p } = world;
   const whole = enteredBy(world, label.days, label.sums, LATE);

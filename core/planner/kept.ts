@@ -2,7 +2,7 @@
 import { takeBills } from './bills';
 import { waysBeyond } from './money';
 import { DOUBLING_DAYS, isHeavy, type Problem, type Wish } from './problem';
-import { type Label, NONE, type World } from './world';
+import { BITS, type Label, NONE, type World } from './world';
 
 /** What is still to come after some wishes are placed. */
 interface Left {
@@ -89,18 +89,21 @@ function wasThereSooner(a: Label, b: Label, from: number, { little, enough }: Le
   return true;
 }
 
+const NOBODY_HEARS = () => undefined;
+
 /** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. Where money counts each way of paying is
  *  held against those of all that are else as good: a label without a way left is dropped. */
 export class Kept {
   private readonly byKey = new Map<number | string, { left: Left; labels: Label[] }>();
+  private readonly lefts = new Map<number, Left>();
   constructor(private readonly world: World) {}
 
   /** False where it is dominated. @param onDropped hears of each label that is dropped, and for which */
-  add(label: Label, onDropped: (dropped: Label, by: Label) => void = () => undefined): boolean {
+  add(label: Label, onDropped: (dropped: Label, by: Label) => void = NOBODY_HEARS): boolean {
     const { world } = this;
     const known = this.byKey.get(label.key);
     if (!known) {
-      this.byKey.set(label.key, { left: leftOf(world, label), labels: [label] });
+      this.byKey.set(label.key, { left: this.leftAfter(label), labels: [label] });
       return true;
     }
     const { left, labels } = known;
@@ -125,6 +128,14 @@ export class Kept {
     labels.length = count;
     labels.splice(placeOf(labels, label), 0, label);
     return true;
+  }
+
+  /** Many keys are of the same wishes. */
+  private leftAfter(label: Label): Left {
+    if (label.placed.length > BITS) return leftOf(this.world, label);
+    let left = this.lefts.get(label.mask);
+    if (!left) this.lefts.set(label.mask, (left = leftOf(this.world, label)));
+    return left;
   }
 
   has(label: Label): boolean {

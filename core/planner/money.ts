@@ -43,21 +43,24 @@ export function monthsSuffice(world: World, begun: readonly number[], last: numb
   return true;
 }
 
-/** By the end of each month the most that can be left for those to come, who can buy once a quarantine of theirs is free: what was not spent before
- *  that is lost to them. */
-export function leftAfter(world: World, { placed, free }: Label, begun: readonly number[]): number[] {
-  const { calendar } = world;
+/** The month from which on those to come can buy: once a quarantine of theirs is free. */
+export function buysFromMonth({ calendar, least, quarantinesOf }: World, { placed, free }: Label): number {
   let soonest = LATE;
   for (let i = 0; i < placed.length; i++)
-    if (!placed[i] && world.least[i] !== null)
-      for (const q of world.quarantinesOf[i] as number[]) soonest = Math.min(soonest, free[q] as number);
-  const last = soonest < calendar.end ? calendar.monthAt(soonest) : begun.length;
+    if (!placed[i] && least[i] !== null)
+      for (const q of quarantinesOf[i] as number[]) soonest = Math.min(soonest, free[q] as number);
+  return soonest < calendar.end ? calendar.monthAt(soonest) : calendar.months.length;
+}
+
+/** By the end of each month the most that can be left for those to come: what was not spent before they can buy is lost to them.
+ *  @param from the month from which on they can */
+export function leftAfter(world: World, begun: readonly number[], from: number): number[] {
   const left: number[] = [];
   let before = 0;
   let gone = 0;
   for (let k = 0; k < begun.length; k++) {
     // From some month on that they may have to wait for, all that could not be bought before it.
-    if (k <= last) gone = Math.max(gone, before + (begun[k] as number));
+    if (k <= from) gone = Math.max(gone, before + (begun[k] as number));
     before = world.income[k] as number;
     left.push(Math.max(0, before - gone));
   }

@@ -1,5 +1,6 @@
 /** A plan that the months alone would pay, and no choice of months as it stands: carried out later. */
-import { latestOf, withEvent } from './after';
+import { withEvent } from './after';
+import { aimAfter } from './asked';
 import { prospectOf } from './prospects';
 import { start } from './start';
 import { compareWorth, type Label, pastOf, type World, type Worth } from './world';
@@ -9,8 +10,8 @@ import { compareWorth, type Label, pastOf, type World, type Worth } from './worl
 export function paidLater(every: World, plan: Label, best: Worth): Label | null {
   let label = start(every);
   for (const { batches } of pastOf(plan)) {
-    const latest = latestOf(prospectOf(every, label), best);
-    const [first, ...others] = withEvent(every, label, batches, latest, best);
+    const aim = aimAfter(every, label, prospectOf(every, label), best);
+    const [first, ...others] = withEvent(every, label, batches, aim);
     if (!first) return null;
     label = others.reduce((soonest, other) => (other.day < soonest.day ? other : soonest), first);
   }

@@ -34,7 +34,7 @@ function mayStill(world: World, label: Label, i: number): boolean {
 /** Whoever is at a level is there in every plan that places so many of it, and keeps others of lower ones out: their enemies, and those with whom
  *  the load of one could never enter. */
 export function prospectOf(world: World, label: Label): Prospect {
-  const money = world.p.budget === null ? LATE : moneyLeft(world, label) + SLACK;
+  const money = world.p.budget === null ? LATE : Math.min(moneyLeft(world, label), costOfRest(world, label)) + SLACK;
   if (world.rough || world.p.wishes.length > BITS) return reckoned(world, label, money);
   const state = stateOf(world, label);
   let known = world.prospects.get(state);
@@ -150,6 +150,13 @@ function pairsAmong(
         pairs.push([a, b]);
     }
   return pairs;
+}
+
+/** What all who are not placed cost: more money is of no use. */
+function costOfRest({ prices }: World, { placed }: Label): number {
+  let cost = 0;
+  for (let i = 0; i < placed.length; i++) if (!placed[i]) cost += prices[i] as number;
+  return cost;
 }
 
 /** What may still be spent in all, up to the last month whose purchase can be out in time. */

@@ -1,11 +1,14 @@
 /** The day of an event once it must be paid for: by one way of paying, by every way, or as if money were only a matter of months. */
+import { type Aim, isUseless } from './asked';
+import { isHopeless } from './bounds';
 import { earliest, labelAt, windowOf } from './days';
 import { type Event } from './event';
-import { billWith, isPayable, leftBy } from './bills';
+import { billWith, isAnyPayable, isPayable, leftBy } from './bills';
 import { leavesEnough, leftByMonth, type Wants, wantsOf, worthKeeping } from './money';
 import { partsOf } from './packed';
 import { payAll, payOnce } from './pay';
 import { type Problem, SLACK } from './problem';
+import { prospectOf } from './prospects';
 import {
   type Batch,
   type Bill,
@@ -22,36 +25,34 @@ import {
 type Span = readonly [number, number];
 
 /** A label with an event on the earliest day of a span on which it can be paid for; null where there is none, or where nothing that follows is of use.
- *  @param isUseless of a day: nothing that follows an event on it is of use, nor on a later one
- *  @param isDead the same of the label, asked before a way to pay is looked for */
+ */
 export function soonestPaid(
   world: World,
   label: Label,
   event: Event,
   [from, to]: Span,
-  isUseless: (day: number) => boolean,
-  isDead: (label: Label) => boolean,
+  aim: Aim,
 ): Label | null {
   const { batches } = event;
   const { calendar } = world;
   const budget = (world.p.budget ?? Infinity) + SLACK;
-  if (batches.some((b) => b.price > budget)) return null;
+  for (const b of batches) if (b.price > budget) return null;
   for (let next = from; next <= to;) {
     const fit = earliest(world, label, event, next, to);
-    if (!fit || (fit.day > from && isUseless(fit.day))) return null;
+    if (!fit || (fit.day > from && isUseless(aim, event, fit.day))) return null;
     if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
-    const open = batches.map((b) => monthsOf(world, label, b, fit.day));
+    const open = openFor(world, label, batches, fit.day);
     // Not by the event's own months: what came before it might have been bought later.
     const last = calendar.lastMonth(fit.day);
     const isOne = world.money === 'one';
     const bills = label.bills.map((bill) => billWith(bill, batches, open));
-    if (bills.some((bill) => isPayable(world, bill, last))) {
+    if (isAnyPayable(world, bills, last)) {
       const child = labelAt(world, label, event, fit, label.ways);
       const by = calendar.lastMonth(to);
       child.bills = bills.length === 1 ? bills : bills.filter((bill) => isPayable(world, bill, by));
       if (!isOne) child.key = partsOf((bills[0] as Bill).buys);
       child.leftBy = leftBy(world, child);
-      if (isDead(child)) return null;
+      if (isDead(world, child, aim)) return null;
       if (!isOne) return child;
       const paid = payOnce(world, label, batches, open);
       if (paid) {
@@ -65,10 +66,14 @@ export function soonestPaid(
   return null;
 }
 
+/** Is nothing that follows a label of use? */
+const isDead = (world: World, label: Label, { best }: Aim): boolean =>
+  best !== null && isHopeless(world, label, prospectOf(world, label), best);
+
 /** A way to have paid for a label for which money was only a matter of months; null where none was found. */
 export function payAlong(world: World, label: Label): Paid | null {
   const past = pastOf(label);
-  const open = past.map((l) => l.batches.map((b) => monthsOf(world, l.parent as Label, b, l.day)));
+  const open = past.map((l) => openFor(world, l.parent as Label, l.batches, l.day));
   return payAll(
     world,
     (rootOf(label).ways as [Paid])[0],
@@ -78,19 +83,14 @@ export function payAlong(world: World, label: Label): Paid | null {
 }
 
 /** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others.
- *  @param latest days after it are of no use
- *  @param wants of those to come, where it is known better than from who they are
- *  @param isUseless of a day: nothing that follows an event on it is of use, nor on a later one
- *  @param isDead the same of the label */
+ *  @param wants of those to come, where it is known better than from who they are */
 export function* inEveryWay(
   world: World,
   label: Label,
   event: Event,
   [from, to]: Span,
-  latest: number,
+  aim: Aim,
   wants: Wants | null,
-  isUseless: (day: number) => boolean,
-  isDead: (label: Label) => boolean,
 ): Generator<Label> {
   const known: Paid[] = [];
   /** By batch the months that were tried on the day before. */
@@ -99,10 +99,10 @@ export function* inEveryWay(
   // Cut short nothing is proved, and what is left out does not matter.
   while (next <= to && world.mayGoOn()) {
     const fit = earliest(world, label, event, next, to);
-    if (!fit || (fit.day > from && isUseless(fit.day))) return;
-    const open = event.batches.map((b) => monthsOf(world, label, b, fit.day));
+    if (!fit || (fit.day > from && isUseless(aim, event, fit.day))) return;
+    const open = openFor(world, label, event.batches, fit.day);
     next = nextMonth(world, event, open, fit.day);
-    const wanting = wants ?? wantsOf(world, labelAt(world, label, event, fit, []), latest);
+    const wanting = wants ?? wantsOf(world, labelAt(world, label, event, fit, []), aim.latest);
     const { wanted } = wanting;
     const tried = waysToPay(world, label, event, open, seen, wanted);
     const ways = worthKeeping(world, wanting, tried, known);
@@ -111,13 +111,20 @@ export function* inEveryWay(
     const child = labelAt(world, label, event, fit, ways);
     child.wanted = wanted;
     child.leftBy = leftByMonth(world, ways);
-    if (!isDead(child)) yield child;
+    if (!isDead(world, child, aim)) yield child;
     if (leavesEnough(world, wanted, ways)) return;
     known.push(...ways);
   }
 }
 
-/** The months a batch could be bought in for a release on a day, the first of them first. */
+/** By batch the months it could be bought in for a release on a day, the first of them first. */
+function openFor(world: World, label: Label, batches: readonly Batch[], day: number): number[][] {
+  const open: number[][] = [];
+  for (const b of batches) open.push(monthsOf(world, label, b, day));
+  return open;
+}
+
+
 function monthsOf(world: World, label: Label, batch: Batch, day: number): number[] {
   const months: number[] = [];
   const days = batch.price === 0 ? null : windowOf(world, label, batch, day);

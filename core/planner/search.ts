@@ -5,7 +5,8 @@
 import { lastAtLeast } from './ends';
 import { prospectOf } from './prospects';
 import { batchesAtLeast } from './fewest';
-import { after, askedAfter, latestOf, withEvent } from './after';
+import { after, withEvent } from './after';
+import { aimAfter } from './asked';
 import { buysFor } from './days';
 import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
 import { Kept } from './kept';
@@ -135,7 +136,7 @@ const withStep = (worth: Worth, before: Worth, after: Worth): Worth => ({
 function alongPaths(world: World, root: Label, paths: Place): Follow {
   const placeOf = new Map<Label, Place>([[root, paths]]);
   return function* (label, prospect, best) {
-    const asked = askedAfter(world, label, prospect, best);
+    const aim = aimAfter(world, label, prospect, best);
     const here = standsFor(placeOf.get(label) as Place);
     const ends = new Map<readonly Batch[], Map<number, Place>>();
     for (const { batches, buys, until, to } of here.steps) {
@@ -144,10 +145,9 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
       const byEnd = ends.get(batches) ?? new Map<number, Place>();
       ends.set(batches, byEnd.set(until, to));
     }
-    const latest = latestOf(prospect, best);
     for (const [batches, byEnd] of ends) {
       const wants = byEnd.size === 1 ? wantsAt(world, [...byEnd.values()][0] as Place, best) : null;
-      for (const child of withEvent(world, label, batches, latest, best, asked, wants)) {
+      for (const child of withEvent(world, label, batches, aim, wants)) {
         const to = byEnd.get(spanEnd(world, child.day));
         if (!to) continue;
         child.ways = waysOn(world, child.ways, child.worth, to, best);

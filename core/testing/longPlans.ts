@@ -1,6 +1,7 @@
 /** Stocking problems of a year, and a twin of the search that knows no bounds: it builds every plan event by event, and drops only what is dominated.
  *  For tests and benchmarks only. */
 import { withEvent } from '../planner/after';
+import { ANYTHING } from '../planner/asked';
 import { eventsOf } from '../planner/events';
 import { Kept } from '../planner/kept';
 import { LINES, type Line, type Problem, type Wish } from '../planner/problem';
@@ -108,8 +109,8 @@ export function bestWithoutBounds(p: Problem): Worth {
     if (label !== root && !kept.has(label)) continue;
     const { placed } = label;
     const left = placed.flatMap((done, i) => (done || world.least[i] === null ? [] : [i]));
-    for (const event of eventsOf(world, label, { left, most: [], sure: [], cases: [] }, false, false, LATE))
-      for (const child of withEvent(world, label, event, LATE, null)) {
+    for (const event of eventsOf(world, label, { left, most: [], sure: [], cases: [] }, false, ANYTHING))
+      for (const child of withEvent(world, label, event, ANYTHING)) {
         if (!companyKept(world.conflicts, child) || !orderKept(p, child)) continue;
         if (compareWorth(child.worth, best) < 0) best = child.worth;
         if (kept.add(child)) labels.push(child);
