@@ -34,16 +34,20 @@ function boughtNext(world: World, month: number): Bought {
     days[set] = (days[others] as number) + (out[i] as number);
     if ((price[set] as number) > rest || (days[set] as number) >= BATCH) continue;
     const sum = days[set] as number;
-    const cost = batchesFor(world, set) * BATCH + sum;
-    const without = (size - 1) ^ set;
-    for (let first = without; ; first = (first - 1) & without) {
-      const both = first | set;
-      fewest[both] = Math.min(fewest[both] as number, (before.fewest[first] as number) + cost);
-      soonest[both] = Math.min(soonest[both] as number, (before.soonest[first] as number) + sum);
-      if (first === 0) break;
-    }
+    addTo(fewest, before.fewest, set, batchesFor(world, set) * BATCH + sum);
+    addTo(soonest, before.soonest, set, sum);
   }
   return { fewest, soonest };
+}
+
+/** Whatever was bought before, and a set of others beside it. */
+function addTo(least: Int32Array, before: Int32Array, set: number, cost: number): void {
+  const without = (before.length - 1) ^ set;
+  for (let first = without; ; first = (first - 1) & without) {
+    const sum = (before[first] as number) + cost;
+    if (sum < (least[first | set] as number)) least[first | set] = sum;
+    if (first === 0) break;
+  }
 }
 
 function nothingBought(size: number): Bought {
