@@ -63,8 +63,9 @@ export function usePlanKept(
 const PAUSE_MS = 700;
 const NOTHING = [] as const;
 
-/** Draws nothing: makes the plan of a water as its log stands, and keeps it, where one was made before and somebody is still to come. */
-export function QuietPlan({ water }: { water: Display }): null {
+/** Draws nothing: makes the plan of a water as its log stands, and keeps it, where one was made before and somebody is still to come.
+ *  @param isNear its page is one step away: made even where none was before, so that it is there by then, but not kept, since nobody asked for it */
+export function QuietPlan({ water, isNear = false }: { water: Display; isNear?: boolean }): null {
   const now = useNow(10 * MINUTE_MS);
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
@@ -77,7 +78,7 @@ export function QuietPlan({ water }: { water: Display }): null {
     const timer = setTimeout(() => setDrawn(true), PAUSE_MS);
     return () => clearTimeout(timer);
   }, []);
-  const isOn = isDrawn && isPlanned;
+  const isOn = isDrawn && (isPlanned || isNear);
   const problem = useMemo(
     () =>
       isOn
@@ -90,6 +91,6 @@ export function QuietPlan({ water }: { water: Display }): null {
     [problem],
   );
   const { plan } = usePlans(asked, false).made;
-  usePlanKept(plan, problem, water, now);
+  usePlanKept(isPlanned ? plan : undefined, problem, water, now);
   return null;
 }

@@ -178,7 +178,7 @@ function Stock({ water }: { water: Display }) {
         </>
       }
     >
-      <QuietPlan water={water} />
+      <QuietPlan water={water} isNear />
       <Txt kind="title" heading={1}>
         {title}
       </Txt>

@@ -367,8 +367,20 @@ test('Stock does not go on saying the days of a plan that the log has overtaken'
   expect(allText()).not.toContain('plan: 4 May');
   expect(allText()).toContain(`plan: ${shortWrittenDay(releaseDay)}`);
 });
-test('nobody’s plan is made on Stock who never asked for one', () => {
+test('a plan that nobody asked for is made while Stock is read, so that its page has it at once; it is neither kept nor spoken of', async () => {
+  const asked = jest.spyOn(Planner.prototype, 'postMessage');
   const { doc, settle } = onScreen(<StockScreen />, { doc: demo(), params: { waterId: 'north-window' } });
+  expect(asked).not.toHaveBeenCalled();
   settle(5000);
+  await waitFor(() => expect(asked).toHaveBeenCalledTimes(1));
+  settle(1000);
   expect(doc().plans).toEqual({});
+  expect(allText()).not.toContain('plan: ');
+  asked.mockClear();
+  document.body.innerHTML = '';
+  show();
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  const [[{ asked: first }]] = asked.mock.calls as [[PlanAsk]];
+  expect(first[0]?.plan?.steps.length).toBeGreaterThan(0);
+  asked.mockRestore();
 });
