@@ -1,11 +1,11 @@
 /** What is tried together, and what no longer. */
 import { aProblem, aWish as wish } from '../testing/plans';
-import { askedOf } from './asked';
+import { aimAfter, ANYTHING } from './asked';
 import { prospectOf } from './prospects';
 import { eventsOf } from './events';
 import type { Problem, QuarantineWater } from './problem';
 import { start } from './start';
-import { LATE, type Worth, worldOf } from './world';
+import { type Worth, worldOf } from './world';
 
 const [small] = aProblem([]).quarantines as [QuarantineWater];
 
@@ -18,7 +18,7 @@ describe('two batches that share a day', () => {
     );
     const world = worldOf(p, false, () => true);
     const root = start(world);
-    const events = eventsOf(world, root, prospectOf(world, root), false, true, LATE);
+    const events = eventsOf(world, root, prospectOf(world, root), false, { ...ANYTHING, isWhole: true });
     return events.filter((batches) => batches.length === 2).length;
   }
   test.each([
@@ -45,7 +45,7 @@ describe('no better than the best plan so far', () => {
   const { today } = p;
   const best: Worth = { placed: [2], last: today + 57, batches: 2, sum: 2 * today + 28 + 57 };
   const asked = (worth: Partial<Worth>) =>
-    askedOf(world, root, prospectOf(world, root), { ...best, ...worth }).noBetter;
+    aimAfter(world, root, prospectOf(world, root), { ...best, ...worth }).asked?.noBetter ?? null;
 
   test('nothing is said while a plan could end sooner', () => {
     expect(asked({ last: today + 58 })).toBeNull();
