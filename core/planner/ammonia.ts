@@ -1,8 +1,8 @@
 /** R6: the free ammonia predicted after each release of a plan, the bacteria growing into the load. From what the filter carries near zero
  *  today, by the nitrogen model of core/nitrogen with its usual rates, in steps of a tenth of a day. */
 import { DEFAULT_PARAMS, EMPTY_STATE, stepNitrogen, type NitrogenState } from '../nitrogen/model';
-import { FREE_AMMONIA } from '../seawater';
-import { NEAR_ZERO_MG_N } from '../stocking';
+import { FREE_AMMONIA } from '../seawater/limits';
+import { STOCKING } from '../stocking/limits';
 import { PLANNER } from './limits';
 import type { PlanWater, Problem, Released } from './problem';
 
@@ -18,7 +18,7 @@ interface Reached {
 
 /** Capacity X that takes up so much at invisible ammonia: X = near / (A / (Ka + A)). */
 function atFirst({ nearZeroMgN, netL }: PlanWater): NitrogenState {
-  const x = ((nearZeroMgN ?? 0) / netL) * ((KA + NEAR_ZERO_MG_N) / NEAR_ZERO_MG_N);
+  const x = ((nearZeroMgN ?? 0) / netL) * ((KA + STOCKING.nearZeroMgN) / STOCKING.nearZeroMgN);
   return { ...EMPTY_STATE, capacityA: x, capacityN: x };
 }
 

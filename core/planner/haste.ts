@@ -1,5 +1,5 @@
 /** The cost of haste: one batch let in on another day, everything else as planned. */
-import { FREE_AMMONIA } from '../seawater';
+import { FREE_AMMONIA } from '../seawater/limits';
 import { dayNumber, dayFromNumber } from '../time';
 import type { PlannedStep } from './plan';
 import type { Problem, Step, Wish } from './problem';

@@ -6,22 +6,64 @@ import { type Place, type Rest, standsFor } from './paths';
 import { compareWorth, type Label, type ToBuy, type World, type Worth } from './world';
 
 /** Of some ways of having paid those that leave enough for one of the rests of a place that lead to something better.
- *  @param worth of the partial plan that stands on it
- *  @param also what is to be bought before */
-export function waysOn(
+ *  @param worth of the partial plan that stands on it */
+export function waysOn(world: World, ways: Label['ways'], worth: Worth, place: Place, best: Worth): Label['ways'] {
+  const rests = usefulAt(world, place, worth, best);
+  return ways.filter(({ spent }) => isAnyPaid(world, rests, spent, []));
+}
+
+/** Does one way at least leave enough? @param also what is to be bought before */
+export function leadsOn(
   world: World,
   ways: Label['ways'],
   worth: Worth,
   place: Place,
   best: Worth,
-  also: readonly ToBuy[] = [],
-): Label['ways'] {
-  const rests = restsOf(world, place, best).flatMap((rest) => {
-    const then = together(worth, rest);
-    if (compareWorth(then, best) >= 0) return [];
-    return [{ buys: [...also, ...rest.buys], last: lastMonthOf(world, then, best) }];
-  });
-  return ways.filter(({ spent }) => rests.some(({ buys, last }) => couldBePaid(world, buys, spent, last)));
+  also: readonly ToBuy[],
+): boolean {
+  const rests = usefulAt(world, place, worth, best);
+  for (const { spent } of ways) if (isAnyPaid(world, rests, spent, also)) return true;
+  return false;
+}
+
+/** A rest that leads to something better, and the last month in which anything is bought for it. */
+interface Useful {
+  buys: readonly ToBuy[];
+  last: number;
+}
+
+function usefulAt(world: World, place: Place, worth: Worth, best: Worth): Useful[] {
+  const useful: Useful[] = [];
+  for (const rest of restsOf(world, place, best)) {
+    const last = usefulUntil(world, worth, rest, best);
+    if (last !== null) useful.push({ buys: rest.buys, last });
+  }
+  return useful;
+}
+
+function isAnyPaid(
+  world: World,
+  rests: readonly Useful[],
+  spent: readonly number[],
+  also: readonly ToBuy[],
+): boolean {
+  for (const { buys, last } of rests) if (couldBePaid(world, buys, spent, last, also)) return true;
+  return false;
+}
+
+/** The last month in which anything is bought for a plan that goes on so and is better than the best; null where it is not. With as many batches it has to
+ *  end sooner. */
+function usefulUntil(world: World, worth: Worth, rest: Worth, best: Worth): number | null {
+  const { placed } = rest;
+  for (let i = 0; i < placed.length; i++) {
+    const more = (placed[i] as number) - (best.placed[i] as number);
+    if (more !== 0) return more > 0 ? world.calendar.months.length - 1 : null;
+  }
+  const last = Math.max(worth.last, rest.last);
+  const batches = worth.batches + rest.batches;
+  const isLess = batches < best.batches || (batches === best.batches && worth.sum + rest.sum < best.sum);
+  if (last > best.last || (last === best.last && !isLess)) return null;
+  return world.calendar.lastMonth(best.last - (isLess ? 0 : 1));
 }
 
 /** With more rests than this, what is wanted is told from who is left. */
@@ -56,20 +98,12 @@ export function bestAlong(world: World, paths: Place, known: Worth): Worth {
   const { worth } = paths.label;
   let best = known;
   for (const rest of restsOf(world, paths, known)) {
+    const last = usefulUntil(world, worth, rest, known);
     const next = together(worth, rest);
-    if (
-      compareWorth(next, best) < 0 &&
-      couldBePaid(world, rest.buys, world.spent, lastMonthOf(world, next, known))
-    )
+    if (last !== null && compareWorth(next, best) < 0 && couldBePaid(world, rest.buys, world.spent, last))
       best = next;
   }
   return best;
-}
-
-/** The last month in which anything is bought for a plan with such batches that is better than the best: with as many of them it has to end sooner. */
-function lastMonthOf(world: World, worth: Worth, best: Worth): number {
-  const mayEndWith = worth.batches < best.batches || (worth.batches === best.batches && worth.sum < best.sum);
-  return lastMonthBy(world, worth, best, best.last - (mayEndWith ? 0 : 1));
 }
 
 /** The last month in which anything is bought for a release by a day; one that places more than the best may end on any. */
@@ -90,7 +124,7 @@ function restsOf(world: World, place: Place, best: Worth): readonly Rest[] {
   const { worth } = here.label;
   const rests = new Map<string, Rest>();
   const add = (key: string, rest: Rest) => {
-    if (compareWorth(together(worth, rest), best) >= 0) return;
+    if (usefulUntil(world, worth, rest, best) === null) return;
     const known = rests.get(key);
     rests.set(key, known ? leastOf(known, rest) : rest);
   };

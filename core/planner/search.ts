@@ -12,7 +12,7 @@ import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
 import { Kept } from './kept';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
-import { bestAlong, wantsAt, waysOn } from './rests';
+import { bestAlong, leadsOn, wantsAt, waysOn } from './rests';
 import { start } from './start';
 import {
   type Batch,
@@ -141,7 +141,7 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
     const ends = new Map<readonly Batch[], Map<number, Place>>();
     for (const { batches, buys, until, to } of here.steps) {
       const worth = withStep(label.worth, here.label.worth, to.label.worth);
-      if (waysOn(world, label.ways, worth, to, best, buys).length === 0) continue;
+      if (!leadsOn(world, label.ways, worth, to, best, buys)) continue;
       const byEnd = ends.get(batches) ?? new Map<number, Place>();
       ends.set(batches, byEnd.set(until, to));
     }

@@ -1,12 +1,8 @@
 /** Makes stocking plans off the main thread, one after the other, and tells each as soon as it is made. */
-import {
-  EXACT_WISHES,
-  leastToLetIn,
-  stockingPlan,
-  type Concession,
-  type Problem,
-  type StockingPlan,
-} from '../../core/planner';
+import type { Concession, Problem, StockingPlan } from '../../core/planner';
+// Not by way of the room's door: behind it lies all that makes a problem from the log, which a worker would read before it begins.
+import { leastToLetIn } from '../../core/planner/least';
+import { EXACT_WISHES, stockingPlan } from '../../core/planner/plan';
 import type { PlanAsk, PlanTold } from './messages';
 
 /** Beyond this the best so far is given, ms. */
