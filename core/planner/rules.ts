@@ -1,4 +1,5 @@
 /** The rules R1 to R10 as plain statements over a finished plan: slow, and apart from the search, so that either can be held against the other. */
+import { remembered } from '../remembered';
 import { Ammonia } from './ammonia';
 import {
   gateOf,
@@ -25,61 +26,78 @@ export interface Breach {
 }
 
 /** Every breach of a plan; none for one that keeps all rules.
- *  @param ammonia the water's, where many plans of one problem are asked about: what begins alike is then run once */
-export function breachesOf(p: Problem, steps: readonly Step[], ammonia = new Ammonia(p)): Breach[] {
-  return [
-    ...ofDays(p, steps),
-    ...ofStays(p, steps),
-    ...ofSettling(p, steps),
-    ...ofDoubling(p, steps),
-    ...ofAmmonia(p, steps, ammonia),
-    ...ofOrder(p, steps),
-    ...ofCompany(p, steps),
-    ...ofBudget(p, steps),
-  ];
+ *  @param ammonia the water's, where many plans of one problem are asked about: what begins alike is then run once
+ *  @param ofReleases what the days of release break (`breachesOfReleases`), where that was told before: plans that differ in their purchases alone have it in common */
+export function breachesOf(
+  p: Problem,
+  steps: readonly Step[],
+  ammonia = new Ammonia(p),
+  ofReleases: readonly Breach[] = breachesOfReleases(p, steps, ammonia),
+): Breach[] {
+  const ofOne = ofStep(p);
+  const out: Breach[] = [];
+  for (const s of steps) out.push(...ofOne(s));
+  out.push(...ofBatches(p, steps), ...ofReleases, ...ofBudget(p, steps));
+  return out;
 }
+
+/** R4 to R8, company but not age: they hang on who is released on which day, and on nothing else. */
+export const breachesOfReleases = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Breach[] => [
+  ...ofSettling(p, steps),
+  ...ofDoubling(p, steps),
+  ...ofAmmonia(p, steps, ammonia),
+  ...ofOrder(p, steps),
+  ...ofCompany(p, steps),
+];
 
 const wishOf = (p: Problem, s: Step) => p.wishes[s.wish] as Problem['wishes'][number];
 const quarantineOf = (p: Problem, s: Step) => p.quarantines[s.quarantine] as Problem['quarantines'][number];
 
+/** What a step breaks by itself, whatever else is planned. Told once for each: plan after plan is asked about that differ in one or a few. */
+const ofStep = remembered((p: Problem) =>
+  remembered((s: Step): readonly Breach[] =>
+    [...ofDays(p, s), ...ofStay(p, s)].map((rule) => ({ rule, wishes: [s.wish] })),
+  ),
+);
+
 /** R1, R8 (age and lid), R9 (days), horizon. */
-function ofDays(p: Problem, steps: readonly Step[]): Breach[] {
-  return steps.flatMap((s): Breach[] => {
-    const w = wishOf(p, s);
-    const gate = gateOf(p, w.line);
-    const broken: Rule[] = [];
-    if (gate === null || s.release < gate) broken.push('R1');
-    if (s.release - p.filled < w.needsTankDays || (w.jumps && !p.hasLid)) broken.push('R8');
-    const fixed = p.fixed.find((f) => f.wish === s.wish);
-    const badBuy = isShut(p, s.buy) || !isShopDay(p, s.buy);
-    const tests =
-      quarantineOf(p, s).testsPresent && TEST_DAYS.some((after) => isAbsent(p, s.release + after));
-    if (badBuy || isShut(p, s.release) || tests) broken.push('R9');
-    if (s.release > p.today + p.horizonDays || (!fixed && s.buy < p.today) || (s.release < p.today && !fixed))
-      broken.push('horizon');
-    return broken.map((rule) => ({ rule, wishes: [s.wish] }));
-  });
+function ofDays(p: Problem, s: Step): Rule[] {
+  const w = wishOf(p, s);
+  const gate = gateOf(p, w.line);
+  const broken: Rule[] = [];
+  if (gate === null || s.release < gate) broken.push('R1');
+  if (s.release - p.filled < w.needsTankDays || (w.jumps && !p.hasLid)) broken.push('R8');
+  const fixed = p.fixed.find((f) => f.wish === s.wish);
+  const badBuy = isShut(p, s.buy) || !isShopDay(p, s.buy);
+  const tests = quarantineOf(p, s).testsPresent && TEST_DAYS.some((after) => isAbsent(p, s.release + after));
+  if (badBuy || isShut(p, s.release) || tests) broken.push('R9');
+  if (s.release > p.today + p.horizonDays || (!fixed && s.buy < p.today) || (s.release < p.today && !fixed))
+    broken.push('horizon');
+  return broken;
 }
 
-/** R2, R3 and the absences of R9 that concern a stay. */
-function ofStays(p: Problem, steps: readonly Step[]): Breach[] {
+/** R2 and the absences of R9 that concern a stay. */
+function ofStay(p: Problem, s: Step): Rule[] {
+  const broken: Rule[] = [];
+  const q = quarantineOf(p, s);
+  let absent = 0;
+  let absentAtEnd = false;
+  // Day by day where anybody is away at all.
+  const away = p.away.some(([a, b]) => a <= s.release && b >= s.buy);
+  for (let d = s.buy; away && d <= s.release; d++)
+    if (isAbsent(p, d)) {
+      if (d < s.release) absent++;
+      else absentAtEnd = true;
+    }
+  if (q.bare === true && (absent > 0 || absentAtEnd)) broken.push('R9');
+  const counted = s.release - s.buy - (q.bare === false ? absent : 0);
+  if (counted < q.clockDays || q.line !== wishOf(p, s).line) broken.push('R2');
+  return broken;
+}
+
+/** R3. */
+function ofBatches(p: Problem, steps: readonly Step[]): Breach[] {
   const out: Breach[] = [];
-  for (const s of steps) {
-    const q = quarantineOf(p, s);
-    const w = wishOf(p, s);
-    let absent = 0;
-    let absentAtEnd = false;
-    // Day by day where anybody is away at all.
-    const away = p.away.some(([a, b]) => a <= s.release && b >= s.buy);
-    for (let d = s.buy; away && d <= s.release; d++)
-      if (isAbsent(p, d)) {
-        if (d < s.release) absent++;
-        else absentAtEnd = true;
-      }
-    if (q.bare === true && (absent > 0 || absentAtEnd)) out.push({ rule: 'R9', wishes: [s.wish] });
-    const counted = s.release - s.buy - (q.bare === false ? absent : 0);
-    if (counted < q.clockDays || q.line !== w.line) out.push({ rule: 'R2', wishes: [s.wish] });
-  }
   p.quarantines.forEach((q, index) => {
     const here = steps.filter((s) => s.quarantine === index);
     for (const a of here)
@@ -87,14 +105,15 @@ function ofStays(p: Problem, steps: readonly Step[]): Breach[] {
         if (a.buy === b.buy ? a.release !== b.release : a.buy < b.buy && b.buy <= a.release)
           out.push({ rule: 'R3', wishes: [a.wish, b.wish] });
       }
-    for (const buy of new Set(here.map((s) => s.buy))) {
+    here.forEach(({ buy }, first) => {
+      if (here.findIndex((s) => s.buy === buy) < first) return;
       const batch = here.filter((s) => s.buy === buy);
       const load = batch.reduce((sum, s) => sum + wishOf(p, s).loadMgN, 0);
       const inClosed = p.fixed.filter((f) => f.closed && f.quarantine === index && f.buy === buy);
       const isJoined = inClosed.length > 0 && batch.length > inClosed.length;
       if (isJoined || load > capacityOf(q) + SLACK)
         out.push({ rule: 'R3', wishes: batch.map((s) => s.wish) });
-    }
+    });
   });
   return out;
 }

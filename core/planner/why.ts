@@ -13,7 +13,7 @@ import {
   type Wish,
 } from './problem';
 import { reasonOf, type Reason } from './reasons';
-import { breachesOf, type Breach, type Rule } from './rules';
+import { breachesOf, breachesOfReleases, type Breach, type Rule } from './rules';
 
 /** What keeps a step's batch from leaving a day earlier; nothing for one that is set. */
 export function bindingOf(p: Problem, steps: readonly Step[], step: Step, ammonia: Ammonia): Reason[] {
@@ -25,10 +25,13 @@ export function bindingOf(p: Problem, steps: readonly Step[], step: Step, ammoni
   const rest = steps.filter((s) => !batch.includes(s));
   const release = step.release - 1;
   const already = known(p, steps, ammonia);
+  const boughtOn = (buy: number) => [...rest, ...batch.map((s) => ({ ...s, buy, release }))];
+  const ofReleases = breachesOfReleases(p, boughtOn(step.buy), ammonia);
   return fewest(
     buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) => {
-      const tried = [...rest, ...batch.map((s) => ({ ...s, buy, release }))];
-      return byRule(newBreaches(p, tried, already, ammonia).map((b) => reasonOf(p, tried, own, b)));
+      const tried = boughtOn(buy);
+      const breaches = breachesOf(p, tried, ammonia, ofReleases).filter(isNew(already));
+      return byRule(breaches.map((b) => reasonOf(p, tried, own, b)));
     }),
   );
 }
@@ -56,8 +59,14 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number, ammo
   let leastKept: Rule[] = [];
   const fewer = (a: Rule[], b: Rule[]) => (b.length === 0 || a.length < b.length ? a : b);
   for (const tries of triesOf(p, steps, wish)) {
+    const [first] = tries;
+    if (!first) continue;
+    const ofReleases = breachesOfReleases(p, [...steps, first], ammonia);
+    // Whatever the purchase, these are broken.
+    const count = rulesOf(ofReleases.filter(isNew(already))).length;
+    if (least.length > 0 && count >= least.length && leastKept.length > 0 && count >= leastKept.length) continue;
     for (const step of tries) {
-      const rules = newRules(p, [...steps, step], already, ammonia);
+      const rules = rulesOf(breachesOf(p, [...steps, step], ammonia, ofReleases).filter(isNew(already)));
       if (rules.length > 0) least = fewer(rules, least);
       // Hardly anything is kept out by its quarantine's days alone: what would also do without skipping them is named.
       if (rules.length > 0 && !rules.includes('R2')) leastKept = fewer(rules, leastKept);
@@ -128,19 +137,12 @@ const keyOf = ({ rule, wishes }: Breach): string => `${rule} ${wishes.join()}`;
 const known = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Set<string> =>
   new Set(breachesOf(p, steps, ammonia).map(keyOf));
 
-const newBreaches = (
-  p: Problem,
-  steps: readonly Step[],
-  already: ReadonlySet<string>,
-  ammonia: Ammonia,
-): Breach[] => breachesOf(p, steps, ammonia).filter((b) => !already.has(keyOf(b)));
+const isNew =
+  (already: ReadonlySet<string>) =>
+  (breach: Breach): boolean =>
+    !already.has(keyOf(breach));
 
-const newRules = (
-  p: Problem,
-  steps: readonly Step[],
-  already: ReadonlySet<string>,
-  ammonia: Ammonia,
-): Rule[] => [...new Set(newBreaches(p, steps, already, ammonia).map((b) => b.rule))];
+const rulesOf = (breaches: readonly Breach[]): Rule[] => [...new Set(breaches.map((b) => b.rule))];
 
 /** The shortest list; of those as short the first. */
 const fewest = <T>(lists: readonly T[][]): T[] =>

@@ -26,9 +26,17 @@ self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
   self.postMessage({ lets } satisfies PlanTold);
 };
 
+/** Asked so often that looking at the clock each time would be a fiftieth of the work. */
+const EVERY = 32;
+
 function within(ms: number): () => boolean {
-  const began = performance.now();
-  return () => performance.now() - began < ms;
+  const end = performance.now() + ms;
+  let asked = 0;
+  let isOver = false;
+  return () => {
+    if (asked++ % EVERY === 0) isOver = performance.now() >= end;
+    return !isOver;
+  };
 }
 
 function letsOf(problem: Problem, plan: StockingPlan): Record<string, Concession[]> {
