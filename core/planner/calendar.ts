@@ -48,15 +48,20 @@ export interface StayCalendar {
 export function calendarOf(p: Problem): Calendar {
   const end = p.today + p.horizonDays + 1;
   const span = end - p.today;
+  const shut = new Uint8Array(span);
   const lastBuy = new Int32Array(span);
   for (let i = 0, last = p.today - 1; i < span; i++) {
     const day = p.today + i;
-    if (!isShut(p, day) && isShopDay(p, day)) last = day;
+    if (isShut(p, day)) shut[i] = 1;
+    else if (isShopDay(p, day)) last = day;
     lastBuy[i] = last;
   }
   const lastBuyUpTo = (day: number) =>
     day < p.today ? p.today - 1 : (lastBuy[Math.min(day, end - 1) - p.today] as number);
-  const quarantines = p.quarantines.map((q) => stayCalendar(p, q, end, lastBuyUpTo));
+  const untested = Uint8Array.from(shut, (_, i) =>
+    TEST_DAYS.some((after) => isAbsent(p, p.today + i + after)) ? 1 : 0,
+  );
+  const quarantines = p.quarantines.map((q) => stayCalendar(p, q, shut, untested, lastBuyUpTo));
   const release = new Int32Array(span);
   for (let i = span - 1, next = NEVER; i >= 0; i--) {
     if (quarantines.some((q) => q.releaseAllowed(p.today + i))) next = p.today + i;
@@ -86,21 +91,24 @@ export function calendarOf(p: Problem): Calendar {
   };
 }
 
+/** @param shut by day from today on: nothing is released on it
+ *  @param untested nobody would be there for the tests after a release on it */
 function stayCalendar(
   p: Problem,
   q: QuarantineWater,
-  end: number,
+  shut: Uint8Array,
+  untested: Uint8Array,
   lastBuyUpTo: (day: number) => number,
 ): StayCalendar {
-  const span = end - p.today;
+  const span = shut.length;
+  const end = p.today + span;
   const allowed = new Uint8Array(span);
   const most = new Int32Array(span);
   const least = new Int32Array(span);
   const out = new Int32Array(span).fill(NEVER);
   for (let i = 0, free = 0; i < span; i++) {
     const day = p.today + i;
-    const tests = q.testsPresent && TEST_DAYS.some((after) => isAbsent(p, day + after));
-    allowed[i] = isShut(p, day) || tests ? 0 : 1;
+    allowed[i] = shut[i] === 1 || (q.testsPresent && untested[i] === 1) ? 0 : 1;
     most[i] = q.bare === false ? countedBack(p, day, q.clockDays) : day - q.clockDays;
     least[i] = q.bare === true ? afterAbsence(p, day) : -NEVER;
     if (allowed[i] === 0) continue;

@@ -2,7 +2,7 @@
 import { type Month } from './calendar';
 import { batchesFor } from './fewest';
 import { SLACK } from './problem';
-import { type Bought, LATE, type World } from './world';
+import { type Bought, LATE, type Payable, type World } from './world';
 
 /** One batch weighs more than any sum of days, which count from today. */
 const BATCH = 1 << 20;
@@ -18,26 +18,41 @@ export function boughtBy(world: World, month: number): Bought {
 }
 
 function boughtNext(world: World, month: number): Bought {
-  const { prices } = world;
-  const size = 1 << prices.length;
+  const size = 1 << world.prices.length;
   const before = month > 0 ? (world.bought[month - 1] as Bought) : nothingBought(size);
   const fewest = before.fewest.slice();
   const soonest = before.soonest.slice();
   const rest = Math.max(0, (world.p.budget as number) - (world.spent[month] as number)) + SLACK;
-  const price = new Float64Array(size);
-  const days = new Float64Array(size);
   const out = outBy(world, month);
-  for (let set = 1; set < size; set++) {
-    const i = 31 - Math.clz32(set);
-    const others = set ^ (1 << i);
-    price[set] = (price[others] as number) + (prices[i] as number);
-    days[set] = (days[others] as number) + (out[i] as number);
-    if ((price[set] as number) > rest || (days[set] as number) >= BATCH) continue;
-    const sum = days[set] as number;
-    addTo(fewest, before.fewest, set, batchesFor(world, set) * BATCH + sum);
-    addTo(soonest, before.soonest, set, sum);
+  world.payable ??= payableSets(world);
+  for (const { set, wishes, price, batches } of world.payable) {
+    if (price > rest) continue;
+    let days = 0;
+    for (const i of wishes) days += out[i] as number;
+    if (days >= BATCH) continue;
+    addTo(fewest, before.fewest, set, batches * BATCH + days);
+    addTo(soonest, before.soonest, set, days);
   }
   return { fewest, soonest };
+}
+
+/** Every set of wishes that a whole month can pay. */
+function payableSets(world: World): Payable[] {
+  const { prices, p } = world;
+  const budget = (p.budget as number) + SLACK;
+  const sets: Payable[] = [];
+  const walk = (from: number, set: number, wishes: readonly number[], price: number) => {
+    for (let i = from; i < prices.length; i++) {
+      const then = price + (prices[i] as number);
+      if (then > budget) continue;
+      const both = set | (1 << i);
+      const all = [...wishes, i];
+      sets.push({ set: both, wishes: all, price: then, batches: batchesFor(world, both) });
+      walk(i + 1, both, all, then);
+    }
+  };
+  walk(0, 0, [], 0);
+  return sets;
 }
 
 /** Whatever was bought before, and a set of others beside it. */

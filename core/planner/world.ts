@@ -164,6 +164,14 @@ export interface Bought {
   soonest: Int32Array;
 }
 
+/** A set of wishes that a month can pay, a bit each, and the fewest batches that hold it. */
+export interface Payable {
+  set: number;
+  wishes: readonly number[];
+  price: number;
+  batches: number;
+}
+
 /** The quarantines of a line. */
 export interface Lane {
   line: Line;
@@ -209,8 +217,9 @@ export interface World {
   spent: readonly number[];
   /** By set of wishes, a bit each, the month in which the last of them can be bought; null without a budget, and for many wishes. */
   needed: Int16Array | null;
-  /** By month, what can have been bought by its end. */
+  /** By month, what can have been bought by its end, and what a month can pay, once it is told (purse.ts). */
   bought: Bought[];
+  payable: readonly Payable[] | null;
   /** By the end of each month all that may be spent until then, beside what is set; empty without a budget. */
   income: readonly number[];
   /** Each quarantine in words, its name aside, and whether some are alike. */
@@ -321,6 +330,7 @@ export function worldOf(
     spent,
     needed: known?.needed ?? (p.budget === null || rough ? null : monthsNeeded(p, calendar, spent, prices)),
     bought: known?.bought ?? [],
+    payable: known?.payable ?? null,
     income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
