@@ -20,8 +20,7 @@ export function boughtBy(world: World, month: number): Bought {
 function boughtNext(world: World, month: number): Bought {
   const size = 1 << world.prices.length;
   const before = month > 0 ? (world.bought[month - 1] as Bought) : nothingBought(size);
-  const fewest = before.fewest.slice();
-  const soonest = before.soonest.slice();
+  const then: Bought = { fewest: before.fewest.slice(), soonest: before.soonest.slice() };
   const rest = Math.max(0, (world.p.budget as number) - (world.spent[month] as number)) + SLACK;
   const out = outBy(world, month);
   world.payable ??= payableSets(world);
@@ -30,10 +29,9 @@ function boughtNext(world: World, month: number): Bought {
     let days = 0;
     for (const i of wishes) days += out[i] as number;
     if (days >= BATCH) continue;
-    addTo(fewest, before.fewest, set, batches * BATCH + days);
-    addTo(soonest, before.soonest, set, days);
+    addTo(then, before, set, batches * BATCH + days, days);
   }
-  return { fewest, soonest };
+  return then;
 }
 
 /** Every set of wishes that a whole month can pay. */
@@ -56,12 +54,18 @@ function payableSets(world: World): Payable[] {
 }
 
 /** Whatever was bought before, and a set of others beside it. */
-function addTo(least: Int32Array, before: Int32Array, set: number, cost: number): void {
-  const without = (before.length - 1) ^ set;
+function addTo(then: Bought, before: Bought, set: number, fewest: number, soonest: number): void {
+  const [few, soon, fewBefore, soonBefore] = [then.fewest, then.soonest, before.fewest, before.soonest];
+  const without = (few.length - 1) ^ set;
   for (let first = without; ; first = (first - 1) & without) {
-    const sum = (before[first] as number) + cost;
-    if (sum < (least[first | set] as number)) least[first | set] = sum;
-    if (first === 0) break;
+    const sum = soonBefore[first] as number;
+    if (sum < LATE) {
+      const both = first | set;
+      if (sum + soonest < (soon[both] as number)) soon[both] = sum + soonest;
+      const inAll = (fewBefore[first] as number) + fewest;
+      if (inAll < (few[both] as number)) few[both] = inAll;
+    }
+    if (first === 0) return;
   }
 }
 
