@@ -1,19 +1,15 @@
 /** Whole batches in the months, against every choice of months. */
 import { seededRandom } from '../random';
 import { aProblem } from '../testing/plans';
-import { couldBePaid } from './packed';
-import { worldOf } from './world';
+import { couldBePaid, toBuy } from './packed';
+import { type ToBuy, worldOf } from './world';
 
 const world = worldOf(aProblem([], { budget: 60 }), false, () => true);
 
-interface Buy {
-  price: number;
-  from: number;
-}
 const spent = [0, 20, 0, 50, 0, 0];
 
 /** One after the other in every month that has enough. */
-function tried(buys: readonly Buy[], last: number): boolean {
+function tried(buys: readonly ToBuy[], last: number): boolean {
   const rest = spent.map((s) => 60 - s);
   const place = (at: number): boolean => {
     const buy = buys[at];
@@ -35,13 +31,14 @@ test('as by trying every choice', () => {
   for (let seed = 1; seed <= 2000; seed++) {
     const random = seededRandom(seed);
     const last = 2 + Math.floor(random() * 4);
-    const buys = Array.from({ length: 2 + Math.floor(random() * 6) }, () => ({
-      price: Math.floor(random() * 7) * 10,
-      from: Math.floor(random() * (last + 1)),
-    }));
+    const buys = Array.from({ length: 2 + Math.floor(random() * 6) }, (_, i) =>
+      toBuy(1 << i, Math.floor(random() * 7) * 10, Math.floor(random() * (last + 1))),
+    );
     const fits = tried(buys, last);
     told[`${fits}`]++;
     expect([seed, couldBePaid(world, buys, spent, last)]).toEqual([seed, fits]);
+    // Those that are told apart count as much.
+    expect(couldBePaid(world, buys.slice(2), spent, last, buys.slice(0, 2))).toBe(fits);
   }
   expect(Math.min(told.true, told.false)).toBeGreaterThan(300);
 });
@@ -52,6 +49,6 @@ test.each([
   ['or in another month', [40, 40, 40], 2, true],
   ['what costs nothing needs no month', [60, 40, 0], 1, true],
 ] as const)('%s', (_, prices, last, fits) => {
-  const buys = prices.map((price) => ({ price, from: 0 }));
+  const buys = prices.map((price, i) => toBuy(1 << i, price, 0));
   expect(couldBePaid(world, buys, spent, last)).toBe(fits);
 });

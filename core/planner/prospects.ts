@@ -34,7 +34,8 @@ function mayStill(world: World, label: Label, i: number): boolean {
 /** Whoever is at a level is there in every plan that places so many of it, and keeps others of lower ones out: their enemies, and those with whom
  *  the load of one could never enter. */
 export function prospectOf(world: World, label: Label): Prospect {
-  const money = world.p.budget === null ? LATE : Math.min(moneyLeft(world, label), costOfRest(world, label)) + SLACK;
+  const money =
+    world.p.budget === null ? LATE : Math.min(moneyLeft(world, label), costOfRest(world, label)) + SLACK;
   if (world.rough || world.p.wishes.length > BITS) return reckoned(world, label, money);
   const state = stateOf(world, label);
   let known = world.prospects.get(state);

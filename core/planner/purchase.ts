@@ -124,7 +124,6 @@ function openFor(world: World, label: Label, batches: readonly Batch[], day: num
   return open;
 }
 
-
 function monthsOf(world: World, label: Label, batch: Batch, day: number): number[] {
   const months: number[] = [];
   const days = batch.price === 0 ? null : windowOf(world, label, batch, day);

@@ -7,7 +7,13 @@ import { compareWorth, type Label, type ToBuy, type World, type Worth } from './
 
 /** Of some ways of having paid those that leave enough for one of the rests of a place that lead to something better.
  *  @param worth of the partial plan that stands on it */
-export function waysOn(world: World, ways: Label['ways'], worth: Worth, place: Place, best: Worth): Label['ways'] {
+export function waysOn(
+  world: World,
+  ways: Label['ways'],
+  worth: Worth,
+  place: Place,
+  best: Worth,
+): Label['ways'] {
   const rests = usefulAt(world, place, worth, best);
   return ways.filter(({ spent }) => isAnyPaid(world, rests, spent, []));
 }

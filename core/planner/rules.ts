@@ -27,7 +27,8 @@ export interface Breach {
 
 /** Every breach of a plan; none for one that keeps all rules.
  *  @param ammonia the water's, where many plans of one problem are asked about: what begins alike is then run once
- *  @param ofReleases what the days of release break (`breachesOfReleases`), where that was told before: plans that differ in their purchases alone have it in common */
+ *  @param ofReleases what the days of release break (`breachesOfReleases`), where that was told before: plans that differ in their purchases alone have it
+ *  in common */
 export function breachesOf(
   p: Problem,
   steps: readonly Step[],

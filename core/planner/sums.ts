@@ -12,7 +12,8 @@ export function sumAtLeast(world: World, label: Label, c: Case): number {
   const { left, sure } = c;
   const { outs, from } = enteringAfter(world, label, c);
   const days: number[] = [];
-  for (const lane of world.lanes) for (const day of byStays(world, label, lane, outs, sure, from)) sortIn(days, day);
+  for (const lane of world.lanes)
+    for (const day of byStays(world, label, lane, outs, sure, from)) sortIn(days, day);
   if (world.setLoads.length === 0) raise(days, byDoubling(world, label, left, sure, from));
   if (world.p.budget !== null) raise(days, byMoney(world, label, sure));
   let sum = 0;

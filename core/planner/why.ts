@@ -64,7 +64,8 @@ export function leftOutBy(p: Problem, steps: readonly Step[], wish: number, ammo
     const ofReleases = breachesOfReleases(p, [...steps, first], ammonia);
     // Whatever the purchase, these are broken.
     const count = rulesOf(ofReleases.filter(isNew(already))).length;
-    if (least.length > 0 && count >= least.length && leastKept.length > 0 && count >= leastKept.length) continue;
+    if (least.length > 0 && count >= least.length && leastKept.length > 0 && count >= leastKept.length)
+      continue;
     for (const step of tries) {
       const rules = rulesOf(breachesOf(p, [...steps, step], ammonia, ofReleases).filter(isNew(already)));
       if (rules.length > 0) least = fewer(rules, least);

@@ -6,7 +6,7 @@ import { eventsOf } from '../planner/events';
 import { Kept } from '../planner/kept';
 import { LINES, type Line, type Problem, type Wish } from '../planner/problem';
 import { start } from '../planner/start';
-import { compareWorth, LATE, type Label, type Worth, worldOf } from '../planner/world';
+import { compareWorth, type Label, type Worth, worldOf } from '../planner/world';
 import { seededRandom } from '../random';
 import { TODAY } from './plans';
 
