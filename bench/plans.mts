@@ -1,17 +1,14 @@
-/** How long a plan takes in the app's own worker, begun for it alone, in Chromium, and how long the next does in the same:
+/** How long a plan takes in the app's own worker as it was built last, begun for it alone, in Chromium, and how long the next does in the same:
  *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS]]`. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { buildSync } from 'esbuild';
 import { household } from '../core/testing/longPlans';
 
-const { outputFiles } = buildSync({
-  entryPoints: ['src/workers/plan.worker.ts'],
-  bundle: true,
-  minify: true,
-  format: 'iife',
-  write: false,
-});
-const source = outputFiles[0]?.text ?? '';
+const built = 'dist/_expo/static/js/web';
+const worker = readdirSync(built).find((name) => /^plan-[0-9a-f]+\.js$/.test(name));
+if (!worker) throw new Error('There is no planner in dist: build the app first.');
+const source = readFileSync(join(built, worker), 'utf8');
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],

@@ -103,7 +103,7 @@ export class Kept {
     const { world } = this;
     const known = this.byKey.get(label.key);
     if (!known) {
-      this.byKey.set(label.key, { left: this.leftAfter(label), labels: [label] });
+      this.byKey.set(label.key, { left: this.leftBehind(label), labels: [label] });
       return true;
     }
     const { left, labels } = known;
@@ -131,7 +131,7 @@ export class Kept {
   }
 
   /** Many keys are of the same wishes. */
-  private leftAfter(label: Label): Left {
+  private leftBehind(label: Label): Left {
     if (label.placed.length > BITS) return leftOf(this.world, label);
     let left = this.lefts.get(label.mask);
     if (!left) this.lefts.set(label.mask, (left = leftOf(this.world, label)));

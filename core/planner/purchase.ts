@@ -24,8 +24,7 @@ import {
 /** First and last day of a span. */
 type Span = readonly [number, number];
 
-/** A label with an event on the earliest day of a span on which it can be paid for; null where there is none, or where nothing that follows is of use.
- */
+/** A label with an event on the earliest day of a span on which it can be paid for; null where there is none, or where nothing that follows is of use. */
 export function soonestPaid(
   world: World,
   label: Label,
