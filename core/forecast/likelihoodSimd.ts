@@ -1,18 +1,9 @@
 /** The engine of likelihood.ts in WebAssembly (kernels/likelihood.ts): two tanks in a register. Where the machine cannot, the plain one. */
+import { compiledOnce, type Begin } from '../compiled';
 import { warmthAt, STATE_SIZE, WEEKS } from './kernel';
 import { CELL, normalsSeed, plainEngine, TAIL, type Engine, type Target } from './likelihood';
 import { LIKELIHOOD_WASM } from './likelihoodBytes';
 import { TAKEN } from './limits';
-
-/** What of the platform is used, where it has it; the core knows no other. */
-interface Platform {
-  WebAssembly?: {
-    Module: new (bytes: Uint8Array) => object;
-    Instance: new (module: object, imports: object) => { exports: unknown };
-  };
-  atob?: (text: string) => string;
-}
-const platform = globalThis as unknown as Platform;
 
 /** An address in the kernel's memory. */
 interface Pointer {
@@ -57,38 +48,20 @@ interface Kernel {
 const RUN_BYTES = 40;
 const READING_BYTES = 40;
 
-interface Compiled {
-  instance: (imports: object) => Kernel;
-}
-let compiled: Compiled | null | undefined;
-
-/** The module, compiled once; null where WebAssembly or its SIMD is missing. */
-function moduleOf(): Compiled | null {
-  if (compiled === undefined) {
-    const { WebAssembly: wasm, atob } = platform;
-    try {
-      if (!wasm || !atob) throw new Error('no WebAssembly here');
-      const module = new wasm.Module(Uint8Array.from(atob(LIKELIHOOD_WASM), (c) => c.charCodeAt(0)));
-      compiled = { instance: (imports) => new wasm.Instance(module, imports).exports as Kernel };
-    } catch {
-      compiled = null;
-    }
-  }
-  return compiled;
-}
+const moduleOf = compiledOnce(LIKELIHOOD_WASM);
 
 /** The quickest engine this machine has, for so many tanks at a time. */
 export function engineFor(target: Target, tanks: number, seed: number): Engine {
-  const module = moduleOf();
-  return module ? simdEngine(target, tanks, seed, module) : plainEngine(target, tanks, seed);
+  const begin = moduleOf();
+  return begin ? simdEngine(target, tanks, seed, begin) : plainEngine(target, tanks, seed);
 }
 
-function simdEngine(target: Target, tanks: number, seed: number, module: Compiled): Engine {
+function simdEngine(target: Target, tanks: number, seed: number, begin: Begin): Engine {
   const { prior, timeline: t, plan, dims } = target;
   const abort = () => {
     throw new Error('the kernel of the forecast stopped');
   };
-  const kernel = module.instance({ env: { abort } });
+  const kernel = begin({ env: { abort } }) as Kernel;
   const runs = plan.dt.length;
   const weeks = 1 + plan.week.reduce((a, b) => Math.max(a, b), 0);
   kernel.place(runs, t.observations.length, dims.length, weeks, WEEKS, tanks);

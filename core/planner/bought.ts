@@ -1,6 +1,7 @@
 /** What was bought together is released together, where it can be. Where it cannot, some of it stays where it is, so that the others can go. */
+import type { Found, Search } from './found';
 import { NEVER_DAYS, sameBatch, setsOf, type Problem, type Wish } from './problem';
-import { bestOfWholeBatches, type Found, type Search } from './search';
+import { bestOfWholeBatches } from './search';
 import { compareWorth, levelOf, levelsOf } from './world';
 
 /** The best plan; of what was bought together none stays behind but where the whole cannot be released. */

@@ -48,12 +48,12 @@ const MOST_TRIED = 10;
 /** @param world one in which money is a matter of months, and no quarantine stands for another that is like it
  *  @param every one in which every way of paying counts
  *  @param known only what is better is followed
- *  @returns where to begin, null where there was no time, and a better plan that was found on the way and can be paid for */
+ *  @returns where to begin, null where there was no time, a better plan that was found on the way and can be paid for, and how many partial plans were looked at */
 export function pathsTo(
   world: World,
   every: World,
   known: Worth,
-): { paths: Place | null; better: Label | null } {
+): { paths: Place | null; better: Label | null; looked: number } {
   const root = start(world);
   const places = new Map<Label, Place>();
   const placeOf = (label: Label): Place => {
@@ -64,6 +64,7 @@ export function pathsTo(
   let best = known;
   let better: Label | null = null;
   let tried = 0;
+  let looked = 0;
   const paidFor = (label: Label): Label | null => {
     const paid = payAlong(world, label);
     if (paid) return { ...label, ways: [paid] };
@@ -83,6 +84,7 @@ export function pathsTo(
       }
     },
     consider: (label) => {
+      looked++;
       if (compareWorth(label.worth, best) >= 0) return;
       const found = paidFor(label);
       if (!found) return;
@@ -94,7 +96,7 @@ export function pathsTo(
       placeOf(dropped).instead = placeOf(by);
     },
   });
-  return { paths: isWhole ? placeOf(root) : null, better };
+  return { paths: isWhole ? placeOf(root) : null, better, looked };
 }
 
 /** The place that stands for one. */

@@ -8,7 +8,9 @@ import { batchesAtLeast } from './fewest';
 import { after, withEvent } from './after';
 import { aimAfter } from './asked';
 import { buysFor } from './days';
+import { compiledSearch } from './compiledSearch';
 import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
+import type { Found, Search } from './found';
 import { Kept } from './kept';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step } from './problem';
@@ -24,17 +26,6 @@ import {
   compareWorth,
   worldOf,
 } from './world';
-
-export interface Found {
-  steps: Step[];
-  worth: Worth;
-  /** Nothing better exists. */
-  proved: boolean;
-  /** No plan that places as much ends earlier. */
-  lastAtLeast: number;
-  /** At most so many can be placed, by level. */
-  placedAtMost: number[];
-}
 
 /** The steps of a plan: of the ways it can be paid for the first, walked back from the end. */
 function stepsOf(world: World, label: Label): Step[] {
@@ -52,36 +43,35 @@ function stepsOf(world: World, label: Label): Step[] {
   return steps.sort((a, b) => a.release - b.release || a.wish - b.wish);
 }
 
-/** How a plan is looked for. */
-export interface Search {
-  /** False for many wishes: then only some batches are tried and nothing is proved. */
-  exact: boolean;
-  /** Of the beam that finds a first plan. */
-  width: number;
-  /** Asked now and then. */
-  mayGoOn: () => boolean;
-}
-
 /** The best plan of those in which whatever was bought together is released together. Exact unless it is told to stop; a beam finds a good one first,
  *  which the rest is measured by. */
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
-  if (!o.exact || p.budget === null)
-    return searched(worldOf(p, !o.exact, o.mayGoOn, o.exact ? 'every' : 'one'), o);
-  let reckoned: World | null = null;
-  const asking = (money: Money) => (reckoned = worldOf(p, false, o.mayGoOn, money, reckoned));
-  // A plan that can be paid for in one way, first by a beam; where a better one could lie, were money only a matter of months; and there every way.
-  const quick = searched(asking('one'), { ...o, exact: false });
+  if (!o.exact) return searched(worldOf(p, true, o.mayGoOn, 'one'), o);
+  const world = worldOf(p, false, o.mayGoOn, p.budget === null ? 'every' : 'one');
+  const quick = searched(world, { ...o, exact: false });
+  return compiledSearch(world, quick) ?? plainSearch(world, quick);
+}
+
+/** The definition: what the compiled search does, for whatever that one is not suited to.
+ *  @param world one in which a plan was found to measure by */
+export function plainSearch(world: World, quick: Found): Found {
+  const { p } = world;
+  if (p.budget === null) return searched(world, { exact: true, width: 0 }, quick);
+  let reckoned = world;
+  const asking = (money: Money) => (reckoned = worldOf(p, false, world.mayGoOn, money, reckoned));
+  // A plan that can be paid for in one way; where a better one could lie, were money only a matter of months; and there every way.
   const payable = searched(asking('one'), { exact: true, width: 0 }, quick);
   const months = asking('months');
   months.twins = false;
-  const { paths, better } = pathsTo(months, asking('every'), payable.worth);
-  const known = better ? { ...payable, worth: better.worth, steps: stepsOf(months, better) } : payable;
+  const { paths, better, looked } = pathsTo(months, asking('every'), payable.worth);
+  const known: Found = { ...payable, looked: payable.looked + looked };
+  if (better) Object.assign(known, { worth: better.worth, steps: stepsOf(months, better) });
   if (!paths) return known;
   const bound = bestAlong(months, paths, known.worth);
   const best =
     bound === known.worth ? known : searched(asking('every'), { exact: true, width: 0 }, known, paths);
   // What R6 turned down was left where it stood: no path leads through it.
-  if (months.ammonia.cut) return { ...payable, steps: best.steps, worth: best.worth };
+  if (months.ammonia.cut) return { ...payable, steps: best.steps, worth: best.worth, looked: best.looked };
   const proved = bound === known.worth || best.proved;
   const least = proved ? best.worth : bound;
   return { ...best, proved, lastAtLeast: least.last, placedAtMost: least.placed };
@@ -99,7 +89,9 @@ export function searched(
   const root = start(world);
   let best: Label = root;
   let worth = known?.worth ?? root.worth;
+  let looked = known?.looked ?? 0;
   const consider = (label: Label) => {
+    looked++;
     if (compareWorth(label.worth, worth) >= 0) return;
     best = label;
     worth = label.worth;
@@ -116,6 +108,7 @@ export function searched(
     proved,
     lastAtLeast: proved ? worth.last : lastAtLeast(world, root, hope),
     placedAtMost: proved ? worth.placed : [...hope.most],
+    looked,
   };
 }
 

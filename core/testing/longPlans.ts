@@ -60,6 +60,53 @@ export function household(n: number, seed: number, budget: number | null): Probl
   };
 }
 
+/** A household unlike the others: of its calendar, quarantines, prices, what entered lately, who may not meet and who is alike some are drawn anew. */
+export function unlike(seed: number): Problem {
+  const random = seededRandom(seed + 2e6);
+  const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
+  const some = <T>(most: number, one: () => T): T[] => Array.from({ length: whole(1, most) }, one);
+  const often = (share: number, more: () => Partial<Problem>) => (random() < share ? more() : {});
+  const budget = random() < 0.3 ? null : whole(20, 150);
+  const base = random() < 0.6 ? household(whole(3, 6), seed, budget) : withRoom(whole(3, 6), seed, budget);
+  const last = base.wishes.length - 1;
+  return {
+    ...base,
+    ...often(0.4, () => ({
+      quarantines: base.quarantines.map((q) => ({
+        ...q,
+        clockDays: whole(0, 40),
+        bare: ([true, false, null] as const)[whole(0, 2)] as boolean | null,
+        testsPresent: random() < 0.5,
+      })),
+    })),
+    ...often(0.3, () => ({
+      away: some(3, () => {
+        const from = TODAY + whole(0, 200);
+        return [from, from + whole(0, 20)] as const;
+      }),
+    })),
+    ...often(0.3, () => ({ shopDays: some(2, () => whole(0, 6)) })),
+    ...often(0.3, () => ({
+      released: some(4, () => ({ day: TODAY - whole(0, 29), loadMgN: random() < 0.3 ? 0.3 : whole(1, 5) })),
+    })),
+    ...often(0.3, () => ({
+      forbidden: some(5, () => [whole(0, last), whole(0, last)] as const).filter(([a, b]) => a !== b),
+    })),
+    ...often(0.3, () => ({
+      wishes: base.wishes.map((w, i) => ({
+        ...(i > 0 && random() < 0.5 ? (base.wishes[i - 1] as Wish) : w),
+        id: w.id,
+        price: random() < 0.2 ? 0 : w.price,
+      })),
+    })),
+    ...often(0.2, () => ({ spentThisMonth: whole(0, 60) })),
+    ...often(0.2, () => ({ fishGate: random() < 0.3 ? null : TODAY + whole(0, 80) })),
+    ...often(0.2, () => ({ horizonDays: whole(10, 700) })),
+    ...often(0.2, () => ({ settleDays: whole(0, 10), firstSettleDays: whole(0, 20) })),
+    ...often(0.2, () => ({ displayLoadMgN: 0, firstStepMgN: whole(1, 4) })),
+  };
+}
+
 /** A keeper with one to three quarantines for fish, large or small, of short or long clocks, and little of each: much of it could be bought at once. */
 export function withRoom(n: number, seed: number, budget: number | null): Problem {
   const base = household(n, seed, budget);

@@ -1,0 +1,83 @@
+/** The compiled search against the plain one, its definition: the same answer, from as many partial plans. */
+import { household, unlike, withRoom } from '../testing/longPlans';
+import { alikeProblem, aProblem, aWish, smallProblem, TODAY } from '../testing/plans';
+import { seededRandom } from '../random';
+import { compiledSearch } from './compiledSearch';
+import type { Found } from './found';
+import type { Problem } from './problem';
+import { plainSearch, searched } from './search';
+import { worldOf } from './world';
+
+/** By both, each measured by the same plan. @param mayGoOn asked by each anew */
+function both(p: Problem, mayGoOn = () => () => true): { compiled: Found | null; plain: Found } {
+  const by = <T>(search: (world: ReturnType<typeof worldOf>, quick: Found) => T): T => {
+    const world = worldOf(p, false, () => true, p.budget === null ? 'every' : 'one');
+    const quick = searched(world, { exact: false, width: 2 });
+    return search({ ...world, mayGoOn: mayGoOn() }, quick);
+  };
+  return { compiled: by(compiledSearch), plain: by(plainSearch) };
+}
+
+const expectAlike = (name: unknown, p: Problem) => {
+  const { compiled, plain } = both(p);
+  expect([name, compiled]).toEqual([name, plain]);
+};
+
+test.each([
+  [7, null],
+  [6, 60],
+  [7, 100],
+] as const)('%i wishes over a year, %p a month', (wishes, budget) => {
+  for (let seed = 1; seed <= 25; seed++) expectAlike(seed, household(wishes, seed, budget));
+});
+
+test('much that could be bought at once, with and without a budget', () => {
+  for (let seed = 1; seed <= 30; seed++) expectAlike(seed, withRoom(6, seed, seed % 2 === 0 ? 70 : null));
+});
+
+test('clocks, absences, shop days, what entered lately, pairs that may not meet, wishes that are alike', () => {
+  for (let seed = 1; seed <= 150; seed++) expectAlike(seed, unlike(seed));
+});
+
+test('small problems, and such as are mostly of one kind', () => {
+  for (let seed = 1; seed <= 60; seed++) {
+    expectAlike(seed, smallProblem(seededRandom(seed)));
+    expectAlike(seed, { ...alikeProblem(seededRandom(seed)), fixed: [] });
+  }
+});
+
+test('predicted ammonia turns the same plans down', () => {
+  let cut = 0;
+  for (let seed = 1; seed <= 12; seed++) {
+    const p = household(4, seed, seed % 2 === 0 ? 60 : null);
+    const water = { nearZeroMgN: p.displayLoadMgN + 2, netL: 120, freeShare: 0.06 };
+    const { compiled, plain } = both({ ...p, water });
+    expect([seed, compiled]).toEqual([seed, plain]);
+    if (!plain.proved) cut++;
+  }
+  expect(cut).toBeGreaterThan(0);
+});
+
+test('cut short it claims nothing that the plain one would not', () => {
+  const p = household(6, 3, 60);
+  const { plain: best } = both(p);
+  for (let most = 1; most < 400; most = 2 * most + 1) {
+    const { compiled } = both(p, () => {
+      let asked = 0;
+      return () => ++asked <= most;
+    });
+    expect([most, compiled?.proved && compiled.worth]).toEqual([most, compiled?.proved && best.worth]);
+    const alike = compiled?.placedAtMost.every((n, i) => n === best.worth.placed[i]);
+    if (alike) expect(compiled?.lastAtLeast).toBeLessThanOrEqual(best.worth.last);
+  }
+});
+
+test.each([
+  ['something was bought', { fixed: [{ wish: 0, buy: TODAY, quarantine: 0, release: null }] }],
+  ['it looks many years ahead', { horizonDays: 3000 }],
+  ['there are many wishes', { wishes: Array.from({ length: 13 }, (_, i) => aWish(`w${i}`)) }],
+] as const)('where %s it leaves the search to the plain one', (_, more) => {
+  const p = aProblem([aWish('a'), aWish('b')], more as Partial<Problem>);
+  const world = worldOf(p, false, () => true);
+  expect(compiledSearch(world, searched(world, { exact: false, width: 2 }))).toBeNull();
+});

@@ -1,0 +1,139 @@
+/** The exact search in WebAssembly (kernels/plan): partial plan by partial plan the same as the plain one of search.ts, without what objects cost an engine, and
+ *  quick from its first step on. */
+import { compiledOnce } from '../compiled';
+import type { Found } from './found';
+import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Step, type Wish } from './problem';
+import { SEARCH_WASM } from './searchBytes';
+import { isCrew, NONE, type World } from './world';
+
+interface Kernel {
+  memory: { buffer: ArrayBuffer };
+  input: (count: number) => number;
+  solve: (from: number, wasCut: number) => number;
+}
+
+const beginSearch = compiledOnce(SEARCH_WASM);
+
+/** How it keeps its numbers: by sets of wishes in tables, by quarantine and month in bits. */
+const MOST_WISHES = 12;
+const MOST_QUARANTINES = 12;
+const MOST_MONTHS = 60;
+const MOST_RELEASED = 60;
+
+/** Is a problem such as it can search? Nothing bought or set, and no more of anything than it has room for. */
+const isSuited = ({ p, calendar }: World): boolean =>
+  p.fixed.length === 0 &&
+  p.wishes.length <= MOST_WISHES &&
+  p.quarantines.length <= MOST_QUARANTINES &&
+  p.released.length <= MOST_RELEASED &&
+  calendar.months.length <= MOST_MONTHS;
+
+/** The best plan of a world's problem; null where it has to be searched for plainly: WebAssembly is missing, the problem is not suited, or memory ran out.
+ *  @param known a plan to measure by, found in this world */
+export function compiledSearch(world: World, known: Found): Found | null {
+  const begin = isSuited(world) ? beginSearch() : null;
+  if (!begin) return null;
+  const kernel = begin({
+    planner: {
+      mayGoOn: () => (world.mayGoOn() ? 1 : 0),
+      fits: (days: number, sums: number, count: number) =>
+        world.ammonia.fits(releasesAt(kernel.memory.buffer, days, sums, count)) ? 1 : 0,
+    },
+  }) as Kernel;
+  const numbers = numbersOf(world, known);
+  try {
+    const from = kernel.input(numbers.length);
+    new Float64Array(kernel.memory.buffer, from, numbers.length).set(numbers);
+    const at = kernel.solve(from, world.ammonia.cut ? 1 : 0);
+    return answerAt(world, known, new Float64Array(kernel.memory.buffer, at));
+  } catch {
+    return null;
+  }
+}
+
+/** Days, and running sums of loads. */
+function releasesAt(buffer: ArrayBuffer, days: number, sums: number, count: number) {
+  const sumAt = new Float64Array(buffer, sums, count);
+  return Array.from(new Int32Array(buffer, days, count), (day, k) => ({
+    day,
+    loadMgN: (sumAt[k] as number) - (k > 0 ? (sumAt[k - 1] as number) : 0),
+  }));
+}
+
+/** In the order in which `answer` of kernels/plan/search.ts writes it. */
+function answerAt({ p, levels }: World, known: Found, out: Float64Array): Found {
+  let at = 0;
+  const next = () => out[at++] as number;
+  const some = (count: number) => Array.from({ length: count }, next);
+  const [proved, lastAtLeast, looked, isKnown] = some(4) as [number, number, number, number];
+  const [last, batches, sum, entered] = some(4) as [number, number, number, number];
+  const placedAtMost = some(levels.length);
+  const placed = some(levels.length);
+  const steps: Step[] = [];
+  for (let k = 0; k < entered; k++) {
+    const [mask, buy, quarantine, release] = some(4) as [number, number, number, number];
+    p.wishes.forEach((_, wish) => {
+      if (((mask >> wish) & 1) === 1) steps.push({ wish, buy, quarantine, release });
+    });
+  }
+  return {
+    steps: isKnown === 1 ? known.steps : steps.sort((a, b) => a.release - b.release || a.wish - b.wish),
+    worth: isKnown === 1 ? known.worth : { placed, last, batches, sum },
+    proved: proved === 1,
+    lastAtLeast,
+    placedAtMost,
+    looked: known.looked + looked,
+  };
+}
+
+/** All of a problem in the order in which kernels/plan/world.ts reads it. */
+function numbersOf(world: World, { worth: known }: Found): Float64Array {
+  const { p, calendar } = world;
+  const { quarantines: stays, months } = calendar;
+  const all: number[] = [];
+  const put = (numbers: Iterable<number>) => {
+    for (const number of numbers) all.push(number);
+  };
+  const span = calendar.end - p.today;
+  const byDay = (numberOn: (day: number) => number) => {
+    for (let day = p.today; day < calendar.end; day++) all.push(numberOn(day));
+  };
+  const byWish = (numberOf: (w: Wish, i: number) => number) => put(p.wishes.map(numberOf));
+  put([HEAVY_MG_N, DOUBLING_DAYS, p.wishes.length, p.quarantines.length, months.length, span]);
+  put([world.levels.length, world.lanes.length, p.released.length, world.setHeavy.length]);
+  put([p.today, calendar.end, p.settleDays, p.firstSettleDays]);
+  put([p.displayLoadMgN, p.firstStepMgN, world.perDay]);
+  put([p.budget === null ? 0 : 1, p.budget ?? 0, p.water ? 1 : 0, world.twins ? 1 : 0]);
+  byWish((w) => w.loadMgN);
+  byWish((_, i) => world.prices[i] as number);
+  byWish((w) => LINES.indexOf(w.line));
+  byWish((w) => w.temperament ?? 0);
+  byWish((w) => (isCrew(w) ? 1 : 0));
+  byWish((_, i) => world.least[i] ?? NONE);
+  byWish((_, i) => (world.conflicts[i] as number[]).reduce((mask, other) => mask | (1 << other), 0));
+  byWish((_, i) => world.like[i] as number);
+  byWish((_, i) => world.levelOf[i] as number);
+  put(p.quarantines.map((q) => LINES.indexOf(q.line)));
+  put(stays.map((q) => q.capacity));
+  put(p.quarantines.map((q) => q.clockDays));
+  put(world.plain.map((words) => world.plain.indexOf(words)));
+  put(world.lanes.map(({ line }) => LINES.indexOf(line)));
+  put(p.released.map((r) => r.day));
+  put(p.released.map((r) => r.loadMgN));
+  put(world.setHeavy);
+  byDay(calendar.lastBuyUpTo);
+  byDay(calendar.lastMonth);
+  byDay(calendar.monthAt);
+  byDay(calendar.releaseFrom);
+  put(months.map((m) => m.from));
+  put(months.map((m) => m.to));
+  put(months.map((m) => m.out));
+  for (const q of stays) byDay((day) => (q.releaseAllowed(day) ? 1 : 0));
+  for (const q of stays) byDay(q.buyMost);
+  for (const q of stays) byDay(q.buyLeast);
+  for (const q of stays) byDay(q.firstOut);
+  if (p.budget !== null) for (const list of [world.spent, world.income, world.needed ?? []]) put(list);
+  put(known.placed);
+  put([known.last, known.batches, known.sum]);
+  return Float64Array.from(all);
+}

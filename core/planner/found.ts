@@ -1,0 +1,26 @@
+/** What a search is told, and what it finds. */
+import type { Step } from './problem';
+import type { Worth } from './world';
+
+/** How a plan is looked for. */
+export interface Search {
+  /** False for many wishes: then only some batches are tried and nothing is proved. */
+  exact: boolean;
+  /** Of the beam that finds a first plan. */
+  width: number;
+  /** Asked now and then. */
+  mayGoOn: () => boolean;
+}
+
+export interface Found {
+  steps: Step[];
+  worth: Worth;
+  /** Nothing better exists. */
+  proved: boolean;
+  /** No plan that places as much ends earlier. */
+  lastAtLeast: number;
+  /** At most so many can be placed, by level. */
+  placedAtMost: number[];
+  /** Partial plans that were looked at. */
+  looked: number;
+}

@@ -1,0 +1,255 @@
+/** What is to be paid for, in whole batches (core/planner/packed.ts, bills.ts). */
+import { at, f64At, i32At, lay, LATE, put, putF64, putI32, SLACK, u64At } from './memory';
+import { Batch, batchAt, Bill, billAt, Label, ToBuy, toBuyAt } from './label';
+import * as w from './world';
+
+/** All months of a set, a bit each: the first and the last of them; -1 where there is none. */
+export function firstMonth(open: u64): i32 {
+  return open == 0 ? -1 : <i32>ctz(open);
+}
+
+export function lastMonthOf(open: u64): i32 {
+  return open == 0 ? -1 : 63 - <i32>clz(open);
+}
+
+const MOST: i32 = 64;
+// Those to be packed: whoever has the fewest months first, of those alike the dearest.
+const fewPrice = memory.data(MOST * 8);
+const fewFrom = memory.data(MOST * 4);
+const rest = memory.data(MOST * 8);
+let few = 0;
+let last = 0;
+let tries = 0;
+/** Choices tried before it is left open. */
+const MOST_TRIES: i32 = 500;
+
+/** Begins with what the months leave, up to a last one. @param spent by month */
+export function beginPacking(spent: usize, to: i32): void {
+  few = 0;
+  last = to;
+  for (let m = 0; m <= to; m++) putF64(rest, m, max<f64>(0, w.budget - f64At(spent, m)));
+}
+
+export function alsoBuy(price: f64, from: i32): void {
+  if (price <= 0) return;
+  let k = few++;
+  for (; k > 0; k--) {
+    const before = i32At(fewFrom, k - 1);
+    if (before > from || (before == from && f64At(fewPrice, k - 1) >= price)) break;
+    putI32(fewFrom, k, before);
+    putF64(fewPrice, k, f64At(fewPrice, k - 1));
+  }
+  putI32(fewFrom, k, from);
+  putF64(fewPrice, k, price);
+}
+
+export function alsoBuyAll(buys: usize, count: i32): void {
+  for (let k = 0; k < count; k++) {
+    const buy = toBuyAt(buys, k);
+    alsoBuy(buy.price, buy.from);
+  }
+}
+
+/** Could each be paid for in one month, from its first to the last? True where it was not found out. */
+export function couldBePaid(): bool {
+  tries = 0;
+  return isEnough() && packs(0);
+}
+
+/** Is there enough from each month on for all that could not be bought before it, could it be cut? */
+function isEnough(): bool {
+  let left: f64 = 0;
+  let cost: f64 = 0;
+  let k = 0;
+  for (let m = last; m >= 0; m--) {
+    left += f64At(rest, m);
+    for (; k < few && i32At(fewFrom, k) >= m; k++) cost += f64At(fewPrice, k);
+    if (cost > left + SLACK) return false;
+  }
+  return true;
+}
+
+/** Do those from one on go into the months that are left? */
+function packs(k: i32): bool {
+  if (k == few || ++tries > MOST_TRIES) return true;
+  const price = f64At(fewPrice, k);
+  const from = i32At(fewFrom, k);
+  for (let m = from; m <= last; m++) {
+    const before = f64At(rest, m);
+    if (before < price || isTried(before, from, m)) continue;
+    putF64(rest, m, before - price);
+    const fits = packs(k + 1);
+    putF64(rest, m, before);
+    if (fits) return true;
+  }
+  return false;
+}
+
+/** Of two months that leave the same one is tried. */
+function isTried(left: f64, from: i32, m: i32): bool {
+  for (let k = from; k < m; k++) if (f64At(rest, k) == left) return true;
+  return false;
+}
+
+/** Puts one in, in the order of masks. @returns the new count */
+export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32): i32 {
+  let k = count;
+  for (; k > 0; k--) {
+    const before = toBuyAt(buys, k - 1);
+    if (before.mask <= mask) break;
+    const to = toBuyAt(buys, k);
+    to.price = before.price;
+    to.mask = before.mask;
+    to.from = before.from;
+  }
+  const to = toBuyAt(buys, k);
+  to.price = price;
+  to.mask = mask;
+  to.from = from;
+  return count + 1;
+}
+
+/** With an event. @param open by batch the months it could be bought in */
+export function billWith(bill: Bill, batches: usize, count: i32, open: usize): Bill {
+  const next = changetype<Bill>(lay(offsetof<Bill>()));
+  next.begun = lay(<usize>w.months << 3);
+  memory.copy(next.begun, bill.begun, <usize>w.months << 3);
+  next.buys = lay(<usize>(bill.count + count) * offsetof<ToBuy>());
+  memory.copy(next.buys, bill.buys, <usize>bill.count * offsetof<ToBuy>());
+  next.count = bill.count;
+  for (let k = 0; k < count; k++) {
+    const batch = batchAt(batches, k);
+    const first = firstMonth(u64At(open, k));
+    for (let m = 0; m <= first; m++) putF64(next.begun, m, f64At(next.begun, m) + batch.price);
+    next.count = putBuy(next.buys, next.count, batch.price, batch.mask, max(first, 0));
+  }
+  return next;
+}
+
+/** All that may be spent from a month to the end of another. */
+function incomeOf(from: i32, to: i32): f64 {
+  return f64At(w.income, to) - (from > 0 ? f64At(w.income, from - 1) : 0);
+}
+
+/** Do the months up to a last one suffice for all of it? For one way of paying more is not asked here. */
+export function isPayable(bill: Bill, to: i32): bool {
+  for (let m = 0; m <= to; m++) if (f64At(bill.begun, m) > incomeOf(m, to) + SLACK) return false;
+  if (w.money == w.ONE) return true;
+  beginPacking(w.spent, to);
+  alsoBuyAll(bill.buys, bill.count);
+  return couldBePaid();
+}
+
+/** By the end of each month the most that one of its bills leaves for those to come. */
+export function tellLeftBy(label: Label): void {
+  const from = buysFromMonth(label);
+  const most = lay(<usize>w.months << 3);
+  for (let k = 0; k < label.billCount; k++) {
+    const begun = billAt(label.bills, k).begun;
+    let before: f64 = 0;
+    let gone: f64 = 0;
+    for (let m = 0; m < w.months; m++) {
+      // From some month on that they may have to wait for, all that could not be bought before it.
+      if (m <= from) gone = max(gone, before + f64At(begun, m));
+      before = f64At(w.income, m);
+      const left = max<f64>(0, before - gone);
+      putF64(most, m, k == 0 ? left : max(f64At(most, m), left));
+    }
+  }
+  label.leftBy = most;
+}
+
+/** The month from which on those to come can buy: once a quarantine of theirs is free. */
+function buysFromMonth(label: Label): i32 {
+  let soonest = LATE;
+  for (let left = w.ableWishes & ~label.mask; left != 0; left &= left - 1)
+    for (let mine = i32At(w.quarantinesOf, ctz(left)); mine != 0; mine &= mine - 1)
+      soonest = min(soonest, i32At(label.free, ctz(mine)));
+  return soonest < w.end ? w.monthAt(soonest) : w.months;
+}
+
+/** With more bills than this the two nearest each other become one. */
+const MOST_BILLS: i32 = 3;
+// Bills while some are taken over.
+const bills = memory.data(16 * 4);
+
+/** A label that stays takes over the bills of one that is dropped for it. */
+export function takeBills(label: Label, dropped: Label): void {
+  let count = label.billCount;
+  memory.copy(bills, label.bills, <usize>count << 2);
+  let isNew = false;
+  for (let k = 0; k < dropped.billCount; k++) {
+    const bill = billAt(dropped.bills, k);
+    let isKnown = false;
+    for (let j = 0; j < count && !isKnown; j++) isKnown = isNoLater(billAt(bills, j), bill);
+    if (isKnown) continue;
+    isNew = true;
+    count = withoutThoseOf(bill, count);
+    put(bills, count++, changetype<usize>(bill));
+  }
+  if (!isNew) return;
+  while (count > MOST_BILLS) count = withTwoAsOne(count);
+  label.bills = lay(<usize>count << 2);
+  memory.copy(label.bills, bills, <usize>count << 2);
+  label.billCount = count;
+  tellLeftBy(label);
+  label.toldBy = 0;
+}
+
+/** Those that could not be paid for wherever one can. @returns how many are left */
+function withoutThoseOf(bill: Bill, count: i32): i32 {
+  let left = 0;
+  for (let k = 0; k < count; k++) {
+    const known = billAt(bills, k);
+    if (!isNoLater(bill, known)) put(bills, left++, changetype<usize>(known));
+  }
+  return left;
+}
+
+/** Could each batch of a be bought as soon as in b? Both are of the same batches. */
+function isNoLater(a: Bill, b: Bill): bool {
+  for (let k = 0; k < a.count; k++) if (toBuyAt(a.buys, k).from > toBuyAt(b.buys, k).from) return false;
+  return true;
+}
+
+/** How many months lie between them, by price. */
+function apart(a: Bill, b: Bill): f64 {
+  let sum: f64 = 0;
+  for (let k = 0; k < a.count; k++) {
+    const x = toBuyAt(a.buys, k);
+    sum += <f64>abs(x.from - toBuyAt(b.buys, k).from) * x.price;
+  }
+  return sum;
+}
+
+/** The two nearest each other as one that can be paid for wherever either can. @returns how many are left */
+function withTwoAsOne(count: i32): i32 {
+  let a = billAt(bills, 0);
+  let b = billAt(bills, 1);
+  let least: f64 = Infinity;
+  for (let k = 1; k < count; k++)
+    for (let j = 0; j < k; j++) {
+      const between = apart(billAt(bills, k), billAt(bills, j));
+      if (between >= least) continue;
+      least = between;
+      a = billAt(bills, k);
+      b = billAt(bills, j);
+    }
+  const one = changetype<Bill>(lay(offsetof<Bill>()));
+  one.count = a.count;
+  one.buys = lay(<usize>a.count * offsetof<ToBuy>());
+  one.begun = lay(<usize>w.months << 3);
+  // Not the least of both: who is held against it is held against its months.
+  for (let m = 0; m < w.months; m++) putF64(one.begun, m, 0);
+  for (let k = 0; k < a.count; k++) {
+    const x = toBuyAt(a.buys, k);
+    const to = toBuyAt(one.buys, k);
+    to.price = x.price;
+    to.mask = x.mask;
+    to.from = min(x.from, toBuyAt(b.buys, k).from);
+    for (let m = 0; m <= to.from; m++) putF64(one.begun, m, f64At(one.begun, m) + x.price);
+  }
+  const left = withoutThoseOf(one, count);
+  put(bills, left, changetype<usize>(one));
+  return left + 1;
+}

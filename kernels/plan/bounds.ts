@@ -1,0 +1,278 @@
+/** What is asked of partial plans and of events, to be measured by the best plan so far (core/planner/bounds.ts, asked.ts). */
+import { at, f64At, i32At, keep, LATE, NONE, putF64, putI32, SLACK } from './memory';
+import { alsoBuy, alsoBuyAll, beginPacking, couldBePaid } from './bills';
+import { lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
+import { batchAt, billAt, Case, Label, planned, Prospect, Told } from './label';
+import { batchesFor, batchesIn, daysIn, fewestBy, soonestBy } from './purse';
+import * as w from './world';
+import { Worth } from './world';
+
+let found = changetype<Told>(0);
+
+export function begin(): void {
+  found = changetype<Told>(keep(offsetof<Told>()));
+}
+
+/** Can nothing that follows a label be better than what was found? Else its last release, batches and sum of days at the least are in `told`. */
+export function isHopeless(label: Label, prospect: Prospect, best: Worth): bool {
+  if (label.toldBy != changetype<usize>(best)) {
+    label.toldBy = changetype<usize>(best);
+    label.isTold = tell(label, prospect, best);
+  }
+  return !label.isTold;
+}
+
+/** The sum of days that is told is reckoned only where it is asked for. */
+export function sumOf(label: Label, told: Told): f64 {
+  if (told.of != 0) {
+    told.sum += sumAtLeast(label, changetype<Case>(told.of));
+    told.of = 0;
+  }
+  return told.sum;
+}
+
+function copyTold(to: Told, from: Told): void {
+  to.sum = from.sum;
+  to.last = from.last;
+  to.batches = from.batches;
+  to.of = from.of;
+}
+
+function tell(label: Label, prospect: Prospect, best: Worth): bool {
+  if (prospect.most < best.placed) return false;
+  const told = label.told;
+  if (prospect.most > best.placed) {
+    told.last = lastAtLeast(label, prospect, LATE);
+    told.batches = 0;
+    told.sum = 0;
+    told.of = 0;
+    return true;
+  }
+  const count = w.total(prospect.most) - w.total(label.worth.placed);
+  let isTold = false;
+  for (let k = 0; k < prospect.count; k++) {
+    if (!toldIn(label, changetype<Case>(at(prospect.cases, k)), count, best)) continue;
+    if (!isTold || isBetter(label, found, told)) copyTold(told, found);
+    isTold = true;
+  }
+  return isTold;
+}
+
+function isBetter(label: Label, a: Told, b: Told): bool {
+  if (a.last != b.last) return a.last < b.last;
+  if (a.batches != b.batches) return a.batches < b.batches;
+  return sumOf(label, a) < sumOf(label, b);
+}
+
+// The fewest batches and the least sum of release days of a plan that has all who are placed and all who are sure, by what the months pay.
+let boughtBatches: i32 = 0;
+let boughtSum: f64 = 0;
+
+function tellBought(label: Label, c: Case, best: Worth): void {
+  boughtBatches = 0;
+  boughtSum = 0;
+  if (!w.hasBudget || best.last < w.today) return;
+  const month = w.lastMonth(best.last);
+  const few = fewestBy(month);
+  const whole = c.sure | label.mask;
+  const fewest = i32At(few, whole);
+  boughtBatches = max(batchesIn(fewest), label.worth.batches + batchesIn(i32At(few, c.sure)));
+  const soonest = batchesIn(fewest) == best.batches ? daysIn(fewest) : i32At(soonestBy(month), whole);
+  boughtSum = <f64>soonest + <f64>(c.count + w.total(label.worth.placed)) * <f64>w.today;
+}
+
+/** The same in one case. @param count how many are still to be placed */
+function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
+  const last = lastIn(label, c, best.last);
+  if (last > best.last) return false;
+  tellBought(label, c, best);
+  const batches = max(boughtBatches, label.worth.batches + batchesFor(c.sure));
+  const isSooner = last < best.last;
+  if (!isSooner && batches > best.batches) return false;
+  // Those of whom one goes come on some day, too.
+  const others = <f64>((count - c.count) * label.day);
+  if (!isSooner && batches == best.batches && boughtSum + others >= best.sum) return false;
+  found.last = last;
+  found.batches = batches;
+  found.sum = label.worth.sum + others;
+  found.of = changetype<usize>(c);
+  if (!canPayFor(label, c, best.last - (batches > best.batches ? 1 : 0))) return false;
+  if (batches != best.batches || sumOf(label, found) < best.sum) return true;
+  return isSooner && canPayFor(label, c, best.last - 1);
+}
+
+/** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought? @param last the last release that is of use */
+function canPayFor(label: Label, c: Case, last: i32): bool {
+  if (!w.hasBudget || w.money == w.EVERY || last < w.today) return true;
+  const month = w.lastMonth(last);
+  for (let k = 0; k < label.billCount; k++) {
+    const bill = billAt(label.bills, k);
+    beginPacking(w.spent, month);
+    alsoBuyAll(bill.buys, bill.count);
+    for (let j = 0; j < c.count; j++) {
+      const i = i32At(c.order, j);
+      let free = LATE;
+      for (let mine = i32At(w.quarantinesOf, i); mine != 0; mine &= mine - 1)
+        free = min(free, i32At(label.free, ctz(mine)));
+      alsoBuy(f64At(w.prices, i), w.monthAt(free));
+    }
+    if (couldBePaid()) return true;
+  }
+  return false;
+}
+
+/** What is asked of events in one case of who is placed. */
+@unmanaged
+class Asked {
+  whole: f64;
+  of: Case;
+  from: usize;
+  atLeast: i32;
+  halfIsThere: bool;
+}
+
+const MOST_CASES: i32 = 4;
+
+/** What a look at the events that could follow a label is for. */
+@unmanaged
+export class Aim {
+  /** What is no better is of no use; none where anything is. */
+  best: usize;
+  /** Where only a plan that places the most is as good as the best; then one that ends later is of no use. */
+  isWhole: bool;
+  /** Days after it are of no use. */
+  latest: i32;
+  label: Label;
+  cases: usize;
+  count: i32;
+  /** Is more to be asked of a part of an event? */
+  asksParts: bool;
+  first: i32;
+  bought: usize;
+  stillToPlace: i32;
+}
+
+export function newAim(): Aim {
+  const aim = changetype<Aim>(keep(offsetof<Aim>()));
+  aim.cases = keep(<usize>MOST_CASES * offsetof<Asked>());
+  for (let k = 0; k < MOST_CASES; k++) askedAt(aim, k).from = keep(<usize>w.wishes << 2);
+  return aim;
+}
+
+function askedAt(aim: Aim, k: i32): Asked {
+  return changetype<Asked>(aim.cases + <usize>k * offsetof<Asked>());
+}
+
+export function takeAim(aim: Aim, label: Label, prospect: Prospect, best: Worth): void {
+  aim.best = changetype<usize>(best);
+  aim.label = label;
+  aim.count = 0;
+  aim.asksParts = false;
+  aim.isWhole = prospect.most == best.placed;
+  aim.latest = aim.isWhole ? best.last : LATE;
+  if (!aim.isWhole) return;
+  aim.count = prospect.count;
+  aim.first = label.firstHeavy == NONE && w.heavyReleased == 0 ? w.firstSettleDays : 0;
+  aim.bought = w.hasBudget && best.last >= w.today ? fewestBy(w.lastMonth(best.last)) : 0;
+  aim.stillToPlace = w.total(prospect.most) - w.total(label.worth.placed);
+  aim.asksParts = true;
+  const there = w.displayLoad + planned(label);
+  for (let k = 0; k < prospect.count; k++) {
+    const asked = askedAt(aim, k);
+    const c = changetype<Case>(at(prospect.cases, k));
+    asked.of = c;
+    asked.atLeast = lastIn(label, c, best.last);
+    if (asked.atLeast < best.last) aim.asksParts = false;
+    tellEntering(label, c);
+    memory.copy(asked.from, label.from, <usize>w.wishes << 2);
+    asked.whole = there;
+    for (let j = 0; j < c.count; j++) asked.whole += f64At(w.loads, i32At(c.order, j));
+    asked.halfIsThere = there >= asked.whole / 2 - SLACK || asked.whole <= w.firstStep + SLACK;
+  }
+}
+
+/** Would no plan with an event be better than the best so far? Less sharp than what is asked of the label it leads to, and cheap.
+ *  @param day before it the event cannot be */
+export function isUseless(aim: Aim, batches: usize, count: i32, mask: i32, isLoad: bool, day: i32): bool {
+  if (aim.count == 0) return false;
+  const best = changetype<Worth>(aim.best);
+  for (let k = 0; k < aim.count; k++) {
+    const asked = askedAt(aim, k);
+    const end = max(asked.atLeast, endBy(aim, asked, batches, count, mask, isLoad, day, best.last));
+    if (end > best.last || (end == best.last && isNoBetterIn(aim, asked, count, mask, day))) continue;
+    return false;
+  }
+  return true;
+}
+
+/** Would no plan with a part of an event, with more beside it or not, be better? */
+export function isNoBetter(aim: Aim, toBuy: i32, mask: i32, day: i32): bool {
+  if (!aim.asksParts || aim.count == 0) return false;
+  for (let k = 0; k < aim.count; k++) if (!isNoBetterIn(aim, askedAt(aim, k), toBuy, mask, day)) return false;
+  return true;
+}
+
+const LANES: i32 = 4;
+const laneLoads = memory.data(LANES * 8);
+const then = memory.data(32 * 4);
+
+/** When a plan that has all who are sure ends at the earliest, were an event released on a day. */
+function endBy(
+  aim: Aim,
+  asked: Asked,
+  batches: usize,
+  count: i32,
+  mask: i32,
+  isLoad: bool,
+  day: i32,
+  over: i32,
+): i32 {
+  const label = aim.label;
+  const c = asked.of;
+  let end = day;
+  let heavy: f64 = 0;
+  let load: f64 = 0;
+  for (let k = 0; k < w.lanes; k++) putF64(laneLoads, k, 0);
+  for (let k = 0; k < c.count; k++) {
+    const i = i32At(c.order, k);
+    if (((mask >> i) & 1) != 0) continue;
+    end = max(end, i32At(asked.from, i));
+    const brings = f64At(w.loads, i);
+    if (brings > w.heavyMgN) heavy += brings;
+    load += brings;
+    const lane = i32At(w.laneOf, i);
+    putF64(laneLoads, lane, f64At(laneLoads, lane) + brings);
+  }
+  const lastHeavy = isLoad ? day : label.lastHeavy;
+  if (heavy > 0 && lastHeavy != NONE) {
+    const days = <i32>Math.ceil(heavy / w.perDay - 1e-9);
+    end = max(end, lastHeavy + max(w.settleDays, aim.first) + w.settleDays * (days - 1));
+  }
+  // Doubling: half of the whole load is there thirty days before the last.
+  if (!asked.halfIsThere && load > SLACK && w.released == 0) end = max(end, day + w.doublingDays);
+  if (end > over) return end;
+  memory.copy(then, label.outs, <usize>w.quarantines << 2);
+  for (let k = 0; k < count; k++) {
+    const q = batchAt(batches, k).quarantine;
+    putI32(then, q, w.firstOut(q, day + 1));
+  }
+  for (let k = 0; k < w.lanes && end <= over; k++)
+    if (f64At(laneLoads, k) > 0) end = max(end, passedBy(k, then, day, f64At(laneLoads, k)));
+  return end;
+}
+
+/** Would a plan with an event, or with more beside it, that ends no sooner than the best take too many batches, or as many and too long in all? */
+function isNoBetterIn(aim: Aim, asked: Asked, toBuy: i32, mask: i32, day: i32): bool {
+  const best = changetype<Worth>(aim.best);
+  const label = aim.label;
+  const c = asked.of;
+  const rest = c.sure & ~mask;
+  const byRoom = batchesFor(rest);
+  const ofRest = aim.bought == 0 ? byRoom : max(byRoom, batchesIn(i32At(aim.bought, rest)));
+  const batches = label.worth.batches + toBuy + ofRest;
+  if (batches != best.batches) return batches > best.batches;
+  // Whoever is not in it comes with it or later.
+  let sum = label.worth.sum + <f64>aim.stillToPlace * <f64>day;
+  for (let left = rest; left != 0; left &= left - 1) sum += <f64>max(0, i32At(asked.from, ctz(left)) - day);
+  return sum >= best.sum;
+}

@@ -1,0 +1,447 @@
+/** Partial plans, and what is told of them (core/planner/world.ts, days.ts). */
+import { at, i32At, f64At, keep, LATE, lay, NONE, put, putF64, putI32, SLACK } from './memory';
+import * as w from './world';
+import { Worth } from './world';
+
+/** What enters a quarantine together. */
+@unmanaged
+export class Batch {
+  load: f64;
+  price: f64;
+  quarantine: i32;
+  mask: i32;
+  enemies: i32;
+  least: i32;
+  gentlest: i32;
+  fiercest: i32;
+  heavy: bool;
+  crew: bool;
+  fish: bool;
+}
+
+/** One way of having paid. */
+@unmanaged
+export class Paid {
+  /** By month: what is spent, and the most that those to come could cost for what is left. */
+  spent: usize;
+  useful: usize;
+  /** By batch of the last event the month it is bought in, -1 where that does not matter, and a bit for each it could be bought in. */
+  months: usize;
+  open: usize;
+  before: Paid;
+}
+
+/** What is to be paid for: by month the price of all that could be bought in it or later only, and by batch, in the order of masks, what it costs. */
+@unmanaged
+export class Bill {
+  begun: usize;
+  buys: usize;
+  count: i32;
+}
+
+/** A batch that is to be paid for in one month, and the first in which it could be bought. */
+@unmanaged
+export class ToBuy {
+  price: f64;
+  mask: i32;
+  from: i32;
+}
+
+export function toBuyAt(buys: usize, k: i32): ToBuy {
+  return changetype<ToBuy>(buys + <usize>k * offsetof<ToBuy>());
+}
+
+/** Who could still be placed, and who of them is: by bits, and in the order in which they were told. */
+@unmanaged
+export class Case {
+  left: i32;
+  sure: i32;
+  count: i32;
+  order: usize;
+}
+
+@unmanaged
+export class Prospect {
+  most: u64;
+  money: f64;
+  own: Case;
+  cases: usize;
+  count: i32;
+  /** The next of the same state. */
+  next: Prospect;
+}
+
+/** What no plan that follows can better. */
+@unmanaged
+export class Told {
+  sum: f64;
+  last: i32;
+  batches: i32;
+  /** Whose days the sum still lacks; none where it is whole. */
+  of: usize;
+}
+
+@unmanaged
+export class Label {
+  worth: Worth;
+  mask: i32;
+  day: i32;
+  firstHeavy: i32;
+  lastHeavy: i32;
+  crewLast: i32;
+  first0: i32;
+  first1: i32;
+  first2: i32;
+  /** By quarantine, the first day on which may be bought again. */
+  free: usize;
+  /** Loads that entered, in order: how many, days and running sums. */
+  entered: i32;
+  days: usize;
+  sums: usize;
+  ways: usize;
+  wayCount: i32;
+  wanted: usize;
+  leftBy: usize;
+  bills: usize;
+  billCount: i32;
+  parent: Label;
+  batches: usize;
+  batchCount: i32;
+  /** What was told of it, measured by a plan: none, nothing better, or something. */
+  toldBy: usize;
+  isTold: bool;
+  told: Told;
+  /** When those to come could enter, of a case. */
+  enteringOf: usize;
+  outs: usize;
+  from: usize;
+  /** Are the same batches needed to be alike, or the same wishes? */
+  byBatches: bool;
+  hash: i32;
+  isKept: bool;
+  place: usize;
+}
+
+/** What could come next: one batch, or several that enter on one day. */
+@unmanaged
+export class Event {
+  load: f64;
+  batches: usize;
+  count: i32;
+  mask: i32;
+  gentlest: i32;
+  fiercest: i32;
+  heavy: bool;
+  crew: bool;
+  fish: bool;
+}
+
+export function readEvent(event: Event, batches: usize, count: i32): void {
+  event.batches = batches;
+  event.count = count;
+  event.mask = 0;
+  event.load = 0;
+  event.heavy = false;
+  event.crew = false;
+  event.fish = false;
+  event.gentlest = LATE;
+  event.fiercest = NONE;
+  for (let k = 0; k < count; k++) {
+    const b = batchAt(batches, k);
+    event.mask |= b.mask;
+    event.load += b.load;
+    event.heavy = event.heavy || b.heavy;
+    event.crew = event.crew || b.crew;
+    event.fish = event.fish || b.fish;
+    event.gentlest = min(event.gentlest, b.gentlest);
+    event.fiercest = max(event.fiercest, b.fiercest);
+  }
+}
+
+// @ts-ignore: a decorator of AssemblyScript
+@inline
+export function batchAt(batches: usize, k: i32): Batch {
+  return changetype<Batch>(at(batches, k));
+}
+
+// @ts-ignore: a decorator of AssemblyScript
+@inline
+export function wayAt(label: Label, k: i32): Paid {
+  return changetype<Paid>(at(label.ways, k));
+}
+
+// @ts-ignore: a decorator of AssemblyScript
+@inline
+export function billAt(bills: usize, k: i32): Bill {
+  return changetype<Bill>(at(bills, k));
+}
+
+export function batchOf(quarantine: i32, mask: i32): Batch {
+  const b = changetype<Batch>(keep(offsetof<Batch>()));
+  b.quarantine = quarantine;
+  b.mask = mask;
+  b.enemies = 0;
+  b.load = 0;
+  b.price = 0;
+  b.least = NONE;
+  b.gentlest = LATE;
+  b.fiercest = NONE;
+  b.heavy = false;
+  b.crew = false;
+  b.fish = false;
+  for (let rest = mask; rest != 0; rest &= rest - 1) {
+    const i = ctz(rest);
+    const load = f64At(w.loads, i);
+    b.enemies |= i32At(w.enemies, i);
+    b.load += load;
+    b.price += f64At(w.prices, i);
+    b.heavy = b.heavy || load > w.heavyMgN;
+    const least = i32At(w.leasts, i);
+    b.least = max(b.least, least == NONE ? LATE : least);
+    b.crew = b.crew || w.isCrew(i);
+    if (!w.isFish(i)) continue;
+    const temperament = i32At(w.temperaments, i);
+    b.fish = true;
+    b.gentlest = min(b.gentlest, temperament);
+    b.fiercest = max(b.fiercest, temperament);
+  }
+  return b;
+}
+
+/** The load of all that was planned. */
+export function planned(label: Label): f64 {
+  return label.entered == 0 ? 0 : f64At(label.sums, label.entered - 1);
+}
+
+/** Load that entered by a day, of what was planned and what was there. */
+export function enteredBy(label: Label, day: i32): f64 {
+  let sum = w.displayLoad;
+  for (let k = label.entered - 1; k >= 0; k--)
+    if (i32At(label.days, k) <= day) {
+      sum += f64At(label.sums, k);
+      break;
+    }
+  for (let r = 0; r < w.released; r++)
+    if (i32At(w.releasedDays, r) <= day) sum += f64At(w.releasedLoads, r);
+  return sum;
+}
+
+/** The first day on which a load entered, once one was planned. */
+export function firstLoad(label: Label): i32 {
+  let first = label.firstHeavy;
+  for (let k = 0; k < w.heavyReleased; k++) first = min(first, i32At(w.heavyDays, k));
+  return first;
+}
+
+function newLabel(entered: i32): Label {
+  const label = changetype<Label>(lay(offsetof<Label>()));
+  label.free = lay(<usize>w.quarantines << 2);
+  label.days = lay(<usize>entered << 2);
+  label.sums = lay(<usize>entered << 3);
+  label.outs = lay(<usize>w.quarantines << 2);
+  label.from = lay(<usize>w.wishes << 2);
+  label.told = changetype<Told>(lay(offsetof<Told>()));
+  label.entered = entered;
+  label.toldBy = 0;
+  label.isTold = false;
+  label.enteringOf = 0;
+  label.isKept = false;
+  label.place = 0;
+  return label;
+}
+
+/** Nothing planned yet; who may spend what is for the caller to say. */
+export function nothingPlanned(): Label {
+  const label = newLabel(0);
+  for (let q = 0; q < w.quarantines; q++) putI32(label.free, q, w.today);
+  label.worth = w.newWorth(0, NONE, 0, 0);
+  label.mask = 0;
+  label.day = w.today;
+  label.firstHeavy = NONE;
+  label.lastHeavy = NONE;
+  label.crewLast = NONE;
+  label.first0 = LATE;
+  label.first1 = LATE;
+  label.first2 = LATE;
+  label.parent = changetype<Label>(0);
+  label.batches = 0;
+  label.batchCount = 0;
+  label.byBatches = false;
+  label.hash = 0;
+  const bill = changetype<Bill>(lay(offsetof<Bill>()));
+  bill.begun = lay(<usize>w.months << 3);
+  for (let m = 0; m < w.months; m++) putF64(bill.begun, m, 0);
+  bill.buys = lay(8);
+  bill.count = 0;
+  label.bills = lay(4);
+  put(label.bills, 0, changetype<usize>(bill));
+  label.billCount = 1;
+  return label;
+}
+
+/** With an event on a day; paid for as before. */
+export function labelAt(label: Label, event: Event, day: i32): Label {
+  const child = newLabel(label.entered + 1);
+  const q = w.quarantines;
+  memory.copy(child.free, label.free, <usize>q << 2);
+  memory.copy(child.days, label.days, <usize>label.entered << 2);
+  memory.copy(child.sums, label.sums, <usize>label.entered << 3);
+  putI32(child.days, label.entered, day);
+  putF64(child.sums, label.entered, planned(label) + event.load);
+  const before = label.worth;
+  const worth = w.newWorth(before.placed, max(before.last, day), before.batches + event.count, before.sum);
+  child.worth = worth;
+  child.crewLast = label.crewLast;
+  child.first0 = label.first0;
+  child.first1 = label.first1;
+  child.first2 = label.first2;
+  child.batches = lay(<usize>event.count << 2);
+  child.batchCount = event.count;
+  for (let k = 0; k < event.count; k++) {
+    const batch = batchAt(event.batches, k);
+    put(child.batches, k, changetype<usize>(batch));
+    putI32(child.free, batch.quarantine, max(i32At(child.free, batch.quarantine), day + 1));
+    for (let rest = batch.mask; rest != 0; rest &= rest - 1) {
+      const i = ctz(rest);
+      worth.placed += w.unitOfWish(i);
+      worth.sum += day;
+      if (w.isFish(i)) {
+        const t = i32At(w.temperaments, i);
+        if (t == 0) child.first0 = min(child.first0, day);
+        else if (t == 1) child.first1 = min(child.first1, day);
+        else child.first2 = min(child.first2, day);
+      }
+      if (w.isCrew(i)) child.crewLast = max(child.crewLast, day);
+    }
+  }
+  child.mask = label.mask | event.mask;
+  child.day = day;
+  child.firstHeavy = event.heavy && label.firstHeavy == NONE ? day : label.firstHeavy;
+  child.lastHeavy = event.heavy ? day : label.lastHeavy;
+  child.ways = label.ways;
+  child.wayCount = label.wayCount;
+  child.wanted = label.wanted;
+  child.leftBy = label.leftBy;
+  child.bills = label.bills;
+  child.billCount = label.billCount;
+  child.parent = label;
+  child.byBatches = false;
+  child.hash = child.mask;
+  return child;
+}
+
+// @ts-ignore: a decorator of AssemblyScript
+@external('planner', 'fits')
+declare function fits(days: usize, sums: usize, count: i32): i32;
+
+/** Did predicted ammonia turn anything down? */
+export let isCut: bool = false;
+
+export function forgetCuts(was: bool): void {
+  isCut = was;
+}
+
+/** The first day of a span on which everything but money lets an event be; NONE where there is none. */
+export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
+  const after = planned(label) + event.load;
+  for (let day = from; day <= to; day++) {
+    if (event.heavy && w.heavyReleased > 0 && !settles(label, day)) continue;
+    // R5: nothing of the event itself was there thirty days before.
+    let set30 = w.displayLoad;
+    let setNow = w.displayLoad;
+    let isAllOld = true;
+    for (let r = 0; r < w.released; r++) {
+      const then = i32At(w.releasedDays, r);
+      if (then <= day) setNow += f64At(w.releasedLoads, r);
+      if (then <= day - w.doublingDays) set30 += f64At(w.releasedLoads, r);
+      else isAllOld = false;
+    }
+    const most = max(2 * (set30 + plannedBy(label, day - w.doublingDays)), w.firstStep);
+    if (setNow + after > most + SLACK) {
+      // With all of it thirty days old there is no more to wait for.
+      if (day - w.doublingDays >= label.day && isAllOld) return NONE;
+      continue;
+    }
+    if (!canBuy(label, event, day)) continue;
+    if (w.hasWater && !keepsWater(label, day, after)) continue;
+    return day;
+  }
+  return NONE;
+}
+
+function keepsWater(label: Label, day: i32, after: f64): bool {
+  const count = label.entered + 1;
+  const days = lay(<usize>count << 2);
+  const sums = lay(<usize>count << 3);
+  memory.copy(days, label.days, <usize>label.entered << 2);
+  memory.copy(sums, label.sums, <usize>label.entered << 3);
+  putI32(days, label.entered, day);
+  putF64(sums, label.entered, after);
+  if (fits(days, sums, count) == 1) return true;
+  isCut = true;
+  return false;
+}
+
+function plannedBy(label: Label, day: i32): f64 {
+  for (let k = label.entered - 1; k >= 0; k--)
+    if (i32At(label.days, k) <= day) return f64At(label.sums, k);
+  return 0;
+}
+
+/** R4 for a load that enters on a day: against what is planned and what entered before. */
+function settles(label: Label, day: i32): bool {
+  if (label.lastHeavy != NONE && day != label.lastHeavy && day - label.lastHeavy < w.settleDays) return false;
+  let first = label.firstHeavy == NONE ? day : min(day, label.firstHeavy);
+  for (let k = 0; k < w.heavyReleased; k++) {
+    const h = i32At(w.heavyDays, k);
+    if (h != day && abs(h - day) < w.settleDays) return false;
+    first = min(first, h);
+  }
+  if (day != first && day - first < w.firstSettleDays) return false;
+  if (day != first) return true;
+  for (let k = 0; k < w.heavyReleased; k++) {
+    const h = i32At(w.heavyDays, k);
+    if (h != first && h - first < w.firstSettleDays) return false;
+  }
+  return true;
+}
+
+/** Can each batch be bought in time for a release on a day? */
+function canBuy(label: Label, event: Event, day: i32): bool {
+  for (let k = 0; k < event.count; k++) {
+    const q = batchAt(event.batches, k).quarantine;
+    if (!w.releaseAllowed(q, day)) return false;
+    if (w.lastBuyUpTo(w.buyMost(q, day)) < firstBuy(label, q, day)) return false;
+  }
+  return true;
+}
+
+/** The first day on which could be bought for a quarantine and a release on a day. */
+export function firstBuy(label: Label, q: i32, day: i32): i32 {
+  return max(max(i32At(label.free, q), w.buyLeast(q, day)), w.today);
+}
+
+/** The day of purchase for a release on a day, as late as the clock lets it, in a month or, at -1, in any. */
+export function buyOf(label: Label, batch: Batch, month: i32, day: i32): i32 {
+  const most = w.buyMost(batch.quarantine, day);
+  return w.lastBuyUpTo(month < 0 ? most : min(most, i32At(w.monthTo, month)));
+}
+
+/** First day that order (R7), settling (R4), clocks and ages leave a batch, as far as they hang on no other day. */
+export function soonestOf(label: Label, b: Batch): i32 {
+  const settled =
+    b.heavy && label.lastHeavy != NONE
+      ? max(label.lastHeavy + w.settleDays, firstLoad(label) + w.firstSettleDays)
+      : NONE;
+  const free = i32At(label.free, b.quarantine) + i32At(w.clocks, b.quarantine);
+  const soonest = max(max(label.day, b.least), max(free, settled));
+  return b.fish ? max(soonest, label.crewLast + 1) : soonest;
+}
+
+/** And the last; before the first where there is none. */
+export function latestOf(label: Label, b: Batch): i32 {
+  if (b.crew && min(min(label.first0, label.first1), label.first2) < LATE) return NONE;
+  if (!b.fish) return LATE;
+  // On the very day of a fiercer one, no later.
+  return min(b.gentlest < 1 ? label.first1 : LATE, b.gentlest < 2 ? label.first2 : LATE);
+}

@@ -1,0 +1,403 @@
+/** Where anything better could lie, as far as days and months go, and what could follow to the end (core/planner/paths.ts, rests.ts). */
+import { at, f64At, i32At, keep, LATE, NONE, put, putF64, SLACK } from './memory';
+import { alsoBuyAll, beginPacking, couldBePaid, putBuy } from './bills';
+import { billAt, batchAt, Label, Paid, ToBuy, toBuyAt, wayAt } from './label';
+import { addPrice, Wants } from './money';
+import * as w from './world';
+import { newWorth, Worth } from './world';
+
+/** What could come after a place: who is placed then, when it ends, what is added to batches and sum, and the batches. */
+@unmanaged
+export class Rest {
+  placed: u64;
+  sum: f64;
+  last: i32;
+  batches: i32;
+  buys: usize;
+  count: i32;
+  next: Rest;
+}
+
+/** An event that could follow. */
+@unmanaged
+export class Way {
+  batches: usize;
+  batchCount: i32;
+  buys: usize;
+  buyCount: i32;
+  to: Place;
+}
+
+/** A partial plan and what could follow it. */
+@unmanaged
+export class Place {
+  label: Label;
+  steps: usize;
+  stepCount: i32;
+  stepRoom: i32;
+  /** Another that is at least as good in all but money. */
+  instead: Place;
+  /** What could come after it, once it is known: a list and how many. */
+  rests: usize;
+  restCount: i32;
+  wants: Wants;
+  isWantsTold: bool;
+}
+
+export function placeOf(label: Label): Place {
+  if (label.place != 0) return changetype<Place>(label.place);
+  const place = changetype<Place>(keep(offsetof<Place>()));
+  place.label = label;
+  place.steps = 0;
+  place.stepCount = 0;
+  place.stepRoom = 0;
+  place.instead = changetype<Place>(0);
+  place.rests = 0;
+  place.restCount = 0;
+  place.wants = changetype<Wants>(0);
+  place.isWantsTold = false;
+  label.place = changetype<usize>(place);
+  return place;
+}
+
+export function standsFor(place: Place): Place {
+  let p = place;
+  while (changetype<usize>(p.instead) != 0) p = p.instead;
+  return p;
+}
+
+/** The one that is dropped is followed no more: another stands for it. */
+export function standIn(dropped: Label, by: Label): void {
+  placeOf(dropped).instead = placeOf(by);
+}
+
+export function stepAt(place: Place, k: i32): Way {
+  return changetype<Way>(at(place.steps, k));
+}
+
+/** A label could follow a place. */
+export function addStep(place: Place, child: Label): void {
+  if (place.stepCount == place.stepRoom) {
+    const room = max(4, place.stepRoom * 2);
+    const steps = keep(<usize>room << 2);
+    memory.copy(steps, place.steps, <usize>place.stepCount << 2);
+    place.steps = steps;
+    place.stepRoom = room;
+  }
+  const way = changetype<Way>(keep(offsetof<Way>()));
+  put(place.steps, place.stepCount++, changetype<usize>(way));
+  way.batches = child.batches;
+  way.batchCount = child.batchCount;
+  way.to = placeOf(child);
+  way.buys = keep(<usize>child.batchCount * offsetof<ToBuy>());
+  way.buyCount = 0;
+  const bill = billAt(child.bills, 0);
+  for (let k = 0; k < bill.count; k++) {
+    const buy = toBuyAt(bill.buys, k);
+    for (let j = 0; j < child.batchCount; j++) {
+      if (batchAt(child.batches, j).mask != buy.mask) continue;
+      way.buyCount = putBuy(way.buys, way.buyCount, buy.price, buy.mask, buy.from);
+      break;
+    }
+  }
+}
+
+const NEVER: i32 = -2;
+
+/** The last month in which anything is bought for a plan that goes on so and is better than the best; NEVER where it is not. */
+function usefulUntil(worth: Worth, rest: Rest, best: Worth): i32 {
+  if (rest.placed != best.placed) return rest.placed > best.placed ? w.months - 1 : NEVER;
+  const last = max(worth.last, rest.last);
+  const batches = worth.batches + rest.batches;
+  const isLess =
+    batches < best.batches || (batches == best.batches && worth.sum + rest.sum < best.sum);
+  if (last > best.last || (last == best.last && !isLess)) return NEVER;
+  return w.lastMonth(best.last - (isLess ? 0 : 1));
+}
+
+/** The last month in which anything is bought for a release by the end of the best; one that places more may end on any day. */
+function lastMonthBy(rest: Rest, best: Worth): i32 {
+  return rest.placed == best.placed ? w.lastMonth(best.last) : w.months - 1;
+}
+
+const HEADS: i32 = 1 << 14;
+let heads: usize = 0;
+let usefulRests: usize = 0;
+let usefulLasts: usize = 0;
+let usefulRoom: i32 = 0;
+let usefulCount: i32 = 0;
+let joined: usize = 0;
+
+export function begin(): void {
+  heads = keep(<usize>HEADS << 2);
+  usefulRoom = 0;
+  joined = keep(64 * offsetof<ToBuy>());
+}
+
+function restAt(place: Place, k: i32): Rest {
+  return changetype<Rest>(at(place.rests, k));
+}
+
+/** Tells all that could come after a place, but what is of no use: no better than the best, or more than the months pay by themselves. */
+function tellRests(here: Place, best: Worth): void {
+  if (here.rests != 0) return;
+  for (let k = 0; k < here.stepCount; k++) tellRests(standsFor(stepAt(here, k).to), best);
+  memory.fill(heads, 0, <usize>HEADS << 2);
+  const worth = here.label.worth;
+  let first = changetype<Rest>(0);
+  let lastOne = changetype<Rest>(0);
+  let count = 0;
+  for (let k = -1; k < here.stepCount; k++) {
+    const to = k < 0 ? here : standsFor(stepAt(here, k).to);
+    const more = k < 0 ? 1 : to.restCount;
+    for (let j = 0; j < more; j++) {
+      const rest = k < 0 ? nothing(worth) : after(stepAt(here, k), worth, restAt(to, j));
+      if (usefulUntil(worth, rest, best) == NEVER) continue;
+      const head = hashOf(rest) & (HEADS - 1);
+      const known = find(head, rest);
+      if (changetype<usize>(known) != 0) {
+        takeLeast(known, rest);
+        continue;
+      }
+      // In the order in which they came.
+      const stays = copyOf(rest);
+      const link = changetype<Linked>(keep(offsetof<Linked>()));
+      link.rest = stays;
+      link.next = changetype<Linked>(at(heads, head));
+      put(heads, head, changetype<usize>(link));
+      stays.next = changetype<Rest>(0);
+      if (count++ == 0) first = stays;
+      else lastOne.next = stays;
+      lastOne = stays;
+    }
+  }
+  here.rests = keep(<usize>(count + 1) << 2);
+  here.restCount = 0;
+  let rest = first;
+  for (let k = 0; k < count; k++) {
+    beginPacking(w.spent, lastMonthBy(rest, best));
+    alsoBuyAll(rest.buys, rest.count);
+    if (couldBePaid()) put(here.rests, here.restCount++, changetype<usize>(rest));
+    rest = rest.next;
+  }
+}
+
+@unmanaged
+class Linked {
+  rest: Rest;
+  next: Linked;
+}
+
+let scratch = changetype<Rest>(0);
+
+function blank(): Rest {
+  if (changetype<usize>(scratch) == 0) scratch = changetype<Rest>(keep(offsetof<Rest>()));
+  scratch.buys = joined;
+  return scratch;
+}
+
+/** The end. */
+function nothing(worth: Worth): Rest {
+  const rest = blank();
+  rest.placed = worth.placed;
+  rest.last = worth.last;
+  rest.batches = 0;
+  rest.sum = 0;
+  rest.count = 0;
+  return rest;
+}
+
+/** An event, and what could come after it. */
+function after(step: Way, worth: Worth, then: Rest): Rest {
+  const reached = step.to.label.worth;
+  const rest = blank();
+  rest.placed = then.placed;
+  rest.last = max(reached.last, then.last);
+  rest.batches = reached.batches - worth.batches + then.batches;
+  rest.sum = reached.sum - worth.sum + then.sum;
+  memory.copy(joined, then.buys, <usize>then.count * offsetof<ToBuy>());
+  rest.count = then.count;
+  for (let k = 0; k < step.buyCount; k++) {
+    const buy = toBuyAt(step.buys, k);
+    rest.count = putBuy(joined, rest.count, buy.price, buy.mask, buy.from);
+  }
+  return rest;
+}
+
+function copyOf(rest: Rest): Rest {
+  const to = changetype<Rest>(keep(offsetof<Rest>()));
+  memory.copy(changetype<usize>(to), changetype<usize>(rest), offsetof<Rest>());
+  to.buys = keep(<usize>max(1, rest.count) * offsetof<ToBuy>());
+  memory.copy(to.buys, rest.buys, <usize>rest.count * offsetof<ToBuy>());
+  return to;
+}
+
+function hashOf(rest: Rest): i32 {
+  let hash = rest.count;
+  for (let k = 0; k < rest.count; k++) hash = hash * 0x01000193 + toBuyAt(rest.buys, k).mask;
+  return hash ^ (hash >>> 15);
+}
+
+/** One with the same batches. */
+function find(head: i32, rest: Rest): Rest {
+  for (let p = at(heads, head); p != 0; p = changetype<usize>(changetype<Linked>(p).next)) {
+    const known = changetype<Linked>(p).rest;
+    if (known.count != rest.count) continue;
+    let isSame = true;
+    for (let k = 0; k < rest.count && isSame; k++)
+      isSame = toBuyAt(known.buys, k).mask == toBuyAt(rest.buys, k).mask;
+    if (isSame) return known;
+  }
+  return changetype<Rest>(0);
+}
+
+/** Of two rests with the same batches what neither betters. */
+function takeLeast(known: Rest, rest: Rest): void {
+  known.last = min(known.last, rest.last);
+  known.batches = min(known.batches, rest.batches);
+  known.sum = min(known.sum, rest.sum);
+  for (let k = 0; k < rest.count; k++) {
+    const buy = toBuyAt(known.buys, k);
+    buy.from = min(buy.from, toBuyAt(rest.buys, k).from);
+  }
+}
+
+/** Those that lead to something better. @param worth of the partial plan that stands on the place */
+function tellUseful(place: Place, worth: Worth, best: Worth): void {
+  const here = standsFor(place);
+  tellRests(here, best);
+  usefulCount = 0;
+  if (here.restCount > usefulRoom) {
+    usefulRoom = here.restCount * 2;
+    usefulRests = keep(<usize>usefulRoom << 2);
+    usefulLasts = keep(<usize>usefulRoom << 2);
+  }
+  for (let k = 0; k < here.restCount; k++) {
+    const rest = restAt(here, k);
+    const last = usefulUntil(worth, rest, best);
+    if (last == NEVER) continue;
+    put(usefulRests, usefulCount, changetype<usize>(rest));
+    put(usefulLasts, usefulCount++, <usize>last);
+  }
+}
+
+function isAnyPaid(spent: usize, also: usize, alsoCount: i32): bool {
+  for (let k = 0; k < usefulCount; k++) {
+    const rest = changetype<Rest>(at(usefulRests, k));
+    beginPacking(spent, i32At(usefulLasts, k));
+    alsoBuyAll(rest.buys, rest.count);
+    alsoBuyAll(also, alsoCount);
+    if (couldBePaid()) return true;
+  }
+  return false;
+}
+
+/** Keeps of the ways of a label those that leave enough for one of the rests of a place that lead to something better. Is one left? */
+export function keepWaysOn(label: Label, place: Place, best: Worth): bool {
+  tellUseful(place, label.worth, best);
+  let count = 0;
+  for (let k = 0; k < label.wayCount; k++) {
+    const way = wayAt(label, k);
+    if (isAnyPaid(way.spent, 0, 0)) put(label.ways, count++, changetype<usize>(way));
+  }
+  label.wayCount = count;
+  return count > 0;
+}
+
+const reached = changetype<Worth>(memory.data(32));
+
+/** Does one way at least leave enough, once a step was taken? */
+export function leadsOn(label: Label, from: Place, step: Way, best: Worth): boolean {
+  const before = from.label.worth;
+  const after = step.to.label.worth;
+  const worth = label.worth;
+  reached.placed = after.placed;
+  reached.last = max(worth.last, after.last);
+  reached.batches = worth.batches + after.batches - before.batches;
+  reached.sum = worth.sum + after.sum - before.sum;
+  tellUseful(step.to, reached, best);
+  for (let k = 0; k < label.wayCount; k++)
+    if (isAnyPaid(wayAt(label, k).spent, step.buys, step.buyCount)) return true;
+  return false;
+}
+
+/** With more rests than this, what is wanted is told from who is left. */
+const FEW_RESTS: i32 = 24;
+
+/** What is wanted of the months after a place: by whole batches. None where there are too many. */
+export function wantsAt(place: Place, best: Worth): usize {
+  const here = standsFor(place);
+  if (here.isWantsTold) return changetype<usize>(here.wants);
+  here.isWantsTold = true;
+  tellRests(here, best);
+  if (here.restCount > FEW_RESTS) return 0;
+  const wants = changetype<Wants>(keep(offsetof<Wants>()));
+  here.wants = wants;
+  wants.wanted = keep(<usize>w.months << 3);
+  for (let m = 0; m < w.months; m++) putF64(wants.wanted, m, 0);
+  let size: usize = 1;
+  for (let k = 0; k < here.restCount; k++) size += <usize>1 << restAt(here, k).count;
+  wants.costs = keep(size << 3);
+  putF64(wants.costs, 0, 0);
+  wants.costCount = 1;
+  for (let k = 0; k < here.restCount; k++) addRest(wants, restAt(here, k), best);
+  return changetype<usize>(wants);
+}
+
+function addRest(wants: Wants, rest: Rest, best: Worth): void {
+  const last = lastMonthBy(rest, best);
+  for (let m = 0; m <= last; m++) {
+    let sum: f64 = 0;
+    for (let k = 0; k < rest.count; k++) {
+      const buy = toBuyAt(rest.buys, k);
+      if (buy.from <= m) sum += buy.price;
+    }
+    putF64(wants.wanted, m, max(f64At(wants.wanted, m), sum));
+  }
+  const own = keep((<usize>1 << rest.count) << 3);
+  putF64(own, 0, 0);
+  let count = 1;
+  for (let k = 0; k < rest.count; k++) count = addPrice(own, count, toBuyAt(rest.buys, k).price);
+  wants.costCount = merged(wants.costs, wants.costCount, own, count);
+}
+
+/** Two rising lists as one, each number once. */
+function merged(a: usize, aCount: i32, b: usize, bCount: i32): i32 {
+  const both = keep(<usize>(aCount + bCount) << 3);
+  let n = 0;
+  let j = 0;
+  let k = 0;
+  while (j < aCount || k < bCount) {
+    const x: f64 = j < aCount ? f64At(a, j) : Infinity;
+    const y: f64 = k < bCount ? f64At(b, k) : Infinity;
+    if (x <= y) j++;
+    if (y <= x) k++;
+    putF64(both, n++, min(x, y));
+  }
+  memory.copy(a, both, <usize>n << 3);
+  return n;
+}
+
+/** The best that could be found along paths, or what is known where that is no worse. */
+export function bestAlong(paths: Place, known: Worth): Worth {
+  const here = standsFor(paths);
+  const worth = paths.label.worth;
+  tellRests(here, known);
+  let best = known;
+  for (let k = 0; k < here.restCount; k++) {
+    const rest = restAt(here, k);
+    const last = usefulUntil(worth, rest, known);
+    if (last == NEVER) continue;
+    const next = newWorth(
+      rest.placed,
+      max(worth.last, rest.last),
+      worth.batches + rest.batches,
+      worth.sum + rest.sum,
+    );
+    if (w.compareWorth(next, best) >= 0) continue;
+    beginPacking(w.spent, last);
+    alsoBuyAll(rest.buys, rest.count);
+    if (couldBePaid()) best = next;
+  }
+  return best;
+}

@@ -1,0 +1,304 @@
+/** The day of an event once it must be paid for, and the partial plans it leads to (core/planner/after.ts, purchase.ts). */
+import { at, f64At, i32At, keep, lay, LATE, mark, NONE, put, putF64, putI32, putU64, SLACK, takeBack, u64At } from './memory';
+import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
+import { Aim, isHopeless, isUseless } from './bounds';
+import { mayGoOn } from './events';
+import {
+  batchAt,
+  Bill,
+  billAt,
+  earliest,
+  Event,
+  Label,
+  labelAt,
+  latestOf,
+  nothingPlanned,
+  Paid,
+  readEvent,
+  soonestOf,
+  toBuyAt,
+  wayAt,
+} from './label';
+import * as m from './money';
+import { newWays, Wants, Ways } from './money';
+import { prospectOf } from './prospects';
+import * as w from './world';
+import { Worth } from './world';
+
+let event = changetype<Event>(0);
+let wants = changetype<Wants>(0);
+let tried = changetype<Ways>(0);
+let next = changetype<Ways>(0);
+let known = changetype<Ways>(0);
+let kept = changetype<Ways>(0);
+/** By batch, the months that were tried on the day before. */
+let seen: usize = 0;
+let hasSeen: bool = false;
+
+/** What an event led to. */
+export let children: usize = 0;
+export let childCount: i32 = 0;
+let childRoom: i32 = 64;
+
+export function begin(): void {
+  event = changetype<Event>(keep(offsetof<Event>()));
+  wants = changetype<Wants>(keep(offsetof<Wants>()));
+  tried = newWays();
+  next = newWays();
+  known = newWays();
+  kept = newWays();
+  seen = keep(<usize>w.quarantines << 3);
+  childRoom = 64;
+  children = keep(<usize>childRoom << 2);
+}
+
+function addChild(child: Label): void {
+  if (childCount == childRoom) {
+    const list = keep(<usize>childRoom << 3);
+    memory.copy(list, children, <usize>childRoom << 2);
+    children = list;
+    childRoom *= 2;
+  }
+  put(children, childCount++, changetype<usize>(child));
+}
+
+export function childAt(k: i32): Label {
+  return changetype<Label>(at(children, k));
+}
+
+/** The label of nothing planned yet. */
+export function start(): Label {
+  const label = nothingPlanned();
+  const paid = changetype<Paid>(lay(offsetof<Paid>()));
+  paid.spent = w.spent;
+  paid.useful = 0;
+  paid.months = 0;
+  paid.open = 0;
+  paid.before = changetype<Paid>(0);
+  label.ways = lay(4);
+  label.wayCount = 1;
+  put(label.ways, 0, changetype<usize>(paid));
+  label.wanted = 0;
+  label.leftBy = 0;
+  if (!w.hasBudget) return label;
+  m.wantsOf(wants, 0, label.free, LATE);
+  tried.count = 0;
+  known.count = 0;
+  m.addWay(tried, paid);
+  m.worthKeeping(wants, tried, known, kept);
+  label.wanted = wants.wanted;
+  label.leftBy = m.leftByMonth(label);
+  return label;
+}
+
+/** With one event on its earliest day, for each month its batches could be bought in, where that counts: `children`.
+ *  @param told of those to come after it, where it is known better than from who they are; else none */
+export function withEvent(label: Label, batches: usize, count: i32, aim: Aim, told: usize): void {
+  childCount = 0;
+  readEvent(event, batches, count);
+  if (event.crew && event.fish) return;
+  let soonest = max(label.day, w.paidFrom(label.mask | event.mask));
+  let to = LATE;
+  for (let k = 0; k < count; k++) {
+    soonest = max(soonest, soonestOf(label, batchAt(batches, k)));
+    to = min(to, latestOf(label, batchAt(batches, k)));
+  }
+  const last = min(min(to, aim.latest), w.end - 1);
+  if (soonest > last || isUseless(aim, batches, count, event.mask, event.heavy, soonest)) return;
+  if (w.money == w.EVERY && w.hasBudget) {
+    inEveryWay(label, soonest, last, aim, told);
+    return;
+  }
+  const to0 = mark();
+  const child = soonestPaid(label, soonest, last, aim);
+  if (changetype<usize>(child) == 0) takeBack(to0);
+  else addChild(child);
+}
+
+function isDead(label: Label, aim: Aim): bool {
+  return aim.best != 0 && isHopeless(label, prospectOf(label), changetype<Worth>(aim.best));
+}
+
+const NO_LABEL = changetype<Label>(0);
+
+/** A label with the event on the earliest day of a span on which it can be paid for; none where there is none, or where nothing that follows is of use. */
+function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
+  const batches = event.batches;
+  const count = event.count;
+  if (w.hasBudget)
+    for (let k = 0; k < count; k++) if (batchAt(batches, k).price > w.budget) return NO_LABEL;
+  let day = from;
+  while (day <= to) {
+    const fit = earliest(label, event, day, to);
+    if (fit == NONE || (fit > from && isUseless(aim, batches, count, event.mask, event.heavy, fit)))
+      return NO_LABEL;
+    if (!w.hasBudget) return labelAt(label, event, fit);
+    const open = m.openFor(label, batches, count, fit);
+    // Not by the event's own months: what came before it might have been bought later.
+    const last = w.lastMonth(fit);
+    const isOne = w.money == w.ONE;
+    const bills = lay(<usize>label.billCount << 2);
+    let isAny = false;
+    for (let k = 0; k < label.billCount; k++) {
+      const bill = billWith(billAt(label.bills, k), batches, count, open);
+      put(bills, k, changetype<usize>(bill));
+      if (!isAny) isAny = isPayable(bill, last);
+    }
+    if (isAny) {
+      const child = labelAt(label, event, fit);
+      takeBillsOver(child, bills, label.billCount, w.lastMonth(to));
+      if (!isOne) alikeByBatches(child);
+      tellLeftBy(child);
+      if (isDead(child, aim)) return NO_LABEL;
+      if (!isOne) return child;
+      const paid = m.payOnce(label, batches, count, open);
+      if (changetype<usize>(paid) != 0) {
+        child.ways = lay(4);
+        child.wayCount = 1;
+        put(child.ways, 0, changetype<usize>(paid));
+        return child;
+      }
+    }
+    if (isOne) day = nextMonth(open, fit);
+    else for (day = fit + 1; day <= to && w.lastMonth(day) == last; ) day++;
+  }
+  return NO_LABEL;
+}
+
+/** Of several bills only such as can be paid for in time. */
+function takeBillsOver(child: Label, bills: usize, count: i32, by: i32): void {
+  child.bills = bills;
+  child.billCount = count;
+  if (count == 1) return;
+  let left = 0;
+  for (let k = 0; k < count; k++) if (isPayable(billAt(bills, k), by)) put(bills, left++, at(bills, k));
+  child.billCount = left;
+}
+
+/** Only labels of the same batches are held against each other. */
+function alikeByBatches(child: Label): void {
+  child.byBatches = true;
+  const bill = billAt(child.bills, 0);
+  let hash = bill.count;
+  for (let k = 0; k < bill.count; k++) hash = hash * 0x01000193 + toBuyAt(bill.buys, k).mask;
+  child.hash = hash ^ (hash >>> 15);
+}
+
+/** The first day after one on which some batch could be bought in a later month than now. */
+function nextMonth(open: usize, day: i32): i32 {
+  let soonest = LATE;
+  for (let k = 0; k < event.count; k++) {
+    const batch = batchAt(event.batches, k);
+    if (batch.price == 0) continue;
+    const later = lastMonthOf(u64At(open, k)) + 1;
+    if (later >= w.months) continue;
+    soonest = min(soonest, max(day + 1, i32At(w.monthFrom, later) + i32At(w.clocks, batch.quarantine)));
+  }
+  return soonest;
+}
+
+/** Every way of paying that may matter: on the first day, and on each later one on which a purchase in a later month leaves more for the others. */
+function inEveryWay(label: Label, from: i32, to: i32, aim: Aim, told: usize): void {
+  known.count = 0;
+  hasSeen = false;
+  let day = from;
+  // Cut short nothing is proved, and what is left out does not matter.
+  while (day <= to && mayGoOn() != 0) {
+    const fit = earliest(label, event, day, to);
+    if (fit == NONE) return;
+    if (fit > from && isUseless(aim, event.batches, event.count, event.mask, event.heavy, fit)) return;
+    const open = m.openFor(label, event.batches, event.count, fit);
+    day = nextMonth(open, fit);
+    const child = labelAt(label, event, fit);
+    const wanting = told != 0 ? changetype<Wants>(told) : wants;
+    if (told == 0) m.wantsOf(wants, child.mask, child.free, aim.latest);
+    waysToPay(label, open, wanting.wanted);
+    m.worthKeeping(wanting, tried, known, kept);
+    memory.copy(seen, open, <usize>event.count << 3);
+    hasSeen = true;
+    if (kept.count == 0) continue;
+    child.ways = lay(<usize>kept.count << 2);
+    memory.copy(child.ways, kept.list, <usize>kept.count << 2);
+    child.wayCount = kept.count;
+    child.wanted = wanting.wanted;
+    child.leftBy = m.leftByMonth(child);
+    if (!isDead(child, aim)) addChild(child);
+    if (m.leavesEnough(wanting.wanted, kept)) return;
+    for (let k = 0; k < kept.count; k++) m.addWay(known, changetype<Paid>(at(kept.list, k)));
+  }
+}
+
+/** Every choice of months for the batches of the event that can be paid for: `tried`. */
+function waysToPay(label: Label, open: usize, wanted: usize): void {
+  const count = event.count;
+  let price: f64 = 0;
+  for (let k = 0; k < count; k++) price += batchAt(event.batches, k).price;
+  tried.count = 0;
+  for (let j = 0; j < label.wayCount; j++) {
+    const before = wayAt(label, j);
+    m.addWay(tried, wayAfter(before.spent, 0, 0, 0, before, -1));
+  }
+  for (let k = 0; k < count; k++) {
+    const batch = batchAt(event.batches, k);
+    next.count = 0;
+    const months = u64At(open, k);
+    if (mayGoOn() == 0) {
+      tried.count = 0;
+      return;
+    }
+    for (let j = 0; j < tried.count; j++) {
+      const way = changetype<Paid>(at(tried.list, j));
+      if (batch.price == 0) {
+        m.addWay(next, wayAfter(way.spent, way.months, k, count, way.before, -1));
+        continue;
+      }
+      // A month that nobody to come could spend in costs them nothing.
+      let spare = -1;
+      for (let rest = months; rest != 0 && spare < 0; rest &= rest - 1) {
+        const month = <i32>ctz(rest);
+        if (f64At(wanted, month) == 0 && f64At(way.spent, month) + price <= w.budget) spare = month;
+      }
+      for (let rest = spare < 0 ? months : <u64>1 << <u64>spare; rest != 0; rest &= rest - 1) {
+        const month = <i32>ctz(rest);
+        const cost = f64At(way.spent, month) + batch.price;
+        if (cost > w.budget) continue;
+        const spent = lay(<usize>w.months << 3);
+        memory.copy(spent, way.spent, <usize>w.months << 3);
+        putF64(spent, month, cost);
+        m.addWay(next, wayAfter(spent, way.months, k, count, way.before, month));
+      }
+    }
+    const swap = tried;
+    tried = next;
+    next = swap;
+  }
+  if (!hasSeen) return;
+  // One month at least must be new.
+  let left = 0;
+  for (let j = 0; j < tried.count; j++) {
+    const way = changetype<Paid>(at(tried.list, j));
+    if (isFresh(way, count)) put(tried.list, left++, changetype<usize>(way));
+  }
+  tried.count = left;
+}
+
+function isFresh(way: Paid, count: i32): bool {
+  for (let k = 0; k < count; k++) {
+    const month = i32At(way.months, k);
+    if (month >= 0 && ((u64At(seen, k) >> <u64>month) & 1) == 0) return true;
+  }
+  return false;
+}
+
+/** @param done of its months those that are chosen */
+function wayAfter(spent: usize, chosen: usize, done: i32, count: i32, before: Paid, month: i32): Paid {
+  const way = changetype<Paid>(lay(offsetof<Paid>()));
+  way.spent = spent;
+  way.useful = 0;
+  way.months = lay(<usize>count << 2);
+  memory.copy(way.months, chosen, <usize>done << 2);
+  if (done < count) putI32(way.months, done, month);
+  way.open = 0;
+  way.before = before;
+  return way;
+}
