@@ -1,5 +1,5 @@
 /** What is to be paid for, in whole batches (core/planner/packed.ts, bills.ts). */
-import { at, f64At, i32At, lay, LATE, put, putF64, putI32, SLACK, u64At } from './memory';
+import { at, copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, SLACK } from './memory';
 import { Batch, batchAt, Bill, billAt, Label, ToBuy, toBuyAt } from './label';
 import * as w from './world';
 
@@ -113,7 +113,7 @@ export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32
 export function billWith(bill: Bill, batches: usize, count: i32, open: usize): Bill {
   const next = changetype<Bill>(lay(offsetof<Bill>()));
   next.begun = lay(<usize>w.months << 3);
-  memory.copy(next.begun, bill.begun, <usize>w.months << 3);
+  copyF64(next.begun, bill.begun, w.months);
   next.buys = lay(<usize>(bill.count + count) * offsetof<ToBuy>());
   memory.copy(next.buys, bill.buys, <usize>bill.count * offsetof<ToBuy>());
   next.count = bill.count;
@@ -176,7 +176,7 @@ const bills = memory.data(16 * 4);
 /** A label that stays takes over the bills of one that is dropped for it. */
 export function takeBills(label: Label, dropped: Label): void {
   let count = label.billCount;
-  memory.copy(bills, label.bills, <usize>count << 2);
+  copyI32(bills, label.bills, count);
   let isNew = false;
   for (let k = 0; k < dropped.billCount; k++) {
     const bill = billAt(dropped.bills, k);
@@ -190,7 +190,7 @@ export function takeBills(label: Label, dropped: Label): void {
   if (!isNew) return;
   while (count > MOST_BILLS) count = withTwoAsOne(count);
   label.bills = lay(<usize>count << 2);
-  memory.copy(label.bills, bills, <usize>count << 2);
+  copyI32(label.bills, bills, count);
   label.billCount = count;
   tellLeftBy(label);
   label.toldBy = 0;

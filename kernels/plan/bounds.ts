@@ -1,5 +1,5 @@
 /** What is asked of partial plans and of events, to be measured by the best plan so far (core/planner/bounds.ts, asked.ts). */
-import { at, f64At, i32At, keep, LATE, NONE, putF64, putI32, SLACK } from './memory';
+import { at, copyI32, f64At, i32At, keep, putF64, putI32, LATE, NONE, SLACK } from './memory';
 import { alsoBuy, alsoBuyAll, beginPacking, couldBePaid } from './bills';
 import { lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
 import { batchAt, billAt, Case, Label, planned, Prospect, Told } from './label';
@@ -184,7 +184,7 @@ export function takeAim(aim: Aim, label: Label, prospect: Prospect, best: Worth)
     asked.atLeast = lastIn(label, c, best.last);
     if (asked.atLeast < best.last) aim.asksParts = false;
     tellEntering(label, c);
-    memory.copy(asked.from, label.from, <usize>w.wishes << 2);
+    copyI32(asked.from, label.from, w.wishes);
     asked.whole = there;
     for (let j = 0; j < c.count; j++) asked.whole += f64At(w.loads, i32At(c.order, j));
     asked.halfIsThere = there >= asked.whole / 2 - SLACK || asked.whole <= w.firstStep + SLACK;
@@ -251,7 +251,7 @@ function endBy(
   // Doubling: half of the whole load is there thirty days before the last.
   if (!asked.halfIsThere && load > SLACK && w.released == 0) end = max(end, day + w.doublingDays);
   if (end > over) return end;
-  memory.copy(then, label.outs, <usize>w.quarantines << 2);
+  copyI32(then, label.outs, w.quarantines);
   for (let k = 0; k < count; k++) {
     const q = batchAt(batches, k).quarantine;
     putI32(then, q, w.firstOut(q, day + 1));

@@ -161,7 +161,17 @@ let most: f64 = 0;
 
 // @ts-ignore: a decorator of AssemblyScript
 @external('planner', 'mayGoOn')
-export declare function mayGoOn(): i32;
+declare function mayGoOnAsked(): i32;
+
+/** Asked so often that each answer counts for a while. */
+const EVERY: i32 = 32;
+let asked: i32 = 0;
+let isOver: bool = false;
+
+export function mayGoOn(): bool {
+  if (!isOver && asked++ % EVERY == 0) isOver = mayGoOnAsked() == 0;
+  return !isOver;
+}
 
 /** Every event that could come next. */
 export function findEvents(label: Label, prospect: Prospect, aim: Aim): void {
@@ -312,7 +322,7 @@ function together(
         !isUseless(aim, chosen, chosenCount, mask, true, from)
       )
         addEvent(chosen, chosenCount);
-      if (mayGoOn() == 0) return;
+      if (!mayGoOn()) return;
       if (goesOn)
         together(label, aim, q + 1, load, mask, fiercest, from, min(to, d.to), crew || b.crew, fish || b.fish);
       chosenCount--;

@@ -1,5 +1,5 @@
 /** Partial plans, and what is told of them (core/planner/world.ts, days.ts). */
-import { at, i32At, f64At, keep, LATE, lay, NONE, put, putF64, putI32, SLACK } from './memory';
+import { at, copyF64, copyI32, f64At, i32At, keep, lay, put, putF64, putI32, LATE, NONE, SLACK } from './memory';
 import * as w from './world';
 import { Worth } from './world';
 
@@ -283,9 +283,9 @@ export function nothingPlanned(): Label {
 export function labelAt(label: Label, event: Event, day: i32): Label {
   const child = newLabel(label.entered + 1);
   const q = w.quarantines;
-  memory.copy(child.free, label.free, <usize>q << 2);
-  memory.copy(child.days, label.days, <usize>label.entered << 2);
-  memory.copy(child.sums, label.sums, <usize>label.entered << 3);
+  copyI32(child.free, label.free, q);
+  copyI32(child.days, label.days, label.entered);
+  copyF64(child.sums, label.sums, label.entered);
   putI32(child.days, label.entered, day);
   putF64(child.sums, label.entered, planned(label) + event.load);
   const before = label.worth;
@@ -373,8 +373,8 @@ function keepsWater(label: Label, day: i32, after: f64): bool {
   const count = label.entered + 1;
   const days = lay(<usize>count << 2);
   const sums = lay(<usize>count << 3);
-  memory.copy(days, label.days, <usize>label.entered << 2);
-  memory.copy(sums, label.sums, <usize>label.entered << 3);
+  copyI32(days, label.days, label.entered);
+  copyF64(sums, label.sums, label.entered);
   putI32(days, label.entered, day);
   putF64(sums, label.entered, after);
   if (fits(days, sums, count) == 1) return true;

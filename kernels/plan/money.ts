@@ -1,5 +1,5 @@
 /** What a partial plan has spent, every way that may still matter (core/planner/money.ts), and one way of paying (pay.ts). */
-import { at, f64At, i32At, keep, lay, LATE, put, putF64, putI32, putU64, SLACK, u64At } from './memory';
+import { at, copyF64, copyI32, f64At, i32At, keep, lay, put, putF64, putI32, putU64, u64At, LATE, SLACK } from './memory';
 import { batchAt, Label, Paid, wayAt } from './label';
 import { firstMonth, lastMonthOf } from './bills';
 import * as w from './world';
@@ -85,7 +85,7 @@ export function addPrice(sums: usize, count: i32, price: f64): i32 {
     if (plus <= plain) b++;
     putF64(next, n++, min(plain, plus));
   }
-  memory.copy(sums, next, <usize>n << 3);
+  copyF64(sums, next, n);
   return n;
 }
 
@@ -133,7 +133,7 @@ export function newWays(): Ways {
 export function addWay(ways: Ways, way: Paid): void {
   if (ways.count == ways.room) {
     const list = keep(<usize>ways.room << 3);
-    memory.copy(list, ways.list, <usize>ways.room << 2);
+    copyI32(list, ways.list, ways.room);
     ways.list = list;
     ways.room *= 2;
   }
@@ -323,7 +323,7 @@ function paidBefore(label: Label): Paid {
 function paidIn(first: i32, count: i32, open: usize, before: Paid): Paid {
   const paid = changetype<Paid>(lay(offsetof<Paid>()));
   paid.spent = lay(<usize>w.months << 3);
-  memory.copy(paid.spent, before.spent, <usize>w.months << 3);
+  copyF64(paid.spent, before.spent, w.months);
   paid.months = lay(<usize>count << 2);
   for (let k = 0; k < count; k++) {
     const m = i32At(itemMonth, first + k);
@@ -357,7 +357,7 @@ function isEnough(spent: usize): bool {
 /** A month for each item that costs something. Whoever has the fewest months first, of those alike the dearest; each in its earliest month. */
 function findMonths(spent: usize): bool {
   if (!isEnough(spent)) return false;
-  memory.copy(chosenSpent, spent, <usize>w.months << 3);
+  copyF64(chosenSpent, spent, w.months);
   ordered = 0;
   for (let k = 0; k < items; k++) {
     putI32(itemMonth, k, -1);

@@ -1,5 +1,5 @@
 /** The day of an event once it must be paid for, and the partial plans it leads to (core/planner/after.ts, purchase.ts). */
-import { at, f64At, i32At, keep, lay, LATE, mark, NONE, put, putF64, putI32, putU64, SLACK, takeBack, u64At } from './memory';
+import { at, copyF64, copyI32, f64At, i32At, keep, lay, mark, put, putF64, putI32, putU64, takeBack, u64At, LATE, NONE, SLACK } from './memory';
 import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
 import { Aim, isHopeless, isUseless } from './bounds';
 import { mayGoOn } from './events';
@@ -55,7 +55,7 @@ export function begin(): void {
 function addChild(child: Label): void {
   if (childCount == childRoom) {
     const list = keep(<usize>childRoom << 3);
-    memory.copy(list, children, <usize>childRoom << 2);
+    copyI32(list, children, childRoom);
     children = list;
     childRoom *= 2;
   }
@@ -203,7 +203,7 @@ function inEveryWay(label: Label, from: i32, to: i32, aim: Aim, told: usize): vo
   hasSeen = false;
   let day = from;
   // Cut short nothing is proved, and what is left out does not matter.
-  while (day <= to && mayGoOn() != 0) {
+  while (day <= to && mayGoOn()) {
     const fit = earliest(label, event, day, to);
     if (fit == NONE) return;
     if (fit > from && isUseless(aim, event.batches, event.count, event.mask, event.heavy, fit)) return;
@@ -214,11 +214,11 @@ function inEveryWay(label: Label, from: i32, to: i32, aim: Aim, told: usize): vo
     if (told == 0) m.wantsOf(wants, child.mask, child.free, aim.latest);
     waysToPay(label, open, wanting.wanted);
     m.worthKeeping(wanting, tried, known, kept);
-    memory.copy(seen, open, <usize>event.count << 3);
+    copyF64(seen, open, event.count);
     hasSeen = true;
     if (kept.count == 0) continue;
     child.ways = lay(<usize>kept.count << 2);
-    memory.copy(child.ways, kept.list, <usize>kept.count << 2);
+    copyI32(child.ways, kept.list, kept.count);
     child.wayCount = kept.count;
     child.wanted = wanting.wanted;
     child.leftBy = m.leftByMonth(child);
@@ -242,7 +242,7 @@ function waysToPay(label: Label, open: usize, wanted: usize): void {
     const batch = batchAt(event.batches, k);
     next.count = 0;
     const months = u64At(open, k);
-    if (mayGoOn() == 0) {
+    if (!mayGoOn()) {
       tried.count = 0;
       return;
     }
@@ -263,7 +263,7 @@ function waysToPay(label: Label, open: usize, wanted: usize): void {
         const cost = f64At(way.spent, month) + batch.price;
         if (cost > w.budget) continue;
         const spent = lay(<usize>w.months << 3);
-        memory.copy(spent, way.spent, <usize>w.months << 3);
+        copyF64(spent, way.spent, w.months);
         putF64(spent, month, cost);
         m.addWay(next, wayAfter(spent, way.months, k, count, way.before, month));
       }
@@ -296,7 +296,7 @@ function wayAfter(spent: usize, chosen: usize, done: i32, count: i32, before: Pa
   way.spent = spent;
   way.useful = 0;
   way.months = lay(<usize>count << 2);
-  memory.copy(way.months, chosen, <usize>done << 2);
+  copyI32(way.months, chosen, done);
   if (done < count) putI32(way.months, done, month);
   way.open = 0;
   way.before = before;

@@ -47,7 +47,7 @@ export let looked: i32 = 0;
 const MOST_BYTES: usize = 2000 << 20;
 
 function isCutShort(): bool {
-  return mayGoOn() == 0 || bytesInUse() > MOST_BYTES;
+  return !mayGoOn() || bytesInUse() > MOST_BYTES;
 }
 
 function pushAll(label: Label, prospect: Prospect, last: i32, batches: i32, sum: f64): void {
