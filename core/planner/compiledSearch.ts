@@ -2,9 +2,10 @@
  *  quick from its first step on. */
 import { compiledOnce } from '../compiled';
 import type { Found } from './found';
-import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Step, type Wish } from './problem';
+import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish } from './problem';
 import { SEARCH_WASM } from './searchBytes';
-import { isCrew, NONE, type World } from './world';
+import { start } from './start';
+import { type Batch, bitOf, isCrew, NONE, type World } from './world';
 
 interface Kernel {
   memory: { buffer: ArrayBuffer };
@@ -20,12 +21,11 @@ const MOST_QUARANTINES = 12;
 const MOST_MONTHS = 60;
 const MOST_RELEASED = 60;
 
-/** Is a problem such as it can search? Nothing bought or set, and no more of anything than it has room for. */
-const isSuited = ({ p, calendar }: World): boolean =>
-  p.fixed.length === 0 &&
+/** Has it room for all of a problem? */
+const isSuited = ({ p, calendar, setLoads }: World): boolean =>
   p.wishes.length <= MOST_WISHES &&
   p.quarantines.length <= MOST_QUARANTINES &&
-  p.released.length <= MOST_RELEASED &&
+  setLoads.length <= MOST_RELEASED &&
   calendar.months.length <= MOST_MONTHS;
 
 /** The best plan of a world's problem; null where it has to be searched for plainly: WebAssembly is missing, the problem is not suited, or memory ran out.
@@ -61,7 +61,7 @@ function releasesAt(buffer: ArrayBuffer, days: number, sums: number, count: numb
 }
 
 /** In the order in which `answer` of kernels/plan/search.ts writes it. */
-function answerAt({ p, levels }: World, known: Found, out: Float64Array): Found {
+function answerAt({ p, levels, set }: World, known: Found, out: Float64Array): Found {
   let at = 0;
   const next = () => out[at++] as number;
   const some = (count: number) => Array.from({ length: count }, next);
@@ -69,7 +69,7 @@ function answerAt({ p, levels }: World, known: Found, out: Float64Array): Found 
   const [last, batches, sum, entered] = some(4) as [number, number, number, number];
   const placedAtMost = some(levels.length);
   const placed = some(levels.length);
-  const steps: Step[] = [];
+  const steps: Step[] = [...set];
   for (let k = 0; k < entered; k++) {
     const [mask, buy, quarantine, release] = some(4) as [number, number, number, number];
     p.wishes.forEach((_, wish) => {
@@ -100,7 +100,7 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   };
   const byWish = (numberOf: (w: Wish, i: number) => number) => put(p.wishes.map(numberOf));
   put([HEAVY_MG_N, DOUBLING_DAYS, p.wishes.length, p.quarantines.length, months.length, span]);
-  put([world.levels.length, world.lanes.length, p.released.length, world.setHeavy.length]);
+  put([world.levels.length, world.lanes.length, world.setLoads.length, world.setHeavy.length]);
   put([p.today, calendar.end, p.settleDays, p.firstSettleDays]);
   put([p.displayLoadMgN, p.firstStepMgN, world.perDay]);
   put([p.budget === null ? 0 : 1, p.budget ?? 0, p.water ? 1 : 0, world.twins ? 1 : 0]);
@@ -118,8 +118,9 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put(p.quarantines.map((q) => q.clockDays));
   put(world.plain.map((words) => world.plain.indexOf(words)));
   put(world.lanes.map(({ line }) => LINES.indexOf(line)));
-  put(p.released.map((r) => r.day));
-  put(p.released.map((r) => r.loadMgN));
+  putOwn(world, put);
+  put(world.setLoads.map((r) => r.day));
+  put(world.setLoads.map((r) => r.loadMgN));
   put(world.setHeavy);
   byDay(calendar.lastBuyUpTo);
   byDay(calendar.lastMonth);
@@ -133,7 +134,52 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   for (const q of stays) byDay(q.buyLeast);
   for (const q of stays) byDay(q.firstOut);
   if (p.budget !== null) for (const list of [world.spent, world.income, world.needed ?? []]) put(list);
-  put(known.placed);
-  put([known.last, known.batches, known.sum]);
+  for (const { placed, last, batches, sum } of [start(world).worth, known])
+    put([...placed, last, batches, sum]);
   return Float64Array.from(all);
 }
+
+/** What was bought or set. */
+function putOwn({ p, calendar, set, setFits, open }: World, put: (numbers: Iterable<number>) => void): void {
+  const isClosed = (quarantine: number, buy: number) =>
+    p.fixed.some((f) => f.closed === true && f.quarantine === quarantine && f.buy === buy);
+  const mayJoin = (quarantine: number, buy: number) =>
+    buy >= p.today && calendar.lastBuyUpTo(buy) === buy && !isClosed(quarantine, buy);
+  put([set.length]);
+  put(set.map((s) => s.wish));
+  put(set.map((s) => s.buy));
+  put(set.map((s) => s.quarantine));
+  put(set.map((s) => s.release));
+  put(setFits.map((fits) => (fits ? 1 : 0)));
+  // Nobody follows one whose mate stays where it is.
+  const hasMate = (b: Batch) =>
+    open.some((o) => o !== b && o.quarantine === b.quarantine && o.boughtOn === b.boughtOn);
+  put([open.length]);
+  put(open.map((b) => b.quarantine));
+  put(open.map((b) => b.wishes.reduce((mask, wish) => mask | bitOf(wish), 0)));
+  put(open.map((b) => b.boughtOn as number));
+  put(open.map((b) => b.least));
+  put(open.map((b) => (mayJoin(b.quarantine, b.boughtOn as number) && !hasMate(b) ? 1 : 0)));
+  put(open.map((b) => b.loadMgN));
+  const stays = staysOf(set).filter((s) => mayJoin(s.quarantine, s.buy));
+  put([stays.length]);
+  put(stays.map((s) => s.quarantine));
+  put(stays.map((s) => s.buy));
+  put(stays.map((s) => s.release));
+  put(stays.map((s) => loadOfStay(p, set, s)));
+}
+
+/** Of steps that are set each stay once, by the day of its release. */
+const staysOf = (set: readonly Step[]): Step[] =>
+  [...new Set(set.map((s) => s.release))].flatMap((day) => [
+    ...new Map(
+      set.filter((s) => s.release === day).map((s) => [`${s.quarantine} ${s.buy}`, s] as const),
+    ).values(),
+  ]);
+
+const loadOfStay = (p: Problem, set: readonly Step[], stay: Step): number =>
+  set.reduce(
+    (sum, s) =>
+      sum + (s.quarantine === stay.quarantine && s.buy === stay.buy ? (p.wishes[s.wish] as Wish).loadMgN : 0),
+    0,
+  );

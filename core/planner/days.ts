@@ -210,7 +210,7 @@ export function windowOf(
     // Bought already, or joining a batch that is set: its own stay must pass as any other.
     const buy = batch.boughtOn;
     if (buy > most || buy < stay.buyLeast(day)) return null;
-    return !open.includes(batch) && overlapsAnother(world, label, batch, day) ? null : [buy, buy];
+    return !batch.isOwn && overlapsAnother(world, label, batch, day) ? null : [buy, buy];
   }
   let from = Math.max(label.free[batch.quarantine] as number, stay.buyLeast(day), p.today);
   for (const s of set) {

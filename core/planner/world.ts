@@ -46,6 +46,8 @@ export interface Batch {
   /** The gentlest and the fiercest fish in it. */
   gentlest: number;
   fiercest: number;
+  /** Is it what the person bought, nobody beside it? */
+  isOwn: boolean;
   /** Bought already on this day, and the day it is to be released where that is set. */
   boughtOn: number | null;
   releasedOn: number | null;
@@ -369,7 +371,8 @@ function openBatches(world: Grouping): Batch[] {
       null,
     );
     // Two of them that may not live together never both go.
-    return wishes.some((f) => meets(world, f.wish, batch)) ? { ...batch, least: LATE } : batch;
+    const staying = wishes.some((f) => meets(world, f.wish, batch));
+    return { ...batch, isOwn: true, least: staying ? LATE : batch.least };
   });
 }
 
@@ -402,6 +405,7 @@ export function batchOf(
     fish: false,
     gentlest: LATE,
     fiercest: NONE,
+    isOwn: false,
     boughtOn,
     releasedOn,
   };

@@ -4,7 +4,7 @@ import { withEvent } from '../planner/after';
 import { ANYTHING } from '../planner/asked';
 import { eventsOf } from '../planner/events';
 import { Kept } from '../planner/kept';
-import { LINES, type Line, type Problem, type Wish } from '../planner/problem';
+import { type FixedStep, LINES, type Line, type Problem, type Wish } from '../planner/problem';
 import { start } from '../planner/start';
 import { compareWorth, type Label, type Worth, worldOf } from '../planner/world';
 import { seededRandom } from '../random';
@@ -105,6 +105,25 @@ export function unlike(seed: number): Problem {
     ...often(0.2, () => ({ settleDays: whole(0, 10), firstSettleDays: whole(0, 20) })),
     ...often(0.2, () => ({ displayLoadMgN: 0, firstStepMgN: whole(1, 4) })),
   };
+}
+
+/** Some of it bought or set, on days before and after today. */
+export function withOwn(p: Problem, seed: number): Problem {
+  const random = seededRandom(seed + 3e6);
+  const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
+  const fixed: FixedStep[] = [];
+  const count = whole(1, 4);
+  for (let k = 0; k < count; k++) {
+    const wish = whole(0, p.wishes.length - 1);
+    const inLine = p.quarantines.flatMap((q, i) => (q.line === p.wishes[wish]?.line ? [i] : []));
+    if (inLine.length === 0 || fixed.some((f) => f.wish === wish)) continue;
+    const quarantine = inLine[whole(0, inLine.length - 1)] as number;
+    const mate = fixed.find((f) => f.quarantine === quarantine);
+    const buy = mate && random() < 0.5 ? mate.buy : p.today + whole(-25, random() < 0.3 ? 20 : 3);
+    const release = random() < 0.35 ? Math.max(p.today, buy) + whole(1, 60) : null;
+    fixed.push({ wish, buy, quarantine, release, closed: random() < 0.2 });
+  }
+  return { ...p, fixed };
 }
 
 /** A keeper with one to three quarantines for fish, large or small, of short or long clocks, and little of each: much of it could be bought at once. */

@@ -2,7 +2,7 @@
 import { at, copyI32, f64At, i32At, keep, putF64, putI32, LATE, NONE, SLACK } from './memory';
 import { alsoBuy, alsoBuyAll, beginPacking, couldBePaid } from './bills';
 import { lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
-import { batchAt, billAt, Case, Label, planned, Prospect, Told } from './label';
+import { batchAt, billAt, Case, Label, planned, Prospect, Told, toBuyOf } from './label';
 import { batchesFor, batchesIn, daysIn, fewestBy, soonestBy } from './purse';
 import * as w from './world';
 import { Worth } from './world';
@@ -71,7 +71,8 @@ let boughtSum: f64 = 0;
 function tellBought(label: Label, c: Case, best: Worth): void {
   boughtBatches = 0;
   boughtSum = 0;
-  if (!w.hasBudget || best.last < w.today) return;
+  // What is bought may be joined.
+  if (!w.hasBudget || w.hasOwn || best.last < w.today) return;
   const month = w.lastMonth(best.last);
   const few = fewestBy(month);
   const whole = c.sure | label.mask;
@@ -86,7 +87,7 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
   const last = lastIn(label, c, best.last);
   if (last > best.last) return false;
   tellBought(label, c, best);
-  const batches = max(boughtBatches, label.worth.batches + batchesFor(c.sure));
+  const batches = max(boughtBatches, label.worth.batches + (w.hasOwn ? 0 : batchesFor(c.sure)));
   const isSooner = last < best.last;
   if (!isSooner && batches > best.batches) return false;
   // Those of whom one goes come on some day, too.
@@ -173,7 +174,7 @@ export function takeAim(aim: Aim, label: Label, prospect: Prospect, best: Worth)
   if (!aim.isWhole) return;
   aim.count = prospect.count;
   aim.first = label.firstHeavy == NONE && w.heavyReleased == 0 ? w.firstSettleDays : 0;
-  aim.bought = w.hasBudget && best.last >= w.today ? fewestBy(w.lastMonth(best.last)) : 0;
+  aim.bought = w.hasBudget && !w.hasOwn && best.last >= w.today ? fewestBy(w.lastMonth(best.last)) : 0;
   aim.stillToPlace = w.total(prospect.most) - w.total(label.worth.placed);
   aim.asksParts = true;
   const there = w.displayLoad + planned(label);
@@ -199,7 +200,7 @@ export function isUseless(aim: Aim, batches: usize, count: i32, mask: i32, isLoa
   for (let k = 0; k < aim.count; k++) {
     const asked = askedAt(aim, k);
     const end = max(asked.atLeast, endBy(aim, asked, batches, count, mask, isLoad, day, best.last));
-    if (end > best.last || (end == best.last && isNoBetterIn(aim, asked, count, mask, day))) continue;
+    if (end > best.last || (end == best.last && isNoBetterIn(aim, asked, toBuyOf(batches, count), mask, day))) continue;
     return false;
   }
   return true;
@@ -252,13 +253,19 @@ function endBy(
   if (!asked.halfIsThere && load > SLACK && w.released == 0) end = max(end, day + w.doublingDays);
   if (end > over) return end;
   copyI32(then, label.outs, w.quarantines);
-  for (let k = 0; k < count; k++) {
-    const q = batchAt(batches, k).quarantine;
-    putI32(then, q, w.firstOut(q, day + 1));
-  }
+  if (w.bought == 0)
+    for (let k = 0; k < count; k++) {
+      const q = batchAt(batches, k).quarantine;
+      putI32(then, q, w.firstOut(q, day + 1));
+    }
   for (let k = 0; k < w.lanes && end <= over; k++)
-    if (f64At(laneLoads, k) > 0) end = max(end, passedBy(k, then, day, f64At(laneLoads, k)));
+    if (f64At(laneLoads, k) > 0) end = max(end, passedBy(label, k, then, day, f64At(laneLoads, k)));
   return end;
+}
+
+function batchesOfRest(aim: Aim, rest: i32): i32 {
+  const byRoom = batchesFor(rest);
+  return aim.bought == 0 ? byRoom : max(byRoom, batchesIn(i32At(aim.bought, rest)));
 }
 
 /** Would a plan with an event, or with more beside it, that ends no sooner than the best take too many batches, or as many and too long in all? */
@@ -267,8 +274,7 @@ function isNoBetterIn(aim: Aim, asked: Asked, toBuy: i32, mask: i32, day: i32): 
   const label = aim.label;
   const c = asked.of;
   const rest = c.sure & ~mask;
-  const byRoom = batchesFor(rest);
-  const ofRest = aim.bought == 0 ? byRoom : max(byRoom, batchesIn(i32At(aim.bought, rest)));
+  const ofRest = w.hasOwn ? 0 : batchesOfRest(aim, rest);
   const batches = label.worth.batches + toBuy + ofRest;
   if (batches != best.batches) return batches > best.batches;
   // Whoever is not in it comes with it or later.

@@ -1,6 +1,6 @@
 /** What no plan that follows a partial one can better: when each can enter, when it ends, and its sum of days (core/planner/soonest.ts, ends.ts, sums.ts). */
 import { at, f64At, i32At, LATE, NONE, putF64, putI32, SLACK } from './memory';
-import { Case, firstLoad, Label, planned, Prospect } from './label';
+import { Case, firstLoad, isOut, Label, planned, Prospect } from './label';
 import * as w from './world';
 
 const MOST: i32 = 16;
@@ -12,6 +12,11 @@ export function tellEntering(label: Label, c: Case): void {
   const outs = label.outs;
   const from = label.from;
   for (let q = 0; q < w.quarantines; q++) putI32(outs, q, w.firstOut(q, i32At(label.free, q)));
+  for (let k = 0; k < w.bought; k++) {
+    if (isOut(label, k)) continue;
+    const q = i32At(w.boughtQuarantines, k);
+    putI32(outs, q, min(i32At(outs, q), i32At(w.boughtDays, k) + i32At(w.clocks, q)));
+  }
   for (let i = 0; i < w.wishes; i++) putI32(from, i, label.day);
   for (let rest = c.left; rest != 0; rest &= rest - 1) {
     const i = ctz(rest);
@@ -171,7 +176,7 @@ function throughput(label: Label, lane: i32, c: Case): i32 {
     const day = i32At(label.from, i);
     // Of those alike in their day all at once.
     if (k + 1 < count && i32At(label.from, i32At(few, k + 1)) == day) continue;
-    last = max(last, passedBy(lane, label.outs, day, load));
+    last = max(last, passedBy(label, lane, label.outs, day, load));
   }
   return last;
 }
@@ -179,8 +184,16 @@ function throughput(label: Label, lane: i32, c: Case): i32 {
 // The next release of each quarantine of a lane.
 const next = memory.data(64 * 4);
 
+/** What a quarantine passes on at one release at most: what was bought while another batch was in it may leave with that. */
+function passesOn(label: Label, q: i32): f64 {
+  let begun: f64 = 0;
+  for (let k = 0; k < w.bought; k++)
+    if (i32At(w.boughtQuarantines, k) == q && !isOut(label, k)) begun += f64At(w.boughtLoads, k);
+  return max(f64At(w.capacities, q), begun);
+}
+
 /** The day by which quarantines have passed a load on: each as much as it holds, the soonest first. */
-export function passedBy(lane: i32, outs: usize, from: i32, needed: f64): i32 {
+export function passedBy(label: Label, lane: i32, outs: usize, from: i32, needed: f64): i32 {
   const mine = i32At(w.laneQuarantines, lane);
   if (mine == 0) return needed > 1e-6 ? LATE : NONE;
   for (let rest = mine; rest != 0; rest &= rest - 1) {
@@ -192,7 +205,7 @@ export function passedBy(lane: i32, outs: usize, from: i32, needed: f64): i32 {
   while (passed < needed - 1e-6 && last < LATE) {
     const q = soonestAt(mine);
     last = i32At(next, q);
-    passed += f64At(w.capacities, q);
+    passed += passesOn(label, q);
     putI32(next, q, w.firstOut(q, last + 1));
   }
   return last;
@@ -267,7 +280,7 @@ function byStays(label: Label, lane: i32, c: Case): i32 {
       const q = soonestAt(mine);
       const release = i32At(next, q);
       day = max(label.day, release);
-      room += release < LATE ? f64At(w.capacities, q) : Infinity;
+      room += release < LATE ? passesOn(label, q) : Infinity;
       putI32(next, q, w.firstOut(q, release + 1));
     }
     putI32(others, k, max(i32At(others, k), day));

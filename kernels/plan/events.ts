@@ -1,7 +1,7 @@
 /** What could come next: one batch, or one in each of several quarantines with a load in each (core/planner/events.ts). */
 import { at, f64At, i32At, keep, LATE, NONE, put, putI32, SLACK } from './memory';
 import { Aim, isNoBetter, isUseless } from './bounds';
-import { Batch, batchAt, batchOf, enteredBy, Label, latestOf, Prospect, soonestOf } from './label';
+import { Batch, batchAt, batchOf, enteredBy, isOut, Label, latestOf, Prospect, soonestOf } from './label';
 import * as w from './world';
 
 /** By quarantine and set of wishes, all that could be bought for it: a list and how many. */
@@ -27,13 +27,28 @@ export function begin(): void {
   eventSize = keep(<usize>eventRoom << 2);
   partRoom = 1024;
   parts = keep(<usize>partRoom << 2);
+  grownBy = keep(<usize>(w.bought + w.stays) << (w.wishes + 2));
+  grownCounts = keep(<usize>(w.bought + w.stays) << (w.wishes + 2));
+  memory.fill(grownBy, 0, <usize>(w.bought + w.stays) << (w.wishes + 2));
+  owns = keep(<usize>w.bought << 2);
+  for (let k = 0; k < w.bought; k++) put(owns, k, changetype<usize>(ownBatch(k)));
+  overlaps = 0;
+  for (let k = 0; k < w.bought; k++)
+    for (let j = 0; j < k; j++)
+      if (i32At(w.boughtQuarantines, j) == i32At(w.boughtQuarantines, k)) overlaps |= 1 << i32At(w.boughtQuarantines, k);
   const most = <usize>1 << w.wishes;
+  const datedRoom = most * <usize>(1 + w.bought + w.stays) + <usize>w.bought;
   found = keep(most << 2);
   sortedBatches = keep(most << 2);
   dated = keep(<usize>w.quarantines << 2);
   datedCounts = keep(<usize>w.quarantines << 2);
-  for (let q = 0; q < w.quarantines; q++) put(dated, q, keep((most >> 0) * offsetof<Dated>()));
-  chosen = keep(<usize>w.quarantines << 2);
+  heavy = keep(<usize>w.quarantines << 2);
+  heavyCounts = keep(<usize>w.quarantines << 2);
+  for (let q = 0; q < w.quarantines; q++) {
+    put(dated, q, keep(datedRoom * offsetof<Dated>()));
+    put(heavy, q, keep(datedRoom << 2));
+  }
+  chosen = keep(<usize>(w.quarantines + w.bought) << 2);
   twinOf = keep(<usize>w.quarantines << 2);
   before = keep(<usize>w.wishes << 2);
   for (let i = 0; i < w.wishes; i++) {
@@ -84,17 +99,42 @@ class Dated {
 let dated: usize = 0;
 let datedCounts: usize = 0;
 
+/** And those that bring a load, the lightest first. */
+let heavy: usize = 0;
+let heavyCounts: usize = 0;
+
+function heavyAt(q: i32, k: i32): Dated {
+  return changetype<Dated>(at(at(heavy, q), k));
+}
+
 function datedAt(q: i32, k: i32): Dated {
   return changetype<Dated>(at(dated, q) + <usize>k * offsetof<Dated>());
 }
 
-// All that could be bought for a quarantine from some wishes, the lightest first.
+// What the person bought, each as a batch; by it, and by each stay that may be joined, and set of wishes, the batches it could become.
+let owns: usize = 0;
+let grownBy: usize = 0;
+let grownCounts: usize = 0;
+/** Quarantines for which one was bought while another was in it. */
+let overlaps: i32 = 0;
+
+function ownBatch(k: i32): Batch {
+  const batch = batchOf(i32At(w.boughtQuarantines, k), i32At(w.boughtMasks, k));
+  batch.isOwn = true;
+  batch.boughtOn = i32At(w.boughtDays, k);
+  batch.least = i32At(w.boughtLeasts, k);
+  batch.load = f64At(w.boughtLoads, k);
+  return batch;
+}
+
+/** All that could be bought for a quarantine from some wishes, the lightest first. */
 let found: usize = 0;
 let foundCount: i32 = 0;
 let sortedBatches: usize = 0;
 let foundQuarantine: i32 = 0;
 let foundRoom: f64 = 0;
-let foundFrom: i32 = 0;
+/** What they would join; none where they are bought by themselves. */
+let foundBase: Batch = changetype<Batch>(0);
 
 function newBatches(mine: i32, q: i32): i32 {
   const state = (q << w.wishes) + mine;
@@ -102,7 +142,7 @@ function newBatches(mine: i32, q: i32): i32 {
     foundCount = 0;
     foundQuarantine = q;
     foundRoom = f64At(w.capacities, q) + SLACK;
-    foundFrom = mine;
+    foundBase = changetype<Batch>(0);
     walk(mine, 0, 0, 0);
     sortByLoad(0, foundCount);
     const list = keep(<usize>max(1, foundCount) << 2);
@@ -117,19 +157,48 @@ function newBatches(mine: i32, q: i32): i32 {
  *  @param ended a bit for the first of all that are alike, once one of them was left out after another was taken */
 function walk(rest: i32, set: i32, load: f64, ended: i32): void {
   if (rest == 0) {
-    if (set == 0) return;
-    const batch = batchOf(foundQuarantine, set);
-    if (!w.hasBudget || batch.price <= w.budget) put(found, foundCount++, changetype<usize>(batch));
+    if (set != 0) addFound(set, load);
     return;
   }
   const i = ctz(rest);
   const like = i32At(w.likes, i);
   const then = load + f64At(w.loads, i);
-  if (then <= foundRoom && ((ended >> like) & 1) == 0 && (i32At(w.enemies, i) & set) == 0)
+  const others = changetype<usize>(foundBase) == 0 ? set : set | foundBase.mask;
+  if (then <= foundRoom && ((ended >> like) & 1) == 0 && (i32At(w.enemies, i) & others) == 0)
     walk(rest & (rest - 1), set | (1 << i), then, ended);
   let isBegun = false;
   for (let s = set; s != 0 && !isBegun; s &= s - 1) isBegun = i32At(w.likes, ctz(s)) == like;
   walk(rest & (rest - 1), set, load, isBegun ? ended | (1 << like) : ended);
+}
+
+function addFound(set: i32, load: f64): void {
+  if (changetype<usize>(foundBase) == 0) {
+    const batch = batchOf(foundQuarantine, set);
+    if (!w.hasBudget || batch.price <= w.budget) put(found, foundCount++, changetype<usize>(batch));
+    return;
+  }
+  const batch = batchOf(foundQuarantine, foundBase.mask | set);
+  batch.boughtOn = foundBase.boughtOn;
+  batch.releasedOn = foundBase.releasedOn;
+  batch.joins = load;
+  put(found, foundCount++, changetype<usize>(batch));
+}
+
+/** The batches that what was bought or set could become. @param k which of what was bought, or behind them of the stays that may be joined */
+function grown(k: i32, base: Batch, mine: i32, room: f64): i32 {
+  const state = (k << w.wishes) + mine;
+  if (at(grownBy, state) == 0) {
+    foundCount = 0;
+    foundQuarantine = base.quarantine;
+    foundRoom = room;
+    foundBase = base;
+    walk(mine, 0, 0, 0);
+    const list = keep(<usize>max(1, foundCount) << 2);
+    memory.copy(list, found, <usize>foundCount << 2);
+    put(grownBy, state, list);
+    putI32(grownCounts, state, foundCount);
+  }
+  return state;
 }
 
 /** Those alike in their load stay in their order. */
@@ -209,30 +278,98 @@ export function findEvents(label: Label, prospect: Prospect, aim: Aim): void {
       addEvent(chosen, 1);
     }
   }
-  together(label, aim, 0, 0, 0, NONE, NONE, LATE, false, false);
+  together(label, aim, 0, 0, 0, NONE, NONE, LATE, 0, false, false);
 }
 
 function findDated(label: Label, now: i32, q: i32, latest: i32): void {
   let mine = 0;
   for (let rest = now; rest != 0; rest &= rest - 1)
     if (((i32At(w.quarantinesOf, ctz(rest)) >> q) & 1) != 0) mine |= rest & -rest;
+  mine &= ~w.boughtWishes;
   const state = newBatches(mine, q);
   const list = at(batchesBy, state);
   const count = i32At(batchCounts, state);
-  let able = 0;
+  putI32(datedCounts, q, 0);
   for (let k = 0; k < count; k++) {
     const batch = batchAt(list, k);
     // The lightest come first.
     if (batch.load > most) break;
-    const from = soonestOf(label, batch);
-    const to = latestOf(label, batch);
-    if (from > to || from > latest) continue;
-    const d = datedAt(q, able++);
-    d.batch = batch;
-    d.from = from;
-    d.to = to;
+    addDated(label, q, batch, latest);
   }
-  putI32(datedCounts, q, able);
+  if (((w.usedQuarantines >> q) & 1) != 0) findOwn(label, now, mine, q, latest);
+  tellHeavy(q);
+}
+
+function addDated(label: Label, q: i32, batch: Batch, latest: i32): void {
+  const from = soonestOf(label, batch);
+  const to = latestOf(label, batch);
+  if (from > to || from > latest) return;
+  const able = i32At(datedCounts, q);
+  const d = datedAt(q, able);
+  d.batch = batch;
+  d.from = from;
+  d.to = to;
+  putI32(datedCounts, q, able + 1);
+}
+
+/** What was bought, and what could join it, or a stay whose end is set. */
+function findOwn(label: Label, now: i32, mine: i32, q: i32, latest: i32): void {
+  const capacity = f64At(w.capacities, q) + SLACK;
+  for (let k = 0; k < w.bought; k++) {
+    const own = batchAt(owns, k);
+    if (own.quarantine != q || isOut(label, k) || own.least == LATE || (own.mask & ~now) != 0) continue;
+    addDated(label, q, own, latest);
+    if (i32At(w.boughtOpen, k) == 1)
+      addGrown(label, grown(k, own, mine, capacity - own.load), most - own.load, q, latest);
+  }
+  for (let s = 0; s < w.stays; s++) {
+    if (i32At(w.stayQuarantines, s) != q) continue;
+    const room = capacity - f64At(w.stayLoads, s);
+    const here = room - joinedLoad(label, q, i32At(w.stayBuys, s));
+    addGrown(label, grown(w.bought + s, stayBatch(s), mine, room), min(here, most), q, latest);
+  }
+}
+
+function stayBatch(s: i32): Batch {
+  const batch = batchOf(i32At(w.stayQuarantines, s), 0);
+  batch.boughtOn = i32At(w.stayBuys, s);
+  batch.releasedOn = i32At(w.stayReleases, s);
+  return batch;
+}
+
+function addGrown(label: Label, state: i32, room: f64, q: i32, latest: i32): void {
+  const list = at(grownBy, state);
+  const count = i32At(grownCounts, state);
+  for (let k = 0; k < count; k++) {
+    const batch = batchAt(list, k);
+    if (batch.joins <= room) addDated(label, q, batch, latest);
+  }
+}
+
+/** What has joined a batch that is set. */
+function joinedLoad(label: Label, q: i32, buy: i32): f64 {
+  let sum: f64 = 0;
+  for (let l = label; changetype<usize>(l) != 0; l = l.parent)
+    for (let k = 0; k < l.batchCount; k++) {
+      const batch = batchAt(l.batches, k);
+      if (batch.quarantine == q && batch.boughtOn == buy) sum += batch.load;
+    }
+  return sum;
+}
+
+/** What can be bought is in order already; what is bought comes after it. */
+function tellHeavy(q: i32): void {
+  const list = at(heavy, q);
+  const able = i32At(datedCounts, q);
+  let count = 0;
+  for (let k = 0; k < able; k++) {
+    const d = datedAt(q, k);
+    if (!d.batch.heavy) continue;
+    let j = count++;
+    for (; j > 0 && heavyAt(q, j - 1).batch.load > d.batch.load; j--) put(list, j, at(list, j - 1));
+    put(list, j, changetype<usize>(d));
+  }
+  putI32(heavyCounts, q, count);
 }
 
 /** Quarantines that are like an earlier one in the same state: whichever is taken first is the earlier. */
@@ -240,7 +377,11 @@ function tellTwins(label: Label): void {
   for (let q = 0; q < w.quarantines; q++) {
     putI32(twinOf, q, -1);
     for (let k = q - 1; k >= 0; k--)
-      if (i32At(label.free, k) == i32At(label.free, q) && i32At(w.plain, k) == i32At(w.plain, q)) {
+      if (
+        i32At(label.free, k) == i32At(label.free, q) &&
+        i32At(w.plain, k) == i32At(w.plain, q) &&
+        (((w.usedQuarantines >> k) | (w.usedQuarantines >> q)) & 1) == 0
+      ) {
         putI32(twinOf, q, k);
         break;
       }
@@ -274,6 +415,11 @@ function goesWithAll(b: Batch): bool {
   return true;
 }
 
+/** Was one bought after another? */
+function isBoughtAfter(b: Batch, than: Batch): bool {
+  return b.boughtOn != NONE && than.boughtOn != NONE && b.boughtOn > than.boughtOn;
+}
+
 function fitInOne(a: Batch, b: Batch): bool {
   if (i32At(w.lineOf, a.quarantine) != i32At(w.lineOf, b.quarantine)) return false;
   if (w.hasBudget && a.price + b.price > w.budget) return false;
@@ -290,6 +436,7 @@ function together(
   fiercestSoFar: i32,
   fromSoFar: i32,
   to: i32,
+  toBuy: i32,
   crew: bool,
   fish: bool,
 ): void {
@@ -297,24 +444,28 @@ function together(
     const twin = w.twins ? i32At(twinOf, q) : -1;
     const like = twin >= 0 ? inQuarantine(twin) : changetype<Batch>(0);
     if (twin >= 0 && changetype<usize>(like) == 0) continue;
-    const goesOn = q + 1 < w.quarantines;
+    const then = ((overlaps >> q) & 1) != 0 ? q : q + 1;
+    const goesOn = then < w.quarantines;
     if (chosenCount == 0 && !goesOn) continue;
-    const count = i32At(datedCounts, q);
+    const beside = inQuarantine(q);
+    const count = i32At(heavyCounts, q);
     for (let k = 0; k < count; k++) {
-      const d = datedAt(q, k);
+      const d = heavyAt(q, k);
       const b = d.batch;
-      if (!b.heavy) continue;
       // The lightest come first.
       const load = loadSoFar + b.load;
       if (load > most) break;
       if ((maskSoFar & b.mask) != 0 || !firstCome(b.mask, maskSoFar)) continue;
       if (changetype<usize>(like) != 0 && ctz(like.mask) > ctz(b.mask)) continue;
+      // Of one quarantine only what the person bought one after the other.
+      if (changetype<usize>(beside) != 0 && !isBoughtAfter(b, beside)) continue;
       if ((crew && b.fish) || (fish && b.crew) || !goesWithAll(b)) continue;
       const mask = maskSoFar | b.mask;
       const from = max(max(fromSoFar, d.from), w.paidFrom(label.mask | mask));
       if (from > min(min(to, d.to), aim.latest)) continue;
       const fiercest = max(fiercestSoFar, b.fiercest);
-      if (isNoBetter(aim, chosenCount + 1, mask, from)) continue;
+      const buys = toBuy + (b.boughtOn == NONE ? 1 : 0);
+      if (isNoBetter(aim, buys, mask, from)) continue;
       put(chosen, chosenCount++, changetype<usize>(b));
       if (
         chosenCount > 1 &&
@@ -324,7 +475,7 @@ function together(
         addEvent(chosen, chosenCount);
       if (!mayGoOn()) return;
       if (goesOn)
-        together(label, aim, q + 1, load, mask, fiercest, from, min(to, d.to), crew || b.crew, fish || b.fish);
+        together(label, aim, then, load, mask, fiercest, from, min(to, d.to), buys, crew || b.crew, fish || b.fish);
       chosenCount--;
     }
   }

@@ -50,6 +50,17 @@ function leftOf(mask: i32): Left {
   if (known != 0) return changetype<Left>(known);
   const left = changetype<Left>(keep(offsetof<Left>()));
   put(lefts, mask, changetype<usize>(left));
+  if (w.hasOwn) {
+    // What was bought or set is held against more than what is planned.
+    left.fish = true;
+    left.heavy = true;
+    left.gentlest = 0;
+    left.gentlestLight = 0;
+    left.quarantines = (1 << w.quarantines) - 1;
+    left.little = -Infinity;
+    left.enough = Infinity;
+    return left;
+  }
   const rest = w.ableWishes & ~mask;
   left.fish = (rest & w.fishWishes) != 0;
   left.heavy = (rest & w.heavyWishes) != 0;

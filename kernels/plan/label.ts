@@ -17,6 +17,13 @@ export class Batch {
   heavy: bool;
   crew: bool;
   fish: bool;
+  /** Is it the person's own, bought and still to be released? */
+  isOwn: bool;
+  /** Bought already on this day, and the day it is to be released where that is set; else NONE. */
+  boughtOn: i32;
+  releasedOn: i32;
+  /** Of its load what would join what was bought or set. */
+  joins: f64;
 }
 
 /** One way of having paid. */
@@ -176,6 +183,13 @@ export function billAt(bills: usize, k: i32): Bill {
   return changetype<Bill>(at(bills, k));
 }
 
+/** How many of some batches are yet to be bought. */
+export function toBuyOf(batches: usize, count: i32): i32 {
+  let buys = 0;
+  for (let k = 0; k < count; k++) if (batchAt(batches, k).boughtOn == NONE) buys++;
+  return buys;
+}
+
 export function batchOf(quarantine: i32, mask: i32): Batch {
   const b = changetype<Batch>(keep(offsetof<Batch>()));
   b.quarantine = quarantine;
@@ -189,6 +203,10 @@ export function batchOf(quarantine: i32, mask: i32): Batch {
   b.heavy = false;
   b.crew = false;
   b.fish = false;
+  b.isOwn = false;
+  b.boughtOn = NONE;
+  b.releasedOn = NONE;
+  b.joins = 0;
   for (let rest = mask; rest != 0; rest &= rest - 1) {
     const i = ctz(rest);
     const load = f64At(w.loads, i);
@@ -250,12 +268,13 @@ function newLabel(entered: i32): Label {
   return label;
 }
 
-/** Nothing planned yet; who may spend what is for the caller to say. */
+/** Nothing planned yet, what is set stands; who may spend what is for the caller to say. */
 export function nothingPlanned(): Label {
   const label = newLabel(0);
   for (let q = 0; q < w.quarantines; q++) putI32(label.free, q, w.today);
-  label.worth = w.newWorth(0, NONE, 0, 0);
-  label.mask = 0;
+  const begun = w.begun;
+  label.worth = w.newWorth(begun.placed, begun.last, begun.batches, begun.sum);
+  label.mask = w.begunMask;
   label.day = w.today;
   label.firstHeavy = NONE;
   label.lastHeavy = NONE;
@@ -267,7 +286,7 @@ export function nothingPlanned(): Label {
   label.batches = 0;
   label.batchCount = 0;
   label.byBatches = false;
-  label.hash = 0;
+  label.hash = label.mask;
   const bill = changetype<Bill>(lay(offsetof<Bill>()));
   bill.begun = lay(<usize>w.months << 3);
   for (let m = 0; m < w.months; m++) putF64(bill.begun, m, 0);
@@ -289,17 +308,16 @@ export function labelAt(label: Label, event: Event, day: i32): Label {
   putI32(child.days, label.entered, day);
   putF64(child.sums, label.entered, planned(label) + event.load);
   const before = label.worth;
-  const worth = w.newWorth(before.placed, max(before.last, day), before.batches + event.count, before.sum);
+  const worth = w.newWorth(before.placed, max(before.last, day), before.batches + toBuyOf(event.batches, event.count), before.sum);
   child.worth = worth;
   child.crewLast = label.crewLast;
   child.first0 = label.first0;
   child.first1 = label.first1;
   child.first2 = label.first2;
-  child.batches = lay(<usize>event.count << 2);
+  child.batches = event.batches;
   child.batchCount = event.count;
   for (let k = 0; k < event.count; k++) {
     const batch = batchAt(event.batches, k);
-    put(child.batches, k, changetype<usize>(batch));
     putI32(child.free, batch.quarantine, max(i32At(child.free, batch.quarantine), day + 1));
     for (let rest = batch.mask; rest != 0; rest &= rest - 1) {
       const i = ctz(rest);
@@ -346,6 +364,7 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
   const after = planned(label) + event.load;
   for (let day = from; day <= to; day++) {
     if (event.heavy && w.heavyReleased > 0 && !settles(label, day)) continue;
+    if (w.steps > 0 && !inOrder(event, day)) continue;
     // R5: nothing of the event itself was there thirty days before.
     let set30 = w.displayLoad;
     let setNow = w.displayLoad;
@@ -363,10 +382,47 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
       continue;
     }
     if (!canBuy(label, event, day)) continue;
+    if (w.steps > 0 && !leavesDoubling(label, day, after)) continue;
     if (w.hasWater && !keepsWater(label, day, after)) continue;
     return day;
   }
   return NONE;
+}
+
+/** R7 on a day against what is set; what is planned has given the bounds. */
+function inOrder(event: Event, day: i32): bool {
+  for (let s = 0; s < w.steps; s++) {
+    const other = i32At(w.stepWishes, s);
+    const release = i32At(w.stepReleases, s);
+    if (event.crew && w.isFish(other) && release <= day) return false;
+    if (!event.fish) continue;
+    if (w.isCrew(other) && release >= day) return false;
+    if (!w.isFish(other)) continue;
+    const theirs = i32At(w.temperaments, other);
+    if (theirs > event.gentlest && release < day) return false;
+    if (theirs < event.fiercest && release > day) return false;
+  }
+  return true;
+}
+
+/** Does whatever is set on the day or later keep to doubling, where it did before? */
+function leavesDoubling(label: Label, day: i32, after: f64): bool {
+  for (let s = 0; s < w.steps; s++) {
+    const release = i32At(w.stepReleases, s);
+    if (release < day || i32At(w.stepFits, s) == 0) continue;
+    const most = max(2 * enteredWith(label, day, after, release - w.doublingDays), w.firstStep);
+    if (enteredWith(label, day, after, release) - most > SLACK) return false;
+  }
+  return true;
+}
+
+/** Load that entered by a day, with an event on another after which so much is planned. */
+function enteredWith(label: Label, on: i32, after: f64, day: i32): f64 {
+  if (on > day) return enteredBy(label, day);
+  let sum = w.displayLoad + after;
+  for (let r = 0; r < w.released; r++)
+    if (i32At(w.releasedDays, r) <= day) sum += f64At(w.releasedLoads, r);
+  return sum;
 }
 
 function keepsWater(label: Label, day: i32, after: f64): bool {
@@ -409,6 +465,10 @@ function settles(label: Label, day: i32): bool {
 /** Can each batch be bought in time for a release on a day? */
 function canBuy(label: Label, event: Event, day: i32): bool {
   for (let k = 0; k < event.count; k++) {
+    if (w.hasOwn) {
+      if (buyOf(label, batchAt(event.batches, k), -1, day) == NONE) return false;
+      continue;
+    }
     const q = batchAt(event.batches, k).quarantine;
     if (!w.releaseAllowed(q, day)) return false;
     if (w.lastBuyUpTo(w.buyMost(q, day)) < firstBuy(label, q, day)) return false;
@@ -421,19 +481,82 @@ export function firstBuy(label: Label, q: i32, day: i32): i32 {
   return max(max(i32At(label.free, q), w.buyLeast(q, day)), w.today);
 }
 
-/** The day of purchase for a release on a day, as late as the clock lets it, in a month or, at -1, in any. */
+/** The day of purchase for a release on a day, as late as the clock lets it, in a month or, at -1, in any; NONE where there is none. */
 export function buyOf(label: Label, batch: Batch, month: i32, day: i32): i32 {
-  const most = w.buyMost(batch.quarantine, day);
-  return w.lastBuyUpTo(month < 0 ? most : min(most, i32At(w.monthTo, month)));
+  if (!readWindow(label, batch, day)) return NONE;
+  const first = month < 0 ? NONE : i32At(w.monthFrom, month);
+  const last = month < 0 ? LATE : i32At(w.monthTo, month);
+  if (batch.boughtOn != NONE) return batch.boughtOn < first || batch.boughtOn > last ? NONE : batch.boughtOn;
+  const buy = w.lastBuyUpTo(min(windowTo, last));
+  return buy < max(windowFrom, first) ? NONE : buy;
+}
+
+/** First and last day on which a batch could be bought, shop days aside. */
+export let windowFrom: i32 = 0;
+export let windowTo: i32 = 0;
+
+/** Tells them for a release on a day; false where it cannot be released. */
+export function readWindow(label: Label, batch: Batch, day: i32): bool {
+  const q = batch.quarantine;
+  if (!w.releaseAllowed(q, day)) return false;
+  const most = w.buyMost(q, day);
+  if (batch.boughtOn != NONE) {
+    // Bought already, or joining a batch that is set: its own stay must pass as any other.
+    const buy = batch.boughtOn;
+    if (buy > most || buy < w.buyLeast(q, day)) return false;
+    windowFrom = buy;
+    windowTo = buy;
+    return batch.isOwn || !overlapsAnother(label, batch, day);
+  }
+  windowFrom = firstBuy(label, q, day);
+  windowTo = most;
+  for (let s = 0; s < w.steps; s++) {
+    if (i32At(w.stepQuarantines, s) != q || i32At(w.stepBuys, s) > day) continue;
+    const release = i32At(w.stepReleases, s);
+    if (release >= day) return false;
+    windowFrom = max(windowFrom, release + 1);
+  }
+  for (let k = 0; k < w.bought; k++)
+    if (i32At(w.boughtQuarantines, k) == q && !isOut(label, k) && i32At(w.boughtDays, k) <= day) return false;
+  return true;
+}
+
+/** Was a batch that was bought released? */
+export function isOut(label: Label, k: i32): bool {
+  const mask = i32At(w.boughtMasks, k);
+  return (label.mask & mask & -mask) != 0;
+}
+
+/** Does another stay of the same quarantine, bought or set, overlap that of a bought batch? */
+function overlapsAnother(label: Label, batch: Batch, day: i32): bool {
+  const q = batch.quarantine;
+  const buy = batch.boughtOn;
+  for (let s = 0; s < w.steps; s++) {
+    const from = i32At(w.stepBuys, s);
+    if (i32At(w.stepQuarantines, s) == q && from != buy && from <= day && i32At(w.stepReleases, s) >= buy) return true;
+  }
+  for (let k = 0; k < w.bought; k++) {
+    const from = i32At(w.boughtDays, k);
+    if (i32At(w.boughtQuarantines, k) == q && from != buy && from <= day && releaseOf(label, k) >= buy) return true;
+  }
+  return false;
+}
+
+/** The day on which a batch that was bought was released; late where it was not. */
+function releaseOf(label: Label, k: i32): i32 {
+  const mask = i32At(w.boughtMasks, k);
+  for (let l = label; changetype<usize>(l) != 0; l = l.parent)
+    for (let j = 0; j < l.batchCount; j++) if ((batchAt(l.batches, j).mask & mask) != 0) return l.day;
+  return LATE;
 }
 
 /** First day that order (R7), settling (R4), clocks and ages leave a batch, as far as they hang on no other day. */
 export function soonestOf(label: Label, b: Batch): i32 {
   const settled =
-    b.heavy && label.lastHeavy != NONE
+    b.heavy && label.lastHeavy != NONE && b.releasedOn == NONE
       ? max(label.lastHeavy + w.settleDays, firstLoad(label) + w.firstSettleDays)
       : NONE;
-  const free = i32At(label.free, b.quarantine) + i32At(w.clocks, b.quarantine);
+  const free = b.boughtOn == NONE ? i32At(label.free, b.quarantine) + i32At(w.clocks, b.quarantine) : NONE;
   const soonest = max(max(label.day, b.least), max(free, settled));
   return b.fish ? max(soonest, label.crewLast + 1) : soonest;
 }

@@ -1,6 +1,6 @@
 /** What a partial plan has spent, every way that may still matter (core/planner/money.ts), and one way of paying (pay.ts). */
 import { at, copyF64, copyI32, f64At, i32At, keep, lay, put, putF64, putI32, putU64, u64At, LATE, SLACK } from './memory';
-import { batchAt, Label, Paid, wayAt } from './label';
+import { batchAt, Label, Paid, readWindow, wayAt, windowFrom, windowTo } from './label';
 import { firstMonth, lastMonthOf } from './bills';
 import * as w from './world';
 
@@ -401,10 +401,10 @@ export function openFor(label: Label, batches: usize, count: i32, day: i32): usi
     const batch = batchAt(batches, k);
     let set: u64 = 0;
     if (batch.price != 0) {
-      const q = batch.quarantine;
-      const from = max(max(i32At(label.free, q), w.buyLeast(q, day)), w.today);
-      const to = w.buyMost(q, day);
-      for (let m = w.monthAt(from); m < w.months; m++) {
+      const isOpen = readWindow(label, batch, day);
+      const from = windowFrom;
+      const to = windowTo;
+      for (let m = w.monthAt(from); isOpen && m < w.months; m++) {
         const first = i32At(w.monthFrom, m);
         const last = i32At(w.monthTo, m);
         if (first > to) break;

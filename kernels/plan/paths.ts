@@ -25,6 +25,8 @@ export class Way {
   batchCount: i32;
   buys: usize;
   buyCount: i32;
+  /** Until which of the days that are set. */
+  until: i32;
   to: Place;
 }
 
@@ -88,6 +90,7 @@ export function addStep(place: Place, child: Label): void {
   put(place.steps, place.stepCount++, changetype<usize>(way));
   way.batches = child.batches;
   way.batchCount = child.batchCount;
+  way.until = w.spanEnd(child.day);
   way.to = placeOf(child);
   way.buys = keep(<usize>child.batchCount * offsetof<ToBuy>());
   way.buyCount = 0;

@@ -81,7 +81,7 @@ export function start(): Label {
   label.wanted = 0;
   label.leftBy = 0;
   if (!w.hasBudget) return label;
-  m.wantsOf(wants, 0, label.free, LATE);
+  m.wantsOf(wants, label.mask, label.free, LATE);
   tried.count = 0;
   known.count = 0;
   m.addWay(tried, paid);
@@ -95,23 +95,44 @@ export function start(): Label {
  *  @param told of those to come after it, where it is known better than from who they are; else none */
 export function withEvent(label: Label, batches: usize, count: i32, aim: Aim, told: usize): void {
   childCount = 0;
-  readEvent(event, batches, count);
-  if (event.crew && event.fish) return;
+  const before = mark();
+  // Its own list: all that it leads to have it in common.
+  const own = lay(<usize>count << 2);
+  copyI32(own, batches, count);
+  readEvent(event, own, count);
+  if (event.crew && event.fish) return takeBack(before);
   let soonest = max(label.day, w.paidFrom(label.mask | event.mask));
   let to = LATE;
   for (let k = 0; k < count; k++) {
-    soonest = max(soonest, soonestOf(label, batchAt(batches, k)));
-    to = min(to, latestOf(label, batchAt(batches, k)));
+    soonest = max(soonest, soonestOf(label, batchAt(own, k)));
+    to = min(to, latestOf(label, batchAt(own, k)));
   }
   const last = min(min(to, aim.latest), w.end - 1);
-  if (soonest > last || isUseless(aim, batches, count, event.mask, event.heavy, soonest)) return;
-  if (w.money == w.EVERY && w.hasBudget) {
-    inEveryWay(label, soonest, last, aim, told);
+  if (soonest > last || isUseless(aim, own, count, event.mask, event.heavy, soonest)) return takeBack(before);
+  inSpans(label, soonest, last, aim, told);
+  if (childCount == 0) takeBack(before);
+}
+
+/** Before, on and after each release that is set. */
+function inSpans(label: Label, from: i32, to: i32, aim: Aim, told: usize): void {
+  let forced = NONE;
+  for (let k = 0; k < event.count && forced == NONE; k++) forced = batchAt(event.batches, k).releasedOn;
+  if (forced != NONE) {
+    if (forced >= from && forced <= to) inSpan(label, forced, forced, aim, told);
     return;
   }
-  const to0 = mark();
-  const child = soonestPaid(label, soonest, last, aim);
-  if (changetype<usize>(child) == 0) takeBack(to0);
+  for (let next = from; next <= to; ) {
+    const until = min(w.spanEnd(next), to);
+    inSpan(label, next, until, aim, told);
+    next = until + 1;
+  }
+}
+
+function inSpan(label: Label, from: i32, to: i32, aim: Aim, told: usize): void {
+  if (w.money == w.EVERY && w.hasBudget) return inEveryWay(label, from, to, aim, told);
+  const before = mark();
+  const child = soonestPaid(label, from, to, aim);
+  if (changetype<usize>(child) == 0) takeBack(before);
   else addChild(child);
 }
 
@@ -189,7 +210,7 @@ function nextMonth(open: usize, day: i32): i32 {
   let soonest = LATE;
   for (let k = 0; k < event.count; k++) {
     const batch = batchAt(event.batches, k);
-    if (batch.price == 0) continue;
+    if (batch.price == 0 || batch.boughtOn != NONE) continue;
     const later = lastMonthOf(u64At(open, k)) + 1;
     if (later >= w.months) continue;
     soonest = min(soonest, max(day + 1, i32At(w.monthFrom, later) + i32At(w.clocks, batch.quarantine)));

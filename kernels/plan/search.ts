@@ -1,6 +1,6 @@
 /** The search of core/planner for the best plan of few wishes, in AssemblyScript: partial plan by partial plan the same. The plain TypeScript there
  *  (search.ts, exhaust.ts) is the definition; tests hold this to it. Built by `npm run kernels`. */
-import { at, bytesInUse, i32At, keep, LATE, mark, NONE, put, putF64, putI32, takeBack } from './memory';
+import { at, bytesInUse, copyI32, i32At, keep, lay, LATE, mark, NONE, put, putF64, putI32, takeBack } from './memory';
 import * as bounds from './bounds';
 import { Aim, isHopeless, newAim, sumOf, takeAim } from './bounds';
 import { lastAtLeast } from './ends';
@@ -12,7 +12,7 @@ import { batchAt, buyOf, forgetCuts, isCut, Label, Paid, Prospect, wayAt } from 
 import * as money from './money';
 import { payAll } from './money';
 import * as paths from './paths';
-import { addStep, bestAlong, keepWaysOn, leadsOn, Place, placeOf, standIn, standsFor, stepAt, wantsAt } from './paths';
+import { addStep, bestAlong, keepWaysOn, leadsOn, Place, placeOf, standIn, standsFor, stepAt, wantsAt, Way } from './paths';
 import * as prospects from './prospects';
 import { prospectOf } from './prospects';
 import * as purchase from './purchase';
@@ -89,19 +89,17 @@ function follow(label: Label, prospect: Prospect): bool {
   for (let k = 0; k < count; k++) {
     const before = mark();
     withEvent(label, eventAt(k), sizeOfEvent(k), aim, 0);
-    if (mode == NOTING) {
-      if (purchase.childCount == 0) continue;
-      const child = childAt(0);
-      addStep(place, child);
-      if (isCutShort()) return false;
-      take(child);
-      continue;
-    }
     const children = purchase.childCount;
+    if (children == 0) continue;
+    // What is tried of one, once it must be paid for, has children of its own.
+    const own = lay(<usize>children << 2);
+    copyI32(own, purchase.children, children);
     let stays = false;
     for (let j = 0; j < children; j++) {
+      const child = changetype<Label>(at(own, j));
+      if (mode == NOTING) addStep(place, child);
       if (isCutShort()) return false;
-      if (take(childAt(j))) stays = true;
+      if (take(child)) stays = true;
     }
     if (!stays) takeBack(before);
   }
@@ -118,22 +116,34 @@ function followAlong(label: Label, prospect: Prospect): bool {
   for (let k = 0; k < here.stepCount; k++)
     if (leadsOn(label, here, stepAt(here, k), measure))
       put(steps, leading++, changetype<usize>(stepAt(here, k)));
-  for (let k = 0; k < leading; k++) {
-    const step = changetype<paths.Way>(at(steps, k));
+  // Those of one event, in each of the spans that are set, follow one another.
+  for (let k = 0, next = 0; k < leading; k = next) {
+    const step = changetype<Way>(at(steps, k));
+    for (next = k + 1; next < leading && changetype<Way>(at(steps, next)).batches == step.batches; ) next++;
     const before = mark();
-    withEvent(label, step.batches, step.batchCount, aim, wantsAt(step.to, measure));
+    const wants = next == k + 1 ? wantsAt(step.to, measure) : 0;
+    withEvent(label, step.batches, step.batchCount, aim, wants);
     const children = purchase.childCount;
     let stays = false;
     for (let j = 0; j < children; j++) {
       const child = childAt(j);
-      if (!keepWaysOn(child, step.to, measure)) continue;
-      child.place = changetype<usize>(step.to);
+      const to = placeUntil(steps, k, next, w.spanEnd(child.day));
+      if (changetype<usize>(to) == 0 || !keepWaysOn(child, to, measure)) continue;
+      child.place = changetype<usize>(to);
       if (isCutShort()) return false;
       if (take(child)) stays = true;
     }
     if (!stays) takeBack(before);
   }
   return true;
+}
+
+function placeUntil(steps: usize, from: i32, to: i32, until: i32): Place {
+  for (let k = from; k < to; k++) {
+    const step = changetype<Way>(at(steps, k));
+    if (step.until == until) return step.to;
+  }
+  return changetype<Place>(0);
 }
 
 /** Does a label stay in memory? */

@@ -32,6 +32,8 @@ export let aMonth: f64 = 0;
 export let budget: f64 = 0;
 export let hasWater: bool = false;
 export let hasAlikeQuarantines: bool = false;
+/** Was anything bought or set by the person? */
+export let hasOwn: bool = false;
 let span: i32 = 0;
 
 // By wish.
@@ -58,10 +60,35 @@ export let plain: usize = 0;
 export let laneLines: usize = 0;
 export let laneMasks: usize = 0;
 export let laneQuarantines: usize = 0;
-// Loads that entered before.
+// Loads that entered before, or enter on days that are set.
 export let releasedDays: usize = 0;
 export let releasedLoads: usize = 0;
 export let heavyDays: usize = 0;
+// Steps that are set, and whether doubling let each of them be.
+export let steps: i32 = 0;
+export let stepWishes: usize = 0;
+export let stepBuys: usize = 0;
+export let stepQuarantines: usize = 0;
+export let stepReleases: usize = 0;
+export let stepFits: usize = 0;
+// What was bought and is still to be released: by batch its quarantine, wishes, day, the day from which it can go, and may others join it?
+export let bought: i32 = 0;
+export let boughtQuarantines: usize = 0;
+export let boughtMasks: usize = 0;
+export let boughtDays: usize = 0;
+export let boughtLeasts: usize = 0;
+export let boughtLoads: usize = 0;
+export let boughtOpen: usize = 0;
+/** All of those wishes. */
+export let boughtWishes: i32 = 0;
+// Stays that end on a day that is set and may be joined: quarantine, purchase, release, and the load in them.
+export let stays: i32 = 0;
+export let stayQuarantines: usize = 0;
+export let stayBuys: usize = 0;
+export let stayReleases: usize = 0;
+export let stayLoads: usize = 0;
+/** A bit for each quarantine with anything bought or set in it. */
+export let usedQuarantines: i32 = 0;
 // The calendar, by day from today.
 let lastBuys: usize = 0;
 let lastMonths: usize = 0;
@@ -106,6 +133,9 @@ export function newWorth(placed: u64, last: i32, batches: i32, sum: f64): Worth 
   return worth;
 }
 
+/** What is set, as a plan. */
+export let begun: Worth = changetype<Worth>(0);
+export let begunMask: i32 = 0;
 /** What a search begins with to measure by. */
 export let known: Worth = changetype<Worth>(0);
 
@@ -117,7 +147,7 @@ export let twins: bool = false;
 
 export function askOfMoney(asked: i32): void {
   money = asked;
-  merges = !hasBudget || asked == ONE;
+  merges = (!hasBudget || asked == ONE) && !hasOwn;
   twins = hasAlikeQuarantines && asked != MONTHS;
 }
 
@@ -183,6 +213,24 @@ export function readWorld(from: usize): void {
   clocks = ints(quarantines);
   plain = ints(quarantines);
   laneLines = ints(lanes);
+  steps = int();
+  stepWishes = ints(steps);
+  stepBuys = ints(steps);
+  stepQuarantines = ints(steps);
+  stepReleases = ints(steps);
+  stepFits = ints(steps);
+  bought = int();
+  boughtQuarantines = ints(bought);
+  boughtMasks = ints(bought);
+  boughtDays = ints(bought);
+  boughtLeasts = ints(bought);
+  boughtOpen = ints(bought);
+  boughtLoads = nums(bought);
+  stays = int();
+  stayQuarantines = ints(stays);
+  stayBuys = ints(stays);
+  stayReleases = ints(stays);
+  stayLoads = nums(stays);
   releasedDays = ints(released);
   releasedLoads = nums(released);
   heavyDays = ints(heavyReleased);
@@ -202,13 +250,19 @@ export function readWorld(from: usize): void {
     income = nums(months);
     needed = ints(1 << wishes);
   }
-  known = changetype<Worth>(keep(offsetof<Worth>()));
-  known.placed = 0;
-  for (let level = 0; level < levels; level++) known.placed += <u64>int() * unitOf(level);
-  known.last = int();
-  known.batches = int();
-  known.sum = num();
+  begun = readWorth();
+  known = readWorth();
   tell();
+}
+
+function readWorth(): Worth {
+  const worth = changetype<Worth>(keep(offsetof<Worth>()));
+  worth.placed = 0;
+  for (let level = 0; level < levels; level++) worth.placed += <u64>int() * unitOf(level);
+  worth.last = int();
+  worth.batches = int();
+  worth.sum = num();
+  return worth;
 }
 
 /** What follows from what was read. */
@@ -224,6 +278,15 @@ function tell(): void {
     let mask = 0;
     for (let q = 0; q < quarantines; q++) if (i32At(lineOf, q) == i32At(laneLines, k)) mask |= 1 << q;
     putI32(laneQuarantines, k, mask);
+  }
+  hasOwn = steps + bought > 0;
+  for (let s = 0; s < steps; s++) {
+    begunMask |= 1 << i32At(stepWishes, s);
+    usedQuarantines |= 1 << i32At(stepQuarantines, s);
+  }
+  for (let k = 0; k < bought; k++) {
+    boughtWishes |= i32At(boughtMasks, k);
+    usedQuarantines |= 1 << i32At(boughtQuarantines, k);
   }
   for (let i = 0; i < wishes; i++) {
     const bit = 1 << i;
@@ -253,6 +316,16 @@ export function unitOf(level: i32): u64 {
 
 export function unitOfWish(i: i32): u64 {
   return unitOf(i32At(levelsOf, i));
+}
+
+/** The last day of those that lie alike among the releases that are set. */
+export function spanEnd(day: i32): i32 {
+  let last = LATE;
+  for (let s = 0; s < steps; s++) {
+    const release = i32At(stepReleases, s);
+    if (release >= day) last = min(last, release == day ? day : release - 1);
+  }
+  return last;
 }
 
 /** How many are placed in all. */
