@@ -65,37 +65,52 @@ const DKH_PER_MG_N = NITROGEN.dkhPerMgN;
 
 /** One step of at most `dt` days; returns a new state. Nitrogen in the state is conserved to rounding. */
 export function stepNitrogen(s: NitrogenState, p: NitrogenParams, dt: number): NitrogenState {
-  const warmth = 1.1 ** (Math.min(p.tempC, 32) - 25);
-  // Below about 4 dKH both groups slow down; a smooth switch keeps the step well behaved.
-  const buffered = s.alkalinityDkh / (s.alkalinityDkh + 0.5);
-  const rotted = (s.organic * p.rotPerDay * dt) / (1 + p.rotPerDay * dt);
-  const a0 = s.ammonia + rotted;
-  const a1 = a0 / (1 + (dt * buffered * s.capacityA) / (p.kaMgNPerL + a0));
-  const oxidisedA = a0 - a1;
-  const n0 = s.nitrite + oxidisedA;
-  const n1 = n0 / (1 + (dt * buffered * s.capacityN) / (p.knMgNPerL + n0));
-  const oxidisedN = n0 - n1;
-  return {
-    organic: s.organic - rotted,
-    ammonia: a1,
-    nitrite: n1,
-    nitrate: s.nitrate + oxidisedN,
-    capacityA: grown(
-      s.capacityA,
-      p.muA * warmth * buffered * (a1 / (p.kaMgNPerL + a1)),
-      p.decayPerDay,
-      p.maxA,
-      dt,
-    ),
-    capacityN: grown(
-      s.capacityN,
-      p.muN * warmth * buffered * (n1 / (p.knMgNPerL + n1)),
-      p.decayPerDay,
-      p.maxN,
-      dt,
-    ),
-    alkalinityDkh: Math.max(0, s.alkalinityDkh - DKH_PER_MG_N * oxidisedA),
-  };
+  const next = { ...s };
+  runNitrogen(next, p, dt, 1);
+  return next;
+}
+
+/** By how much faster than at 25 C both groups grow. */
+export const warmthOf = ({ tempC }: NitrogenParams): number => 1.1 ** (Math.min(tempC, 32) - 25);
+
+/** Many such steps, for a state that is the caller's own: it is changed where it stands. In plain numbers, since a prediction takes thousands.
+ *  @param addedMgNPerL ammonia that comes in before each step
+ *  @param enoughMgNPerL with more ammonia than this it stops where it stands
+ *  @returns the most ammonia there was after any of them, mg N/L */
+export function runNitrogen(
+  s: NitrogenState,
+  p: NitrogenParams,
+  dt: number,
+  steps: number,
+  addedMgNPerL = 0,
+  enoughMgNPerL = Infinity,
+): number {
+  const { rotPerDay, kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN } = p;
+  const warmth = warmthOf(p);
+  let { organic, ammonia, nitrite, nitrate, capacityA, capacityN, alkalinityDkh } = s;
+  let most = 0;
+  for (let step = 0; step < steps && most <= enoughMgNPerL; step++) {
+    // Below about 4 dKH both groups slow down; a smooth switch keeps the step well behaved.
+    const buffered = alkalinityDkh / (alkalinityDkh + 0.5);
+    const rotted = (organic * rotPerDay * dt) / (1 + rotPerDay * dt);
+    const a0 = ammonia + addedMgNPerL + rotted;
+    const a1 = a0 / (1 + (dt * buffered * capacityA) / (kaMgNPerL + a0));
+    const oxidisedA = a0 - a1;
+    const n0 = nitrite + oxidisedA;
+    const n1 = n0 / (1 + (dt * buffered * capacityN) / (knMgNPerL + n0));
+    const growthA = muA * warmth * buffered * (a1 / (kaMgNPerL + a1));
+    const growthN = muN * warmth * buffered * (n1 / (knMgNPerL + n1));
+    organic -= rotted;
+    ammonia = a1;
+    nitrite = n1;
+    nitrate += n0 - n1;
+    capacityA = grown(capacityA, growthA, decayPerDay, maxA, dt);
+    capacityN = grown(capacityN, growthN, decayPerDay, maxN, dt);
+    alkalinityDkh = Math.max(0, alkalinityDkh - DKH_PER_MG_N * oxidisedA);
+    most = Math.max(most, ammonia);
+  }
+  Object.assign(s, { organic, ammonia, nitrite, nitrate, capacityA, capacityN, alkalinityDkh });
+  return most;
 }
 
 /** The ceiling limits growth only; decay always acts. */

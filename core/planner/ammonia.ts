@@ -1,12 +1,12 @@
 /** R6: the free ammonia predicted after each release of a plan, the bacteria growing into the load. From what the filter carries near zero
  *  today, by the nitrogen model of core/nitrogen with its usual rates, in steps of a tenth of a day. */
-import { DEFAULT_PARAMS, EMPTY_STATE, stepNitrogen, type NitrogenState } from '../nitrogen/model';
+import { DEFAULT_PARAMS, EMPTY_STATE, runNitrogen, type NitrogenState } from '../nitrogen/model';
 import { FREE_AMMONIA } from '../seawater/limits';
 import { STOCKING } from '../stocking/limits';
 import { PLANNER } from './limits';
 import type { PlanWater, Problem, Released } from './problem';
 
-const STEP_DAYS = 0.1;
+export const STEP_DAYS = 0.1;
 const KA = DEFAULT_PARAMS.kaMgNPerL;
 
 /** The water after some releases, at the last of them: what comes later goes on from here. */
@@ -14,26 +14,21 @@ interface Reached {
   day: number;
   loadMgN: number;
   state: NitrogenState;
+  /** The same water later, were nothing else released: days are asked about one after the other. */
+  later: { day: number; state: NitrogenState };
 }
 
 /** Capacity X that takes up so much at invisible ammonia: X = near / (A / (Ka + A)). */
-function atFirst({ nearZeroMgN, netL }: PlanWater): NitrogenState {
+export function atFirst({ nearZeroMgN, netL }: PlanWater): NitrogenState {
   const x = ((nearZeroMgN ?? 0) / netL) * ((KA + STOCKING.nearZeroMgN) / STOCKING.nearZeroMgN);
   return { ...EMPTY_STATE, capacityA: x, capacityN: x };
 }
 
-function run(
-  state: NitrogenState,
-  perDay: number,
-  days: number,
-  see?: (s: NitrogenState) => void,
-): NitrogenState {
-  let s = state;
-  for (let i = 0; i < Math.round(days / STEP_DAYS); i++) {
-    s = stepNitrogen({ ...s, ammonia: s.ammonia + perDay * STEP_DAYS }, DEFAULT_PARAMS, STEP_DAYS);
-    see?.(s);
-  }
-  return s;
+/** Runs a state on where it stands. @param enough with more ammonia than this it need go no further; @returns the most ammonia there was */
+function run(s: NitrogenState, perDay: number, days: number, enough = Infinity): number {
+  const before = s.ammonia;
+  const steps = Math.round(days / STEP_DAYS);
+  return Math.max(before, runNitrogen(s, DEFAULT_PARAMS, STEP_DAYS, steps, perDay * STEP_DAYS, enough));
 }
 
 /** What of a problem the ammonia hangs on. */
@@ -42,7 +37,8 @@ export type AmmoniaOf = Pick<Problem, 'today' | 'displayLoadMgN' | 'released' | 
 /** One problem's water, asked about plan after plan: what begins alike is run once. */
 export class Ammonia {
   private readonly reached = new Map<string, Reached>();
-  private readonly peaks = new Map<string, number>();
+  private readonly kept = new Map<string, boolean>();
+  private first: Reached | null = null;
   /** A plan was turned down: what was not followed from there might have been the best. */
   cut = false;
 
@@ -52,22 +48,28 @@ export class Ammonia {
   peakAfter(releases: readonly Released[]): number | null {
     const { water } = this.p;
     if (!water || water.nearZeroMgN === null || releases.length === 0) return null;
-    const key = keyOf(releases);
-    const known = this.peaks.get(key);
-    if (known !== undefined) return known;
-    const { loadMgN, state } = this.at(water, releases);
-    let most = state.ammonia;
-    run(state, loadMgN / water.netL, PLANNER.ammoniaDays, (s) => (most = Math.max(most, s.ammonia)));
-    const peak = most * water.freeShare;
-    this.peaks.set(key, peak);
-    return peak;
+    return this.mostAfter(water, releases, Infinity) * water.freeShare;
   }
 
+  /** Does it stay within what is allowed? Asked day after day: where it does not, that shows soon. */
   fits(releases: readonly Released[]): boolean {
-    const peak = this.peakAfter(releases);
-    if (peak === null || peak <= FREE_AMMONIA.longTerm) return true;
-    this.cut = true;
-    return false;
+    const { water } = this.p;
+    if (!water || water.nearZeroMgN === null || releases.length === 0) return true;
+    const key = keyOf(releases);
+    let fits = this.kept.get(key);
+    if (fits === undefined) {
+      const most = this.mostAfter(water, releases, FREE_AMMONIA.longTerm / water.freeShare);
+      fits = most * water.freeShare <= FREE_AMMONIA.longTerm;
+      this.kept.set(key, fits);
+    }
+    if (!fits) this.cut = true;
+    return fits;
+  }
+
+  /** Most total ammonia in the days after the last of these releases, mg N/L. @param enough beyond it the days are not followed */
+  private mostAfter(water: PlanWater, releases: readonly Released[], enough: number): number {
+    const { loadMgN, state } = this.at(water, releases);
+    return run({ ...state }, loadMgN / water.netL, PLANNER.ammoniaDays, enough);
   }
 
   /** The water on the day of the last release, its load in it. */
@@ -79,18 +81,32 @@ export class Ammonia {
     const before: Reached =
       releases.length > 1
         ? this.at(water, releases.slice(0, -1))
-        : { day: this.p.today, loadMgN: presentMgN(this.p), state: atFirst(water) };
-    const reached = {
-      day: last.day,
-      loadMgN: before.loadMgN + last.loadMgN,
-      state: run(before.state, before.loadMgN / water.netL, Math.max(0, last.day - before.day)),
-    };
+        : (this.first ??= reachedOn(this.p.today, presentMgN(this.p), atFirst(water)));
+    const state = laterOn(before, before.loadMgN / water.netL, Math.max(before.day, last.day));
+    const reached = reachedOn(last.day, before.loadMgN + last.loadMgN, state);
     this.reached.set(key, reached);
     return reached;
   }
 }
 
-const presentMgN = (p: AmmoniaOf): number =>
+const reachedOn = (day: number, loadMgN: number, state: NitrogenState): Reached => ({
+  day,
+  loadMgN,
+  state,
+  later: { day, state: { ...state } },
+});
+
+/** The water on a later day, as if nothing else were released. */
+function laterOn(from: Reached, perDay: number, day: number): NitrogenState {
+  if (day < from.later.day) from.later = { day: from.day, state: { ...from.state } };
+  const { later } = from;
+  run(later.state, perDay, day - later.day);
+  later.day = day;
+  return { ...later.state };
+}
+
+/** Load that is there today, mg N a day. */
+export const presentMgN = (p: AmmoniaOf): number =>
   p.displayLoadMgN + p.released.reduce((sum, r) => sum + (r.day <= p.today ? r.loadMgN : 0), 0);
 
 const keyOf = (releases: readonly Released[]): string =>

@@ -1,7 +1,12 @@
 /** The exact search in WebAssembly (kernels/plan): partial plan by partial plan the same as the plain one of search.ts, without what objects cost an engine, and
  *  quick from its first step on. */
 import { compiledOnce } from '../compiled';
+import { NITROGEN } from '../nitrogen/limits';
+import { DEFAULT_PARAMS, warmthOf } from '../nitrogen/model';
+import { FREE_AMMONIA } from '../seawater/limits';
+import { atFirst, presentMgN, STEP_DAYS } from './ammonia';
 import type { Found } from './found';
+import { PLANNER } from './limits';
 import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish } from './problem';
 import { SEARCH_WASM } from './searchBytes';
 import { start } from './start';
@@ -33,13 +38,7 @@ const isSuited = ({ p, calendar, setLoads }: World): boolean =>
 export function compiledSearch(world: World, known: Found): Found | null {
   const begin = isSuited(world) ? beginSearch() : null;
   if (!begin) return null;
-  const kernel = begin({
-    planner: {
-      mayGoOn: () => (world.mayGoOn() ? 1 : 0),
-      fits: (days: number, sums: number, count: number) =>
-        world.ammonia.fits(releasesAt(kernel.memory.buffer, days, sums, count)) ? 1 : 0,
-    },
-  }) as Kernel;
+  const kernel = begin({ planner: { mayGoOn: () => (world.mayGoOn() ? 1 : 0) } }) as Kernel;
   const numbers = numbersOf(world, known);
   try {
     const from = kernel.input(numbers.length);
@@ -49,15 +48,6 @@ export function compiledSearch(world: World, known: Found): Found | null {
   } catch {
     return null;
   }
-}
-
-/** Days, and running sums of loads. */
-function releasesAt(buffer: ArrayBuffer, days: number, sums: number, count: number) {
-  const sumAt = new Float64Array(buffer, sums, count);
-  return Array.from(new Int32Array(buffer, days, count), (day, k) => ({
-    day,
-    loadMgN: (sumAt[k] as number) - (k > 0 ? (sumAt[k - 1] as number) : 0),
-  }));
 }
 
 /** In the order in which `answer` of kernels/plan/search.ts writes it. */
@@ -104,6 +94,7 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put([p.today, calendar.end, p.settleDays, p.firstSettleDays]);
   put([p.displayLoadMgN, p.firstStepMgN, world.perDay]);
   put([p.budget === null ? 0 : 1, p.budget ?? 0, p.water ? 1 : 0, world.twins ? 1 : 0]);
+  putWater(p, put);
   byWish((w) => w.loadMgN);
   byWish((_, i) => world.prices[i] as number);
   byWish((w) => LINES.indexOf(w.line));
@@ -137,6 +128,20 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   for (const { placed, last, batches, sum } of [start(world).worth, known])
     put([...placed, last, batches, sum]);
   return Float64Array.from(all);
+}
+
+/** What ammonia is predicted by. */
+function putWater(p: Problem, put: (numbers: Iterable<number>) => void): void {
+  const { water } = p;
+  const predicts = water !== undefined && water.nearZeroMgN !== null;
+  put([predicts ? 1 : 0]);
+  if (!predicts) return;
+  const { capacityA, alkalinityDkh } = atFirst(water);
+  const { kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN } = DEFAULT_PARAMS;
+  put([water.netL, water.freeShare, FREE_AMMONIA.longTerm, PLANNER.ammoniaDays]);
+  put([presentMgN(p), capacityA, alkalinityDkh, STEP_DAYS]);
+  put([kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN]);
+  put([warmthOf(DEFAULT_PARAMS), NITROGEN.dkhPerMgN]);
 }
 
 /** What was bought or set. */

@@ -1,5 +1,6 @@
 /** Partial plans, and what is told of them (core/planner/world.ts, days.ts). */
 import { at, copyF64, copyI32, f64At, i32At, keep, lay, put, putF64, putI32, LATE, NONE, SLACK } from './memory';
+import { keepsWater } from './ammonia';
 import * as w from './world';
 import { Worth } from './world';
 
@@ -127,6 +128,8 @@ export class Label {
   hash: i32;
   isKept: bool;
   place: usize;
+  /** Its water, once it was asked for (ammonia.ts). */
+  reached: usize;
 }
 
 /** What could come next: one batch, or several that enter on one day. */
@@ -265,6 +268,7 @@ function newLabel(entered: i32): Label {
   label.enteringOf = 0;
   label.isKept = false;
   label.place = 0;
+  label.reached = 0;
   return label;
 }
 
@@ -348,10 +352,6 @@ export function labelAt(label: Label, event: Event, day: i32): Label {
   return child;
 }
 
-// @ts-ignore: a decorator of AssemblyScript
-@external('planner', 'fits')
-declare function fits(days: usize, sums: usize, count: i32): i32;
-
 /** Did predicted ammonia turn anything down? */
 export let isCut: bool = false;
 
@@ -383,7 +383,7 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
     }
     if (!canBuy(label, event, day)) continue;
     if (w.steps > 0 && !leavesDoubling(label, day, after)) continue;
-    if (w.hasWater && !keepsWater(label, day, after)) continue;
+    if (w.predicts && !keepsWithin(label, day, after)) continue;
     return day;
   }
   return NONE;
@@ -425,15 +425,9 @@ function enteredWith(label: Label, on: i32, after: f64, day: i32): f64 {
   return sum;
 }
 
-function keepsWater(label: Label, day: i32, after: f64): bool {
-  const count = label.entered + 1;
-  const days = lay(<usize>count << 2);
-  const sums = lay(<usize>count << 3);
-  copyI32(days, label.days, label.entered);
-  copyF64(sums, label.sums, label.entered);
-  putI32(days, label.entered, day);
-  putF64(sums, label.entered, after);
-  if (fits(days, sums, count) == 1) return true;
+/** As it is told from what is planned in all: by the difference. */
+function keepsWithin(label: Label, day: i32, after: f64): bool {
+  if (keepsWater(label, day, after - planned(label))) return true;
   isCut = true;
   return false;
 }

@@ -31,6 +31,25 @@ export let aMonth: f64 = 0;
 /** The same with the slack. */
 export let budget: f64 = 0;
 export let hasWater: bool = false;
+/** Is ammonia predicted? Then the water, and the nitrogen model with its usual rates. */
+export let predicts: bool = false;
+export let netL: f64 = 0;
+export let freeShare: f64 = 0;
+export let mostFree: f64 = 0;
+export let ammoniaDays: i32 = 0;
+export let presentLoad: f64 = 0;
+export let firstCapacity: f64 = 0;
+export let firstAlkalinity: f64 = 0;
+export let modelStep: f64 = 0;
+export let modelKa: f64 = 0;
+export let modelKn: f64 = 0;
+export let modelMuA: f64 = 0;
+export let modelMuN: f64 = 0;
+export let modelDecay: f64 = 0;
+export let modelMaxA: f64 = 0;
+export let modelMaxN: f64 = 0;
+export let modelWarmth: f64 = 0;
+export let modelAlkalinity: f64 = 0;
 export let hasAlikeQuarantines: bool = false;
 /** Was anything bought or set by the person? */
 export let hasOwn: bool = false;
@@ -199,6 +218,8 @@ export function readWorld(from: usize): void {
   budget = aMonth + SLACK;
   hasWater = int() == 1;
   hasAlikeQuarantines = int() == 1;
+  predicts = int() == 1;
+  if (predicts) readWater();
   loads = nums(wishes);
   prices = nums(wishes);
   lines = ints(wishes);
@@ -253,6 +274,26 @@ export function readWorld(from: usize): void {
   begun = readWorth();
   known = readWorth();
   tell();
+}
+
+function readWater(): void {
+  netL = num();
+  freeShare = num();
+  mostFree = num();
+  ammoniaDays = int();
+  presentLoad = num();
+  firstCapacity = num();
+  firstAlkalinity = num();
+  modelStep = num();
+  modelKa = num();
+  modelKn = num();
+  modelMuA = num();
+  modelMuN = num();
+  modelDecay = num();
+  modelMaxA = num();
+  modelMaxN = num();
+  modelWarmth = num();
+  modelAlkalinity = num();
 }
 
 function readWorth(): Worth {
