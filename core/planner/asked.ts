@@ -151,7 +151,7 @@ function noBetterThan(world: World, label: Label, c: Case, most: readonly number
   const isJoined = world.open.length + world.set.length > 0;
   const bought =
     world.needed && !isJoined && best.last >= world.p.today
-      ? boughtBy(world, world.calendar.lastMonth(best.last)).fewest
+      ? boughtBy(world, world.calendar.untilBy(best.last).last).fewest
       : null;
   const batchesOfRest = (rest: number): number => {
     const byRoom = batchesFor(world, rest);

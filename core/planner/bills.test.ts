@@ -9,7 +9,8 @@ const BUDGET = 60;
 const LAST = 5;
 const world = worldOf(aProblem([], { budget: BUDGET }), false, () => true, 'months');
 const root = start(world);
-const batch = (mask: number, price: number): Batch => ({ mask, price }) as Batch;
+const batch = (mask: number, price: number): Batch => ({ mask, price, line: 0 }) as Batch;
+const UNTIL = { last: LAST, of: Array.from({ length: 5 }, () => LAST) };
 
 /** Labels with the same batches, each with a bill of its own. */
 function someLabels(random: () => number, count: number): Label[] {
@@ -35,7 +36,7 @@ test.each([3, 8])('of %i labels nothing that could be paid for is lost; of few n
     for (let price = 10; price <= BUDGET; price += 10)
       for (let from = 0; from <= LAST; from++) {
         const could = (bills: readonly Bill[]) =>
-          bills.some((bill) => isPayable(world, withMore(bill, price, from), LAST));
+          bills.some((bill) => isPayable(world, withMore(bill, price, from), UNTIL));
         told[`${could(own)}`]++;
         if (could(own)) expect([seed, price, from, could(stays.bills)]).toEqual([seed, price, from, true]);
         else if (count === 3)

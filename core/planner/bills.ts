@@ -1,6 +1,7 @@
 /** What is to be paid for by a partial plan for which money is only a matter of months. Of two that placed the same wishes in the same batches one may be
  *  sooner in all else, and yet a batch of it could be bought in a later month only than in the other: it takes over what the other has to pay for, so that
  *  the other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
+import type { Until } from './calendar';
 import { begunWith, buysFromMonth, leftAfter, monthsSuffice } from './money';
 import { couldBePaid, toBuy, withBatches } from './packed';
 import type { Batch, Bill, Label, ToBuy, World } from './world';
@@ -12,12 +13,13 @@ export const billWith = (
   open: readonly (readonly number[])[],
 ): Bill => ({ begun: begunWith(begun, batches, open), buys: withBatches(buys, batches, open) });
 
-/** Do the months up to a last one suffice for all of it? For one way of paying more is not asked here. */
-export const isPayable = (world: World, { begun, buys }: Bill, last: number): boolean =>
-  monthsSuffice(world, begun, last) && (world.money === 'one' || couldBePaid(world, buys, world.spent, last));
+/** Do the months up to the last ones suffice for all of it? For one way of paying more is not asked here. */
+export const isPayable = (world: World, { begun, buys }: Bill, until: Until): boolean =>
+  monthsSuffice(world, begun, until.last) &&
+  (world.money === 'one' || couldBePaid(world, buys, world.spent, until));
 
-export function isAnyPayable(world: World, bills: readonly Bill[], last: number): boolean {
-  for (const bill of bills) if (isPayable(world, bill, last)) return true;
+export function isAnyPayable(world: World, bills: readonly Bill[], until: Until): boolean {
+  for (const bill of bills) if (isPayable(world, bill, until)) return true;
   return false;
 }
 
@@ -82,8 +84,8 @@ function withTwoAsOne(bills: readonly Bill[]): readonly Bill[] {
     }
   const buys: ToBuy[] = [];
   for (let k = 0; k < a.buys.length; k++) {
-    const { mask, price } = a.buys[k] as ToBuy;
-    buys.push(toBuy(mask, price, Math.min(monthOf(a, k), monthOf(b, k))));
+    const { mask, price, line } = a.buys[k] as ToBuy;
+    buys.push(toBuy(mask, price, Math.min(monthOf(a, k), monthOf(b, k)), line));
   }
   // Not the least of both: who is held against it is held against its months.
   const begun = a.begun.map((_, m) => buys.reduce((sum, { price, from }) => sum + (from < m ? 0 : price), 0));

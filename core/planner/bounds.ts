@@ -3,10 +3,12 @@ import { lastAtLeast, lastIn } from './ends';
 import { batchesAtLeast, maskOf } from './fewest';
 import { couldBePaid, toBuy } from './packed';
 import { batchesOf, boughtBy, daysOf } from './purse';
+import type { Wish } from './problem';
 import { sumAtLeast } from './sums';
 import {
   type Case,
   type Hope,
+  boughtAs,
   type Label,
   LATE,
   type Prospect,
@@ -93,10 +95,10 @@ function canPayFor(world: World, label: Label, sure: readonly number[], last: nu
   for (const i of sure) {
     let free = LATE;
     for (const q of world.quarantinesOf[i] as number[]) free = Math.min(free, label.free[q] as number);
-    each.push(toBuy(1 << i, prices[i] as number, calendar.monthAt(free)));
+    each.push(toBuy(1 << i, prices[i] as number, calendar.monthAt(free), boughtAs(p.wishes[i] as Wish)));
   }
-  const month = calendar.lastMonth(last);
-  for (const { buys } of label.bills) if (couldBePaid(world, buys, world.spent, month, each)) return true;
+  const until = calendar.untilBy(last);
+  for (const { buys } of label.bills) if (couldBePaid(world, buys, world.spent, until, each)) return true;
   return false;
 }
 
@@ -111,7 +113,7 @@ function boughtAtLeast(
   // What is bought may be joined.
   const isJoined = world.open.length + world.set.length > 0;
   if (!world.needed || isJoined || best.last < p.today) return { batches: 0, sum: 0 };
-  const by = boughtBy(world, calendar.lastMonth(best.last));
+  const by = boughtBy(world, calendar.untilBy(best.last).last);
   const rest = maskOf(sure);
   const whole = rest | label.mask;
   const fewest = by.fewest[whole] as number;

@@ -4,6 +4,7 @@ import {
   isAbsent,
   isShopDay,
   isShut,
+  LINES,
   monthOf,
   TEST_DAYS,
   type Problem,
@@ -20,8 +21,8 @@ export interface Calendar {
   months: readonly Month[];
   /** The month a day lies in, of a day before today the first. */
   monthAt: (day: number) => number;
-  /** The last month in which may be bought for a release by a day, whatever the quarantine. */
-  lastMonth: (release: number) => number;
+  /** The last months in which may be bought for a release by a day; the same object as long as they are the same. */
+  untilBy: (release: number) => Until;
   quarantines: readonly StayCalendar[];
   /** The first day from one on that some quarantine may release on; past the horizon where there is none. */
   releaseFrom: (day: number) => number;
@@ -32,6 +33,13 @@ export interface Month {
   from: number;
   to: number;
   out: number;
+}
+
+/** The last month in which may be bought, whatever the quarantine; by line, in the order of LINES, and behind them for cleaners that come a day sooner, before a
+ *  fish. -1 where there is none. */
+export interface Until {
+  last: number;
+  of: readonly number[];
 }
 
 export interface StayCalendar {
@@ -74,21 +82,47 @@ export function calendarOf(p: Problem): Calendar {
   }));
   const month = new Int16Array(span);
   months.forEach(({ from, to }, m) => month.fill(m, from - p.today, to + 1 - p.today));
-  const lastMonth = new Int16Array(span);
-  for (let i = 0, month = 0; i < span; i++) {
-    const buy = lastBuyUpTo(Math.max(...quarantines.map((q) => q.buyMost(p.today + i))));
-    while (month + 1 < months.length && (months[month + 1] as { from: number }).from <= buy) month++;
-    lastMonth[i] = month;
-  }
+  const untils = untilsOf(p, quarantines, months, lastBuyUpTo, span);
   return {
     end,
     lastBuyUpTo,
     months,
     monthAt: (day) => month[Math.max(0, Math.min(day, end - 1) - p.today)] as number,
-    lastMonth: (day) => lastMonth[Math.min(day, end - 1) - p.today] as number,
+    untilBy: (day) => (day < p.today ? NOTHING_YET : (untils[Math.min(day, end - 1) - p.today] as Until)),
     quarantines,
     releaseFrom: (day) => (day < end ? (release[Math.max(0, day - p.today)] as number) : NEVER),
   };
+}
+
+/** Where lines stand in it, and cleaners behind them. */
+export const FISH = LINES.indexOf('fish');
+export const INVERTEBRATES = LINES.indexOf('invertebrate');
+export const CLEANERS = LINES.length;
+const NOTHING_YET: Until = { last: -1, of: [...LINES, CLEANERS].map(() => -1) };
+
+/** By day from today on. */
+function untilsOf(
+  p: Problem,
+  quarantines: readonly StayCalendar[],
+  months: readonly { from: number }[],
+  lastBuyUpTo: (day: number) => number,
+  span: number,
+): Until[] {
+  const stays = LINES.map((line) => quarantines.filter((_, q) => p.quarantines[q]?.line === line));
+  let until: Until = { last: 0, of: [...LINES, CLEANERS].map(() => 0) };
+  let dayBefore = 0;
+  return Array.from({ length: span }, (_, i) => {
+    const of = stays.map((mine, line) => {
+      const buy = lastBuyUpTo(Math.max(...mine.map((q) => q.buyMost(p.today + i))));
+      let month = until.of[line] as number;
+      while (month + 1 < months.length && (months[month + 1] as { from: number }).from <= buy) month++;
+      return month;
+    });
+    of.push(dayBefore);
+    dayBefore = of[INVERTEBRATES] as number;
+    if (of.some((month, line) => month !== until.of[line])) until = { last: Math.max(...of), of };
+    return until;
+  });
 }
 
 /** @param shut by day from today on: nothing is released on it

@@ -35,6 +35,16 @@ test('much that could be bought at once, with and without a budget', () => {
   for (let seed = 1; seed <= 30; seed++) expectAlike(seed, withRoom(6, seed, seed % 2 === 0 ? 70 : null));
 });
 
+test('cleaners whose quarantine is quicker than that of the fish', () => {
+  for (let seed = 1; seed <= 25; seed++) {
+    const p = withRoom(7, seed, 60);
+    const clockOf = { fish: 12, invertebrate: 3, coral: 14, anemone: 14 };
+    const quarantines = p.quarantines.map((q) => ({ ...q, clockDays: clockOf[q.line] }));
+    const wishes = p.wishes.map((w) => ({ ...w, crew: w.line === 'invertebrate' }));
+    expectAlike(seed, { ...p, quarantines, wishes });
+  }
+});
+
 test('clocks, absences, shop days, what entered lately, pairs that may not meet, wishes that are alike', () => {
   for (let seed = 1; seed <= 150; seed++) expectAlike(seed, unlike(seed));
 });

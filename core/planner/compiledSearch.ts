@@ -5,6 +5,7 @@ import { NITROGEN } from '../nitrogen/limits';
 import { DEFAULT_PARAMS, warmthOf } from '../nitrogen/model';
 import { FREE_AMMONIA } from '../seawater/limits';
 import { atFirst, presentMgN, STEP_DAYS } from './ammonia';
+import type { Until } from './calendar';
 import type { Found } from './found';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish } from './problem';
@@ -38,9 +39,9 @@ const isSuited = ({ p, calendar, setLoads }: World): boolean =>
 export function compiledSearch(world: World, known: Found): Found | null {
   const begin = isSuited(world) ? beginSearch() : null;
   if (!begin) return null;
-  const kernel = begin({ planner: { mayGoOn: () => (world.mayGoOn() ? 1 : 0) } }) as Kernel;
   const numbers = numbersOf(world, known);
   try {
+    const kernel = begin({ planner: { mayGoOn: () => (world.mayGoOn() ? 1 : 0) } }) as Kernel;
     const from = kernel.input(numbers.length);
     new Float64Array(kernel.memory.buffer, from, numbers.length).set(numbers);
     const at = kernel.solve(from, world.ammonia.cut ? 1 : 0);
@@ -114,7 +115,14 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put(world.setLoads.map((r) => r.loadMgN));
   put(world.setHeavy);
   byDay(calendar.lastBuyUpTo);
-  byDay(calendar.lastMonth);
+  const untils = new Map<Until, number>();
+  byDay((day) => {
+    const until = calendar.untilBy(day);
+    if (!untils.has(until)) untils.set(until, untils.size);
+    return untils.get(until) as number;
+  });
+  put([untils.size]);
+  for (const { last, of } of untils.keys()) put([last, ...of]);
   byDay(calendar.monthAt);
   byDay(calendar.releaseFrom);
   put(months.map((m) => m.from));

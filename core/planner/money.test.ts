@@ -208,7 +208,7 @@ describe('which of two is kept that differ in money alone', () => {
     const [none] = root.bills as [Bill];
     const at = (...from: number[]): Label => ({
       ...root,
-      bills: [{ ...none, buys: from.map((m, i) => ({ mask: 1 << i, price: 60, from: m })) }],
+      bills: [{ ...none, buys: from.map((m, i) => ({ mask: 1 << i, price: 60, from: m, line: 0 })) }],
     });
     const [late, early, other] = [at(1, 1), at(0, 1), at(1, 0)];
     const dropped: [Label, Label][] = [];

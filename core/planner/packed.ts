@@ -1,27 +1,40 @@
 /** Whole batches in the months: as each is paid for in one, no batch can be cut where two months have a rest. */
 import { SLACK } from './problem';
+import { CLEANERS, FISH, INVERTEBRATES, type Until } from './calendar';
 import type { Batch, ToBuy, World } from './world';
 
-/** Could each of some be paid for in one month, from its first to a last one? True where it was not found out.
+/** Could each of some be paid for in one month, from its first to the last of its line? True where it was not found out.
  *  @param spent by month what is spent already
  *  @param also more of them */
 export function couldBePaid(
   { p }: World,
   buys: readonly ToBuy[],
   spent: readonly number[],
-  last: number,
+  until: Until,
   also: readonly ToBuy[] = NO_MORE,
 ): boolean {
   const budget = (p.budget as number) + SLACK;
   const rest: number[] = [];
-  for (let m = 0; m <= last; m++) rest.push(Math.max(0, budget - (spent[m] as number)));
+  for (let m = 0; m <= until.last; m++) rest.push(Math.max(0, budget - (spent[m] as number)));
   const few: ToBuy[] = [];
   for (const buy of buys) if (buy.price > 0) sortIn(few, buy);
   for (const buy of also) if (buy.price > 0) sortIn(few, buy);
-  return isEnough(few, rest) && packs({ few, rest, last, tries: 0 }, 0);
+  const of = hasFish(buys) || hasFish(also) ? until.of : withoutFish(until.of);
+  return isEnough(few, rest, of) && packs({ few, rest, of, all: openToAll(few, of), tries: 0 }, 0);
 }
 
 const NO_MORE: readonly ToBuy[] = [];
+
+function hasFish(buys: readonly ToBuy[]): boolean {
+  for (const { line } of buys) if (line === FISH) return true;
+  return false;
+}
+
+/** Without a fish cleaners may come as late as anything of their line. */
+const withoutFish = (of: readonly number[]): readonly number[] =>
+  of[CLEANERS] === of[INVERTEBRATES]
+    ? of
+    : of.map((month, line) => (line === CLEANERS ? (of[INVERTEBRATES] as number) : month));
 
 /** Whoever has the fewest months first, of those alike the dearest. */
 function sortIn(few: ToBuy[], buy: ToBuy): void {
@@ -35,25 +48,47 @@ function sortIn(few: ToBuy[], buy: ToBuy): void {
   few[at] = buy;
 }
 
-/** Is there enough from each month on for all that could not be bought before it, could it be cut?
+/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut?
  *  @param few those of the latest months first */
-function isEnough(few: readonly ToBuy[], rest: readonly number[]): boolean {
+function isEnough(few: readonly ToBuy[], rest: readonly number[], of: readonly number[]): boolean {
+  for (let line = 0; line < of.length; line++)
+    if (of.indexOf(of[line] as number) === line && !isEnoughTo(few, rest, of, of[line] as number))
+      return false;
+  return true;
+}
+
+function isEnoughTo(
+  few: readonly ToBuy[],
+  rest: readonly number[],
+  of: readonly number[],
+  last: number,
+): boolean {
   let left = 0;
   let cost = 0;
   let k = 0;
-  for (let m = rest.length - 1; m >= 0; m--) {
+  for (let m = last; m >= 0; m--) {
     left += rest[m] as number;
-    for (; k < few.length && (few[k] as ToBuy).from >= m; k++) cost += (few[k] as ToBuy).price;
+    for (; k < few.length && (few[k] as ToBuy).from >= m; k++)
+      if ((of[(few[k] as ToBuy).line] as number) <= last) cost += (few[k] as ToBuy).price;
     if (cost > left + SLACK) return false;
   }
   return true;
+}
+
+/** The last month that is open to all of them. */
+function openToAll(few: readonly ToBuy[], of: readonly number[]): number {
+  let all = Infinity;
+  for (const { line } of few) all = Math.min(all, of[line] as number);
+  return all;
 }
 
 interface Packing {
   few: readonly ToBuy[];
   /** By month what is left. */
   rest: number[];
-  last: number;
+  /** By line the last month. */
+  of: readonly number[];
+  all: number;
   tries: number;
 }
 
@@ -62,12 +97,12 @@ const MOST_TRIES = 500;
 
 /** Do those from one on go into the months that are left? */
 function packs(packing: Packing, at: number): boolean {
-  const { few, rest, last } = packing;
+  const { few, rest, of, all } = packing;
   if (at === few.length || ++packing.tries > MOST_TRIES) return true;
-  const { price, from } = few[at] as ToBuy;
-  for (let m = from; m <= last; m++) {
+  const { price, from, line } = few[at] as ToBuy;
+  for (let m = from; m <= (of[line] as number); m++) {
     const before = rest[m] as number;
-    if (before < price || isTold(rest, before, from, m)) continue;
+    if (before < price || (m <= all && isTold(rest, before, from, m))) continue;
     rest[m] = before - price;
     const fits = packs(packing, at + 1);
     rest[m] = before;
@@ -83,7 +118,12 @@ function isTold(rest: readonly number[], left: number, from: number, m: number):
 }
 
 /** All are made here, alike to the engine that reads them so often. */
-export const toBuy = (mask: number, price: number, from: number): ToBuy => ({ mask, price, from });
+export const toBuy = (mask: number, price: number, from: number, line: number): ToBuy => ({
+  mask,
+  price,
+  from,
+  line,
+});
 
 /** With some batches, in the order of their masks.
  *  @param open by batch the months it could be bought in */
@@ -94,8 +134,8 @@ export function withBatches(
 ): ToBuy[] {
   const all = buys.slice();
   for (let k = 0; k < batches.length; k++) {
-    const { mask, price } = batches[k] as Batch;
-    putIn(all, toBuy(mask, price, (open[k] as readonly number[])[0] ?? 0));
+    const { mask, price, line } = batches[k] as Batch;
+    putIn(all, toBuy(mask, price, (open[k] as readonly number[])[0] ?? 0, line));
   }
   return all;
 }

@@ -42,12 +42,12 @@ export function soonestPaid(
     if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
     const open = openFor(world, label, batches, fit.day);
     // Not by the event's own months: what came before it might have been bought later.
-    const last = calendar.lastMonth(fit.day);
+    const until = calendar.untilBy(fit.day);
     const isOne = world.money === 'one';
     const bills = label.bills.map((bill) => billWith(bill, batches, open));
-    if (isAnyPayable(world, bills, last)) {
+    if (isAnyPayable(world, bills, until)) {
       const child = labelAt(world, label, event, fit, label.ways);
-      const by = calendar.lastMonth(to);
+      const by = calendar.untilBy(to);
       child.bills = bills.length === 1 ? bills : bills.filter((bill) => isPayable(world, bill, by));
       if (!isOne) child.key = partsOf((bills[0] as Bill).buys);
       child.leftBy = leftBy(world, child);
@@ -60,7 +60,7 @@ export function soonestPaid(
       }
     }
     if (isOne) next = nextMonth(world, event, open, fit.day);
-    else for (next = fit.day + 1; next <= to && calendar.lastMonth(next) === last;) next++;
+    else for (next = fit.day + 1; next <= to && calendar.untilBy(next) === until;) next++;
   }
   return null;
 }

@@ -1,5 +1,6 @@
 /** What could follow a partial plan, to the end, along the paths of a search for which money was only a matter of months: the batches, each to be paid for
  *  in one month. */
+import type { Until } from './calendar';
 import { sumsOf, type Wants } from './money';
 import { couldBePaid, partsOf, toBuy, withBuys } from './packed';
 import { type Place, type Rest, standsFor } from './paths';
@@ -32,17 +33,17 @@ export function leadsOn(
   return false;
 }
 
-/** A rest that leads to something better, and the last month in which anything is bought for it. */
+/** A rest that leads to something better, and the last months in which anything is bought for it. */
 interface Useful {
   buys: readonly ToBuy[];
-  last: number;
+  until: Until;
 }
 
 function usefulAt(world: World, place: Place, worth: Worth, best: Worth): Useful[] {
   const useful: Useful[] = [];
   for (const rest of restsOf(world, place, best)) {
-    const last = usefulUntil(world, worth, rest, best);
-    if (last !== null) useful.push({ buys: rest.buys, last });
+    const until = usefulUntil(world, worth, rest, best);
+    if (until !== null) useful.push({ buys: rest.buys, until });
   }
   return useful;
 }
@@ -53,23 +54,23 @@ function isAnyPaid(
   spent: readonly number[],
   also: readonly ToBuy[],
 ): boolean {
-  for (const { buys, last } of rests) if (couldBePaid(world, buys, spent, last, also)) return true;
+  for (const { buys, until } of rests) if (couldBePaid(world, buys, spent, until, also)) return true;
   return false;
 }
 
-/** The last month in which anything is bought for a plan that goes on so and is better than the best; null where it is not. With as many batches it has to
+/** The last months in which anything is bought for a plan that goes on so and is better than the best; null where it is not. With as many batches it has to
  *  end sooner. */
-function usefulUntil(world: World, worth: Worth, rest: Worth, best: Worth): number | null {
+function usefulUntil({ calendar }: World, worth: Worth, rest: Worth, best: Worth): Until | null {
   const { placed } = rest;
   for (let i = 0; i < placed.length; i++) {
     const more = (placed[i] as number) - (best.placed[i] as number);
-    if (more !== 0) return more > 0 ? world.calendar.months.length - 1 : null;
+    if (more !== 0) return more > 0 ? calendar.untilBy(calendar.end) : null;
   }
   const last = Math.max(worth.last, rest.last);
   const batches = worth.batches + rest.batches;
   const isLess = batches < best.batches || (batches === best.batches && worth.sum + rest.sum < best.sum);
   if (last > best.last || (last === best.last && !isLess)) return null;
-  return world.calendar.lastMonth(best.last - (isLess ? 0 : 1));
+  return calendar.untilBy(best.last - (isLess ? 0 : 1));
 }
 
 /** With more rests than this, what is wanted is told from who is left. */
@@ -88,11 +89,11 @@ function wantsBy(world: World, rests: readonly Rest[], best: Worth): Wants | nul
   const wanted = world.calendar.months.map(() => 0);
   for (const rest of rests) {
     const { buys } = rest;
-    const last = lastMonthBy(world, rest, best, best.last);
+    const { last, of } = untilBy(world, rest, best);
     for (const sum of sumsOf(buys.map(({ price }) => price))) sums.add(sum);
     for (let m = 0; m <= last; m++) {
       let sum = 0;
-      for (const { price, from } of buys) if (from <= m) sum += price;
+      for (const { price, from, line } of buys) if (from <= m && m <= (of[line] as number)) sum += price;
       wanted[m] = Math.max(wanted[m] as number, sum);
     }
   }
@@ -104,17 +105,17 @@ export function bestAlong(world: World, paths: Place, known: Worth): Worth {
   const { worth } = paths.label;
   let best = known;
   for (const rest of restsOf(world, paths, known)) {
-    const last = usefulUntil(world, worth, rest, known);
+    const until = usefulUntil(world, worth, rest, known);
     const next = together(worth, rest);
-    if (last !== null && compareWorth(next, best) < 0 && couldBePaid(world, rest.buys, world.spent, last))
+    if (until !== null && compareWorth(next, best) < 0 && couldBePaid(world, rest.buys, world.spent, until))
       best = next;
   }
   return best;
 }
 
-/** The last month in which anything is bought for a release by a day; one that places more than the best may end on any. */
-const lastMonthBy = ({ calendar }: World, { placed }: Worth, best: Worth, day: number): number =>
-  placed.every((n, i) => n === best.placed[i]) ? calendar.lastMonth(day) : calendar.months.length - 1;
+/** The last months in which anything is bought for a plan that ends no later than the best; one that places more may end on any day. */
+const untilBy = ({ calendar }: World, { placed }: Worth, best: Worth): Until =>
+  calendar.untilBy(placed.every((n, i) => n === best.placed[i]) ? best.last : calendar.end);
 
 const together = (worth: Worth, rest: Worth): Worth => ({
   placed: rest.placed,
@@ -149,7 +150,7 @@ function restsOf(world: World, place: Place, best: Worth): readonly Rest[] {
     }
   }
   here.rests = [...rests.values()].filter((rest) =>
-    couldBePaid(world, rest.buys, world.spent, lastMonthBy(world, rest, best, best.last)),
+    couldBePaid(world, rest.buys, world.spent, untilBy(world, rest, best)),
   );
   return here.rests;
 }
@@ -160,7 +161,7 @@ const leastOf = (a: Rest, b: Rest): Rest => ({
   last: Math.min(a.last, b.last),
   batches: Math.min(a.batches, b.batches),
   sum: Math.min(a.sum, b.sum),
-  buys: a.buys.map(({ mask, price, from }, k) =>
-    toBuy(mask, price, Math.min(from, (b.buys[k] as ToBuy).from)),
+  buys: a.buys.map(({ mask, price, from, line }, k) =>
+    toBuy(mask, price, Math.min(from, (b.buys[k] as ToBuy).from), line),
   ),
 });

@@ -1,6 +1,6 @@
 /** What a search is about, and its partial plans. */
 import { Ammonia } from './ammonia';
-import { type Calendar, calendarOf } from './calendar';
+import { type Calendar, calendarOf, CLEANERS } from './calendar';
 import { monthsNeeded, pricesOf, spentOf } from './months';
 import {
   DOUBLING_DAYS,
@@ -32,6 +32,8 @@ export interface Worth {
 /** One batch of an event: who, where, and the month of its purchase where that matters. */
 export interface Batch {
   quarantine: number;
+  /** Cleaners, or its line: as in Until of calendar.ts. */
+  line: number;
   wishes: number[];
   /** A bit for each of them, and for each that may not be with one of them; of wishes from 32 on none. */
   mask: number;
@@ -66,11 +68,12 @@ export interface Paid {
   useful: readonly number[];
 }
 
-/** A batch that is to be paid for in one month, and the first in which it could be bought. */
+/** A batch that is to be paid for in one month, the first in which it could be bought, and its line or that it is of cleaners, as in Until of calendar.ts. */
 export interface ToBuy {
   mask: number;
   price: number;
   from: number;
+  line: number;
 }
 
 /** What is to be paid for. */
@@ -394,6 +397,7 @@ export function batchOf(
   const { p, least, conflicts, prices } = world;
   const batch: Batch = {
     quarantine,
+    line: LINES.indexOf((p.quarantines[quarantine] as Problem['quarantines'][number]).line),
     wishes,
     mask: 0,
     enemies: 0,
@@ -417,7 +421,8 @@ export function batchOf(
     batch.price += prices[i] as number;
     batch.heavy ||= isHeavy(w.loadMgN);
     batch.least = Math.max(batch.least, least[i] ?? LATE);
-    batch.crew ||= w.line === 'invertebrate' && w.crew;
+    batch.crew ||= isCrew(w);
+    if (isCrew(w)) batch.line = CLEANERS;
     if (w.line !== 'fish') continue;
     batch.fish = true;
     batch.gentlest = Math.min(batch.gentlest, w.temperament ?? 0);
@@ -467,3 +472,6 @@ export const firstLoad = ({ setHeavy }: World, { firstHeavy }: Label): number =>
   setHeavy.length === 0 ? firstHeavy : Math.min(firstHeavy, ...setHeavy);
 
 export const isCrew = (w: Wish): boolean => w.line === 'invertebrate' && w.crew;
+
+/** As in Until of calendar.ts. */
+export const boughtAs = (w: Wish): number => (isCrew(w) ? CLEANERS : LINES.indexOf(w.line));

@@ -16,6 +16,11 @@ const MOST: i32 = 64;
 // Those to be packed: whoever has the fewest months first, of those alike the dearest.
 const fewPrice = memory.data(MOST * 8);
 const fewFrom = memory.data(MOST * 4);
+const fewLine = memory.data(MOST * 4);
+/** By line, and for cleaners, the last month, and the last that is open to all. */
+const lasts = memory.data(5 * 4);
+let openToAll = 0;
+let hasFish: bool = false;
 const rest = memory.data(MOST * 8);
 let few = 0;
 let last = 0;
@@ -23,47 +28,67 @@ let tries = 0;
 /** Choices tried before it is left open. */
 const MOST_TRIES: i32 = 500;
 
-/** Begins with what the months leave, up to a last one. @param spent by month */
-export function beginPacking(spent: usize, to: i32): void {
+/** Begins with what the months leave for releases by a day. @param spent by month */
+export function beginPacking(spent: usize, day: i32): void {
   few = 0;
-  last = to;
-  for (let m = 0; m <= to; m++) putF64(rest, m, max<f64>(0, w.budget - f64At(spent, m)));
+  last = w.lastMonth(day);
+  hasFish = false;
+  for (let line = 0; line < w.LINES; line++) putI32(lasts, line, w.lastMonthOf(day, line));
+  for (let m = 0; m <= last; m++) putF64(rest, m, max<f64>(0, w.budget - f64At(spent, m)));
 }
 
-export function alsoBuy(price: f64, from: i32): void {
+export function alsoBuy(price: f64, from: i32, line: i32): void {
+  if (line == w.FISH) hasFish = true;
   if (price <= 0) return;
   let k = few++;
   for (; k > 0; k--) {
     const before = i32At(fewFrom, k - 1);
     if (before > from || (before == from && f64At(fewPrice, k - 1) >= price)) break;
     putI32(fewFrom, k, before);
+    putI32(fewLine, k, i32At(fewLine, k - 1));
     putF64(fewPrice, k, f64At(fewPrice, k - 1));
   }
   putI32(fewFrom, k, from);
+  putI32(fewLine, k, line);
   putF64(fewPrice, k, price);
 }
 
 export function alsoBuyAll(buys: usize, count: i32): void {
   for (let k = 0; k < count; k++) {
     const buy = toBuyAt(buys, k);
-    alsoBuy(buy.price, buy.from);
+    alsoBuy(buy.price, buy.from, buy.line);
   }
 }
 
-/** Could each be paid for in one month, from its first to the last? True where it was not found out. */
+/** Could each be paid for in one month, from its first to the last of its line? True where it was not found out. */
 export function couldBePaid(): bool {
+  // Without a fish cleaners may come as late as anything of their line.
+  if (!hasFish) putI32(lasts, w.CLEANERS, i32At(lasts, w.INVERTEBRATES));
+  openToAll = LATE;
+  for (let k = 0; k < few; k++) openToAll = min(openToAll, i32At(lasts, i32At(fewLine, k)));
   tries = 0;
   return isEnough() && packs(0);
 }
 
-/** Is there enough from each month on for all that could not be bought before it, could it be cut? */
+/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? */
 function isEnough(): bool {
+  for (let line = 0; line < w.LINES; line++) {
+    const to = i32At(lasts, line);
+    let isTold = false;
+    for (let k = 0; k < line && !isTold; k++) isTold = i32At(lasts, k) == to;
+    if (!isTold && !isEnoughTo(to)) return false;
+  }
+  return true;
+}
+
+function isEnoughTo(to: i32): bool {
   let left: f64 = 0;
   let cost: f64 = 0;
   let k = 0;
-  for (let m = last; m >= 0; m--) {
+  for (let m = to; m >= 0; m--) {
     left += f64At(rest, m);
-    for (; k < few && i32At(fewFrom, k) >= m; k++) cost += f64At(fewPrice, k);
+    for (; k < few && i32At(fewFrom, k) >= m; k++)
+      if (i32At(lasts, i32At(fewLine, k)) <= to) cost += f64At(fewPrice, k);
     if (cost > left + SLACK) return false;
   }
   return true;
@@ -74,9 +99,10 @@ function packs(k: i32): bool {
   if (k == few || ++tries > MOST_TRIES) return true;
   const price = f64At(fewPrice, k);
   const from = i32At(fewFrom, k);
-  for (let m = from; m <= last; m++) {
+  const to = i32At(lasts, i32At(fewLine, k));
+  for (let m = from; m <= to; m++) {
     const before = f64At(rest, m);
-    if (before < price || isTried(before, from, m)) continue;
+    if (before < price || (m <= openToAll && isTried(before, from, m))) continue;
     putF64(rest, m, before - price);
     const fits = packs(k + 1);
     putF64(rest, m, before);
@@ -92,7 +118,7 @@ function isTried(left: f64, from: i32, m: i32): bool {
 }
 
 /** Puts one in, in the order of masks. @returns the new count */
-export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32): i32 {
+export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32, line: i32): i32 {
   let k = count;
   for (; k > 0; k--) {
     const before = toBuyAt(buys, k - 1);
@@ -101,11 +127,13 @@ export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32
     to.price = before.price;
     to.mask = before.mask;
     to.from = before.from;
+    to.line = before.line;
   }
   const to = toBuyAt(buys, k);
   to.price = price;
   to.mask = mask;
   to.from = from;
+  to.line = line;
   return count + 1;
 }
 
@@ -121,7 +149,7 @@ export function billWith(bill: Bill, batches: usize, count: i32, open: usize): B
     const batch = batchAt(batches, k);
     const first = firstMonth(u64At(open, k));
     for (let m = 0; m <= first; m++) putF64(next.begun, m, f64At(next.begun, m) + batch.price);
-    next.count = putBuy(next.buys, next.count, batch.price, batch.mask, max(first, 0));
+    next.count = putBuy(next.buys, next.count, batch.price, batch.mask, max(first, 0), batch.crew ? w.CLEANERS : i32At(w.lineOf, batch.quarantine));
   }
   return next;
 }
@@ -131,11 +159,12 @@ function incomeOf(from: i32, to: i32): f64 {
   return f64At(w.income, to) - (from > 0 ? f64At(w.income, from - 1) : 0);
 }
 
-/** Do the months up to a last one suffice for all of it? For one way of paying more is not asked here. */
-export function isPayable(bill: Bill, to: i32): bool {
+/** Do the months suffice for all of it, for releases by a day? For one way of paying more is not asked here. */
+export function isPayable(bill: Bill, day: i32): bool {
+  const to = w.lastMonth(day);
   for (let m = 0; m <= to; m++) if (f64At(bill.begun, m) > incomeOf(m, to) + SLACK) return false;
   if (w.money == w.ONE) return true;
-  beginPacking(w.spent, to);
+  beginPacking(w.spent, day);
   alsoBuyAll(bill.buys, bill.count);
   return couldBePaid();
 }
@@ -246,6 +275,7 @@ function withTwoAsOne(count: i32): i32 {
     const to = toBuyAt(one.buys, k);
     to.price = x.price;
     to.mask = x.mask;
+    to.line = x.line;
     to.from = min(x.from, toBuyAt(b.buys, k).from);
     for (let m = 0; m <= to.from; m++) putF64(one.begun, m, f64At(one.begun, m) + x.price);
   }

@@ -105,17 +105,16 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
 /** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought? @param last the last release that is of use */
 function canPayFor(label: Label, c: Case, last: i32): bool {
   if (!w.hasBudget || w.money == w.EVERY || last < w.today) return true;
-  const month = w.lastMonth(last);
   for (let k = 0; k < label.billCount; k++) {
     const bill = billAt(label.bills, k);
-    beginPacking(w.spent, month);
+    beginPacking(w.spent, last);
     alsoBuyAll(bill.buys, bill.count);
     for (let j = 0; j < c.count; j++) {
       const i = i32At(c.order, j);
       let free = LATE;
       for (let mine = i32At(w.quarantinesOf, i); mine != 0; mine &= mine - 1)
         free = min(free, i32At(label.free, ctz(mine)));
-      alsoBuy(f64At(w.prices, i), w.monthAt(free));
+      alsoBuy(f64At(w.prices, i), w.monthAt(free), w.boughtAs(i));
     }
     if (couldBePaid()) return true;
   }

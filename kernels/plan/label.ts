@@ -53,6 +53,7 @@ export class ToBuy {
   price: f64;
   mask: i32;
   from: i32;
+  line: i32;
 }
 
 export function toBuyAt(buys: usize, k: i32): ToBuy {

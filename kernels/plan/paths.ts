@@ -99,28 +99,28 @@ export function addStep(place: Place, child: Label): void {
     const buy = toBuyAt(bill.buys, k);
     for (let j = 0; j < child.batchCount; j++) {
       if (batchAt(child.batches, j).mask != buy.mask) continue;
-      way.buyCount = putBuy(way.buys, way.buyCount, buy.price, buy.mask, buy.from);
+      way.buyCount = putBuy(way.buys, way.buyCount, buy.price, buy.mask, buy.from, buy.line);
       break;
     }
   }
 }
 
-const NEVER: i32 = -2;
+const NEVER: i32 = i32.MIN_VALUE;
 
-/** The last month in which anything is bought for a plan that goes on so and is better than the best; NEVER where it is not. */
+/** The day by which a plan that goes on so and is better than the best has ended; NEVER where it is not better. */
 function usefulUntil(worth: Worth, rest: Rest, best: Worth): i32 {
-  if (rest.placed != best.placed) return rest.placed > best.placed ? w.months - 1 : NEVER;
+  if (rest.placed != best.placed) return rest.placed > best.placed ? w.end : NEVER;
   const last = max(worth.last, rest.last);
   const batches = worth.batches + rest.batches;
   const isLess =
     batches < best.batches || (batches == best.batches && worth.sum + rest.sum < best.sum);
   if (last > best.last || (last == best.last && !isLess)) return NEVER;
-  return w.lastMonth(best.last - (isLess ? 0 : 1));
+  return best.last - (isLess ? 0 : 1);
 }
 
-/** The last month in which anything is bought for a release by the end of the best; one that places more may end on any day. */
-function lastMonthBy(rest: Rest, best: Worth): i32 {
-  return rest.placed == best.placed ? w.lastMonth(best.last) : w.months - 1;
+/** The day by which a plan with it that ends no later than the best has ended; one that places more may end on any day. */
+function endBy(rest: Rest, best: Worth): i32 {
+  return rest.placed == best.placed ? best.last : w.end;
 }
 
 const HEADS: i32 = 1 << 14;
@@ -178,7 +178,7 @@ function tellRests(here: Place, best: Worth): void {
   here.restCount = 0;
   let rest = first;
   for (let k = 0; k < count; k++) {
-    beginPacking(w.spent, lastMonthBy(rest, best));
+    beginPacking(w.spent, endBy(rest, best));
     alsoBuyAll(rest.buys, rest.count);
     if (couldBePaid()) put(here.rests, here.restCount++, changetype<usize>(rest));
     rest = rest.next;
@@ -222,7 +222,7 @@ function after(step: Way, worth: Worth, then: Rest): Rest {
   rest.count = then.count;
   for (let k = 0; k < step.buyCount; k++) {
     const buy = toBuyAt(step.buys, k);
-    rest.count = putBuy(joined, rest.count, buy.price, buy.mask, buy.from);
+    rest.count = putBuy(joined, rest.count, buy.price, buy.mask, buy.from, buy.line);
   }
   return rest;
 }
@@ -348,12 +348,12 @@ export function wantsAt(place: Place, best: Worth): usize {
 }
 
 function addRest(wants: Wants, rest: Rest, best: Worth): void {
-  const last = lastMonthBy(rest, best);
-  for (let m = 0; m <= last; m++) {
+  const day = endBy(rest, best);
+  for (let m = 0; m <= w.lastMonth(day); m++) {
     let sum: f64 = 0;
     for (let k = 0; k < rest.count; k++) {
       const buy = toBuyAt(rest.buys, k);
-      if (buy.from <= m) sum += buy.price;
+      if (buy.from <= m && m <= w.lastMonthOf(day, buy.line)) sum += buy.price;
     }
     putF64(wants.wanted, m, max(f64At(wants.wanted, m), sum));
   }

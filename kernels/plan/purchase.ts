@@ -156,18 +156,18 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     if (!w.hasBudget) return labelAt(label, event, fit);
     const open = m.openFor(label, batches, count, fit);
     // Not by the event's own months: what came before it might have been bought later.
-    const last = w.lastMonth(fit);
+    const until = w.untilBy(fit);
     const isOne = w.money == w.ONE;
     const bills = lay(<usize>label.billCount << 2);
     let isAny = false;
     for (let k = 0; k < label.billCount; k++) {
       const bill = billWith(billAt(label.bills, k), batches, count, open);
       put(bills, k, changetype<usize>(bill));
-      if (!isAny) isAny = isPayable(bill, last);
+      if (!isAny) isAny = isPayable(bill, fit);
     }
     if (isAny) {
       const child = labelAt(label, event, fit);
-      takeBillsOver(child, bills, label.billCount, w.lastMonth(to));
+      takeBillsOver(child, bills, label.billCount, to);
       if (!isOne) alikeByBatches(child);
       tellLeftBy(child);
       if (isDead(child, aim)) return NO_LABEL;
@@ -181,7 +181,7 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
       }
     }
     if (isOne) day = nextMonth(open, fit);
-    else for (day = fit + 1; day <= to && w.lastMonth(day) == last; ) day++;
+    else for (day = fit + 1; day <= to && w.untilBy(day) == until; ) day++;
   }
   return NO_LABEL;
 }

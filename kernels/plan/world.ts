@@ -110,6 +110,8 @@ export let stayLoads: usize = 0;
 export let usedQuarantines: i32 = 0;
 // The calendar, by day from today.
 let lastBuys: usize = 0;
+/** By day which of the kinds of last months, and by kind these: of all, and by line. */
+let untils: usize = 0;
 let lastMonths: usize = 0;
 let monthOf: usize = 0;
 let releases: usize = 0;
@@ -256,7 +258,8 @@ export function readWorld(from: usize): void {
   releasedLoads = nums(released);
   heavyDays = ints(heavyReleased);
   lastBuys = ints(span);
-  lastMonths = ints(span);
+  untils = ints(span);
+  lastMonths = ints(int() * KINDS);
   monthOf = ints(span);
   releases = ints(span);
   monthFrom = ints(months);
@@ -385,10 +388,15 @@ export function compareWorth(a: Worth, b: Worth): i32 {
 }
 
 /** The lines of wishes: 0 is fish, as in core/planner/problem.ts. */
-const FISH: i32 = 0;
+export const FISH: i32 = 0;
 
 export function isFish(i: i32): bool {
   return i32At(lines, i) == FISH;
+}
+
+/** What a wish is bought as: its line, or one of the cleaners. */
+export function boughtAs(i: i32): i32 {
+  return isCrew(i) ? CLEANERS : i32At(lines, i);
 }
 
 /** A cleaner that comes before the fish. */
@@ -400,9 +408,28 @@ export function lastBuyUpTo(day: i32): i32 {
   return day < today ? today - 1 : i32At(lastBuys, min(day, end - 1) - today);
 }
 
-/** Of a day before today none. */
+/** Kinds of what is bought: the lines, and cleaners that come before a fish. */
+export const LINES: i32 = 5;
+export const INVERTEBRATES: i32 = 1;
+export const CLEANERS: i32 = 4;
+/** The last month of all, and one for each of them. */
+const KINDS: i32 = 6;
+
+/** Days for which the last months in which may be bought are the same have the same. */
+export function untilBy(day: i32): i32 {
+  return day < today ? -1 : i32At(untils, min(day, end - 1) - today);
+}
+
+/** The last month in which may be bought for a release by a day; of a day before today none. */
 export function lastMonth(day: i32): i32 {
-  return day < today ? -1 : i32At(lastMonths, min(day, end - 1) - today);
+  const until = untilBy(day);
+  return until < 0 ? -1 : i32At(lastMonths, until * KINDS);
+}
+
+/** The same of a line. */
+export function lastMonthOf(day: i32, line: i32): i32 {
+  const until = untilBy(day);
+  return until < 0 ? -1 : i32At(lastMonths, until * KINDS + 1 + line);
 }
 
 export function monthAt(day: i32): i32 {
