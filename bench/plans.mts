@@ -1,9 +1,11 @@
 /** How long a plan takes in the app's own worker as it was built last, begun for it alone, in Chromium, and how long the next does in the same:
- *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS]]`. */
+ *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS [KIND]]]`; kinds are alike, room (much could be bought at once), unlike (budgets of their own), midway (some of
+ *  it bought or set) and ammonia (R6 is asked). */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { household } from '../core/testing/longPlans';
+import { household, unlike, withOwn, withRoom } from '../core/testing/longPlans';
+import type { Problem } from '../core/planner';
 
 const built = 'dist/_expo/static/js/web';
 const worker = readdirSync(built).find((name) => /^plan-[0-9a-f]+\.js$/.test(name));
@@ -20,6 +22,25 @@ interface Timed {
   /** Asked again in the same worker, with ten more a month. */
   nextMs: number;
 }
+
+const kinds: Record<string, (n: number, seed: number, budget: number | null) => Problem> = {
+  alike: household,
+  room: withRoom,
+  unlike: (n, seed, budget) => ({ ...unlike(seed, n), ...(budget === null ? {} : { budget }) }),
+  midway: (n, seed, budget) => withOwn(household(n, seed, budget), seed),
+  ammonia: (n, seed, budget) => {
+    const p = household(n, seed, budget);
+    const nearZeroMgN = p.displayLoadMgN + 6 + (seed % 5) * 3;
+    return { ...p, water: { nearZeroMgN, netL: 200, freeShare: 0.05 } };
+  },
+};
+const [wishes, budget, households = 40] = process.argv.slice(2, 5).map(Number);
+const kind = process.argv[5] ?? 'alike';
+const make =
+  kinds[kind] ??
+  (() => {
+    throw new Error(`Kinds are ${Object.keys(kinds).join(', ')}.`);
+  });
 
 async function timed(n: number, budget: number | null, seed: number): Promise<Timed> {
   const page = await browser.newPage();
@@ -45,13 +66,12 @@ async function timed(n: number, budget: number | null, seed: number): Promise<Ti
         worker.postMessage({ asked: [{ name: 'plan', problem: problems[0] }] });
       });
     },
-    [source, household(n, seed, budget), household(n, seed, budget === null ? null : budget + 10)] as const,
+    [source, make(n, seed, budget), make(n, seed, budget === null ? null : budget + 10)] as const,
   );
   await page.close();
   return told;
 }
 
-const [wishes, budget, households = 40] = process.argv.slice(2).map(Number);
 const asked: (readonly [number, number | null])[] = wishes
   ? [[wishes, budget || null]]
   : [
@@ -66,12 +86,14 @@ const asked: (readonly [number, number | null])[] = wishes
 for (const [n, money] of asked) {
   const all: Timed[] = [];
   for (let seed = 1; seed <= households; seed++) all.push(await timed(n, money, seed));
+  const slow = all.flatMap(({ ms }, i) => (ms > 1000 ? [`${i + 1}: ${Math.round(ms)} ms`] : []));
+  if (slow.length > 0) console.log(`over a second: ${slow.join(', ')}`);
   const times = all.map(({ ms }) => ms).sort((a, b) => a - b);
   const next = all.map(({ nextMs }) => nextMs).sort((a, b) => a - b);
   const at = (share: number, of = times) => `${Math.round(of[Math.ceil(share * of.length) - 1] ?? NaN)} ms`;
   const proved = all.filter(({ status }) => status === 'optimal').length;
   const inTime = times.filter((ms) => ms <= 1000).length;
-  const name = `${n} wishes${money === null ? '' : `, ${money} a month`}`;
+  const name = `${n} wishes, ${kind}${money === null ? '' : `, ${money} a month`}`;
   console.log(`${name}: middle ${at(0.5)}, nine of ten ${at(0.9)}, worst ${at(1)}`);
   console.log(`  of ${households} ${proved} proved, ${inTime} within a second`);
   console.log(`  the next in the same worker: middle ${at(0.5, next)}, nine of ten ${at(0.9, next)}`);

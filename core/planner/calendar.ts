@@ -35,8 +35,8 @@ export interface Month {
   out: number;
 }
 
-/** The last month in which may be bought, whatever the quarantine; by line, in the order of LINES, and behind them for cleaners that come a day sooner, before a
- *  fish. -1 where there is none. */
+/** The last month in which may be bought, whatever the quarantine; by line, in the order of LINES, and behind them for cleaners, which come a day sooner,
+ *  before a fish. -1 where there is none. */
 export interface Until {
   last: number;
   of: readonly number[];

@@ -1,5 +1,5 @@
-/** The exact search in WebAssembly (kernels/plan): partial plan by partial plan the same as the plain one of search.ts, without what objects cost an engine, and
- *  quick from its first step on. */
+/** The exact search in WebAssembly (kernels/plan): partial plan by partial plan the same as the plain one of search.ts, without what objects cost an engine,
+ *  and quick from its first step on. */
 import { compiledOnce } from '../compiled';
 import { NITROGEN } from '../nitrogen/limits';
 import { DEFAULT_PARAMS, warmthOf } from '../nitrogen/model';

@@ -48,7 +48,7 @@ const MOST_TRIED = 10;
 /** @param world one in which money is a matter of months, and no quarantine stands for another that is like it
  *  @param every one in which every way of paying counts
  *  @param known only what is better is followed
- *  @returns where to begin, null where there was no time, a better plan that was found on the way and can be paid for, and how many partial plans were looked at */
+ *  @returns where to begin, null where there was no time; a better plan that was found on the way and can be paid for; how many partial plans were looked at */
 export function pathsTo(
   world: World,
   every: World,

@@ -60,14 +60,16 @@ export function household(n: number, seed: number, budget: number | null): Probl
   };
 }
 
-/** A household unlike the others: of its calendar, quarantines, prices, what entered lately, who may not meet and who is alike some are drawn anew. */
-export function unlike(seed: number): Problem {
+/** A household unlike the others: of its calendar, quarantines, prices, what entered lately, who may not meet and who is alike some are drawn anew.
+ *  @param count of its wishes; else three to six */
+export function unlike(seed: number, count: number | null = null): Problem {
   const random = seededRandom(seed + 2e6);
   const whole = (a: number, b: number) => a + Math.floor(random() * (b - a + 1));
   const some = <T>(most: number, one: () => T): T[] => Array.from({ length: whole(1, most) }, one);
   const often = (share: number, more: () => Partial<Problem>) => (random() < share ? more() : {});
   const budget = random() < 0.3 ? null : whole(20, 150);
-  const base = random() < 0.6 ? household(whole(3, 6), seed, budget) : withRoom(whole(3, 6), seed, budget);
+  const wishes = count ?? whole(3, 6);
+  const base = random() < 0.6 ? household(wishes, seed, budget) : withRoom(wishes, seed, budget);
   const last = base.wishes.length - 1;
   return {
     ...base,

@@ -300,8 +300,8 @@ export function solve(from: usize, wasCut: i32): usize {
   return answer();
 }
 
-/** Numbers: proved, last at least, looked at, is it the one that was known, last, batches, sum, how many batches follow; by level how many at the most and how many
- *  are placed; by batch its wishes, a bit each, purchase, quarantine and release. */
+/** Numbers: proved, last at least, looked at, is it the one that was known, last, batches, sum, how many batches follow; by level how many at the most and
+ *  how many are placed; by batch its wishes, a bit each, purchase, quarantine and release. */
 function answer(): usize {
   const isKnown = changetype<usize>(bestLabel) == 0;
   const out = keep(<usize>(8 + 2 * w.levels + 4 * 16) << 3);
