@@ -2,11 +2,13 @@
 import { household, unlike, withOwn, withRoom } from '../testing/longPlans';
 import { alikeProblem, aProblem, aWish, smallProblem } from '../testing/plans';
 import { seededRandom } from '../random';
+import { bestPlan } from './bought';
 import { compiledSearch } from './compiledSearch';
 import type { Found } from './found';
 import type { Problem } from './problem';
+import { stockingPlan } from './plan';
 import { plainSearch, searched } from './search';
-import { worldOf } from './world';
+import { compareWorth, worldOf } from './world';
 
 /** By both, each measured by the same plan. @param mayGoOn asked by each anew */
 function both(p: Problem, mayGoOn = () => () => true): { compiled: Found | null; plain: Found } {
@@ -70,6 +72,23 @@ test('predicted ammonia turns the same plans down', () => {
     if (!plain.proved) cut++;
   }
   expect(cut).toBeGreaterThan(0);
+});
+
+test('the best plan without ammonia that keeps within it is the best: never worse than what looks at it all along, and more often proved', () => {
+  const proved = { whole: 0, alongside: 0 };
+  for (let seed = 1; seed <= 24; seed++) {
+    const base = household(6, seed, seed % 2 === 0 ? 80 : null);
+    const water = { nearZeroMgN: base.displayLoadMgN + 4, netL: 150, freeShare: 0.05 };
+    const p = { ...base, water };
+    const whole = bestPlan(p, { exact: true, width: 2, mayGoOn: () => true });
+    const { plain: alongside } = both(p);
+    expect([seed, compareWorth(whole.worth, alongside.worth) <= 0]).toEqual([seed, true]);
+    if (alongside.proved) expect([seed, whole.proved, whole.worth]).toEqual([seed, true, alongside.worth]);
+    for (const { freeMgN } of stockingPlan(p, () => true).steps) expect(freeMgN).toBeLessThanOrEqual(0.02);
+    if (whole.proved) proved.whole++;
+    if (alongside.proved) proved.alongside++;
+  }
+  expect(proved.whole).toBeGreaterThan(proved.alongside);
 });
 
 test('cut short it claims nothing that the plain one would not', () => {

@@ -2,6 +2,7 @@
  *  on one day. Whatever the order of events, the batches in each and the month in which each is bought, every release as early as the rules let it is best
  *  for all that follows; so a partial plan (a label) has its days settled, and of two that placed the same wishes one may be at least as good in every
  *  respect that still counts: the other is dropped. What is left is best-first over the labels, cut off by bounds. docs/planner.md has the proof. */
+import { Ammonia } from './ammonia';
 import { lastAtLeast } from './ends';
 import { prospectOf } from './prospects';
 import { batchesAtLeast } from './fewest';
@@ -13,7 +14,7 @@ import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
 import type { Found, Search } from './found';
 import { Kept } from './kept';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
-import { type Problem, type Step } from './problem';
+import { type Problem, type Step, type Wish } from './problem';
 import { bestAlong, leadsOn, wantsAt, waysOn } from './rests';
 import { start } from './start';
 import {
@@ -43,10 +44,37 @@ function stepsOf(world: World, label: Label): Step[] {
   return steps.sort((a, b) => a.release - b.release || a.wish - b.wish);
 }
 
+/** R6 after each release that is planned. */
+function keepsWater(p: Problem, steps: readonly Step[]): boolean {
+  const ammonia = new Ammonia(p);
+  const isSet = (wish: number) => p.fixed.some((f) => f.wish === wish && f.release !== null);
+  const planned = steps.filter((s) => !isSet(s.wish));
+  const days = [...new Set(planned.map((s) => s.release))].sort((a, b) => a - b);
+  const releases = days.map((day) => ({
+    day,
+    loadMgN: planned.reduce(
+      (sum, s) => sum + (s.release === day ? (p.wishes[s.wish] as Wish).loadMgN : 0),
+      0,
+    ),
+  }));
+  return releases.every((_, k) => ammonia.fits(releases.slice(0, k + 1)));
+}
+
 /** The best plan of those in which whatever was bought together is released together. Exact unless it is told to stop; a beam finds a good one first,
  *  which the rest is measured by. */
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact) return searched(worldOf(p, true, o.mayGoOn, 'one'), o);
+  if (!p.water) return bestExact(p, o);
+  // No plan that keeps within R6 is better than the best without it: where that one does, it is the best.
+  const free = bestExact({ ...p, water: undefined }, o);
+  if (keepsWater(p, free.steps)) return free;
+  const careful = bestExact(p, o);
+  if (!free.proved || careful.proved) return careful;
+  const proved = compareWorth(careful.worth, free.worth) === 0;
+  return { ...careful, proved, lastAtLeast: free.worth.last, placedAtMost: free.worth.placed };
+}
+
+function bestExact(p: Problem, o: Search): Found {
   const world = worldOf(p, false, o.mayGoOn, p.budget === null ? 'every' : 'one');
   const quick = searched(world, { ...o, exact: false });
   return compiledSearch(world, quick) ?? plainSearch(world, quick);
