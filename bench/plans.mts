@@ -1,6 +1,6 @@
 /** How long a plan takes in the app's own worker as it was built last, begun for it alone, in Chromium, and how long the next does in the same:
- *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS [KIND]]]`; kinds are alike, room (much could be bought at once), unlike (budgets of their own), midway (some of
- *  it bought or set) and ammonia (R6 is asked). */
+ *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS [KIND]]]`. Kinds are alike, room (much could be bought at once), unlike (budgets of their own), midway
+ *  (some of it bought or set) and ammonia (R6 is asked). */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';

@@ -47,6 +47,7 @@ export function compiledSearch(world: World, known: Found): Found | null {
     const at = kernel.solve(from, world.ammonia.cut ? 1 : 0);
     return answerAt(world, known, new Float64Array(kernel.memory.buffer, at));
   } catch {
+    // It stops of itself only where it is given no more memory.
     return null;
   }
 }

@@ -1,6 +1,6 @@
 /** What is to be paid for, in whole batches (core/planner/packed.ts, bills.ts). */
-import { at, copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, SLACK } from './memory';
-import { Batch, batchAt, Bill, billAt, Label, ToBuy, toBuyAt } from './label';
+import { copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, SLACK } from './memory';
+import { batchAt, Bill, billAt, Label, ToBuy, toBuyAt } from './label';
 import * as w from './world';
 
 /** All months of a set, a bit each: the first and the last of them; -1 where there is none. */

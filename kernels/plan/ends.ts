@@ -1,6 +1,7 @@
 /** What no plan that follows a partial one can better: when each can enter, when it ends, and its sum of days (core/planner/soonest.ts, ends.ts, sums.ts). */
 import { at, f64At, i32At, LATE, NONE, putF64, putI32, SLACK } from './memory';
-import { Case, firstLoad, isOut, Label, planned, Prospect } from './label';
+import { isOut } from './days';
+import { Case, firstLoad, Label, planned, Prospect } from './label';
 import * as w from './world';
 
 const MOST: i32 = 16;

@@ -1,7 +1,8 @@
 /** What could come next: one batch, or one in each of several quarantines with a load in each (core/planner/events.ts). */
 import { at, f64At, i32At, keep, LATE, NONE, put, putI32, SLACK } from './memory';
 import { Aim, isNoBetter, isUseless } from './bounds';
-import { Batch, batchAt, batchOf, enteredBy, isOut, Label, latestOf, Prospect, soonestOf } from './label';
+import { isOut, latestOf, soonestOf } from './days';
+import { Batch, batchAt, batchOf, enteredBy, Label, Prospect } from './label';
 import * as w from './world';
 
 /** By quarantine and set of wishes, all that could be bought for it: a list and how many. */
@@ -228,7 +229,6 @@ let chosenCount: i32 = 0;
 let twinOf: usize = 0;
 let most: f64 = 0;
 
-// @ts-ignore: a decorator of AssemblyScript
 @external('planner', 'mayGoOn')
 declare function mayGoOnAsked(): i32;
 

@@ -1,5 +1,5 @@
 /** Partial plans that are worth keeping, and the order in which they are followed (core/planner/kept.ts). */
-import { at, f64At, i32At, keep, LATE, NONE, put } from './memory';
+import { at, f64At, i32At, keep, NONE, put } from './memory';
 import { takeBills } from './bills';
 import { billAt, Bill, Label, Prospect, toBuyAt } from './label';
 import { keepsAWay } from './money';
@@ -181,7 +181,7 @@ function placeOf(bucket: Bucket, label: Label): i32 {
 }
 
 /** Hears of each label that is dropped, and for which. */
-export let onDropped: (dropped: Label, by: Label) => void = (_dropped: Label, _by: Label): void => {};
+let onDropped: (dropped: Label, by: Label) => void = (_dropped: Label, _by: Label): void => {};
 
 export function tellDropped(hears: (dropped: Label, by: Label) => void): void {
   onDropped = hears;

@@ -74,49 +74,41 @@ export function copyF64(to: usize, from: usize, count: i32): void {
   for (let k = 0; k < count; k++) putU64(to, k, u64At(from, k));
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function i32At(p: usize, k: i32): i32 {
   return load<i32>(p + ((<usize>k) << 2));
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function putI32(p: usize, k: i32, value: i32): void {
   store<i32>(p + ((<usize>k) << 2), value);
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function f64At(p: usize, k: i32): f64 {
   return load<f64>(p + ((<usize>k) << 3));
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function putF64(p: usize, k: i32, value: f64): void {
   store<f64>(p + ((<usize>k) << 3), value);
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function u64At(p: usize, k: i32): u64 {
   return load<u64>(p + ((<usize>k) << 3));
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function putU64(p: usize, k: i32, value: u64): void {
   store<u64>(p + ((<usize>k) << 3), value);
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function at(p: usize, k: i32): usize {
   return load<usize>(p + ((<usize>k) << 2));
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 export function put(p: usize, k: i32, value: usize): void {
   store<usize>(p + ((<usize>k) << 2), value);

@@ -1,7 +1,7 @@
 /** Where anything better could lie, as far as days and months go, and what could follow to the end (core/planner/paths.ts, rests.ts). */
-import { at, f64At, i32At, keep, LATE, NONE, put, putF64, SLACK } from './memory';
+import { at, f64At, i32At, keep, put, putF64 } from './memory';
 import { alsoBuyAll, beginPacking, couldBePaid, putBuy } from './bills';
-import { billAt, batchAt, Label, Paid, ToBuy, toBuyAt, wayAt } from './label';
+import { billAt, batchAt, Label, ToBuy, toBuyAt, wayAt } from './label';
 import { addPrice, Wants } from './money';
 import * as w from './world';
 import { newWorth, Worth } from './world';

@@ -1,5 +1,5 @@
 /** What may become of a partial plan: who could still be placed, and who is in every plan that places the most (core/planner/prospects.ts, doubling.ts). */
-import { at, f64At, i32At, keep, LATE, NONE, put, putF64, putI32, SLACK } from './memory';
+import { at, f64At, i32At, keep, LATE, put, putF64, putI32, SLACK } from './memory';
 import { Case, enteredBy, Label, Prospect } from './label';
 import * as w from './world';
 

@@ -1,25 +1,12 @@
 /** The day of an event once it must be paid for, and the partial plans it leads to (core/planner/after.ts, purchase.ts). */
-import { at, copyF64, copyI32, f64At, i32At, keep, lay, mark, put, putF64, putI32, putU64, takeBack, u64At, LATE, NONE, SLACK } from './memory';
+import { at, copyF64, copyI32, f64At, i32At, keep, lay, mark, put, putF64, putI32, takeBack, u64At, LATE, NONE } from './memory';
 import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
 import { Aim, isHopeless, isUseless } from './bounds';
 import { mayGoOn } from './events';
-import {
-  batchAt,
-  Bill,
-  billAt,
-  earliest,
-  Event,
-  Label,
-  labelAt,
-  latestOf,
-  nothingPlanned,
-  Paid,
-  readEvent,
-  soonestOf,
-  toBuyAt,
-  wayAt,
-} from './label';
+import { earliest, latestOf, soonestOf } from './days';
+import { batchAt, billAt, Event, Label, labelAt, nothingPlanned, Paid, readEvent, toBuyAt, wayAt } from './label';
 import * as m from './money';
+import { openFor, payOnce } from './pay';
 import { newWays, Wants, Ways } from './money';
 import { prospectOf } from './prospects';
 import * as w from './world';
@@ -154,7 +141,7 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     if (fit == NONE || (fit > from && isUseless(aim, batches, count, event.mask, event.heavy, fit)))
       return NO_LABEL;
     if (!w.hasBudget) return labelAt(label, event, fit);
-    const open = m.openFor(label, batches, count, fit);
+    const open = openFor(label, batches, count, fit);
     // Not by the event's own months: what came before it might have been bought later.
     const until = w.untilBy(fit);
     const isOne = w.money == w.ONE;
@@ -172,7 +159,7 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
       tellLeftBy(child);
       if (isDead(child, aim)) return NO_LABEL;
       if (!isOne) return child;
-      const paid = m.payOnce(label, batches, count, open);
+      const paid = payOnce(label, batches, count, open);
       if (changetype<usize>(paid) != 0) {
         child.ways = lay(4);
         child.wayCount = 1;
@@ -228,7 +215,7 @@ function inEveryWay(label: Label, from: i32, to: i32, aim: Aim, told: usize): vo
     const fit = earliest(label, event, day, to);
     if (fit == NONE) return;
     if (fit > from && isUseless(aim, event.batches, event.count, event.mask, event.heavy, fit)) return;
-    const open = m.openFor(label, event.batches, event.count, fit);
+    const open = openFor(label, event.batches, event.count, fit);
     day = nextMonth(open, fit);
     const child = labelAt(label, event, fit);
     const wanting = told != 0 ? changetype<Wants>(told) : wants;

@@ -1,6 +1,6 @@
 /** The search of core/planner for the best plan of few wishes, in AssemblyScript: partial plan by partial plan the same. The plain TypeScript there
  *  (search.ts, exhaust.ts) is the definition; tests hold this to it. Built by `npm run kernels`. */
-import { at, bytesInUse, copyI32, i32At, keep, lay, LATE, mark, NONE, put, putF64, putI32, takeBack } from './memory';
+import { at, bytesInUse, copyI32, i32At, keep, lay, LATE, mark, put, putF64, takeBack } from './memory';
 import * as bounds from './bounds';
 import { Aim, isHopeless, newAim, sumOf, takeAim } from './bounds';
 import { lastAtLeast } from './ends';
@@ -8,9 +8,10 @@ import * as events from './events';
 import { eventAt, findEvents, mayGoOn, sizeOfEvent } from './events';
 import * as kept from './kept';
 import { FEWEST_FIRST, Heap, hopeful, MORE_HOPEFUL, NEARER_ITS_END, newHeap, pop, push } from './kept';
-import { batchAt, buyOf, forgetCuts, isCut, Label, Paid, Prospect, wayAt } from './label';
+import { buyOf, forgetCuts, isCut } from './days';
+import { batchAt, Label, Paid, Prospect, wayAt } from './label';
 import * as money from './money';
-import { payAll } from './money';
+import { payAll } from './pay';
 import * as paths from './paths';
 import { addStep, bestAlong, keepWaysOn, leadsOn, Place, placeOf, standIn, standsFor, stepAt, wantsAt, Way } from './paths';
 import * as prospects from './prospects';
@@ -41,7 +42,7 @@ let mode: i32 = EVERYWHERE;
 let heaps: usize = 0;
 let heapCount: i32 = 0;
 /** Labels looked at, for the tests: as many as the plain search does. */
-export let looked: i32 = 0;
+let looked: i32 = 0;
 
 /** More memory than this is not taken; what is found by then is not all there is. */
 const MOST_BYTES: usize = 2000 << 20;

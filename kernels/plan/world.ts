@@ -50,7 +50,7 @@ export let modelMaxA: f64 = 0;
 export let modelMaxN: f64 = 0;
 export let modelWarmth: f64 = 0;
 export let modelAlkalinity: f64 = 0;
-export let hasAlikeQuarantines: bool = false;
+let hasAlikeQuarantines: bool = false;
 /** Was anything bought or set by the person? */
 export let hasOwn: bool = false;
 let span: i32 = 0;
@@ -60,7 +60,7 @@ export let loads: usize = 0;
 export let prices: usize = 0;
 export let lines: usize = 0;
 export let temperaments: usize = 0;
-export let crews: usize = 0;
+let crews: usize = 0;
 /** NONE for whoever can never be bought or released. */
 export let leasts: usize = 0;
 export let enemies: usize = 0;
@@ -76,7 +76,7 @@ export let clocks: usize = 0;
 /** The first that is like it in all but its name. */
 export let plain: usize = 0;
 // By lane.
-export let laneLines: usize = 0;
+let laneLines: usize = 0;
 export let laneMasks: usize = 0;
 export let laneQuarantines: usize = 0;
 // Loads that entered before, or enter on days that are set.
@@ -128,7 +128,6 @@ export let income: usize = 0;
 let needed: usize = 0;
 /** By level, the wishes of it. */
 export let levelMasks: usize = 0;
-export let allWishes: i32 = 0;
 /** Whoever can be released at all. */
 export let ableWishes: i32 = 0;
 export let fishWishes: i32 = 0;
@@ -344,7 +343,6 @@ function tell(): void {
       }
     const level = i32At(levelsOf, i);
     putI32(levelMasks, level, i32At(levelMasks, level) | bit);
-    allWishes |= bit;
     if (i32At(leasts, i) != NONE) ableWishes |= bit;
     if (isFish(i)) fishWishes |= bit;
     if (isCrew(i)) crewWishes |= bit;
