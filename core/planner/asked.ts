@@ -1,10 +1,10 @@
 /** What is asked of events while they are put together, before it is known where they lead to. */
 import { lastIn, releaseAfter, passedBy } from './ends';
 import { type Event } from './event';
-import { batchesFor, maskOf } from './fewest';
+import { batchesBeside, maskOf } from './fewest';
 import { DOUBLING_DAYS, SLACK, type Wish, isHeavy } from './problem';
 import { batchesOf, boughtBy } from './purse';
-import { enteringAfter } from './soonest';
+import { enteringAfter, isHalfThere } from './soonest';
 import {
   type Batch,
   BITS,
@@ -111,7 +111,7 @@ function endsAfter(
   for (const i of sure) whole += (p.wishes[i] as Wish).loadMgN;
   const loads = new Float64Array(lanes.length);
   const then = [...outs];
-  const halfIsThere = there >= whole / 2 - SLACK || whole <= p.firstStepMgN + SLACK;
+  const halfIsThere = isHalfThere(world, there, whole);
   return (batches, mask, isLoad, day) => {
     let end = day;
     let heavy = 0;
@@ -131,7 +131,7 @@ function endsAfter(
       end = Math.max(end, lastHeavy + Math.max(p.settleDays, first) + p.settleDays * (days - 1));
     }
     // Doubling: half of the whole load is there thirty days before the last.
-    if (!halfIsThere && load > SLACK && world.setLoads.length === 0) end = Math.max(end, day + DOUBLING_DAYS);
+    if (!halfIsThere && load > SLACK) end = Math.max(end, day + DOUBLING_DAYS);
     if (end > over) return end;
     for (let q = 0; q < outs.length; q++) then[q] = outs[q] as number;
     if (world.open.length === 0)
@@ -148,20 +148,19 @@ function noBetterThan(world: World, label: Label, c: Case, most: readonly number
   const { sure } = c;
   const { from } = enteringAfter(world, label, c);
   const whole = maskOf(sure);
-  const isJoined = world.open.length + world.set.length > 0;
   const bought =
-    world.needed && !isJoined && best.last >= world.p.today
+    world.needed && best.last >= world.p.today
       ? boughtBy(world, world.calendar.untilBy(best.last).last).fewest
       : null;
   const batchesOfRest = (rest: number): number => {
-    const byRoom = batchesFor(world, rest);
-    return bought === null ? byRoom : Math.max(byRoom, batchesOf(bought[rest] as number));
+    const byRoom = batchesBeside(world, rest);
+    return bought === null ? byRoom : Math.max(byRoom, batchesOf(bought[rest & ~world.own.mask] as number));
   };
   let count = 0;
   for (let i = 0; i < most.length; i++) count += (most[i] as number) - (label.worth.placed[i] as number);
   return (toBuy, mask, day) => {
     const rest = whole & ~mask;
-    const batches = label.worth.batches + toBuy + (isJoined ? 0 : batchesOfRest(rest));
+    const batches = label.worth.batches + toBuy + batchesOfRest(rest);
     if (batches !== best.batches) return batches > best.batches;
     // Whoever is not in it comes with it or later.
     let sum = label.worth.sum + count * day;

@@ -1,6 +1,7 @@
 /** What no plan that follows a partial one can better: when it ends, its batches, its sum of days. */
 import { lastAtLeast, lastIn } from './ends';
 import { batchesAtLeast, maskOf } from './fewest';
+import { couldBeTogether, type Late, lateAfter } from './late';
 import { couldBePaid, toBuy } from './packed';
 import { batchesOf, boughtBy, daysOf } from './purse';
 import type { Wish } from './problem';
@@ -81,24 +82,30 @@ function toldIn(world: World, label: Label, c: Case, count: number, best: Worth)
   const others = (count - sure.length) * label.day;
   if (!isSooner && batches === best.batches && bought.sum + others >= best.sum) return null;
   const told: Told = { last, batches, sum: label.worth.sum + others, of: c };
-  if (!canPayFor(world, label, sure, best.last - (batches > best.batches ? 1 : 0))) return null;
+  if (!canPayFor(world, label, c, best.last - (batches > best.batches ? 1 : 0))) return null;
   if (batches !== best.batches || sumOf(world, label, told) < best.sum) return told;
-  return isSooner && canPayFor(world, label, sure, best.last - 1) ? told : null;
+  return isSooner && canPayFor(world, label, c, best.last - 1) ? told : null;
 }
 
-/** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought?
+/** Could all that are sure be paid for beside the batches that were bought? Each by itself, but for those who come so late that they are bought together.
  *  @param last the last release that is of use */
-function canPayFor(world: World, label: Label, sure: readonly number[], last: number): boolean {
+function canPayFor(world: World, label: Label, c: Case, last: number): boolean {
   const { p, calendar, prices } = world;
   if (p.budget === null || world.money === 'every' || last < p.today) return true;
   const each: ToBuy[] = [];
-  for (const i of sure) {
+  for (const i of c.sure) {
     let free = LATE;
     for (const q of world.quarantinesOf[i] as number[]) free = Math.min(free, label.free[q] as number);
     each.push(toBuy(1 << i, prices[i] as number, calendar.monthAt(free), boughtAs(p.wishes[i] as Wish)));
   }
   const until = calendar.untilBy(last);
-  for (const { buys } of label.bills) if (couldBePaid(world, buys, world.spent, until, each)) return true;
+  let late: Late | null = null;
+  for (const { buys } of label.bills) {
+    if (!couldBePaid(world, buys, world.spent, until, each)) continue;
+    late ??= lateAfter(world, label, c, last);
+    const couldBe = (those: readonly ToBuy[]) => couldBePaid(world, buys, world.spent, until, those);
+    if (late.wishes.length === 0 || couldBeTogether(world, late, each, couldBe)) return true;
+  }
   return false;
 }
 
@@ -109,17 +116,19 @@ function boughtAtLeast(
   sure: readonly number[],
   best: Worth,
 ): { batches: number; sum: number } {
-  const { p, calendar } = world;
-  // What is bought may be joined.
-  const isJoined = world.open.length + world.set.length > 0;
-  if (!world.needed || isJoined || best.last < p.today) return { batches: 0, sum: 0 };
+  const { p, calendar, own } = world;
+  if (!world.needed || best.last < p.today) return { batches: 0, sum: 0 };
   const by = boughtBy(world, calendar.untilBy(best.last).last);
-  const rest = maskOf(sure);
-  const whole = rest | label.mask;
+  const rest = maskOf(sure) & ~own.mask;
+  const whole = rest | (label.mask & ~own.mask);
   const fewest = by.fewest[whole] as number;
-  const batches = Math.max(batchesOf(fewest), label.worth.batches + batchesOf(by.fewest[rest] as number));
-  const soonest = batchesOf(fewest) === best.batches ? daysOf(fewest) : (by.soonest[whole] as number);
+  const inAll = own.batches + batchesOf(fewest);
+  const batches = Math.max(inAll, label.worth.batches + batchesOf(by.fewest[rest] as number));
+  let sum = inAll === best.batches ? daysOf(fewest) : (by.soonest[whole] as number);
   let count = sure.length;
   for (const n of label.worth.placed) count += n;
-  return { batches, sum: soonest + count * p.today };
+  if (own.mask !== 0)
+    for (let i = 0; i < own.days.length; i++)
+      if (((label.mask >> i) & 1) === 1 || sure.includes(i)) sum += own.days[i] as number;
+  return { batches, sum: sum + count * p.today };
 }

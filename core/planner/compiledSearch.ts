@@ -8,6 +8,7 @@ import { atFirst, presentMgN, STEP_DAYS } from './ammonia';
 import type { Until } from './calendar';
 import type { Found } from './found';
 import { PLANNER } from './limits';
+import { hasMate, mayJoin } from './own';
 import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish } from './problem';
 import { SEARCH_WASM } from './searchBytes';
 import { start } from './start';
@@ -94,7 +95,7 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put([HEAVY_MG_N, DOUBLING_DAYS, p.wishes.length, p.quarantines.length, months.length, span]);
   put([world.levels.length, world.lanes.length, world.setLoads.length, world.setHeavy.length]);
   put([p.today, calendar.end, p.settleDays, p.firstSettleDays]);
-  put([p.displayLoadMgN, p.firstStepMgN, world.perDay]);
+  put([p.displayLoadMgN, p.firstStepMgN, world.perDay, world.setThere, world.setInAll]);
   put([p.budget === null ? 0 : 1, p.budget ?? 0, p.water ? 1 : 0, world.twins ? 1 : 0]);
   putWater(p, put);
   byWish((w) => w.loadMgN);
@@ -154,33 +155,33 @@ function putWater(p: Problem, put: (numbers: Iterable<number>) => void): void {
 }
 
 /** What was bought or set. */
-function putOwn({ p, calendar, set, setFits, open }: World, put: (numbers: Iterable<number>) => void): void {
-  const isClosed = (quarantine: number, buy: number) =>
-    p.fixed.some((f) => f.closed === true && f.quarantine === quarantine && f.buy === buy);
-  const mayJoin = (quarantine: number, buy: number) =>
-    buy >= p.today && calendar.lastBuyUpTo(buy) === buy && !isClosed(quarantine, buy);
+function putOwn({ p, calendar, set, setFits, open, own, lanes }: World, put: (numbers: Iterable<number>) => void): void {
   put([set.length]);
   put(set.map((s) => s.wish));
   put(set.map((s) => s.buy));
   put(set.map((s) => s.quarantine));
   put(set.map((s) => s.release));
   put(setFits.map((fits) => (fits ? 1 : 0)));
-  // Nobody follows one whose mate stays where it is.
-  const hasMate = (b: Batch) =>
-    open.some((o) => o !== b && o.quarantine === b.quarantine && o.boughtOn === b.boughtOn);
   put([open.length]);
   put(open.map((b) => b.quarantine));
   put(open.map((b) => b.wishes.reduce((mask, wish) => mask | bitOf(wish), 0)));
   put(open.map((b) => b.boughtOn as number));
   put(open.map((b) => b.least));
-  put(open.map((b) => (mayJoin(b.quarantine, b.boughtOn as number) && !hasMate(b) ? 1 : 0)));
+  const isOpen = (b: Batch) => mayJoin(p, calendar, b.quarantine, b.boughtOn as number) && !hasMate(open, b);
+  put(open.map((b) => (isOpen(b) ? 1 : 0)));
   put(open.map((b) => b.loadMgN));
-  const stays = staysOf(set).filter((s) => mayJoin(s.quarantine, s.buy));
+  const stays = staysOf(set).filter((s) => mayJoin(p, calendar, s.quarantine, s.buy));
   put([stays.length]);
   put(stays.map((s) => s.quarantine));
   put(stays.map((s) => s.buy));
   put(stays.map((s) => s.release));
   put(stays.map((s) => loadOfStay(p, set, s)));
+  put(own.days);
+  put(lanes.map(({ line }) => (own.lines.includes(line) ? 1 : 0)));
+  put([own.joins.length]);
+  put(own.joins.map(({ line }) => LINES.indexOf(line)));
+  put(own.joins.map(({ room }) => room));
+  put(own.joins.map(({ month }) => month));
 }
 
 /** Of steps that are set each stay once, by the day of its release. */

@@ -42,8 +42,7 @@ export function lastIn(world: World, label: Label, c: Case, over: number): numbe
   if (last > over) return last;
   // Doubling: half of the whole load must have been there thirty days before the last release.
   const all = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0) + load;
-  if (world.setLoads.length === 0 && load > 0)
-    last = Math.max(last, reachOf(world, label, left, from)(all - SLACK));
+  if (load > 0) last = Math.max(last, reachOf(world, label, left, from)(all - SLACK));
   return last > over ? last : Math.max(last, settled(world, label, sure, from));
 }
 

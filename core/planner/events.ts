@@ -4,6 +4,7 @@ import { type Aim } from './asked';
 import { type Calendar, type StayCalendar } from './calendar';
 import { batchBounds } from './days';
 import { maskOf, paidFrom } from './fewest';
+import { hasMate, mayJoin } from './own';
 import { isHeavy, SLACK, type Wish } from './problem';
 import {
   type Batch,
@@ -148,6 +149,8 @@ function firstOfAlike(world: World, left: readonly number[]): (batch: Batch, oth
 /** Would what is in two quarantines go into one of them, which releases on the same day? */
 function fitInOne({ calendar, lineOf, p }: World, a: Batch, b: Batch): boolean {
   if (lineOf[a.quarantine] !== lineOf[b.quarantine]) return false;
+  // What the person bought, and whoever joins it, stays as it is.
+  if (a.boughtOn !== null || b.boughtOn !== null) return false;
   if (p.budget !== null && a.price + b.price > p.budget + SLACK) return false;
   const roomOf = (c: Batch) => (calendar.quarantines[c.quarantine] as StayCalendar).capacity;
   return a.loadMgN + b.loadMgN <= Math.max(roomOf(a), roomOf(b)) + SLACK;
@@ -210,23 +213,19 @@ function batchesIn(
   };
   if (few || p.wishes.length > BITS) grow(batchOf(world, q, [], null, null), capacity, most);
   else for (const b of newBatches(world, mine, q, capacity)) if (b.loadMgN <= most) out.push(b);
-  const joinable = (buy: number) =>
-    buy >= p.today &&
-    calendar.lastBuyUpTo(buy) === buy &&
-    !p.fixed.some((f) => f.closed && f.quarantine === q && f.buy === buy);
   for (const b of world.open) {
     if (b.quarantine !== q || label.placed[b.wishes[0] as number]) continue;
     if (b.least === LATE || b.wishes.some((i) => !left.includes(i))) continue;
     out.push(b);
     // Nobody follows one that stays where it is.
-    const mateStays = world.open.some((o) => o !== b && o.quarantine === q && o.boughtOn === b.boughtOn);
-    if (joinable(b.boughtOn as number) && !mateStays) grow(b, capacity - b.loadMgN, most - b.loadMgN);
+    if (mayJoin(p, calendar, q, b.boughtOn as number) && !hasMate(world.open, b))
+      grow(b, capacity - b.loadMgN, most - b.loadMgN);
   }
   for (const day of new Set(world.set.filter((s) => s.quarantine === q).map((s) => s.release)))
     for (const buy of new Set(
       world.set.filter((s) => s.quarantine === q && s.release === day).map((s) => s.buy),
     )) {
-      if (!joinable(buy)) continue;
+      if (!mayJoin(p, calendar, q, buy)) continue;
       const load = world.set.reduce(
         (sum, s) => sum + (s.quarantine === q && s.buy === buy ? (p.wishes[s.wish] as Wish).loadMgN : 0),
         0,

@@ -1,12 +1,12 @@
 /** How few batches hold a set of wishes, and in how few months they can be paid for, whatever the days. */
 import { SLACK, type Wish } from './problem';
-import { LATE, NONE, type World } from './world';
+import { type Lane, LATE, NONE, type World } from './world';
 
-/** Fewest batches for those left: each of one line, within what its quarantine holds and what a month pays. */
+/** Fewest batches still to be bought for those left: each of one line, within what its quarantine holds and what a month pays, but for those who join what
+ *  is bought or set. */
 export function batchesAtLeast(world: World, left: readonly number[]): number {
-  // What is bought may be joined.
-  if (world.open.length + world.set.length > 0) return 0;
-  if (!world.rough) return batchesFor(world, maskOf(left));
+  if (!world.rough) return batchesBeside(world, maskOf(left));
+  if (world.p.fixed.length > 0) return 0;
   let batches = 0;
   for (const { line } of world.lanes) {
     const here = left.filter((i) => (world.p.wishes[i] as Wish).line === line);
@@ -20,6 +20,37 @@ export function batchesFor(world: World, mask: number): number {
   let batches = 0;
   for (const lane of world.lanes) batches += fewestFor(world, lane.line, mask & lane.mask);
   return batches;
+}
+
+/** The same beside what is bought or set, which is bought no more, and which as many may join as there is room for in all. */
+export function batchesBeside(world: World, mask: number): number {
+  const rest = mask & ~world.own.mask;
+  if (world.own.joins.length === 0) return batchesFor(world, rest);
+  let batches = 0;
+  for (const lane of world.lanes) batches += fewestBeside(world, lane, rest & lane.mask);
+  return batches;
+}
+
+function fewestBeside(world: World, { line }: Lane, mask: number): number {
+  let room = SLACK;
+  for (const join of world.own.joins) if (join.line === line) room += join.room;
+  if (mask === 0 || room <= SLACK) return fewestFor(world, line, mask);
+  const known = world.fewestBeside.get(mask);
+  if (known !== undefined) return known;
+  let fewest = LATE;
+  for (let joined = mask; ; joined = (joined - 1) & mask) {
+    if (loadOf(world, joined) <= room) fewest = Math.min(fewest, fewestFor(world, line, mask ^ joined));
+    if (joined === 0) break;
+  }
+  world.fewestBeside.set(mask, fewest);
+  return fewest;
+}
+
+function loadOf({ p }: World, mask: number): number {
+  let load = 0;
+  for (let rest = mask; rest !== 0; rest &= rest - 1)
+    load += (p.wishes[31 - Math.clz32(rest & -rest)] as Wish).loadMgN;
+  return load;
 }
 
 /** By load alone, as if it could be cut. */

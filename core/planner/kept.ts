@@ -19,18 +19,16 @@ interface Left {
   enough: number;
 }
 
-function leftOf({ p, least, open, set }: World, { placed }: Label): Left {
+function leftOf({ p, least, setInAll }: World, { placed }: Label): Left {
   const left = p.wishes.flatMap((w, i) => (placed[i] || least[i] === null ? [] : [w]));
-  // What was bought or set is held against more than what is planned.
-  const all = open.length + set.length > 0;
   const lines = new Set(left.map(({ line }) => line));
   return {
-    fish: all || lines.has('fish'),
-    gentlest: all ? GENTLE : gentlestOf(left),
-    gentlestLight: all ? GENTLE : gentlestOf(left.filter((w) => !isHeavy(w.loadMgN))),
-    heavy: all || left.some((w) => isHeavy(w.loadMgN)),
-    quarantines: p.quarantines.flatMap((q, k) => (all || lines.has(q.line) ? [k] : [])),
-    ...(all || p.water ? EVERY_LOAD : doublingOf(p, placed, left)),
+    fish: lines.has('fish'),
+    gentlest: gentlestOf(left),
+    gentlestLight: gentlestOf(left.filter((w) => !isHeavy(w.loadMgN))),
+    heavy: left.some((w) => isHeavy(w.loadMgN)),
+    quarantines: p.quarantines.flatMap((q, k) => (lines.has(q.line) ? [k] : [])),
+    ...(p.water ? EVERY_LOAD : doublingOf(p, setInAll, placed, left)),
   };
 }
 
@@ -42,12 +40,12 @@ const gentlestOf = (left: readonly Wish[]): number =>
 /** Where ammonia is predicted, every load counts at every day. */
 const EVERY_LOAD = { little: -Infinity, enough: Infinity };
 
-function doublingOf(p: Problem, placed: readonly boolean[], left: readonly Wish[]) {
-  const released = p.released.reduce((sum, r) => sum + r.loadMgN, 0);
+/** @param setInAll the loads that entered before, or enter on days that are set */
+function doublingOf(p: Problem, setInAll: number, placed: readonly boolean[], left: readonly Wish[]) {
   const all = [...p.wishes.filter((_, i) => placed[i]), ...left].reduce((sum, w) => sum + w.loadMgN, 0);
   return {
-    little: p.firstStepMgN / 2 - p.displayLoadMgN - released,
-    enough: (p.displayLoadMgN + released + all) / 2 - p.displayLoadMgN,
+    little: p.firstStepMgN / 2 - p.displayLoadMgN - setInAll,
+    enough: (p.displayLoadMgN + setInAll + all) / 2 - p.displayLoadMgN,
   };
 }
 

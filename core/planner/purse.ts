@@ -1,6 +1,6 @@
 /** What the months' money allows, whatever the days: by set of wishes, a bit each, the cheapest ways to have bought it by the end of a month. */
 import { type Month } from './calendar';
-import { batchesFor } from './fewest';
+import { batchesBeside, batchesFor } from './fewest';
 import { SLACK } from './problem';
 import { type Bought, LATE, type Payable, type World } from './world';
 
@@ -9,8 +9,8 @@ const BATCH = 1 << 20;
 export const batchesOf = (fewest: number): number => Math.floor(fewest / BATCH);
 export const daysOf = (fewest: number): number => fewest % BATCH;
 
-/** What can have been bought by the end of a month, were only its money short: every set of wishes that a month pays is tried in each, as if a batch could be
- *  released as soon as anything of its line that is bought in that month. No plan has a set in fewer batches, or sooner. */
+/** What can have been bought by the end of a month beside what is bought or set, were only its money short: every set of wishes that a month pays is tried
+ *  in each, as if a batch could be released as soon as anything of its line that is bought in that month. No plan has a set in fewer batches, or sooner. */
 export function boughtBy(world: World, month: number): Bought {
   const { bought } = world;
   while (bought.length <= month) bought.push(boughtNext(world, bought.length));
@@ -23,9 +23,11 @@ function boughtNext(world: World, month: number): Bought {
   const then: Bought = { fewest: before.fewest.slice(), soonest: before.soonest.slice() };
   const rest = Math.max(0, (world.p.budget as number) - (world.spent[month] as number)) + SLACK;
   const out = outBy(world, month);
+  const isJoined = world.own.joins.some((join) => join.month === month);
   world.payable ??= payableSets(world);
-  for (const { set, wishes, price, batches } of world.payable) {
+  for (const { set, wishes, price, batches: alone, beside } of world.payable) {
     if (price > rest) continue;
+    const batches = isJoined ? beside : alone;
     let days = 0;
     for (const i of wishes) days += out[i] as number;
     if (days >= BATCH) continue;
@@ -34,18 +36,25 @@ function boughtNext(world: World, month: number): Bought {
   return then;
 }
 
-/** Every set of wishes that a whole month can pay. */
+/** Every set of wishes that a whole month can pay, of those who are neither bought nor set. */
 function payableSets(world: World): Payable[] {
-  const { prices, p } = world;
+  const { prices, p, own } = world;
   const budget = (p.budget as number) + SLACK;
   const sets: Payable[] = [];
   const walk = (from: number, set: number, wishes: readonly number[], price: number) => {
     for (let i = from; i < prices.length; i++) {
+      if ((own.mask & (1 << i)) !== 0) continue;
       const then = price + (prices[i] as number);
       if (then > budget) continue;
       const both = set | (1 << i);
       const all = [...wishes, i];
-      sets.push({ set: both, wishes: all, price: then, batches: batchesFor(world, both) });
+      sets.push({
+        set: both,
+        wishes: all,
+        price: then,
+        batches: batchesFor(world, both),
+        beside: batchesBeside(world, both),
+      });
       walk(i + 1, both, all, then);
     }
   };

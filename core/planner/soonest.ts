@@ -85,11 +85,19 @@ export function latestFirst(few: number[], from: readonly number[]): number[] {
   return few;
 }
 
+/** Is so much there that doubling lets a load be there thirty days later? Of what is set as much as ever will be is taken for being there before, and only
+ *  what is there today for being there then.
+ *  @param there what is there, and @param load what is to be there, without what is set, mg N a day */
+export const isHalfThere = ({ p, setThere, setInAll }: World, there: number, load: number): boolean =>
+  there >= halfOf(load, setThere, setInAll) - SLACK || load + setThere <= p.firstStepMgN + SLACK;
+
+const halfOf = (load: number, setThere: number, setInAll: number): number => (load + setThere) / 2 - setInAll;
+
 /** The earliest day by which a load can have entered, were there only doubling (R5) and the day from which each can enter. */
 export type Reach = (load: number) => number;
 
 export function reachOf(world: World, label: Label, left: readonly number[], from: readonly number[]): Reach {
-  const { p } = world;
+  const { p, setThere, setInAll } = world;
   const now = p.displayLoadMgN + (label.sums[label.sums.length - 1] ?? 0);
   const loadOf = (i: number) => (p.wishes[i] as Wish).loadMgN;
   const coming: number[] = [];
@@ -109,7 +117,8 @@ export function reachOf(world: World, label: Label, left: readonly number[], fro
     for (let k = 0; k < label.sums.length; k++)
       if (p.displayLoadMgN + (label.sums[k] as number) + SLACK >= load) return label.days[k] as number;
     const there = Math.max(label.day, allThere(load));
-    const half = load <= p.firstStepMgN + SLACK ? NONE : reach(load / 2 - SLACK) + DOUBLING_DAYS;
+    const isFirstStep = load + setThere <= p.firstStepMgN + SLACK;
+    const half = isFirstStep ? NONE : reach(halfOf(load, setThere, setInAll) - SLACK) + DOUBLING_DAYS;
     return world.calendar.releaseFrom(Math.max(there, half));
   };
   return reach;

@@ -14,7 +14,7 @@ export function sumAtLeast(world: World, label: Label, c: Case): number {
   const days: number[] = [];
   for (const lane of world.lanes)
     for (const day of byStays(world, label, lane, outs, sure, from)) sortIn(days, day);
-  if (world.setLoads.length === 0) raise(days, byDoubling(world, label, left, sure, from));
+  raise(days, byDoubling(world, label, left, sure, from));
   if (world.p.budget !== null) raise(days, byMoney(world, label, sure));
   let sum = 0;
   for (const day of days) sum += day;

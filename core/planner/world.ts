@@ -2,6 +2,7 @@
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf, CLEANERS } from './calendar';
 import { monthsNeeded, pricesOf, spentOf } from './months';
+import { type Own, ownOf } from './own';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -175,6 +176,8 @@ export interface Payable {
   wishes: readonly number[];
   price: number;
   batches: number;
+  /** The same in a month in which some may join what is bought or set. */
+  beside: number;
 }
 
 /** The quarantines of a line. */
@@ -210,12 +213,18 @@ export interface World {
   setLoads: Released[];
   setHeavy: number[];
   setFits: boolean[];
+  own: Own;
+  /** Of loads that entered before, or enter on days that are set, those that are there today, and all, mg N a day. */
+  setThere: number;
+  setInAll: number;
   lineOf: string[];
   ammonia: Ammonia;
   /** By who is placed, all that those to come could cost together. */
   costs: Map<number | string, Float64Array | null>;
   /** By a set of wishes of one line, the fewest batches that hold them. */
   fewest: Map<number, number>;
+  /** The same where some may join what is bought or set. */
+  fewestBeside: Map<number, number>;
   /** By wish, what is still to be paid for it. */
   prices: readonly number[];
   /** By month, what was bought or set costs. */
@@ -327,10 +336,14 @@ export function worldOf(
     setLoads,
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
+    own: ownOf(p, calendar, set, open, least),
+    setThere: sumOf(setLoads.filter((r) => r.day <= p.today).map((r) => r.loadMgN)),
+    setInAll: sumOf(setLoads.map((r) => r.loadMgN)),
     lineOf: p.quarantines.map((q) => q.line),
     ammonia: new Ammonia(p),
     costs: known?.costs ?? new Map(),
     fewest: known?.fewest ?? new Map(),
+    fewestBeside: known?.fewestBeside ?? new Map(),
     prices,
     spent,
     needed: known?.needed ?? (p.budget === null || rough ? null : monthsNeeded(p, calendar, spent, prices)),
@@ -339,8 +352,8 @@ export function worldOf(
     income: p.budget === null ? [] : spent.map((sum) => (income += Math.max(0, (p.budget as number) - sum))),
     plain,
     twins: new Set(plain).size < p.quarantines.length,
-    // But where the months may pay one batch only in parts (one way of paying proves nothing in any case), and for what the person bought or set.
-    merges: (p.budget === null || money === 'one') && p.fixed.length === 0,
+    // But where the months may pay one batch only in parts (one way of paying proves nothing in any case).
+    merges: p.budget === null || money === 'one',
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;

@@ -1,9 +1,9 @@
 /** What is asked of partial plans and of events, to be measured by the best plan so far (core/planner/bounds.ts, asked.ts). */
 import { at, copyI32, f64At, i32At, keep, putF64, putI32, LATE, NONE, SLACK } from './memory';
-import { alsoBuy, alsoBuyAll, beginPacking, couldBePaid } from './bills';
-import { lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
-import { batchAt, billAt, Case, Label, planned, Prospect, Told, toBuyOf } from './label';
-import { batchesFor, batchesIn, daysIn, fewestBy, soonestBy } from './purse';
+import { couldBePaidBeside } from './late';
+import { isHalfThere, lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
+import { batchAt, Case, Label, planned, Prospect, Told, toBuyOf } from './label';
+import { batchesBeside, batchesIn, daysIn, fewestBy, soonestBy } from './purse';
 import * as w from './world';
 import { Worth } from './world';
 
@@ -71,15 +71,17 @@ let boughtSum: f64 = 0;
 function tellBought(label: Label, c: Case, best: Worth): void {
   boughtBatches = 0;
   boughtSum = 0;
-  // What is bought may be joined.
-  if (!w.hasBudget || w.hasOwn || best.last < w.today) return;
+  if (!w.hasBudget || best.last < w.today) return;
   const month = w.lastMonth(best.last);
   const few = fewestBy(month);
-  const whole = c.sure | label.mask;
+  const all = c.sure | label.mask;
+  const whole = all & ~w.ownMask;
   const fewest = i32At(few, whole);
-  boughtBatches = max(batchesIn(fewest), label.worth.batches + batchesIn(i32At(few, c.sure)));
-  const soonest = batchesIn(fewest) == best.batches ? daysIn(fewest) : i32At(soonestBy(month), whole);
+  const inAll = w.begun.batches + batchesIn(fewest);
+  boughtBatches = max(inAll, label.worth.batches + batchesIn(i32At(few, c.sure & ~w.ownMask)));
+  const soonest = inAll == best.batches ? daysIn(fewest) : i32At(soonestBy(month), whole);
   boughtSum = <f64>soonest + <f64>(c.count + w.total(label.worth.placed)) * <f64>w.today;
+  for (let own = all & w.ownMask; own != 0; own &= own - 1) boughtSum += <f64>i32At(w.ownDays, ctz(own));
 }
 
 /** The same in one case. @param count how many are still to be placed */
@@ -87,7 +89,7 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
   const last = lastIn(label, c, best.last);
   if (last > best.last) return false;
   tellBought(label, c, best);
-  const batches = max(boughtBatches, label.worth.batches + (w.hasOwn ? 0 : batchesFor(c.sure)));
+  const batches = max(boughtBatches, label.worth.batches + batchesBeside(c.sure));
   const isSooner = last < best.last;
   if (!isSooner && batches > best.batches) return false;
   // Those of whom one goes come on some day, too.
@@ -102,23 +104,9 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
   return isSooner && canPayFor(label, c, best.last - 1);
 }
 
-/** Could all that are sure be paid for, were each bought by itself, beside the batches that were bought? @param last the last release that is of use */
+/** Could all that are sure be paid for beside the batches that were bought? @param last the last release that is of use */
 function canPayFor(label: Label, c: Case, last: i32): bool {
-  if (!w.hasBudget || w.money == w.EVERY || last < w.today) return true;
-  for (let k = 0; k < label.billCount; k++) {
-    const bill = billAt(label.bills, k);
-    beginPacking(w.spent, last);
-    alsoBuyAll(bill.buys, bill.count);
-    for (let j = 0; j < c.count; j++) {
-      const i = i32At(c.order, j);
-      let free = LATE;
-      for (let mine = i32At(w.quarantinesOf, i); mine != 0; mine &= mine - 1)
-        free = min(free, i32At(label.free, ctz(mine)));
-      alsoBuy(f64At(w.prices, i), w.monthAt(free), w.boughtAs(i));
-    }
-    if (couldBePaid()) return true;
-  }
-  return false;
+  return !w.hasBudget || w.money == w.EVERY || last < w.today || couldBePaidBeside(label, c, last);
 }
 
 /** What is asked of events in one case of who is placed. */
@@ -173,7 +161,7 @@ export function takeAim(aim: Aim, label: Label, prospect: Prospect, best: Worth)
   if (!aim.isWhole) return;
   aim.count = prospect.count;
   aim.first = label.firstHeavy == NONE && w.heavyReleased == 0 ? w.firstSettleDays : 0;
-  aim.bought = w.hasBudget && !w.hasOwn && best.last >= w.today ? fewestBy(w.lastMonth(best.last)) : 0;
+  aim.bought = w.hasBudget && best.last >= w.today ? fewestBy(w.lastMonth(best.last)) : 0;
   aim.stillToPlace = w.total(prospect.most) - w.total(label.worth.placed);
   aim.asksParts = true;
   const there = w.displayLoad + planned(label);
@@ -187,7 +175,7 @@ export function takeAim(aim: Aim, label: Label, prospect: Prospect, best: Worth)
     copyI32(asked.from, label.from, w.wishes);
     asked.whole = there;
     for (let j = 0; j < c.count; j++) asked.whole += f64At(w.loads, i32At(c.order, j));
-    asked.halfIsThere = there >= asked.whole / 2 - SLACK || asked.whole <= w.firstStep + SLACK;
+    asked.halfIsThere = isHalfThere(there, asked.whole);
   }
 }
 
@@ -249,7 +237,7 @@ function endBy(
     end = max(end, lastHeavy + max(w.settleDays, aim.first) + w.settleDays * (days - 1));
   }
   // Doubling: half of the whole load is there thirty days before the last.
-  if (!asked.halfIsThere && load > SLACK && w.released == 0) end = max(end, day + w.doublingDays);
+  if (!asked.halfIsThere && load > SLACK) end = max(end, day + w.doublingDays);
   if (end > over) return end;
   copyI32(then, label.outs, w.quarantines);
   if (w.bought == 0)
@@ -263,8 +251,8 @@ function endBy(
 }
 
 function batchesOfRest(aim: Aim, rest: i32): i32 {
-  const byRoom = batchesFor(rest);
-  return aim.bought == 0 ? byRoom : max(byRoom, batchesIn(i32At(aim.bought, rest)));
+  const byRoom = batchesBeside(rest);
+  return aim.bought == 0 ? byRoom : max(byRoom, batchesIn(i32At(aim.bought, rest & ~w.ownMask)));
 }
 
 /** Would a plan with an event, or with more beside it, that ends no sooner than the best take too many batches, or as many and too long in all? */
@@ -273,8 +261,7 @@ function isNoBetterIn(aim: Aim, asked: Asked, toBuy: i32, mask: i32, day: i32): 
   const label = aim.label;
   const c = asked.of;
   const rest = c.sure & ~mask;
-  const ofRest = w.hasOwn ? 0 : batchesOfRest(aim, rest);
-  const batches = label.worth.batches + toBuy + ofRest;
+  const batches = label.worth.batches + toBuy + batchesOfRest(aim, rest);
   if (batches != best.batches) return batches > best.batches;
   // Whoever is not in it comes with it or later.
   let sum = label.worth.sum + <f64>aim.stillToPlace * <f64>day;

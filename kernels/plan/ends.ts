@@ -72,6 +72,16 @@ function readReach(label: Label, left: i32): void {
   latestFirst(coming, comingCount, label.from);
 }
 
+/** Is so much there that doubling lets a load be there thirty days later? Both without what is set: as much of it as ever will be is taken for being there
+ *  before, and only what is there today for being there then. */
+export function isHalfThere(there: f64, load: f64): bool {
+  return there >= halfOf(load) - SLACK || load + w.setThere <= w.firstStep + SLACK;
+}
+
+function halfOf(load: f64): f64 {
+  return (load + w.setThere) / 2 - w.setInAll;
+}
+
 function reach(load: f64): i32 {
   const label = changetype<Label>(reachLabel);
   if (load <= w.displayLoad + SLACK || load <= 2 * SLACK) return NONE;
@@ -87,7 +97,8 @@ function reach(load: f64): i32 {
       break;
     }
   }
-  const half = load <= w.firstStep + SLACK ? NONE : reach(load / 2 - SLACK) + w.doublingDays;
+  const isFirstStep = load + w.setThere <= w.firstStep + SLACK;
+  const half = isFirstStep ? NONE : reach(halfOf(load) - SLACK) + w.doublingDays;
   return w.releaseFrom(max(max(label.day, day), half));
 }
 
@@ -125,7 +136,7 @@ export function lastIn(label: Label, c: Case, over: i32): i32 {
   for (let lane = 0; lane < w.lanes; lane++) last = max(last, throughput(label, lane, c));
   if (last > over) return last;
   // Doubling: half of the whole load must have been there thirty days before the last release.
-  if (w.released == 0 && load > 0) {
+  if (load > 0) {
     readReach(label, c.left);
     last = max(last, reach(w.displayLoad + planned(label) + load - SLACK));
   }
@@ -247,7 +258,7 @@ export function sumAtLeast(label: Label, c: Case): f64 {
     const here = byStays(label, lane, c);
     for (let k = 0; k < here; k++) sortInto(least, count++, i32At(others, k));
   }
-  if (w.released == 0) raiseByDoubling(label, c, count);
+  raiseByDoubling(label, c, count);
   if (w.hasBudget) raiseByMoney(label, c, count);
   let sum: f64 = 0;
   for (let k = 0; k < count; k++) sum += i32At(least, k);

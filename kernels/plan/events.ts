@@ -422,6 +422,8 @@ function isBoughtAfter(b: Batch, than: Batch): bool {
 
 function fitInOne(a: Batch, b: Batch): bool {
   if (i32At(w.lineOf, a.quarantine) != i32At(w.lineOf, b.quarantine)) return false;
+  // What the person bought, and whoever joins it, stays as it is.
+  if (a.boughtOn != NONE || b.boughtOn != NONE) return false;
   if (w.hasBudget && a.price + b.price > w.budget) return false;
   const room = max(f64At(w.capacities, a.quarantine), f64At(w.capacities, b.quarantine));
   return a.load + b.load <= room + SLACK;

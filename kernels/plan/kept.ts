@@ -50,17 +50,6 @@ function leftOf(mask: i32): Left {
   if (known != 0) return changetype<Left>(known);
   const left = changetype<Left>(keep(offsetof<Left>()));
   put(lefts, mask, changetype<usize>(left));
-  if (w.hasOwn) {
-    // What was bought or set is held against more than what is planned.
-    left.fish = true;
-    left.heavy = true;
-    left.gentlest = 0;
-    left.gentlestLight = 0;
-    left.quarantines = (1 << w.quarantines) - 1;
-    left.little = -Infinity;
-    left.enough = Infinity;
-    return left;
-  }
   const rest = w.ableWishes & ~mask;
   left.fish = (rest & w.fishWishes) != 0;
   left.heavy = (rest & w.heavyWishes) != 0;
@@ -74,13 +63,11 @@ function leftOf(mask: i32): Left {
     left.enough = Infinity;
     return left;
   }
-  let released: f64 = 0;
-  for (let r = 0; r < w.released; r++) released += f64At(w.releasedLoads, r);
   let all: f64 = 0;
   for (let i = 0; i < w.wishes; i++) if (((mask >> i) & 1) != 0) all += f64At(w.loads, i);
   for (let r = rest; r != 0; r &= r - 1) all += f64At(w.loads, ctz(r));
-  left.little = w.firstStep / 2 - w.displayLoad - released;
-  left.enough = (w.displayLoad + released + all) / 2 - w.displayLoad;
+  left.little = w.firstStep / 2 - w.displayLoad - w.setInAll;
+  left.enough = (w.displayLoad + w.setInAll + all) / 2 - w.displayLoad;
   return left;
 }
 

@@ -4,6 +4,8 @@ import * as w from './world';
 
 /** By set of wishes of a lane, the fewest batches that hold them; none where it was not told yet. */
 let fewest: usize = 0;
+/** The same where some may join what is bought or set. */
+let fewestWith: usize = 0;
 /** By month, two tables by set of wishes: the fewest batches with the least sum of release days, and the least sum in any number. */
 let bought: usize = 0;
 let boughtMonths: i32 = 0;
@@ -12,12 +14,43 @@ export function begin(): void {
   const sets = <usize>1 << w.wishes;
   fewest = keep(sets << 2);
   memory.fill(fewest, 0, sets << 2);
+  fewestWith = keep(sets << 2);
+  memory.fill(fewestWith, 0, sets << 2);
   bought = keep(<usize>w.months << 3);
   boughtMonths = 0;
 }
 
+/** The fewest batches still to be bought for a set of wishes of any line, but for those who join what is bought or set. */
+export function batchesBeside(mask: i32): i32 {
+  const rest = mask & ~w.ownMask;
+  if (w.joins == 0) return batchesFor(rest);
+  let batches = 0;
+  for (let k = 0; k < w.lanes; k++) batches += fewestBeside(k, rest & i32At(w.laneMasks, k));
+  return batches;
+}
+
+/** As many join as there is room for in all. */
+function fewestBeside(lane: i32, mask: i32): i32 {
+  let room = SLACK;
+  for (let k = 0; k < w.joins; k++)
+    if (i32At(w.joinLines, k) == i32At(w.laneLines, lane)) room += f64At(w.joinRooms, k);
+  if (mask == 0 || room <= SLACK) return fewestFor(lane, mask);
+  const known = i32At(fewestWith, mask);
+  if (known != 0) return known - 1;
+  let least = LATE;
+  for (let joined = mask; ; joined = (joined - 1) & mask) {
+    let load: f64 = 0;
+    for (let rest = joined; rest != 0; rest &= rest - 1) load += f64At(w.loads, ctz(rest));
+    if (load <= room) least = min(least, fewestFor(lane, mask ^ joined));
+    if (joined == 0) break;
+  }
+  // It may be none.
+  putI32(fewestWith, mask, least + 1);
+  return least;
+}
+
 /** The fewest batches for a set of wishes of any line: each of one line, within what its quarantine holds and what a month pays. */
-export function batchesFor(mask: i32): i32 {
+function batchesFor(mask: i32): i32 {
   let batches = 0;
   for (let k = 0; k < w.lanes; k++) batches += fewestFor(k, mask & i32At(w.laneMasks, k));
   return batches;
@@ -85,7 +118,7 @@ function tellUntil(month: i32): void {
   while (boughtMonths <= month) tellNext(boughtMonths++);
 }
 
-// Every set of wishes that a whole month can pay.
+// Every set of wishes that a whole month can pay, of those who are neither bought nor set.
 let payable: usize = 0;
 let payableCount: i32 = 0;
 
@@ -94,6 +127,8 @@ class Payable {
   price: f64;
   set: i32;
   batches: i32;
+  /** The same in a month in which some may join what is bought or set. */
+  beside: i32;
 }
 
 function findPayable(): void {
@@ -103,12 +138,14 @@ function findPayable(): void {
 
 function walk(from: i32, set: i32, price: f64): void {
   for (let i = from; i < w.wishes; i++) {
+    if (((w.ownMask >> i) & 1) != 0) continue;
     const then = price + f64At(w.prices, i);
     if (then > w.budget) continue;
     const p = changetype<Payable>(payable + <usize>(payableCount++) * offsetof<Payable>());
     p.price = then;
     p.set = set | (1 << i);
     p.batches = batchesFor(p.set);
+    p.beside = batchesBeside(p.set);
     walk(i + 1, p.set, then);
   }
 }
@@ -135,6 +172,8 @@ function tellNext(month: i32): void {
   memory.copy(soonBefore, soon, bytes);
   const outs = outBy(month);
   const rest = max<f64>(0, w.aMonth - f64At(w.spent, month)) + SLACK;
+  let isJoined = false;
+  for (let k = 0; k < w.joins; k++) if (i32At(w.joinMonths, k) == month) isJoined = true;
   for (let k = 0; k < payableCount; k++) {
     const p = changetype<Payable>(payable + <usize>k * offsetof<Payable>());
     if (p.price > rest) continue;
@@ -142,7 +181,7 @@ function tellNext(month: i32): void {
     for (let set = p.set; set != 0; set &= set - 1) days += i32At(outs, ctz(set));
     if (days >= BATCH) continue;
     const soonest = <i32>days;
-    const fewest = p.batches * BATCH + soonest;
+    const fewest = (isJoined ? p.beside : p.batches) * BATCH + soonest;
     const without = (sets - 1) ^ p.set;
     for (let first = without; ; first = (first - 1) & without) {
       const sum = i32At(soonBefore, first);

@@ -26,6 +26,9 @@ export let firstSettleDays: i32 = 0;
 export let displayLoad: f64 = 0;
 export let firstStep: f64 = 0;
 export let perDay: f64 = 0;
+/** Of loads that entered before, or enter on days that are set, those that are there today, and all. */
+export let setThere: f64 = 0;
+export let setInAll: f64 = 0;
 export let hasBudget: bool = false;
 export let aMonth: f64 = 0;
 /** The same with the slack. */
@@ -76,7 +79,7 @@ export let clocks: usize = 0;
 /** The first that is like it in all but its name. */
 export let plain: usize = 0;
 // By lane.
-let laneLines: usize = 0;
+export let laneLines: usize = 0;
 export let laneMasks: usize = 0;
 export let laneQuarantines: usize = 0;
 // Loads that entered before, or enter on days that are set.
@@ -106,6 +109,17 @@ export let stayQuarantines: usize = 0;
 export let stayBuys: usize = 0;
 export let stayReleases: usize = 0;
 export let stayLoads: usize = 0;
+/** All that was bought or set. */
+export let ownMask: i32 = 0;
+/** By wish the first day, counted from today, on which it can be released, of what was bought or set. */
+export let ownDays: usize = 0;
+/** A bit for each lane of which something is bought and still to be released, or may be joined. */
+export let ownLanes: i32 = 0;
+// What may be joined: by batch its line, what it has room for, and the month in which it is bought.
+export let joins: i32 = 0;
+export let joinLines: usize = 0;
+export let joinRooms: usize = 0;
+export let joinMonths: usize = 0;
 /** A bit for each quarantine with anything bought or set in it. */
 export let usedQuarantines: i32 = 0;
 // The calendar, by day from today.
@@ -167,7 +181,7 @@ export let twins: bool = false;
 
 export function askOfMoney(asked: i32): void {
   money = asked;
-  merges = (!hasBudget || asked == ONE) && !hasOwn;
+  merges = !hasBudget || asked == ONE;
   twins = hasAlikeQuarantines && asked != MONTHS;
 }
 
@@ -214,6 +228,8 @@ export function readWorld(from: usize): void {
   displayLoad = num();
   firstStep = num();
   perDay = num();
+  setThere = num();
+  setInAll = num();
   hasBudget = int() == 1;
   aMonth = num();
   budget = aMonth + SLACK;
@@ -253,6 +269,12 @@ export function readWorld(from: usize): void {
   stayBuys = ints(stays);
   stayReleases = ints(stays);
   stayLoads = nums(stays);
+  ownDays = ints(wishes);
+  for (let k = 0; k < lanes; k++) ownLanes |= int() << k;
+  joins = int();
+  joinLines = ints(joins);
+  joinRooms = nums(joins);
+  joinMonths = ints(joins);
   releasedDays = ints(released);
   releasedLoads = nums(released);
   heavyDays = ints(heavyReleased);
@@ -331,6 +353,7 @@ function tell(): void {
     boughtWishes |= i32At(boughtMasks, k);
     usedQuarantines |= 1 << i32At(boughtQuarantines, k);
   }
+  ownMask = begunMask | boughtWishes;
   for (let i = 0; i < wishes; i++) {
     const bit = 1 << i;
     let mask = 0;
