@@ -155,7 +155,10 @@ function putWater(p: Problem, put: (numbers: Iterable<number>) => void): void {
 }
 
 /** What was bought or set. */
-function putOwn({ p, calendar, set, setFits, open, own, lanes }: World, put: (numbers: Iterable<number>) => void): void {
+function putOwn(
+  { p, calendar, set, setFits, open, own, lanes }: World,
+  put: (numbers: Iterable<number>) => void,
+): void {
   put([set.length]);
   put(set.map((s) => s.wish));
   put(set.map((s) => s.buy));

@@ -1,7 +1,6 @@
 /** What of a plan is the person's own: bought or set, whatever else is planned. */
 import { type Calendar } from './calendar';
 import { capacityOf, type Line, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
-import type { Batch } from './world';
 
 const BITS = 32;
 
@@ -24,6 +23,13 @@ export interface Join {
   month: number;
 }
 
+/** What was bought and is still to be released. */
+interface Begun {
+  quarantine: number;
+  boughtOn: number | null;
+  loadMgN: number;
+}
+
 /** May others be bought into what is bought for a quarantine on a day? */
 export const mayJoin = (p: Problem, calendar: Calendar, quarantine: number, buy: number): boolean =>
   buy >= p.today &&
@@ -31,7 +37,7 @@ export const mayJoin = (p: Problem, calendar: Calendar, quarantine: number, buy:
   !p.fixed.some((f) => f.closed === true && f.quarantine === quarantine && f.buy === buy);
 
 /** Does anything of the same purchase stay where it is, so that nobody follows the rest? */
-export const hasMate = (open: readonly Batch[], b: Batch): boolean =>
+export const hasMate = (open: readonly Begun[], b: Begun): boolean =>
   open.some((o) => o !== b && o.quarantine === b.quarantine && o.boughtOn === b.boughtOn);
 
 /** @param set steps whose days are both set
@@ -41,7 +47,7 @@ export function ownOf(
   p: Problem,
   calendar: Calendar,
   set: readonly Step[],
-  open: readonly Batch[],
+  open: readonly Begun[],
   least: readonly (number | null)[],
 ): Own {
   const days = p.wishes.map(() => 0);
@@ -68,7 +74,7 @@ export function ownOf(
       const q = p.quarantines[b.quarantine] as QuarantineWater;
       return { line: q.line, room: capacityOf(q) - b.loadMgN, month: calendar.monthAt(b.buy) };
     });
-  const lineOf = (b: Batch) => (p.quarantines[b.quarantine] as QuarantineWater).line;
+  const lineOf = (b: Begun) => (p.quarantines[b.quarantine] as QuarantineWater).line;
   return {
     mask,
     batches: new Set(p.fixed.map((f) => `${f.quarantine} ${f.buy}`)).size,
