@@ -104,6 +104,7 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   byWish((w) => w.temperament ?? 0);
   byWish((w) => (isCrew(w) ? 1 : 0));
   byWish((_, i) => world.least[i] ?? NONE);
+  byWish((_, i) => world.latest[i] as number);
   byWish((_, i) => (world.conflicts[i] as number[]).reduce((mask, other) => mask | (1 << other), 0));
   byWish((_, i) => world.like[i] as number);
   byWish((_, i) => world.levelOf[i] as number);

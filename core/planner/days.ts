@@ -39,10 +39,10 @@ export function batchBounds(world: World, label: Label, b: Batch): Bounds {
   const [gentle, middling, fierce] = label.fishFirst;
   if (b.crew && Math.min(gentle, middling, fierce) < LATE) return NEVER;
   const soonest = soonestOf(world, label, b);
-  if (!b.fish) return [soonest, LATE];
+  if (!b.fish) return [soonest, b.latest];
   // On the very day of a fiercer one, no later.
   const fiercer = Math.min(b.gentlest < 1 ? middling : LATE, b.gentlest < 2 ? fierce : LATE);
-  return [Math.max(soonest, label.crewLast + 1), fiercer];
+  return [Math.max(soonest, label.crewLast + 1), Math.min(fiercer, b.latest)];
 }
 
 /** Before, on and after each release that is set. */

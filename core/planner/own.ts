@@ -30,6 +30,29 @@ interface Begun {
   loadMgN: number;
 }
 
+/** By wish the first and the last day between the steps that are set, by the order of cleaners and fish and of temperaments (R7). */
+export function betweenSet(p: Problem, set: readonly Step[]): { from: number; to: number }[] {
+  return p.wishes.map((w) => {
+    let [from, to] = [-Infinity, Infinity];
+    const kind = kindOf(w);
+    for (const { wish, release } of set) {
+      const other = kindOf(p.wishes[wish] as Wish);
+      if (kind === NEITHER || other === NEITHER || kind === other) continue;
+      // Cleaners come on another day than fish.
+      const apart = kind === CLEANER || other === CLEANER ? 1 : 0;
+      if (other < kind) from = Math.max(from, release + apart);
+      else to = Math.min(to, release - apart);
+    }
+    return { from, to };
+  });
+}
+
+/** Cleaners come before fish, and of these the gentler no later than the fiercer. */
+const CLEANER = -1;
+const NEITHER = -2;
+const kindOf = (w: Wish): number =>
+  w.line === 'fish' ? (w.temperament ?? 0) : w.line === 'invertebrate' && w.crew ? CLEANER : NEITHER;
+
 /** May others be bought into what is bought for a quarantine on a day? */
 export const mayJoin = (p: Problem, calendar: Calendar, quarantine: number, buy: number): boolean =>
   buy >= p.today &&

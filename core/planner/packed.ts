@@ -20,7 +20,10 @@ export function couldBePaid(
   for (const buy of buys) if (buy.price > 0) sortIn(few, buy);
   for (const buy of also) if (buy.price > 0) sortIn(few, buy);
   const of = hasFish(buys) || hasFish(also) ? until.of : withoutFish(until.of);
-  return isEnough(few, rest, of) && packs({ few, rest, of, all: openToAll(few, of), tries: 0 }, 0);
+  const packing: Packing = { few, rest, of, all: openToAll(few, of), tries: 0, most: FEW_TRIES };
+  if (!isEnough(packing, budget, 0) || !packs(packing, 0)) return false;
+  if (packing.tries <= FEW_TRIES) return true;
+  return isEnoughWhole(packing, budget) && packs({ ...packing, tries: 0, most: MOST_TRIES }, 0);
 }
 
 const NO_MORE: readonly ToBuy[] = [];
@@ -48,30 +51,53 @@ function sortIn(few: ToBuy[], buy: ToBuy): void {
   few[at] = buy;
 }
 
-/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut?
- *  @param few those of the latest months first */
-function isEnough(few: readonly ToBuy[], rest: readonly number[], of: readonly number[]): boolean {
-  for (let line = 0; line < of.length; line++)
-    if (of.indexOf(of[line] as number) === line && !isEnoughTo(few, rest, of, of[line] as number))
-      return false;
+interface Packing {
+  /** Those of the latest months first. */
+  few: readonly ToBuy[];
+  /** By month what is left. */
+  rest: number[];
+  /** By line the last month, and the last that is open to all. */
+  of: readonly number[];
+  all: number;
+  tries: number;
+  most: number;
+}
+
+/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? Of two that no month pays together
+ *  one takes all of a month.
+ *  @param small those below cost nothing, and those that no month pays beside one of these a whole month */
+function isEnough(packing: Packing, budget: number, small: number): boolean {
+  const { of } = packing;
+  for (let line = 0; line < of.length; line++) {
+    const last = of[line] as number;
+    if (of.indexOf(last) === line && !isEnoughTo(packing, budget, small, last)) return false;
+  }
   return true;
 }
 
-function isEnoughTo(
-  few: readonly ToBuy[],
-  rest: readonly number[],
-  of: readonly number[],
-  last: number,
-): boolean {
+function isEnoughTo({ few, rest, of }: Packing, budget: number, small: number, last: number): boolean {
+  const large = budget - small;
   let left = 0;
   let cost = 0;
   let k = 0;
   for (let m = last; m >= 0; m--) {
-    left += rest[m] as number;
-    for (; k < few.length && (few[k] as ToBuy).from >= m; k++)
-      if ((of[(few[k] as ToBuy).line] as number) <= last) cost += (few[k] as ToBuy).price;
+    const here = rest[m] as number;
+    left += here > large ? budget : here;
+    for (; k < few.length && (few[k] as ToBuy).from >= m; k++) {
+      const { price, line } = few[k] as ToBuy;
+      if (price < small || (of[line] as number) > last) continue;
+      cost += price > large ? budget : price;
+    }
     if (cost > left + SLACK) return false;
   }
+  return true;
+}
+
+/** The same for whatever is no more than half of a month, and for the half. */
+function isEnoughWhole(packing: Packing, budget: number): boolean {
+  const half = budget / 2;
+  if (!isEnough(packing, budget, half)) return false;
+  for (const { price } of packing.few) if (price <= half && !isEnough(packing, budget, price)) return false;
   return true;
 }
 
@@ -82,23 +108,14 @@ function openToAll(few: readonly ToBuy[], of: readonly number[]): number {
   return all;
 }
 
-interface Packing {
-  few: readonly ToBuy[];
-  /** By month what is left. */
-  rest: number[];
-  /** By line the last month. */
-  of: readonly number[];
-  all: number;
-  tries: number;
-}
-
-/** Choices tried before it is left open. */
+/** Choices tried before it is asked whether whole batches leave enough, and before it is left open. */
+const FEW_TRIES = 20;
 const MOST_TRIES = 500;
 
 /** Do those from one on go into the months that are left? */
 function packs(packing: Packing, at: number): boolean {
   const { few, rest, of, all } = packing;
-  if (at === few.length || ++packing.tries > MOST_TRIES) return true;
+  if (at === few.length || ++packing.tries > packing.most) return true;
   const { price, from, line } = few[at] as ToBuy;
   for (let m = from; m <= (of[line] as number); m++) {
     const before = rest[m] as number;

@@ -19,7 +19,8 @@ function mayStill(world: World, label: Label, i: number): boolean {
   const { p } = world;
   const w = p.wishes[i] as Wish;
   for (const other of world.conflicts[i] as number[]) if (label.placed[other]) return false;
-  if ((world.quarantinesOf[i] as number[]).length === 0) return false;
+  if ((world.quarantinesOf[i] as number[]).length === 0 || label.day > (world.latest[i] as number))
+    return false;
   const [a, b, c] = label.fishFirst;
   if (w.line === 'invertebrate' && w.crew && Math.min(a, b, c) < LATE) return false;
   if (w.line === 'fish') {
@@ -45,12 +46,15 @@ export function prospectOf(world: World, label: Label): Prospect {
   return prospect;
 }
 
-/** All that a prospect hangs on but money: who is placed, whether a fiercer fish came on an earlier day, and how much of what is set is there. */
-function stateOf({ setLoads }: World, { mask, day, fishFirst: [, middling, fierce] }: Label): number {
+/** All that a prospect hangs on but money: who is placed, whether a fiercer fish came on an earlier day, how much of what is set is there, and whom that
+ *  lets come no more. */
+function stateOf({ setLoads, set }: World, { mask, day, fishFirst: [, middling, fierce] }: Label): number {
   const passed = (fierce < day ? 2 : 0) + (Math.min(middling, fierce) < day ? 1 : 0);
   let there = 0;
   for (const r of setLoads) if (r.day <= day) there++;
-  return ((mask >>> 0) * 4 + passed) * (setLoads.length + 1) + there;
+  // Cleaners come no later than the day before, which counts for them as the day itself.
+  for (const s of set) there += s.release < day ? 2 : s.release === day ? 1 : 0;
+  return ((mask >>> 0) * 4 + passed) * (setLoads.length + 2 * set.length + 1) + there;
 }
 
 function reckoned(world: World, label: Label, budget: number): Prospect {

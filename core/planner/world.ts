@@ -2,7 +2,7 @@
 import { Ammonia } from './ammonia';
 import { type Calendar, calendarOf, CLEANERS } from './calendar';
 import { monthsNeeded, pricesOf, spentOf } from './months';
-import { type Own, ownOf } from './own';
+import { betweenSet, type Own, ownOf } from './own';
 import {
   DOUBLING_DAYS,
   type Line,
@@ -42,8 +42,9 @@ export interface Batch {
   loadMgN: number;
   price: number;
   heavy: boolean;
-  /** The latest of the days from which each may be released. */
+  /** The latest of the days from which each may be released, and the earliest of those up to which. */
   least: number;
+  latest: number;
   crew: boolean;
   fish: boolean;
   /** The gentlest and the fiercest fish in it. */
@@ -191,8 +192,10 @@ export interface Lane {
 export interface World {
   p: Problem;
   calendar: Calendar;
-  /** Earliest release of each wish by itself; null where it can never be bought or released. */
+  /** Earliest release of each wish by itself and beside what is set; null where it can never be bought or released. */
   least: (number | null)[];
+  /** And the latest, by what is set. */
+  latest: readonly number[];
   levels: number[];
   levelOf: number[];
   conflicts: number[][];
@@ -304,13 +307,21 @@ export function worldOf(
     ...p.released,
     ...set.map((s) => ({ day: s.release, loadMgN: (p.wishes[s.wish] as Wish).loadMgN })),
   ];
-  const least = p.wishes.map((w, i) => (isFixed.has(i) || canBeBought(p, w) ? earliestRelease(p, w) : null));
+  const order = betweenSet(p, set);
+  const latest = order.map(({ to }) => Math.min(to, LATE));
+  const least = p.wishes.map((w, i) => {
+    const day = isFixed.has(i) || canBeBought(p, w) ? earliestRelease(p, w) : null;
+    // What is set stands, whatever it breaks.
+    if (day === null || set.some((s) => s.wish === i)) return day;
+    const { from, to } = order[i] as { from: number; to: number };
+    return Math.max(day, from) > to ? null : Math.max(day, from);
+  });
   const calendar = known?.calendar ?? calendarOf(p);
   const spent = spentOf(p, calendar);
   const prices = pricesOf(p);
   let income = 0;
   const plain = p.quarantines.map(({ id: _, ...q }) => JSON.stringify(q));
-  const open = openBatches({ p, least, conflicts, prices });
+  const open = openBatches({ p, least, latest, conflicts, prices });
   const world: World = {
     p,
     rough,
@@ -318,6 +329,7 @@ export function worldOf(
     mayGoOn,
     calendar,
     least,
+    latest,
     levels,
     levelOf: p.wishes.map((_, i) => levels.indexOf(levelOf(p, i))),
     conflicts,
@@ -367,7 +379,7 @@ const canBeBought = (p: Problem, w: Wish): boolean =>
 const sumOf = (loads: readonly number[]): number => loads.reduce((sum, load) => sum + load, 0);
 
 /** What a batch is made of. */
-type Grouping = Pick<World, 'p' | 'least' | 'conflicts' | 'prices'>;
+type Grouping = Pick<World, 'p' | 'least' | 'latest' | 'conflicts' | 'prices'>;
 
 /** What was bought together is released together; whoever can never be released is left where it is and keeps no mate in. */
 function openBatches(world: Grouping): Batch[] {
@@ -407,7 +419,7 @@ export function batchOf(
   boughtOn: number | null,
   releasedOn: number | null,
 ): Batch {
-  const { p, least, conflicts, prices } = world;
+  const { p, least, latest, conflicts, prices } = world;
   const batch: Batch = {
     quarantine,
     line: LINES.indexOf((p.quarantines[quarantine] as Problem['quarantines'][number]).line),
@@ -418,6 +430,7 @@ export function batchOf(
     price: 0,
     heavy: false,
     least: NONE,
+    latest: LATE,
     crew: false,
     fish: false,
     gentlest: LATE,
@@ -434,6 +447,7 @@ export function batchOf(
     batch.price += prices[i] as number;
     batch.heavy ||= isHeavy(w.loadMgN);
     batch.least = Math.max(batch.least, least[i] ?? LATE);
+    batch.latest = Math.min(batch.latest, latest[i] as number);
     batch.crew ||= isCrew(w);
     if (isCrew(w)) batch.line = CLEANERS;
     if (w.line !== 'fish') continue;

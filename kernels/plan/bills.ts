@@ -17,16 +17,20 @@ const MOST: i32 = 64;
 const fewPrice = memory.data(MOST * 8);
 const fewFrom = memory.data(MOST * 4);
 const fewLine = memory.data(MOST * 4);
-/** By line, and for cleaners, the last month, and the last that is open to all. */
+const fewTo = memory.data(MOST * 4);
+/** By line, and for cleaners, the last month. */
 const lasts = memory.data(5 * 4);
-let openToAll = 0;
+/** Where in `rest` the last month stands that is open to all. */
+let openEnd: usize = 0;
 let hasFish: bool = false;
 const rest = memory.data(MOST * 8);
 let few = 0;
 let last = 0;
 let tries = 0;
-/** Choices tried before it is left open. */
+/** Choices tried before it is asked whether whole batches leave enough, and before it is left open. */
+const FEW_TRIES: i32 = 20;
 const MOST_TRIES: i32 = 500;
+let triesLeft = 0;
 
 /** Begins with what the months leave for releases by a day. @param spent by month */
 export function beginPacking(spent: usize, day: i32): void {
@@ -64,31 +68,60 @@ export function alsoBuyAll(buys: usize, count: i32): void {
 export function couldBePaid(): bool {
   // Without a fish cleaners may come as late as anything of their line.
   if (!hasFish) putI32(lasts, w.CLEANERS, i32At(lasts, w.INVERTEBRATES));
-  openToAll = LATE;
-  for (let k = 0; k < few; k++) openToAll = min(openToAll, i32At(lasts, i32At(fewLine, k)));
+  let openToAll = MOST - 1;
+  for (let k = 0; k < few; k++) {
+    const to = i32At(lasts, i32At(fewLine, k));
+    putI32(fewTo, k, to);
+    openToAll = min(openToAll, to);
+  }
+  openEnd = rest + (<usize>openToAll << 3);
+  if (!isEnough(0)) return false;
   tries = 0;
-  return isEnough() && packs(0);
+  triesLeft = FEW_TRIES;
+  if (!packs(0)) return false;
+  if (tries <= FEW_TRIES) return true;
+  if (!isEnoughWhole()) return false;
+  tries = 0;
+  triesLeft = MOST_TRIES;
+  return packs(0);
 }
 
-/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? */
-function isEnough(): bool {
+/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? Of two that no month pays
+ *  together one takes all of a month. @param small those below cost nothing, and those that no month pays beside one of these a whole month */
+function isEnough(small: f64): bool {
   for (let line = 0; line < w.LINES; line++) {
     const to = i32At(lasts, line);
     let isTold = false;
     for (let k = 0; k < line && !isTold; k++) isTold = i32At(lasts, k) == to;
-    if (!isTold && !isEnoughTo(to)) return false;
+    if (!isTold && !isEnoughTo(to, small)) return false;
   }
   return true;
 }
 
-function isEnoughTo(to: i32): bool {
+/** The same for whatever is no more than half of a month, and for the half. */
+function isEnoughWhole(): bool {
+  const half = w.budget / 2;
+  if (!isEnough(half)) return false;
+  for (let k = 0; k < few; k++) {
+    const price = f64At(fewPrice, k);
+    if (price <= half && !isEnough(price)) return false;
+  }
+  return true;
+}
+
+function isEnoughTo(to: i32, small: f64): bool {
+  const large = w.budget - small;
   let left: f64 = 0;
   let cost: f64 = 0;
   let k = 0;
   for (let m = to; m >= 0; m--) {
-    left += f64At(rest, m);
-    for (; k < few && i32At(fewFrom, k) >= m; k++)
-      if (i32At(lasts, i32At(fewLine, k)) <= to) cost += f64At(fewPrice, k);
+    const here = f64At(rest, m);
+    left += here > large ? w.budget : here;
+    for (; k < few && i32At(fewFrom, k) >= m; k++) {
+      const price = f64At(fewPrice, k);
+      if (price < small || i32At(fewTo, k) > to) continue;
+      cost += price > large ? w.budget : price;
+    }
     if (cost > left + SLACK) return false;
   }
   return true;
@@ -96,24 +129,24 @@ function isEnoughTo(to: i32): bool {
 
 /** Do those from one on go into the months that are left? */
 function packs(k: i32): bool {
-  if (k == few || ++tries > MOST_TRIES) return true;
+  if (k == few || ++tries > triesLeft) return true;
   const price = f64At(fewPrice, k);
-  const from = i32At(fewFrom, k);
-  const to = i32At(lasts, i32At(fewLine, k));
-  for (let m = from; m <= to; m++) {
-    const before = f64At(rest, m);
-    if (before < price || (m <= openToAll && isTried(before, from, m))) continue;
-    putF64(rest, m, before - price);
+  const first = rest + (<usize>i32At(fewFrom, k) << 3);
+  const to = rest + (<usize>i32At(fewTo, k) << 3);
+  for (let at = first; at <= to; at += 8) {
+    const before = load<f64>(at);
+    if (before < price || (at <= openEnd && isTried(before, first, at))) continue;
+    store<f64>(at, before - price);
     const fits = packs(k + 1);
-    putF64(rest, m, before);
+    store<f64>(at, before);
     if (fits) return true;
   }
   return false;
 }
 
 /** Of two months that leave the same one is tried. */
-function isTried(left: f64, from: i32, m: i32): bool {
-  for (let k = from; k < m; k++) if (f64At(rest, k) == left) return true;
+function isTried(left: f64, from: usize, to: usize): bool {
+  for (let at = from; at < to; at += 8) if (load<f64>(at) == left) return true;
   return false;
 }
 

@@ -20,25 +20,38 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
     // R5: nothing of the event itself was there thirty days before.
     let set30 = w.displayLoad;
     let setNow = w.displayLoad;
-    let isAllOld = true;
     for (let r = 0; r < w.released; r++) {
       const then = i32At(w.releasedDays, r);
       if (then <= day) setNow += f64At(w.releasedLoads, r);
       if (then <= day - w.doublingDays) set30 += f64At(w.releasedLoads, r);
-      else isAllOld = false;
     }
     const most = max(2 * (set30 + plannedBy(label, day - w.doublingDays)), w.firstStep);
     if (setNow + after > most + SLACK) {
-      // With all of it thirty days old there is no more to wait for.
-      if (day - w.doublingDays >= label.day && isAllOld) return NONE;
+      day = nextOld(label, day) - 1;
       continue;
     }
-    if (!canBuy(label, event, day)) continue;
+    const buyable = canBuyFrom(label, event, day);
+    if (buyable > day) {
+      day = buyable - 1;
+      continue;
+    }
     if (w.steps > 0 && !leavesDoubling(label, day, after)) continue;
     if (w.predicts && !keepsWithin(label, day, after)) continue;
     return day;
   }
   return NONE;
+}
+
+/** The first day after one on which more has been there for thirty days; LATE where there is no more to wait for. */
+function nextOld(label: Label, day: i32): i32 {
+  let next = LATE;
+  for (let k = label.entered - 1; k >= 0 && i32At(label.days, k) + w.doublingDays > day; k--)
+    next = i32At(label.days, k) + w.doublingDays;
+  for (let r = 0; r < w.released; r++) {
+    const old = i32At(w.releasedDays, r) + w.doublingDays;
+    if (old > day) next = min(next, old);
+  }
+  return next;
 }
 
 /** R7 on a day against what is set; what is planned has given the bounds. */
@@ -108,18 +121,17 @@ function settles(label: Label, day: i32): bool {
   return true;
 }
 
-/** Can each batch be bought in time for a release on a day? */
-function canBuy(label: Label, event: Event, day: i32): bool {
+/** The day itself where each batch can be bought in time for a release on it; else a later one, with none between them on which each could. */
+function canBuyFrom(label: Label, event: Event, day: i32): i32 {
   for (let k = 0; k < event.count; k++) {
+    const batch = batchAt(event.batches, k);
+    const q = batch.quarantine;
     if (w.hasOwn) {
-      if (buyOf(label, batchAt(event.batches, k), -1, day) == NONE) return false;
-      continue;
-    }
-    const q = batchAt(event.batches, k).quarantine;
-    if (!w.releaseAllowed(q, day)) return false;
-    if (w.lastBuyUpTo(w.buyMost(q, day)) < firstBuy(label, q, day)) return false;
+      if (buyOf(label, batch, -1, day) != NONE) continue;
+    } else if (w.releaseAllowed(q, day) && w.lastBuyUpTo(w.buyMost(q, day)) >= firstBuy(label, q, day)) continue;
+    return max(day + 1, batch.boughtOn == NONE ? w.firstOut(q, i32At(label.free, q)) : NONE);
   }
-  return true;
+  return day;
 }
 
 /** The first day on which could be bought for a quarantine and a release on a day. */
@@ -207,10 +219,20 @@ export function soonestOf(label: Label, b: Batch): i32 {
   return b.fish ? max(soonest, label.crewLast + 1) : soonest;
 }
 
+/** The last day on which a quarantine is still empty of what was bought for it and is not released yet. */
+function untilBought(label: Label, q: i32): i32 {
+  let last = LATE;
+  if (((w.usedQuarantines >> q) & 1) != 0)
+    for (let k = 0; k < w.bought; k++)
+      if (i32At(w.boughtQuarantines, k) == q && !isOut(label, k)) last = min(last, i32At(w.boughtDays, k) - 1);
+  return last;
+}
+
 /** And the last; before the first where there is none. */
 export function latestOf(label: Label, b: Batch): i32 {
   if (b.crew && min(min(label.first0, label.first1), label.first2) < LATE) return NONE;
-  if (!b.fish) return LATE;
+  const last = min(b.latest, b.boughtOn == NONE ? untilBought(label, b.quarantine) : LATE);
+  if (!b.fish) return last;
   // On the very day of a fiercer one, no later.
-  return min(b.gentlest < 1 ? label.first1 : LATE, b.gentlest < 2 ? label.first2 : LATE);
+  return min(last, min(b.gentlest < 1 ? label.first1 : LATE, b.gentlest < 2 ? label.first2 : LATE));
 }

@@ -12,6 +12,7 @@ export class Batch {
   mask: i32;
   enemies: i32;
   least: i32;
+  latest: i32;
   gentlest: i32;
   fiercest: i32;
   heavy: bool;
@@ -198,6 +199,7 @@ export function batchOf(quarantine: i32, mask: i32): Batch {
   b.load = 0;
   b.price = 0;
   b.least = NONE;
+  b.latest = LATE;
   b.gentlest = LATE;
   b.fiercest = NONE;
   b.heavy = false;
@@ -216,6 +218,7 @@ export function batchOf(quarantine: i32, mask: i32): Batch {
     b.heavy = b.heavy || load > w.heavyMgN;
     const least = i32At(w.leasts, i);
     b.least = max(b.least, least == NONE ? LATE : least);
+    b.latest = min(b.latest, i32At(w.latests, i));
     b.crew = b.crew || w.isCrew(i);
     if (!w.isFish(i)) continue;
     const temperament = i32At(w.temperaments, i);

@@ -7,7 +7,7 @@ import * as w from './world';
 let byState: usize = 0;
 
 export function begin(): void {
-  const states = (<usize>1 << w.wishes) * 4 * <usize>(w.released + 1);
+  const states = (<usize>1 << w.wishes) * 4 * <usize>(w.released + 2 * w.steps + 1);
   byState = keep(states << 2);
   memory.fill(byState, 0, states << 2);
 }
@@ -18,7 +18,12 @@ function stateOf(label: Label): i32 {
     (label.first2 < label.day ? 2 : 0) + (min(label.first1, label.first2) < label.day ? 1 : 0);
   let there = 0;
   for (let r = 0; r < w.released; r++) if (i32At(w.releasedDays, r) <= label.day) there++;
-  return (label.mask * 4 + passed) * (w.released + 1) + there;
+  // Cleaners come no later than the day before, which counts for them as the day itself.
+  for (let s = 0; s < w.steps; s++) {
+    const release = i32At(w.stepReleases, s);
+    there += release < label.day ? 2 : release == label.day ? 1 : 0;
+  }
+  return (label.mask * 4 + passed) * (w.released + 2 * w.steps + 1) + there;
 }
 
 export function prospectOf(label: Label): Prospect {
@@ -55,6 +60,7 @@ function possible(label: Label): i32 {
   for (let rest = w.ableWishes & ~label.mask; rest != 0; rest &= rest - 1) {
     const i = ctz(rest);
     if ((i32At(w.enemies, i) & label.mask) != 0 || i32At(w.quarantinesOf, i) == 0) continue;
+    if (label.day > i32At(w.latests, i)) continue;
     if (w.isCrew(i) && min(min(label.first0, label.first1), label.first2) < LATE) continue;
     if (w.isFish(i)) {
       const t = i32At(w.temperaments, i);

@@ -66,6 +66,8 @@ export let temperaments: usize = 0;
 let crews: usize = 0;
 /** NONE for whoever can never be bought or released. */
 export let leasts: usize = 0;
+/** The last day of each, by what is set. */
+export let latests: usize = 0;
 export let enemies: usize = 0;
 export let likes: usize = 0;
 let levelsOf: usize = 0;
@@ -243,6 +245,7 @@ export function readWorld(from: usize): void {
   temperaments = ints(wishes);
   crews = ints(wishes);
   leasts = ints(wishes);
+  latests = ints(wishes);
   enemies = ints(wishes);
   likes = ints(wishes);
   levelsOf = ints(wishes);
