@@ -75,6 +75,7 @@ export const warmthOf = ({ tempC }: NitrogenParams): number => 1.1 ** (Math.min(
 
 /** Many such steps, for a state that is the caller's own: it is changed where it stands. In plain numbers, since a prediction takes thousands.
  *  @param addedMgNPerL ammonia that comes in before each step
+ *  @param dkhPerMgN alkalinity used, dKH per mg N/L oxidised: nothing where it is kept up
  *  @param enoughMgNPerL with more ammonia than this it stops where it stands
  *  @returns the most ammonia there was after any of them, mg N/L */
 export function runNitrogen(
@@ -84,6 +85,7 @@ export function runNitrogen(
   steps: number,
   addedMgNPerL = 0,
   enoughMgNPerL = Infinity,
+  dkhPerMgN = DKH_PER_MG_N,
 ): number {
   const { rotPerDay, kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN } = p;
   const warmth = warmthOf(p);
@@ -106,7 +108,7 @@ export function runNitrogen(
     nitrate += n0 - n1;
     capacityA = grown(capacityA, growthA, decayPerDay, maxA, dt);
     capacityN = grown(capacityN, growthN, decayPerDay, maxN, dt);
-    alkalinityDkh = Math.max(0, alkalinityDkh - DKH_PER_MG_N * oxidisedA);
+    alkalinityDkh = Math.max(0, alkalinityDkh - dkhPerMgN * oxidisedA);
     most = Math.max(most, ammonia);
   }
   Object.assign(s, { organic, ammonia, nitrite, nitrate, capacityA, capacityN, alkalinityDkh });

@@ -1,5 +1,6 @@
 /** R6: the free ammonia predicted after each release of a plan, the bacteria growing into the load. From what the filter carries near zero
- *  today, by the nitrogen model of core/nitrogen with its usual rates, in steps of a tenth of a day. */
+ *  today, by the nitrogen model of core/nitrogen with its usual rates, in steps of a tenth of a day. Alkalinity is kept up, by changes and by what is added:
+ *  over the months of a plan it would else run out, and the bacteria stand still in water that nobody would have. */
 import { DEFAULT_PARAMS, EMPTY_STATE, runNitrogen, type NitrogenState } from '../nitrogen/model';
 import { FREE_AMMONIA } from '../seawater/limits';
 import { STOCKING } from '../stocking/limits';
@@ -7,6 +8,7 @@ import { PLANNER } from './limits';
 import type { PlanWater, Problem, Released } from './problem';
 
 export const STEP_DAYS = 0.1;
+const ALKALINITY_KEPT = 0;
 const KA = DEFAULT_PARAMS.kaMgNPerL;
 
 /** The water after some releases, at the last of them: what comes later goes on from here. */
@@ -28,7 +30,8 @@ export function atFirst({ nearZeroMgN, netL }: PlanWater): NitrogenState {
 function run(s: NitrogenState, perDay: number, days: number, enough = Infinity): number {
   const before = s.ammonia;
   const steps = Math.round(days / STEP_DAYS);
-  return Math.max(before, runNitrogen(s, DEFAULT_PARAMS, STEP_DAYS, steps, perDay * STEP_DAYS, enough));
+  const added = perDay * STEP_DAYS;
+  return Math.max(before, runNitrogen(s, DEFAULT_PARAMS, STEP_DAYS, steps, added, enough, ALKALINITY_KEPT));
 }
 
 /** What of a problem the ammonia hangs on. */

@@ -53,6 +53,15 @@ describe('R6', () => {
       ]),
     ).toBe(peak([5, 4], [35, 4]));
   });
+  test('alkalinity is kept up: a year of load leaves the bacteria as good at it as a month', () => {
+    const ammonia = new Ammonia(
+      problem([], { displayLoadMgN: 20, water: { nearZeroMgN: 20, netL: 100, freeShare: 0.05 } }),
+    );
+    // 0.2 mg N/L a day take 29 dKH in a year, were none brought in.
+    const monthOn = ammonia.peakAfter([{ day: TODAY + 30, loadMgN: 2 }])!;
+    expect(monthOn).toBeLessThan(0.02);
+    expect(ammonia.peakAfter([{ day: TODAY + 365, loadMgN: 2 }])).toBeLessThan(monthOn * 1.5);
+  });
   test('a plan keeps within it: what goes too far waits or is left out, and it is no longer called the best', () => {
     const water = { nearZeroMgN: 2, netL: 40, freeShare: 0.06 };
     const one = problem([wish('a', { loadMgN: 8 })], { displayLoadMgN: 0.4, firstStepMgN: 50 });

@@ -41,6 +41,46 @@ test.each([null, 60, 90])('with %s a month never more than the best plan has', (
   expect(alike).toBeGreaterThan(8);
 });
 
+describe('beside what is set', () => {
+  const set = (wish: number, release: number) => [{ wish, buy: TODAY - 9, quarantine: 0, release }];
+  const gentle = wish('gentle', { temperament: 0, needsTankDays: 68 });
+  const fierce = wish('fierce', { temperament: 2 });
+  const cleaner = wish('cleaner', {
+    line: 'invertebrate',
+    temperament: null,
+    crew: true,
+    needsTankDays: 68,
+  });
+  test.each([
+    ['a gentler fish comes by its day', [gentle, fierce], TODAY + 28, 2],
+    ['and no more a day later', [gentle, fierce], TODAY + 27, 1],
+    ['a fiercer one comes from its day on', [fierce, gentle], TODAY + 90, 2],
+    ['a cleaner comes before a fish', [cleaner, fierce], TODAY + 29, 2],
+    ['and no more on its day', [cleaner, fierce], TODAY + 28, 1],
+    ['a fish comes after a cleaner', [fierce, cleaner], TODAY + 90, 2],
+  ] as const)('%s', (_, [other, own], release, placed) => {
+    const tank = {
+      ...aProblem([]).quarantines[0]!,
+      id: 'i',
+      line: 'invertebrate' as const,
+    };
+    const quarantines = [...aProblem([]).quarantines, tank, { ...aProblem([]).quarantines[0]!, id: 'o' }];
+    const p = aProblem([other, own], { quarantines, fixed: set(1, release) });
+    expect(mostOf(p)).toEqual([placed]);
+    const last = other === fierce && release > TODAY + 28 ? release + (own === cleaner ? 1 : 0) : null;
+    if (last !== null) expect(hopeFor(p)?.last).toBe(last);
+  });
+  test('half of all must be there thirty days before the last, of what is set as much as ever will be', () => {
+    const wishes = [3, 4, 1].map((loadMgN, i) => wish(`w${i}`, { loadMgN }));
+    const p = aProblem(wishes, { displayLoadMgN: 2, firstStepMgN: 5, fixed: set(2, TODAY + 50) });
+    // 9 and what is set: with that 3.5 must be there before, and one of them enters on day 28.
+    expect(hopeFor(p)).toMatchObject({ last: TODAY + 58, batches: 2 });
+    // With 4 set no more than what is there already.
+    const more = { ...p, wishes: [...wishes.slice(0, 2), wish('own', { loadMgN: 4 })] };
+    expect(hopeFor(more)).toMatchObject({ last: TODAY + 50, batches: 2 });
+  });
+});
+
 describe('of two that may not meet one is there', () => {
   const forbidden = [[0, 1]] as const;
   test('the one that may come sooner, and one batch', () => {

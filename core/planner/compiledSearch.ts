@@ -1,7 +1,6 @@
 /** The exact search in WebAssembly (kernels/plan): partial plan by partial plan the same as the plain one of search.ts, without what objects cost an engine,
  *  and quick from its first step on. */
 import { compiledOnce } from '../compiled';
-import { NITROGEN } from '../nitrogen/limits';
 import { DEFAULT_PARAMS, warmthOf } from '../nitrogen/model';
 import { FREE_AMMONIA } from '../seawater/limits';
 import { atFirst, presentMgN, STEP_DAYS } from './ammonia';
@@ -152,7 +151,7 @@ function putWater(p: Problem, put: (numbers: Iterable<number>) => void): void {
   put([water.netL, water.freeShare, FREE_AMMONIA.longTerm, PLANNER.ammoniaDays]);
   put([presentMgN(p), capacityA, alkalinityDkh, STEP_DAYS]);
   put([kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN]);
-  put([warmthOf(DEFAULT_PARAMS), NITROGEN.dkhPerMgN]);
+  put([warmthOf(DEFAULT_PARAMS)]);
 }
 
 /** What was bought or set. */

@@ -1,7 +1,7 @@
 /** What can be paid for: in how few months, by how few batches, and in which months. */
 import { seededRandom } from '../random';
 import { household } from '../testing/longPlans';
-import { aProblem, aWish as wish } from '../testing/plans';
+import { aProblem, aWish as wish, TODAY } from '../testing/plans';
 import { bestPlan } from './bought';
 import { batchesAtLeast } from './fewest';
 import { Kept } from './kept';
@@ -168,9 +168,23 @@ describe('how few batches hold some', () => {
     const all = wishes.map((__, i) => i);
     expect(batchesAtLeast(world, all)).toBe(batches);
   });
-  test('where one is bought and waits nothing is said: others may join it', () => {
-    const fixed = [{ wish: 0, buy: 20515, quarantine: 0, release: null }];
+  test.each([
+    ['today others may join, as many as there is room for', TODAY, [1], 0],
+    ['and the rest are bought by themselves', TODAY, [1, 2, 3], 1],
+    ['today others may join, but not where a sign was seen', TODAY, [1], 1, true],
+    ['before today nobody joins', TODAY - 1, [1], 1],
+    ['it is bought no more', TODAY - 1, [0], 0],
+  ] as const)('what is bought %s', (_, buy, left, batches, closed = false) => {
+    const fixed = [{ wish: 0, buy, quarantine: 0, release: null, closed }];
+    const wishes = [1, 3, 3, 3].map((loadMgN, i) => wish(`w${i}`, { loadMgN }));
+    const world = worldOf(aProblem(wishes, { fixed }), false, () => true);
+    expect(batchesAtLeast(world, left)).toBe(batches);
+  });
+  test('nor where a stay is set', () => {
+    const fixed = [{ wish: 0, buy: TODAY, quarantine: 0, release: TODAY + 28 }];
     expect(batchesAtLeast(worldWith([1, 1], null, { fixed }), [1])).toBe(0);
+    const before = [{ wish: 0, buy: TODAY - 1, quarantine: 0, release: TODAY + 28 }];
+    expect(batchesAtLeast(worldWith([1, 1], null, { fixed: before }), [1])).toBe(1);
   });
 });
 

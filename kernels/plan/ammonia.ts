@@ -3,14 +3,13 @@ import { f64At, keep } from './memory';
 import { Label } from './label';
 import * as w from './world';
 
-/** The water of a tank, mg N a litre, its bacteria and alkalinity: NitrogenState of the model, without what rots. */
+/** The water of a tank, mg N a litre, and its bacteria: NitrogenState of the model, without what rots; its alkalinity is kept up. */
 @unmanaged
 class Water {
   ammonia: f64;
   nitrite: f64;
   capacityA: f64;
   capacityN: f64;
-  alkalinity: f64;
 }
 
 /** The water on the day of a label, all the load that has entered by then, and the same water later, were nothing else released. */
@@ -31,7 +30,6 @@ function copyWater(to: Water, from: Water): void {
   to.nitrite = from.nitrite;
   to.capacityA = from.capacityA;
   to.capacityN = from.capacityN;
-  to.alkalinity = from.alkalinity;
 }
 
 /** Runs water on where it stands. @param enough with more ammonia than this it stops; @returns the most ammonia there was */
@@ -43,10 +41,9 @@ function run(water: Water, perDay: f64, days: i32, enough: f64): f64 {
   let nitrite = water.nitrite;
   let capacityA = water.capacityA;
   let capacityN = water.capacityN;
-  let alkalinity = water.alkalinity;
+  const buffered = w.firstAlkalinity / (w.firstAlkalinity + 0.5);
   let most: f64 = 0;
   for (let step = 0; step < steps && most <= enough; step++) {
-    const buffered = alkalinity / (alkalinity + 0.5);
     const a0 = ammonia + added;
     const a1 = a0 / (1 + (dt * buffered * capacityA) / (w.modelKa + a0));
     const oxidised = a0 - a1;
@@ -58,7 +55,6 @@ function run(water: Water, perDay: f64, days: i32, enough: f64): f64 {
     nitrite = n1;
     capacityA = grown(capacityA, growthA, w.modelMaxA, dt);
     capacityN = grown(capacityN, growthN, w.modelMaxN, dt);
-    alkalinity = max<f64>(0, alkalinity - w.modelAlkalinity * oxidised);
     most = max(most, ammonia);
   }
   most = max(most, water.ammonia);
@@ -66,7 +62,6 @@ function run(water: Water, perDay: f64, days: i32, enough: f64): f64 {
   water.nitrite = nitrite;
   water.capacityA = capacityA;
   water.capacityN = capacityN;
-  water.alkalinity = alkalinity;
   return most;
 }
 
@@ -88,7 +83,6 @@ function reachedBy(label: Label): Reached {
     reached.water.nitrite = 0;
     reached.water.capacityA = w.firstCapacity;
     reached.water.capacityN = w.firstCapacity;
-    reached.water.alkalinity = w.firstAlkalinity;
   } else {
     const before = reachedBy(label.parent);
     const k = label.entered - 1;
@@ -113,7 +107,7 @@ function laterOn(from: Reached, since: i32, day: i32): Water {
   return from.later;
 }
 
-const after = changetype<Water>(memory.data(40));
+const after = changetype<Water>(memory.data(32));
 
 /** Does the water stay within what is allowed once so much more enters on a day? */
 export function keepsWater(label: Label, day: i32, load: f64): bool {

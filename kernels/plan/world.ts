@@ -52,7 +52,6 @@ export let modelDecay: f64 = 0;
 export let modelMaxA: f64 = 0;
 export let modelMaxN: f64 = 0;
 export let modelWarmth: f64 = 0;
-export let modelAlkalinity: f64 = 0;
 let hasAlikeQuarantines: bool = false;
 /** Was anything bought or set by the person? */
 export let hasOwn: bool = false;
@@ -320,7 +319,6 @@ function readWater(): void {
   modelMaxA = num();
   modelMaxN = num();
   modelWarmth = num();
-  modelAlkalinity = num();
 }
 
 function readWorth(): Worth {
