@@ -85,7 +85,7 @@ export function runNitrogen(
   steps: number,
   addedMgNPerL = 0,
   enoughMgNPerL = Infinity,
-  dkhPerMgN = DKH_PER_MG_N,
+  dkhPerMgN: number = DKH_PER_MG_N,
 ): number {
   const { rotPerDay, kaMgNPerL, knMgNPerL, muA, muN, decayPerDay, maxA, maxN } = p;
   const warmth = warmthOf(p);

@@ -3,7 +3,7 @@
  *  the other need not be followed. Whatever can follow the other can follow it, with one of its bills. */
 import type { Until } from './calendar';
 import { begunWith, buysFromMonth, leftAfter, monthsSuffice } from './money';
-import { couldBePaid, toBuy, withBatches } from './packed';
+import { couldBePaid, eitherOf, withBatches } from './packed';
 import type { Batch, Bill, Label, ToBuy, World } from './world';
 
 /** With an event. @param open by batch the months it could be bought in */
@@ -83,10 +83,7 @@ function withTwoAsOne(bills: readonly Bill[]): readonly Bill[] {
       if (between < least) [least, a, b] = [between, bills[k] as Bill, bills[j] as Bill];
     }
   const buys: ToBuy[] = [];
-  for (let k = 0; k < a.buys.length; k++) {
-    const { mask, price, line } = a.buys[k] as ToBuy;
-    buys.push(toBuy(mask, price, Math.min(monthOf(a, k), monthOf(b, k)), line));
-  }
+  for (let k = 0; k < a.buys.length; k++) buys.push(eitherOf(a.buys[k] as ToBuy, b.buys[k] as ToBuy));
   // Not the least of both: who is held against it is held against its months.
   const begun = a.begun.map((_, m) => buys.reduce((sum, { price, from }) => sum + (from < m ? 0 : price), 0));
   const one: Bill = { begun, buys };

@@ -1,7 +1,7 @@
 /** Whole batches in the months: as each is paid for in one, no batch can be cut where two months have a rest. */
 import { SLACK } from './problem';
 import { CLEANERS, FISH, INVERTEBRATES, type Until } from './calendar';
-import type { Batch, ToBuy, World } from './world';
+import { ANY_QUARANTINE, type Batch, type Label, LATE, NO_QUARANTINE, type ToBuy, type World } from './world';
 
 /** Could each of some be paid for in one month, from its first to the last of its line? True where it was not found out.
  *  @param spent by month what is spent already
@@ -135,12 +135,38 @@ function isTold(rest: readonly number[], left: number, from: number, m: number):
 }
 
 /** All are made here, alike to the engine that reads them so often. */
-export const toBuy = (mask: number, price: number, from: number, line: number): ToBuy => ({
-  mask,
-  price,
-  from,
-  line,
-});
+export const toBuy = (
+  mask: number,
+  price: number,
+  from: number,
+  line: number,
+  quarantine: number = ANY_QUARANTINE,
+): ToBuy => ({ mask, price, from, line, quarantine });
+
+/** What two are, of which either may be bought: no later than each. */
+export const eitherOf = (a: ToBuy, b: ToBuy): ToBuy =>
+  toBuy(a.mask, a.price, Math.min(a.from, b.from), a.line, quarantineOfEither(a, b));
+
+function quarantineOfEither(a: ToBuy, b: ToBuy): number {
+  if (a.quarantine === b.quarantine) return a.quarantine;
+  return a.quarantine === NO_QUARANTINE || b.quarantine === NO_QUARANTINE ? NO_QUARANTINE : ANY_QUARANTINE;
+}
+
+/** The same after a partial plan: none before its quarantine is free. */
+export function afterLabel(
+  { quarantinesOf, calendar }: World,
+  label: Label,
+  buys: readonly ToBuy[],
+): readonly ToBuy[] {
+  return buys.map(({ mask, price, from, line, quarantine }) => {
+    if (quarantine === NO_QUARANTINE) return toBuy(mask, price, from, line, quarantine);
+    const wish = 31 - Math.clz32(mask & -mask);
+    const those = quarantine === ANY_QUARANTINE ? (quarantinesOf[wish] as number[]) : [quarantine];
+    const free = Math.min(LATE, ...those.map((q) => label.free[q] as number));
+    const month = free < calendar.end ? calendar.monthAt(free) : calendar.months.length;
+    return toBuy(mask, price, Math.max(from, month), line, quarantine);
+  });
+}
 
 /** With some batches, in the order of their masks.
  *  @param open by batch the months it could be bought in */
@@ -151,8 +177,9 @@ export function withBatches(
 ): ToBuy[] {
   const all = buys.slice();
   for (let k = 0; k < batches.length; k++) {
-    const { mask, price, line } = batches[k] as Batch;
-    putIn(all, toBuy(mask, price, (open[k] as readonly number[])[0] ?? 0, line));
+    const { mask, price, line, boughtOn, quarantine } = batches[k] as Batch;
+    const waitsFor = boughtOn === null ? quarantine : NO_QUARANTINE;
+    putIn(all, toBuy(mask, price, (open[k] as readonly number[])[0] ?? 0, line, waitsFor));
   }
   return all;
 }

@@ -2,34 +2,29 @@
  *  in one month. */
 import type { Until } from './calendar';
 import { sumsOf, type Wants } from './money';
-import { couldBePaid, partsOf, toBuy, withBuys } from './packed';
+import { afterLabel, couldBePaid, eitherOf, partsOf, withBuys } from './packed';
 import { type Place, type Rest, standsFor } from './paths';
 import { compareWorth, type Label, type ToBuy, type World, type Worth } from './world';
 
-/** Of some ways of having paid those that leave enough for one of the rests of a place that lead to something better.
- *  @param worth of the partial plan that stands on it */
-export function waysOn(
-  world: World,
-  ways: Label['ways'],
-  worth: Worth,
-  place: Place,
-  best: Worth,
-): Label['ways'] {
-  const rests = usefulAt(world, place, worth, best);
-  return ways.filter(({ spent }) => isAnyPaid(world, rests, spent, []));
+/** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better. */
+export function waysOn(world: World, label: Label, place: Place, best: Worth): Label['ways'] {
+  const rests = usefulAt(world, label, place, label.worth, best, []);
+  return label.ways.filter(({ spent }) => isAnyPaid(world, rests, spent));
 }
 
-/** Does one way at least leave enough? @param also what is to be bought before */
+/** Does one way at least leave enough once an event followed?
+ *  @param worth of what is reached then
+ *  @param also what is bought for it */
 export function leadsOn(
   world: World,
-  ways: Label['ways'],
+  label: Label,
   worth: Worth,
   place: Place,
   best: Worth,
   also: readonly ToBuy[],
 ): boolean {
-  const rests = usefulAt(world, place, worth, best);
-  for (const { spent } of ways) if (isAnyPaid(world, rests, spent, also)) return true;
+  const rests = usefulAt(world, label, place, worth, best, also);
+  for (const { spent } of label.ways) if (isAnyPaid(world, rests, spent)) return true;
   return false;
 }
 
@@ -39,22 +34,25 @@ interface Useful {
   until: Until;
 }
 
-function usefulAt(world: World, place: Place, worth: Worth, best: Worth): Useful[] {
+/** @param label after which they are bought, @param also and whatever is before them */
+function usefulAt(
+  world: World,
+  label: Label,
+  place: Place,
+  worth: Worth,
+  best: Worth,
+  also: readonly ToBuy[],
+): Useful[] {
   const useful: Useful[] = [];
   for (const rest of restsOf(world, place, best)) {
     const until = usefulUntil(world, worth, rest, best);
-    if (until !== null) useful.push({ buys: rest.buys, until });
+    if (until !== null) useful.push({ buys: afterLabel(world, label, [...rest.buys, ...also]), until });
   }
   return useful;
 }
 
-function isAnyPaid(
-  world: World,
-  rests: readonly Useful[],
-  spent: readonly number[],
-  also: readonly ToBuy[],
-): boolean {
-  for (const { buys, until } of rests) if (couldBePaid(world, buys, spent, until, also)) return true;
+function isAnyPaid(world: World, rests: readonly Useful[], spent: readonly number[]): boolean {
+  for (const { buys, until } of rests) if (couldBePaid(world, buys, spent, until)) return true;
   return false;
 }
 
@@ -161,7 +159,5 @@ const leastOf = (a: Rest, b: Rest): Rest => ({
   last: Math.min(a.last, b.last),
   batches: Math.min(a.batches, b.batches),
   sum: Math.min(a.sum, b.sum),
-  buys: a.buys.map(({ mask, price, from, line }, k) =>
-    toBuy(mask, price, Math.min(from, (b.buys[k] as ToBuy).from), line),
-  ),
+  buys: a.buys.map((buy, k) => eitherOf(buy, b.buys[k] as ToBuy)),
 });

@@ -162,7 +162,7 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
     const ends = new Map<readonly Batch[], Map<number, Place>>();
     for (const { batches, buys, until, to } of here.steps) {
       const worth = withStep(label.worth, here.label.worth, to.label.worth);
-      if (!leadsOn(world, label.ways, worth, to, best, buys)) continue;
+      if (!leadsOn(world, label, worth, to, best, buys)) continue;
       const byEnd = ends.get(batches) ?? new Map<number, Place>();
       ends.set(batches, byEnd.set(until, to));
     }
@@ -171,7 +171,7 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
       for (const child of withEvent(world, label, batches, aim, wants)) {
         const to = byEnd.get(spanEnd(world, child.day));
         if (!to) continue;
-        child.ways = waysOn(world, child.ways, child.worth, to, best);
+        child.ways = waysOn(world, child, to, best);
         if (child.ways.length === 0) continue;
         placeOf.set(child, to);
         yield child;

@@ -76,7 +76,11 @@ export interface ToBuy {
   price: number;
   from: number;
   line: number;
+  /** The quarantine it waits for, or ANY_QUARANTINE of its line, or NO_QUARANTINE where it joins what is there. */
+  quarantine: number;
 }
+export const ANY_QUARANTINE = -1;
+export const NO_QUARANTINE = -2;
 
 /** What is to be paid for. */
 export interface Bill {

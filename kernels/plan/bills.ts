@@ -1,6 +1,6 @@
 /** What is to be paid for, in whole batches (core/planner/packed.ts, bills.ts). */
-import { copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, SLACK } from './memory';
-import { batchAt, Bill, billAt, Label, ToBuy, toBuyAt } from './label';
+import { copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, NONE, SLACK } from './memory';
+import { ANY_QUARANTINE, batchAt, Bill, billAt, Label, NO_QUARANTINE, ToBuy, toBuyAt } from './label';
 import * as w from './world';
 
 /** All months of a set, a bit each: the first and the last of them; -1 where there is none. */
@@ -61,6 +61,21 @@ export function alsoBuyAll(buys: usize, count: i32): void {
   for (let k = 0; k < count; k++) {
     const buy = toBuyAt(buys, k);
     alsoBuy(buy.price, buy.from, buy.line);
+  }
+}
+
+/** The same after a label: none before its quarantine is free. */
+export function alsoBuyAfter(label: Label, buys: usize, count: i32): void {
+  for (let k = 0; k < count; k++) {
+    const buy = toBuyAt(buys, k);
+    if (buy.quarantine == NO_QUARANTINE) {
+      alsoBuy(buy.price, buy.from, buy.line);
+      continue;
+    }
+    const those = buy.quarantine == ANY_QUARANTINE ? i32At(w.quarantinesOf, ctz(buy.mask)) : 1 << buy.quarantine;
+    let free = LATE;
+    for (let mine = those; mine != 0; mine &= mine - 1) free = min(free, i32At(label.free, ctz(mine)));
+    alsoBuy(buy.price, max(buy.from, free < w.end ? w.monthAt(free) : w.months), buy.line);
   }
 }
 
@@ -151,24 +166,26 @@ function isTried(left: f64, from: usize, to: usize): bool {
 }
 
 /** Puts one in, in the order of masks. @returns the new count */
-export function putBuy(buys: usize, count: i32, price: f64, mask: i32, from: i32, line: i32): i32 {
+export function putBuy(buys: usize, count: i32, buy: ToBuy): i32 {
   let k = count;
-  for (; k > 0; k--) {
-    const before = toBuyAt(buys, k - 1);
-    if (before.mask <= mask) break;
-    const to = toBuyAt(buys, k);
-    to.price = before.price;
-    to.mask = before.mask;
-    to.from = before.from;
-    to.line = before.line;
-  }
-  const to = toBuyAt(buys, k);
-  to.price = price;
-  to.mask = mask;
-  to.from = from;
-  to.line = line;
+  for (; k > 0 && toBuyAt(buys, k - 1).mask > buy.mask; k--) copyBuy(toBuyAt(buys, k), toBuyAt(buys, k - 1));
+  copyBuy(toBuyAt(buys, k), buy);
   return count + 1;
 }
+
+function copyBuy(to: ToBuy, from: ToBuy): void {
+  memory.copy(changetype<usize>(to), changetype<usize>(from), offsetof<ToBuy>());
+}
+
+/** What two are, of which either may be bought: no later than each. */
+export function takeEither(to: ToBuy, other: ToBuy): void {
+  to.from = min(to.from, other.from);
+  if (to.quarantine == other.quarantine) return;
+  const isNone = to.quarantine == NO_QUARANTINE || other.quarantine == NO_QUARANTINE;
+  to.quarantine = isNone ? NO_QUARANTINE : ANY_QUARANTINE;
+}
+
+const bought = changetype<ToBuy>(memory.data(32));
 
 /** With an event. @param open by batch the months it could be bought in */
 export function billWith(bill: Bill, batches: usize, count: i32, open: usize): Bill {
@@ -182,7 +199,12 @@ export function billWith(bill: Bill, batches: usize, count: i32, open: usize): B
     const batch = batchAt(batches, k);
     const first = firstMonth(u64At(open, k));
     for (let m = 0; m <= first; m++) putF64(next.begun, m, f64At(next.begun, m) + batch.price);
-    next.count = putBuy(next.buys, next.count, batch.price, batch.mask, max(first, 0), batch.crew ? w.CLEANERS : i32At(w.lineOf, batch.quarantine));
+    bought.price = batch.price;
+    bought.mask = batch.mask;
+    bought.from = max(first, 0);
+    bought.line = batch.crew ? w.CLEANERS : i32At(w.lineOf, batch.quarantine);
+    bought.quarantine = batch.boughtOn == NONE ? batch.quarantine : NO_QUARANTINE;
+    next.count = putBuy(next.buys, next.count, bought);
   }
   return next;
 }
@@ -304,13 +326,10 @@ function withTwoAsOne(count: i32): i32 {
   // Not the least of both: who is held against it is held against its months.
   for (let m = 0; m < w.months; m++) putF64(one.begun, m, 0);
   for (let k = 0; k < a.count; k++) {
-    const x = toBuyAt(a.buys, k);
     const to = toBuyAt(one.buys, k);
-    to.price = x.price;
-    to.mask = x.mask;
-    to.line = x.line;
-    to.from = min(x.from, toBuyAt(b.buys, k).from);
-    for (let m = 0; m <= to.from; m++) putF64(one.begun, m, f64At(one.begun, m) + x.price);
+    copyBuy(to, toBuyAt(a.buys, k));
+    takeEither(to, toBuyAt(b.buys, k));
+    for (let m = 0; m <= to.from; m++) putF64(one.begun, m, f64At(one.begun, m) + to.price);
   }
   const left = withoutThoseOf(one, count);
   put(bills, left, changetype<usize>(one));

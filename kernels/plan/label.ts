@@ -54,7 +54,11 @@ export class ToBuy {
   mask: i32;
   from: i32;
   line: i32;
+  /** The one it waits for, or ANY_QUARANTINE of its line, or NO_QUARANTINE where it joins what is there. */
+  quarantine: i32;
 }
+export const ANY_QUARANTINE: i32 = -1;
+export const NO_QUARANTINE: i32 = -2;
 
 export function toBuyAt(buys: usize, k: i32): ToBuy {
   return changetype<ToBuy>(buys + <usize>k * offsetof<ToBuy>());

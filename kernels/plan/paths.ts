@@ -1,6 +1,6 @@
 /** Where anything better could lie, as far as days and months go, and what could follow to the end (core/planner/paths.ts, rests.ts). */
 import { at, f64At, i32At, keep, put, putF64 } from './memory';
-import { alsoBuyAll, beginPacking, couldBePaid, putBuy } from './bills';
+import { alsoBuyAfter, alsoBuyAll, beginPacking, couldBePaid, putBuy, takeEither } from './bills';
 import { billAt, batchAt, Label, ToBuy, toBuyAt, wayAt } from './label';
 import { addPrice, Wants } from './money';
 import * as w from './world';
@@ -99,7 +99,7 @@ export function addStep(place: Place, child: Label): void {
     const buy = toBuyAt(bill.buys, k);
     for (let j = 0; j < child.batchCount; j++) {
       if (batchAt(child.batches, j).mask != buy.mask) continue;
-      way.buyCount = putBuy(way.buys, way.buyCount, buy.price, buy.mask, buy.from, buy.line);
+      way.buyCount = putBuy(way.buys, way.buyCount, buy);
       break;
     }
   }
@@ -220,10 +220,7 @@ function after(step: Way, worth: Worth, then: Rest): Rest {
   rest.sum = reached.sum - worth.sum + then.sum;
   memory.copy(joined, then.buys, <usize>then.count * offsetof<ToBuy>());
   rest.count = then.count;
-  for (let k = 0; k < step.buyCount; k++) {
-    const buy = toBuyAt(step.buys, k);
-    rest.count = putBuy(joined, rest.count, buy.price, buy.mask, buy.from, buy.line);
-  }
+  for (let k = 0; k < step.buyCount; k++) rest.count = putBuy(joined, rest.count, toBuyAt(step.buys, k));
   return rest;
 }
 
@@ -259,10 +256,7 @@ function takeLeast(known: Rest, rest: Rest): void {
   known.last = min(known.last, rest.last);
   known.batches = min(known.batches, rest.batches);
   known.sum = min(known.sum, rest.sum);
-  for (let k = 0; k < rest.count; k++) {
-    const buy = toBuyAt(known.buys, k);
-    buy.from = min(buy.from, toBuyAt(rest.buys, k).from);
-  }
+  for (let k = 0; k < rest.count; k++) takeEither(toBuyAt(known.buys, k), toBuyAt(rest.buys, k));
 }
 
 /** Those that lead to something better. @param worth of the partial plan that stands on the place */
@@ -284,12 +278,13 @@ function tellUseful(place: Place, worth: Worth, best: Worth): void {
   }
 }
 
-function isAnyPaid(spent: usize, also: usize, alsoCount: i32): bool {
+/** @param label after which it is bought */
+function isAnyPaid(label: Label, spent: usize, also: usize, alsoCount: i32): bool {
   for (let k = 0; k < usefulCount; k++) {
     const rest = changetype<Rest>(at(usefulRests, k));
     beginPacking(spent, i32At(usefulLasts, k));
-    alsoBuyAll(rest.buys, rest.count);
-    alsoBuyAll(also, alsoCount);
+    alsoBuyAfter(label, rest.buys, rest.count);
+    alsoBuyAfter(label, also, alsoCount);
     if (couldBePaid()) return true;
   }
   return false;
@@ -301,7 +296,7 @@ export function keepWaysOn(label: Label, place: Place, best: Worth): bool {
   let count = 0;
   for (let k = 0; k < label.wayCount; k++) {
     const way = wayAt(label, k);
-    if (isAnyPaid(way.spent, 0, 0)) put(label.ways, count++, changetype<usize>(way));
+    if (isAnyPaid(label, way.spent, 0, 0)) put(label.ways, count++, changetype<usize>(way));
   }
   label.wayCount = count;
   return count > 0;
@@ -320,7 +315,7 @@ export function leadsOn(label: Label, from: Place, step: Way, best: Worth): bool
   reached.sum = worth.sum + after.sum - before.sum;
   tellUseful(step.to, reached, best);
   for (let k = 0; k < label.wayCount; k++)
-    if (isAnyPaid(wayAt(label, k).spent, step.buys, step.buyCount)) return true;
+    if (isAnyPaid(label, wayAt(label, k).spent, step.buys, step.buyCount)) return true;
   return false;
 }
 
