@@ -5,13 +5,15 @@ import { ANY_QUARANTINE, type Batch, type Label, LATE, NO_QUARANTINE, type ToBuy
 
 /** Could each of some be paid for in one month, from its first to the last of its line? True where it was not found out.
  *  @param spent by month what is spent already
- *  @param also more of them */
+ *  @param also more of them
+ *  @param rooms by line and month how many of them can be bought by its end, where they are batches of which that is known (rooms.ts) */
 export function couldBePaid(
   { p }: World,
   buys: readonly ToBuy[],
   spent: readonly number[],
   until: Until,
   also: readonly ToBuy[] = NO_MORE,
+  rooms: readonly number[][] | null = null,
 ): boolean {
   const budget = (p.budget as number) + SLACK;
   const rest: number[] = [];
@@ -20,7 +22,19 @@ export function couldBePaid(
   for (const buy of buys) if (buy.price > 0) sortIn(few, buy);
   for (const buy of also) if (buy.price > 0) sortIn(few, buy);
   const of = hasFish(buys) || hasFish(also) ? until.of : withoutFish(until.of);
-  const packing: Packing = { few, rest, of, all: openToAll(few, of), tries: 0, most: FEW_TRIES };
+  const bounds = (rooms ?? []).map((room, line) => boundBy(room, buys, line));
+  const bound = Math.max(-1, ...bounds);
+  const packing: Packing = {
+    few,
+    rest,
+    of,
+    all: openToAll(few, of),
+    rooms: bound < 0 ? null : (rooms as readonly number[][]).map((room) => room.slice()),
+    bounds,
+    bound,
+    tries: 0,
+    most: FEW_TRIES,
+  };
   if (!isEnough(packing, budget, 0) || !packs(packing, 0)) return false;
   if (packing.tries <= FEW_TRIES) return true;
   return isEnoughWhole(packing, budget) && packs({ ...packing, tries: 0, most: MOST_TRIES }, 0);
@@ -59,8 +73,25 @@ interface Packing {
   /** By line the last month, and the last that is open to all. */
   of: readonly number[];
   all: number;
+  /** By line and month how many more can be bought by its end; null where that binds none. */
+  rooms: readonly number[][] | null;
+  /** By line the last month in which it binds, and the last of all. */
+  bounds: readonly number[];
+  bound: number;
   tries: number;
   most: number;
+}
+
+/** Cleaners are of a line, too. */
+const lineOf = ({ line }: ToBuy): number => (line === CLEANERS ? INVERTEBRATES : line);
+
+/** The last month by whose end not all of a line can be bought; -1 where there is none. */
+function boundBy(room: readonly number[], buys: readonly ToBuy[], line: number): number {
+  let count = 0;
+  for (const buy of buys) if (lineOf(buy) === line) count++;
+  let bound = -1;
+  while (bound + 1 < room.length && (room[bound + 1] as number) < count) bound++;
+  return bound;
 }
 
 /** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? Of two that no month pays together
@@ -114,8 +145,9 @@ const MOST_TRIES = 500;
 
 /** Do those from one on go into the months that are left? */
 function packs(packing: Packing, at: number): boolean {
-  const { few, rest, of, all } = packing;
+  const { few, rest, of, all, rooms } = packing;
   if (at === few.length || ++packing.tries > packing.most) return true;
+  if (rooms !== null) return packsInRooms(packing, rooms, at);
   const { price, from, line } = few[at] as ToBuy;
   for (let m = from; m <= (of[line] as number); m++) {
     const before = rest[m] as number;
@@ -126,6 +158,38 @@ function packs(packing: Packing, at: number): boolean {
     if (fits) return true;
   }
   return false;
+}
+
+/** The same where not all can be bought as soon as there is money: the latest months first, which leave the most room. */
+function packsInRooms(packing: Packing, rooms: readonly number[][], at: number): boolean {
+  const { few, rest, of, all, bounds, bound } = packing;
+  const buy = few[at] as ToBuy;
+  const { price, from, line } = buy;
+  const room = rooms[lineOf(buy)] as number[];
+  const until = bounds[lineOf(buy)] as number;
+  const last = of[line] as number;
+  for (let m = last; m >= from; m--) {
+    const before = rest[m] as number;
+    if (before < price || (m > bound && m <= all && isTold(rest, before, m + 1, Math.min(last, all) + 1)))
+      continue;
+    if (!hasRoom(room, m, until)) return false;
+    takeRoom(room, m, until, 1);
+    rest[m] = before - price;
+    const fits = packs(packing, at + 1);
+    rest[m] = before;
+    takeRoom(room, m, until, -1);
+    if (fits) return true;
+  }
+  return false;
+}
+
+function hasRoom(room: readonly number[], from: number, until: number): boolean {
+  for (let m = from; m <= until; m++) if ((room[m] as number) < 1) return false;
+  return true;
+}
+
+function takeRoom(room: number[], from: number, until: number, count: number): void {
+  for (let m = from; m <= until; m++) room[m] = (room[m] as number) - count;
 }
 
 /** Of two months that leave the same one is tried: those that come after could be bought in either. */

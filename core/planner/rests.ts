@@ -4,12 +4,14 @@ import type { Until } from './calendar';
 import { sumsOf, type Wants } from './money';
 import { afterLabel, couldBePaid, eitherOf, partsOf, withBuys } from './packed';
 import { type Place, type Rest, standsFor } from './paths';
+import { roomsAfter } from './rooms';
 import { compareWorth, type Label, type ToBuy, type World, type Worth } from './world';
 
 /** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better. */
 export function waysOn(world: World, label: Label, place: Place, best: Worth): Label['ways'] {
   const rests = usefulAt(world, label, place, label.worth, best, []);
-  return label.ways.filter(({ spent }) => isAnyPaid(world, rests, spent));
+  const rooms = roomsAfter(world, label, best);
+  return label.ways.filter(({ spent }) => isAnyPaid(world, rests, spent, rooms));
 }
 
 /** Does one way at least leave enough once an event followed?
@@ -24,7 +26,8 @@ export function leadsOn(
   also: readonly ToBuy[],
 ): boolean {
   const rests = usefulAt(world, label, place, worth, best, also);
-  for (const { spent } of label.ways) if (isAnyPaid(world, rests, spent)) return true;
+  const rooms = roomsAfter(world, label, best);
+  for (const { spent } of label.ways) if (isAnyPaid(world, rests, spent, rooms)) return true;
   return false;
 }
 
@@ -51,8 +54,13 @@ function usefulAt(
   return useful;
 }
 
-function isAnyPaid(world: World, rests: readonly Useful[], spent: readonly number[]): boolean {
-  for (const { buys, until } of rests) if (couldBePaid(world, buys, spent, until)) return true;
+function isAnyPaid(
+  world: World,
+  rests: readonly Useful[],
+  spent: readonly number[],
+  rooms: readonly number[][] | null,
+): boolean {
+  for (const { buys, until } of rests) if (couldBePaid(world, buys, spent, until, [], rooms)) return true;
   return false;
 }
 

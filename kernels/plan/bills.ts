@@ -18,6 +18,10 @@ const fewPrice = memory.data(MOST * 8);
 const fewFrom = memory.data(MOST * 4);
 const fewLine = memory.data(MOST * 4);
 const fewTo = memory.data(MOST * 4);
+// How many more of each line can be bought by the end of each month, where that binds: by line the last month in which it does, and the last of all.
+const room = memory.data(w.LINES * MOST * 4);
+const bounds = memory.data(w.LINES * 4);
+let bound = -1;
 /** By line, and for cleaners, the last month. */
 const lasts = memory.data(5 * 4);
 /** Where in `rest` the last month stands that is open to all. */
@@ -35,6 +39,7 @@ let triesLeft = 0;
 /** Begins with what the months leave for releases by a day. @param spent by month */
 export function beginPacking(spent: usize, day: i32): void {
   few = 0;
+  bound = -1;
   last = w.lastMonth(day);
   hasFish = false;
   for (let line = 0; line < w.LINES; line++) putI32(lasts, line, w.lastMonthOf(day, line));
@@ -76,6 +81,24 @@ export function alsoBuyAfter(label: Label, buys: usize, count: i32): void {
     let free = LATE;
     for (let mine = those; mine != 0; mine &= mine - 1) free = min(free, i32At(label.free, ctz(mine)));
     alsoBuy(buy.price, max(buy.from, free < w.end ? w.monthAt(free) : w.months), buy.line);
+  }
+}
+
+/** All that is to be bought are batches of which so many can be bought by the end of each month (rooms.ts).
+ *  @param rooms by line and month */
+export function withinRooms(rooms: usize, buys: usize, count: i32, also: usize, alsoCount: i32): void {
+  for (let line = 0; line < w.CLEANERS; line++) {
+    let those = 0;
+    for (let k = 0; k < count; k++) if (w.lineOfKind(toBuyAt(buys, k).line) == line) those++;
+    for (let k = 0; k < alsoCount; k++) if (w.lineOfKind(toBuyAt(also, k).line) == line) those++;
+    const here = rooms + ((<usize>line * w.months) << 2);
+    let until = -1;
+    while (until + 1 < w.months && i32At(here, until + 1) < those) {
+      until++;
+      putI32(room, line * MOST + until, i32At(here, until));
+    }
+    putI32(bounds, line, until);
+    bound = max(bound, until);
   }
 }
 
@@ -145,6 +168,7 @@ function isEnoughTo(to: i32, small: f64): bool {
 /** Do those from one on go into the months that are left? */
 function packs(k: i32): bool {
   if (k == few || ++tries > triesLeft) return true;
+  if (bound >= 0) return packsInRooms(k);
   const price = f64At(fewPrice, k);
   const first = rest + (<usize>i32At(fewFrom, k) << 3);
   const to = rest + (<usize>i32At(fewTo, k) << 3);
@@ -157,6 +181,38 @@ function packs(k: i32): bool {
     if (fits) return true;
   }
   return false;
+}
+
+/** The same where not all can be bought as soon as there is money: the latest months first, which leave the most room. */
+function packsInRooms(k: i32): bool {
+  const price = f64At(fewPrice, k);
+  const line = w.lineOfKind(i32At(fewLine, k));
+  const here = room + (<usize>(line * MOST) << 2);
+  const until = i32At(bounds, line);
+  const to = i32At(fewTo, k);
+  const end = min(rest + (<usize>to << 3), openEnd) + 8;
+  for (let m = to; m >= i32At(fewFrom, k); m--) {
+    const at = rest + (<usize>m << 3);
+    const before = load<f64>(at);
+    if (before < price || (m > bound && at <= openEnd && isTried(before, at + 8, end))) continue;
+    if (!hasRoom(here, m, until)) return false;
+    takeRoom(here, m, until, 1);
+    store<f64>(at, before - price);
+    const fits = packs(k + 1);
+    store<f64>(at, before);
+    takeRoom(here, m, until, -1);
+    if (fits) return true;
+  }
+  return false;
+}
+
+function hasRoom(here: usize, from: i32, until: i32): bool {
+  for (let m = from; m <= until; m++) if (i32At(here, m) < 1) return false;
+  return true;
+}
+
+function takeRoom(here: usize, from: i32, until: i32, count: i32): void {
+  for (let m = from; m <= until; m++) putI32(here, m, i32At(here, m) - count);
 }
 
 /** Of two months that leave the same one is tried. */

@@ -1,8 +1,9 @@
 /** Where anything better could lie, as far as days and months go, and what could follow to the end (core/planner/paths.ts, rests.ts). */
 import { at, f64At, i32At, keep, put, putF64 } from './memory';
-import { alsoBuyAfter, alsoBuyAll, beginPacking, couldBePaid, putBuy, takeEither } from './bills';
+import { alsoBuyAfter, alsoBuyAll, beginPacking, couldBePaid, putBuy, takeEither, withinRooms } from './bills';
 import { billAt, batchAt, Label, ToBuy, toBuyAt, wayAt } from './label';
 import { addPrice, Wants } from './money';
+import { roomsAfter } from './rooms';
 import * as w from './world';
 import { newWorth, Worth } from './world';
 
@@ -278,13 +279,14 @@ function tellUseful(place: Place, worth: Worth, best: Worth): void {
   }
 }
 
-/** @param label after which it is bought */
-function isAnyPaid(label: Label, spent: usize, also: usize, alsoCount: i32): bool {
+/** @param label after which it is bought, @param rooms how many by line and month; else none */
+function isAnyPaid(label: Label, spent: usize, also: usize, alsoCount: i32, rooms: usize): bool {
   for (let k = 0; k < usefulCount; k++) {
     const rest = changetype<Rest>(at(usefulRests, k));
     beginPacking(spent, i32At(usefulLasts, k));
     alsoBuyAfter(label, rest.buys, rest.count);
     alsoBuyAfter(label, also, alsoCount);
+    if (rooms != 0) withinRooms(rooms, rest.buys, rest.count, also, alsoCount);
     if (couldBePaid()) return true;
   }
   return false;
@@ -293,10 +295,11 @@ function isAnyPaid(label: Label, spent: usize, also: usize, alsoCount: i32): boo
 /** Keeps of the ways of a label those that leave enough for one of the rests of a place that lead to something better. Is one left? */
 export function keepWaysOn(label: Label, place: Place, best: Worth): bool {
   tellUseful(place, label.worth, best);
+  const rooms = roomsAfter(label, best);
   let count = 0;
   for (let k = 0; k < label.wayCount; k++) {
     const way = wayAt(label, k);
-    if (isAnyPaid(label, way.spent, 0, 0)) put(label.ways, count++, changetype<usize>(way));
+    if (isAnyPaid(label, way.spent, 0, 0, rooms)) put(label.ways, count++, changetype<usize>(way));
   }
   label.wayCount = count;
   return count > 0;
@@ -314,8 +317,9 @@ export function leadsOn(label: Label, from: Place, step: Way, best: Worth): bool
   reached.batches = worth.batches + after.batches - before.batches;
   reached.sum = worth.sum + after.sum - before.sum;
   tellUseful(step.to, reached, best);
+  const rooms = roomsAfter(label, best);
   for (let k = 0; k < label.wayCount; k++)
-    if (isAnyPaid(label, wayAt(label, k).spent, step.buys, step.buyCount)) return true;
+    if (isAnyPaid(label, wayAt(label, k).spent, step.buys, step.buyCount, rooms)) return true;
   return false;
 }
 

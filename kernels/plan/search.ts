@@ -19,6 +19,7 @@ import { prospectOf } from './prospects';
 import * as purchase from './purchase';
 import { childAt, start, withEvent } from './purchase';
 import * as purse from './purse';
+import * as rooms from './rooms';
 import * as w from './world';
 import { compareWorth, readWorld, Worth } from './world';
 
@@ -238,6 +239,7 @@ function begin(from: usize): void {
   events.begin();
   kept.begin();
   paths.begin();
+  rooms.begin();
   purchase.begin();
   aim = newAim();
   laterAim = newAim();

@@ -434,6 +434,12 @@ export function lastBuyUpTo(day: i32): i32 {
 export const LINES: i32 = 5;
 export const INVERTEBRATES: i32 = 1;
 export const CLEANERS: i32 = 4;
+/** Cleaners are of a line, too. */
+@inline
+export function lineOfKind(kind: i32): i32 {
+  return kind == CLEANERS ? INVERTEBRATES : kind;
+}
+
 /** The last month of all, and one for each of them. */
 const KINDS: i32 = 6;
 
