@@ -1,10 +1,11 @@
 /** Whole batches in the months, against every choice of months. */
 import { seededRandom } from '../random';
-import { aProblem, TODAY } from '../testing/plans';
+import { aProblem, aWish, TODAY } from '../testing/plans';
 import { calendarOf, CLEANERS, FISH, INVERTEBRATES, type Until } from './calendar';
-import { couldBePaid, toBuy } from './packed';
+import { afterLabel, couldBePaid, toBuy } from './packed';
 import { LINES, type QuarantineWater } from './problem';
-import { type ToBuy, worldOf } from './world';
+import { start } from './start';
+import { ANY_QUARANTINE, NO_QUARANTINE, type ToBuy, worldOf } from './world';
 
 const world = worldOf(aProblem([], { budget: 60 }), false, () => true);
 
@@ -13,18 +14,31 @@ const spent = [0, 20, 0, 50, 0, 0];
 /** The same last month for all. */
 const untilAll = (last: number): Until => ({ last, of: [...LINES, 'cleaners'].map(() => last) });
 
-/** One after the other in every month that has enough. */
-function tried(buys: readonly ToBuy[], { of }: Until): boolean {
+/** One after the other in every month that has enough.
+ *  @param rooms by line and month how many of it can be bought by its end */
+function tried(buys: readonly ToBuy[], { of }: Until, rooms: readonly number[][] | null = null): boolean {
+  const months = buys.map(() => -1);
+  const hasRooms = () =>
+    rooms === null ||
+    rooms.every((room, line) =>
+      room.every(
+        (most, m) =>
+          buys.filter(
+            (b, k) => lineOf(b) === line && (months[k] as number) >= 0 && (months[k] as number) <= m,
+          ).length <= most,
+      ),
+    );
   const rest = spent.map((s) => 60 - s);
   const place = (at: number): boolean => {
     const buy = buys[at];
-    if (!buy) return true;
+    if (!buy) return hasRooms();
     if (buy.price === 0) return place(at + 1);
     const isBefore = buy.line === CLEANERS && buys.some(({ line }) => line === FISH);
     const line = buy.line === CLEANERS && !isBefore ? INVERTEBRATES : buy.line;
     for (let m = buy.from; m <= (of[line] as number); m++) {
       if ((rest[m] as number) < buy.price) continue;
       rest[m] = (rest[m] as number) - buy.price;
+      months[at] = m;
       const fits = place(at + 1);
       rest[m] = (rest[m] as number) + buy.price;
       if (fits) return true;
@@ -33,6 +47,49 @@ function tried(buys: readonly ToBuy[], { of }: Until): boolean {
   };
   return place(0);
 }
+
+const lineOf = ({ line }: ToBuy): number => (line === CLEANERS ? INVERTEBRATES : line);
+
+test('where a line takes in only so many by the end of each month, as by trying every choice', () => {
+  const told = { true: 0, false: 0, bound: 0 };
+  for (let seed = 1; seed <= 2000; seed++) {
+    const random = seededRandom(seed);
+    const last = 2 + Math.floor(random() * 4);
+    const until = untilAll(last);
+    const buys = Array.from({ length: 3 + Math.floor(random() * 4) }, (_, i) =>
+      toBuy(
+        1 << i,
+        (1 + Math.floor(random() * 3)) * 10,
+        Math.floor(random() * (last + 1)),
+        [FISH, INVERTEBRATES, CLEANERS][Math.floor(random() * 3)] as number,
+      ),
+    );
+    const rooms = LINES.map(() => {
+      let most = Math.floor(random() * 2);
+      return spent.map(() => (most += Math.floor(random() * 2.5)));
+    });
+    const fits = tried(buys, until, rooms);
+    told[`${fits}`]++;
+    if (!fits && tried(buys, until)) told.bound++;
+    expect([seed, couldBePaid(world, buys, spent, until, [], rooms)]).toEqual([seed, fits]);
+  }
+  expect(Math.min(told.true, told.bound)).toBeGreaterThan(200);
+});
+
+test('after a partial plan nothing is bought before its quarantine is free', () => {
+  const quarantine = aProblem([]).quarantines[0] as QuarantineWater;
+  const two = [quarantine, { ...quarantine, id: 'other' }];
+  const wishes = [aWish('a')];
+  const after = worldOf(aProblem(wishes, { budget: 60, quarantines: two }), false, () => true);
+  const [month0, month1, month2] = after.calendar.months.map((m) => m.from) as [number, number, number];
+  const label = { ...start(after), free: [month2, month1] };
+  const from = (quarantine: number, first = 0) =>
+    afterLabel(after, label, [toBuy(1, 5, first, FISH, quarantine)])[0]?.from;
+  expect([from(0), from(1), from(1, 2), from(ANY_QUARANTINE), from(NO_QUARANTINE)]).toEqual([2, 1, 2, 1, 0]);
+  // Past the horizon in no month.
+  const late = { ...label, free: [after.calendar.end, month0] };
+  expect(afterLabel(after, late, [toBuy(1, 5, 0, FISH, 0)])[0]?.from).toBe(after.calendar.months.length);
+});
 
 test('as by trying every choice', () => {
   const told = { true: 0, false: 0 };
