@@ -82,9 +82,10 @@ function toldIn(world: World, label: Label, c: Case, count: number, best: Worth)
   const others = (count - sure.length) * label.day;
   if (!isSooner && batches === best.batches && bought.sum + others >= best.sum) return null;
   const told: Told = { last, batches, sum: label.worth.sum + others, of: c };
-  if (!canPayFor(world, label, c, best.last - (batches > best.batches ? 1 : 0))) return null;
-  if (batches !== best.batches || sumOf(world, label, told) < best.sum) return told;
-  return isSooner && canPayFor(world, label, c, best.last - 1) ? told : null;
+  const isLess = batches < best.batches || (batches === best.batches && sumOf(world, label, told) < best.sum);
+  if (!isLess && !isSooner) return null;
+  // With no less of either it has to end sooner.
+  return canPayFor(world, label, c, best.last - (isLess ? 0 : 1)) ? told : null;
 }
 
 /** Could all that are sure be paid for beside the batches that were bought? Each by itself, but for those who come so late that they are bought together.

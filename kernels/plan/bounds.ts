@@ -99,9 +99,9 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
   found.batches = batches;
   found.sum = label.worth.sum + others;
   found.of = changetype<usize>(c);
-  if (!canPayFor(label, c, best.last - (batches > best.batches ? 1 : 0))) return false;
-  if (batches != best.batches || sumOf(label, found) < best.sum) return true;
-  return isSooner && canPayFor(label, c, best.last - 1);
+  const isLess = batches < best.batches || (batches == best.batches && sumOf(label, found) < best.sum);
+  // With no less of either it has to end sooner.
+  return (isLess || isSooner) && canPayFor(label, c, best.last - (isLess ? 0 : 1));
 }
 
 /** Could all that are sure be paid for beside the batches that were bought? @param last the last release that is of use */

@@ -224,6 +224,9 @@ function Made({
         {plan.status === 'best found'
           ? `The best found; no plan of as many ends before ${plan.bound.lastRelease ? shortWrittenDay(plan.bound.lastRelease) : ''}.`
           : 'No plan within the rules places more, or ends sooner. It is made anew when anything changes.'}
+        {plan.steps.some((s) => s.freeMgN !== null)
+          ? ' Ammonia is predicted for water whose alkalinity is kept up: bacteria stand still without it.'
+          : ''}
       </Txt>
       {children}
       <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
