@@ -4,8 +4,10 @@ import { household } from '../testing/longPlans';
 import { aProblem, aWish as wish, TODAY } from '../testing/plans';
 import { bestPlan } from './bought';
 import { batchesAtLeast } from './fewest';
+import { FISH } from './calendar';
 import { Kept } from './kept';
 import { monthsNeeded } from './months';
+import { toBuy } from './packed';
 import { payOnce } from './pay';
 import type { Problem, QuarantineWater, Wish } from './problem';
 import { batchesOf, boughtBy, daysOf } from './purse';
@@ -169,12 +171,12 @@ describe('how few batches hold some', () => {
     expect(batchesAtLeast(world, all)).toBe(batches);
   });
   test.each([
-    ['today others may join, as many as there is room for', TODAY, [1], 0],
-    ['and the rest are bought by themselves', TODAY, [1, 2, 3], 1],
-    ['today others may join, but not where a sign was seen', TODAY, [1], 1, true],
-    ['before today nobody joins', TODAY - 1, [1], 1],
-    ['it is bought no more', TODAY - 1, [0], 0],
-  ] as const)('what is bought %s', (_, buy, left, batches, closed = false) => {
+    ['today may be joined by as many as it has room for', TODAY, [1], 0, false],
+    ['today leaves the rest to be bought by themselves', TODAY, [1, 2, 3], 1, false],
+    ['today is not joined where a sign was seen', TODAY, [1], 1, true],
+    ['before today is not joined', TODAY - 1, [1], 1, false],
+    ['is bought no more', TODAY - 1, [0], 0, false],
+  ] as const)('what is bought %s', (_, buy, left, batches, closed) => {
     const fixed = [{ wish: 0, buy, quarantine: 0, release: null, closed }];
     const wishes = [1, 3, 3, 3].map((loadMgN, i) => wish(`w${i}`, { loadMgN }));
     const world = worldOf(aProblem(wishes, { fixed }), false, () => true);
@@ -222,7 +224,7 @@ describe('which of two is kept that differ in money alone', () => {
     const [none] = root.bills as [Bill];
     const at = (...from: number[]): Label => ({
       ...root,
-      bills: [{ ...none, buys: from.map((m, i) => ({ mask: 1 << i, price: 60, from: m, line: 0 })) }],
+      bills: [{ ...none, buys: from.map((m, i) => toBuy(1 << i, 60, m, FISH)) }],
     });
     const [late, early, other] = [at(1, 1), at(0, 1), at(1, 0)];
     const dropped: [Label, Label][] = [];
