@@ -117,6 +117,26 @@ test('as by trying every choice', () => {
   expect(Math.min(told.true, told.false)).toBeGreaterThan(300);
 });
 
+test('of many that hardly go into the months, too', () => {
+  const told = { true: 0, false: 0 };
+  for (let seed = 1; seed <= 600; seed++) {
+    const random = seededRandom(seed);
+    const buys: ToBuy[] = [];
+    let cost = 0;
+    // 290 is there in all.
+    while (cost < 250 && buys.length < 11) {
+      const price = 5 * (1 + Math.floor(random() * (seed % 2 === 0 ? 11 : 7)));
+      const from = random() < 0.7 ? 0 : Math.floor(random() * 4);
+      buys.push(toBuy(1 << buys.length, price, from, FISH));
+      cost += price;
+    }
+    const fits = tried(buys, untilAll(5));
+    told[`${fits}`]++;
+    expect([seed, couldBePaid(world, buys, spent, untilAll(5))]).toEqual([seed, fits]);
+  }
+  expect(Math.min(told.true, told.false)).toBeGreaterThan(100);
+});
+
 test.each([
   ['a batch cannot be cut where two months have a rest', [40, 40, 40], 1, false],
   ['it fits where they could be cut as well', [40, 40, 20], 1, true],
