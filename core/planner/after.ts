@@ -9,15 +9,17 @@ import { inEveryWay, soonestPaid } from './purchase';
 import type { Batch, Label, Prospect, World, Worth } from './world';
 
 /** For every event that could come next. @param few only some batches: for many wishes
- *  @param best what is no better is of no use */
+ *  @param best what is no better is of no use
+ *  @param isDropped is a label no better than one that is kept? */
 export function* after(
   world: World,
   label: Label,
   prospect: Prospect,
   few: boolean,
   best: Worth | null,
+  isDropped?: Aim['isDropped'],
 ): Generator<Label> {
-  const aim = aimAfter(world, label, prospect, best);
+  const aim = aimAfter(world, label, prospect, best, isDropped);
   for (const event of eventsOf(world, label, prospect, few, aim))
     for (const child of withEvent(world, label, event, aim)) yield child;
 }

@@ -42,16 +42,31 @@ export interface Aim {
   latest: number;
   /** Null where more could be placed than in the best plan so far. */
   asked: Asked | null;
+  /** Is a label no better than one that is kept, whatever is paid for? */
+  isDropped: (label: Label) => boolean;
 }
 
 /** Whatever can be. */
-export const ANYTHING: Aim = { best: null, isWhole: false, latest: LATE, asked: null };
+export const ANYTHING: Aim = {
+  best: null,
+  isWhole: false,
+  latest: LATE,
+  asked: null,
+  isDropped: () => false,
+};
 
-export function aimAfter(world: World, label: Label, prospect: Prospect, best: Worth | null): Aim {
+/** @param isDropped is a label no better than one that is kept? */
+export function aimAfter(
+  world: World,
+  label: Label,
+  prospect: Prospect,
+  best: Worth | null,
+  isDropped: Aim['isDropped'] = ANYTHING.isDropped,
+): Aim {
   if (best === null) return ANYTHING;
-  if (!prospect.most.every((n, i) => n === best.placed[i])) return { ...ANYTHING, best };
+  if (!prospect.most.every((n, i) => n === best.placed[i])) return { ...ANYTHING, best, isDropped };
   const asked = world.rough || world.p.wishes.length > BITS ? null : askedOf(world, label, prospect, best);
-  return { best, isWhole: true, latest: best.last, asked };
+  return { best, isWhole: true, latest: best.last, asked, isDropped };
 }
 
 /** Is nothing that follows an event on a day of use, nor on a later one? */

@@ -5,8 +5,8 @@ import { Heap, Kept } from './kept';
 import { prospectOf } from './prospects';
 import type { Hope, Label, Prospect, World, Worth } from './world';
 
-/** The labels after one that are worth a look. */
-export type Follow = (label: Label, prospect: Prospect, best: Worth) => Iterable<Label>;
+/** The labels after one that are worth a look, with what is kept so far. */
+export type Follow = (label: Label, prospect: Prospect, best: Worth, kept: Kept) => Iterable<Label>;
 
 /** Below zero where of one more could be placed. */
 export function morePlaced(a: Prospect, b: Prospect): number {
@@ -88,12 +88,15 @@ export function exhaust(world: World, root: Label, o: Exhausting): boolean {
     const prospect = prospectOf(world, label);
     next.taken = true;
     if (taken || !kept.has(label) || isHopeless(world, label, prospect, best())) continue;
-    for (const child of follow(label, prospect, best())) {
+    for (const child of follow(label, prospect, best(), kept)) {
       if (!world.mayGoOn()) return false;
       o.consider(child);
+      if (!kept.add(child, o.onDropped)) continue;
       const then = prospectOf(world, child);
-      if (isHopeless(world, child, then, best()) || !kept.add(child, o.onDropped)) continue;
-      push(child, then, hopeOf(world, child, then, best()) as Hope);
+      const hope = hopeOf(world, child, then, best());
+      if (hope) push(child, then, hope);
+      // With a bill that it takes over it may be of use.
+      else if (world.money === 'months') push(child, then, { last: 0, batches: 0, sum: 0 });
     }
   }
 }

@@ -35,11 +35,14 @@ test('in whatever order they come one is dropped where another is at least as go
     const labels = someLabels(seed);
     const kept = new Kept(world);
     const heard: Label[] = [];
-    for (const label of labels)
-      kept.add(label, (gone, by) => {
+    for (const label of labels) {
+      const foretold = kept.isDropped(label);
+      const stays = kept.add(label, (gone, by) => {
         expect(isAsGood(by, gone)).toBe(true);
         heard.push(gone);
       });
+      expect(foretold).toBe(!stays);
+    }
     const stay = labels.filter((label) => kept.has(label));
     expect([...heard, ...stay]).toHaveLength(labels.length);
     for (const a of stay) for (const b of stay) if (a !== b) expect(isAsGood(a, b)).toBe(false);

@@ -96,6 +96,16 @@ export class Kept {
   private readonly lefts = new Map<number, Left>();
   constructor(private readonly world: World) {}
 
+  /** Is it dominated, whatever is paid for? */
+  isDropped(label: Label): boolean {
+    const known = this.byKey.get(label.key);
+    if (!known) return false;
+    const { left, labels } = known;
+    const at = placeOf(labels, label);
+    for (let k = 0; k < at; k++) if (dominates(this.world, labels[k] as Label, label, left)) return true;
+    return false;
+  }
+
   /** False where it is dominated. @param onDropped hears of each label that is dropped, and for which */
   add(label: Label, onDropped: (dropped: Label, by: Label) => void = NOBODY_HEARS): boolean {
     const { world } = this;

@@ -36,7 +36,7 @@ export interface StockingPlan {
 
 /** Up to so many wishes a plan is proved the best. */
 export const EXACT_WISHES = PLANNER.exactWishes;
-const BEAM_WIDTH = 4;
+const BEAM_WIDTH = 2;
 /** With more wishes, beams of growing width as long as there is time. */
 const WIDE_BEAMS = [4, 16, 64, 256];
 

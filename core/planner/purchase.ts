@@ -39,14 +39,16 @@ export function soonestPaid(
   for (let next = from; next <= to;) {
     const fit = earliest(world, label, event, next, to);
     if (!fit || (fit.day > from && isUseless(aim, event, fit.day))) return null;
-    if (world.p.budget === null) return labelAt(world, label, event, fit, label.ways);
+    const child = labelAt(world, label, event, fit, label.ways);
+    if (world.p.budget === null) return child;
+    const isOne = world.money === 'one';
+    // On no later day would it be kept.
+    if (isOne && aim.isDropped(child)) return null;
     const open = openFor(world, label, batches, fit.day);
     // Not by the event's own months: what came before it might have been bought later.
     const until = calendar.untilBy(fit.day);
-    const isOne = world.money === 'one';
     const bills = label.bills.map((bill) => billWith(bill, batches, open));
     if (isAnyPayable(world, bills, until)) {
-      const child = labelAt(world, label, event, fit, label.ways);
       const by = calendar.untilBy(to);
       child.bills = bills.length === 1 ? bills : bills.filter((bill) => isPayable(world, bill, by));
       if (!isOne) child.key = partsOf((bills[0] as Bill).buys);

@@ -142,8 +142,8 @@ export function searched(
 
 const everywhere =
   (world: World): Follow =>
-  (label, prospect, best) =>
-    after(world, label, prospect, false, best);
+  (label, prospect, best, kept) =>
+    after(world, label, prospect, false, best, (child) => kept.isDropped(child));
 
 /** As if an event added to a worth what it added to another. */
 const withStep = (worth: Worth, before: Worth, after: Worth): Worth => ({

@@ -133,12 +133,23 @@ function isAlike(a: Label, b: Label): bool {
   return true;
 }
 
-function bucketOf(label: Label): Bucket {
-  const head = (label.hash ^ (label.hash >>> 16)) & (HEADS - 1);
-  for (let p = at(heads, head); p != 0; p = changetype<usize>(changetype<Bucket>(p).next)) {
+function headOf(label: Label): i32 {
+  return (label.hash ^ (label.hash >>> 16)) & (HEADS - 1);
+}
+
+/** None where there was none like it. */
+function knownBucket(label: Label): Bucket {
+  for (let p = at(heads, headOf(label)); p != 0; p = changetype<usize>(changetype<Bucket>(p).next)) {
     const bucket = changetype<Bucket>(p);
     if (isAlike(bucket.first, label)) return bucket;
   }
+  return changetype<Bucket>(0);
+}
+
+function bucketOf(label: Label): Bucket {
+  const known = knownBucket(label);
+  if (changetype<usize>(known) != 0) return known;
+  const head = headOf(label);
   const bucket = changetype<Bucket>(keep(offsetof<Bucket>()));
   bucket.first = label;
   bucket.left = leftOf(label.mask);
@@ -172,6 +183,16 @@ let onDropped: (dropped: Label, by: Label) => void = (_dropped: Label, _by: Labe
 
 export function tellDropped(hears: (dropped: Label, by: Label) => void): void {
   onDropped = hears;
+}
+
+/** Is it no better than another in anything, whatever is paid for? */
+export function isDropped(label: Label): bool {
+  const bucket = knownBucket(label);
+  if (changetype<usize>(bucket) == 0) return false;
+  const place = placeOf(bucket, label);
+  for (let k = 0; k < place; k++)
+    if (dominates(changetype<Label>(at(bucket.list, k)), label, bucket.left)) return true;
+  return false;
 }
 
 /** False where it is no better than another in anything. */

@@ -4,6 +4,7 @@ import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
 import { Aim, isHopeless, isUseless } from './bounds';
 import { mayGoOn } from './events';
 import { earliest, latestOf, soonestOf } from './days';
+import { isDropped } from './kept';
 import { batchAt, billAt, Event, Label, labelAt, nothingPlanned, Paid, readEvent, toBuyAt, wayAt } from './label';
 import * as m from './money';
 import { openFor, payOnce } from './pay';
@@ -140,11 +141,14 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     const fit = earliest(label, event, day, to);
     if (fit == NONE || (fit > from && isUseless(aim, batches, count, event.mask, event.heavy, fit)))
       return NO_LABEL;
-    if (!w.hasBudget) return labelAt(label, event, fit);
+    const child = labelAt(label, event, fit);
+    if (!w.hasBudget) return child;
+    const isOne = w.money == w.ONE;
+    // On no later day would it be kept.
+    if (isOne && isDropped(child)) return NO_LABEL;
     const open = openFor(label, batches, count, fit);
     // Not by the event's own months: what came before it might have been bought later.
     const until = w.untilBy(fit);
-    const isOne = w.money == w.ONE;
     const bills = lay(<usize>label.billCount << 2);
     let isAny = false;
     for (let k = 0; k < label.billCount; k++) {
@@ -153,7 +157,6 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
       if (!isAny) isAny = isPayable(bill, fit);
     }
     if (isAny) {
-      const child = labelAt(label, event, fit);
       takeBillsOver(child, bills, label.billCount, to);
       if (!isOne) alikeByBatches(child);
       tellLeftBy(child);

@@ -161,11 +161,12 @@ function take(child: Label): bool {
       stays = true;
     }
   }
+  if (!kept.add(child)) return stays;
   const prospect = prospectOf(child);
-  if (isHopeless(child, prospect, best) || !kept.add(child)) return stays;
-  // A bill that it took over may have changed it.
-  if (isHopeless(child, prospect, best)) pushAll(child, prospect, 0, 0, 0);
-  else pushAll(child, prospect, child.told.last, child.told.batches, sumOf(child, child.told));
+  if (!isHopeless(child, prospect, best))
+    pushAll(child, prospect, child.told.last, child.told.batches, sumOf(child, child.told));
+  // With a bill that it takes over it may be of use.
+  else if (w.money == w.MONTHS) pushAll(child, prospect, 0, 0, 0);
   return true;
 }
 
