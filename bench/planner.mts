@@ -2,7 +2,7 @@
 import { stockingPlan } from '../core/planner';
 import { breachesOf } from '../core/planner/rules';
 import { bestPlan } from '../core/planner/bought';
-import { compareWorth } from '../core/planner/world';
+import { compareWorth } from '../core/planner/label';
 import { seededRandom } from '../core/random';
 import { household, withRoom } from '../core/testing/longPlans';
 import { bruteForce, smallProblem, worthOf } from '../core/testing/plans';

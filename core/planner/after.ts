@@ -6,7 +6,8 @@ import { eventsOf } from './events';
 import { paidFrom } from './fewest';
 import type { Wants } from './money';
 import { inEveryWay, soonestPaid } from './purchase';
-import type { Batch, Label, Prospect, World, Worth } from './world';
+import type { Batch, Label, Prospect, Worth } from './label';
+import type { World } from './world';
 
 /** For every event that could come next. @param few only some batches: for many wishes
  *  @param best what is no better is of no use

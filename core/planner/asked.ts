@@ -5,18 +5,8 @@ import { batchesBeside, maskOf } from './fewest';
 import { DOUBLING_DAYS, SLACK, type Wish, isHeavy } from './problem';
 import { batchesOf, boughtBy } from './purse';
 import { enteringAfter, isHalfThere } from './soonest';
-import {
-  type Batch,
-  BITS,
-  type Case,
-  type Label,
-  type Lane,
-  LATE,
-  NONE,
-  type Prospect,
-  type World,
-  type Worth,
-} from './world';
+import { type Batch, type Case, type Label, LATE, NONE, type Prospect, type Worth, BITS } from './label';
+import type { Lane, World } from './world';
 
 /** Asked of batches that could be an event: who is in them, whether it brings a load, and a day before which it cannot be. */
 export type IsUseless = (batches: readonly Batch[], mask: number, isLoad: boolean, day: number) => boolean;

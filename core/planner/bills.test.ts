@@ -3,7 +3,8 @@ import { seededRandom } from '../random';
 import { aProblem } from '../testing/plans';
 import { billWith, isPayable, leftBy, takeBills } from './bills';
 import { start } from './start';
-import { type Batch, type Bill, type Label, worldOf } from './world';
+import type { Batch, Bill, Label } from './label';
+import { worldOf } from './world';
 
 const BUDGET = 60;
 const LAST = 5;

@@ -4,7 +4,8 @@
 import type { Until } from './calendar';
 import { begunWith, buysFromMonth, leftAfter, monthsSuffice } from './money';
 import { couldBePaid, eitherOf, withBatches } from './packed';
-import type { Batch, Bill, Label, ToBuy, World } from './world';
+import type { Batch, Bill, Label, ToBuy } from './label';
+import type { World } from './world';
 
 /** With an event. @param open by batch the months it could be bought in */
 export const billWith = (

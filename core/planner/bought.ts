@@ -2,7 +2,8 @@
 import type { Found, Search } from './found';
 import { NEVER_DAYS, sameBatch, setsOf, type Problem, type Wish } from './problem';
 import { bestOfWholeBatches } from './search';
-import { compareWorth, levelOf, levelsOf } from './world';
+import { compareWorth } from './label';
+import { levelOf, levelsOf } from './world';
 
 /** The best plan; of what was bought together none stays behind but where the whole cannot be released. */
 export function bestPlan(p: Problem, o: Search): Found {

@@ -5,7 +5,8 @@ import { hopeOf } from './bounds';
 import { prospectOf } from './prospects';
 import type { Problem } from './problem';
 import { start } from './start';
-import { type Hope, LATE, type Money, type Worth, worldOf } from './world';
+import { type Hope, LATE, type Worth } from './label';
+import { type Money, worldOf } from './world';
 
 /** Measured by a plan that places as many and is as late as can be. */
 function hopeFor(p: Problem, money: Money = 'every', best: Partial<Worth> = {}): Hope | null {

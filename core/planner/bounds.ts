@@ -9,15 +9,15 @@ import { sumAtLeast } from './sums';
 import {
   type Case,
   type Hope,
-  boughtAs,
   type Label,
   LATE,
   type Prospect,
   type ToBuy,
   type Told,
-  type World,
   type Worth,
-} from './world';
+} from './label';
+import { boughtAs } from './batch';
+import type { World } from './world';
 
 /** What is better than what was found and follows a label is no better than this: its last release, batches and sum of days at the least. Null where nothing
  *  that follows is better. */

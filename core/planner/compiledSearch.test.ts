@@ -8,7 +8,8 @@ import type { Found } from './found';
 import type { Problem } from './problem';
 import { stockingPlan } from './plan';
 import { plainSearch, searched } from './search';
-import { compareWorth, worldOf } from './world';
+import { compareWorth } from './label';
+import { worldOf } from './world';
 
 /** By both, each measured by the same plan. @param mayGoOn asked by each anew */
 function both(p: Problem, mayGoOn = () => () => true): { compiled: Found | null; plain: Found } {

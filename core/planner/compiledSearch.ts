@@ -8,10 +8,11 @@ import type { Until } from './calendar';
 import type { Found } from './found';
 import { PLANNER } from './limits';
 import { hasMate, mayJoin } from './own';
-import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish } from './problem';
+import { DOUBLING_DAYS, HEAVY_MG_N, LINES, type Problem, type Step, type Wish, isCrew } from './problem';
 import { SEARCH_WASM } from './searchBytes';
 import { start } from './start';
-import { type Batch, bitOf, isCrew, NONE, type World } from './world';
+import { type Batch, NONE, bitOf } from './label';
+import type { World } from './world';
 
 interface Kernel {
   memory: { buffer: ArrayBuffer };

@@ -2,20 +2,10 @@
 import { soonestOf } from './soonest';
 import { type Calendar, type StayCalendar } from './calendar';
 import { type Event } from './event';
-import { DOUBLING_DAYS, type Released, SLACK, type Wish } from './problem';
+import { DOUBLING_DAYS, type Released, SLACK, type Wish, isCrew } from './problem';
 
-import {
-  type Batch,
-  LATE,
-  type Label,
-  NONE,
-  type Paid,
-  type World,
-  type Worth,
-  doubles,
-  isCrew,
-  keyOf,
-} from './world';
+import { type Batch, LATE, type Label, NONE, type Paid, type Worth, keyOf } from './label';
+import { type World, doubles } from './world';
 
 /** First and last day that order (R7), settling (R4), clocks and ages leave an event, as far as they hang on no other day. */
 export function boundsOf(world: World, label: Label, event: Event): Bounds {

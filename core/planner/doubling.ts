@@ -1,6 +1,7 @@
 /** Whose load may ever enter (R5), as far as the order of those that enter goes (R7). */
-import { SLACK, type Wish } from './problem';
-import { enteredBy, isCrew, type Label, LATE, type World } from './world';
+import { SLACK, type Wish, isCrew } from './problem';
+import { enteredBy, type World } from './world';
+import { type Label, LATE } from './label';
 
 /** Can one have been there thirty days before another? A fiercer fish comes no sooner than a gentler, no fish before a cleaner. */
 function mayBeBefore(before: Wish, w: Wish): boolean {

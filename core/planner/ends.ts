@@ -3,7 +3,8 @@ import { type StayCalendar } from './calendar';
 import { maskOf, paidFrom } from './fewest';
 import { SLACK, type Wish, isHeavy } from './problem';
 import { enteringAfter, latestFirst, reachOf } from './soonest';
-import { type Case, type Label, type Lane, LATE, NONE, type Prospect, type World, firstLoad } from './world';
+import { type Case, type Label, LATE, NONE, type Prospect } from './label';
+import { type Lane, type World, firstLoad } from './world';
 
 /** The earliest last release of a plan that places the most.
  *  @param over anything later is told no further apart */

@@ -1,5 +1,5 @@
 /** What could come next in a plan, as a whole. */
-import { type Batch, LATE, NONE } from './world';
+import { type Batch, LATE, NONE } from './label';
 
 /** One batch, or several that enter on one day. */
 export interface Event {

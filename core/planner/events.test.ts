@@ -5,7 +5,8 @@ import { prospectOf } from './prospects';
 import { eventsOf } from './events';
 import type { Problem, QuarantineWater } from './problem';
 import { start } from './start';
-import { type Worth, worldOf } from './world';
+import type { Worth } from './label';
+import { worldOf } from './world';
 
 const [small] = aProblem([]).quarantines as [QuarantineWater];
 

@@ -5,20 +5,10 @@ import { type Calendar, type StayCalendar } from './calendar';
 import { batchBounds } from './days';
 import { maskOf, paidFrom } from './fewest';
 import { hasMate, mayJoin } from './own';
-import { isHeavy, SLACK, type Wish } from './problem';
-import {
-  type Batch,
-  BITS,
-  LATE,
-  type Label,
-  NONE,
-  type Prospect,
-  type World,
-  batchOf,
-  bitOf,
-  enteredBy,
-  isCrew,
-} from './world';
+import { isHeavy, SLACK, type Wish, isCrew } from './problem';
+import { type Batch, LATE, type Label, NONE, type Prospect, BITS, bitOf } from './label';
+import { batchOf } from './batch';
+import { type World, enteredBy } from './world';
 
 /** With many wishes, batches of a quarantine that are tried together with others. */
 const FEW_TOGETHER = 3;

@@ -3,7 +3,8 @@ import { compareHope, hopeOf, isHopeless } from './bounds';
 import { lastAtLeast } from './ends';
 import { Heap, Kept } from './kept';
 import { prospectOf } from './prospects';
-import type { Hope, Label, Prospect, World, Worth } from './world';
+import type { Hope, Label, Prospect, Worth } from './label';
+import type { World } from './world';
 
 /** The labels after one that are worth a look, with what is kept so far. */
 export type Follow = (label: Label, prospect: Prospect, best: Worth, kept: Kept) => Iterable<Label>;

@@ -1,6 +1,7 @@
 /** How few batches hold a set of wishes, and in how few months they can be paid for, whatever the days. */
 import { SLACK, type Wish } from './problem';
-import { type Lane, LATE, NONE, type World } from './world';
+import type { Lane, World } from './world';
+import { LATE, NONE } from './label';
 
 /** Fewest batches still to be bought for those left: each of one line, within what its quarantine holds and what a month pays, but for those who join what
  *  is bought or set. */

@@ -1,6 +1,6 @@
 /** What a search is told, and what it finds. */
 import type { Step } from './problem';
-import type { Worth } from './world';
+import type { Worth } from './label';
 
 /** How a plan is looked for. */
 export interface Search {

@@ -3,7 +3,8 @@ import { seededRandom } from '../random';
 import { aProblem, aWish } from '../testing/plans';
 import { Kept } from './kept';
 import { start } from './start';
-import { type Label, LATE, worldOf } from './world';
+import { type Label, LATE } from './label';
+import { worldOf } from './world';
 
 const world = worldOf(aProblem([aWish('a'), aWish('b')]), false, () => true);
 const root = start(world);

@@ -2,7 +2,8 @@
 import { takeBills } from './bills';
 import { waysBeyond } from './money';
 import { DOUBLING_DAYS, isHeavy, type Problem, type Wish } from './problem';
-import { BITS, type Label, NONE, type World } from './world';
+import { BITS, type Label, NONE } from './label';
+import type { World } from './world';
 
 /** What is still to come after some wishes are placed. */
 interface Left {

@@ -4,7 +4,8 @@ import { hopeOf } from './bounds';
 import { prospectOf } from './prospects';
 import type { Problem } from './problem';
 import { start } from './start';
-import { worldOf, type Worth } from './world';
+import { worldOf } from './world';
+import type { Worth } from './label';
 
 /** Two that need a tank of 140 days, from day 100 on, each for 50. */
 const two = [

@@ -3,7 +3,9 @@ import { type StayCalendar } from './calendar';
 import { SLACK, type Wish } from './problem';
 import { toBuy } from './packed';
 import { enteringAfter } from './soonest';
-import { boughtAs, type Case, type Label, type Lane, type ToBuy, type World } from './world';
+import { boughtAs } from './batch';
+import type { Case, Label, ToBuy } from './label';
+import type { Lane, World } from './world';
 
 /** A batch that a quarantine could still release. */
 interface Stay {

@@ -12,7 +12,9 @@ import { payOnce } from './pay';
 import type { Problem, QuarantineWater, Wish } from './problem';
 import { batchesOf, boughtBy, daysOf } from './purse';
 import { start } from './start';
-import { type Bill, batchOf, type Label, LATE, type World, worldOf } from './world';
+import { type Bill, type Label, LATE } from './label';
+import { batchOf } from './batch';
+import { type World, worldOf } from './world';
 
 const worldWith = (prices: number[], budget: number | null, more: Partial<Problem> = {}) =>
   worldOf(

@@ -2,7 +2,8 @@
  *  partial plan keeps every way of having paid that may still matter, and none is chosen before the end. What is left in a month counts only as
  *  far as some of those to come could be bought for it: a rest that buys nobody is no rest. */
 import { SLACK, type Wish } from './problem';
-import { type Batch, LATE, type Label, type Paid, type Paying, type World } from './world';
+import { type Batch, LATE, type Label, type Paid, type Paying } from './label';
+import type { World } from './world';
 
 /** Cumulated: the most that can have been left by the end of each month, whatever way was taken. */
 export function leftByMonth(world: World, ways: readonly Paid[]): number[] {

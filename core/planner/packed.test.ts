@@ -5,7 +5,8 @@ import { calendarOf, CLEANERS, FISH, INVERTEBRATES, type Until } from './calenda
 import { afterLabel, couldBePaid, toBuy } from './packed';
 import { LINES, type QuarantineWater } from './problem';
 import { start } from './start';
-import { ANY_QUARANTINE, NO_QUARANTINE, type ToBuy, worldOf } from './world';
+import { ANY_QUARANTINE, NO_QUARANTINE, type ToBuy } from './label';
+import { worldOf } from './world';
 
 const world = worldOf(aProblem([], { budget: 60 }), false, () => true);
 

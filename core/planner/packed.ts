@@ -1,7 +1,8 @@
 /** Whole batches in the months: as each is paid for in one, no batch can be cut where two months have a rest. */
 import { SLACK } from './problem';
 import { CLEANERS, FISH, INVERTEBRATES, type Until } from './calendar';
-import { ANY_QUARANTINE, type Batch, type Label, LATE, NO_QUARANTINE, type ToBuy, type World } from './world';
+import { ANY_QUARANTINE, type Batch, type Label, LATE, NO_QUARANTINE, type ToBuy } from './label';
+import type { World } from './world';
 
 /** Could each of some be paid for in one month, from its first to the last of its line? True where it was not found out.
  *  @param spent by month what is spent already

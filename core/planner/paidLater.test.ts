@@ -6,7 +6,8 @@ import { paidLater } from './paidLater';
 import { payAlong } from './purchase';
 import { prospectOf } from './prospects';
 import { start } from './start';
-import { type Label, LATE, pastOf, type World, type Worth, worldOf } from './world';
+import { type Label, LATE, pastOf, type Worth } from './label';
+import { type World, worldOf } from './world';
 
 /** One of those that could come, again and again. */
 function somePlan(world: World, random: Random): Label {

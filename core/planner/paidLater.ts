@@ -3,7 +3,8 @@ import { withEvent } from './after';
 import { aimAfter } from './asked';
 import { prospectOf } from './prospects';
 import { start } from './start';
-import { compareWorth, type Label, pastOf, type World, type Worth } from './world';
+import { compareWorth, type Label, pastOf, type Worth } from './label';
+import type { World } from './world';
 
 /** The same events, each on the first day on which it can be paid for; null where that is no better than the best.
  *  @param every a world in which every way of paying counts */

@@ -6,16 +6,8 @@ import type { Wants } from './money';
 import { paidLater } from './paidLater';
 import { payAlong } from './purchase';
 import { start } from './start';
-import {
-  type Batch,
-  type Bill,
-  compareWorth,
-  LATE,
-  type Label,
-  type ToBuy,
-  type World,
-  type Worth,
-} from './world';
+import { type Batch, type Bill, compareWorth, LATE, type Label, type ToBuy, type Worth } from './label';
+import type { World } from './world';
 
 /** What could come after a place: who is placed then, when it ends, what is added to batches and sum, and the batches. Of all ways to come to the same batches
  *  the least of each. */

@@ -1,7 +1,8 @@
 /** One way of paying, for a search that looks for any plan that can be paid for: the months of what is bought are chosen as it goes, and where the
  *  next batch fits in none, all of them anew. */
 import { SLACK } from './problem';
-import { type Batch, type Label, type Paid, pastOf, rootOf, type World } from './world';
+import { type Batch, type Label, type Paid, pastOf, rootOf } from './label';
+import type { World } from './world';
 
 /** Something to be bought, and the months it could be bought in. */
 interface Item {

@@ -8,7 +8,7 @@ import { ammoniaOf, type Reason } from './reasons';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
 import { bestPlan } from './bought';
-import { compareWorth } from './world';
+import { compareWorth } from './label';
 import { bindingOf, leftOutBy } from './why';
 
 export interface PlannedStep {

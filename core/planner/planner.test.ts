@@ -17,7 +17,8 @@ import { monthOf, type QuarantineWater } from './problem';
 import { breachesOf } from './rules';
 import { bestPlan } from './bought';
 import { searched } from './search';
-import { compareWorth, type Money, worldOf } from './world';
+import { compareWorth } from './label';
+import { type Money, worldOf } from './world';
 
 const CASES = 250;
 const whole = (p: Problem) => bestPlan(p, { exact: true, width: 5, mayGoOn: () => true });

@@ -162,3 +162,5 @@ export function setsOf<T>(items: readonly T[], size: number): T[][] {
   if (size === 0) return [[]];
   return items.flatMap((item, i) => setsOf(items.slice(i + 1), size - 1).map((rest) => [item, ...rest]));
 }
+
+export const isCrew = (w: Wish): boolean => w.line === 'invertebrate' && w.crew;

@@ -2,7 +2,8 @@
 import { type Month } from './calendar';
 import { ALWAYS, type MayEnter, mayEnterAfter, roughlyWhoMayEnter, whoMayEnter } from './doubling';
 import { SLACK, type Wish } from './problem';
-import { BITS, type Case, type Label, LATE, type Prospect, type World } from './world';
+import { BITS, type Case, type Label, LATE, type Prospect } from './label';
+import type { World } from './world';
 
 /** Who could still be placed after a label, as far as order, company and what is set go. */
 function possible(world: World, label: Label): readonly number[] {

@@ -9,17 +9,8 @@ import { partsOf } from './packed';
 import { payAll, payOnce } from './pay';
 import { type Problem, SLACK } from './problem';
 import { prospectOf } from './prospects';
-import {
-  type Batch,
-  type Bill,
-  LATE,
-  type Label,
-  type Paid,
-  type Paying,
-  pastOf,
-  rootOf,
-  type World,
-} from './world';
+import { type Batch, type Bill, LATE, type Label, type Paid, type Paying, pastOf, rootOf } from './label';
+import type { World } from './world';
 
 /** First and last day of a span. */
 type Span = readonly [number, number];

@@ -2,7 +2,8 @@
 import { type Month } from './calendar';
 import { batchesBeside, batchesFor } from './fewest';
 import { SLACK } from './problem';
-import { type Bought, LATE, type Payable, type World } from './world';
+import type { Bought, Payable, World } from './world';
+import { LATE } from './label';
 
 /** One batch weighs more than any sum of days, which count from today. */
 const BATCH = 1 << 20;

@@ -5,7 +5,8 @@ import { sumsOf, type Wants } from './money';
 import { afterLabel, couldBePaid, eitherOf, partsOf, withBuys } from './packed';
 import { type Place, type Rest, standsFor } from './paths';
 import { roomsAfter } from './rooms';
-import { compareWorth, type Label, type ToBuy, type World, type Worth } from './world';
+import { compareWorth, type Label, type ToBuy, type Worth } from './label';
+import type { World } from './world';
 
 /** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better. */
 export function waysOn(world: World, label: Label, place: Place, best: Worth): Label['ways'] {

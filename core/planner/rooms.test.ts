@@ -4,7 +4,8 @@ import { prospectOf } from './prospects';
 import type { Problem } from './problem';
 import { roomsAfter } from './rooms';
 import { start } from './start';
-import { worldOf, type Worth } from './world';
+import { worldOf } from './world';
+import type { Worth } from './label';
 
 const cleaner = wish('cleaner', { line: 'invertebrate', temperament: null, crew: true, needsTankDays: 180 });
 const fish = [wish('a'), wish('b')];

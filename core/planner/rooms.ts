@@ -3,7 +3,8 @@ import { type Calendar, type StayCalendar } from './calendar';
 import { LINES } from './problem';
 import { prospectOf } from './prospects';
 import { enteringAfter } from './soonest';
-import type { Label, World, Worth } from './world';
+import type { Label, Worth } from './label';
+import type { World } from './world';
 
 /** By line, in the order of LINES, and month, how many can have been bought by its end after a label, for a plan that is better than the best. Null where
  *  something is bought or set, which others may join. */

@@ -17,16 +17,8 @@ import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step, type Wish } from './problem';
 import { bestAlong, leadsOn, wantsAt, waysOn } from './rests';
 import { start } from './start';
-import {
-  type Batch,
-  type Label,
-  type Money,
-  type Paid,
-  type World,
-  type Worth,
-  compareWorth,
-  worldOf,
-} from './world';
+import { type Batch, type Label, type Paid, type Worth, compareWorth } from './label';
+import { type Money, type World, worldOf } from './world';
 
 /** The steps of a plan: of the ways it can be paid for the first, walked back from the end. */
 function stepsOf(world: World, label: Label): Step[] {

@@ -1,17 +1,8 @@
 /** What no plan that follows a partial one can better in time: the day from which each wish can enter, and the day by which a load can have entered. */
 import { type StayCalendar } from './calendar';
-import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish } from './problem';
-import {
-  type Batch,
-  type Case,
-  type Entering,
-  firstLoad,
-  isCrew,
-  type Label,
-  LATE,
-  NONE,
-  type World,
-} from './world';
+import { DOUBLING_DAYS, type QuarantineWater, SLACK, type Wish, isCrew } from './problem';
+import { type Batch, type Case, type Entering, type Label, LATE, NONE } from './label';
+import { firstLoad, type World } from './world';
 
 /** When those to come could enter after a label, told once for each case of who they are. */
 export function enteringAfter(world: World, label: Label, of: Case): Entering {

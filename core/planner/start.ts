@@ -1,5 +1,6 @@
 import { leftByMonth, wantsOf, worthKeeping } from './money';
-import { bitOf, keyOf, LATE, NONE, type Label, type Paying, type World } from './world';
+import { bitOf, keyOf, LATE, NONE, type Label, type Paying } from './label';
+import type { World } from './world';
 
 /** The label of nothing planned yet: what is set stands. */
 export function start(world: World): Label {

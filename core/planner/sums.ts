@@ -4,7 +4,8 @@ import { passesOn, soonestAt, releaseAfter } from './ends';
 import { paidFrom } from './fewest';
 import { SLACK, type Wish } from './problem';
 import { enteringAfter, reachOf } from './soonest';
-import { type Case, type Label, type Lane, LATE, type World } from './world';
+import { type Case, type Label, LATE } from './label';
+import type { Lane, World } from './world';
 
 /** The least sum of the release days of all that are sure. Whatever bounds the first of them to be released, the second and so on, by their quarantines, by
  *  doubling or by money, does so in every plan: the sharpest of each counts. */

@@ -6,7 +6,8 @@ import { eventsOf } from '../planner/events';
 import { Kept } from '../planner/kept';
 import { type FixedStep, LINES, type Line, type Problem, type Wish } from '../planner/problem';
 import { start } from '../planner/start';
-import { compareWorth, type Label, type Worth, worldOf } from '../planner/world';
+import { compareWorth, type Label, type Worth } from '../planner/label';
+import { worldOf } from '../planner/world';
 import { seededRandom } from '../random';
 import { TODAY } from './plans';
 

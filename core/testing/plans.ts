@@ -1,7 +1,7 @@
 /** Small random stocking problems, and a twin of the search that tries every release day and purchase day. For tests only. */
 import type { Random } from '../random';
 import { breachesOf, type Breach } from '../planner/rules';
-import { compareWorth, type Worth } from '../planner/world';
+import { compareWorth, type Worth } from '../planner/label';
 import type { FixedStep, Line, Problem, QuarantineWater, Step, Wish } from '../planner/problem';
 
 /** The day every problem here begins on: 2026-03-03. */

@@ -1,4 +1,4 @@
-/** Partial plans, and what is told of them (core/planner/world.ts). */
+/** Partial plans, and what is told of them (core/planner/label.ts, batch.ts). */
 import { at, f64At, i32At, copyF64, copyI32, keep, lay, put, putF64, putI32, LATE, NONE } from './memory';
 import * as w from './world';
 import { Worth } from './world';
