@@ -46,6 +46,9 @@ export function roughlyWhoMayEnter(world: World, label: Label, left: readonly nu
   const loadOf = (i: number) => (world.p.wishes[i] as Wish).loadMgN;
   const step = world.p.firstStepMgN - enteredBy(world, label.days, label.sums, label.day);
   let there = enteredBy(world, label.days, label.sums, LATE);
+  // None brings more than is there: the usual case, and a look at each is quicker than their order.
+  const most = Math.max(step, there) + SLACK;
+  if (left.every((i) => loadOf(i) <= most)) return left;
   const reached = new Set<number>();
   for (const i of [...left].sort((a, b) => loadOf(a) - loadOf(b))) {
     if (loadOf(i) > Math.max(step, there) + SLACK) break;

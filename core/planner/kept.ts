@@ -1,7 +1,7 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
 import { takeBills } from './bills';
 import { waysBeyond } from './money';
-import { DOUBLING_DAYS, isHeavy, type Problem, type Wish } from './problem';
+import { DOUBLING_DAYS, isHeavy, type Line, type Wish } from './problem';
 import { BITS, type Label, NONE } from './label';
 import type { World } from './world';
 
@@ -21,34 +21,39 @@ interface Left {
 }
 
 function leftOf({ p, least, setInAll }: World, { placed }: Label): Left {
-  const left = p.wishes.flatMap((w, i) => (placed[i] || least[i] === null ? [] : [w]));
-  const lines = new Set(left.map(({ line }) => line));
+  const lines = new Set<Line>();
+  let all = 0;
+  let gentlest = NO_FISH;
+  let gentlestLight = NO_FISH;
+  let heavy = false;
+  for (let i = 0; i < placed.length; i++) if (placed[i]) all += (p.wishes[i] as Wish).loadMgN;
+  for (let i = 0; i < placed.length; i++) {
+    if (placed[i] || least[i] === null) continue;
+    const w = p.wishes[i] as Wish;
+    const isLoad = isHeavy(w.loadMgN);
+    lines.add(w.line);
+    all += w.loadMgN;
+    heavy ||= isLoad;
+    if (w.line !== 'fish') continue;
+    const temperament = w.temperament ?? GENTLE;
+    gentlest = Math.min(gentlest, temperament);
+    if (!isLoad) gentlestLight = Math.min(gentlestLight, temperament);
+  }
   return {
     fish: lines.has('fish'),
-    gentlest: gentlestOf(left),
-    gentlestLight: gentlestOf(left.filter((w) => !isHeavy(w.loadMgN))),
-    heavy: left.some((w) => isHeavy(w.loadMgN)),
+    gentlest,
+    gentlestLight,
+    heavy,
     quarantines: p.quarantines.flatMap((q, k) => (lines.has(q.line) ? [k] : [])),
-    ...(p.water ? EVERY_LOAD : doublingOf(p, setInAll, placed, left)),
+    // Where ammonia is predicted, every load counts at every day.
+    little: p.water ? -Infinity : p.firstStepMgN / 2 - p.displayLoadMgN - setInAll,
+    // With the loads that entered before, or enter on days that are set.
+    enough: p.water ? Infinity : (p.displayLoadMgN + setInAll + all) / 2 - p.displayLoadMgN,
   };
 }
 
 const GENTLE = 0;
 const NO_FISH = 3;
-const gentlestOf = (left: readonly Wish[]): number =>
-  Math.min(NO_FISH, ...left.flatMap((w) => (w.line === 'fish' ? [w.temperament ?? GENTLE] : [])));
-
-/** Where ammonia is predicted, every load counts at every day. */
-const EVERY_LOAD = { little: -Infinity, enough: Infinity };
-
-/** @param setInAll the loads that entered before, or enter on days that are set */
-function doublingOf(p: Problem, setInAll: number, placed: readonly boolean[], left: readonly Wish[]) {
-  const all = [...p.wishes.filter((_, i) => placed[i]), ...left].reduce((sum, w) => sum + w.loadMgN, 0);
-  return {
-    little: p.firstStepMgN / 2 - p.displayLoadMgN - setInAll,
-    enough: (p.displayLoadMgN + setInAll + all) / 2 - p.displayLoadMgN,
-  };
-}
 
 /** The first day on which another load may enter after one (R4). */
 const settledFrom = ({ p }: World, { firstHeavy, lastHeavy }: Label): number =>
@@ -90,10 +95,17 @@ function wasThereSooner(a: Label, b: Label, from: number, { little, enough }: Le
 
 const NOBODY_HEARS = () => undefined;
 
+/** Labels that are held against each other. */
+interface Alike {
+  /** Null until there is a second. */
+  left: Left | null;
+  labels: Label[];
+}
+
 /** Labels kept so far by who is placed in them: one that is no better than another in anything is dropped. Where money counts each way of paying is
  *  held against those of all that are else as good: a label without a way left is dropped. */
 export class Kept {
-  private readonly byKey = new Map<number | string, { left: Left; labels: Label[] }>();
+  private readonly byKey = new Map<number | string, Alike>();
   private readonly lefts = new Map<number, Left>();
   constructor(private readonly world: World) {}
 
@@ -101,7 +113,8 @@ export class Kept {
   isDropped(label: Label): boolean {
     const known = this.byKey.get(label.key);
     if (!known) return false;
-    const { left, labels } = known;
+    const { labels } = known;
+    const left = this.leftOf(known, label);
     const at = placeOf(labels, label);
     for (let k = 0; k < at; k++) if (dominates(this.world, labels[k] as Label, label, left)) return true;
     return false;
@@ -112,10 +125,11 @@ export class Kept {
     const { world } = this;
     const known = this.byKey.get(label.key);
     if (!known) {
-      this.byKey.set(label.key, { left: this.leftBehind(label), labels: [label] });
+      this.byKey.set(label.key, { left: null, labels: [label] });
       return true;
     }
-    const { left, labels } = known;
+    const { labels } = known;
+    const left = this.leftOf(known, label);
     const at = placeOf(labels, label);
     for (let k = 0; k < at; k++) {
       const other = labels[k] as Label;
@@ -137,6 +151,10 @@ export class Kept {
     labels.length = count;
     labels.splice(placeOf(labels, label), 0, label);
     return true;
+  }
+
+  private leftOf(alike: Alike, label: Label): Left {
+    return (alike.left ??= this.leftBehind(label));
   }
 
   /** Many keys are of the same wishes. */

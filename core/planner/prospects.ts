@@ -148,7 +148,7 @@ function pairsAmong(
 ): Pair[] {
   const pairs: Pair[] = [];
   if (world.p.forbidden.length === 0 && mayEnter === ALWAYS) return pairs;
-  const keepsOut = (a: number, b: number) => !mayEnter(b, pool, [...sure, a]);
+  const keepsOut = (a: number, b: number) => mayEnter !== ALWAYS && !mayEnter(b, pool, [...sure, a]);
   for (const a of here)
     for (const b of here) {
       if (b <= a || isPaired(pairs, a) || isPaired(pairs, b)) continue;

@@ -197,15 +197,15 @@ function beam(world: World, root: Label, width: number, consider: (label: Label)
   let layer: Promised[] = [promise(root)];
   while (layer.length > 0 && world.mayGoOn()) {
     const kept = new Kept(world);
-    const next: Promised[] = [];
+    const next: Label[] = [];
     for (const { label, prospect } of layer) {
       for (const child of after(world, label, prospect, true, null)) {
         if (!world.mayGoOn()) return;
         consider(child);
-        if (kept.add(child)) next.push(promise(child));
+        if (kept.add(child)) next.push(child);
       }
     }
-    const alive = next.filter((x) => kept.has(x.label));
+    const alive = next.filter((label) => kept.has(label)).map(promise);
     // Half by what may still become of them, half by what they have reached: the first may wait for ever.
     const half = Math.ceil(width / 2);
     const chosen = new Set(alive.sort(better).slice(0, half));
