@@ -8,6 +8,8 @@ export interface Search {
   exact: boolean;
   /** Of the beam that finds a first plan. */
   width: number;
+  /** And of each later round of it. */
+  wider?: readonly number[];
   /** Asked now and then. */
   mayGoOn: () => boolean;
 }

@@ -8,6 +8,7 @@ import { ammoniaOf, type Reason } from './reasons';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
 import { breachesOf, type Rule } from './rules';
 import { bestPlan } from './bought';
+import type { Found } from './found';
 import { compareWorth } from './label';
 import { bindingOf, leftOutBy } from './why';
 
@@ -37,18 +38,15 @@ export interface StockingPlan {
 /** Up to so many wishes a plan is proved the best. */
 export const EXACT_WISHES = PLANNER.exactWishes;
 const BEAM_WIDTH = 2;
-/** With more wishes, beams of growing width as long as there is time. */
-const WIDE_BEAMS = [4, 16, 64, 256];
+/** With more wishes, first a narrow beam, then a wide one, round after round as long as there is time. */
+const NARROW = 4;
+const WIDE = 32;
+const LATER_ROUNDS: readonly number[] = Array.from({ length: 7 }, () => WIDE);
 
 /** @param mayGoOn false once the time is over; up to EXACT_WISHES it is asked only where the person set a time */
 export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   const exact = p.wishes.length <= EXACT_WISHES;
-  let found = bestPlan(p, { exact, width: exact ? BEAM_WIDTH : (WIDE_BEAMS[0] as number), mayGoOn });
-  for (const width of exact ? [] : WIDE_BEAMS.slice(1)) {
-    if (!mayGoOn()) break;
-    const next = bestPlan(p, { exact, width, mayGoOn });
-    if (compareWorth(next.worth, found.worth) < 0) found = next;
-  }
+  const found = exact ? bestPlan(p, { exact, width: BEAM_WIDTH, mayGoOn }) : bestOfMany(p, mayGoOn);
   const { steps } = found;
   const id = (i: number) => (p.wishes[i] as Wish).id;
   const ammonia = new Ammonia(p);
@@ -74,6 +72,14 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
       gapDays: last === null ? 0 : Math.max(0, last - found.lastAtLeast),
     },
   };
+}
+
+/** The narrow beam alone is done for every set of what was bought that could be left where it is, too. */
+function bestOfMany(p: Problem, mayGoOn: () => boolean): Found {
+  const soon = bestPlan(p, { exact: false, width: NARROW, mayGoOn });
+  if (!mayGoOn()) return soon;
+  const found = bestPlan(p, { exact: false, width: WIDE, wider: LATER_ROUNDS, mayGoOn });
+  return compareWorth(found.worth, soon.worth) < 0 ? found : soon;
 }
 
 function leftOut(

@@ -5,14 +5,13 @@
 import { Ammonia } from './ammonia';
 import { lastAtLeast } from './ends';
 import { prospectOf } from './prospects';
-import { batchesAtLeast } from './fewest';
 import { after, withEvent } from './after';
 import { aimAfter } from './asked';
+import { beam } from './beam';
 import { buysFor } from './days';
 import { compiledSearch } from './compiledSearch';
-import { exhaust, type Follow, HOPEFUL, morePlaced } from './exhaust';
+import { exhaust, type Follow, HOPEFUL } from './exhaust';
 import type { Found, Search } from './found';
-import { Kept } from './kept';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step, type Wish } from './problem';
 import { bestAlong, leadsOn, wantsAt, waysOn } from './rests';
@@ -102,7 +101,7 @@ export function plainSearch(world: World, quick: Found): Found {
  *  @param paths where alone something better than what is known can lie */
 export function searched(
   world: World,
-  o: { exact: boolean; width: number },
+  o: Pick<Search, 'exact' | 'width' | 'wider'>,
   known: Found | null = null,
   paths: Place | null = null,
 ): Found {
@@ -116,7 +115,7 @@ export function searched(
     best = label;
     worth = label.worth;
   };
-  if (o.width > 0) beam(world, root, o.width, consider);
+  if (o.width > 0) beam(world, root, [o.width, ...(o.wider ?? [])], consider);
   const hope = prospectOf(world, root);
   const follow = paths ? alongPaths(world, root, paths) : everywhere(world);
   const whole = o.exact && exhaust(world, root, { follow, orders: HOPEFUL, best: () => worth, consider });
@@ -170,47 +169,4 @@ function alongPaths(world: World, root: Label, paths: Place): Follow {
       }
     }
   };
-}
-
-/** Layer by layer the most promising labels only, by some batches only. */
-function beam(world: World, root: Label, width: number, consider: (label: Label) => void): void {
-  const promise = (label: Label) => {
-    const prospect = prospectOf(world, label);
-    return {
-      label,
-      prospect,
-      last: lastAtLeast(world, label, prospect),
-      batches: label.worth.batches + batchesAtLeast(world, prospect.sure),
-    };
-  };
-  type Promised = ReturnType<typeof promise>;
-  const done = (x: Promised) => x.label.worth.placed.reduce((sum, n) => sum + n, 0);
-  const better = (a: Promised, b: Promised): number => {
-    return (
-      morePlaced(a.prospect, b.prospect) ||
-      a.last - b.last ||
-      done(b) - done(a) ||
-      a.batches - b.batches ||
-      a.label.worth.sum - b.label.worth.sum
-    );
-  };
-  let layer: Promised[] = [promise(root)];
-  while (layer.length > 0 && world.mayGoOn()) {
-    const kept = new Kept(world);
-    const next: Label[] = [];
-    for (const { label, prospect } of layer) {
-      for (const child of after(world, label, prospect, true, null)) {
-        if (!world.mayGoOn()) return;
-        consider(child);
-        if (kept.add(child)) next.push(child);
-      }
-    }
-    const alive = next.filter((label) => kept.has(label)).map(promise);
-    // Half by what may still become of them, half by what they have reached: the first may wait for ever.
-    const half = Math.ceil(width / 2);
-    const chosen = new Set(alive.sort(better).slice(0, half));
-    for (const x of [...alive].sort((a, b) => done(b) - done(a) || a.label.day - b.label.day).slice(0, half))
-      chosen.add(x);
-    layer = [...chosen];
-  }
 }
