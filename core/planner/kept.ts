@@ -47,7 +47,7 @@ function leftOf({ p, least, setInAll }: World, { placed }: Label): Left {
     quarantines: p.quarantines.flatMap((q, k) => (lines.has(q.line) ? [k] : [])),
     // Where ammonia is predicted, every load counts at every day.
     little: p.water ? -Infinity : p.firstStepMgN / 2 - p.displayLoadMgN - setInAll,
-    // With the loads that entered before, or enter on days that are set.
+    // Counted with the loads that entered before, or enter on days that are set.
     enough: p.water ? Infinity : (p.displayLoadMgN + setInAll + all) / 2 - p.displayLoadMgN,
   };
 }

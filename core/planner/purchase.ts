@@ -33,7 +33,7 @@ export function soonestPaid(
     const child = labelAt(world, label, event, fit, label.ways);
     if (world.p.budget === null) return child;
     const isOne = world.money === 'one';
-    // On no later day would it be kept.
+    // On a later day it would hardly be kept, and one way of paying proves nothing.
     if (isOne && aim.isDropped(child)) return null;
     const open = openFor(world, label, batches, fit.day);
     // Not by the event's own months: what came before it might have been bought later.

@@ -144,7 +144,7 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     const child = labelAt(label, event, fit);
     if (!w.hasBudget) return child;
     const isOne = w.money == w.ONE;
-    // On no later day would it be kept.
+    // On a later day it would hardly be kept, and one way of paying proves nothing.
     if (isOne && isDropped(child)) return NO_LABEL;
     const open = openFor(label, batches, count, fit);
     // Not by the event's own months: what came before it might have been bought later.
