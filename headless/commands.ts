@@ -1,5 +1,5 @@
 /** The headless commands over the core: a file in, JSON out. @throws CommandError with a sentence for anything wrong. */
-import { DAY_MS } from '../core/time';
+import { DAY_MS, UTC } from '../core/time';
 import { z } from 'zod';
 import { COLLECTION_NAMES, documentAsOf, type Document } from '../core/document';
 import { readDocument } from '../core/document/checks';
@@ -143,7 +143,7 @@ export function verdict(text: string, flags: Flags, nowMs: number): object {
       passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(),
       finding: g.finding.code,
     })),
-    besides: (isOfDisplay(e) ? besides(e) : []).map((g) => ({
+    besides: (isOfDisplay(e) ? besides(e, UTC.dayOf) : []).map((g) => ({
       id: g.id,
       passedAt: g.passedMs === null ? null : new Date(g.passedMs).toISOString(),
       finding: g.finding.code,

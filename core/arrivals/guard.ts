@@ -54,7 +54,7 @@ export function admissionRisks(
   if (word !== 'go' && word !== 'goSmall' && !isSaid)
     risks.push({ code: 'riskDisplay', name: to.name, word });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
-  risks.push(...ofTheCompany(doc, animal, species, to, nowMs));
+  risks.push(...ofTheCompany(doc, animal, species, to, dayOfMs(nowMs)));
   if (species.is.includes('anemone') && to.intakesGuarded !== true)
     risks.push({ code: 'riskIntakes', name: to.name });
   return risks;
@@ -66,10 +66,10 @@ function ofTheCompany(
   { id = '', count = 1 }: Newcomer,
   species: Species,
   to: Display,
-  nowMs: number,
+  today: string,
 ): Risk[] {
   const home = membersOf(doc, to).filter((m) => m.stage === 'here' && m.id !== id);
-  const found = companyOf(standingTank(to, nowMs), [...home, { id, species, count, stage: 'wish' }]);
+  const found = companyOf(standingTank(to, today), [...home, { id, species, count, stage: 'wish' }]);
   return findingsOf(found, id)
     .filter((f) => f.severity === 'no' && f.lasting)
     .map((f) => ({ code: 'riskCompany', finding: f.says }));

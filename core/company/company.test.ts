@@ -1,7 +1,9 @@
 /** The rules of company by hand, what taking out does, and the fewest that must go against trying every set. */
 import { seededRandom } from '../random';
 import { SPECIES, speciesById } from '../species';
-import { companyOf, fewestToGo, findingsOf, without, type Member, type Tank } from '.';
+import { displayEvidence, provedHistory } from '../testing/history';
+import { HOUR_MS, UTC } from '../time';
+import { companyOf, fewestToGo, findingsOf, standingTank, tankOf, without, type Member, type Tank } from '.';
 
 const tank: Tank = {
   glassL: 240,
@@ -49,6 +51,14 @@ describe('one and its tank', () => {
     expect(young('six-line-wrasse', 59)).toMatchObject({ severity: 'onlyIf' });
     expect(young('six-line-wrasse', null)?.says.code).toBe('ageNotSaid');
     expect(codes({ ageDays: 3 }, member('six-line-wrasse'))).toEqual([]);
+  });
+  test('the age is that of the calendar where the person is', () => {
+    const water = { ...displayEvidence(provedHistory().doc, 0).water, startDay: '2026-01-01' };
+    const ageOn = (today: string) => standingTank(water, today).ageDays;
+    expect([ageOn('2026-01-01'), ageOn('2026-03-01')]).toEqual([0, 59]);
+    const e = displayEvidence(provedHistory().doc, Date.UTC(2026, 1, 1, 23));
+    const east = (ms: number) => UTC.dayOf(ms + 2 * HOUR_MS);
+    expect((tankOf(e, east).ageDays ?? 0) - (tankOf(e, UTC.dayOf).ageDays ?? 0)).toBe(1);
   });
   test('warmth: at the edge nothing, outside only if, by more than a degree no', () => {
     const at = (tempC: number) => of({ tempC }, member('mexican-turban-snail'))[0]?.severity;

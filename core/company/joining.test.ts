@@ -3,23 +3,22 @@ import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { SPECIES, speciesById } from '../species';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
-import { additionWarnings, membersOf } from '.';
+import { UTC } from '../time';
+import { additionWarnings, membersOf, type Joining } from '.';
 
 const joining = (
   h: History,
   nowMs: number,
   species: string,
   count: number,
-  peaks: Parameters<typeof additionWarnings>[5] = null,
+  peaks: Joining['peaks'] = null,
 ) => {
   const e = gatherEvidence(h.doc, 't', nowMs);
   return additionWarnings(
     e,
     assessWater(h.doc, 't', nowMs),
     { id: 'new', species: speciesById(species), count, stage: 'wish' },
-    membersOf(h.doc, e.water),
-    new Set(QUARANTINE_LINES),
-    peaks,
+    { others: membersOf(h.doc, e.water), lines: new Set(QUARANTINE_LINES), dayOfMs: UTC.dayOf, peaks },
   );
 };
 const warn = (h: History, day: number, species: string, count = 1) =>
@@ -46,7 +45,7 @@ describe('warnings', () => {
         reason: { code: 'fishFallow', day: 2, of: 76 },
         opens: { code: 'fishFallowUntil' },
       },
-      others: { word: 'go' },
+      others: { word: 'goSmall' },
     });
     expect(codes(open, 43.2, 'neon-goby')).toEqual(['liesFallow']);
     expect(codes(open, 43.2, 'cleaner-shrimp')).not.toContain('liesFallow');
@@ -106,8 +105,13 @@ describe('warnings', () => {
   });
   test('more than double in a month, and two fish in a week', () => {
     expect(codes(settled(), 36.2, 'green-chromis', 8)).toContain('moreThanDouble');
-    const h = settled().animal(35, 'neon-goby');
-    expect(codes(h, 36.2, 'clown-goby')).toContain('twoInAWeek');
+    const after = (first: string, day: number) => codes(settled().animal(35, first), day, 'clown-goby');
+    expect(after('royal-gramma', 36.2)).toContain('twoInAWeek');
+    // By the calendar, as the plan counts: the seventh day begins at its midnight.
+    expect(after('royal-gramma', 41.16)).toContain('twoInAWeek');
+    expect(after('royal-gramma', 41.17)).not.toContain('twoInAWeek');
+    // What hardly adds to the load makes no other wait.
+    expect(after('neon-goby', 36.2)).not.toContain('twoInAWeek');
   });
   test('a load above the ceiling is stopped with its predicted peak', () => {
     const { warnings, forecast } = warn(settled(), 36.2, 'green-chromis', 80);

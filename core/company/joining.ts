@@ -7,9 +7,17 @@ import { judgementFor, type Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
 import { speciesOf, type Species } from '../species';
 import type { CompanyCode, StatementOf, WarningCode } from '../statements';
-import { dailyLoadMgN, loadAt, peakAfterStep, provedCapacity, STOCKING } from '../stocking';
+import {
+  dailyLoadMgN,
+  firstStepMgN,
+  groupLoadMgN,
+  loadAt,
+  peakAfterStep,
+  provedCapacity,
+  STOCKING,
+} from '../stocking';
 import { peakOfLoad, type AdditionPeaks } from '../stocking/peaks';
-import { DAY_MS } from '../time';
+import { DAY_MS, daysBetween } from '../time';
 import { companyOf, findingsOf } from './company';
 import type { Severity } from './finding';
 import { lineOf } from './lines';
@@ -35,26 +43,33 @@ const ORDER: Record<Severity, number> = { no: 0, onlyIf: 1, note: 2 };
 const notYet = (says: Warning['says']): Warning => ({ severity: 'no', lasting: false, says });
 const onlyIf = (says: Warning['says']): Warning => ({ severity: 'onlyIf', lasting: false, says });
 
-/** Judges one joining the others of a tank now. Warnings most severe first. @param others everybody it would meet: those at home and those bought
- *  @param lines those for which a quarantine is open, or of which the person lets in without one
- *  @param peaks what the tank's forecast says of additions */
+export interface Joining {
+  /** Everybody it would meet: those at home and those bought. */
+  others: readonly Member[];
+  /** Those for which a quarantine is open, or of which the person lets in without one. */
+  lines: ReadonlySet<QuarantineLine>;
+  /** Calendar day of a moment where the person is. */
+  dayOfMs: (ms: number) => string;
+  /** What the tank's forecast says of additions. */
+  peaks?: AdditionPeaks | null;
+}
+
+/** Judges one joining the others of a tank now. Warnings most severe first. */
 export function additionWarnings(
   e: WaterEvidence,
   assessment: Assessment,
   newcomer: Member,
-  others: readonly Member[],
-  lines: ReadonlySet<QuarantineLine>,
-  peaks: AdditionPeaks | null = null,
+  { others, lines, dayOfMs, peaks = null }: Joining,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
   const { species, count } = newcomer;
   const forecast = forecastAddition(e, assessment, species, count, peaks);
   const apart = others.filter((o) => o.id !== newcomer.id);
   const warnings = [
-    ...findingsOf(companyOf(tankOf(e), [...apart, newcomer]), newcomer.id),
+    ...findingsOf(companyOf(tankOf(e, dayOfMs), [...apart, newcomer]), newcomer.id),
     ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
     ...ofTheFood(e, newcomer),
-    ...ofThePace(e, species, forecast),
+    ...ofThePace(e, species, forecast, dayOfMs),
   ];
   return { warnings: warnings.sort(byGravity), forecast };
 }
@@ -95,22 +110,37 @@ function ofTheFood(e: WaterEvidence, newcomer: Member): Warning[] {
 }
 
 /** Load against a month ago, against the last addition and against what the filter has proved. */
-function ofThePace(e: WaterEvidence, species: Species, forecast: AdditionForecast): Warning[] {
+function ofThePace(
+  e: WaterEvidence,
+  species: Species,
+  forecast: AdditionForecast,
+  dayOfMs: (ms: number) => string,
+): Warning[] {
   const warnings: Warning[] = [];
   const mgN = forecast.presentMgN + forecast.addedMgN;
-  const monthAgo = loadAt(e, e.nowMs - STOCKING.growthDays * DAY_MS);
-  const allowedMgN = Math.max(STOCKING.mostGrowth * monthAgo, STOCKING.firstStepMgN);
+  const capacity = provedCapacity(e);
+  const nearZeroMgN = capacity?.nearZeroNowMgN ?? null;
+  const doubleMgN = STOCKING.mostGrowth * monthAgoMgN(e, dayOfMs);
+  const allowedMgN = Math.max(doubleMgN, firstStepMgN(nearZeroMgN, e.netL));
   if (mgN > allowedMgN + 1e-9) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
   const isFish = species.group === 'fish';
-  const lately = lastOf(e.joined.filter((j) => speciesOf(e, j.animal.speciesId).group === 'fish'));
-  if (isFish && lately && e.nowMs - lately.atMs < STOCKING.betweenFishDays * DAY_MS) {
-    warnings.push(notYet({ code: 'twoInAWeek' }));
-  }
-  const capacity = provedCapacity(e);
-  if (capacity && mgN > capacity.nearZeroNowMgN)
-    warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: capacity.nearZeroNowMgN }));
+  const lately = lastOf(e.joined.filter((j) => isLoadOfFish(e, j)));
+  const sinceFish = lately ? daysBetween(dayOfMs(lately.atMs), dayOfMs(e.nowMs)) : Infinity;
+  if (isFish && sinceFish < STOCKING.betweenFishDays) warnings.push(notYet({ code: 'twoInAWeek' }));
+  if (nearZeroMgN !== null && mgN > nearZeroMgN)
+    warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: nearZeroMgN }));
   if (!capacity && isFish) warnings.push(onlyIf({ code: 'noProof' }));
   return [...warnings, ...ofTheAmmonia(forecast)];
+}
+
+const isLoadOfFish = (e: WaterEvidence, { animal, atMs }: WaterEvidence['joined'][number]): boolean =>
+  speciesOf(e, animal.speciesId).group === 'fish' && groupLoadMgN(e, animal, atMs) > STOCKING.heavyMgN;
+
+/** The load by the end of the day a month ago, as the plan counts it. */
+function monthAgoMgN(e: WaterEvidence, dayOfMs: (ms: number) => string): number {
+  const thenMs = e.nowMs - STOCKING.growthDays * DAY_MS;
+  const onThatDay = e.joined.filter((j) => dayOfMs(j.atMs) === dayOfMs(thenMs));
+  return loadAt(e, Math.max(thenMs, ...onThatDay.map((j) => j.atMs)));
 }
 
 /** What was reckoned from the proof and what the tank's futures say: the worse of both counts. */

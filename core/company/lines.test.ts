@@ -3,6 +3,7 @@ import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { speciesById } from '../species';
 import { DAY, provedHistory, START_MS } from '../testing/history';
+import { UTC } from '../time';
 import { additionWarnings, lineOf, openLines } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
@@ -56,8 +57,7 @@ test('a wish without a quarantine is told so; whoever is in one is not', () => {
       e,
       assessWater(doc, 't', NOW),
       { id: 'new', species: speciesById(species), count: 1, stage },
-      [],
-      openLines(doc, display),
+      { others: [], lines: openLines(doc, display), dayOfMs: UTC.dayOf },
     ).warnings.find((w) => w.says.code === 'noQuarantine');
   expect(said('zoanthid', 'wish')).toMatchObject({ severity: 'onlyIf', says: { line: 'coral' } });
   expect(said('zoanthid', 'coming')).toBeUndefined();

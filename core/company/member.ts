@@ -3,7 +3,7 @@ import { aimOf, isIn, placeOf, type Animal, type Display, type Document, type Wa
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { provedCapacity } from '../stocking';
-import { DAY_MS } from '../time';
+import { daysBetween } from '../time';
 
 export interface Member {
   id: string;
@@ -31,22 +31,22 @@ export interface Tank {
 }
 
 /** A tank by what is written of it, not by what was read in it. */
-export const standingTank = (water: Water, nowMs: number): Tank => ({
+export const standingTank = (water: Water, today: string): Tank => ({
   ...glassOf(water),
   hasLid: water.hasLid,
   sandKg: water.sandKg,
   rockKg: water.rockKg,
-  ageDays:
-    water.startDay === null ? null : Math.floor((nowMs - Date.parse(`${water.startDay}T00:00:00Z`)) / DAY_MS),
+  ageDays: water.startDay === null ? null : daysBetween(water.startDay, today),
   tempC: null,
   carriesMgN: null,
 });
 
-export function tankOf(e: WaterEvidence): Tank {
+/** @param dayOfMs calendar day of a moment where the person is */
+export function tankOf(e: WaterEvidence, dayOfMs: (ms: number) => string): Tank {
   const read = lastOf(trusted(e.series.temperature));
   const aim = aimOf(e.targets, 'temperature');
   return {
-    ...standingTank(e.water, e.nowMs),
+    ...standingTank(e.water, dayOfMs(e.nowMs)),
     tempC: read?.interval.mid ?? (aim ? (aim.low + aim.high) / 2 : null),
     carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null,
   };

@@ -1,6 +1,7 @@
 import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { DAY, provedHistory, START_MS } from '../testing/history';
+import { UTC } from '../time';
 import { hopelessWishes, nextWish } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
@@ -27,7 +28,7 @@ function world(...wishes: Wished) {
 function wish(...wishes: Wished) {
   const doc = world(...wishes);
   const e = gatherEvidence(doc, 't', NOW);
-  return nextWish(doc, e, assessWater(doc, 't', NOW));
+  return nextWish(doc, e, assessWater(doc, 't', NOW), UTC.dayOf);
 }
 
 test('the wish planned first is named, with what it brings', () => {
@@ -48,6 +49,6 @@ test('what something speaks against is passed over; without wishes there is none
 });
 test('a wish no day is right for is named, one that only waits is not', () => {
   const doc = world(['yellow-tang', 1, null], ['tailspot-blenny', 1, null], ['neon-goby', 1, null]);
-  const found = hopelessWishes(doc, gatherEvidence(doc, 't', NOW));
+  const found = hopelessWishes(doc, gatherEvidence(doc, 't', NOW), UTC.dayOf);
   expect(found.map((f) => f.says)).toMatchObject([{ code: 'tooLargeForTank', name: 'Yellow tang' }]);
 });

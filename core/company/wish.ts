@@ -28,6 +28,7 @@ export function nextWish(
   doc: Document,
   e: WaterEvidence,
   assessment: Assessment,
+  dayOfMs: (ms: number) => string,
   peaks: AdditionPeaks | null = null,
 ): NextWish | null {
   const wishes = Object.values(doc.animals)
@@ -42,9 +43,7 @@ export function nextWish(
       e,
       assessment,
       { id: animal.id, species, count, stage: 'wish' },
-      others,
-      lines,
-      peaks,
+      { others, lines, dayOfMs, peaks },
     );
     if (warnings.some((w) => w.severity === 'no')) continue;
     return { animal, count, forecast, warnings, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
@@ -53,10 +52,10 @@ export function nextWish(
 }
 
 /** Wishes no day is right for, each with its reason. */
-export function hopelessWishes(doc: Document, e: WaterEvidence): Finding[] {
+export function hopelessWishes(doc: Document, e: WaterEvidence, dayOfMs: (ms: number) => string): Finding[] {
   const members = membersOf(doc, e.water);
   const { never } = apartOf(
-    tankOf(e),
+    tankOf(e, dayOfMs),
     members.filter((m) => m.stage !== 'wish'),
     members.filter((m) => m.stage === 'wish'),
   );

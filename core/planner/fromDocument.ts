@@ -20,7 +20,7 @@ import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import type { Statement } from '../statements';
-import { dailyLoadMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
+import { dailyLoadMgN, firstStepMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, compared, DAY_MS, dayNumber } from '../time';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
@@ -54,10 +54,15 @@ export interface Planned {
 }
 
 /** Who a plan is made for, and who is in none. Whoever is bought already is planned, whatever speaks against it. */
-export function plannedAnimals(doc: Document, display: Display, evidence: WaterEvidence): Planned {
+export function plannedAnimals(
+  doc: Document,
+  display: Display,
+  evidence: WaterEvidence,
+  dayOfMs: (ms: number) => string,
+): Planned {
   const members = membersOf(doc, display);
   const apart = apartOf(
-    tankOf(evidence),
+    tankOf(evidence, dayOfMs),
     members.filter((m) => m.stage !== 'wish'),
     members.filter((m) => m.stage === 'wish'),
   );
@@ -137,7 +142,7 @@ export function problemFor(
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
     displayLoadMgN: rounded(Math.max(0, loadAt(evidence, nowMs) - lately)),
-    firstStepMgN: Math.min(capacity ?? Infinity, PLANNER.firstStepPerLitre * netL),
+    firstStepMgN: firstStepMgN(capacity, netL),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,
     quarantines: waters,

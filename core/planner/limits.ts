@@ -2,7 +2,6 @@
 import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const PLANNER_LIMITS = {
-  heavyMgN: limit(0.5, 'mg N a day', 'a release above it is a load and settles', 'science notes 9'),
   settleDays: limit(7, 'days', 'between two days on which a load enters', 'science notes 9'),
   firstSettleDays: limit(14, 'days', 'after the first of them', 'science notes 9'),
   doublingDays: limit(30, 'days', 'in which the load may at most double', 'science notes 9'),
@@ -15,7 +14,6 @@ export const PLANNER_LIMITS = {
   bareShare: limit(0.5, 'share', 'of its limit to which a bare quarantine is filled', 'our choice'),
   beforeAwayDays: limit(3, 'days', 'before an absence nothing is bought or released', 'science notes 9'),
   testDays: limit([1, 3, 7], 'days', 'after a release are tested', 'science notes 9'),
-  firstStepPerLitre: limit(0.1, 'mg N/day/L', 'the first release at most, of net water', 'science notes 9'),
   ammoniaDays: limit(14, 'days', 'after a release free ammonia is predicted', 'science notes 9'),
   usualClockDays: limit(28, 'days', 'a quarantine not set up yet would be seen clear', 'science notes 8'),
   coralDays: limit(14, 'days', 'corals wait longer than fish, and after a first piece', 'our choice'),

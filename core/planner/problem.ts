@@ -1,5 +1,6 @@
 /** The stocking plan as a problem: wishes, quarantines, days. Days are whole numbers since 1970-01-01, so that they can be reckoned with; loads are
  *  mg N a day for the whole count of a wish at the size it has when released. */
+import { STOCKING } from '../stocking';
 import { PLANNER } from './limits';
 
 export const LINES = ['fish', 'invertebrate', 'coral', 'anemone'] as const;
@@ -100,7 +101,7 @@ export interface Step {
 /** Sums and products are compared with this much slack. */
 export const SLACK = 1e-6;
 /** A wish above this is a load: releases of less need no settling. */
-export const HEAVY_MG_N = PLANNER.heavyMgN;
+export const HEAVY_MG_N = STOCKING.heavyMgN;
 /** The load of so many days before counts for doubling. */
 export const DOUBLING_DAYS = PLANNER.doublingDays;
 /** Days after a release that are tested. */

@@ -11,7 +11,9 @@ import {
   type WaterEvidence,
 } from '../evidence';
 import { ask, isFresh } from '../living';
-import { DAY_MS } from '../time';
+import { groupLoadMgN, STOCKING } from '../stocking';
+import { speciesOf } from '../species';
+import { DAY_MS, daysBetween } from '../time';
 import { alkalinityWithDoses, changeForNitrate, leftover, loadJoined, offAim } from './found';
 import { open, shut, type Verdict } from './judgement';
 import { RULES } from './limits';
@@ -78,33 +80,47 @@ export function firstAnimals(e: DisplayEvidence): Verdict {
   return shut('goSmall', { code: 'firstStep' }, { code: 'addFirst' });
 }
 
-export function nextStep(e: DisplayEvidence): Verdict {
+/** Days are those of the person's calendar, as the plan counts them: what may come on its day may come that morning.
+ *  @param dayOfMs calendar day of a moment where the person is */
+export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): Verdict {
   const joined = loadJoined(e);
   const last = lastOf(joined);
   if (!last) return shut('wait', { code: 'afterFirst' }, { code: 'addFirst' });
-  const daysSince = (e.nowMs - last.atMs) / DAY_MS;
-  const since = Math.floor(daysSince);
+  const daysUntil = (ms: number) => daysBetween(dayOfMs(last.atMs), dayOfMs(ms));
+  const since = daysUntil(e.nowMs);
+  const nextMs = settledMs(e, joined);
+  const isSettled = (ms: number) => dayOfMs(ms) >= dayOfMs(nextMs);
   const after = spanOf(trusted(e.series.ammonia), last.atMs + 1);
   const latest = lastOf(after);
   if (latest && !latest.zero) {
     const ammonia = printed(latest, 'ammonia');
     return shut('wait', { code: 'ammoniaAfterStep', ammonia }, { code: 'ammoniaZeroAgain' });
   }
-  const tested = (day: number) =>
-    after.some((p) => (p.atMs - last.atMs) / DAY_MS >= day - RULES.testEarlyDays);
-  const next = RULES.testsAfterAdditionDays.find((day) => !tested(day));
-  if (next !== undefined && daysSince >= next - RULES.testEarlyDays) {
+  // A test counts from some hours before its day on; on the day something may come again, in the morning, too.
+  const counts = (ms: number, day: number) =>
+    (ms - last.atMs) / DAY_MS >= day - RULES.testEarlyDays || (isSettled(ms) && daysUntil(ms) >= day);
+  const next = RULES.testsAfterAdditionDays.find((day) => !after.some((p) => counts(p.atMs, day)));
+  if (next !== undefined && counts(e.nowMs, next)) {
     return shut('test', { code: 'stepTestDue', day: next, since }, ask('ammonia'));
   }
-  const pause = joined.every((j) => j.atMs === joined[0]?.atMs)
-    ? RULES.afterFirstDays
-    : RULES.betweenAdditionsDays;
-  const untilMs = last.atMs + pause * DAY_MS;
-  if (e.nowMs < untilMs) {
-    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs: untilMs });
-  }
-  return (
-    nitriteFirst(e) ?? unfitForMore(e) ?? shut('go', { code: 'stepCarried', since }, { code: 'addNext' })
+  if (!isSettled(e.nowMs))
+    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs: nextMs });
+  const carried = { code: 'stepCarried', since } as const;
+  const step = joined.some(({ animal }) => speciesOf(e, animal.speciesId).group === 'fish')
+    ? shut('go', carried, { code: 'addNext' })
+    : shut('goSmall', carried, { code: 'addFishAfterCrew' });
+  return nitriteFirst(e) ?? unfitForMore(e) ?? step;
+}
+
+/** When the next load may come (R4 of the plan): a week after the last one, two after the first. What brings hardly any makes nobody wait but till
+ *  the next day. */
+function settledMs(e: WaterEvidence, joined: WaterEvidence['joined']): number {
+  const loads = joined.filter((j) => groupLoadMgN(e, j.animal, j.atMs) > STOCKING.heavyMgN);
+  const [first] = loads;
+  return Math.max(
+    (lastOf(joined)?.atMs ?? 0) + DAY_MS,
+    (lastOf(loads)?.atMs ?? 0) + RULES.betweenAdditionsDays * DAY_MS,
+    (first?.atMs ?? 0) + RULES.afterFirstDays * DAY_MS,
   );
 }
 

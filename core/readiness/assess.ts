@@ -88,7 +88,7 @@ function untilHomeIsFree(judgement: Judgement, fallow: Fallow | null): Judgement
 
 /** Judges a display by its school. */
 export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
-  const walk = walkGates(e);
+  const walk = walkGates(e, local.dayOf);
   const living = judgeLiving(e, local, instrumentFindings(e));
   const alarms = living ? [] : emptyAlarms(e);
   const added = (j: Judgement): Judgement => sparing(e, livingFirst(living, j));

@@ -3,6 +3,7 @@ import { GONE, type School } from '../document';
 import { gatherEvidence } from '../evidence';
 import { DAY, displayEvidence, History, provedHistory, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
+import { UTC } from '../time';
 import { freeAmmonia, LIVING } from '../living';
 import { assessWater, besides, RULES, SCHOOL_GATES, waterHolds, type Assessment } from './index';
 
@@ -291,9 +292,9 @@ describe('other schools', () => {
   });
   test('what a school does not ask for is shown when it has passed, not otherwise', () => {
     const e = displayEvidence(provedHistory('zeroZero').doc, ms(28.5));
-    expect(besides(e).map((g) => g.id)).toEqual(['proof']);
-    expect(besides(displayEvidence(provedHistory('proof24').doc, ms(28.5)))).toEqual([]);
-    expect(besides(displayEvidence(new History().doc, ms(1)))).toEqual([]);
+    expect(besides(e, UTC.dayOf).map((g) => g.id)).toEqual(['proof']);
+    expect(besides(displayEvidence(provedHistory('proof24').doc, ms(28.5)), UTC.dayOf)).toEqual([]);
+    expect(besides(displayEvidence(new History().doc, ms(1)), UTC.dayOf)).toEqual([]);
   });
 });
 
@@ -430,14 +431,34 @@ describe('the next step', () => {
     h.water(35, zero);
     expect([due(36.39), due(36.5)]).toEqual(['stepSettling', 7]);
     h.water(36.5, zero);
-    h.water(43.9, zero);
-    expect([due(43.99), due(44)]).toEqual(['stepSettling', 'stepCarried']);
-    expect(judge(h, 44).fish).toEqual({
-      word: 'go',
+    h.water(43, zero);
+    // The log begins at 20:00: four hours later it is the day of the calendar on which a plan lets the next come.
+    expect([due(43.16), due(43.17)]).toEqual(['stepSettling', 'stepCarried']);
+    expect(judge(h, 43.17).fish).toEqual({
+      word: 'goSmall',
       reason: { code: 'stepCarried', since: 14 },
-      opens: { code: 'addNext' },
+      opens: { code: 'addFishAfterCrew' },
     });
-    expect(judge(h, 43.95).fish.opens).toEqual({ code: 'waitUntil', atMs: ms(44) });
+    expect(judge(h, 43.16).fish.opens).toEqual({ code: 'waitUntil', atMs: ms(44) });
+  });
+  test('a week after each load, two after the first, whatever came on one day; the test of that morning counts', () => {
+    const h = stocked().animal(30.1, 'royal-gramma');
+    for (const day of [31, 33, 37, 43]) h.water(day, zero);
+    expect(judge(h, 43.16).fish.reason.code).toBe('stepSettling');
+    expect(judge(h, 43.17).fish).toMatchObject({ word: 'go', opens: { code: 'addNext' } });
+    h.animal(44, 'chalk-bass');
+    for (const day of [45, 47.2, 50]) h.water(day, zero);
+    expect(judge(h, 50.16).fish.reason.code).toBe('stepSettling');
+    expect(judge(h, 50.17).fish.reason).toMatchObject({ code: 'stepTestDue', day: 7 });
+    expect(judge(h.water(50.2, zero), 50.3).fish.reason).toEqual({ code: 'stepCarried', since: 7 });
+  });
+  test('what brings hardly any load is tested, and keeps nobody waiting longer than to the next day', () => {
+    const h = stocked();
+    for (const day of [31, 33, 37, 44]) h.water(day, zero);
+    h.animal(45, 'turban-snail', 1);
+    expect(judge(h, 45.1).fish.reason.code).toBe('stepSettling');
+    expect(judge(h, 45.5).fish.reason).toMatchObject({ code: 'stepTestDue', day: 1 });
+    expect(judge(h.water(45.6, zero), 45.7).fish.reason.code).toBe('stepCarried');
   });
   test('ammonia found since the last addition waits; found before it, not', () => {
     const fed = () => ready({}, 'firstFish').event(29, { kind: 'bacteria', seed: 'bottle', mL: 5 });
@@ -448,7 +469,7 @@ describe('the next step', () => {
       opens: { code: 'ammoniaZeroAgain' },
     });
     expect(waterHolds(judge(found, 31.1))?.code).toBe('ammoniaAfterStep');
-    const before = fed().dose(29.4, 0.1).test(29.5, { ammonia: 0.09 }).animal(30, 'turban-snail');
+    const before = fed().dose(29.4, 0.1).test(29.5, { ammonia: 0.09 }).animal(30, 'turban-snail', 3);
     expect(judge(before.water(31, zero), 31.1).fish.reason.code).toBe('stepSettling');
     // Days to wait say nothing against what the filter carries.
     expect(waterHolds(judge(before, 31.1))).toBeNull();
@@ -487,7 +508,7 @@ describe('water changed after it was tested', () => {
       .water(33, { ammonia: 0, nitrite: 0 })
       .water(37, { ammonia: 0, nitrite: 0 })
       .water(44, { ammonia: 0, nitrite: 0 });
-    expect(judge(h, 44.1).fish.word).toBe('go');
+    expect(judge(h, 44.1).fish.word).toBe('goSmall');
     expect(judge(h.event(44.2, { kind: 'waterChange', litres: 100 }), 44.3)).toMatchObject({
       living: { word: 'test', reason: { code: 'changedSinceTest' } },
       fish: { word: 'test', reason: { code: 'waterUntested' } },

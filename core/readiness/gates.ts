@@ -32,7 +32,10 @@ export const SCHOOL_GATES: Record<School, readonly GateId[]> = {
   coralsFirst: [...CYCLE, 'proof', ...END],
 };
 
-export const RULE_OF_GATE: Record<GateId, (e: DisplayEvidence) => Verdict> = {
+/** @param dayOfMs calendar day of a moment where the person is */
+type Rule = (e: DisplayEvidence, dayOfMs: (ms: number) => string) => Verdict;
+
+export const RULE_OF_GATE: Record<GateId, Rule> = {
   seaWater,
   ammoniaFalling,
   nitriteFalling,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { GONE, SCHOOLS, STARTER_KITS } from '../document';
 import { documents } from '../testing/arbitraries';
 import { DAY, displayEvidence, History, provedHistory, START_MS } from '../testing/history';
+import { UTC } from '../time';
 import { METRIC } from '../units';
 import { gatherEvidence, meantAsProof, nothingLeft } from '../evidence';
 import { sentence } from '../words';
@@ -94,7 +95,7 @@ describe('the way through the gates by the 24-hour proof', () => {
     expect(judge(h, 32.2).fish.reason.code).toBe('stepSettling');
     h.water(36, { ammonia: 0, nitrite: 0 });
     expect(judge(h, 36.2).fish.reason.code).toBe('stepSettling');
-    expect(judge(h.water(43, { ammonia: 0, nitrite: 0 }), 43.2).fish.word).toBe('go');
+    expect(judge(h.water(43, { ammonia: 0, nitrite: 0 }), 43.2).fish.word).toBe('goSmall');
   });
 });
 
@@ -189,6 +190,7 @@ describe('schools', () => {
             .event(1, { kind: 'bacteria', seed: 'bottle', mL: 50 }).doc,
           START_MS + day * DAY,
         ),
+        UTC.dayOf,
       );
     expect(at('zeroZero', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria', 'proof']);
     expect(at('proof24', 28.1).map((g) => g.id)).toEqual(['film', 'bacteria']);

@@ -557,7 +557,7 @@ const ARRIVALS: Situation[] = [
     'two weeks after the first',
     stepped().water(43, { ammonia: 0, nitrite: 0 }),
     43.1,
-    { water: 'steady', add: 'go' },
+    { water: 'steady', add: 'goSmall' },
   ],
   [
     'two weeks after it with nitrate at 80',

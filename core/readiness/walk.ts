@@ -15,7 +15,7 @@ export interface Walk {
 /** Each gate of the school in order: passed up to the first that is shut, where the tank stands, ahead from there. Once animals are in, the
  *  gates before them are judged as things stood when they came: nothing that happens in a living tank takes one back, and one that was not
  *  shown by then stands as skipped. */
-export function walkGates(e: DisplayEvidence): Walk {
+export function walkGates(e: DisplayEvidence, dayOfMs: (ms: number) => string): Walk {
   const [first] = loadJoined(e);
   const start = first ? evidenceUntil(e, first.atMs) : null;
   let here: Walk['here'] | null = null;
@@ -24,7 +24,9 @@ export function walkGates(e: DisplayEvidence): Walk {
   for (const id of gatesInOrder(e)) {
     if (id === 'firstAnimals') beforeAnimals = false;
     const verdict =
-      start && beforeAnimals ? shownThenOrSince(e, start, id) : asTold(e, id, RULE_OF_GATE[id](e));
+      start && beforeAnimals
+        ? shownThenOrSince(e, start, id, dayOfMs)
+        : asTold(e, id, RULE_OF_GATE[id](e, dayOfMs));
     const { finding } = verdict;
     if (here) gates.push({ id, status: 'ahead', passedMs: null, finding });
     else if (verdict.passedMs !== null)
@@ -41,9 +43,14 @@ export function walkGates(e: DisplayEvidence): Walk {
 }
 
 /** As it was when the first animals came; what was not shown of the filter by then may have been shown since. */
-function shownThenOrSince(e: DisplayEvidence, start: DisplayEvidence, id: GateId): Verdict {
-  const then = asTold(e, id, RULE_OF_GATE[id](start));
-  return then.passedMs !== null || !EVIDENCE_GATES.includes(id) ? then : RULE_OF_GATE[id](e);
+function shownThenOrSince(
+  e: DisplayEvidence,
+  start: DisplayEvidence,
+  id: GateId,
+  dayOfMs: (ms: number) => string,
+): Verdict {
+  const then = asTold(e, id, RULE_OF_GATE[id](start, dayOfMs));
+  return then.passedMs !== null || !EVIDENCE_GATES.includes(id) ? then : RULE_OF_GATE[id](e, dayOfMs);
 }
 
 /** Gates that are passed by evidence of the start. */
@@ -80,10 +87,10 @@ function asTold(e: DisplayEvidence, id: GateId, verdict: Verdict): Verdict {
 }
 
 /** What the log holds that another school would count and this one does not ask: shown all the same, passed gates only. */
-export function besides(e: DisplayEvidence): Gate[] {
+export function besides(e: DisplayEvidence, dayOfMs: (ms: number) => string): Gate[] {
   const asked = SCHOOL_GATES[e.water.school];
   return EVIDENCE_GATES.filter((id) => !asked.includes(id)).flatMap((id): Gate[] => {
-    const { passedMs, finding } = RULE_OF_GATE[id](e);
+    const { passedMs, finding } = RULE_OF_GATE[id](e, dayOfMs);
     return passedMs === null ? [] : [{ id, status: 'passed', passedMs, finding }];
   });
 }

@@ -138,6 +138,7 @@ interface GateFacts {
   stepTestDue: { since: number; day: number };
   stepSettling: { since: number };
   stepCarried: { since: number };
+  addFishAfterCrew: Nothing;
   addNext: Nothing;
   staleTests: Ask;
   unmeasured: Ask;

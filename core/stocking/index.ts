@@ -1,6 +1,7 @@
 export {
   dailyLoadMgN,
   loadAt,
+  firstStepMgN,
   fishMassG,
   groupLoadMgN,
   lengthAt,

@@ -40,12 +40,13 @@ export const STOCKING_LIMITS = {
     'of a proved capacity, either way: the kit and the real volume',
     'our estimate',
   ),
-  firstStepMgN: limit(
-    12,
-    'mg N a day',
-    'first addition: nothing to double, so a small allowance; two small fish on light feed',
-    'common practice',
+  firstStepPerLitre: limit(
+    0.1,
+    'mg N/day/L',
+    'a first addition at most, of net water: nothing to double yet',
+    'science notes 9',
   ),
+  heavyMgN: limit(0.5, 'mg N a day', 'an addition above it is a load and settles', 'science notes 9'),
   mostGrowth: limit(2, 'times', 'load after an addition against that of a month before', 'common practice'),
   growthDays: limit(30, 'days', 'the month over which the load may double', 'common practice'),
   betweenFishDays: limit(7, 'days', 'between two additions of fish', 'common practice'),

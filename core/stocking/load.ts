@@ -243,6 +243,10 @@ export function loadStair(
   return steps;
 }
 
+/** What may be added at most where there is nothing to double, mg N a day: no more than was proved near zero, where anything was. */
+export const firstStepMgN = (nearZeroMgN: number | null, netL: number): number =>
+  Math.min(nearZeroMgN ?? Infinity, STOCKING.firstStepPerLitre * netL);
+
 /** Peak of total ammonia, mg N/L, in the three weeks after a step in load, with the bacteria growing into it.
  *  The capacity given is at near-zero ammonia, mg N a day in the whole tank. */
 export function peakAfterStep(

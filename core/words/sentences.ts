@@ -179,6 +179,8 @@ const GATES = {
   stepTestDue: (s) => `Day ${s.since} after the last addition: the day ${s.day} test is due.`,
   stepSettling: (s) => `Day ${s.since} after the last addition, ammonia at zero.`,
   stepCarried: (s) => `${s.since} days since the last addition, ammonia at zero.`,
+  addFishAfterCrew: () =>
+    'Of fish one small one or a pair first, after quarantine; of others one more small step.',
   addNext: () => 'One more small step, no more than doubling the feed in a month.',
   staleTests: (s) =>
     `The last ${named(s.parameters)} test${plural(s.parameters.length, ' is', 's are')} over three days old.`,

@@ -105,6 +105,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   stepTestDue: { since: 5, day: 3 },
   stepSettling: { since: 5 },
   stepCarried: { since: 9 },
+  addFishAfterCrew: {},
   addNext: {},
   staleTests: { parameters: ['ammonia', 'nitrite'] },
   unmeasured: { parameters: ['alkalinity'] },

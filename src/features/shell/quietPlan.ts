@@ -82,7 +82,14 @@ export function QuietPlan({ water, isNear = false }: { water: Display; isNear?: 
   const problem = useMemo(
     () =>
       isOn
-        ? problemFor(doc, water, evidence, assessment, plannedAnimals(doc, water, evidence), localDay)
+        ? problemFor(
+            doc,
+            water,
+            evidence,
+            assessment,
+            plannedAnimals(doc, water, evidence, localDay),
+            localDay,
+          )
         : null,
     [isOn, doc, water, evidence, assessment],
   );

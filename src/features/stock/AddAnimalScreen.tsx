@@ -113,9 +113,12 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
         evidence,
         assessment,
         { id: '', species, count, stage: 'wish' },
-        membersOf(doc, water).filter((m) => m.stage !== 'wish'),
-        openLines(doc, water),
-        peaks,
+        {
+          others: membersOf(doc, water).filter((m) => m.stage !== 'wish'),
+          lines: openLines(doc, water),
+          dayOfMs: localDay,
+          peaks,
+        },
       ),
     [doc, water, evidence, assessment, species, count, peaks],
   );

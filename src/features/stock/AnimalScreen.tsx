@@ -196,9 +196,12 @@ function Coming({
       count: animal.count,
       stage: placeOf(animal).kind === 'wish' ? 'wish' : 'coming',
     },
-    membersOf(doc, home).filter((m) => m.stage !== 'wish'),
-    openLines(doc, home),
-    peaks,
+    {
+      others: membersOf(doc, home).filter((m) => m.stage !== 'wish'),
+      lines: openLines(doc, home),
+      dayOfMs: localDay,
+      peaks,
+    },
   );
   return (
     <>

@@ -123,7 +123,7 @@ function Buy({ water }: { water: Display }) {
   const risks = risksIn(rows);
   const together = useMemo(
     () =>
-      companyOf(tankOf(evidence), [
+      companyOf(tankOf(evidence, localDay), [
         ...membersOf(doc, water).filter((m) => m.stage !== 'wish'),
         ...rows.map((r, i) => ({
           id: `row-${i}`,

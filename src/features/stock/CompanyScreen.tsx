@@ -14,7 +14,7 @@ import type { Display } from '../../../core/document';
 import { MINUTE_MS } from '../../../core/time';
 import { animalWords, sentence } from '../../../core/words';
 import { severityWord, SOURCE_WORDS } from '../../../core/words/company';
-import { selectDocument, selectEvidence, useAppSelector, useNow } from '../../store';
+import { localDay, selectDocument, selectEvidence, useAppSelector, useNow } from '../../store';
 import { Check, Empty, Go, Screen, Section, Txt } from '../../ui';
 import { useWords, WithDisplay } from '../shell';
 import { toneOfGravity, Verdicts } from '../shell/company';
@@ -36,7 +36,7 @@ function Company({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const [out, setOut] = useState<string[]>([]);
-  const tank = useMemo(() => tankOf(evidence), [evidence]);
+  const tank = useMemo(() => tankOf(evidence, localDay), [evidence]);
   const members = useMemo(
     () => membersOf(doc, water).sort((a, b) => a.species.common.localeCompare(b.species.common)),
     [doc, water],

@@ -51,7 +51,7 @@ function Plan({ water }: { water: Display }) {
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const held = waterHolds(assessment);
-  const planned = useMemo(() => plannedAnimals(doc, water, evidence), [doc, water, evidence]);
+  const planned = useMemo(() => plannedAnimals(doc, water, evidence, localDay), [doc, water, evidence]);
   const [kept] = useKeptAnswer(water.id);
   const bottleGate = bottleGateOf(kept, choicesOf(water).which);
   const { problem, asked } = useMemo(

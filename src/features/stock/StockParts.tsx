@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
 import type { Href } from 'expo-router';
 import { feedingOf } from '../../../core/arrivals';
-import { companyOf, grownMgN, membersOf, tankOf } from '../../../core/company';
+import { companyOf, fewestToGo, grownMgN, membersOf, tankOf } from '../../../core/company';
 import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import { foodLimit, type FoodLimit, type Living } from '../../../core/living';
 import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
 import { sentence } from '../../../core/words';
+import { localDay } from '../../store';
 import { Go, Line, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
 
@@ -92,16 +93,17 @@ export function CompanyLine({
   evidence: WaterEvidence;
 }) {
   const words = useWords();
-  const found = useMemo(() => companyOf(tankOf(evidence), membersOf(doc, water)), [doc, water, evidence]);
-  const clash = found.filter((f) => f.severity === 'no' && f.lasting);
-  const [gravest] = clash;
+  const { gravest, many } = useMemo(() => {
+    const tank = tankOf(evidence, localDay);
+    const members = membersOf(doc, water);
+    const clash = companyOf(tank, members).find((f) => f.severity === 'no' && f.lasting);
+    return { gravest: clash, many: clash ? (fewestToGo(tank, members)?.length ?? 0) : 0 };
+  }, [doc, water, evidence]);
   return (
     <>
       {gravest ? <Txt tone="ammonia">{sentence(gravest.says, words)}</Txt> : null}
       <Go href={`/water/${water.id}/stock/company` as Href}>
-        {clash.length > 1
-          ? `Who lives with whom: ${clash.length} that no day is right for`
-          : 'Who lives with whom'}
+        {many > 1 ? `Who lives with whom: ${many} would have to go` : 'Who lives with whom'}
       </Go>
     </>
   );

@@ -48,5 +48,12 @@ test('a wish no day is right for is named with its reason and what would lift it
 test('the stock says the gravest in a line', () => {
   onScreen(<StockScreen />, { doc: withWish('yellow-tang'), params });
   expect(says(/^Yellow tang grows to 20 cm and wants a glass of 450 L/)).toBe(true);
-  expect(says('Who lives with whom: 2 that no day is right for')).toBe(true);
+  // Too large and too long is still one of them.
+  expect(says('Who lives with whom')).toBe(true);
+});
+test('and how many would have to go', () => {
+  const doc = withWish('yellow-tang');
+  doc.animals.second = { ...doc.animals.more!, id: 'second', speciesId: 'lyretail-anthias' };
+  onScreen(<StockScreen />, { doc, params });
+  expect(says('Who lives with whom: 2 would have to go')).toBe(true);
 });

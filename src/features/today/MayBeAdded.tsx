@@ -6,7 +6,7 @@ import type { Assessment } from '../../../core/readiness';
 import { hopelessWishes, nextWish, type NextWish } from '../../../core/company';
 import type { WithKinds } from '../../../core/species';
 import { animalWords, sentence, WORDS } from '../../../core/words';
-import { selectDocument, useAppSelector } from '../../store';
+import { localDay, selectDocument, useAppSelector } from '../../store';
 import { Go, space, Txt, useTheme, styleSheet } from '../../ui';
 import { useWords } from '../shell';
 import { Verdicts } from '../shell/company';
@@ -21,13 +21,13 @@ export function MayBeAdded({ assessment, evidence }: { assessment: Assessment; e
   const doc = useAppSelector(selectDocument);
   const { fish, crew, coral } = assessment;
   const open = fish.word === 'go' || fish.word === 'goSmall';
-  const wished = open && nextWish(doc, evidence, assessment) !== null;
+  const wished = open && nextWish(doc, evidence, assessment, localDay) !== null;
   // The forecast is asked only where there is a wish that may come next.
   const peaks = useAdditionPeaks(evidence.water.id, evidence.nowMs, wished);
-  const wish = wished ? nextWish(doc, evidence, assessment, peaks) : null;
+  const wish = wished ? nextWish(doc, evidence, assessment, localDay, peaks) : null;
   // The gravest of each alone: Today is no list of everything.
   const seenTo = wish?.warnings.filter((w) => w.severity === 'onlyIf').slice(0, 1) ?? [];
-  const hopeless = useMemo(() => hopelessWishes(doc, evidence).slice(0, 1), [doc, evidence]);
+  const hopeless = useMemo(() => hopelessWishes(doc, evidence, localDay).slice(0, 1), [doc, evidence]);
   return (
     <>
       {isOfDisplay(evidence) ? <FallowPanel water={evidence.water} now={evidence.nowMs} /> : null}

@@ -5,7 +5,7 @@ import type { Display } from '../../../core/document';
 import { besides } from '../../../core/readiness';
 import { isOfDisplay } from '../../../core/evidence';
 import { SCHOOL_WORDS, sentence, WORDS } from '../../../core/words';
-import { selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
+import { localDay, selectAssessment, selectEvidence, useAppSelector, useNow } from '../../store';
 import { Button, Go, Later, Row, Screen, space, Txt, useWide, styleSheet } from '../../ui';
 import { TideStaff } from '../../ui/charts/TideStaff';
 import { Boundary, inSlices, part, screen, useWords, WithWater } from '../shell';
@@ -71,7 +71,7 @@ function Today({ water }: { water: Display }) {
     <GateEvidence water={water} gateId={id} assessment={assessment} evidence={evidence} />
   );
   const also = besidesWords(
-    useMemo(() => (isOfDisplay(evidence) ? besides(evidence) : []), [evidence]),
+    useMemo(() => (isOfDisplay(evidence) ? besides(evidence, localDay) : []), [evidence]),
     words,
   );
   // A sentence stands once on a page: what the water's own part says is not said again.
