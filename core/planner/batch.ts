@@ -66,6 +66,7 @@ export function batchOf(
     latest: LATE,
     crew: false,
     fish: false,
+    few: wishes.length === 1 && (p.wishes[wishes[0] as number] as Wish).few === true,
     gentlest: LATE,
     fiercest: NONE,
     isOwn: false,

@@ -97,12 +97,14 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put([p.today, calendar.end, p.settleDays, p.firstSettleDays]);
   put([p.displayLoadMgN, p.firstStepMgN, world.perDay, world.setThere, world.setInAll]);
   put([p.budget === null ? 0 : 1, p.budget ?? 0, p.water ? 1 : 0, world.twins ? 1 : 0]);
+  put([p.fewFirst ? 1 : 0, world.setFish]);
   putWater(p, put);
   byWish((w) => w.loadMgN);
   byWish((_, i) => world.prices[i] as number);
   byWish((w) => LINES.indexOf(w.line));
   byWish((w) => w.temperament ?? 0);
   byWish((w) => (isCrew(w) ? 1 : 0));
+  byWish((w) => (w.few ? 1 : 0));
   byWish((_, i) => world.least[i] ?? NONE);
   byWish((_, i) => world.latest[i] as number);
   byWish((_, i) => (world.conflicts[i] as number[]).reduce((mask, other) => mask | (1 << other), 0));

@@ -17,6 +17,7 @@ export function boundsOf(world: World, label: Label, event: Event): Bounds {
     from = Math.max(from, soonest);
     to = Math.min(to, latest);
   }
+  if (event.batches.filter((b) => b.fish).length > 1) from = Math.max(from, afterFirstFish(world, label));
   return [from, to];
 }
 
@@ -30,10 +31,20 @@ export function batchBounds(world: World, label: Label, b: Batch): Bounds {
   if (b.crew && Math.min(gentle, middling, fierce) < LATE) return NEVER;
   const soonest = soonestOf(world, label, b);
   if (!b.fish) return [soonest, b.latest];
+  const mayBeFirst = b.few && firstFish(label) === LATE;
+  const order = Math.max(label.crewLast + 1, mayBeFirst ? NONE : afterFirstFish(world, label));
   // On the very day of a fiercer one, no later.
   const fiercer = Math.min(b.gentlest < 1 ? middling : LATE, b.gentlest < 2 ? fierce : LATE);
-  return [Math.max(soonest, label.crewLast + 1), Math.min(fiercer, b.latest)];
+  return [Math.max(soonest, order), Math.min(fiercer, b.latest)];
 }
+
+/** The day on which the first fish was planned; late where none was. */
+export const firstFish = ({ fishFirst: [gentle, middling, fierce] }: Label): number =>
+  Math.min(gentle, middling, fierce);
+
+/** The day from which fish may come in any number, where one wish of few is to come first. */
+export const afterFirstFish = ({ p, setFish }: World, label: Label): number =>
+  p.fewFirst ? Math.min(firstFish(label), setFish) + 1 : NONE;
 
 /** Before, on and after each release that is set. */
 export function spansOf(world: World, event: Event, from: number, to: number): (readonly [number, number])[] {
@@ -68,7 +79,7 @@ export function earliest(world: World, label: Label, event: Event, from: number,
   const after = before + event.loadMgN;
   for (let day = from; day <= to; day++) {
     if (event.heavy && world.setHeavy.length > 0 && !settles(world, label, day)) continue;
-    if (set.length > 0 && !inOrder(world, event, day)) continue;
+    if (set.length > 0 && !inOrder(world, label, event, day)) continue;
     // R5: nothing of the event itself was there thirty days before.
     let set30 = p.displayLoadMgN;
     let setNow = p.displayLoadMgN;
@@ -123,7 +134,9 @@ function settles(world: World, label: Label, day: number): boolean {
 }
 
 /** R7 on a day against what is set; what is planned has given the bounds. */
-function inOrder({ p, set }: World, event: Event, day: number): boolean {
+function inOrder({ p, set, setFish }: World, label: Label, event: Event, day: number): boolean {
+  // Whoever is set to be the first fish is to be alone.
+  if (event.fish && day === setFish && firstFish(label) === LATE) return false;
   for (const s of set) {
     const other = p.wishes[s.wish] as Wish;
     if (event.crew && other.line === 'fish' && s.release <= day) return false;

@@ -2,7 +2,7 @@
  *  bought one while another was in it. */
 import { type Aim } from './asked';
 import { type Calendar, type StayCalendar } from './calendar';
-import { batchBounds } from './days';
+import { afterFirstFish, batchBounds } from './days';
 import { maskOf, paidFrom } from './fewest';
 import { hasMate, mayJoin } from './own';
 import { isHeavy, SLACK, type Wish, isCrew } from './problem';
@@ -48,6 +48,7 @@ export function eventsOf(
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
   const isMerged = world.merges && !few;
   const firstCome = few ? () => true : firstOfAlike(world, left);
+  const fishTogether = afterFirstFish(world, label);
   const events: Batch[][] = [];
   const chosen: Batch[] = [];
   for (let q = 0; q < batches.length; q++)
@@ -86,7 +87,8 @@ export function eventsOf(
         if ((those.crew && b.fish) || (those.fish && b.crew) || mayNotMeetAny(world, chosen, b)) continue;
         if (isMerged && chosen.some((c) => fitInOne(world, c, b))) continue;
         const mask = those.mask | b.mask;
-        const from = Math.max(those.from, soonest, paidFrom(world, label.mask | mask));
+        const order = those.fish && b.fish ? fishTogether : NONE;
+        const from = Math.max(those.from, soonest, order, paidFrom(world, label.mask | mask));
         if (from > Math.min(those.to, to, latest)) continue;
         const fiercest = Math.max(those.fiercest, b.fiercest);
         const bought = those.bought + (b.boughtOn === null ? 1 : 0);

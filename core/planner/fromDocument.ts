@@ -22,6 +22,7 @@ import { speciesOf } from '../species';
 import type { Statement } from '../statements';
 import { dailyLoadMgN, firstStepMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
 import { addDays, compared, DAY_MS, dayNumber } from '../time';
+import { isFewFirst, starterCrew, withFew } from './first';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
 import { USUAL_QUARANTINE } from './usual';
@@ -107,7 +108,12 @@ export function problemFor(
     loadMgN: rounded(groupLoadMgN(doc, j.animal, nowMs)),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
-  const wishes = animals.map((a) => wishOf(doc, a, nowMs));
+  const starters = starterCrew(doc, evidence, animals);
+  const wishes = withFew(
+    animals.map((a) => wishOf(doc, a, starters.has(a.id), nowMs)),
+    animals.map((a) => a.count),
+    display.hasLid,
+  );
   const direct: Line[] =
     choices.direct !== null
       ? (['invertebrate', 'coral'] as const).filter((line) => !quarantines.some((q) => q.line === line))
@@ -133,6 +139,10 @@ export function problemFor(
       testsPresent: true,
     })),
   ];
+  const fixed = [
+    ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
+    ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
+  ];
   return {
     today,
     horizonDays: PLANNER.horizonDays,
@@ -153,10 +163,8 @@ export function problemFor(
     budget: choices.budget,
     spentThisMonth: animalMoney(doc, display, nowMs, (ms) => dayOfMs(ms).slice(0, 7)).spentThisMonth,
     released,
-    fixed: [
-      ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
-      ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
-    ],
+    fixed,
+    fewFirst: isFewFirst(doc, display, wishes, fixed),
     water: {
       nearZeroMgN: capacity,
       netL,
@@ -218,7 +226,7 @@ function heldStep(
 const dimensionsL = (size: { lengthCm: number; widthCm: number; waterHeightCm: number }): number =>
   (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000;
 
-function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
+function wishOf(doc: Document, a: Animal, isStarter: boolean, nowMs: number): Wish {
   const species = speciesOf(doc, a.speciesId);
   const bought = placeOf(a).kind === 'water';
   return {
@@ -230,7 +238,7 @@ function wishOf(doc: Document, a: Animal, nowMs: number): Wish {
     price: bought ? 0 : (a.wish?.price ?? 0),
     priority: a.wish?.priority ?? 1,
     temperament: species.group === 'fish' ? TEMPERAMENTS[species.temperament] : null,
-    crew: species.crew,
+    crew: isStarter,
     needsTankDays: species.minTankAgeDays,
     jumps: species.jumps,
   };

@@ -1,5 +1,6 @@
 /** Partial plans that are worth keeping: of two that placed the same wishes one may be at least as good in all that still counts. */
 import { takeBills } from './bills';
+import { firstFish } from './days';
 import { waysBeyond } from './money';
 import { DOUBLING_DAYS, isHeavy, type Line, type Wish } from './problem';
 import { BITS, type Label, NONE } from './label';
@@ -76,6 +77,8 @@ function dominates(world: World, a: Label, b: Label, left: Left): boolean {
   const gentler = isSettling ? left.gentlestLight : left.gentlest;
   for (const t of [1, 2] as const)
     if (gentler < t && b.fishFirst[t] === b.day && a.fishFirst[t] !== b.fishFirst[t]) return false;
+  // On the day of the first fish no other may come.
+  if (world.p.fewFirst && left.fish && firstFish(a) === b.day && firstFish(b) !== b.day) return false;
   return wasThereSooner(a, b, b.day - DOUBLING_DAYS, left);
 }
 

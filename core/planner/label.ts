@@ -33,6 +33,8 @@ export interface Batch {
   latest: number;
   crew: boolean;
   fish: boolean;
+  /** Of fish one wish of few: where it is asked, only such may be the first. */
+  few: boolean;
   /** The gentlest and the fiercest fish in it. */
   gentlest: number;
   fiercest: number;

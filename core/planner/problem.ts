@@ -15,10 +15,12 @@ export interface Wish {
   priority: number;
   /** Of fish: 0 gentle, 1 middling, 2 territorial; null for others. */
   temperament: number | null;
-  /** Grazers and scavengers, which come before the fish. */
+  /** Grazers and scavengers that come before the fish. */
   crew: boolean;
   needsTankDays: number;
   jumps: boolean;
+  /** One or two fish: they may be the first. */
+  few?: boolean | undefined;
 }
 
 export interface QuarantineWater {
@@ -67,6 +69,8 @@ export interface Problem {
   coralGate: number | null;
   /** Fish not before this day either, null for never yet: the display stands without them after an outbreak. */
   fishGate?: number | null | undefined;
+  /** No fish lives there: on the first day on which any comes, one wish of few comes by itself. Left out where that is not asked. */
+  fewFirst?: boolean | undefined;
   filled: number;
   hasLid: boolean;
   displayLoadMgN: number;

@@ -171,7 +171,7 @@ export function releasesOf(p: Problem, steps: readonly Step[]): Released[] {
   }));
 }
 
-/** R7: crew strictly before the first fish; the gentler no later than the fiercer. */
+/** R7: crew strictly before the first fish; the gentler no later than the fiercer; where no fish lives there, first one wish of few. */
 function ofOrder(p: Problem, steps: readonly Step[]): Breach[] {
   const fish = steps.filter((s) => wishOf(p, s).line === 'fish');
   const crew = steps.filter((s) => wishOf(p, s).line === 'invertebrate' && wishOf(p, s).crew);
@@ -182,6 +182,11 @@ function ofOrder(p: Problem, steps: readonly Step[]): Breach[] {
     for (const b of fish)
       if ((wishOf(p, a).temperament ?? 0) < (wishOf(p, b).temperament ?? 0) && a.release > b.release)
         out.push({ rule: 'R7', wishes: [a.wish, b.wish] });
+  if (!p.fewFirst || fish.length === 0) return out;
+  const day = Math.min(...fish.map((s) => s.release));
+  const first = fish.filter((s) => s.release === day);
+  if (first.length > 1 || !first.every((s) => wishOf(p, s).few))
+    out.push({ rule: 'R7', wishes: first.map((s) => s.wish) });
   return out;
 }
 

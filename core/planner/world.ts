@@ -75,6 +75,8 @@ export interface World {
   open: Batch[];
   setLoads: Released[];
   setHeavy: number[];
+  /** The first day on which a fish that is set enters; late where there is none, or nothing is asked of the first. */
+  setFish: number;
   setFits: boolean[];
   own: Own;
   /** Of loads that entered before, or enter on days that are set, those that are there today, and all, mg N a day. */
@@ -194,6 +196,7 @@ export function worldOf(
     setLoads,
     setHeavy: [...new Set(setLoads.filter((r) => isHeavy(r.loadMgN)).map((r) => r.day))],
     setFits: [],
+    setFish: p.fewFirst ? Math.min(LATE, ...set.filter((s) => isFish(p, s)).map((s) => s.release)) : LATE,
     own: ownOf(p, calendar, set, open, least),
     setThere: sumOf(setLoads.filter((r) => r.day <= p.today).map((r) => r.loadMgN)),
     setInAll: sumOf(setLoads.map((r) => r.loadMgN)),
@@ -216,6 +219,8 @@ export function worldOf(
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;
 }
+
+const isFish = (p: Problem, { wish }: Step): boolean => (p.wishes[wish] as Wish).line === 'fish';
 
 /** Does a quarantine of its line hold a wish, and a month pay it? */
 const canBeBought = (p: Problem, w: Wish): boolean =>

@@ -163,6 +163,11 @@ export function smallProblem(random: Random, withFixed = false): Problem {
   };
 }
 
+/** The same where no fish lives in the display: some wishes may be the first fish. */
+export function withFirstFish(p: Problem, random: Random): Problem {
+  return { ...p, fewFirst: true, wishes: p.wishes.map((w) => ({ ...w, few: random() < 0.6 })) };
+}
+
 /** By level: what is bought and still to be released first, by its priorities, then the others by theirs. */
 export function worthOf(p: Problem, steps: readonly Step[]): Worth {
   const open = new Set(p.fixed.filter((f) => f.release === null).map((f) => f.wish));

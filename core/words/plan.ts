@@ -5,7 +5,7 @@ import type { Problem } from '../planner/problem';
 import type { Reason } from '../planner/reasons';
 import type { Rule } from '../planner/rules';
 import { LINE_WORDS } from './animals';
-import { listed } from './say';
+import { capital, listed } from './say';
 
 /** How names, days and amounts are said. */
 export interface PlanSaying {
@@ -13,6 +13,10 @@ export interface PlanSaying {
   day: (day: string) => string;
   litres: (litres: number) => string;
 }
+
+/** Who goes first (R7). */
+const ORDER =
+  'cleaners go before fish, one fish or a pair before all other fish, the gentle before the fierce';
 
 /** What a date waits for, without subject or full stop. */
 export function bindingText(r: Reason, w: PlanSaying): string {
@@ -44,9 +48,7 @@ export function bindingText(r: Reason, w: PlanSaying): string {
         ? 'waits because free ammonia would rise too far'
         : `waits because a day earlier free ammonia would rise to ${r.would.toFixed(3)} mg/L`;
     case 'R7':
-      return others === ''
-        ? 'waits for those that go first: cleaners before fish, the gentle before the fierce'
-        : `waits for ${others}: cleaners go before fish, the gentle before the fierce`;
+      return others === '' ? `waits for those that go first: ${ORDER}` : `waits for ${others}: ${ORDER}`;
     case 'R8':
       return r.day === null
         ? 'waits for who lives there, or for a lid'
@@ -85,7 +87,7 @@ export function brokenText(r: Reason, w: PlanSaying): string {
         ? 'Free ammonia would rise too far.'
         : `Free ammonia would rise to ${r.would.toFixed(3)} mg/L.`;
     case 'R7':
-      return `The order turns round${others ? `: ${others}` : ''}. Cleaners go before fish, the gentle before the fierce.`;
+      return `The order turns round${others ? `: ${others}` : ''}. ${capital(ORDER)}.`;
     case 'R8':
       return r.day === null
         ? 'It may not live there as things are: the lid, or who lives there.'
@@ -107,7 +109,7 @@ const LEFT_OUT_WORDS: Record<Rule, string> = {
   R4: 'No time is left for it to settle between the others.',
   R5: 'It would more than double the load within thirty days.',
   R6: 'Free ammonia would rise too far after it.',
-  R7: 'It would have to come before others that cannot wait: cleaners before fish, the gentle before the fierce.',
+  R7: `It would have to come before others that cannot wait: ${ORDER}.`,
   R8: 'It may not live here: the lid, the age of the tank, or who is there forbids it.',
   R9: 'You are away, or there is no shop day, when it could come.',
   R10: 'It is dearer than the budget of its months allows.',
@@ -115,10 +117,14 @@ const LEFT_OUT_WORDS: Record<Rule, string> = {
 };
 
 /** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. */
-export function leftOutText({ wishes, quarantines, fishGate }: Problem, wishId: string, rule: Rule): string {
-  const line = wishes.find((w) => w.id === wishId)?.line;
+export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
+  const { wishes, quarantines, fishGate, fewFirst } = p;
+  const wish = wishes.find((w) => w.id === wishId);
+  const line = wish?.line;
   if (rule === 'R1' && line === 'fish' && fishGate === null)
     return 'The days without fish after an outbreak have not begun: some are still in.';
+  if (rule === 'R7' && line === 'fish' && fewFirst && !wish?.few)
+    return 'One fish or a pair comes before all others, and none of the wishes that could be it has a day.';
   return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];
@@ -132,7 +138,7 @@ export const AGAINST_WORDS: Record<Rule, string> = {
   R4: 'It is let in before another addition has settled.',
   R5: 'It more than doubles the load within thirty days.',
   R6: 'Free ammonia would rise too far after it.',
-  R7: 'Cleaners go before fish, the gentle before the fierce: this turns it round.',
+  R7: `${capital(ORDER)}: this turns it round.`,
   R8: 'It may not live here as things are: the lid, the age of the tank, or who is there.',
   R9: 'You are away, just leaving, or there is no shop day, when it is bought or let in.',
   R10: 'The month costs more than its budget.',

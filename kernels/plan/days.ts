@@ -16,7 +16,7 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
   const after = planned(label) + event.load;
   for (let day = from; day <= to; day++) {
     if (event.heavy && w.heavyReleased > 0 && !settles(label, day)) continue;
-    if (w.steps > 0 && !inOrder(event, day)) continue;
+    if (w.steps > 0 && !inOrder(label, event, day)) continue;
     // R5: nothing of the event itself was there thirty days before.
     let set30 = w.displayLoad;
     let setNow = w.displayLoad;
@@ -55,7 +55,9 @@ function nextOld(label: Label, day: i32): i32 {
 }
 
 /** R7 on a day against what is set; what is planned has given the bounds. */
-function inOrder(event: Event, day: i32): bool {
+function inOrder(label: Label, event: Event, day: i32): bool {
+  // Whoever is set to be the first fish is to be alone.
+  if (event.fish && day == w.setFish && firstFish(label) == LATE) return false;
   for (let s = 0; s < w.steps; s++) {
     const other = i32At(w.stepWishes, s);
     const release = i32At(w.stepReleases, s);
@@ -216,7 +218,19 @@ export function soonestOf(label: Label, b: Batch): i32 {
       : NONE;
   const free = b.boughtOn == NONE ? i32At(label.free, b.quarantine) + i32At(w.clocks, b.quarantine) : NONE;
   const soonest = max(max(label.day, b.least), max(free, settled));
-  return b.fish ? max(soonest, label.crewLast + 1) : soonest;
+  if (!b.fish) return soonest;
+  const mayBeFirst = (b.mask & (b.mask - 1)) == 0 && (b.mask & w.fewWishes) != 0 && firstFish(label) == LATE;
+  return max(soonest, max(label.crewLast + 1, mayBeFirst ? NONE : afterFirstFish(label)));
+}
+
+/** The day on which the first fish was planned; late where none was. */
+export function firstFish(label: Label): i32 {
+  return min(min(label.first0, label.first1), label.first2);
+}
+
+/** The day from which fish may come in any number, where one wish of few is to come first. */
+export function afterFirstFish(label: Label): i32 {
+  return w.fewFirst ? min(firstFish(label), w.setFish) + 1 : NONE;
 }
 
 /** The last day on which a quarantine is still empty of what was bought for it and is not released yet. */
@@ -230,7 +244,7 @@ function untilBought(label: Label, q: i32): i32 {
 
 /** And the last; before the first where there is none. */
 export function latestOf(label: Label, b: Batch): i32 {
-  if (b.crew && min(min(label.first0, label.first1), label.first2) < LATE) return NONE;
+  if (b.crew && firstFish(label) < LATE) return NONE;
   const last = min(b.latest, b.boughtOn == NONE ? untilBought(label, b.quarantine) : LATE);
   if (!b.fish) return last;
   // On the very day of a fiercer one, no later.

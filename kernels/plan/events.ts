@@ -1,7 +1,7 @@
 /** What could come next: one batch, or one in each of several quarantines with a load in each (core/planner/events.ts). */
 import { at, f64At, i32At, keep, LATE, NONE, put, putI32, SLACK } from './memory';
 import { Aim, isNoBetter, isUseless } from './bounds';
-import { isOut, latestOf, soonestOf } from './days';
+import { afterFirstFish, isOut, latestOf, soonestOf } from './days';
 import { Batch, batchAt, batchOf, enteredBy, Label, Prospect } from './label';
 import * as w from './world';
 
@@ -228,6 +228,8 @@ let chosen: usize = 0;
 let chosenCount: i32 = 0;
 let twinOf: usize = 0;
 let most: f64 = 0;
+/** The day from which fish of several quarantines may come together. */
+let fishTogether: i32 = NONE;
 
 @external('planner', 'mayGoOn')
 declare function mayGoOnAsked(): i32;
@@ -268,6 +270,7 @@ export function findEvents(label: Label, prospect: Prospect, aim: Aim): void {
       if (t < 2) gentler2 |= rest & -rest;
     }
   chosenCount = 0;
+  fishTogether = afterFirstFish(label);
   for (let q = 0; q < w.quarantines; q++) {
     if (w.twins && i32At(twinOf, q) != -1) continue;
     const count = i32At(datedCounts, q);
@@ -463,7 +466,8 @@ function together(
       if (changetype<usize>(beside) != 0 && !isBoughtAfter(b, beside)) continue;
       if ((crew && b.fish) || (fish && b.crew) || !goesWithAll(b)) continue;
       const mask = maskSoFar | b.mask;
-      const from = max(max(fromSoFar, d.from), w.paidFrom(label.mask | mask));
+      const order = fish && b.fish ? fishTogether : NONE;
+      const from = max(max(fromSoFar, d.from), max(order, w.paidFrom(label.mask | mask)));
       if (from > min(min(to, d.to), aim.latest)) continue;
       const fiercest = max(fiercestSoFar, b.fiercest);
       const buys = toBuy + (b.boughtOn == NONE ? 1 : 0);

@@ -1,6 +1,7 @@
 /** Partial plans that are worth keeping, and the order in which they are followed (core/planner/kept.ts). */
 import { at, f64At, i32At, keep, NONE, put } from './memory';
 import { takeBills } from './bills';
+import { firstFish } from './days';
 import { billAt, Bill, Label, Prospect, toBuyAt } from './label';
 import { keepsAWay } from './money';
 import * as w from './world';
@@ -107,6 +108,8 @@ function dominates(a: Label, b: Label, left: Left): bool {
   const gentler = isSettling ? left.gentlestLight : left.gentlest;
   if (gentler < 1 && b.first1 == b.day && a.first1 != b.first1) return false;
   if (gentler < 2 && b.first2 == b.day && a.first2 != b.first2) return false;
+  // On the day of the first fish no other may come.
+  if (w.fewFirst && left.fish && firstFish(a) == b.day && firstFish(b) != b.day) return false;
   return wasThereSooner(a, b, b.day - w.doublingDays, left);
 }
 

@@ -1,5 +1,6 @@
 /** What may become of a partial plan: who could still be placed, and who is in every plan that places the most (core/planner/prospects.ts, doubling.ts). */
 import { at, f64At, i32At, keep, LATE, put, putF64, putI32, SLACK } from './memory';
+import { firstFish } from './days';
 import { Case, enteredBy, Label, Prospect } from './label';
 import * as w from './world';
 
@@ -61,7 +62,7 @@ function possible(label: Label): i32 {
     const i = ctz(rest);
     if ((i32At(w.enemies, i) & label.mask) != 0 || i32At(w.quarantinesOf, i) == 0) continue;
     if (label.day > i32At(w.latests, i)) continue;
-    if (w.isCrew(i) && min(min(label.first0, label.first1), label.first2) < LATE) continue;
+    if (w.isCrew(i) && firstFish(label) < LATE) continue;
     if (w.isFish(i)) {
       const t = i32At(w.temperaments, i);
       const fiercer = min(t < 1 ? label.first1 : LATE, t < 2 ? label.first2 : LATE);

@@ -3,7 +3,7 @@ import { at, copyF64, copyI32, f64At, i32At, keep, lay, mark, put, putF64, putI3
 import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
 import { Aim, isHopeless, isUseless } from './bounds';
 import { mayGoOn } from './events';
-import { earliest, latestOf, soonestOf } from './days';
+import { afterFirstFish, earliest, latestOf, soonestOf } from './days';
 import { isDropped } from './kept';
 import { batchAt, billAt, Event, Label, labelAt, nothingPlanned, Paid, readEvent, toBuyAt, wayAt } from './label';
 import * as m from './money';
@@ -91,10 +91,13 @@ export function withEvent(label: Label, batches: usize, count: i32, aim: Aim, to
   if (event.crew && event.fish) return takeBack(before);
   let soonest = max(label.day, w.paidFrom(label.mask | event.mask));
   let to = LATE;
+  let fish = 0;
   for (let k = 0; k < count; k++) {
+    if (batchAt(own, k).fish) fish++;
     soonest = max(soonest, soonestOf(label, batchAt(own, k)));
     to = min(to, latestOf(label, batchAt(own, k)));
   }
+  if (fish > 1) soonest = max(soonest, afterFirstFish(label));
   const last = min(min(to, aim.latest), w.end - 1);
   if (soonest > last || isUseless(aim, own, count, event.mask, event.heavy, soonest)) return takeBack(before);
   inSpans(label, soonest, last, aim, told);

@@ -29,6 +29,9 @@ export let perDay: f64 = 0;
 /** Of loads that entered before, or enter on days that are set, those that are there today, and all. */
 export let setThere: f64 = 0;
 export let setInAll: f64 = 0;
+/** Does one wish of few come before all other fish? And the first day on which a fish that is set enters; late where there is none. */
+export let fewFirst: bool = false;
+export let setFish: i32 = 0;
 export let hasBudget: bool = false;
 export let aMonth: f64 = 0;
 /** The same with the slack. */
@@ -63,6 +66,7 @@ export let prices: usize = 0;
 export let lines: usize = 0;
 export let temperaments: usize = 0;
 let crews: usize = 0;
+let fews: usize = 0;
 /** NONE for whoever can never be bought or released. */
 export let leasts: usize = 0;
 /** The last day of each, by what is set. */
@@ -147,6 +151,8 @@ export let levelMasks: usize = 0;
 export let ableWishes: i32 = 0;
 export let fishWishes: i32 = 0;
 export let crewWishes: i32 = 0;
+/** Those who may be the first fish. */
+export let fewWishes: i32 = 0;
 export let heavyWishes: i32 = 0;
 export let hasForbidden: bool = false;
 
@@ -236,6 +242,8 @@ export function readWorld(from: usize): void {
   budget = aMonth + SLACK;
   hasWater = int() == 1;
   hasAlikeQuarantines = int() == 1;
+  fewFirst = int() == 1;
+  setFish = int();
   predicts = int() == 1;
   if (predicts) readWater();
   loads = nums(wishes);
@@ -243,6 +251,7 @@ export function readWorld(from: usize): void {
   lines = ints(wishes);
   temperaments = ints(wishes);
   crews = ints(wishes);
+  fews = ints(wishes);
   leasts = ints(wishes);
   latests = ints(wishes);
   enemies = ints(wishes);
@@ -370,6 +379,7 @@ function tell(): void {
     if (i32At(leasts, i) != NONE) ableWishes |= bit;
     if (isFish(i)) fishWishes |= bit;
     if (isCrew(i)) crewWishes |= bit;
+    if (i32At(fews, i) != 0) fewWishes |= bit;
     if (f64At(loads, i) > heavyMgN) heavyWishes |= bit;
     if (i32At(enemies, i) != 0) hasForbidden = true;
   }

@@ -1,0 +1,50 @@
+/** Who comes first into a display, as the page hands it to the planner: the starter handful of cleaners, then one fish or a pair. */
+import { crewPlan } from '../after';
+import { isIn, type Animal, type Display, type Document } from '../document';
+import type { WaterEvidence } from '../evidence';
+import { speciesOf } from '../species';
+import { PLANNER } from './limits';
+import { sameBatch, type FixedStep, type Wish } from './problem';
+
+/** Ids of the wishes that are the first cleaners: those wanted most, as many as a first portion. Where cleaners live already none is: later ones
+ *  wait for nobody, and nobody for them. @param coming bought or wished for */
+export function starterCrew(doc: Document, e: WaterEvidence, coming: readonly Animal[]): Set<string> {
+  const isCrew = (a: Animal) => speciesOf(doc, a.speciesId).crew;
+  const starters = new Set<string>();
+  if (e.residents.some(isCrew)) return starters;
+  const { portion } = crewPlan(e, true);
+  let count = 0;
+  for (const a of coming.filter(isCrew).sort((a, b) => wantedOf(a) - wantedOf(b))) {
+    count += a.count;
+    if (starters.size === 0 || count <= portion) starters.add(a.id);
+  }
+  return starters;
+}
+
+const wantedOf = ({ wish }: Animal): number => wish?.priority ?? 0;
+
+/** Does no fish live in a display, so that one fish or a pair comes first? Not where several were bought to come together.
+ *  @param wishes with whoever may be the first told apart (`withFew`) */
+export function isFewFirst(
+  doc: Document,
+  display: Display,
+  wishes: readonly Wish[],
+  fixed: readonly FixedStep[],
+): boolean {
+  const isFish = (wish: number) => wishes[wish]?.line === 'fish';
+  const lives = Object.values(doc.animals).some(
+    (a) => isIn(a, display.id) && speciesOf(doc, a.speciesId).group === 'fish',
+  );
+  const bought = fixed.filter((f) => f.release === null && isFish(f.wish));
+  const areMany = (f: FixedStep) =>
+    !wishes[f.wish]?.few || bought.some((other) => other.wish !== f.wish && sameBatch(f, other));
+  return !lives && wishes.some((w) => w.line === 'fish') && !bought.some(areMany);
+}
+
+/** Which may be the first fish: one or a pair; where there are only larger groups that may come at all, one of those. @param counts by wish */
+export function withFew(wishes: readonly Wish[], counts: readonly number[], hasLid: boolean): Wish[] {
+  const able = (w: Wish) => w.line === 'fish' && (hasLid || !w.jumps);
+  const isFew = (w: Wish, i: number) => able(w) && (counts[i] as number) <= PLANNER.firstFish;
+  const anyFew = wishes.some(isFew);
+  return wishes.map((w, i) => ((anyFew ? isFew(w, i) : able(w)) ? { ...w, few: true } : w));
+}
