@@ -16,7 +16,7 @@ import {
 import { addDays, DAY_MS } from '../time';
 import { displayEvidence, provedHistory, START_MS } from '../testing/history';
 import { assess } from '../readiness';
-import { admissionRisks, admit, type Risk } from '.';
+import { admissionRisks, admit, firstFishRisk, type Risk } from '.';
 
 const DAY0 = '2026-03-20';
 const at = (day: number, hour = 12) =>
@@ -121,6 +121,18 @@ describe('what is risked', () => {
     expect(found('royal-gramma', gramma)).toEqual(['tooManyOfKind']);
     expect(found('blackcap-basslet', { ...gramma, moves: [{ to: WISHED, at: at(0), why: '' }] })).toEqual([]);
     expect(found('neon-goby', gramma)).toEqual([]);
+  });
+  test('more fish at once than a pair, where none lives yet', () => {
+    const fish = (count: number) => ({ ...inQuarantine, id: `f${count}`, count });
+    const snails = { ...inQuarantine, id: 's', speciesId: 'turban-snail', count: 9 };
+    const doc = world(inQuarantine, 28);
+    const counted = (in_: Document, ...who: Animal[]) =>
+      firstFishRisk(in_, who, display).map((r) => (r.code === 'riskDisplay' ? r.fish : r.code));
+    expect(counted(doc, fish(2), snails)).toEqual([]);
+    expect(counted(doc, fish(2), fish(1))).toEqual([3]);
+    expect(firstFishRisk(doc, [fish(3)], quarantine)).toEqual([]);
+    const home = { ...animal('royal-gramma', [IN('t'), at(0)]), id: 'g', count: 1 };
+    expect(counted({ ...doc, animals: { ...doc.animals, g: home } }, fish(3))).toEqual([]);
   });
   test('a clock that is not full, with its days', () => {
     const doc = world(inQuarantine, 12);

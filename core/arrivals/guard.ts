@@ -1,11 +1,20 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
 import { companyOf, findingsOf, membersOf, standingTank } from '../company';
-import { waterOf, type Animal, type Display, type Document, type Quarantine, type Water } from '../document';
+import {
+  livingIn,
+  waterOf,
+  type Animal,
+  type Display,
+  type Document,
+  type Quarantine,
+  type Water,
+} from '../document';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import { judgementFor, type Assessment } from '../readiness';
 import { speciesOf, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
+import { STOCKING } from '../stocking';
 import { DAY_MS } from '../time';
 
 export type Risk = StatementOf<RiskCode>;
@@ -58,6 +67,16 @@ export function admissionRisks(
   if (species.is.includes('anemone') && to.intakesGuarded !== true)
     risks.push({ code: 'riskIntakes', name: to.name });
   return risks;
+}
+
+/** Of all that are let in together: more fish than one or a pair, where none lives yet. */
+export function firstFishRisk(doc: Document, together: readonly Newcomer[], to: Water): Risk[] {
+  if (to.kind !== 'display') return [];
+  const isFish = ({ speciesId }: Pick<Newcomer, 'speciesId'>) => speciesOf(doc, speciesId).group === 'fish';
+  const count = together.filter(isFish).reduce((sum, a) => sum + (a.count ?? 1), 0);
+  return count <= STOCKING.firstFish || livingIn(doc, to.id).some(isFish)
+    ? []
+    : [{ code: 'riskDisplay', name: to.name, word: 'goSmall', fish: count }];
 }
 
 /** What no waiting lifts: too large for the glass, a rival, eater or eaten of those at home. */

@@ -113,6 +113,13 @@ describe('warnings', () => {
     // What hardly adds to the load makes no other wait.
     expect(after('neon-goby', 36.2)).not.toContain('twoInAWeek');
   });
+  test('where no fish lives yet more than a pair comes only if the others wait', () => {
+    const open = () => settled().water(43, { ammonia: 0, nitrite: 0 });
+    expect(codes(open(), 43.2, 'clown-goby', 2)).not.toContain('manyFirst');
+    expect(codes(open(), 43.2, 'clown-goby', 3)).toContain('manyFirst');
+    expect(codes(open(), 43.2, 'turban-snail', 3)).not.toContain('manyFirst');
+    expect(codes(open().animal(30, 'firefish'), 43.2, 'clown-goby', 3)).not.toContain('manyFirst');
+  });
   test('a load above the ceiling is stopped with its predicted peak', () => {
     const { warnings, forecast } = warn(settled(), 36.2, 'green-chromis', 80);
     expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));

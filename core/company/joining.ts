@@ -1,6 +1,6 @@
 /** What speaks against an addition: whom it would live with, and whether now is the time. The choice stays with the person. */
 import { leftoversOf } from '../after';
-import type { QuarantineLine } from '../document';
+import type { Animal, QuarantineLine } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
 import { judgementFor, type Assessment } from '../readiness';
@@ -69,7 +69,7 @@ export function additionWarnings(
     ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
     ...ofTheFood(e, newcomer),
-    ...ofThePace(e, species, forecast, dayOfMs),
+    ...ofThePace(e, newcomer, forecast, dayOfMs),
   ];
   return { warnings: warnings.sort(byGravity), forecast };
 }
@@ -112,7 +112,7 @@ function ofTheFood(e: WaterEvidence, newcomer: Member): Warning[] {
 /** Load against a month ago, against the last addition and against what the filter has proved. */
 function ofThePace(
   e: WaterEvidence,
-  species: Species,
+  { species, count }: Member,
   forecast: AdditionForecast,
   dayOfMs: (ms: number) => string,
 ): Warning[] {
@@ -130,11 +130,16 @@ function ofThePace(
   if (nearZeroMgN !== null && mgN > nearZeroMgN)
     warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: nearZeroMgN }));
   if (!capacity && isFish) warnings.push(onlyIf({ code: 'noProof' }));
+  if (isFish && count > STOCKING.firstFish && !e.residents.some((a) => isFishOf(e, a)))
+    warnings.push(onlyIf({ code: 'manyFirst', count }));
   return [...warnings, ...ofTheAmmonia(forecast)];
 }
 
+const isFishOf = (e: WaterEvidence, { speciesId }: Animal): boolean =>
+  speciesOf(e, speciesId).group === 'fish';
+
 const isLoadOfFish = (e: WaterEvidence, { animal, atMs }: WaterEvidence['joined'][number]): boolean =>
-  speciesOf(e, animal.speciesId).group === 'fish' && groupLoadMgN(e, animal, atMs) > STOCKING.heavyMgN;
+  isFishOf(e, animal) && groupLoadMgN(e, animal, atMs) > STOCKING.heavyMgN;
 
 /** The load by the end of the day a month ago, as the plan counts it. */
 function monthAgoMgN(e: WaterEvidence, dayOfMs: (ms: number) => string): number {

@@ -3,7 +3,7 @@ import { crewPlan } from '../after';
 import { isIn, type Animal, type Display, type Document } from '../document';
 import type { WaterEvidence } from '../evidence';
 import { speciesOf } from '../species';
-import { PLANNER } from './limits';
+import { STOCKING } from '../stocking';
 import { sameBatch, type FixedStep, type Wish } from './problem';
 
 /** Ids of the wishes that are the first cleaners: those wanted most, as many as a first portion. Where cleaners live already none is: later ones
@@ -44,7 +44,7 @@ export function isFewFirst(
 /** Which may be the first fish: one or a pair; where there are only larger groups that may come at all, one of those. @param counts by wish */
 export function withFew(wishes: readonly Wish[], counts: readonly number[], hasLid: boolean): Wish[] {
   const able = (w: Wish) => w.line === 'fish' && (hasLid || !w.jumps);
-  const isFew = (w: Wish, i: number) => able(w) && (counts[i] as number) <= PLANNER.firstFish;
+  const isFew = (w: Wish, i: number) => able(w) && (counts[i] as number) <= STOCKING.firstFish;
   const anyFew = wishes.some(isFew);
   return wishes.map((w, i) => ((anyFew ? isFew(w, i) : able(w)) ? { ...w, few: true } : w));
 }

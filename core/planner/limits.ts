@@ -4,7 +4,6 @@ import { limit, valuesOf, type LimitTable } from '../limits';
 export const PLANNER_LIMITS = {
   settleDays: limit(7, 'days', 'between two days on which a load enters', 'science notes 9'),
   firstSettleDays: limit(14, 'days', 'after the first of them', 'science notes 9'),
-  firstFish: limit(2, 'fish', 'come first at most, where none lives there: one or a pair', 'science notes 9'),
   doublingDays: limit(30, 'days', 'in which the load may at most double', 'science notes 9'),
   quarantineShare: limit(
     0.5,

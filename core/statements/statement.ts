@@ -188,7 +188,8 @@ interface RiskFacts {
   riskClock: { name: string; day: number; of: number };
   riskNoQuarantine: Nothing;
   riskOtherDisplay: { name: string };
-  riskDisplay: { name: string; word: Word };
+  /** With so many fish that would come at once where only a first one or two may. */
+  riskDisplay: { name: string; word: Word; fish?: number };
   riskNoLid: { name: string };
   /** What lasts: no waiting would lift it. */
   riskCompany: { finding: StatementOf<CompanyCode> };
@@ -376,6 +377,8 @@ interface WarningFacts {
   moreThanDouble: { mgN: number; allowedMgN: number };
   twoInAWeek: Nothing;
   noProof: Nothing;
+  /** More fish than come first. */
+  manyFirst: { count: number };
   overCeiling: { mgN: number; carriesMgN: number };
   ammoniaPeak: { nh3MgN: number };
   ammoniaMayPeak: { nh3MgN: number };

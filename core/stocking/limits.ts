@@ -46,6 +46,7 @@ export const STOCKING_LIMITS = {
     'a first addition at most, of net water: nothing to double yet',
     'science notes 9',
   ),
+  firstFish: limit(2, 'fish', 'come first at most, where none lives there: one or a pair', 'science notes 9'),
   heavyMgN: limit(0.5, 'mg N a day', 'an addition above it is a load and settles', 'science notes 9'),
   mostGrowth: limit(2, 'times', 'load after an addition against that of a month before', 'common practice'),
   growthDays: limit(30, 'days', 'the month over which the load may double', 'common practice'),

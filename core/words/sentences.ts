@@ -220,7 +220,9 @@ const RISK_SENTENCES = {
     'It comes from no quarantine of yours. Whatever it carries goes into the display, where it can hardly be treated.',
   riskOtherDisplay: (s) => `It comes from ${s.name}: whatever lives there comes along.`,
   riskDisplay: (s) =>
-    `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`,
+    s.fish === undefined
+      ? `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`
+      : `${s.name} itself says ${WORDS[s.word]}: no fish lives there yet, and ${s.fish} would come at once. One small fish or a pair first, the others once it has settled.`,
   riskCompany: (s, w) => sentence(s.finding, w),
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
   riskIntakes: (s) =>
@@ -359,6 +361,8 @@ const WARNINGS = {
   moreThanDouble: (s) =>
     `Would bring the daily load to ${s.mgN.toFixed(1)} mg N; no more than ${s.allowedMgN.toFixed(1)} within a month keeps the filter in step.`,
   twoInAWeek: () => 'Fish joined less than a week ago. One step at a time.',
+  manyFirst: (s) =>
+    `No fish lives here yet: one small fish or a pair first, not ${s.count}; the others once it has settled.`,
   noProof: () => 'No proof is logged, so nobody knows what this filter can carry.',
   overCeiling: (s) =>
     `The filter carries about ${s.carriesMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${s.mgN.toFixed(1)}.`,

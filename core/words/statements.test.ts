@@ -180,6 +180,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   moreThanDouble: { mgN: 31.4, allowedMgN: 23.6 },
   twoInAWeek: {},
   noProof: {},
+  manyFirst: { count: 3 },
   overCeiling: { mgN: 57.3, carriesMgN: 44 },
   ammoniaPeak: { nh3MgN: 0.061 },
   ammoniaMayPeak: { nh3MgN: 0.043 },

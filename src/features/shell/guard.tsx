@@ -1,6 +1,6 @@
 /** The guard at the display, as every door shows it: what is risked, and a field for the reason. */
 import { useMemo } from 'react';
-import { admissionRisks, type Newcomer, type Risk } from '../../../core/arrivals';
+import { admissionRisks, firstFishRisk, type Newcomer, type Risk } from '../../../core/arrivals';
 import type { Water } from '../../../core/document';
 import { sentence } from '../../../core/words';
 import {
@@ -19,8 +19,9 @@ export function useRisks(who: readonly Newcomer[], to: Water | undefined, now: n
   const doc = useAppSelector(selectDocument);
   const assessment = useAppSelector((s) => (to ? selectAssessment(s, to.id, now) : null));
   return useMemo(() => {
+    const together = to ? firstFishRisk(doc, who, to) : [];
     const risksOf = (one: Newcomer): Risk[] =>
-      to && assessment ? admissionRisks(doc, one, to, assessment, now, localDay) : [];
+      to && assessment ? [...admissionRisks(doc, one, to, assessment, now, localDay), ...together] : [];
     const all = who.flatMap(risksOf);
     const seen = new Set<string>();
     const risks = all.filter((r) => !seen.has(JSON.stringify(r)) && seen.add(JSON.stringify(r)));

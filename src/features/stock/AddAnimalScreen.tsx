@@ -123,7 +123,7 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
     [doc, water, evidence, assessment, species, count, peaks],
   );
   const stops = warnings.filter((w) => w.severity === 'no');
-  const newcomer = useMemo(() => [{ speciesId: species.id, moves: [] }], [species.id]);
+  const newcomer = useMemo(() => [{ speciesId: species.id, count, moves: [] }], [species.id, count]);
   const { risks, never } = useRisks(newcomer, water, now);
   const [asked, setAsked] = useState(false);
   /** It counts from the day it really joined: then it is told, and nothing is left to be guarded. */

@@ -45,7 +45,7 @@ import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
 import { HandlingNotes } from '../shell/handling';
 import { SaveButton } from '../shell/saving';
-import { readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
+import { readCount, readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
 import { Arrival } from './Arrival';
 import { SpeciesFacts } from './SpeciesFacts';
 import { Verdicts } from '../shell/company';
@@ -257,7 +257,8 @@ function WhereNext({
   const [toId, setTo] = useState('');
   const to = words[toId];
   const now = useNow(MINUTE_MS);
-  const who = useMemo(() => [animal], [animal]);
+  const [moved, setMoved] = useState(animal.count);
+  const who = useMemo(() => [{ ...animal, count: moved }], [animal, moved]);
   const { risksOf, risks } = useRisks(who, to, now);
   const form = useEntryForm({
     start: (): MoveTexts => ({ count: String(animal.count), to: '', why: '' }),
@@ -288,8 +289,12 @@ function WhereNext({
       ]);
     },
   });
-  const chosen = form.texts.to;
-  useEffect(() => setTo(chosen), [chosen]);
+  const { to: chosen, count } = form.texts;
+  useEffect(() => {
+    setTo(chosen);
+    const counted = readCount(count);
+    setMoved(counted.ok ? counted.value : animal.count);
+  }, [chosen, count, animal.count]);
   const title = place.kind === 'wish' ? 'Bring it home' : place.kind === 'gone' ? 'It is back' : 'Move it';
   const quarantined = options.some((w) => w.kind === 'quarantine');
   return (

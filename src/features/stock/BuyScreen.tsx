@@ -2,7 +2,14 @@ import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { View } from 'react-native';
-import { admissionRisks, editsToBuy, followUpTasks, type Risk } from '../../../core/arrivals';
+import {
+  admissionRisks,
+  editsToBuy,
+  firstFishRisk,
+  followUpTasks,
+  type Newcomer,
+  type Risk,
+} from '../../../core/arrivals';
 import { companyOf, findingsOf, membersOf, tankOf, type Finding } from '../../../core/company';
 import { isOpen, livingIn, placeOf, quarantinesOf, type Display, type Water } from '../../../core/document';
 import { lineFits } from '../../../core/quarantine';
@@ -59,6 +66,8 @@ export function BuyScreen() {
   return <WithDisplay>{(water) => <Buy water={water} />}</WithDisplay>;
 }
 
+const newcomerOf = ({ speciesId, count }: BasketRow): Newcomer => ({ speciesId, count, moves: [] });
+
 /** A purchase is one act: what, how many, from where, and into which water. */
 function Buy({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
@@ -71,15 +80,18 @@ function Buy({ water }: { water: Display }) {
   const assessments = useAppSelector((s) => waters.map((w) => selectAssessment(s, w.id, now)), shallowEqual);
   const assessed = (waterId: string) => assessments[waters.findIndex((w) => w.id === waterId)];
   const [id] = useState(newId);
-  const risksOf = (row: BasketRow): Risk[] => {
+  const risksOf = (row: BasketRow, basket: readonly BasketRow[]): Risk[] => {
     const to = doc.waters[row.waterId];
     const assessment = assessed(row.waterId);
-    return to && assessment
-      ? admissionRisks(doc, { speciesId: row.speciesId, moves: [] }, to, assessment, now, localDay)
-      : [];
+    if (!to || !assessment) return [];
+    const beside = basket.filter((r) => r.waterId === to.id).map(newcomerOf);
+    return [
+      ...admissionRisks(doc, newcomerOf(row), to, assessment, now, localDay),
+      ...firstFishRisk(doc, beside, to),
+    ];
   };
   const risksIn = (rows: readonly BasketRow[]) => {
-    const all = rows.flatMap(risksOf);
+    const all = rows.flatMap((row) => risksOf(row, rows));
     return all.filter((r, i) => all.findIndex((x) => JSON.stringify(x) === JSON.stringify(r)) === i);
   };
   const form = useEntryForm({
@@ -99,7 +111,7 @@ function Buy({ water }: { water: Display }) {
         // A kind that is split over two waters meets its wish once.
         const first = basket.findIndex((r) => r.speciesId === row.speciesId) === i;
         const wish = first ? wishes.find((w) => w.speciesId === row.speciesId) : undefined;
-        return to ? [{ ...row, animalId: newId(), to, risks: risksOf(row), wish }] : [];
+        return to ? [{ ...row, animalId: newId(), to, risks: risksOf(row, basket), wish }] : [];
       });
       const purchase = { id, waterId: water.id, at, note: '', ...said };
       return dispatch(
