@@ -25,6 +25,15 @@ for (const [path, heading] of [
     await expect(page.getByText('North Window').filter({ visible: true }).first()).toBeVisible();
     for (const gone of ['Demo', 'Places']) await expect(page.getByLabel(gone, { exact: true })).toBeHidden();
     await expect(page.getByText('What it reckons with')).toHaveCount(0);
+    if (path === 'stock/plan') {
+      // From a phone, too, the drawing takes the width of the sheet, and tells nobody to move a dot of ink.
+      const drawing = await page
+        .getByRole('img', { name: /^The plan over time/ })
+        .locator('svg')
+        .boundingBox();
+      expect(drawing!.width).toBeGreaterThanOrEqual(600);
+      await expect(page.getByText(/move its dot/)).toHaveCount(0);
+    }
     await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
     await expect(title).toHaveCSS('color', ON_SCREEN);
   });

@@ -176,6 +176,8 @@ test('labels of the stair never overlap, the biggest rise first', () => {
     { fromMs: 1, toMs: 2, mgN: 9, label: 'Two cardinalfish', planned: true },
   ];
   expect(stairLabels(steps, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['cardinalfish']);
+  const together = [{ ...steps[0]!, label: 'Tailspot blenny, Royal gramma, 2 × Banggai cardinalfish' }];
+  expect(stairLabels(together, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['blenny and 2 more']);
 });
 
 test('words over a falling line stand above where it enters under them, and in the field', () => {

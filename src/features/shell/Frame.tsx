@@ -74,7 +74,11 @@ export function Frame({ children }: { children: ReactNode }) {
         </View>
         <View style={styles.body}>
           {/* The rail stays off paper, and with it whose page this is. */}
-          {printing && water ? <Txt kind="row">{water.name}</Txt> : null}
+          {printing && water ? (
+            <View style={styles.onPaper}>
+              <Txt kind="row">{water.name}</Txt>
+            </View>
+          ) : null}
           <Page>{children}</Page>
         </View>
       </View>
@@ -236,6 +240,7 @@ const styles = styleSheet({
   railFoot: { gap: 0 },
   railLink: { minHeight: 40, paddingVertical: space(2) },
   head: { paddingHorizontal: space(5), paddingTop: space(2) },
+  onPaper: { paddingHorizontal: space(9), paddingTop: space(2) },
   name: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: space(3) },
   nameWide: { flexDirection: 'column', alignItems: 'flex-start', gap: 0 },
   nameLink: { flexShrink: 1, minHeight: TARGET, paddingVertical: space(3) },

@@ -47,6 +47,10 @@ function Company({ water }: { water: Display }) {
   const nameOf = (id: string) => (doc.animals[id] ? animalWords(doc, doc.animals[id]) : '');
   const shown = out.length > 0 ? tried.stays : found;
   const lasting = shown.filter((f) => f.severity === 'no' && f.lasting);
+  // Whoever comes on no day goes neither before nor after another.
+  const never = lasting.flatMap(({ ids }) => (ids.length === 1 ? ids : []));
+  const isIdle = ({ says, ids }: Finding) =>
+    says.code === 'firstThen' && ids.some((id) => never.includes(id));
   if (members.length === 0)
     return (
       <Screen title="Company">
@@ -69,7 +73,7 @@ function Company({ water }: { water: Display }) {
       <Group title="No day is right for this" of={lasting} />
       <Group title="Not yet" of={shown.filter((f) => f.severity === 'no' && !f.lasting)} />
       <Group title="Only if" of={shown.filter((f) => f.severity === 'onlyIf')} />
-      <Group title="To be minded" of={shown.filter((f) => f.severity === 'note')} />
+      <Group title="To be minded" of={shown.filter((f) => f.severity === 'note' && !isIdle(f))} />
       {shown.length === 0 ? <Txt tone="go">Nothing speaks against any of them.</Txt> : null}
       <Txt kind="small" tone="second">
         {`From ${SOURCE_WORDS.fieldGuide} and what ${SOURCE_WORDS.tradePractice} agree on: single animals differ. Watch each newcomer for an hour, and again in the first night.`}

@@ -178,6 +178,7 @@ function Made({
   /** What its dates do not know. */
   children: ReactNode;
 }) {
+  const { printing } = useTheme();
   const [tried, setTried] = useState<Tried | null>(null);
   const today = localDay(now);
   usePlanKept(plan, problem, water, now);
@@ -224,6 +225,7 @@ function Made({
         {plan.status === 'best found'
           ? `The best found; no plan of as many ends before ${plan.bound.lastRelease ? shortWrittenDay(plan.bound.lastRelease) : ''}.`
           : 'No plan within the rules places more, or ends sooner. It is made anew when anything changes.'}
+        {printing ? ` This is how it stood on ${shortWrittenDay(today)}.` : ''}
         {plan.steps.some((s) => s.freeMgN !== null)
           ? ' Ammonia is predicted for water whose alkalinity is kept up: bacteria stand still without it.'
           : ''}
@@ -233,7 +235,7 @@ function Made({
       {lastRelease === null ? null : (
         <>
           <Txt kind="small" tone="second">
-            nitrogen from feeding, mg N a day; below, each stay in quarantine: move its dot
+            {`nitrogen from feeding, mg N a day; below, each stay in quarantine${printing ? '' : ': move its dot'}`}
           </Txt>
           <PlanPicture
             plan={plan}

@@ -55,6 +55,9 @@ const BAR = 12;
 const BAR_Y = 34;
 const HANDLE = 44;
 const BOTTOM = 26;
+/** What a printed page has room for, px: a browser lays nothing out anew before it takes its picture. */
+const SHEET = 640;
+const PAPER = '#fff';
 /** A letter's width, px. */
 const LETTER = 7.5;
 
@@ -105,8 +108,9 @@ function placedOf(groups: readonly PlanGroup[]): {
 export function PlanDrawing(props: Props) {
   const { groups, fromMs, toMs, steps, ceiling, settling, testsMs, away, midnight, dayLabel, summary } =
     props;
-  const { roles } = useTheme();
-  const [width, onLayout] = useWidth();
+  const { roles, printing } = useTheme();
+  const [onScreen, onLayout] = useWidth();
+  const width = printing ? Math.max(onScreen, SHEET) : onScreen;
   const { heads, bars, bottom } = placedOf(groups);
   const height = bottom + BOTTOM;
   const right = Math.max(LEFT + 1, width - RIGHT);
@@ -208,7 +212,7 @@ function Name({
   text,
   ...at
 }: { text: string } & Pick<ComponentProps<typeof ChartText>, 'x' | 'y' | 'anchor' | 'tone' | 'bold'>) {
-  const { roles } = useTheme();
+  const { roles, printing } = useTheme();
   const wide = text.length * LETTER;
   return (
     <G>
@@ -217,7 +221,7 @@ function Name({
         y={at.y - 14}
         width={wide}
         height={18}
-        fill={roles.ground}
+        fill={printing ? PAPER : roles.ground}
         fillOpacity={0.85}
       />
       <ChartText {...at}>{text}</ChartText>

@@ -132,6 +132,13 @@ function isUnder(ceiling: readonly CeilingAt[], fromMs: number, y: Scale, mgN: n
   return Math.min(...above) < 26 && y(0) - y(mgN) > 22;
 }
 
+/** The last word of the first name, and how many more come with it. */
+function shortNames(label: string): string {
+  const [first = label, ...others] = label.split(', ');
+  const short = first.split(' ').pop() ?? first;
+  return others.length === 0 ? short : `${short} and ${others.length} more`;
+}
+
 /** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. */
 export function stairLabels(
   steps: readonly StairStep[],
@@ -144,7 +151,7 @@ export function stairLabels(
     .filter(({ s }) => s.label !== '')
     .sort((a, b) => b.rise - a.rise);
   return wanted.flatMap(({ s }) => {
-    const text = s.label.split(' ').slice(-1)[0] ?? s.label;
+    const text = shortNames(s.label);
     const wide = text.length * 8;
     const from = Math.min(x(s.fromMs) + 2, width - wide);
     if (taken.some((t) => from < t.to + 6 && from + wide + 6 > t.from)) return [];
