@@ -46,8 +46,24 @@ const WANTS = {
     holds: (s: Species) => s.reefSafe === 'yes',
   },
   easy: { asked: /\b(?:easy|hardy|beginners?|first fish)\b/, holds: (s: Species) => s.hardiness === 'hardy' },
-  staysIn: { asked: /\b(?:no lid|open top|does not jump)\b/, holds: (s: Species) => !s.jumps },
+  staysIn: {
+    asked: /\b(?:(?:no|without a) lid|open top|does not jump|do not jump)\b/,
+    holds: (s: Species) => !s.jumps,
+  },
   bred: { asked: /\b(?:captive|tank)[ -]bred\b/, holds: (s: Species) => s.bred !== 'wild' },
+  crew: { asked: /\b(?:cuc|clean(?:ing)?[ -]?up crew|cleanup crew)\b/, holds: (s: Species) => s.crew },
+  soft: {
+    asked: /\b(?:softies|soft corals?)\b/,
+    holds: (s: Species) => is(s, 'soft') || is(s, 'zoanthid') || is(s, 'mushroom'),
+  },
+  largePolyps: {
+    asked: /\blps\b|\blarge[ -]polyp(?:s|ed)?(?: corals?)?\b/,
+    holds: (s: Species) => is(s, 'fleshy'),
+  },
+  smallPolyps: {
+    asked: /\bsps\b|\bsmall[ -]polyp(?:s|ed)?(?: corals?)?\b/,
+    holds: (s: Species) => is(s, 'smallPolyp'),
+  },
   lowLight: {
     asked: /\b(?:low|little|dim) light\b|\bshade\b/,
     holds: (s: Species) => s.coral !== undefined && s.coral.light[0] <= LOW_PAR && !is(s, 'clam'),
@@ -56,6 +72,9 @@ const WANTS = {
 
 /** Lowest PAR of a coral that stands in little light. */
 const LOW_PAR = 60;
+
+/** Words that ask for nothing by themselves. */
+const FILLERS = /[,;]|\b(?:an?|the|that|which|who|and|with|some|any|my|tank|it|is|are|for|in)\b/g;
 
 const VOLUME = /\b(?:for|in|fits?)?\s*(\d+(?:[.,]\d+)?)\s*(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\w])/;
 
@@ -66,6 +85,8 @@ export function askedOf(query: string): Asked {
   if (volume) rest = rest.replace(volume[0], ' ');
   const wants = (Object.keys(WANTS) as Want[]).filter((want) => WANTS[want].asked.test(rest));
   for (const want of wants) rest = rest.replace(WANTS[want].asked, ' ');
+  // Within a name alone they may belong to it.
+  if (volume || wants.length > 0) rest = rest.replace(FILLERS, ' ');
   const name = rest.replace(/\s+/g, ' ').trim();
   const group = GROUPS.find(([word]) => word.test(name))?.[1] ?? null;
   const number = Number((volume?.[1] ?? '').replace(',', '.'));

@@ -88,18 +88,34 @@ describe('what is asked', () => {
     ['Goby for 20 gal', { name: 'goby', litres: expect.closeTo(75.7, 1), wants: [] }],
     ['algae eater', { name: '', litres: null, wants: ['eatsAlgae'] }],
     ['eats hair algae', { name: '', litres: null, wants: ['eatsAlgae'] }],
-    ['reef safe wrasse, no lid', { name: 'wrasse,', litres: null, wants: ['safeWithCorals', 'staysIn'] }],
+    ['reef safe wrasse, no lid', { name: 'wrasse', litres: null, wants: ['safeWithCorals', 'staysIn'] }],
     // A number by itself may belong to a name.
     ['three-stripe 3', { name: 'three-stripe 3', litres: null, wants: [] }],
     ['6 line wrasse', { name: '6 line wrasse', litres: null, wants: [] }],
+    // A small word may belong to a name, too.
+    ['mother of the reef', { name: 'mother of the reef', litres: null, wants: [] }],
+    ['LPS', { name: '', litres: null, wants: ['largePolyps'] }],
+    ['sps for 100 l', { name: '', litres: 100, wants: ['smallPolyps'] }],
+    ['softies', { name: '', litres: null, wants: ['soft'] }],
+    ['CUC', { name: '', litres: null, wants: ['crew'] }],
     ['for 0 L', { name: '', litres: null, wants: [] }],
   ])('%s', (query, asked) => expect(askedOf(query)).toEqual({ ...asked, group: null }));
   test.each([
     ['fish for 60 L', 'fish'],
     ['hardy corals', 'coral'],
     ['inverts', 'invertebrate'],
+    ['a hardy fish that does not jump', 'fish'],
     ['rabbit fish', null],
   ])('the group of "%s" is %s', (query, group) => expect(askedOf(query).group).toBe(group));
+  test('kinds of corals by the words in use', () => {
+    const found = (query: string) => SPECIES.filter((s) => answers(askedOf(query), s)).map((s) => s.id);
+    expect(found('lps')).toEqual(expect.arrayContaining(['torch', 'hammer-coral']));
+    expect(found('sps')).toEqual(expect.arrayContaining(['birdsnest', 'staghorn-coral']));
+    expect(found('soft corals')).toEqual(
+      expect.arrayContaining(['zoanthid', 'toadstool-leather', 'mushroom-anemone']),
+    );
+    expect(found('lps').filter((id) => found('sps').includes(id))).toEqual([]);
+  });
   test('algae eaters for 60 L fit 60 L and eat algae; a coral is none', () => {
     const asked = askedOf('eats algae for 60 L');
     const found = SPECIES.filter((s) => answers(asked, s));
