@@ -1,10 +1,12 @@
 /** How long a plan takes in the app's own worker as it was built last, begun for it alone, in Chromium, and how long the next does in the same:
  *  `tsx bench/plans.mts [WISHES BUDGET [HOUSEHOLDS [KIND]]]`. Kinds are alike, room (much could be bought at once), unlike (budgets of their own), midway
- *  (some of it bought or set) and ammonia (R6 is asked). */
+ *  (some of it bought or set), first (no fish lives there yet) and ammonia (R6 is asked). */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { household, unlike, withOwn, withRoom } from '../core/testing/longPlans';
+import { withFirstFish } from '../core/testing/plans';
+import { seededRandom } from '../core/random';
 import type { Problem } from '../core/planner';
 
 const built = 'dist/_expo/static/js/web';
@@ -27,6 +29,7 @@ const kinds: Record<string, (n: number, seed: number, budget: number | null) => 
   alike: household,
   room: withRoom,
   unlike: (n, seed, budget) => ({ ...unlike(seed, n), ...(budget === null ? {} : { budget }) }),
+  first: (n, seed, budget) => withFirstFish(household(n, seed, budget), seededRandom(seed)),
   midway: (n, seed, budget) => withOwn(household(n, seed, budget), seed),
   ammonia: (n, seed, budget) => {
     const p = household(n, seed, budget);

@@ -121,6 +121,10 @@ describe('what is risked', () => {
     expect(found('royal-gramma', gramma)).toEqual(['tooManyOfKind']);
     expect(found('blackcap-basslet', { ...gramma, moves: [{ to: WISHED, at: at(0), why: '' }] })).toEqual([]);
     expect(found('neon-goby', gramma)).toEqual([]);
+    // What only has to be waited for, or done, is said as well; the lid is asked for already.
+    expect(found('mandarin-dragonet')).toContain('youngTank');
+    expect(found('melanurus-wrasse')).toContain('wantsSand');
+    expect(found('firefish')).toEqual([]);
   });
   test('more fish at once than a pair, where none lives yet', () => {
     const fish = (count: number) => ({ ...inQuarantine, id: `f${count}`, count });

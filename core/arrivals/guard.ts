@@ -79,7 +79,7 @@ export function firstFishRisk(doc: Document, together: readonly Newcomer[], to: 
     : [{ code: 'riskDisplay', name: to.name, word: 'goSmall', fish: count }];
 }
 
-/** What no waiting lifts: too large for the glass, a rival, eater or eaten of those at home. */
+/** What goes wrong as things stand: too large for the glass, a rival, eater or eaten of those at home; a tank too young for it, or without its sand. */
 function ofTheCompany(
   doc: Document,
   { id = '', count = 1 }: Newcomer,
@@ -90,7 +90,7 @@ function ofTheCompany(
   const home = membersOf(doc, to).filter((m) => m.stage === 'here' && m.id !== id);
   const found = companyOf(standingTank(to, today), [...home, { id, species, count, stage: 'wish' }]);
   return findingsOf(found, id)
-    .filter((f) => f.severity === 'no' && f.lasting)
+    .filter((f) => f.severity === 'no' && f.says.code !== 'jumpsNoLid')
     .map((f) => ({ code: 'riskCompany', finding: f.says }));
 }
 

@@ -4,4 +4,4 @@ export { additionWarnings, type AdditionForecast, type Joining, type Warning } f
 export { lineOf, openLines } from './lines';
 export { COMPANY, COMPANY_LIMITS } from './limits';
 export { glassOf, membersOf, standingTank, tankOf, type Member, type Tank } from './member';
-export { hopelessWishes, nextWish, type NextWish } from './wish';
+export { hopelessWishes, nextWish, saidOfThem, type NextWish } from './wish';

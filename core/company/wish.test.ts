@@ -2,7 +2,7 @@ import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { DAY, provedHistory, START_MS } from '../testing/history';
 import { UTC } from '../time';
-import { hopelessWishes, nextWish } from '.';
+import { hopelessWishes, nextWish, saidOfThem } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
 
@@ -51,4 +51,16 @@ test('a wish no day is right for is named, one that only waits is not', () => {
   const doc = world(['yellow-tang', 1, null], ['tailspot-blenny', 1, null], ['neon-goby', 1, null]);
   const found = hopelessWishes(doc, gatherEvidence(doc, 't', NOW), UTC.dayOf);
   expect(found.map((f) => f.says)).toMatchObject([{ code: 'tooLargeForTank', name: 'Yellow tang' }]);
+});
+
+test('what is said of some who are let in is about them and those at home, not about other wishes', () => {
+  const doc = world(['peppermint-shrimp', 1, null], ['zoanthid', 2, null], ['yellow-tang', 1, null]);
+  doc.animals.w1!.moves = [
+    { to: { kind: 'water', waterId: 't' }, at: new Date(START_MS).toISOString(), why: '' },
+  ];
+  const e = gatherEvidence(doc, 't', NOW);
+  const said = saidOfThem(doc, e, [doc.animals.w0!], UTC.dayOf);
+  expect(said.map((f) => f.says.code)).toEqual(expect.arrayContaining(['eats', 'notAlwaysReefSafe']));
+  for (const f of said) expect([f.ids.includes('w0'), f.ids.includes('w2')]).toEqual([true, false]);
+  expect(saidOfThem(doc, e, [], UTC.dayOf)).toEqual([]);
 });

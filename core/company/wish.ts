@@ -5,7 +5,7 @@ import type { Assessment } from '../readiness';
 import { speciesOf } from '../species';
 import { provedCapacity } from '../stocking';
 import type { AdditionPeaks } from '../stocking/peaks';
-import { apartOf } from './company';
+import { apartOf, companyOf } from './company';
 import type { Finding } from './finding';
 import { additionWarnings, type AdditionForecast, type Warning } from './joining';
 import { openLines } from './lines';
@@ -49,6 +49,19 @@ export function nextWish(
     return { animal, count, forecast, warnings, carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null };
   }
   return null;
+}
+
+/** What is said of some who are let in together, beside those at home. */
+export function saidOfThem(
+  doc: Document,
+  e: WaterEvidence,
+  coming: readonly Animal[],
+  dayOfMs: (ms: number) => string,
+): Finding[] {
+  const ids = new Set(coming.map((a) => a.id));
+  const members = membersOf(doc, e.water).filter((m) => m.stage === 'here' || ids.has(m.id));
+  const found = companyOf(tankOf(e, dayOfMs), members);
+  return found.filter((f) => f.says.code !== 'grownLoad' && f.ids.some((id) => ids.has(id)));
 }
 
 /** Wishes no day is right for, each with its reason. */

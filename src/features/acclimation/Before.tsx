@@ -1,14 +1,29 @@
-import type { Drip, DripCheck, Water } from '../../../core/document';
+import { useMemo } from 'react';
 import { drips } from '../../../core/acclimation';
+import { saidOfThem } from '../../../core/company';
+import type { Animal, Drip, DripCheck, Water } from '../../../core/document';
+import { isOfDisplay } from '../../../core/evidence';
 import { MINUTE_MS } from '../../../core/time';
 import { showQuantity } from '../../../core/units';
-import { isoOf } from '../../store';
+import { isoOf, localDay, selectDocument, selectEvidence, useAppSelector } from '../../store';
 import { Button, Check, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
+import { Verdicts } from '../shell/company';
 import { Risks, useRisks } from '../shell/guard';
 import { HandlingNotes } from '../shell/handling';
 import { useComing } from './LetIn';
 import { isOpenCheck, type useSession } from './session';
+
+/** What has to be seen to for whoever comes, as it was said at the wish and at the purchase. */
+function OnlyIf({ water, coming, now }: { water: Water; coming: readonly Animal[]; now: number }) {
+  const doc = useAppSelector(selectDocument);
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const found = useMemo(
+    () => (isOfDisplay(evidence) ? saidOfThem(doc, evidence, coming, localDay) : []),
+    [doc, evidence, coming],
+  );
+  return <Verdicts of={found.filter((f) => f.severity === 'onlyIf')} />;
+}
 
 /** The list before anything is opened, the start, and one tap for who has done all of it. */
 export function Before({
@@ -24,7 +39,8 @@ export function Before({
 }) {
   const units = useUnits();
   const coming = useComing(water, drip);
-  const { risks } = useRisks(coming, water, Math.floor(now / MINUTE_MS) * MINUTE_MS);
+  const minute = Math.floor(now / MINUTE_MS) * MINUTE_MS;
+  const { risks } = useRisks(coming, water, minute);
   const list = pointsFor(
     drip,
     `${showQuantity('salinity', drip.bag.salinity, units)}, ${showQuantity('temperature', drip.water.tempC, units)}`,
@@ -46,6 +62,7 @@ export function Before({
   return (
     <>
       <Risks risks={risks} to={water} />
+      <OnlyIf water={water} coming={coming} now={minute} />
       <HandlingNotes species={species} />
       <Section title={floats ? 'Before the bag floats' : 'Before the valve opens'}>
         {list.map((c) => (

@@ -85,6 +85,20 @@ test('it starts only with its checks made, runs by the clock, and asks for the t
   expect(says(/Top-off is plugged in again/)).toBe(true);
 });
 
+test.each([
+  ['six-line-wrasse', 'Only if. Six-line wrasse wants a tank settled for about 60 days'],
+  ['mandarin-dragonet', 'Mandarin dragonet wants a tank settled for about 180 days'],
+])('before a drip the same is said of %s as at the wish', async (speciesId, said) => {
+  const first = planned();
+  await submit('Go to the drip');
+  const doc = first.doc();
+  doc.animals['north-cardinals'] = { ...doc.animals['north-cardinals']!, speciesId, count: 1 };
+  document.body.innerHTML = '';
+  const dripId = Object.keys(doc.drips)[0] ?? '';
+  onScreen(<DripScreen />, { doc, params: north({ dripId }) });
+  expect(allText()).toContain(said);
+});
+
 test('what was noted of the bag at the purchase stands in its drip', () => {
   const doc = demo();
   doc.purchases.p = {
