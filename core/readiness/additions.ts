@@ -106,7 +106,7 @@ export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): V
   if (!isSettled(e.nowMs))
     return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs: nextMs });
   const carried = { code: 'stepCarried', since } as const;
-  const step = joined.some(({ animal }) => speciesOf(e, animal.speciesId).group === 'fish')
+  const step = e.residents.some((a) => speciesOf(e, a.speciesId).group === 'fish')
     ? shut('go', carried, { code: 'addNext' })
     : shut('goSmall', carried, { code: 'addFishAfterCrew' });
   return nitriteFirst(e) ?? unfitForMore(e) ?? step;

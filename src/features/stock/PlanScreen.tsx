@@ -35,6 +35,7 @@ import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
 import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
+import { PlanLoad } from './PlanLoad';
 import { PlanPicture } from './PlanPicture';
 import { Fallow, LikelyStart, Missed, NoStart, Planning, QuarantineFirst } from './PlanStart';
 import { PlanTried } from './PlanTried';
@@ -68,7 +69,6 @@ function Plan({ water }: { water: Display }) {
   const { printing } = useTheme();
   const units = useUnits();
   const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
-  const present = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
   return (
     <Screen
       title="Plan"
@@ -76,8 +76,7 @@ function Plan({ water }: { water: Display }) {
         printing ? null : (
           <>
             <PlanChoicesPart water={water} planned={planned} />
-            <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
-            <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
+            <PlanLoad plan={plan} problem={problem} doc={doc} water={water} />
             {problem.budget !== null && problem.spentThisMonth ? (
               <Line name="Spent on animals this month" value={problem.spentThisMonth.toFixed(2)} />
             ) : null}

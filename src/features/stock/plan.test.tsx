@@ -1,7 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { waterOf, type Display, type Document } from '../../../core/document';
+import { gatherEvidence } from '../../../core/evidence';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
+import { groupLoadMgN, loadAt } from '../../../core/stocking';
 import { DAY_MS } from '../../../core/time';
 import { shortWrittenDay } from '../../store';
 import type { PlanAsk } from '../../workers/messages';
@@ -51,6 +53,13 @@ test('who is in quarantine is released first, the wish follows when it is free, 
       name: /^The plan over time\. 2 × Banggai cardinalfish: bought .* the filter carries \d+ then/,
     }),
   ).toBeTruthy();
+  // As the drawing rises: what is in, the cardinalfish and the goby; not the corals, which have no day.
+  const doc = demo();
+  const present = loadAt(gatherEvidence(doc, 'north-window', NOW), NOW);
+  const coming = Object.values(doc.animals)
+    .filter((a) => ['north-cardinals', 'north-goby'].includes(a.id))
+    .reduce((sum, a) => sum + groupLoadMgN(doc, a, NOW), 0);
+  expect(allText()).toContain(`At the end of the plan${(present + coming).toFixed(1)} mg N a day`);
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });
 test('with ammonia in the water the plan says first that its days are not for this water', async () => {
