@@ -222,7 +222,7 @@ const RISK_SENTENCES = {
   riskDisplay: (s) =>
     s.fish === undefined
       ? `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`
-      : `${s.name} itself says ${WORDS[s.word]}: no fish lives there yet, and ${s.fish} would come at once. One small fish or a pair first, the others once it has settled.`,
+      : `No fish lives in ${s.name} yet, and ${s.fish} would come at once: one small fish or a pair first, the others once it has settled.`,
   riskCompany: (s, w) => sentence(s.finding, w),
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
   riskIntakes: (s) =>

@@ -397,6 +397,15 @@ test.each([
   ['setupOpen', '2 essential points of setting up are open, first: sand in, 1 to 2 in.'],
 ] as const)('%s in US words', (code, text) => expect(say(code, US)).toBe(text));
 
+test('more fish than come first are counted; what the display itself says is another sentence', () => {
+  const said = (fish: number) =>
+    sentence(
+      { code: 'riskDisplay', name: 'North Window', word: 'goSmall', fish },
+      { units: METRIC, day, written, hour },
+    );
+  expect(said(5)).toMatch(/^No fish lives in North Window yet, and 5 would come at once/);
+  expect(said(5)).not.toMatch(/Go small/);
+});
 test('one is said as one', () => {
   const one = (code: 'setupOpen' | 'staleTests') =>
     code === 'setupOpen'
