@@ -1,30 +1,14 @@
-import { closedOn, type Display, type Document, type Quarantine, type QuarantineLine } from '../document';
+import { closedOn, type Display, type Document, type Quarantine } from '../document';
 import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { speciesById } from '../species';
+import { aQuarantine } from '../testing/display';
 import { DAY, provedHistory, START_MS } from '../testing/history';
 import { UTC } from '../time';
 import { additionWarnings, lineOf, openLines } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
 
-const quarantine = (line: QuarantineLine, more: Partial<Quarantine> = {}): Quarantine => ({
-  id: `for-${line}`,
-  kind: 'quarantine',
-  name: line,
-  startDay: '2026-01-01',
-  sumpL: 0,
-  rockKg: 0,
-  sandKg: 0,
-  hasLid: true,
-  serves: ['t'],
-  line,
-  size: { kind: 'volume', volumeL: 40 },
-  filter: 'cycled',
-  clockDays: 28,
-  runs: [{ openedDay: '2026-01-01', closedDay: null }],
-  ...more,
-});
 function tank(quarantines: readonly Quarantine[], direct: string | null = null): [Document, Display] {
   const { doc } = provedHistory();
   const display = {
@@ -42,15 +26,15 @@ test('anemones have a line of their own; what else stings or shines is a coral',
   expect(lineOf(speciesById('neon-goby'))).toBe('fish');
 });
 test('a line is open where a quarantine of this display is', () => {
-  const elsewhere = quarantine('coral', { serves: ['other'] });
-  const closed = closedOn(quarantine('anemone'), '2026-01-20');
-  expect([...openLines(...tank([quarantine('fish'), elsewhere, closed]))]).toEqual(['fish']);
+  const elsewhere = aQuarantine('coral', { serves: ['other'] });
+  const closed = closedOn(aQuarantine('anemone'), '2026-01-20');
+  expect([...openLines(...tank([aQuarantine('fish'), elsewhere, closed]))]).toEqual(['fish']);
 });
 test('cleaners and corals go without one where the person says why, fish and anemones never', () => {
   expect([...openLines(...tank([], 'from my own other tank'))]).toEqual(['invertebrate', 'coral']);
 });
 test('a wish without a quarantine is told so; whoever is in one is not', () => {
-  const [doc, display] = tank([quarantine('fish')]);
+  const [doc, display] = tank([aQuarantine('fish')]);
   const e = gatherEvidence(doc, 't', NOW);
   const said = (species: string, stage: 'wish' | 'coming') =>
     additionWarnings(

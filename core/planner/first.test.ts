@@ -1,8 +1,8 @@
 /** Who comes first: the starter handful, then one fish or a pair; what the plan makes of it. */
-import type { Quarantine } from '../document';
 import { seededRandom } from '../random';
 import { assessWater } from '../readiness';
 import { gatherEvidence, isOfDisplay } from '../evidence';
+import { aQuarantine } from '../testing/display';
 import { DAY, provedHistory, START_MS } from '../testing/history';
 import { household, unlike, withOwn, withRoom } from '../testing/longPlans';
 import {
@@ -29,27 +29,10 @@ import { worldOf } from './world';
 const NOW = START_MS + 28.1 * DAY;
 type Group = readonly [speciesId: string, count: number, where?: 't' | 'q'];
 
-const QUARANTINE: Quarantine = {
-  id: 'q',
-  kind: 'quarantine',
-  name: 'q',
-  startDay: '2026-01-01',
-  sumpL: 0,
-  rockKg: 0,
-  sandKg: 0,
-  hasLid: true,
-  serves: ['t'],
-  line: 'fish',
-  size: { kind: 'volume', volumeL: 60 },
-  filter: 'cycled',
-  clockDays: 28,
-  runs: [{ openedDay: '2026-01-01', closedDay: null }],
-};
-
 /** What the page hands over for a proved tank with a quarantine, in the order of the groups. */
 function problemOf(...groups: readonly Group[]): Problem {
   const { doc } = provedHistory();
-  doc.waters.q = QUARANTINE;
+  doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
   const at = new Date(NOW - DAY).toISOString();
   doc.animals = Object.fromEntries(
     groups.map(([speciesId, count, where], i) => [

@@ -1,5 +1,13 @@
 /** A document with one display in it, "t", for tests that tell its log. */
-import { DEFAULT_SETTINGS, emptyDocument, type Display, type Document, type Kit } from '../document';
+import {
+  DEFAULT_SETTINGS,
+  emptyDocument,
+  type Display,
+  type Document,
+  type Kit,
+  type Quarantine,
+  type QuarantineLine,
+} from '../document';
 
 export function oneDisplay(kits: readonly Kit[], volumeL: number, more: Partial<Display> = {}): Document {
   return {
@@ -25,3 +33,22 @@ export function oneDisplay(kits: readonly Kit[], volumeL: number, more: Partial<
     },
   };
 }
+
+/** One of a line, in use, that serves it. */
+export const aQuarantine = (line: QuarantineLine, more: Partial<Quarantine> = {}): Quarantine => ({
+  id: `for-${line}`,
+  kind: 'quarantine',
+  name: line,
+  startDay: '2026-01-01',
+  sumpL: 0,
+  rockKg: 0,
+  sandKg: 0,
+  hasLid: true,
+  serves: ['t'],
+  line,
+  size: { kind: 'volume', volumeL: 40 },
+  filter: 'cycled',
+  clockDays: 28,
+  runs: [{ openedDay: '2026-01-01', closedDay: null }],
+  ...more,
+});
