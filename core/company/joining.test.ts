@@ -113,6 +113,11 @@ describe('warnings', () => {
     // What hardly adds to the load makes no other wait.
     expect(after('neon-goby', 36.2)).not.toContain('twoInAWeek');
   });
+  test('what came thirty days ago counts for doubling from the morning on, as in the plan', () => {
+    const h = settled().animal(35.1, 'turban-snail', 20);
+    expect(codes(h, 64.16, 'turban-snail', 20)).toContain('moreThanDouble');
+    expect(codes(h, 64.17, 'turban-snail', 20)).not.toContain('moreThanDouble');
+  });
   test('where no fish lives yet more than a pair comes only if the others wait', () => {
     const open = () => settled().water(43, { ammonia: 0, nitrite: 0 });
     expect(codes(open(), 43.2, 'clown-goby', 2)).not.toContain('manyFirst');
