@@ -25,7 +25,7 @@ import {
   type ReportFacts,
   reportTitle,
 } from './model';
-import { SCREEN_WIDTH } from './trendSvg';
+import { PAPER_WIDTH, SCREEN_WIDTH } from './trendSvg';
 
 export function ReportScreen() {
   return <WithWater>{(water) => <Report key={water.id} water={water} />}</WithWater>;
@@ -33,7 +33,9 @@ export function ReportScreen() {
 
 /** What someone who helps has to know, on a page, on paper and as a file. */
 function Report({ water }: { water: Water }) {
-  const wide = useWide();
+  const { printing } = useTheme();
+  // On paper one column: in a second the letters would shrink.
+  const wide = useWide() && !printing;
   const words = useWords();
   const nowMs = useNow(10 * MINUTE_MS);
   const doc = useAppSelector(selectDocument);
@@ -77,12 +79,13 @@ function Report({ water }: { water: Water }) {
 
 /** A part of its own, so that each is worked out in a slice of its own. */
 function Course({ facts, parameter }: { facts: ReportFacts; parameter: Parameter }) {
-  const part = drawn(facts, parameter, SCREEN_WIDTH);
+  const { printing } = useTheme();
+  const part = drawn(facts, parameter, printing ? PAPER_WIDTH : SCREEN_WIDTH);
   return part ? <Part part={part} /> : null;
 }
 
 function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
-  const { roles } = useTheme();
+  const { roles, printing } = useTheme();
   return (
     <View style={styles.part}>
       <Txt kind="section" heading={2}>
@@ -93,7 +96,8 @@ function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
         : createElement('div', {
             style: {
               background: '#fbf9f3',
-              maxWidth: 420,
+              maxWidth: printing ? PAPER_WIDTH : MOST_WIDE,
+              breakInside: 'avoid',
               borderRadius: 10,
               border: `1px solid ${roles.hairline}`,
             },
@@ -108,5 +112,8 @@ function Part({ part: { title, lines, svg } }: { part: SheetPart }) {
     </View>
   );
 }
+
+/** Where a second column has room for more, px. */
+const MOST_WIDE = 420;
 
 const styles = styleSheet({ part: { gap: space(1), marginTop: space(3) } });
