@@ -88,8 +88,9 @@ export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): V
   if (!last) return shut('wait', { code: 'afterFirst' }, { code: 'addFirst' });
   const daysUntil = (ms: number) => daysBetween(dayOfMs(last.atMs), dayOfMs(ms));
   const since = daysUntil(e.nowMs);
-  const nextMs = settledMs(e, joined);
-  const isSettled = (ms: number) => dayOfMs(ms) >= dayOfMs(nextMs);
+  const pauses = pausesOf(e, joined);
+  const isSettled = (ms: number) =>
+    pauses.every(({ atMs, days }) => daysBetween(dayOfMs(atMs), dayOfMs(ms)) >= days);
   const after = spanOf(trusted(e.series.ammonia), last.atMs + 1);
   const latest = lastOf(after);
   if (latest && !latest.zero) {
@@ -103,8 +104,10 @@ export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): V
   if (next !== undefined && counts(e.nowMs, next)) {
     return shut('test', { code: 'stepTestDue', day: next, since }, ask('ammonia'));
   }
-  if (!isSettled(e.nowMs))
-    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs: nextMs });
+  if (!isSettled(e.nowMs)) {
+    const atMs = Math.max(...pauses.map((p) => p.atMs + p.days * DAY_MS));
+    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs });
+  }
   const carried = { code: 'stepCarried', since } as const;
   const step = e.residents.some((a) => speciesOf(e, a.speciesId).group === 'fish')
     ? shut('go', carried, { code: 'addNext' })
@@ -112,16 +115,17 @@ export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): V
   return nitriteFirst(e) ?? unfitForMore(e) ?? step;
 }
 
-/** When the next load may come (R4 of the plan): a week after the last one, two after the first. What brings hardly any makes nobody wait but till
+/** What the next load waits for (R4 of the plan): a week after the last one, two after the first. What brings hardly any makes nobody wait but till
  *  the next day. */
-function settledMs(e: WaterEvidence, joined: WaterEvidence['joined']): number {
+function pausesOf(e: WaterEvidence, joined: WaterEvidence['joined']): { atMs: number; days: number }[] {
   const loads = joined.filter((j) => groupLoadMgN(e, j.animal, j.atMs) > STOCKING.heavyMgN);
-  const [first] = loads;
-  return Math.max(
-    (lastOf(joined)?.atMs ?? 0) + DAY_MS,
-    (lastOf(loads)?.atMs ?? 0) + RULES.betweenAdditionsDays * DAY_MS,
-    (first?.atMs ?? 0) + RULES.afterFirstDays * DAY_MS,
-  );
+  const after = (j: WaterEvidence['joined'][number] | undefined, days: number) =>
+    j ? [{ atMs: j.atMs, days }] : [];
+  return [
+    ...after(lastOf(joined), 1),
+    ...after(lastOf(loads), RULES.betweenAdditionsDays),
+    ...after(loads[0], RULES.afterFirstDays),
+  ];
 }
 
 /** Nitrite still there says that the second bacteria lag behind what lives in the tank already. */
