@@ -1,4 +1,4 @@
-import { DAY_MS } from '../core/time';
+import { DAY_MS, UTC } from '../core/time';
 import { readDocument, writeDocument } from '../core/document/checks';
 import { clockOf } from '../core/quarantine';
 import { assessWater } from '../core/readiness';
@@ -16,11 +16,13 @@ describe.each(['2026-11-23T20:00:00Z', '2027-03-28T00:30:00Z', '2028-02-29T12:00
       expect(readDocument(text).status).toBe('ok');
       expect(writeDocument(makeDemo(nowMs, dayOf))).toBe(text);
     });
-    test('North Window stands at the next step: proved, crew in, no fish yet', () => {
+    test('North Window stands at the next step: proved, crew in for ten days, no fish yet', () => {
       const a = assessWater(doc, 'north-window', nowMs);
       expect(a.gates.find((g) => g.status === 'here')?.id).toBe('nextStep');
       expect(a.gates.find((g) => g.id === 'proof')?.status).toBe('passed');
-      expect(a.fish.word).toBe('go');
+      expect(a.fish).toMatchObject({ word: 'wait', reason: { code: 'stepSettling' } });
+      const later = assessWater(doc, 'north-window', nowMs + 4 * DAY_MS, UTC).fish;
+      expect(later).not.toMatchObject({ reason: { code: 'stepSettling' } });
     });
     test('Pantry Cube waits for nitrite', () => {
       const a = assessWater(doc, 'pantry-cube', nowMs);

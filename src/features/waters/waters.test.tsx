@@ -132,7 +132,7 @@ test('how long the hold lasts and how nitrite counts are the person’s own', ()
 test('seven schools judge the same readings; the change is logged', () => {
   const { doc } = onScreen(<SchoolScreen />, { doc: demo(), params: { waterId: 'north-window' } });
   expect(screen.getAllByRole('radio', { name: /Says / })).toHaveLength(7);
-  expect(screen.getByRole('radio', { name: /^24-hour proof\. Says Go/ })).toBeTruthy();
+  expect(screen.getByRole('radio', { name: /^24-hour proof\. Says Wait, at next step/ })).toBeTruthy();
   choose(/^Watch the glass\. Says Wait/);
   expect(doc().waters['north-window']).toMatchObject({ school: 'watchGlass' });
   expect(
