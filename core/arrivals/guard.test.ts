@@ -131,10 +131,14 @@ describe('what is risked', () => {
     const snails = { ...inQuarantine, id: 's', speciesId: 'turban-snail', count: 9 };
     const doc = world(inQuarantine, 28);
     const counted = (in_: Document, ...who: Animal[]) =>
-      firstFishRisk(in_, who, display).map((r) => (r.code === 'riskDisplay' ? r.fish : r.code));
+      firstFishRisk(in_, who[0] as Animal, who, display).map((r) =>
+        r.code === 'riskDisplay' ? r.fish : r.code,
+      );
     expect(counted(doc, fish(2), snails)).toEqual([]);
     expect(counted(doc, fish(2), fish(1))).toEqual([3]);
-    expect(firstFishRisk(doc, [fish(3)], quarantine)).toEqual([]);
+    // It is kept with the fish, not with a snail that comes along.
+    expect(counted(doc, snails, fish(3))).toEqual([]);
+    expect(firstFishRisk(doc, fish(3), [fish(3)], quarantine)).toEqual([]);
     const home = { ...animal('royal-gramma', [IN('t'), at(0)]), id: 'g', count: 1 };
     expect(counted({ ...doc, animals: { ...doc.animals, g: home } }, fish(3))).toEqual([]);
   });

@@ -69,10 +69,15 @@ export function admissionRisks(
   return risks;
 }
 
-/** Of all that are let in together: more fish than one or a pair, where none lives yet. */
-export function firstFishRisk(doc: Document, together: readonly Newcomer[], to: Water): Risk[] {
-  if (to.kind !== 'display') return [];
+/** For a fish among those that are let in together: they are more than one or a pair, where none lives yet. */
+export function firstFishRisk(
+  doc: Document,
+  one: Newcomer,
+  together: readonly Newcomer[],
+  to: Water,
+): Risk[] {
   const isFish = ({ speciesId }: Pick<Newcomer, 'speciesId'>) => speciesOf(doc, speciesId).group === 'fish';
+  if (to.kind !== 'display' || !isFish(one)) return [];
   const count = together.filter(isFish).reduce((sum, a) => sum + (a.count ?? 1), 0);
   return count <= STOCKING.firstFish || livingIn(doc, to.id).some(isFish)
     ? []

@@ -1,5 +1,6 @@
 export { PLANNER_LIMITS } from './limits';
-export { EXACT_WISHES, stockingPlan, type PlannedStep, type StockingPlan } from './plan';
+export { presentMgN } from './ammonia';
+export { endMgN, EXACT_WISHES, stockingPlan, type PlannedStep, type StockingPlan } from './plan';
 export {
   HEAVY_MG_N,
   type FixedStep,

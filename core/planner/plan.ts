@@ -2,7 +2,7 @@
  *  is known to be. */
 import { dayFromNumber } from '../time';
 import { concessionFor, type Concession } from './alternatives';
-import { Ammonia } from './ammonia';
+import { Ammonia, presentMgN } from './ammonia';
 import { PLANNER } from './limits';
 import { ammoniaOf, type Reason } from './reasons';
 import { TEST_DAYS, type Problem, type QuarantineWater, type Step, type Wish } from './problem';
@@ -72,6 +72,12 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
       gapDays: last === null ? 0 : Math.max(0, last - found.lastAtLeast),
     },
   };
+}
+
+/** Load once all that have a day are in, mg N a day. */
+export function endMgN(p: Problem, { steps }: StockingPlan): number {
+  const placed = new Set(steps.map((s) => s.wishId));
+  return p.wishes.reduce((sum, w) => sum + (placed.has(w.id) ? w.loadMgN : 0), presentMgN(p));
 }
 
 /** The narrow beam alone is done for every set of what was bought that could be left where it is, too. */

@@ -19,9 +19,10 @@ export function useRisks(who: readonly Newcomer[], to: Water | undefined, now: n
   const doc = useAppSelector(selectDocument);
   const assessment = useAppSelector((s) => (to ? selectAssessment(s, to.id, now) : null));
   return useMemo(() => {
-    const together = to ? firstFishRisk(doc, who, to) : [];
     const risksOf = (one: Newcomer): Risk[] =>
-      to && assessment ? [...admissionRisks(doc, one, to, assessment, now, localDay), ...together] : [];
+      to && assessment
+        ? [...admissionRisks(doc, one, to, assessment, now, localDay), ...firstFishRisk(doc, one, who, to)]
+        : [];
     const all = who.flatMap(risksOf);
     const seen = new Set<string>();
     const risks = all.filter((r) => !seen.has(JSON.stringify(r)) && seen.add(JSON.stringify(r)));

@@ -84,10 +84,11 @@ function Buy({ water }: { water: Display }) {
     const to = doc.waters[row.waterId];
     const assessment = assessed(row.waterId);
     if (!to || !assessment) return [];
-    const beside = basket.filter((r) => r.waterId === to.id).map(newcomerOf);
+    const one = newcomerOf(row);
+    const together = basket.filter((r) => r.waterId === to.id).map(newcomerOf);
     return [
-      ...admissionRisks(doc, newcomerOf(row), to, assessment, now, localDay),
-      ...firstFishRisk(doc, beside, to),
+      ...admissionRisks(doc, one, to, assessment, now, localDay),
+      ...firstFishRisk(doc, one, together, to),
     ];
   };
   const risksIn = (rows: readonly BasketRow[]) => {

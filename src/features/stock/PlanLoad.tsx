@@ -1,6 +1,6 @@
 import { grownMgN, membersOf } from '../../../core/company';
 import type { Display, Document } from '../../../core/document';
-import type { Problem, StockingPlan } from '../../../core/planner';
+import { endMgN, presentMgN, type Problem, type StockingPlan } from '../../../core/planner';
 import { Line } from '../../ui';
 
 /** The load a plan reckons with: the first step, today, once all that have a day are in, and once they are grown up. */
@@ -16,17 +16,15 @@ export function PlanLoad({
   doc: Document;
   water: Display;
 }) {
-  const present = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
   const placed = new Set(plan?.steps.map((s) => s.wishId));
-  const added = problem.wishes.reduce((sum, w) => sum + (placed.has(w.id) ? w.loadMgN : 0), 0);
   const grown = grownMgN(membersOf(doc, water).filter((m) => m.stage === 'here' || placed.has(m.id)));
   return (
     <>
       <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
-      <Line name="In the display now" value={`${present.toFixed(1)} mg N a day`} />
-      {placed.size > 0 ? (
+      <Line name="In the display now" value={`${presentMgN(problem).toFixed(1)} mg N a day`} />
+      {plan && placed.size > 0 ? (
         <>
-          <Line name="At the end of the plan" value={`${(present + added).toFixed(1)} mg N a day`} />
+          <Line name="At the end of the plan" value={`${endMgN(problem, plan).toFixed(1)} mg N a day`} />
           <Line name="All of these grown up" value={`${grown.toFixed(0)} mg N a day`} />
         </>
       ) : null}

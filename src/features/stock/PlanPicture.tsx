@@ -4,6 +4,7 @@ import type { WaterEvidence } from '../../../core/evidence';
 import {
   hasteOf,
   HEAVY_MG_N,
+  presentMgN,
   type PlannedStep,
   type Problem,
   type StockingPlan,
@@ -108,7 +109,7 @@ function stairOf(
   fromMs: number,
   toMs: number,
 ) {
-  let mgN = problem.released.reduce((sum, r) => sum + r.loadMgN, problem.displayLoadMgN);
+  let mgN = presentMgN(problem);
   const days = [...new Set(plan.steps.map((s) => s.releaseDay))].sort();
   const first: StairStep = { fromMs, toMs: msOf(days[0] ?? ''), mgN, label: '', planned: true };
   const steps = days.map((day, i): StairStep => {
