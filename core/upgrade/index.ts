@@ -1,2 +1,4 @@
 export { UPGRADE_LIMITS } from './limits';
-export { movePlan, type Move, type MovePlan } from './upgrade';
+export { companyAfter } from './companyAfter';
+export { targetOf, type Target } from './target';
+export { movePlan, type Borne, type Move, type MovePlan } from './upgrade';

@@ -8,6 +8,12 @@ export const UPGRADE_LIMITS = {
     'of the bacteria lost to air, cold and knocks on the way',
     'our estimate',
   ),
+  leastCarried: limit(
+    0.5,
+    'share',
+    'of the load is carried near zero on the day of a move, or it waits: with half of it ammonia settles near 0.1 mg N/L by X A/(Ka + A), with less it shows and climbs',
+    'our choice',
+  ),
   testDays: limit(
     [0, 1, 2, 3, 5, 7, 14],
     'days',

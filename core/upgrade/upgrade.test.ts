@@ -1,4 +1,8 @@
-import { movePlan, type Move } from '.';
+import { IN, type Display } from '../document';
+import { gatherEvidence, isOfDisplay } from '../evidence';
+import { DAY, History, provedHistory, START_MS } from '../testing/history';
+import { UTC } from '../time';
+import { companyAfter, movePlan, targetOf, type Move } from '.';
 
 const move = (more: Partial<Move> = {}): Move => ({
   oldNetL: 100,
@@ -22,11 +26,11 @@ test('never more old water than the new glass holds', () =>
 test('all rock and media carry four fifths: the load of before is borne; without them it is not', () => {
   const whole = movePlan(move());
   expect(whole.carriesMgN).toBeCloseTo(24, 9);
-  expect(whole.bearable).toBe(true);
+  expect(whole.borne).toBe('yes');
   // Nothing carried and 20 mg N a day into 300 L: a week makes 0.47 mg/L.
   const bare = movePlan(move({ keptShare: 0 }));
   expect(bare.totalMgN!).toBeGreaterThan(0.4);
-  expect(bare.bearable).toBe(false);
+  expect(bare.borne).toBe('ammoniaRises');
 });
 test('the less comes along the higher it goes', () => {
   const peaks = [1, 0.6, 0.3, 0.1, 0].map((keptShare) => movePlan(move({ keptShare })).totalMgN!);
@@ -36,8 +40,84 @@ test('nothing proved, nothing predicted; wrong shares are refused by name', () =
   expect(movePlan(move({ carriesMgN: null }))).toMatchObject({
     carriesMgN: null,
     freeMgN: null,
-    bearable: null,
+    borne: 'notProved',
   });
   expect(() => movePlan(move({ keptShare: 1.2 }))).toThrow('shares must be within 0 and 1');
   expect(() => movePlan(move({ newNetL: 0 }))).toThrow('"newNetL" and "oldNetL" must be above 0 L');
+});
+test('in much water two weeks stay low with no filter at all: it is not called borne', () => {
+  // 4 mg N a day into 450 L: 0.12 mg/L in two weeks, and rising.
+  const plan = movePlan(move({ newNetL: 450, loadMgN: 4, keptShare: 0 }));
+  expect(plan.totalMgN).toBeCloseTo((14 * 4) / 450, 2);
+  expect(plan.borne).toBe('littleFilter');
+});
+test('half of the load carried on the day is the least', () => {
+  const borne = (carriesMgN: number) => movePlan(move({ loadMgN: 4, carriesMgN })).borne;
+  expect([borne(2.51), borne(2.49)]).toEqual(['yes', 'littleFilter']);
+});
+test('a tank that is filled keeps its water; its animals and its filter count', () => {
+  const standing = { loadMgN: 10, carriesMgN: 15, nitrate: 8 };
+  expect(movePlan(move({ standing }))).toMatchObject({
+    reusedL: 0,
+    newWaterL: 0,
+    loadMgN: 30,
+    carriesMgN: 39,
+    nitrate: 8,
+  });
+  expect(movePlan(move({ keptShare: 0, standing: { ...standing, carriesMgN: null } })).borne).not.toBe('yes');
+});
+
+describe('who may live in the new glass', () => {
+  const { doc } = provedHistory();
+  const old = doc.waters.t as Display;
+  const at = '2026-05-02T08:00:00.000Z';
+  const living = (id: string, speciesId: string, count: number, waterId = 't') => {
+    const moves = [{ to: IN(waterId), at, why: '' }];
+    return { id, homeId: waterId, speciesId, count, plannedDay: null, moves };
+  };
+  const withThese = (...animals: ReturnType<typeof living>[]) => ({
+    ...doc,
+    waters: { ...doc.waters, n: { ...old, id: 'n' } },
+    animals: Object.fromEntries(animals.map((a) => [a.id, a])),
+  });
+  const codes = (to: Display | number, ...animals: ReturnType<typeof living>[]) => {
+    const { no, barred } = companyAfter(withThese(...animals), old, to, '2026-05-20');
+    return { codes: no.map((f) => f.says.code), barred };
+  };
+  test('five litres are no home for a goby or its three snails', () =>
+    expect(codes(5, living('a', 'neon-goby', 1), living('b', 'turban-snail', 3))).toEqual({
+      codes: ['tooLargeForTank', 'tooLargeForTank'],
+      barred: 4,
+    }));
+  test('what was too large for the old glass, too, is said and bars nothing; with room nothing is said', () => {
+    expect(codes(300, living('a', 'yellow-tang', 1))).toMatchObject({ barred: 0 });
+    expect(codes(300, living('a', 'yellow-tang', 1)).codes).toContain('tooLargeForTank');
+    expect(codes(1000, living('a', 'neon-goby', 1))).toEqual({ codes: [], barred: 0 });
+  });
+  test('who lives there already is met', () => {
+    const there = { ...old, id: 'n', hasLid: true, size: { kind: 'volume' as const, volumeL: 1000 } };
+    expect(codes(there, living('a', 'ocellaris-clownfish', 2))).toMatchObject({ barred: 0 });
+    const met = codes(there, living('a', 'royal-gramma', 1), living('b', 'royal-gramma', 1, 'n'));
+    expect(met).toEqual({ codes: ['tooManyOfKind'], barred: 1 });
+  });
+});
+
+describe('what the log of the new tank says', () => {
+  const asked = (h: History, days: number, more: Partial<Display> = {}) => {
+    const doc = { ...h.doc, waters: { ...h.doc.waters, t: { ...(h.doc.waters.t as Display), ...more } } };
+    const e = gatherEvidence(doc, 't', START_MS + days * DAY);
+    if (!isOfDisplay(e)) throw new Error('no display');
+    return targetOf(doc, e, UTC.dayOf(e.nowMs));
+  };
+  test('ammonia and nitrite of its newest tests, not of those before', () => {
+    const proved = provedHistory();
+    expect(asked(proved, 28).found).toEqual([]);
+    const dosed = new History('zeroZero').test(1, { ammonia: 2, nitrite: 0 });
+    expect(asked(dosed, 2).found).toEqual(['ammonia 2 mg/L NH₄']);
+    expect(asked(dosed.test(3, { ammonia: 0, nitrite: 1 }), 4).found).toEqual(['nitrite 1 mg/L NO₂']);
+  });
+  test('filled it keeps its water, with the filter that was proved in it; an empty glass is none', () => {
+    expect(asked(provedHistory(), 28).standing?.carriesMgN).toBeGreaterThan(0);
+    expect(asked(new History('zeroZero'), 1, { startDay: null }).standing).toBeNull();
+  });
 });

@@ -18,19 +18,26 @@ export interface Move {
   carriesMgN: number | null;
   /** Nitrate of the old water, mg/L; null where it was not read. */
   nitrate: number | null;
+  /** What the new tank is already, where it is filled: who lives there and its filter count, and its water stays. */
+  standing?: Pick<Move, 'loadMgN' | 'carriesMgN' | 'nitrate'> | null;
 }
 
+/** Whether the filter of the day bears the load: enough of it comes along and ammonia stays low, or what speaks against it. */
+export type Borne = 'yes' | 'littleFilter' | 'ammoniaRises' | 'notProved';
+
 export interface MovePlan {
+  /** Old water that goes over; none where the new tank is filled. */
   reusedL: number;
   /** New salt water to be made, tested and warmed before the day. */
   newWaterL: number;
+  /** Of all that live there then, mg N a day. */
+  loadMgN: number;
   /** Carried near zero on the day itself, what was bruised left out; null where nothing is proved. */
   carriesMgN: number | null;
   /** Highest ammonia predicted in the two weeks after, mg N/L; null where nothing is proved. */
   totalMgN: number | null;
   freeMgN: number | null;
-  /** It stays within what animals bear for long. */
-  bearable: boolean | null;
+  borne: Borne;
   nitrate: number | null;
   /** Days after the move on which ammonia and nitrite are tested; 0 is an hour after. */
   testDays: readonly number[];
@@ -41,8 +48,13 @@ export function movePlan(m: Move): MovePlan {
   if (!(m.oldNetL > 0) || !(m.newNetL > 0)) throw new RangeError('"newNetL" and "oldNetL" must be above 0 L');
   for (const share of [m.keptShare, m.reusedShare])
     if (!(share >= 0 && share <= 1)) throw new RangeError('shares must be within 0 and 1');
-  const reusedL = Math.min(m.newNetL, m.oldNetL * m.reusedShare);
-  const carriesMgN = m.carriesMgN === null ? null : m.carriesMgN * m.keptShare * (1 - UPGRADE.bruisedShare);
+  const { standing = null } = m;
+  const reusedL = standing ? 0 : Math.min(m.newNetL, m.oldNetL * m.reusedShare);
+  const carriesMgN =
+    m.carriesMgN === null
+      ? null
+      : m.carriesMgN * m.keptShare * (1 - UPGRADE.bruisedShare) + (standing?.carriesMgN ?? 0);
+  const loadMgN = m.loadMgN + (standing?.loadMgN ?? 0);
   const freeShare = freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);
   const ammonia = new Ammonia({
     today: 0,
@@ -50,15 +62,24 @@ export function movePlan(m: Move): MovePlan {
     released: [],
     water: { nearZeroMgN: carriesMgN, netL: m.newNetL, freeShare },
   });
-  const freeMgN = ammonia.peakAfter([{ day: 0, loadMgN: m.loadMgN }]);
+  const freeMgN = ammonia.peakAfter([{ day: 0, loadMgN }]);
+  const thinned = m.nitrate === null ? null : (m.nitrate * reusedL) / m.newNetL;
   return {
     reusedL,
-    newWaterL: m.newNetL - reusedL,
+    newWaterL: standing ? 0 : m.newNetL - reusedL,
+    loadMgN,
     carriesMgN,
     totalMgN: freeMgN === null ? null : freeMgN / freeShare,
     freeMgN,
-    bearable: freeMgN === null ? null : freeMgN <= FREE_AMMONIA.longTerm,
-    nitrate: m.nitrate === null ? null : (m.nitrate * reusedL) / m.newNetL,
+    borne: borneBy(loadMgN, carriesMgN, freeMgN),
+    nitrate: standing ? standing.nitrate : thinned,
     testDays: UPGRADE.testDays,
   };
+}
+
+function borneBy(loadMgN: number, carriesMgN: number | null, freeMgN: number | null): Borne {
+  if (carriesMgN === null || freeMgN === null) return 'notProved';
+  if (freeMgN > FREE_AMMONIA.longTerm) return 'ammoniaRises';
+  // In much water even no filter keeps low for two weeks, and rises on.
+  return carriesMgN < UPGRADE.leastCarried * loadMgN ? 'littleFilter' : 'yes';
 }

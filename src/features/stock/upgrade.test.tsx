@@ -1,4 +1,7 @@
-import { demo, flush, onScreen, press, says, type } from '../shell/testing';
+import { waitFor } from '@testing-library/react';
+import { lastMove, livingIn } from '../../../core/document';
+import { REASON_MISSING } from '../shell/guard';
+import { choose, demo, flush, onScreen, press, says, type } from '../shell/testing';
 import { UpgradeScreen } from './UpgradeScreen';
 
 test('a tank is moved: its water, its ammonia, and the tests after it', async () => {
@@ -10,7 +13,7 @@ test('a tank is moved: its water, its ammonia, and the tests after it', async ()
   expect(says('It may be done in a day')).toBe(true);
   expect(says(/^at most 0\.\d\d mg\/L N, 0\.\d{3} free$/)).toBe(true);
   const before = Object.keys(doc().tasks).length;
-  press(/^Plan them from/);
+  await waitFor(() => press(/^Plan them from/));
   await flush();
   expect(Object.keys(doc().tasks)).toHaveLength(before + 7);
 });
@@ -39,4 +42,27 @@ test('while the water itself is in trouble that comes first, whatever is reckone
   type(/^The new tank holds, net/, '500');
   expect(says('Not today: the water needs you first')).toBe(true);
   expect(says('Today says what to do')).toBe(true);
+});
+test('five litres are no home: who may not live there is said first, with why', () => {
+  onScreen(<UpgradeScreen />, { doc: demo(), params: { waterId: 'north-window' } });
+  type(/^The new tank holds, net/, '5');
+  expect(says('Not so: 6 of 6 may not live there')).toBe(true);
+  expect(says(/Chestnut turban snail .* this one holds 5 L\./)).toBe(true);
+});
+test('into a tank that is entered all are logged at once, against the guard with a reason', async () => {
+  const before = demo();
+  const { doc } = onScreen(<UpgradeScreen />, { doc: before, params: { waterId: 'north-window' } });
+  choose('Pantry Cube');
+  await waitFor(() => press('Log that all are in Pantry Cube'));
+  await flush();
+  expect(says(REASON_MISSING)).toBe(true);
+  expect(doc().animals).toEqual(before.animals);
+  type('Why all the same', 'The old seam leaks');
+  press('Log that all are in Pantry Cube');
+  await flush();
+  expect(livingIn(doc(), 'north-window')).toEqual([]);
+  const moved = livingIn(doc(), 'pantry-cube');
+  expect(moved.map((a) => [a.homeId, lastMove(a).why])).toEqual(
+    livingIn(before, 'north-window').map(() => ['pantry-cube', 'The old seam leaks']),
+  );
 });
