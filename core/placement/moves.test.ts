@@ -1,6 +1,6 @@
 import { IN, moved, WISHED, type Animal } from '../document';
-import { History } from '../testing/history';
-import { movedTo, stoodBefore } from '.';
+import { History, provedHistory } from '../testing/history';
+import { movedTo, placesHere, stoodBefore } from '.';
 
 const HOME = 't';
 const [leather] = Object.values(new History('zeroZero').animal(0, 'toadstool-leather').doc.animals) as [
@@ -16,7 +16,7 @@ test('a place kept for a wish is one place, and counts from the day it came home
   const kept = movedTo(movedTo(wished, spot(10), at(1, '09:00')), spot(20), at(1, '23:00'));
   expect(all(kept)).toEqual([20]);
   const later = movedTo(moved(kept, IN(HOME), at(2, '08:00')), spot(30), at(8, '09:00'));
-  expect(stoodBefore(later)).toEqual([
+  expect(stoodBefore(later, {})).toEqual([
     { spot: expect.objectContaining({ xCm: 20 }), from: Date.parse(at(2, '08:00')) },
   ]);
 });
@@ -27,4 +27,19 @@ test.each([
 ])('%s', (_, second, spots) => {
   const first = movedTo(home, spot(10), at(3, '09:00'));
   expect(all(movedTo(first, spot(20), second))).toEqual(spots);
+});
+test('in another tank it has no place yet: those of the glass it left are of that one', () => {
+  const { waters } = provedHistory().doc;
+  const display = Object.values(waters).find((w) => w.kind === 'display')!;
+  const two = { old: { ...display, id: 'old' }, [HOME]: { ...display, id: HOME } };
+  const before = movedTo(
+    { ...wished, homeId: 'old', moves: [{ at: at(2, '08:00'), to: IN('old'), why: '' }] },
+    spot(10),
+    at(3, '08:00'),
+  );
+  const over = { ...moved(before, IN(HOME), at(4, '08:00')), homeId: HOME };
+  expect(placesHere(before, two)).toHaveLength(1);
+  expect(placesHere(over, two)).toEqual([]);
+  expect(placesHere(movedTo(over, spot(30), at(5, '08:00')), two).map((s) => s.xCm)).toEqual([30]);
+  expect(all(over)).toEqual([10]);
 });

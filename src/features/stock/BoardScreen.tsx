@@ -85,7 +85,7 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
     }));
   const touch = (side: 'front' | 'top') => (x: number, up: number) => {
     if (!chosen) return;
-    const was = spotOf(chosen) ?? { xCm: x, yCm: glass.widthCm / 2, zCm: glass.waterCm / 4 };
+    const was = spotOf(doc, chosen) ?? { xCm: x, yCm: glass.widthCm / 2, zCm: glass.waterCm / 4 };
     put(chosen, side === 'front' ? { ...was, xCm: x, zCm: up } : { ...was, xCm: x, yCm: up });
   };
   const unknown = placed.length > 0 ? notKnown(board) : null;
@@ -103,7 +103,7 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
           key={side}
           side={side}
           glass={glass}
-          light={lightFields(board, glass, side, chosen ? spotOf(chosen) : null)}
+          light={lightFields(board, glass, side, chosen ? spotOf(doc, chosen) : null)}
           flows={board.flow.map((f) => ({ x: f.xCm, y: side === 'front' ? f.zCm : f.yCm, label: f.flow }))}
           rocks={board.rocks.map((r) =>
             side === 'front'
@@ -137,7 +137,7 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
           options={animals.map((a) => ({
             value: a.id,
             label: animalWords(doc, a),
-            note: spotOf(a) ? '' : 'no place yet',
+            note: spotOf(doc, a) ? '' : 'no place yet',
           }))}
           value={chosenId}
           onChange={setChosen}
@@ -200,8 +200,9 @@ function Spotted({
   onPut: (spot: Spot) => void;
 }) {
   const units = useUnits();
-  const { coral } = speciesOf(useAppSelector(selectDocument), animal.speciesId);
-  const spot = spotOf(animal);
+  const doc = useAppSelector(selectDocument);
+  const { coral } = speciesOf(doc, animal.speciesId);
+  const spot = spotOf(doc, animal);
   const shown = (cm: number) => formatDecimal(toUnit(units.length, cm), 1);
   const start = (): SpotTexts =>
     spot ? { x: shown(spot.xCm), y: shown(spot.yCm), z: shown(spot.zCm) } : { x: '', y: '', z: '' };
@@ -246,7 +247,7 @@ function Spotted({
           <Line name="Flow there" value={facts.flow} />
         </>
       ) : null}
-      {stoodBefore(animal)
+      {stoodBefore(animal, doc.waters)
         .slice(0, 5)
         .map(({ spot: s, from }, i) => (
           <Line

@@ -3,6 +3,7 @@ import { placeOf, type Animal, type Display, type Document } from '../../../core
 import {
   EMPTY_BOARD,
   lightAt,
+  placesHere,
   type Board,
   type Glass,
   type Placed,
@@ -27,11 +28,12 @@ export const placeable = (doc: Document, water: Display): Animal[] =>
     .filter((a) => speciesOf(doc, a.speciesId).coral !== undefined)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 
-export const spotOf = (a: Animal): Spot | null => a.spots?.[a.spots.length - 1] ?? null;
+/** Where it stands in the glass that is its home, or is to stand. */
+export const spotOf = ({ waters }: Document, a: Animal): Spot | null => placesHere(a, waters).pop() ?? null;
 
 export const placedOf = (doc: Document, animals: readonly Animal[]): Placed[] =>
   animals.flatMap((a) => {
-    const spot = spotOf(a);
+    const spot = spotOf(doc, a);
     return spot ? [{ id: a.id, species: speciesOf(doc, a.speciesId), spot }] : [];
   });
 
