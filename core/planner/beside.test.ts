@@ -3,6 +3,7 @@ import type { SaidPlan } from '../document';
 import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
+import { bindingText, brokenText } from '../words/plan';
 import { changedSince, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
 
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
@@ -30,6 +31,38 @@ describe('haste', () => {
     expect(cost.freeMgN).toBeGreaterThan(0.02);
     expect(cost.tooMuchAmmonia).toBe(true);
     expect(cost.broken.map((r) => r.rule)).toContain('R6');
+  });
+});
+
+describe('days on which nobody comes', () => {
+  const SATURDAY = 6;
+  const saying = { nameOf: (id: string) => id, day: (d: string) => d, litres: String };
+  const waitsFor = (more: Partial<Problem>) => {
+    const [step] = planOf(problem([wish('a')], more)).steps;
+    return [step?.buyDay, step?.releaseDay, step?.binding.map((r) => bindingText(r, saying)).join()];
+  };
+  test('a date that waits for a shop says that alone; an absence says when it is over', () => {
+    expect(waitsFor({ shopDays: [SATURDAY] })).toEqual([day(4), day(32), 'waits for a day with a shop']);
+    const [buy, release, why] = waitsFor({ away: [[TODAY, TODAY + 10]] });
+    expect([buy, release]).toEqual([day(11), day(39)]);
+    expect(why).toMatch(`waits until you are back, on ${day(11)}`);
+  });
+  test('where a test would fall in an absence that is said: the release is before it, not after', () => {
+    // Tested on the first, third and seventh day: from the 28th one falls on the 35th, from the 29th on the 36th.
+    expect(waitsFor({ away: [[TODAY + 35, TODAY + 36]] })).toEqual([
+      day(2),
+      day(30),
+      'waits because a day earlier a test after it would fall on days you are away',
+    ]);
+  });
+  test('let in a day sooner or later it is bought on a day with a shop', () => {
+    const p = problem([wish('a'), wish('b', { loadMgN: 8 })], { shopDays: [SATURDAY] });
+    const { steps } = planOf(p);
+    expect(hasteOf(p, steps, 'a', day(33))).toMatchObject({ buyDay: day(4), daysSeen: 29, broken: [] });
+    const { broken } = hasteOf(p, steps, 'a', day(30));
+    expect(broken.map((r) => brokenText(r, saying))).toEqual([
+      'There is no shop on the day it would be bought.',
+    ]);
   });
 });
 

@@ -1,6 +1,6 @@
 /** Who comes first into a display, as the page hands it to the planner: the starter handful of cleaners, then one fish or a pair. */
 import { crewPlan } from '../after';
-import { isIn, type Animal, type Display, type Document } from '../document';
+import { asWanted, isIn, type Animal, type Display, type Document } from '../document';
 import type { WaterEvidence } from '../evidence';
 import { speciesOf } from '../species';
 import { STOCKING } from '../stocking';
@@ -14,14 +14,12 @@ export function starterCrew(doc: Document, e: WaterEvidence, coming: readonly An
   if (e.residents.some(isCrew)) return starters;
   const { portion } = crewPlan(e, true);
   let count = 0;
-  for (const a of coming.filter(isCrew).sort((a, b) => wantedOf(a) - wantedOf(b))) {
+  for (const a of asWanted(coming.filter(isCrew))) {
     count += a.count;
     if (starters.size === 0 || count <= portion) starters.add(a.id);
   }
   return starters;
 }
-
-const wantedOf = ({ wish }: Animal): number => wish?.priority ?? 0;
 
 /** Does no fish live in a display, so that one fish or a pair comes first? Not where several were bought to come together.
  *  @param wishes with whoever may be the first told apart (`withFew`) */

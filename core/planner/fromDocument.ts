@@ -3,6 +3,7 @@ import {
   isIn,
   isOpen,
   placeOf,
+  priorities,
   quarantinesOf,
   waterOf,
   type Animal,
@@ -108,9 +109,12 @@ export function problemFor(
     loadMgN: rounded(groupLoadMgN(doc, j.animal, nowMs)),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
+  const wanted = priorities(animals);
   const starters = starterCrew(doc, evidence, animals);
   const wishes = withFew(
-    animals.map((a) => wishOf(doc, a, starters.has(a.id), nowMs)),
+    animals.map((a) =>
+      wishOf(doc, a, { priority: wanted.get(a.id) as number, crew: starters.has(a.id) }, nowMs),
+    ),
     animals.map((a) => a.count),
     display.hasLid,
   );
@@ -226,7 +230,12 @@ function heldStep(
 const dimensionsL = (size: { lengthCm: number; widthCm: number; waterHeightCm: number }): number =>
   (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000;
 
-function wishOf(doc: Document, a: Animal, isStarter: boolean, nowMs: number): Wish {
+function wishOf(
+  doc: Document,
+  a: Animal,
+  { priority, crew }: Pick<Wish, 'priority' | 'crew'>,
+  nowMs: number,
+): Wish {
   const species = speciesOf(doc, a.speciesId);
   const bought = placeOf(a).kind === 'water';
   return {
@@ -236,9 +245,9 @@ function wishOf(doc: Document, a: Animal, isStarter: boolean, nowMs: number): Wi
       bought ? groupLoadMgN(doc, a, nowMs) : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
     ),
     price: bought ? 0 : (a.wish?.price ?? 0),
-    priority: a.wish?.priority ?? 1,
+    priority,
     temperament: species.group === 'fish' ? TEMPERAMENTS[species.temperament] : null,
-    crew: isStarter,
+    crew,
     needsTankDays: species.minTankAgeDays,
     jumps: species.jumps,
   };

@@ -1,10 +1,12 @@
 /** The cost of haste: one batch let in on another day, everything else as planned. */
 import { FREE_AMMONIA } from '../seawater/limits';
 import { dayNumber, dayFromNumber } from '../time';
+import { Ammonia } from './ammonia';
 import type { PlannedStep } from './plan';
 import type { Problem, Step, Wish } from './problem';
 import { ammoniaOf, reasonOf, type Reason } from './reasons';
-import { breachesOf } from './rules';
+import { breachesOf, breachesOfReleases, type Breach } from './rules';
+import { buysBefore } from './why';
 
 export interface Haste {
   buyDay: string;
@@ -26,7 +28,8 @@ const stepsOf = (p: Problem, planned: readonly PlannedStep[]): Step[] =>
     release: dayNumber(s.releaseDay),
   }));
 
-/** Bought as late as its clock lets it, but not before today: what the clock then lacks is said.
+/** Bought as late as its clock, the shop days and the budget let it, but not before today: what the clock then lacks is said. Where no purchase keeps the
+ *  rules, the one that breaks the fewest.
  *  @param releaseDay the day the whole batch of the wish is let in */
 export function hasteOf(
   p: Problem,
@@ -40,18 +43,35 @@ export function hasteOf(
   const own = batch.map((s) => s.wish);
   const bought = batch.some((s) => p.fixed.some((f) => f.wish === s.wish));
   const release = dayNumber(releaseDay);
-  const clock = p.quarantines[moved.quarantine]?.clockDays ?? 0;
-  const buy = bought ? moved.buy : Math.min(Math.max(p.today, release - clock), release);
-  const next = steps.map((s) => (batch.includes(s) ? { ...s, buy, release } : s));
-  const known = new Set(breachesOf(p, steps).map((b) => JSON.stringify(b)));
-  const freeMgN = ammoniaOf(p, next, release);
+  const ammonia = new Ammonia(p);
+  const boughtOn = (buy: number) => steps.map((s) => (batch.includes(s) ? { ...s, buy, release } : s));
+  const ofReleases = breachesOfReleases(p, boughtOn(moved.buy), ammonia);
+  const known = new Set(breachesOf(p, steps, ammonia).map((b) => JSON.stringify(b)));
+  const { buy, next, broken } = leastBroken(
+    buysBefore(p, moved.quarantine, release, bought ? [moved.buy] : []).map((buy) => {
+      const next = boughtOn(buy);
+      const breaches = breachesOf(p, next, ammonia, ofReleases);
+      return { buy, next, broken: breaches.filter((b) => !known.has(JSON.stringify(b))) };
+    }),
+  );
+  const freeMgN = ammoniaOf(p, next, release, ammonia);
   return {
     buyDay: dayFromNumber(buy),
     daysSeen: release - buy,
-    broken: breachesOf(p, next)
-      .filter((b) => !known.has(JSON.stringify(b)))
-      .map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
+    broken: broken.map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
     freeMgN,
     tooMuchAmmonia: freeMgN !== null && freeMgN > FREE_AMMONIA.longTerm,
   };
 }
+
+interface Tried {
+  buy: number;
+  next: Step[];
+  broken: Breach[];
+}
+
+/** The purchase that breaks the fewest rules; of those the latest, which is the first. */
+const leastBroken = (tried: readonly Tried[]): Tried => {
+  const rules = ({ broken }: Tried) => new Set(broken.map((b) => b.rule)).size;
+  return tried.reduce((best, next) => (rules(next) < rules(best) ? next : best));
+};

@@ -314,7 +314,7 @@ describe('by hand', () => {
       [day(0), day(28)],
       [day(29), day(57)],
     ]);
-    expect(plan.steps[1]?.binding).toEqual([
+    expect(plan.steps[1]?.binding).toMatchObject([
       { rule: 'R3', with: ['a'], day: day(28), would: null, most: null },
     ]);
   });

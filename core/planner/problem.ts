@@ -122,9 +122,10 @@ const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
 export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b]) => day >= a && day <= b);
 
-/** Neither a purchase nor a release (R9). */
-export const isShut = (p: Problem, day: number): boolean =>
-  p.away.some(([a, b]) => day >= a - PLANNER.beforeAwayDays && day <= b);
+/** Neither a purchase nor a release (R9): for an absence, and for all. */
+export const isShutBy = ([a, b]: readonly [number, number], day: number): boolean =>
+  day >= a - PLANNER.beforeAwayDays && day <= b;
+export const isShut = (p: Problem, day: number): boolean => p.away.some((away) => isShutBy(away, day));
 
 export const isShopDay = (p: Problem, day: number): boolean =>
   p.shopDays.length === 0 || p.shopDays.includes(weekday(day));

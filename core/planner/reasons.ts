@@ -1,7 +1,18 @@
 /** A broken rule with what a person needs to see it: who else is in it, the day it speaks of, the amounts. */
 import { dayFromNumber } from '../time';
 import { Ammonia } from './ammonia';
-import { DOUBLING_DAYS, gateOf, monthOf, type Problem, type Released, type Step, type Wish } from './problem';
+import {
+  DOUBLING_DAYS,
+  gateOf,
+  isAbsent,
+  isShutBy,
+  monthOf,
+  TEST_DAYS,
+  type Problem,
+  type Released,
+  type Step,
+  type Wish,
+} from './problem';
 import { loadBy, releasesOf, type Breach, type Rule, paidIn } from './rules';
 
 export interface Reason {
@@ -10,6 +21,8 @@ export interface Reason {
   with: string[];
   /** The day it waits for, or is about: a gate, a slot that gets free, an age. */
   day: string | null;
+  /** Of R9: does an absence stand in the way, over by `day`, or that tests after it would fall in one? Null where it is shop days alone. */
+  away: 'days' | 'tests' | null;
   /** What it would come to, and what may be: mg N a day, mg/L of free ammonia, money. */
   would: number | null;
   most: number | null;
@@ -22,6 +35,7 @@ export function reasonOf(p: Problem, steps: readonly Step[], own: readonly numbe
     rule: breach.rule,
     with: others.map((w) => (p.wishes[w] as Wish).id),
     day: null,
+    away: null,
     would: null,
     most: null,
   };
@@ -48,9 +62,32 @@ export function reasonOf(p: Problem, steps: readonly Step[], own: readonly numbe
     case 'R10':
       return { ...reason, would: spentIn(p, steps, breach), most: p.budget };
     case 'R9':
+      return {
+        ...reason,
+        ...absenceOf(
+          p,
+          steps.filter((s) => own.includes(s.wish)),
+        ),
+      };
     case 'horizon':
       return reason;
   }
+}
+
+/** What of an absence stands in the way of steps: their days, or a bare quarantine that would be left alone; else their tests. */
+function absenceOf(p: Problem, steps: readonly Step[]): Pick<Reason, 'away' | 'day'> {
+  const days = steps.flatMap(({ buy, release, quarantine }) => {
+    const isBare = p.quarantines[quarantine]?.bare === true;
+    return p.away.filter(
+      (away) =>
+        isShutBy(away, buy) || isShutBy(away, release) || (isBare && away[0] <= release && away[1] >= buy),
+    );
+  });
+  if (days.length > 0)
+    return { away: 'days', day: dayFromNumber(Math.max(...days.map(([, last]) => last)) + 1) };
+  const tests = steps.filter((s) => p.quarantines[s.quarantine]?.testsPresent);
+  const isMissed = tests.some((s) => TEST_DAYS.some((after) => isAbsent(p, s.release + after)));
+  return { away: isMissed ? 'tests' : null, day: null };
 }
 
 function latestOf(steps: readonly Step[], wishes: readonly number[]): number | null {

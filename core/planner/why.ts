@@ -119,7 +119,12 @@ function alone(p: Problem, w: Wish): Rule | null {
 }
 
 /** Purchase days worth trying for a release: as late as its clock lets it, and the last of each month before. */
-function buysBefore(p: Problem, quarantine: number, release: number, given: readonly number[]): number[] {
+export function buysBefore(
+  p: Problem,
+  quarantine: number,
+  release: number,
+  given: readonly number[],
+): number[] {
   if (given.length > 0) return [...given];
   const latest = release - (p.quarantines[quarantine] as QuarantineWater).clockDays;
   const closely = p.wishes.length > EASY_WISHES ? 0 : 14;

@@ -54,7 +54,11 @@ export function bindingText(r: Reason, w: PlanSaying): string {
         ? 'waits for who lives there, or for a lid'
         : `waits until the tank is old enough for it, on ${on}`;
     case 'R9':
-      return 'waits for you to be there, or for a shop day';
+      if (r.away === 'tests')
+        return 'waits because a day earlier a test after it would fall on days you are away';
+      return r.away === 'days'
+        ? `waits until you are back, on ${on}: nobody comes while you are away or about to leave`
+        : 'waits for a day with a shop';
     case 'R10':
       return r.most === null
         ? 'waits for the budget of a month'
@@ -93,7 +97,10 @@ export function brokenText(r: Reason, w: PlanSaying): string {
         ? 'It may not live there as things are: the lid, or who lives there.'
         : `The tank is too young for it before ${w.day(r.day)}.`;
     case 'R9':
-      return 'You are away, just leaving, or there is no shop day.';
+      if (r.away === 'tests') return 'A test after it falls on days you are away.';
+      return r.away === 'days'
+        ? `You are away or about to leave, and back on ${r.day === null ? '' : w.day(r.day)}.`
+        : 'There is no shop on the day it would be bought.';
     case 'R10':
       return 'The month costs more than its budget.';
     case 'horizon':
