@@ -1,5 +1,5 @@
 /** Which of the wishes may come next: the first against which nothing speaks so far. */
-import { isComing, placeOf, type Animal, type Document } from '../document';
+import { asWanted, isComing, placeOf, type Animal, type Document } from '../document';
 import type { WaterEvidence } from '../evidence';
 import type { Assessment } from '../readiness';
 import { speciesOf } from '../species';
@@ -23,7 +23,7 @@ export interface NextWish {
   carriesMgN: number | null;
 }
 
-/** Wishes by their planned day, then as they were entered; one still in quarantine is not asked for. Null when there is none without a stop. */
+/** Wishes by their planned day, then as they are wanted; one still in quarantine is not asked for. Null when there is none without a stop. */
 export function nextWish(
   doc: Document,
   e: WaterEvidence,
@@ -31,9 +31,11 @@ export function nextWish(
   dayOfMs: (ms: number) => string,
   peaks: AdditionPeaks | null = null,
 ): NextWish | null {
-  const wishes = Object.values(doc.animals)
-    .filter((a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish')
-    .sort((a, b) => compared(a.plannedDay ?? '9999', b.plannedDay ?? '9999'));
+  const wishes = asWanted(
+    Object.values(doc.animals).filter(
+      (a) => a.homeId === e.water.id && isComing(a) && placeOf(a).kind === 'wish',
+    ),
+  ).sort((a, b) => compared(a.plannedDay ?? '9999', b.plannedDay ?? '9999'));
   const others = membersOf(doc, e.water).filter((m) => m.stage !== 'wish');
   const lines = openLines(doc, e.water);
   for (const animal of wishes) {

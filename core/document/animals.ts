@@ -1,4 +1,5 @@
 /** What an animal's moves say, and the two things that are done with them: moved on, and split. */
+import { compared } from '../time';
 import type { Animal, Move, Place } from './types';
 import type { GoneReason } from './vocabulary';
 
@@ -29,6 +30,22 @@ export function lostFrom(animal: Animal): { waterId: string; at: string; reason:
   const { to, at } = lastMove(animal);
   const waterId = waterOf(animal.moves[animal.moves.length - 2]?.to);
   return to.kind === 'gone' && waterId !== null ? { waterId, at, reason: to.reason } : null;
+}
+
+/** How much each is wanted, 1 most: as the person put them in order; who has no place in that order after all who have, each as much as the other. */
+export function priorities(animals: readonly Animal[]): Map<string, number> {
+  const last = Math.max(0, ...animals.map((a) => a.wish?.priority ?? 0)) + 1;
+  return new Map(animals.map((a) => [a.id, a.wish?.priority ?? last]));
+}
+
+/** The most wanted first; of those wanted alike whoever was wished for first. */
+export function asWanted(animals: readonly Animal[]): Animal[] {
+  const wanted = priorities(animals);
+  const priority = (a: Animal) => wanted.get(a.id) as number;
+  const since = (a: Animal) => (a.moves[0] as Move).at;
+  return [...animals].sort(
+    (a, b) => priority(a) - priority(b) || compared(since(a), since(b)) || compared(a.id, b.id),
+  );
 }
 
 export const IN = (waterId: string): Place => ({ kind: 'water', waterId });

@@ -30,6 +30,7 @@ export {
 } from './parameters';
 export { documentAsOf } from './asOf';
 export {
+  asWanted,
   GONE,
   IN,
   isComing,
@@ -38,6 +39,7 @@ export {
   lostFrom,
   moved,
   placeOf,
+  priorities,
   renamed,
   split,
   waterOf,

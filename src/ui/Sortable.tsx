@@ -50,15 +50,15 @@ export function Sortable({
       }}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        {items.map((item, i) => (
-          <SortableRow key={item.id} item={item} place={i + 1} />
+        {items.map((item) => (
+          <SortableRow key={item.id} item={item} />
         ))}
       </SortableContext>
     </DndContext>
   );
 }
 
-function SortableRow({ item, place }: { item: Item; place: number }) {
+function SortableRow({ item }: { item: Item }) {
   const { roles } = useTheme();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: item.id,
@@ -77,15 +77,9 @@ function SortableRow({ item, place }: { item: Item; place: number }) {
     touchAction: 'none',
   };
   return (
-    <div
-      ref={setNodeRef}
-      style={style}
-      {...attributes}
-      {...listeners}
-      aria-label={`${place}. ${item.label}: move`}
-    >
+    <div ref={setNodeRef} style={style} {...attributes} {...listeners} aria-label={`${item.label}: move`}>
       <Grip size={18} color={roles.second} aria-hidden />
-      <Txt style={{ flexShrink: 1 }}>{`${place}. ${item.label}`}</Txt>
+      <Txt style={{ flexShrink: 1 }}>{item.label}</Txt>
       {item.note ? (
         <Txt kind="small" tone="second">
           {item.note}

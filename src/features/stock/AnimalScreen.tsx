@@ -126,7 +126,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
           <Button
             kind="quiet"
             icon="remove"
-            label="Entered by mistake: remove"
+            label={place.kind === 'wish' ? 'No longer wished for: remove' : 'Entered by mistake: remove'}
             onPress={() => void remove()}
           />
           <SpeciesFacts species={species} adultOnly />
@@ -166,7 +166,7 @@ function AnimalPage({ water, animal }: { water: Water; animal: Animal }) {
       ) : null}
       {place.kind === 'wish' ? <ForThePlan animal={animal} now={now} onPut={put} /> : null}
       {place.kind === 'wish' ? null : <Identity animal={animal} onPut={put} />}
-      {place.kind !== 'gone' ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
+      {hereId !== null ? <Gone key={animal.count} animal={animal} onGone={lose} /> : null}
     </Screen>
   );
 }

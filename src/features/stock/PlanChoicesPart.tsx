@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { placeOf, type Display } from '../../../core/document';
+import { asWanted, placeOf, type Display } from '../../../core/document';
 import { choicesOf, type PlanChoices, type Planned } from '../../../core/planner';
 import { weekStart } from '../../../core/time';
 import { animalWords, listed } from '../../../core/words';
@@ -159,23 +159,29 @@ function Direct({ why, onWhy }: { why: string | null; onWhy: (why: string | null
 function Order({ planned }: { planned: Planned }) {
   const dispatch = useAppDispatch();
   const doc = useAppSelector(selectDocument);
-  const wishes = planned.animals
-    .filter((a) => placeOf(a).kind === 'wish')
-    .sort((a, b) => (a.wish?.priority ?? 1) - (b.wish?.priority ?? 1));
+  const wishes = asWanted(planned.animals.filter((a) => placeOf(a).kind === 'wish'));
   if (wishes.length < 2) return null;
+  const ranked = wishes.filter((a) => a.wish?.priority !== undefined).length;
   return (
     <Section title="Wanted most">
       <Sortable
-        items={wishes.map((a) => ({
+        items={wishes.map((a, i) => ({
           id: a.id,
-          label: animalWords(doc, a),
+          label: i < ranked ? `${i + 1}. ${animalWords(doc, a)}` : animalWords(doc, a),
           ...(a.wish?.held ? { note: 'days set' } : {}),
         }))}
         onOrder={(ids) => void dispatch(commit('Order of the wishes', editsToOrder(doc, ids)))}
       />
       <Txt kind="small" tone="second">
-        Drag, or space and arrows. Where not all can come, the first do.
+        {`Drag, or space and arrows. ${orderWords(ranked, wishes.length)}`}
       </Txt>
     </Section>
   );
+}
+
+/** @param ranked so many of all wishes have a place in the order */
+function orderWords(ranked: number, all: number): string {
+  if (ranked === 0)
+    return 'As yet all are wanted alike, and as many come as can; once in order, the first do.';
+  return `Where not all can come, the first do${ranked < all ? '; those without a number are wanted last, all alike' : ''}.`;
 }

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { waterOf, type Display, type Document } from '../../../core/document';
 import { gatherEvidence } from '../../../core/evidence';
 import { inputsOf, sliceFor } from '../../../core/forecast';
@@ -392,4 +392,24 @@ test('a plan that nobody asked for is made while Stock is read, so that its page
   const [[{ asked: first }]] = asked.mock.calls as [[PlanAsk]];
   expect(first[0]?.plan?.steps.length).toBeGreaterThan(0);
   asked.mockRestore();
+});
+test('wishes in no order are wanted alike and have no number; one added to an order comes last', async () => {
+  const doc = demo();
+  show(doc);
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  const moves = () =>
+    screen.getAllByRole('button', { name: /: move$/ }).map((b) => b.getAttribute('aria-label'));
+  expect(moves().some((name) => /^\d+\. /.test(name ?? ''))).toBe(false);
+  expect(says(/^Drag, or space and arrows\. As yet all are wanted alike/)).toBe(true);
+  cleanup();
+  doc.animals['north-goby'] = { ...doc.animals['north-goby']!, wish: { priority: 2 } };
+  doc.animals['north-leather'] = { ...doc.animals['north-leather']!, wish: { priority: 1 } };
+  show(doc);
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  expect(moves()).toEqual([
+    '1. Toadstool leather: move',
+    '2. Yellow watchman goby: move',
+    '2 × Button polyps: move',
+  ]);
+  expect(says(/those without a number are wanted last/)).toBe(true);
 });
