@@ -6,7 +6,7 @@ import { dayOrder } from '../../core/time';
 import { TextField } from './fields';
 import { useTheme } from './theme';
 import { TARGET } from './tokens';
-import { EXAMPLE, readWhen, writtenWhen, type WhenKind } from './when';
+import { notReadText, readWhen, writtenWhen, type WhenKind } from './when';
 import { styleSheet } from './styleSheet';
 
 const order = () => dayOrder(typeof navigator === 'undefined' ? 'en-GB' : navigator.language);
@@ -56,7 +56,7 @@ export function WhenField({
           setTyped(null);
           onBlur?.();
         }}
-        error={unread ? `That is no day. Write it ${EXAMPLE[order()]}.` : error}
+        error={unread ? notReadText(kind, order()) : error}
         {...(hint === undefined ? {} : { hint })}
         after={
           <Pressable

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { addDays } from '../../core/time';
-import { readWhen, writtenWhen } from './when';
+import { notReadText, readWhen, writtenWhen } from './when';
 
 const ORDERS = ['dayFirst', 'monthFirst', 'yearFirst'] as const;
 const TODAY = '2026-05-01';
@@ -57,4 +57,11 @@ test.each([
 test('what is no day stays as it was typed', () => {
   expect(writtenWhen('date', 'soon', 'dayFirst')).toBe('soon');
   expect(writtenWhen('date', '', 'dayFirst')).toBe('');
+});
+test.each(ORDERS)('%s: what is told to be typed is understood', (order) => {
+  const example = (text: string) => / as in (.*)\.$/.exec(text)?.[1] ?? '';
+  expect(readWhen('date', example(notReadText('date', order)), order, TODAY)).toBe('2026-05-05');
+  expect(readWhen('datetime-local', example(notReadText('datetime-local', order)), order, TODAY)).toBe(
+    '2026-05-05T20:15',
+  );
 });

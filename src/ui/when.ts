@@ -63,9 +63,14 @@ function readDay(text: string, order: DayOrder, today: string): string | null {
   return null;
 }
 
-/** How a day is typed, as an example. */
-export const EXAMPLE: Record<DayOrder, string> = {
-  dayFirst: 'as in 5 May 2026',
-  monthFirst: 'as in May 5, 2026',
-  yearFirst: 'as in 2026 May 5',
+const EXAMPLE: Record<DayOrder, string> = {
+  dayFirst: '5 May 2026',
+  monthFirst: 'May 5, 2026',
+  yearFirst: '2026 May 5',
 };
+
+/** What is said of a text that could not be read: how it is typed. */
+export const notReadText = (kind: WhenKind, order: DayOrder): string =>
+  kind === 'date'
+    ? `That is no day. Write it as in ${EXAMPLE[order]}.`
+    : `That is no day with its time. Write both, as in ${EXAMPLE[order]}, 20:15.`;
