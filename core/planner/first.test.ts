@@ -1,5 +1,4 @@
 /** Who comes first: the starter handful, then one fish or a pair; what the plan makes of it. */
-import { asWanted, type Animal } from '../document';
 import { seededRandom } from '../random';
 import { assessWater } from '../readiness';
 import { gatherEvidence, isOfDisplay } from '../evidence';
@@ -64,31 +63,6 @@ test('the starter handful alone is what fish wait for: the first portion, none w
   ).toEqual(['a0', 'a1']);
   expect(crewOf(problemOf(['turban-snail', 40], ['nassarius-snail', 2]))).toEqual(['a0']);
   expect(crewOf(problemOf(['cerith-snail', 1, 't'], ['turban-snail', 3]))).toEqual([]);
-});
-test('whoever is in no order yet is wanted last; where nobody is, all alike, the first wished for first', () => {
-  const { doc } = provedHistory();
-  const wished = (id: string, priority: number | undefined, days: number): Animal => ({
-    id,
-    homeId: 't',
-    speciesId: 'neon-goby',
-    count: 1,
-    plannedDay: null,
-    moves: [{ to: { kind: 'wish' }, at: new Date(NOW - days * DAY).toISOString(), why: '' }],
-    ...(priority === undefined ? {} : { wish: { priority } }),
-  });
-  const asked = (...animals: Animal[]) => {
-    doc.animals = Object.fromEntries(animals.map((a) => [a.id, a]));
-    const e = gatherEvidence(doc, 't', NOW);
-    if (!isOfDisplay(e)) throw new Error('no display');
-    const planned = plannedAnimals(doc, e.water, e, UTC.dayOf);
-    const p = problemFor(doc, e.water, e, assessWater(doc, 't', NOW), planned, UTC.dayOf);
-    const priorityOf = new Map(p.wishes.map((w) => [w.id, w.priority]));
-    return asWanted(planned.animals).map((a) => `${a.id}${priorityOf.get(a.id) ?? ''}`);
-  };
-  const later = wished('a', undefined, 1);
-  const sooner = wished('b', undefined, 3);
-  expect(asked(later, sooner)).toEqual(['b1', 'a1']);
-  expect(asked(later, sooner, wished('c', 2, 2), wished('d', 1, 1))).toEqual(['d1', 'c2', 'b3', 'a3']);
 });
 test('where no fish lives, one or a pair may be the first; of larger groups alone one of those', () => {
   const p = problemOf(['green-chromis', 5], ['ocellaris-clownfish', 2], ['turban-snail', 2]);

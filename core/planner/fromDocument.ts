@@ -1,5 +1,6 @@
 /** The problem a person's tank poses, from its log: careful where the log leaves room. */
 import {
+  asWanted,
   isIn,
   isOpen,
   placeOf,
@@ -68,10 +69,12 @@ export function plannedAnimals(
     members.filter((m) => m.stage !== 'wish'),
     members.filter((m) => m.stage === 'wish'),
   );
-  const coming = members.flatMap((m) => {
-    const animal = doc.animals[m.id];
-    return animal && m.stage !== 'here' ? [animal] : [];
-  });
+  const coming = asWanted(
+    members.flatMap((m) => {
+      const animal = doc.animals[m.id];
+      return animal && m.stage !== 'here' ? [animal] : [];
+    }),
+  );
   const never = coming.flatMap((animal): Planned['never'] => {
     if (isCopperDeath(doc, speciesOf(doc, animal.speciesId), display))
       return [{ animal, says: { code: 'riskCopper', name: display.name } }];
@@ -130,7 +133,8 @@ export function problemFor(
       netL: q.size.kind === 'volume' ? q.size.volumeL : dimensionsL(q.size),
       clockDays: clock(q.clockDays),
       totalLimitMgN: limitOf(doc, q),
-      bare: q.filter === 'uncycled' ? true : null,
+      // Days that nobody looks do not count; what is bare is never left alone.
+      bare: q.filter === 'uncycled',
       testsPresent: true,
     })),
     ...direct.map((line) => ({
@@ -303,9 +307,12 @@ function coralGate({ coral }: Pick<Assessment, 'coral'>, gate: number | null, to
   return gate === null ? null : gate + PLANNER.coralDays;
 }
 
-const awayDays = (doc: Document, nowMs: number, dayOfMs: (ms: number) => string): [number, number][] =>
-  Object.values(doc.events).flatMap((e): [number, number][] =>
+/** From today on: days away before it are not among those that a clock has counted. */
+const awayDays = (doc: Document, nowMs: number, dayOfMs: (ms: number) => string): [number, number][] => {
+  const dayAt = (ms: number) => dayNumber(dayOfMs(ms));
+  return Object.values(doc.events).flatMap((e): [number, number][] =>
     e.kind === 'away' && Date.parse(e.until) > nowMs
-      ? [[dayNumber(dayOfMs(Date.parse(e.at))), dayNumber(dayOfMs(Date.parse(e.until)))]]
+      ? [[Math.max(dayAt(Date.parse(e.at)), dayAt(nowMs)), dayAt(Date.parse(e.until))]]
       : [],
   );
+};

@@ -5,7 +5,7 @@ import { Ammonia } from './ammonia';
 import type { PlannedStep } from './plan';
 import type { Problem, Step, Wish } from './problem';
 import { ammoniaOf, reasonOf, type Reason } from './reasons';
-import { breachesOf, breachesOfReleases, type Breach } from './rules';
+import { breachesOf, breachesOfReleases, daysCounted, type Breach } from './rules';
 import { buysBefore } from './why';
 
 export interface Haste {
@@ -57,7 +57,7 @@ export function hasteOf(
   const freeMgN = ammoniaOf(p, next, release, ammonia);
   return {
     buyDay: dayFromNumber(buy),
-    daysSeen: release - buy,
+    daysSeen: daysCounted(p, next.find((s) => s.wish === moved.wish) as Step),
     broken: broken.map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
     freeMgN,
     tooMuchAmmonia: freeMgN !== null && freeMgN > FREE_AMMONIA.longTerm,

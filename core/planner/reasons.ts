@@ -13,7 +13,7 @@ import {
   type Step,
   type Wish,
 } from './problem';
-import { loadBy, releasesOf, type Breach, type Rule, paidIn } from './rules';
+import { daysCounted, loadBy, releasesOf, type Breach, type Rule, paidIn } from './rules';
 
 export interface Reason {
   rule: Rule;
@@ -21,7 +21,8 @@ export interface Reason {
   with: string[];
   /** The day it waits for, or is about: a gate, a slot that gets free, an age. */
   day: string | null;
-  /** Of R9: does an absence stand in the way, over by `day`, or that tests after it would fall in one? Null where it is shop days alone. */
+  /** Of R9: does an absence stand in the way, over by `day`, or that tests after it would fall in one? Null where it is shop days alone.
+   *  Of R2: do days away lengthen the stay? */
   away: 'days' | 'tests' | null;
   /** What it would come to, and what may be: mg N a day, mg/L of free ammonia, money. */
   would: number | null;
@@ -45,8 +46,11 @@ export function reasonOf(p: Problem, steps: readonly Step[], own: readonly numbe
   switch (breach.rule) {
     case 'R1':
       return { ...reason, day: asDay(gateOf(p, first.line)) };
-    case 'R2':
-      return { ...reason, most: p.quarantines[step?.quarantine ?? -1]?.clockDays ?? null };
+    case 'R2': {
+      const isCut = step !== undefined && daysCounted(p, step) < step.release - step.buy;
+      const most = p.quarantines[step?.quarantine ?? -1]?.clockDays ?? null;
+      return { ...reason, most, away: isCut ? 'days' : null };
+    }
     case 'R3':
     case 'R4':
     case 'R7':

@@ -77,22 +77,26 @@ function ofDays(p: Problem, s: Step): Rule[] {
   return broken;
 }
 
+/** Days of absence within a stay: before the day of its release, and on it. */
+function absentIn(p: Problem, { buy, release }: Step): { before: number; atEnd: boolean } {
+  let before = 0;
+  // Day by day where anybody is away at all.
+  const away = p.away.some(([a, b]) => a <= release && b >= buy);
+  for (let d = buy; away && d < release; d++) if (isAbsent(p, d)) before++;
+  return { before, atEnd: away && isAbsent(p, release) };
+}
+
+/** Days of a stay that count for its clock (R2). */
+export const daysCounted = (p: Problem, s: Step): number =>
+  s.release - s.buy - (quarantineOf(p, s).bare === false ? absentIn(p, s).before : 0);
+
 /** R2 and the absences of R9 that concern a stay. */
 function ofStay(p: Problem, s: Step): Rule[] {
   const broken: Rule[] = [];
   const q = quarantineOf(p, s);
-  let absent = 0;
-  let absentAtEnd = false;
-  // Day by day where anybody is away at all.
-  const away = p.away.some(([a, b]) => a <= s.release && b >= s.buy);
-  for (let d = s.buy; away && d <= s.release; d++)
-    if (isAbsent(p, d)) {
-      if (d < s.release) absent++;
-      else absentAtEnd = true;
-    }
-  if (q.bare === true && (absent > 0 || absentAtEnd)) broken.push('R9');
-  const counted = s.release - s.buy - (q.bare === false ? absent : 0);
-  if (counted < q.clockDays || q.line !== wishOf(p, s).line) broken.push('R2');
+  const { before, atEnd } = absentIn(p, s);
+  if (q.bare === true && (before > 0 || atEnd)) broken.push('R9');
+  if (daysCounted(p, s) < q.clockDays || q.line !== wishOf(p, s).line) broken.push('R2');
   return broken;
 }
 

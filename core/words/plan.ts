@@ -30,7 +30,7 @@ export function bindingText(r: Reason, w: PlanSaying): string {
     case 'R2':
       return r.most === null
         ? 'waits for the days its quarantine must be seen clear'
-        : `waits for the ${r.most} days its quarantine must be seen clear`;
+        : `waits for the ${r.most} days its quarantine must be seen clear${r.away ? ': those you are away do not count' : ''}`;
     case 'R3':
       return others === ''
         ? 'waits for room in its quarantine'
