@@ -1,5 +1,5 @@
 /** The problem that a log poses: in which order its wishes are wanted, and what days away do to a stay. */
-import { asWanted, IN, WISHED, type Animal, type Document, type Place } from '../document';
+import { asWanted, IN, WISHED, type Animal, type Display, type Document, type Place } from '../document';
 import { gatherEvidence, isOfDisplay } from '../evidence';
 import { assessWater } from '../readiness';
 import { aQuarantine } from '../testing/display';
@@ -67,4 +67,23 @@ describe('days away in a stay that has begun', () => {
     expect(releasedOn(5, 8, 'cycled')).toBe(addDays(free, 4));
     expect(releasedOn(-3, 3, 'cycled')).toBe(addDays(free, 4));
   });
+});
+
+test('fewer looks a week lengthen a stay that has begun, too; who came today may still be joined', () => {
+  const releasedOn = (looksAWeek: number) => {
+    const { doc } = provedHistory();
+    const stocking = { which: 'likely' as const, shopDays: [], budget: null, looksAWeek, direct: null };
+    doc.waters.t = { ...(doc.waters.t as Display), stocking };
+    doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+    const { problem } = askedOf(
+      doc,
+      { ...goby('z', 20, IN('t')), speciesId: 'tailspot-blenny' },
+      goby('a', 0, IN('q')),
+      { ...goby('b', 0), speciesId: 'clown-goby' },
+    );
+    const { steps } = stockingPlan(problem, () => true);
+    return steps.map((s) => [s.buyDay, s.releaseDay]);
+  };
+  expect(releasedOn(7)).toEqual(Array(2).fill([TODAY, addDays(TODAY, 28)]));
+  expect(releasedOn(4)).toEqual(Array(2).fill([TODAY, addDays(TODAY, 49)]));
 });

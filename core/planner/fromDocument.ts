@@ -23,7 +23,7 @@ import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import type { Statement } from '../statements';
 import { dailyLoadMgN, firstStepMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
-import { addDays, compared, DAY_MS, dayNumber } from '../time';
+import { compared, DAY_MS, dayNumber, daysBetween } from '../time';
 import { isFewFirst, starterCrew, withFew } from './first';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
@@ -204,7 +204,9 @@ function boughtStep(
   if (!water) return [];
   const { releaseDay, status } = clockOf(doc, water, nowMs, dayOfMs);
   const today = dayOfMs(nowMs);
-  const buy = dayNumber(releaseDay ?? addDays(today, water.clockDays)) - clock(water.clockDays);
+  const left = releaseDay === null ? water.clockDays : daysBetween(today, releaseDay);
+  // What is left of it takes as much longer as the whole.
+  const buy = dayNumber(today) + (left > 0 ? clock(left) : left) - clock(water.clockDays);
   const cameToday = dayOfMs(Date.parse(a.moves.at(-1)?.at ?? '')) === today;
   return [{ wish, buy, quarantine, release: null, closed: !cameToday || status === 'signPresent' }];
 }
