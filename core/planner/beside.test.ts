@@ -24,6 +24,14 @@ describe('haste', () => {
     expect(hasteOf(p, plan.steps, 'a', day(40)).buyDay).toBe(day(12));
     expect(hasteOf(p, plan.steps, 'a', day(40)).broken.map((r) => r.rule)).toContain('R3');
   });
+  test('what holds for a batch is said once, not for each in it', () => {
+    const two = problem([wish('a'), wish('b'), wish('c', { loadMgN: 8 })], { shopDays: [2] });
+    const { steps } = planOf(two);
+    const sooner = hasteOf(two, steps, 'a', day(0));
+    expect(steps.filter((s) => s.buyDay === steps[0]?.buyDay)).toHaveLength(2);
+    expect(sooner.broken.map((r) => r.rule)).toEqual([...new Set(sooner.broken.map((r) => r.rule))]);
+    expect(sooner.broken.map((r) => r.rule)).toContain('R2');
+  });
   test('in a young filter the ammonia of haste is said', () => {
     const water = { nearZeroMgN: 1, netL: 40, freeShare: 0.05 };
     const young = { ...p, displayLoadMgN: 0, firstStepMgN: 100, water };

@@ -6,7 +6,7 @@ import type { PlannedStep } from './plan';
 import type { Problem, Step, Wish } from './problem';
 import { ammoniaOf, reasonOf, type Reason } from './reasons';
 import { breachesOf, breachesOfReleases, daysCounted, type Breach } from './rules';
-import { buysBefore } from './why';
+import { buysBefore, byRule } from './why';
 
 export interface Haste {
   buyDay: string;
@@ -58,7 +58,9 @@ export function hasteOf(
   return {
     buyDay: dayFromNumber(buy),
     daysSeen: daysCounted(p, next.find((s) => s.wish === moved.wish) as Step),
-    broken: broken.map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
+    broken: byRule(
+      broken.map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
+    ),
     freeMgN,
     tooMuchAmmonia: freeMgN !== null && freeMgN > FREE_AMMONIA.longTerm,
   };

@@ -37,7 +37,7 @@ export function bindingOf(p: Problem, steps: readonly Step[], step: Step, ammoni
 }
 
 /** One reason a rule, with everybody it is about and the latest day. */
-function byRule(reasons: readonly Reason[]): Reason[] {
+export function byRule(reasons: readonly Reason[]): Reason[] {
   const rules = [...new Set(reasons.map((r) => r.rule))];
   return rules.map((rule) => {
     const these = reasons.filter((r) => r.rule === rule);

@@ -24,11 +24,11 @@ import { BoardPoints } from './BoardPoints';
 import {
   boardOf,
   glassSides,
+  labelOf,
   lightFields,
   placeable,
   placedOf,
   readSpot,
-  shortName,
   spotOf,
   type SpotTexts,
 } from './boardModel';
@@ -74,7 +74,7 @@ function Placing({ water, glass }: { water: Display; glass: Glass }) {
   const pieces = (side: 'front' | 'top'): MapPiece[] =>
     placed.map((p) => ({
       id: p.id,
-      label: shortName(p.species.common),
+      label: labelOf(placed, p),
       x: p.spot.xCm,
       y: side === 'front' ? p.spot.zCm : p.spot.yCm,
       radius: p.species.arrivalCm / 2,

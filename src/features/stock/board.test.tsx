@@ -1,7 +1,8 @@
 import { choose, demo, flush, onScreen, press, says, type } from '../shell/testing';
 import { IN, moved } from '../../../core/document';
+import { speciesOf } from '../../../core/species';
 import { BoardScreen } from './BoardScreen';
-import { shortName } from './boardModel';
+import { labelOf, shortName } from './boardModel';
 
 const bare = () => {
   const doc = demo();
@@ -56,6 +57,21 @@ test('a name in the drawing tells it from others of its group', () => {
     'Bubble-tip',
     'polyp',
     'Coral',
+  ]);
+});
+test('two kinds with one short name are told apart by the whole', () => {
+  const placed = ['toadstool-leather', 'zoanthid', 'green-star-polyp', 'green-star-polyp'].map(
+    (speciesId, i) => ({
+      id: `p${i}`,
+      species: speciesOf(demo(), speciesId),
+      spot: { xCm: 1, yCm: 1, zCm: 1 },
+    }),
+  );
+  expect(placed.map((p) => labelOf(placed, p))).toEqual([
+    'leather',
+    'Button polyps',
+    'Star polyps',
+    'Star polyps',
   ]);
 });
 test('light measured near it speaks against a place', async () => {

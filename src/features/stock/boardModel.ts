@@ -43,6 +43,13 @@ export function shortName(common: string): string {
   return words[words.length - 1] ?? common;
 }
 
+/** What each is called in the drawing: the short name, or the whole where another kind has the same. */
+export function labelOf(placed: readonly Placed[], { species }: Placed): string {
+  const short = shortName(species.common);
+  const isShared = placed.some((p) => p.species.id !== species.id && shortName(p.species.common) === short);
+  return isShared ? species.common : short;
+}
+
 const GROUP_WORDS = new Set(['coral', 'anemone', 'clam', 'mushroom']);
 
 const COLUMNS = 6;
