@@ -19,11 +19,15 @@ export function ofOne(tank: Tank, m: Member): Finding[] {
 const wants = ({ species }: Member, need: Species['sensitivities'][number]): boolean =>
   species.sensitivities.includes(need);
 
+/** Does a glass hold as much as a kind wants? A tank is called by its glass, and is not filled to the brim. */
+export const hasRoom = (glassL: number, { minTankL }: Pick<Species, 'minTankL'>): boolean =>
+  glassL >= COMPANY.waterOfGlass * minTankL;
+
 /** Judged grown up: the smallest tank is that of the adult. */
 function room({ glassL, lengthCm }: Tank, { id, species }: Member): Finding[] {
   const { common: name, adultCm, minTankL, minTankCm } = species;
   const found: Finding[] = [];
-  if (glassL < COMPANY.waterOfGlass * minTankL)
+  if (!hasRoom(glassL, species))
     found.push(finding([id], { code: 'tooLargeForTank', name, adultCm, minTankL, glassL }));
   if (lengthCm !== null && lengthCm < minTankCm)
     found.push(finding([id], { code: 'tooLongForTank', name, adultCm, minTankCm, lengthCm }));

@@ -1,3 +1,4 @@
+export { hasRoom } from './alone';
 export { apartOf, companyOf, fewestToGo, findingsOf, grownMgN, without, type Apart } from './company';
 export type { Finding, Severity } from './finding';
 export { additionWarnings, type AdditionForecast, type Joining, type Warning } from './joining';

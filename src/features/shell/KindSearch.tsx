@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Species, WithKinds } from '../../../core/species';
 import { Button, TextField, Txt } from '../../ui';
 import { findKinds } from './kinds';
@@ -15,6 +15,7 @@ export function KindSearch({
   hint,
   leave = () => true,
   onChoose,
+  notHere,
 }: {
   kinds: WithKinds;
   label: string;
@@ -22,6 +23,8 @@ export function KindSearch({
   /** Which of those found may be chosen. */
   leave?: (species: Species) => boolean;
   onChoose: (species: Species) => void;
+  /** Below what was found: what to do where it is not among them. */
+  notHere?: (query: string) => ReactNode;
 }) {
   const [query, setQuery] = useState('');
   const asked = query.trim().length > 1;
@@ -56,6 +59,7 @@ export function KindSearch({
           }}
         />
       ))}
+      {notHere?.(query)}
     </>
   );
 }

@@ -51,6 +51,7 @@ import { Verdicts } from '../shell/company';
 import { Risks } from '../shell/guard';
 import { findKinds } from '../shell/kinds';
 import { SaveButton } from '../shell/saving';
+import { AddKind } from './AddKind';
 import { SaidOfThem } from './SaidOfThem';
 import {
   newBasket,
@@ -337,6 +338,12 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
           </View>
         ))}
       />
+      {shown.length === 0 ? (
+        <Txt kind="small" tone="second" live>
+          None by that name. Try another name in use, or part of the scientific one.
+        </Txt>
+      ) : null}
+      <AddKind key={query} named={query} onAdded={({ common }) => setQuery(common)} />
     </Section>
   );
 }

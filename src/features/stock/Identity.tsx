@@ -4,6 +4,7 @@ import { speciesOf } from '../../../core/species';
 import { dayAndHour, isoOf, type Outcome, useKinds } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
 import { KindSearch } from '../shell/KindSearch';
+import { AddKind } from './AddKind';
 
 /** Which kind it is: a name for the time being, its correction, and what it was taken for before. */
 export function Identity({
@@ -51,6 +52,9 @@ export function Identity({
           label="The right kind"
           leave={(s) => s.id !== animal.speciesId}
           onChoose={(s) => name(s.id, false, `It is a ${s.common}`)}
+          notHere={(query) => (
+            <AddKind named={query} onAdded={({ id, common }) => name(id, false, `It is a ${common}`)} />
+          )}
         />
       ) : null}
     </Section>

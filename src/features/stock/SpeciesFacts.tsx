@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import { usualOf } from '../../../core/arrivals';
 import { assumedOf, speciesById, type Species } from '../../../core/species';
 import { DOUBT_SHARE, FAMILY_WORDS, FIELDS, type SourceClass } from '../../../core/species/fields';
@@ -8,8 +9,8 @@ import { inUnits } from '../../../core/words';
 import { DIET_WORDS, PREY_WORDS } from '../../../core/words/company';
 import { errorReport } from '../../../core/words/glossary';
 import { useKinds } from '../../store';
-import { Button, Caution, Line, Section, Txt } from '../../ui';
-import { useUnits } from '../shell';
+import { Button, Caution, Go, Line, Section, Txt } from '../../ui';
+import { useParam, useUnits } from '../shell';
 import { download } from '../shell/download';
 import { ASSUMED_WORDS } from './kindWords';
 
@@ -58,6 +59,7 @@ function groupRule({ maxPerTank, leastGroup }: Species): string {
 export function SpeciesFacts({ species, adultOnly = false }: { species: Species; adultOnly?: boolean }) {
   const units = useUnits();
   const kinds = useKinds();
+  const waterId = useParam('waterId');
   const own = kinds.species[species.id];
   const like = own ? speciesById(own.likeId) : species;
   const guide = guideOf(like);
@@ -114,6 +116,9 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
             .map((f) => ASSUMED_WORDS[f])
             .join(', ')}, and all its habits.`}
         </Txt>
+      ) : null}
+      {own ? (
+        <Go href={`/water/${waterId}/stock/kind?kind=${own.id}` as Href}>What you know of it, corrected</Go>
       ) : null}
       <Txt kind="small" tone="second">
         {`Sizes from ${SOURCE_WORDS[FIELDS.adultCm.source]}; room, company and habits from ${SOURCE_WORDS[FIELDS.minTankL.source]}. Guides differ. Buy from legal, traceable sources; never release animals to the wild.`}

@@ -2,9 +2,10 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Display } from '../../../core/document';
+import { glassOf, hasRoom } from '../../../core/company';
 import type { Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
-import { selectVolume, useAppSelector, useKinds } from '../../store';
+import { useKinds } from '../../store';
 import {
   Button,
   Choice,
@@ -26,13 +27,19 @@ const ROWS = 12;
 
 type Group = Species['group'] | 'crew';
 
+type Glass = ReturnType<typeof glassOf>;
+
+/** Does a glass hold a kind, in its water and its length? */
+const fits = ({ glassL, lengthCm }: Glass, s: Species): boolean =>
+  hasRoom(glassL, s) && (lengthCm === null || lengthCm >= s.minTankCm);
+
 /** Of those found the ones of a group (any for null), those that fit the glass first; as found where only spellings are near. */
-function ofGroup({ found, near }: Finds, group: Group | null, netL: number): Found[] {
+function ofGroup({ found, near }: Finds, group: Group | null, glass: Glass): Found[] {
   const these = found.filter(
     ({ species: s }) => group === null || (group === 'crew' ? s.crew : s.group === group),
   );
   if (near) return these;
-  return these.sort((a, b) => Number(a.species.minTankL > netL) - Number(b.species.minTankL > netL));
+  return these.sort((a, b) => Number(fits(glass, b.species)) - Number(fits(glass, a.species)));
 }
 
 export function SpeciesListScreen() {
@@ -43,15 +50,16 @@ function SpeciesList({ water }: { water: Display }) {
   const { roles } = useTheme();
   const units = useUnits();
   const router = useRouter();
-  const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
+  const glass = glassOf(water);
   const kinds = useKinds();
   const litres = (volume: number) => showQuantity('volume', volume, units, 0);
+  const length = (cm: number) => showQuantity('length', cm, units, 0);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
   const finds = findKinds(kinds, query);
-  const here = ofGroup(finds, group, netL);
+  const here = ofGroup(finds, group, glass);
   // A name typed is looked for everywhere: nobody knows the kind of what they cannot spell.
-  const found = here.length > 0 || query.trim() === '' ? here : ofGroup(finds, null, netL);
+  const found = here.length > 0 || query.trim() === '' ? here : ofGroup(finds, null, glass);
   return (
     <Screen title="Find an animal">
       <Txt kind="title" heading={1}>
@@ -115,10 +123,10 @@ function SpeciesList({ water }: { water: Display }) {
                     </Txt>
                   )}
                 </View>
-                <Txt kind="small" tone={s.minTankL > netL ? 'ammonia' : 'second'} style={styles.right}>
-                  {s.minTankL > netL
-                    ? `wants ${litres(s.minTankL)}`
-                    : `to ${showQuantity('length', s.adultCm, units, 0)}`}
+                <Txt kind="small" tone={fits(glass, s) ? 'second' : 'ammonia'} style={styles.right}>
+                  {fits(glass, s)
+                    ? `to ${length(s.adultCm)}`
+                    : `wants ${hasRoom(glass.glassL, s) ? length(s.minTankCm) : litres(s.minTankL)}`}
                 </Txt>
               </View>
             </Link>
