@@ -19,15 +19,17 @@ export function Verdicts({
   graded?: boolean;
 }) {
   const words = useWords();
+  const all = of.map((w) => ({ ...w, text: sentence(w.says, words) }));
+  // What is said of several in the same words is said once, as grave as it is for any.
+  const said = all.filter(({ text }, i) => all.findIndex((w) => w.text === text) === i);
   return (
     <>
-      {of.map((w) => {
-        const says = sentence(w.says, words);
+      {said.map(({ text, ...w }) => {
         const lift = brief ? null : liftWords(w.says.code);
         return (
-          <Txt key={says}>
+          <Txt key={text}>
             {graded ? null : <Txt kind="strong" tone={toneOfGravity(w)}>{`${severityWord(w)}. `}</Txt>}
-            {says}
+            {text}
             {lift ? <Txt tone="second">{` ${inUnits(lift, words.units)}`}</Txt> : null}
           </Txt>
         );

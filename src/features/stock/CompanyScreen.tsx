@@ -140,9 +140,9 @@ function WhatIf({
       {out.length > 0 && gone.length === 0 ? <Txt>Nothing would change.</Txt> : null}
       {gone.length > 0 ? (
         <Section title="That would be gone">
-          {gone.map((f) => (
-            <Txt key={sentence(f.says, words)} tone={toneOfGravity(f)}>
-              {sentence(f.says, words)}
+          {[...new Map(gone.map((f) => [sentence(f.says, words), f]))].map(([text, f]) => (
+            <Txt key={text} tone={toneOfGravity(f)}>
+              {text}
             </Txt>
           ))}
         </Section>

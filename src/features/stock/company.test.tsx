@@ -57,3 +57,14 @@ test('and how many would have to go', () => {
   onScreen(<StockScreen />, { doc, params });
   expect(says('Who lives with whom: 2 would have to go')).toBe(true);
 });
+test('what is said of several in the same words is said once', () => {
+  const doc = demo();
+  const [first] = Object.values(doc.animals);
+  const wish = (id: string, speciesId: string) => ({
+    ...{ id, homeId: 'pantry-cube', speciesId, count: 1, plannedDay: null },
+    moves: [{ to: WISHED, at: first!.moves[0]!.at, why: '' }],
+  });
+  doc.animals = { a: wish('a', 'neon-goby'), b: wish('b', 'clown-goby') };
+  onScreen(<CompanyScreen />, { doc, params: { waterId: 'pantry-cube' } });
+  expect(screen.getAllByText(/^No lid is noted for this tank\./)).toHaveLength(1);
+});
