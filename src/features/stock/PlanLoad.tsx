@@ -25,7 +25,7 @@ export function PlanLoad({
       {plan && placed.size > 0 ? (
         <>
           <Line name="At the end of the plan" value={`${endMgN(problem, plan).toFixed(1)} mg N a day`} />
-          <Line name="All of these grown up" value={`${grown.toFixed(0)} mg N a day`} />
+          <Line name="All of these grown up" value={`${grown.toFixed(1)} mg N a day`} />
         </>
       ) : null}
     </>

@@ -71,7 +71,7 @@ export function LoadToCome({
       {coming.length > 0 ? (
         <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
       ) : null}
-      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(0)} mg N a day`} />
+      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(1)} mg N a day`} />
       {dkh > 0.005 ? (
         <Line
           name="Skeletons, grown up"

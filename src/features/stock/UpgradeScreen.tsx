@@ -169,7 +169,7 @@ function Figures({ plan, animals, staysL }: { plan: MovePlan; animals: number; s
       {plan.carriesMgN === null ? null : (
         <Line
           name="The filter carries after it"
-          value={`${plan.carriesMgN.toFixed(0)} mg N a day; ${plan.loadMgN.toFixed(0)} are needed`}
+          value={`${plan.carriesMgN.toFixed(1)} mg N a day; ${plan.loadMgN.toFixed(1)} are needed`}
           tone={plan.borne === 'littleFilter' ? 'ammonia' : undefined}
         />
       )}

@@ -62,8 +62,8 @@ function wishWords(kinds: WithKinds, { animal, count, forecast, carriesMgN }: Ne
   const brings = `it brings ${forecast.addedMgN.toFixed(1)}`;
   const used =
     carriesMgN === null
-      ? `${forecast.presentMgN.toFixed(0)} mg N a day are in use; ${brings}`
-      : `${forecast.presentMgN.toFixed(0)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
+      ? `${forecast.presentMgN.toFixed(1)} mg N a day are in use; ${brings}`
+      : `${forecast.presentMgN.toFixed(1)} of ${carriesMgN.toFixed(0)} mg N a day are in use; ${brings}`;
   const ofThem = count < animal.count ? `, ${count} of ${animal.count}` : '';
   return `Next of your wishes: ${animalWords(kinds, { ...animal, count })}${ofThem}. ${used}.`;
 }
