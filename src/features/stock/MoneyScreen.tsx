@@ -37,15 +37,18 @@ function Money({ water }: { water: Display }) {
   const { setUpLimit, monthLimit } = water.costs ?? NOT_SAID;
   const { budget } = choicesOf(water);
   const known = month.stated + (month.current ?? 0) + (month.salt ?? 0) + (month.tests ?? 0);
+  const isSaid = month.stated > 0 || [month.current, month.salt, month.tests].some((sum) => sum !== null);
   const jumpers = jumpersWithoutLid(doc, water);
   const names = jumpers.ids.flatMap((id) => (doc.animals[id] ? [animalWords(doc, doc.animals[id])] : []));
   return (
     <Screen title="Money" aside={<Prices water={water} />}>
       <Txt kind="title" heading={1}>
-        {`About ${known.toFixed(0)} a month`}
+        {isSaid ? `About ${known.toFixed(0)} a month` : 'No price is said yet'}
       </Txt>
       <Txt kind="small" tone="second">
-        Running it, as far as prices are said; in your own currency.
+        {isSaid
+          ? 'Running it, as far as prices are said; in your own currency.'
+          : 'Say what current, salt and tests cost, and what running it costs is told here; in your own currency.'}
       </Txt>
       <Against limit={monthLimit} spent={known} what="a month" />
       <Section title="Put in so far">

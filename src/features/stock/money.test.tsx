@@ -34,3 +34,11 @@ test('what is set aside stands against what was put in, over and left; an empty 
   await flush();
   expect(says(/over the 1\.00 a month\.$/)).toBe(true);
 });
+test('without any price nothing is said to cost nothing', async () => {
+  onScreen(<MoneyScreen />, { doc: demo(), params: { waterId: 'pantry-cube' } });
+  expect(says('No price is said yet')).toBe(true);
+  type('Test kits, a month', '12');
+  leave('Test kits, a month');
+  await flush();
+  expect(says('About 12 a month')).toBe(true);
+});
