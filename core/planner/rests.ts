@@ -10,8 +10,8 @@ import type { World } from './world';
 
 /** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better. */
 export function waysOn(world: World, label: Label, place: Place, best: Worth): Label['ways'] {
-  const rests = usefulAt(world, label, place, label.worth, best, []);
   const rooms = roomsAfter(world, label, best);
+  const rests = ofAnyWay(world, label, usefulAt(world, label, place, label.worth, best, []), rooms);
   return label.ways.filter(({ spent }) => isAnyPaid(world, rests, spent, rooms));
 }
 
@@ -26,8 +26,8 @@ export function leadsOn(
   best: Worth,
   also: readonly ToBuy[],
 ): boolean {
-  const rests = usefulAt(world, label, place, worth, best, also);
   const rooms = roomsAfter(world, label, best);
+  const rests = ofAnyWay(world, label, usefulAt(world, label, place, worth, best, also), rooms);
   for (const { spent } of label.ways) if (isAnyPaid(world, rests, spent, rooms)) return true;
   return false;
 }
@@ -53,6 +53,18 @@ function usefulAt(
     if (until !== null) useful.push({ buys: afterLabel(world, label, [...rest.buys, ...also]), until });
   }
   return useful;
+}
+
+/** Those that could be paid for, were each month left what it is in the best of the ways of a label: whatever could not can be paid for after none. */
+function ofAnyWay(
+  world: World,
+  { ways }: Label,
+  rests: readonly Useful[],
+  rooms: readonly number[][] | null,
+): readonly Useful[] {
+  if (ways.length < 2) return rests;
+  const least = world.calendar.months.map((_, m) => Math.min(...ways.map(({ spent }) => spent[m] as number)));
+  return rests.filter(({ buys, until }) => couldBePaid(world, buys, least, until, [], rooms));
 }
 
 function isAnyPaid(

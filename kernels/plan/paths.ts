@@ -1,5 +1,5 @@
 /** Where anything better could lie, as far as days and months go, and what could follow to the end (core/planner/paths.ts, rests.ts). */
-import { at, f64At, i32At, keep, put, putF64 } from './memory';
+import { at, f64At, i32At, keep, put, putF64, putI32 } from './memory';
 import { alsoBuyAfter, alsoBuyAll, beginPacking, couldBePaid, putBuy, takeEither, withinRooms } from './bills';
 import { billAt, batchAt, Label, ToBuy, toBuyAt, wayAt } from './label';
 import { addPrice, Wants } from './money';
@@ -279,23 +279,50 @@ function tellUseful(place: Place, worth: Worth, best: Worth): void {
   }
 }
 
-/** @param label after which it is bought, @param rooms how many by line and month; else none */
+/** @param label after which it is bought, @param until the last month, @param rooms how many by line and month; else none */
+function isPaid(label: Label, rest: Rest, until: i32, spent: usize, also: usize, alsoCount: i32, rooms: usize): bool {
+  beginPacking(spent, until);
+  alsoBuyAfter(label, rest.buys, rest.count);
+  alsoBuyAfter(label, also, alsoCount);
+  if (rooms != 0) withinRooms(rooms, rest.buys, rest.count, also, alsoCount);
+  return couldBePaid();
+}
+
 function isAnyPaid(label: Label, spent: usize, also: usize, alsoCount: i32, rooms: usize): bool {
   for (let k = 0; k < usefulCount; k++) {
     const rest = changetype<Rest>(at(usefulRests, k));
-    beginPacking(spent, i32At(usefulLasts, k));
-    alsoBuyAfter(label, rest.buys, rest.count);
-    alsoBuyAfter(label, also, alsoCount);
-    if (rooms != 0) withinRooms(rooms, rest.buys, rest.count, also, alsoCount);
-    if (couldBePaid()) return true;
+    if (isPaid(label, rest, i32At(usefulLasts, k), spent, also, alsoCount, rooms)) return true;
   }
   return false;
+}
+
+/** What each month has spent at the least in any of the ways of a label. */
+const leastSpent = memory.data(64 * 8);
+
+/** Leaves out the rests that could not be paid for, were each month left what it is in the best of the ways of a label. */
+function keepRestsOfAnyWay(label: Label, also: usize, alsoCount: i32, rooms: usize): void {
+  if (label.wayCount < 2) return;
+  for (let m = 0; m < w.months; m++) {
+    let least = f64At(wayAt(label, 0).spent, m);
+    for (let k = 1; k < label.wayCount; k++) least = min(least, f64At(wayAt(label, k).spent, m));
+    putF64(leastSpent, m, least);
+  }
+  let count = 0;
+  for (let k = 0; k < usefulCount; k++) {
+    const rest = at(usefulRests, k);
+    const last = i32At(usefulLasts, k);
+    if (!isPaid(label, changetype<Rest>(rest), last, leastSpent, also, alsoCount, rooms)) continue;
+    put(usefulRests, count, rest);
+    putI32(usefulLasts, count++, last);
+  }
+  usefulCount = count;
 }
 
 /** Keeps of the ways of a label those that leave enough for one of the rests of a place that lead to something better. Is one left? */
 export function keepWaysOn(label: Label, place: Place, best: Worth): bool {
   tellUseful(place, label.worth, best);
   const rooms = roomsAfter(label, best);
+  keepRestsOfAnyWay(label, 0, 0, rooms);
   let count = 0;
   for (let k = 0; k < label.wayCount; k++) {
     const way = wayAt(label, k);
@@ -318,6 +345,7 @@ export function leadsOn(label: Label, from: Place, step: Way, best: Worth): bool
   reached.sum = worth.sum + after.sum - before.sum;
   tellUseful(step.to, reached, best);
   const rooms = roomsAfter(label, best);
+  keepRestsOfAnyWay(label, step.buys, step.buyCount, rooms);
   for (let k = 0; k < label.wayCount; k++)
     if (isAnyPaid(label, wayAt(label, k).spent, step.buys, step.buyCount, rooms)) return true;
   return false;
