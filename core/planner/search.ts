@@ -51,8 +51,7 @@ function keepsWater(p: Problem, steps: readonly Step[]): boolean {
   return releases.every((_, k) => ammonia.fits(releases.slice(0, k + 1)));
 }
 
-/** The best plan of those in which whatever was bought together is released together. Exact unless it is told to stop; a beam finds a good one first,
- *  which the rest is measured by. */
+/** The best plan of those in which whatever was bought together is released together. Exact unless it is told to stop. */
 export function bestOfWholeBatches(p: Problem, o: Search): Found {
   if (!o.exact) return searched(worldOf(p, true, o.mayGoOn, 'one'), o);
   if (!p.water) return bestExact(p, o);
@@ -67,8 +66,9 @@ export function bestOfWholeBatches(p: Problem, o: Search): Found {
 
 function bestExact(p: Problem, o: Search): Found {
   const world = worldOf(p, false, o.mayGoOn, p.budget === null ? 'every' : 'one');
-  const quick = searched(world, { ...o, exact: false });
-  return compiledSearch(world, quick) ?? plainSearch(world, quick);
+  // It finds a plan to measure by sooner than the beam does, which is for whatever it is not suited to.
+  const compiled = compiledSearch(world, searched(world, { exact: false, width: 0 }));
+  return compiled ?? plainSearch(world, searched(world, { ...o, exact: false }));
 }
 
 /** The definition: what the compiled search does, for whatever that one is not suited to.
