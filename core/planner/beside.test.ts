@@ -194,6 +194,7 @@ describe('what moved', () => {
       freeMgN: null,
     }) as Now['steps'][number];
   const now = (more: Partial<Now>): Now => ({
+    today: day(0),
     which: 'likely',
     gate: day(0),
     coralGate: day(14),
@@ -216,6 +217,23 @@ describe('what moved', () => {
     expect(since({ steps: later, isFallow: true })?.cause).toEqual({ kind: 'fallow' });
     expect(since({ steps: later })?.cause).toEqual({ kind: 'clock', ids: ['a'] });
     expect(since({ steps: [step('a', day(28)), step('b', day(50))] })?.cause).toEqual({ kind: 'other' });
+  });
+  test('a gate that is open on each day, and days away that have passed, explain nothing', () => {
+    const later = [step('a', day(28)), step('b', day(64))];
+    const next = { today: day(9), gate: day(9), coralGate: day(14), steps: later };
+    expect(since(next)?.cause).toEqual({ kind: 'other' });
+    const away = (...days: [string, string][]) =>
+      changedSince({ ...before, away: days }, now(next), day(-1))?.cause;
+    expect(away([day(1), day(8)])).toEqual({ kind: 'other' });
+    expect(away([day(1), day(9)])).toEqual({ kind: 'away' });
+    expect(
+      changedSince(
+        { ...before, away: [[day(1), day(12)]] },
+        now({ ...next, away: [[day(9), day(12)]] }),
+        day(-1),
+      )?.cause,
+    ).toEqual({ kind: 'other' });
+    expect(since({ ...next, gate: day(10) })?.cause).toEqual({ kind: 'gate', from: day(0), to: day(10) });
   });
   test('who came and who went', () => {
     expect(since({ steps: [step('a', day(28)), step('b', day(57)), step('d', day(70))] })).toMatchObject({

@@ -23,6 +23,7 @@ export interface Changed {
 
 type Now = Pick<StockingPlan, 'steps' | 'leftOut'> &
   Pick<SaidPlan, 'which' | 'gate' | 'coralGate' | 'away'> & {
+    today: string;
     /** The display stands without fish after an outbreak. */
     isFallow?: boolean | undefined;
   };
@@ -55,11 +56,12 @@ function causeOf(
   { wished, noLonger }: { wished: string[]; noLonger: string[] },
 ): Cause {
   if (before.which !== now.which) return { kind: 'choice' };
-  if (before.gate !== now.gate) return { kind: 'gate', from: before.gate, to: now.gate };
-  if (before.coralGate !== now.coralGate) return { kind: 'gate', from: before.coralGate, to: now.coralGate };
+  for (const gate of ['gate', 'coralGate'] as const)
+    if (from(now.today, before[gate]) !== from(now.today, now[gate]))
+      return { kind: 'gate', from: before[gate], to: now[gate] };
   if (wished.length > 0) return { kind: 'wished', ids: wished };
   if (noLonger.length > 0) return { kind: 'noLonger', ids: noLonger };
-  if (JSON.stringify(before.away) !== JSON.stringify(now.away)) return { kind: 'away' };
+  if (ahead(now.today, before.away) !== ahead(now.today, now.away)) return { kind: 'away' };
   if (now.isFallow) return { kind: 'fallow' };
   // Whoever was bought before the plan and is later now: its clock began again.
   const clock = now.steps.filter((s) => {
@@ -68,3 +70,14 @@ function causeOf(
   });
   return clock.length > 0 ? { kind: 'clock', ids: clock.map((s) => s.wishId) } : { kind: 'other' };
 }
+
+/** A day as it counts from a day on: what was open already stays so, though each day has another. */
+const from = (today: string, day: string | null): string | null =>
+  day !== null && day < today ? today : day;
+
+/** What is left of absences, to be compared. */
+const ahead = (today: string, away: SaidPlan['away']): string =>
+  away
+    .filter(([, last]) => last >= today)
+    .map(([first, last]) => `${from(today, first)} ${last}`)
+    .join();

@@ -24,7 +24,16 @@ export function companyAfter(
         { ...standingTank(from, today), glassL: to, lengthCm: null, hasLid: true, sandKg: null, rockKg: null }
       : standingTank(to, today);
   const no = companyOf(glass, [...moving, ...standing]).filter((f) => f.severity === 'no');
-  const known = new Set(companyOf(standingTank(from, today), moving).map(keyOf));
+  const old = standingTank(from, today);
+  // What was too small for some before is no excuse for a smaller one.
+  const isSmaller = glass.glassL < old.glassL || (glass.lengthCm ?? Infinity) < (old.lengthCm ?? 0);
+  const known = new Set(
+    companyOf(old, moving)
+      .filter(
+        ({ says: { code } }) => !(isSmaller && (code === 'tooLargeForTank' || code === 'tooLongForTank')),
+      )
+      .map(keyOf),
+  );
   const isBarred = new Set(no.filter((f) => !known.has(keyOf(f))).flatMap((f) => f.ids));
   return { no, barred: moving.reduce((sum, m) => sum + (isBarred.has(m.id) ? m.count : 0), 0) };
 }

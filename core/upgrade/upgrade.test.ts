@@ -92,6 +92,7 @@ describe('who may live in the new glass', () => {
   test('what was too large for the old glass, too, is said and bars nothing; with room nothing is said', () => {
     expect(codes(300, living('a', 'yellow-tang', 1))).toMatchObject({ barred: 0 });
     expect(codes(300, living('a', 'yellow-tang', 1)).codes).toContain('tooLargeForTank');
+    expect(codes(60, living('a', 'yellow-tang', 1))).toMatchObject({ barred: 1 });
     expect(codes(1000, living('a', 'neon-goby', 1))).toEqual({ codes: [], barred: 0 });
   });
   test('who lives there already is met', () => {
@@ -115,6 +116,12 @@ describe('what the log of the new tank says', () => {
     const dosed = new History('zeroZero').test(1, { ammonia: 2, nitrite: 0 });
     expect(asked(dosed, 2).found).toEqual(['ammonia 2 mg/L NH₄']);
     expect(asked(dosed.test(3, { ammonia: 0, nitrite: 1 }), 4).found).toEqual(['nitrite 1 mg/L NO₂']);
+  });
+  test('a dose that nobody tested since is in it, whatever was read before', () => {
+    const h = new History('zeroZero').test(1, { ammonia: 0, nitrite: 0 });
+    expect(asked(h, 2).found).toEqual([]);
+    expect(asked(h.dose(2, 2), 3).found).toEqual(['ammonia dosed and not tested since']);
+    expect(asked(h.test(4, { ammonia: 0, nitrite: 0 }), 5).found).toEqual([]);
   });
   test('filled it keeps its water, with the filter that was proved in it; an empty glass is none', () => {
     expect(asked(provedHistory(), 28).standing?.carriesMgN).toBeGreaterThan(0);

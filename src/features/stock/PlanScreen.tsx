@@ -304,6 +304,7 @@ function WhatMoved({
     before,
     {
       ...now,
+      today,
       steps: plan.steps,
       leftOut: plan.leftOut,
       isFallow: problem.fishGate !== undefined,

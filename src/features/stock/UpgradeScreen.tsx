@@ -94,7 +94,7 @@ function Upgrade({ water }: { water: Display }) {
       {troubled?.living ? <WaterFirst waterId={troubled.waterId} held={troubled.living.reason} /> : null}
       {found.length > 0 ? (
         <Txt tone="ammonia">
-          {`Its newest tests found ${listed(found)}. Nobody goes over before both read zero.`}
+          {`In its water, as last logged: ${listed(found)}. Nobody goes over before ammonia and nitrite both read zero.`}
         </Txt>
       ) : null}
       <Verdicts of={company?.no ?? []} />
