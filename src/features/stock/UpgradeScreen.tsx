@@ -124,7 +124,7 @@ function Upgrade({ water }: { water: Display }) {
         <FieldRow>
           <TextField
             numeric
-            label="Rock and media that move"
+            label="Rock and media"
             unit="%"
             value={kept}
             onChange={setKept}
@@ -133,7 +133,7 @@ function Upgrade({ water }: { water: Display }) {
           {standing ? null : (
             <TextField
               numeric
-              label="Old water used again"
+              label="Old water again"
               unit="%"
               value={reused}
               onChange={setReused}

@@ -23,7 +23,7 @@ test('without rock and media the animals are not sent over', () => {
   doc.animals = { ...doc.animals, [snails.id]: { ...snails, speciesId: 'green-chromis', count: 12 } };
   onScreen(<UpgradeScreen />, { doc, params: { waterId: 'north-window' } });
   type(/^The new tank holds, net/, '300');
-  type(/^Rock and media that move/, '0');
+  type(/^Rock and media/, '0');
   expect(says('Not so: ammonia would rise')).toBe(true);
   expect(says(/^More of the rock and media/)).toBe(true);
 });
