@@ -4,7 +4,7 @@ import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
 import { bindingText, brokenText } from '../words/plan';
-import { changedSince, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
+import { changedSince, clearOn, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
 
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
 const planOf = (p: Problem): StockingPlan => stockingPlan(p, () => true);
@@ -54,6 +54,13 @@ describe('days on which nobody comes', () => {
     const [buy, release, why] = waitsFor({ away: [[TODAY, TODAY + 10]] });
     expect([buy, release]).toEqual([day(11), day(39)]);
     expect(why).toMatch(`waits until you are back, on ${day(11)}`);
+  });
+  test('days away put off the end of a clock in a quarantine with a filter, and in no other', () => {
+    const over = (bare: boolean | null) => {
+      const p = problem([wish('a')], { away: [[TODAY + 5, TODAY + 9]] });
+      return clearOn({ ...p, quarantines: p.quarantines.map((q) => ({ ...q, bare })) }, 0, TODAY) - TODAY;
+    };
+    expect([over(false), over(true), over(null)]).toEqual([33, 28, 28]);
   });
   test('where a test would fall in an absence that is said: the release is before it, not after', () => {
     // Tested on the first, third and seventh day: from the 28th one falls on the 35th, from the 29th on the 36th.

@@ -11,7 +11,7 @@ export {
   type Step,
   type Wish,
 } from './problem';
-export { breachesOf, type Breach, type Rule } from './rules';
+export { breachesOf, clearOn, type Breach, type Rule } from './rules';
 export { alternativesOf, type AlternativeKind, type Concession } from './alternatives';
 export {
   choicesOf,

@@ -90,6 +90,14 @@ function absentIn(p: Problem, { buy, release }: Step): { before: number; atEnd: 
 export const daysCounted = (p: Problem, s: Step): number =>
   s.release - s.buy - (quarantineOf(p, s).bare === false ? absentIn(p, s).before : 0);
 
+/** The day on which the clock of a stay is over: days away put it off where they do not count. @param quarantine its index */
+export function clearOn(p: Problem, quarantine: number, buy: number): number {
+  const { clockDays } = p.quarantines[quarantine] as Problem['quarantines'][number];
+  let release = buy + clockDays;
+  while (daysCounted(p, { wish: 0, buy, quarantine, release }) < clockDays) release++;
+  return release;
+}
+
 /** R2 and the absences of R9 that concern a stay. */
 function ofStay(p: Problem, s: Step): Rule[] {
   const broken: Rule[] = [];

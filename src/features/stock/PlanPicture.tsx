@@ -2,16 +2,17 @@ import { useMemo } from 'react';
 import type { Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
+  clearOn,
   hasteOf,
   HEAVY_MG_N,
-  presentMgN,
   type PlannedStep,
+  presentMgN,
   type Problem,
   type StockingPlan,
   type Wish,
 } from '../../../core/planner';
 import { ceilingOf, provedCapacity } from '../../../core/stocking';
-import { addDays, DAY_MS, dayFromNumber } from '../../../core/time';
+import { addDays, DAY_MS, dayFromNumber, dayNumber } from '../../../core/time';
 import type { PlanSaying } from '../../../core/words/plan';
 import { localDay, localMidnight, shortDay, shortWrittenDay } from '../../store';
 import { PlanDrawing, type PlanBar, type PlanGroup } from '../../ui/charts/PlanDrawing';
@@ -150,7 +151,7 @@ function groupsOf(
   tried: Tried | null,
 ): PlanGroup[] {
   const batches = batchesOf(plan.steps);
-  return problem.quarantines.flatMap((q): PlanGroup[] => {
+  return problem.quarantines.flatMap((q, i): PlanGroup[] => {
     const bars = batches
       .filter(([first]) => first.quarantineId === q.id)
       .map((steps): PlanBar => {
@@ -160,7 +161,7 @@ function groupsOf(
           key: first.wishId,
           names: steps.map((s) => saying.nameOf(s.wishId)),
           buyMs: msOf(first.buyDay),
-          clearMs: msOf(addDays(first.buyDay, q.clockDays)),
+          clearMs: msOf(dayFromNumber(clearOn(problem, i, dayNumber(first.buyDay)))),
           releaseMs: msOf(first.releaseDay),
           begun: isBought(doc, first.wishId),
           tried:
