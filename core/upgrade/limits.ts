@@ -11,7 +11,7 @@ export const UPGRADE_LIMITS = {
   leastCarried: limit(
     0.5,
     'share',
-    'of the load is carried near zero on the day of a move, or it waits: with half of it ammonia settles near 0.1 mg N/L by X A/(Ka + A), with less it shows and climbs',
+    'of the load is carried near zero on the day of a move, or it waits: half settles near 0.1 mg N/L by X A/(Ka + A)',
     'our choice',
   ),
   testDays: limit(

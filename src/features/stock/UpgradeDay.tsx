@@ -134,6 +134,6 @@ const ORDER = [
   'Media and rock under water in tubs, never dry for more than minutes. Corals and crew with them, fish last: they are easy to catch in little water.',
   'Old sand stays behind, or is rinsed in old water until clear: stirred up it is the ammonia of the day.',
   'Rock in the new tank first, on the glass, then sand, then old and new water. Media where the flow is. Heater under water before it is plugged in.',
-  'When both waters agree within {Δtemperature:1:0} and have the same salinity: animals over, by a drip where they do not. Lid on, lights off until the next day.',
+  'Once both waters agree within {Δtemperature:1:0} and in salinity: animals over, by a drip where they do not. Lid on, lights off until the next day.',
   'Ammonia after an hour. No food on the day; a little on the next if it reads zero.',
 ] as const;
