@@ -16,11 +16,13 @@ export interface Rest extends Worth {
 }
 
 /** An event that could follow. */
-interface Way {
+export interface Way {
   batches: readonly Batch[];
   buys: readonly ToBuy[];
   until: number;
   to: Place;
+  /** By rest of the place it leads to, what it is with this event before it, once that is known; null where it is of no use. */
+  into: readonly (Rest | null)[];
 }
 
 /** A partial plan and what could follow it. */
@@ -71,7 +73,7 @@ export function pathsTo(
         const { batches } = child;
         const [{ buys: all }] = child.bills as [Bill];
         const buys = all.filter(({ mask }) => batches.some((b) => b.mask === mask));
-        steps.push({ batches, buys, until: spanEnd(world, child.day), to: placeOf(child) });
+        steps.push({ batches, buys, until: spanEnd(world, child.day), to: placeOf(child), into: [] });
         yield child;
       }
     },

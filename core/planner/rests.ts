@@ -3,68 +3,96 @@
 import type { Until } from './calendar';
 import { sumsOf, type Wants } from './money';
 import { afterLabel, couldBePaid, eitherOf, partsOf, withBuys } from './packed';
-import { type Place, type Rest, standsFor } from './paths';
+import { type Place, type Rest, standsFor, type Way } from './paths';
 import { roomsAfter } from './rooms';
 import { compareWorth, type Label, type ToBuy, type Worth } from './label';
 import type { World } from './world';
 
-/** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better. */
-export function waysOn(world: World, label: Label, place: Place, best: Worth): Label['ways'] {
+/** Of the rests of a place those that could be paid for after a label; null where that was not asked yet. What could not is not asked again of whatever follows
+ *  the label. */
+export type Live = ReadonlySet<Rest> | null;
+
+/** Of the ways of having paid for a label those that leave enough for one of the rests of a place that lead to something better, and these. */
+export function waysOn(
+  world: World,
+  label: Label,
+  place: Place,
+  best: Worth,
+  live: Live,
+): { ways: Label['ways']; live: Live } {
   const rooms = roomsAfter(world, label, best);
-  const rests = ofAnyWay(world, label, usefulAt(world, label, place, label.worth, best, []), rooms);
-  return label.ways.filter(({ spent }) => isAnyPaid(world, rests, spent, rooms));
+  const rests = restsOf(world, place, best).filter((rest) => live === null || live.has(rest));
+  const some = ofAnyWay(world, label, usefulOf(world, label, rests, label.worth, best, []), rooms);
+  const ways =
+    label.ways.length === 1 && some.length > 0
+      ? label.ways
+      : label.ways.filter(({ spent }) => isAnyPaid(world, some, spent, rooms));
+  return { ways, live: liveOf(some) };
 }
 
-/** Does one way at least leave enough once an event followed?
+/** Does one way at least leave enough once an event followed? Then which rests could be paid for after it, else null.
  *  @param worth of what is reached then
- *  @param also what is bought for it */
+ *  @param live which rests of the place before it could be paid for */
 export function leadsOn(
   world: World,
   label: Label,
   worth: Worth,
-  place: Place,
+  { to, buys, into }: Way,
   best: Worth,
-  also: readonly ToBuy[],
-): boolean {
+  live: Live,
+): Live {
   const rooms = roomsAfter(world, label, best);
-  const rests = ofAnyWay(world, label, usefulAt(world, label, place, worth, best, also), rooms);
-  for (const { spent } of label.ways) if (isAnyPaid(world, rests, spent, rooms)) return true;
-  return false;
+  const rests = restsOf(world, to, best).filter((_, k) => {
+    const whole = into[k] as Rest | null;
+    return live === null || (whole !== null && live.has(whole));
+  });
+  const some = ofAnyWay(world, label, usefulOf(world, label, rests, worth, best, buys), rooms);
+  const isPaid =
+    label.ways.length === 1
+      ? some.length > 0
+      : label.ways.some(({ spent }) => isAnyPaid(world, some, spent, rooms));
+  return isPaid ? liveOf(some) : null;
 }
 
-/** A rest that leads to something better, and the last months in which anything is bought for it. */
+const liveOf = (some: readonly Useful[]): Live => new Set(some.map(({ rest }) => rest));
+
+/** A rest that leads to something better, what is bought for it, and the last months in which it is. */
 interface Useful {
+  rest: Rest;
   buys: readonly ToBuy[];
   until: Until;
 }
 
 /** @param label after which they are bought, @param also and whatever is before them */
-function usefulAt(
+function usefulOf(
   world: World,
   label: Label,
-  place: Place,
+  rests: readonly Rest[],
   worth: Worth,
   best: Worth,
   also: readonly ToBuy[],
 ): Useful[] {
   const useful: Useful[] = [];
-  for (const rest of restsOf(world, place, best)) {
+  for (const rest of rests) {
     const until = usefulUntil(world, worth, rest, best);
-    if (until !== null) useful.push({ buys: afterLabel(world, label, [...rest.buys, ...also]), until });
+    if (until !== null) useful.push({ rest, buys: afterLabel(world, label, [...rest.buys, ...also]), until });
   }
   return useful;
 }
 
-/** Those that could be paid for, were each month left what it is in the best of the ways of a label: whatever could not can be paid for after none. */
+/** Those that could be paid for, were each month left what it is in the best of the ways of a label: whatever could not can be paid for after none. Of one way
+ *  alone it is asked until there is one. */
 function ofAnyWay(
   world: World,
   { ways }: Label,
   rests: readonly Useful[],
   rooms: readonly number[][] | null,
 ): readonly Useful[] {
-  if (ways.length < 2) return rests;
   const least = world.calendar.months.map((_, m) => Math.min(...ways.map(({ spent }) => spent[m] as number)));
-  return rests.filter(({ buys, until }) => couldBePaid(world, buys, least, until, [], rooms));
+  const could = ({ buys, until }: Useful) => couldBePaid(world, buys, least, until, [], rooms);
+  if (ways.length > 1) return rests.filter(could);
+  const first = rests.findIndex(could);
+  return first < 0 ? [] : rests.slice(first);
 }
 
 function isAnyPaid(
@@ -149,28 +177,33 @@ function restsOf(world: World, place: Place, best: Worth): readonly Rest[] {
   if (here.rests) return here.rests;
   const { worth } = here.label;
   const rests = new Map<string, Rest>();
-  const add = (key: string, rest: Rest) => {
-    if (usefulUntil(world, worth, rest, best) === null) return;
+  /** By which batches it goes on; null where that is of no use. */
+  const add = (rest: Rest): string | null => {
+    if (usefulUntil(world, worth, rest, best) === null) return null;
+    const key = partsOf(rest.buys);
     const known = rests.get(key);
     rests.set(key, known ? leastOf(known, rest) : rest);
+    return key;
   };
-  add('', { placed: worth.placed, last: worth.last, batches: 0, sum: 0, buys: [] });
+  add({ placed: worth.placed, last: worth.last, batches: 0, sum: 0, buys: [] });
+  const keys: (string | null)[][] = [];
   for (const { buys: first, to } of here.steps) {
     const next = to.label.worth;
-    for (const rest of restsOf(world, to, best)) {
-      const buys = withBuys(rest.buys, first);
-      add(partsOf(buys), {
-        placed: rest.placed,
-        last: Math.max(next.last, rest.last),
-        batches: next.batches - worth.batches + rest.batches,
-        sum: next.sum - worth.sum + rest.sum,
-        buys,
-      });
-    }
+    const withFirst = (rest: Rest): Rest => ({
+      placed: rest.placed,
+      last: Math.max(next.last, rest.last),
+      batches: next.batches - worth.batches + rest.batches,
+      sum: next.sum - worth.sum + rest.sum,
+      buys: withBuys(rest.buys, first),
+    });
+    keys.push(restsOf(world, to, best).map((rest) => add(withFirst(rest))));
   }
   here.rests = [...rests.values()].filter((rest) =>
     couldBePaid(world, rest.buys, world.spent, untilBy(world, rest, best)),
   );
+  here.steps.forEach((step, k) => {
+    step.into = (keys[k] as (string | null)[]).map((key) => (key === null ? null : (rests.get(key) as Rest)));
+  });
   return here.rests;
 }
 

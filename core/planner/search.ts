@@ -14,7 +14,7 @@ import { exhaust, type Follow, HOPEFUL } from './exhaust';
 import type { Found, Search } from './found';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step, type Wish } from './problem';
-import { bestAlong, leadsOn, wantsAt, waysOn } from './rests';
+import { bestAlong, leadsOn, type Live, wantsAt, waysOn } from './rests';
 import { start } from './start';
 import { type Batch, type Label, type Paid, type Worth, compareWorth } from './label';
 import { type Money, type World, worldOf } from './world';
@@ -147,24 +147,31 @@ const withStep = (worth: Worth, before: Worth, after: Worth): Worth => ({
 /** Only where the paths lead to something better than what was known. */
 function alongPaths(world: World, root: Label, paths: Place): Follow {
   const placeOf = new Map<Label, Place>([[root, paths]]);
+  const liveAfter = new Map<Label, Live>();
   return function* (label, prospect, best) {
     const aim = aimAfter(world, label, prospect, best);
     const here = standsFor(placeOf.get(label) as Place);
-    const ends = new Map<readonly Batch[], Map<number, Place>>();
-    for (const { batches, buys, until, to } of here.steps) {
+    const live = liveAfter.get(label) ?? null;
+    const ends = new Map<readonly Batch[], Map<number, { to: Place; then: Live }>>();
+    for (const step of here.steps) {
+      const { batches, until, to } = step;
       const worth = withStep(label.worth, here.label.worth, to.label.worth);
-      if (!leadsOn(world, label, worth, to, best, buys)) continue;
-      const byEnd = ends.get(batches) ?? new Map<number, Place>();
-      ends.set(batches, byEnd.set(until, to));
+      const then = leadsOn(world, label, worth, step, best, live);
+      if (!then) continue;
+      const byEnd = ends.get(batches) ?? new Map<number, { to: Place; then: Live }>();
+      ends.set(batches, byEnd.set(until, { to, then }));
     }
     for (const [batches, byEnd] of ends) {
-      const wants = byEnd.size === 1 ? wantsAt(world, [...byEnd.values()][0] as Place, best) : null;
+      const only = byEnd.size === 1 ? [...byEnd.values()][0] : undefined;
+      const wants = only ? wantsAt(world, only.to, best) : null;
       for (const child of withEvent(world, label, batches, aim, wants)) {
-        const to = byEnd.get(spanEnd(world, child.day));
-        if (!to) continue;
-        child.ways = waysOn(world, child, to, best);
+        const end = byEnd.get(spanEnd(world, child.day));
+        if (!end) continue;
+        const on = waysOn(world, child, end.to, best, end.then);
+        child.ways = on.ways;
         if (child.ways.length === 0) continue;
-        placeOf.set(child, to);
+        placeOf.set(child, end.to);
+        liveAfter.set(child, on.live);
         yield child;
       }
     }

@@ -1,7 +1,10 @@
-/** What is to be paid for, in whole batches (core/planner/packed.ts, bills.ts). */
-import { copyF64, copyI32, f64At, i32At, lay, put, putF64, putI32, u64At, LATE, NONE, SLACK } from './memory';
-import { ANY_QUARANTINE, batchAt, Bill, billAt, Label, NO_QUARANTINE, ToBuy, toBuyAt } from './label';
+/** What is to be paid for by a partial plan (core/planner/bills.ts). */
+import { at, copyI32, f64At, i32At, lay, put, putF64, u64At, LATE, NONE, SLACK } from './memory';
+import { batchAt, Bill, billAt, Label, buyIn, lastWish, NO_QUARANTINE, ToBuy } from './label';
+import { alsoBuyBill, beginPacking, copyBuy, couldBePaid, takeEither } from './packed';
 import * as w from './world';
+
+const MOST: i32 = 64;
 
 /** All months of a set, a bit each: the first and the last of them; -1 where there is none. */
 export function firstMonth(open: u64): i32 {
@@ -12,257 +15,49 @@ export function lastMonthOf(open: u64): i32 {
   return open == 0 ? -1 : 63 - <i32>clz(open);
 }
 
-const MOST: i32 = 64;
-// Those to be packed: whoever has the fewest months first, of those alike the dearest.
-const fewPrice = memory.data(MOST * 8);
-const fewFrom = memory.data(MOST * 4);
-const fewLine = memory.data(MOST * 4);
-const fewTo = memory.data(MOST * 4);
-// How many more of each line can be bought by the end of each month, where that binds: by line the last month in which it does, and the last of all.
-const room = memory.data(w.LINES * MOST * 4);
-const bounds = memory.data(w.LINES * 4);
-let bound = -1;
-/** By line, and for cleaners, the last month. */
-const lasts = memory.data(5 * 4);
-/** Where in `rest` the last month stands that is open to all. */
-let openEnd: usize = 0;
-let hasFish: bool = false;
-const rest = memory.data(MOST * 8);
-let few = 0;
-let last = 0;
-let tries = 0;
-/** Choices tried before it is asked whether whole batches leave enough, and before it is left open. */
-const FEW_TRIES: i32 = 20;
-const MOST_TRIES: i32 = 500;
-let triesLeft = 0;
-
-/** Begins with what the months leave for releases by a day. @param spent by month */
-export function beginPacking(spent: usize, day: i32): void {
-  few = 0;
-  bound = -1;
-  last = w.lastMonth(day);
-  hasFish = false;
-  for (let line = 0; line < w.LINES; line++) putI32(lasts, line, w.lastMonthOf(day, line));
-  for (let m = 0; m <= last; m++) putF64(rest, m, max<f64>(0, w.budget - f64At(spent, m)));
+/** Puts one into a bill, in the order in which they are put into months, of those alike in the order of masks. */
+function putInOrder(bill: Bill, buy: ToBuy): void {
+  let k = bill.count++;
+  for (; k > 0 && isBefore(buy, buyIn(bill, k - 1)); k--) put(bill.buys, k, at(bill.buys, k - 1));
+  put(bill.buys, k, changetype<usize>(buy));
 }
 
-export function alsoBuy(price: f64, from: i32, line: i32): void {
-  if (line == w.FISH) hasFish = true;
-  if (price <= 0) return;
-  let k = few++;
-  for (; k > 0; k--) {
-    const before = i32At(fewFrom, k - 1);
-    if (before > from || (before == from && f64At(fewPrice, k - 1) >= price)) break;
-    putI32(fewFrom, k, before);
-    putI32(fewLine, k, i32At(fewLine, k - 1));
-    putF64(fewPrice, k, f64At(fewPrice, k - 1));
-  }
-  putI32(fewFrom, k, from);
-  putI32(fewLine, k, line);
-  putF64(fewPrice, k, price);
+function isBefore(a: ToBuy, b: ToBuy): bool {
+  if (a.from != b.from) return a.from > b.from;
+  return a.price != b.price ? a.price > b.price : a.mask < b.mask;
 }
 
-export function alsoBuyAll(buys: usize, count: i32): void {
-  for (let k = 0; k < count; k++) {
-    const buy = toBuyAt(buys, k);
-    alsoBuy(buy.price, buy.from, buy.line);
-  }
-}
-
-/** The same after a label: none before its quarantine is free. */
-export function alsoBuyAfter(label: Label, buys: usize, count: i32): void {
-  for (let k = 0; k < count; k++) {
-    const buy = toBuyAt(buys, k);
-    if (buy.quarantine == NO_QUARANTINE) {
-      alsoBuy(buy.price, buy.from, buy.line);
-      continue;
-    }
-    const those = buy.quarantine == ANY_QUARANTINE ? i32At(w.quarantinesOf, ctz(buy.mask)) : 1 << buy.quarantine;
-    let free = LATE;
-    for (let mine = those; mine != 0; mine &= mine - 1) free = min(free, i32At(label.free, ctz(mine)));
-    alsoBuy(buy.price, max(buy.from, free < w.end ? w.monthAt(free) : w.months), buy.line);
-  }
-}
-
-/** All that is to be bought are batches of which so many can be bought by the end of each month (rooms.ts).
- *  @param rooms by line and month */
-export function withinRooms(rooms: usize, buys: usize, count: i32, also: usize, alsoCount: i32): void {
-  for (let line = 0; line < w.CLEANERS; line++) {
-    let those = 0;
-    for (let k = 0; k < count; k++) if (w.lineOfKind(toBuyAt(buys, k).line) == line) those++;
-    for (let k = 0; k < alsoCount; k++) if (w.lineOfKind(toBuyAt(also, k).line) == line) those++;
-    const here = rooms + ((<usize>line * w.months) << 2);
-    let until = -1;
-    while (until + 1 < w.months && i32At(here, until + 1) < those) {
-      until++;
-      putI32(room, line * MOST + until, i32At(here, until));
-    }
-    putI32(bounds, line, until);
-    bound = max(bound, until);
-  }
-}
-
-/** Could each be paid for in one month, from its first to the last of its line? True where it was not found out. */
-export function couldBePaid(): bool {
-  // Without a fish cleaners may come as late as anything of their line.
-  if (!hasFish) putI32(lasts, w.CLEANERS, i32At(lasts, w.INVERTEBRATES));
-  let openToAll = MOST - 1;
-  for (let k = 0; k < few; k++) {
-    const to = i32At(lasts, i32At(fewLine, k));
-    putI32(fewTo, k, to);
-    openToAll = min(openToAll, to);
-  }
-  openEnd = rest + (<usize>openToAll << 3);
-  if (!isEnough(0)) return false;
-  tries = 0;
-  triesLeft = FEW_TRIES;
-  if (!packs(0)) return false;
-  if (tries <= FEW_TRIES) return true;
-  if (!isEnoughWhole()) return false;
-  tries = 0;
-  triesLeft = MOST_TRIES;
-  return packs(0);
-}
-
-/** Is there enough from each month on, to the last of each line, for all that could be bought in no other, could it be cut? Of two that no month pays
- *  together one takes all of a month. @param small those below cost nothing, and those that no month pays beside one of these a whole month */
-function isEnough(small: f64): bool {
-  for (let line = 0; line < w.LINES; line++) {
-    const to = i32At(lasts, line);
-    let isTold = false;
-    for (let k = 0; k < line && !isTold; k++) isTold = i32At(lasts, k) == to;
-    if (!isTold && !isEnoughTo(to, small)) return false;
-  }
-  return true;
-}
-
-/** The same for whatever is no more than half of a month, and for the half. */
-function isEnoughWhole(): bool {
-  const half = w.budget / 2;
-  if (!isEnough(half)) return false;
-  for (let k = 0; k < few; k++) {
-    const price = f64At(fewPrice, k);
-    if (price <= half && !isEnough(price)) return false;
-  }
-  return true;
-}
-
-function isEnoughTo(to: i32, small: f64): bool {
-  const large = w.budget - small;
-  let left: f64 = 0;
-  let cost: f64 = 0;
-  let k = 0;
-  for (let m = to; m >= 0; m--) {
-    const here = f64At(rest, m);
-    left += here > large ? w.budget : here;
-    for (; k < few && i32At(fewFrom, k) >= m; k++) {
-      const price = f64At(fewPrice, k);
-      if (price < small || i32At(fewTo, k) > to) continue;
-      cost += price > large ? w.budget : price;
-    }
-    if (cost > left + SLACK) return false;
-  }
-  return true;
-}
-
-/** Do those from one on go into the months that are left? */
-function packs(k: i32): bool {
-  if (k == few || ++tries > triesLeft) return true;
-  if (bound >= 0) return packsInRooms(k);
-  const price = f64At(fewPrice, k);
-  const first = rest + (<usize>i32At(fewFrom, k) << 3);
-  const to = rest + (<usize>i32At(fewTo, k) << 3);
-  for (let at = first; at <= to; at += 8) {
-    const before = load<f64>(at);
-    if (before < price || (at <= openEnd && isTried(before, first, at))) continue;
-    store<f64>(at, before - price);
-    const fits = packs(k + 1);
-    store<f64>(at, before);
-    if (fits) return true;
-  }
-  return false;
-}
-
-/** The same where not all can be bought as soon as there is money: the latest months first, which leave the most room. */
-function packsInRooms(k: i32): bool {
-  const price = f64At(fewPrice, k);
-  const line = w.lineOfKind(i32At(fewLine, k));
-  const here = room + (<usize>(line * MOST) << 2);
-  const until = i32At(bounds, line);
-  const to = i32At(fewTo, k);
-  const end = min(rest + (<usize>to << 3), openEnd) + 8;
-  for (let m = to; m >= i32At(fewFrom, k); m--) {
-    const at = rest + (<usize>m << 3);
-    const before = load<f64>(at);
-    if (before < price || (m > bound && at <= openEnd && isTried(before, at + 8, end))) continue;
-    if (!hasRoom(here, m, until)) return false;
-    takeRoom(here, m, until, 1);
-    store<f64>(at, before - price);
-    const fits = packs(k + 1);
-    store<f64>(at, before);
-    takeRoom(here, m, until, -1);
-    if (fits) return true;
-  }
-  return false;
-}
-
-function hasRoom(here: usize, from: i32, until: i32): bool {
-  for (let m = from; m <= until; m++) if (i32At(here, m) < 1) return false;
-  return true;
-}
-
-function takeRoom(here: usize, from: i32, until: i32, count: i32): void {
-  for (let m = from; m <= until; m++) putI32(here, m, i32At(here, m) - count);
-}
-
-/** Of two months that leave the same one is tried. */
-function isTried(left: f64, from: usize, to: usize): bool {
-  for (let at = from; at < to; at += 8) if (load<f64>(at) == left) return true;
-  return false;
-}
-
-/** Puts one in, in the order of masks. @returns the new count */
-export function putBuy(buys: usize, count: i32, buy: ToBuy): i32 {
-  let k = count;
-  for (; k > 0 && toBuyAt(buys, k - 1).mask > buy.mask; k--) copyBuy(toBuyAt(buys, k), toBuyAt(buys, k - 1));
-  copyBuy(toBuyAt(buys, k), buy);
-  return count + 1;
-}
-
-function copyBuy(to: ToBuy, from: ToBuy): void {
-  memory.copy(changetype<usize>(to), changetype<usize>(from), offsetof<ToBuy>());
-}
-
-/** What two are, of which either may be bought: no later than each. */
-export function takeEither(to: ToBuy, other: ToBuy): void {
-  to.from = min(to.from, other.from);
-  if (to.quarantine == other.quarantine) return;
-  const isNone = to.quarantine == NO_QUARANTINE || other.quarantine == NO_QUARANTINE;
-  to.quarantine = isNone ? NO_QUARANTINE : ANY_QUARANTINE;
-}
-
-const bought = changetype<ToBuy>(memory.data(32));
-
-/** With an event. @param open by batch the months it could be bought in */
-export function billWith(bill: Bill, batches: usize, count: i32, open: usize): Bill {
-  const next = changetype<Bill>(lay(offsetof<Bill>()));
-  next.begun = lay(<usize>w.months << 3);
-  copyF64(next.begun, bill.begun, w.months);
-  next.buys = lay(<usize>(bill.count + count) * offsetof<ToBuy>());
-  memory.copy(next.buys, bill.buys, <usize>bill.count * offsetof<ToBuy>());
-  next.count = bill.count;
+/** What an event costs, for bills. @param open by batch the months it could be bought in @returns by batch */
+export function buysFor(batches: usize, count: i32, open: usize): usize {
+  const buys = lay(<usize>count << 2);
   for (let k = 0; k < count; k++) {
     const batch = batchAt(batches, k);
-    const first = firstMonth(u64At(open, k));
-    for (let m = 0; m <= first; m++) putF64(next.begun, m, f64At(next.begun, m) + batch.price);
-    bought.price = batch.price;
-    bought.mask = batch.mask;
-    bought.from = max(first, 0);
-    bought.line = batch.crew ? w.CLEANERS : i32At(w.lineOf, batch.quarantine);
-    bought.quarantine = batch.boughtOn == NONE ? batch.quarantine : NO_QUARANTINE;
-    next.count = putBuy(next.buys, next.count, bought);
+    const buy = changetype<ToBuy>(lay(offsetof<ToBuy>()));
+    buy.price = batch.price;
+    buy.mask = batch.mask;
+    buy.from = max(firstMonth(u64At(open, k)), 0);
+    buy.line = batch.crew ? w.CLEANERS : i32At(w.lineOf, batch.quarantine);
+    buy.quarantine = batch.boughtOn == NONE ? batch.quarantine : NO_QUARANTINE;
+    put(buys, k, changetype<usize>(buy));
   }
+  return buys;
+}
+
+/** With others. @param buys so many of them, of which none is in it */
+export function billWith(bill: Bill, buys: usize, count: i32): Bill {
+  const next = billOf(bill.count + count);
+  copyI32(next.buys, bill.buys, bill.count);
+  next.count = bill.count;
+  for (let k = 0; k < count; k++) putInOrder(next, changetype<ToBuy>(at(buys, k)));
   return next;
+}
+
+/** An empty one with room for so many. */
+function billOf(room: i32): Bill {
+  const bill = changetype<Bill>(lay(offsetof<Bill>()));
+  bill.buys = lay(<usize>max(1, room) << 2);
+  bill.count = 0;
+  return bill;
 }
 
 /** All that may be spent from a month to the end of another. */
@@ -270,22 +65,48 @@ function incomeOf(from: i32, to: i32): f64 {
   return f64At(w.income, to) - (from > 0 ? f64At(w.income, from - 1) : 0);
 }
 
-/** Do the months suffice for all of it, for releases by a day? For one way of paying more is not asked here. */
+/** By month the price of all in a bill that could be bought in it or later only. */
+const begun = memory.data(MOST * 8);
+
+/** @param buys so many more */
+function tellBegun(bill: Bill, buys: usize, count: i32): void {
+  for (let m = 0; m < w.months; m++) putF64(begun, m, 0);
+  for (let k = 0; k < bill.count; k++) {
+    const buy = buyIn(bill, k);
+    putF64(begun, buy.from, f64At(begun, buy.from) + buy.price);
+  }
+  for (let k = 0; k < count; k++) {
+    const buy = changetype<ToBuy>(at(buys, k));
+    putF64(begun, buy.from, f64At(begun, buy.from) + buy.price);
+  }
+  for (let m = w.months - 1; m > 0; m--) putF64(begun, m - 1, f64At(begun, m - 1) + f64At(begun, m));
+}
+
+/** Do the months suffice for all of it, for releases by a day? For one way of paying it is not asked how the batches go into them. */
 export function isPayable(bill: Bill, day: i32): bool {
-  const to = w.lastMonth(day);
-  for (let m = 0; m <= to; m++) if (f64At(bill.begun, m) > incomeOf(m, to) + SLACK) return false;
-  if (w.money == w.ONE) return true;
+  if (w.money == w.ONE) return isBegunPayable(bill, w.lastMonth(day));
   beginPacking(w.spent, day);
-  alsoBuyAll(bill.buys, bill.count);
+  alsoBuyBill(bill);
   return couldBePaid();
+}
+
+function isBegunPayable(bill: Bill, to: i32): bool {
+  tellBegun(bill, 0, 0);
+  for (let m = 0; m <= to; m++) if (f64At(begun, m) > incomeOf(m, to) + SLACK) return false;
+  return true;
 }
 
 /** By the end of each month the most that one of its bills leaves for those to come. */
 export function tellLeftBy(label: Label): void {
+  tellLeftAfter(label, label.bills, label.billCount, 0, 0);
+}
+
+/** The same with others in each of some bills. @param buys so many of them */
+export function tellLeftAfter(label: Label, bills: usize, billCount: i32, buys: usize, count: i32): void {
   const from = buysFromMonth(label);
   const most = lay(<usize>w.months << 3);
-  for (let k = 0; k < label.billCount; k++) {
-    const begun = billAt(label.bills, k).begun;
+  for (let k = 0; k < billCount; k++) {
+    tellBegun(billAt(bills, k), buys, count);
     let before: f64 = 0;
     let gone: f64 = 0;
     for (let m = 0; m < w.months; m++) {
@@ -313,6 +134,21 @@ const MOST_BILLS: i32 = 3;
 // Bills while some are taken over.
 const bills = memory.data(16 * 4);
 
+/** Of a bill, by the last wish of each batch. */
+const buyOf = memory.data(MOST * 4);
+
+function readBuys(bill: Bill): void {
+  for (let k = 0; k < bill.count; k++) {
+    const buy = buyIn(bill, k);
+    put(buyOf, lastWish(buy.mask), changetype<usize>(buy));
+  }
+}
+
+/** The same batch in the bill that was read. */
+function readOf(buy: ToBuy): ToBuy {
+  return changetype<ToBuy>(at(buyOf, lastWish(buy.mask)));
+}
+
 /** A label that stays takes over the bills of one that is dropped for it. */
 export function takeBills(label: Label, dropped: Label): void {
   let count = label.billCount;
@@ -320,11 +156,12 @@ export function takeBills(label: Label, dropped: Label): void {
   let isNew = false;
   for (let k = 0; k < dropped.billCount; k++) {
     const bill = billAt(dropped.bills, k);
+    readBuys(bill);
     let isKnown = false;
-    for (let j = 0; j < count && !isKnown; j++) isKnown = isNoLater(billAt(bills, j), bill);
+    for (let j = 0; j < count && !isKnown; j++) isKnown = isNoLaterThanRead(billAt(bills, j));
     if (isKnown) continue;
     isNew = true;
-    count = withoutThoseOf(bill, count);
+    count = withoutThoseOfRead(count);
     put(bills, count++, changetype<usize>(bill));
   }
   if (!isNew) return;
@@ -336,29 +173,48 @@ export function takeBills(label: Label, dropped: Label): void {
   label.toldBy = 0;
 }
 
-/** Those that could not be paid for wherever one can. @returns how many are left */
-function withoutThoseOf(bill: Bill, count: i32): i32 {
+/** Leaves out those that could not be paid for wherever the one that was read can. @returns how many are left */
+function withoutThoseOfRead(count: i32): i32 {
   let left = 0;
   for (let k = 0; k < count; k++) {
     const known = billAt(bills, k);
-    if (!isNoLater(bill, known)) put(bills, left++, changetype<usize>(known));
+    if (!isReadNoLaterThan(known)) put(bills, left++, changetype<usize>(known));
   }
   return left;
 }
 
-/** Could each batch of a be bought as soon as in b? Both are of the same batches. */
-function isNoLater(a: Bill, b: Bill): bool {
-  for (let k = 0; k < a.count; k++) if (toBuyAt(a.buys, k).from > toBuyAt(b.buys, k).from) return false;
+/** Could each batch be bought as soon as in the bill that was read? Both are of the same batches. */
+function isNoLaterThanRead(bill: Bill): bool {
+  for (let k = 0; k < bill.count; k++) {
+    const buy = buyIn(bill, k);
+    if (buy.from > readOf(buy).from) return false;
+  }
   return true;
 }
 
+/** The other way about. */
+function isReadNoLaterThan(bill: Bill): bool {
+  for (let k = 0; k < bill.count; k++) {
+    const buy = buyIn(bill, k);
+    if (readOf(buy).from > buy.from) return false;
+  }
+  return true;
+}
+
+const between = memory.data(MOST * 8);
+
 /** How many months lie between them, by price. */
 function apart(a: Bill, b: Bill): f64 {
-  let sum: f64 = 0;
+  readBuys(b);
   for (let k = 0; k < a.count; k++) {
-    const x = toBuyAt(a.buys, k);
-    sum += <f64>abs(x.from - toBuyAt(b.buys, k).from) * x.price;
+    const buy = buyIn(a, k);
+    putF64(between, lastWish(buy.mask), <f64>abs(buy.from - readOf(buy).from) * buy.price);
   }
+  // In the order of masks.
+  let lasts = 0;
+  for (let k = 0; k < a.count; k++) lasts |= 1 << lastWish(buyIn(a, k).mask);
+  let sum: f64 = 0;
+  for (let rest = lasts; rest != 0; rest &= rest - 1) sum += f64At(between, ctz(rest));
   return sum;
 }
 
@@ -369,25 +225,23 @@ function withTwoAsOne(count: i32): i32 {
   let least: f64 = Infinity;
   for (let k = 1; k < count; k++)
     for (let j = 0; j < k; j++) {
-      const between = apart(billAt(bills, k), billAt(bills, j));
-      if (between >= least) continue;
-      least = between;
+      const months = apart(billAt(bills, k), billAt(bills, j));
+      if (months >= least) continue;
+      least = months;
       a = billAt(bills, k);
       b = billAt(bills, j);
     }
-  const one = changetype<Bill>(lay(offsetof<Bill>()));
-  one.count = a.count;
-  one.buys = lay(<usize>a.count * offsetof<ToBuy>());
-  one.begun = lay(<usize>w.months << 3);
-  // Not the least of both: who is held against it is held against its months.
-  for (let m = 0; m < w.months; m++) putF64(one.begun, m, 0);
+  const one = billOf(a.count);
+  readBuys(b);
   for (let k = 0; k < a.count; k++) {
-    const to = toBuyAt(one.buys, k);
-    copyBuy(to, toBuyAt(a.buys, k));
-    takeEither(to, toBuyAt(b.buys, k));
-    for (let m = 0; m <= to.from; m++) putF64(one.begun, m, f64At(one.begun, m) + to.price);
+    const buy = buyIn(a, k);
+    const either = changetype<ToBuy>(lay(offsetof<ToBuy>()));
+    copyBuy(either, buy);
+    takeEither(either, readOf(buy));
+    putInOrder(one, either);
   }
-  const left = withoutThoseOf(one, count);
+  readBuys(one);
+  const left = withoutThoseOfRead(count);
   put(bills, left, changetype<usize>(one));
   return left + 1;
 }

@@ -1,6 +1,6 @@
 /** What is asked of partial plans and of events, to be measured by the best plan so far (core/planner/bounds.ts, asked.ts). */
 import { at, copyI32, f64At, i32At, keep, putF64, putI32, LATE, NONE, SLACK } from './memory';
-import { couldBePaidBeside } from './late';
+import { couldBePaidBeside, couldBeReleased } from './late';
 import { isHalfThere, lastAtLeast, lastIn, passedBy, sumAtLeast, tellEntering } from './ends';
 import { batchAt, Case, Label, planned, Prospect, Told, toBuyOf } from './label';
 import { batchesBeside, batchesIn, daysIn, fewestBy, soonestBy } from './purse';
@@ -38,8 +38,28 @@ function copyTold(to: Told, from: Told): void {
   to.of = from.of;
 }
 
+/** The same whatever is to be paid for, but for what `leftBy` says. What is told of one case is not told again. */
+export function isTooLate(label: Label, prospect: Prospect, best: Worth): bool {
+  if (prospect.most != best.placed) return prospect.most < best.placed;
+  const count = w.total(prospect.most) - w.total(label.worth.placed);
+  for (let k = 0; k < prospect.count; k++) {
+    if (!couldBeBetter(label, changetype<Case>(at(prospect.cases, k)), count, best)) continue;
+    if (prospect.count > 1) return false;
+    copyTold(label.told, found);
+    label.toldOf = changetype<usize>(prospect);
+    label.toldWith = changetype<usize>(best);
+    label.useful = useful;
+    return false;
+  }
+  return true;
+}
+
 function tell(label: Label, prospect: Prospect, best: Worth): bool {
   if (prospect.most < best.placed) return false;
+  if (label.toldOf == changetype<usize>(prospect) && label.toldWith == changetype<usize>(best)) {
+    label.toldOf = 0;
+    return canPayFor(label, changetype<Case>(at(prospect.cases, 0)), label.useful);
+  }
   const told = label.told;
   if (prospect.most > best.placed) {
     told.last = lastAtLeast(label, prospect, LATE);
@@ -86,6 +106,14 @@ function tellBought(label: Label, c: Case, best: Worth): void {
 
 /** The same in one case. @param count how many are still to be placed */
 function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
+  return couldBeBetter(label, c, count, best) && canPayFor(label, c, useful);
+}
+
+/** The last release that is of use. */
+let useful: i32 = 0;
+
+/** The same whatever is to be paid for: `found`, `useful`. */
+function couldBeBetter(label: Label, c: Case, count: i32, best: Worth): bool {
   const last = lastIn(label, c, best.last);
   if (last > best.last) return false;
   tellBought(label, c, best);
@@ -100,13 +128,19 @@ function toldIn(label: Label, c: Case, count: i32, best: Worth): bool {
   found.sum = label.worth.sum + others;
   found.of = changetype<usize>(c);
   const isLess = batches < best.batches || (batches == best.batches && sumOf(label, found) < best.sum);
+  if (!isLess && !isSooner) return false;
   // With no less of either it has to end sooner.
-  return (isLess || isSooner) && canPayFor(label, c, best.last - (isLess ? 0 : 1));
+  useful = best.last - (isLess ? 0 : 1);
+  return !asksMonths(useful) || couldBeReleased(label, c, useful);
 }
 
 /** Could all that are sure be paid for beside the batches that were bought? @param last the last release that is of use */
 function canPayFor(label: Label, c: Case, last: i32): bool {
-  return !w.hasBudget || w.money == w.EVERY || last < w.today || couldBePaidBeside(label, c, last);
+  return !asksMonths(last) || couldBePaidBeside(label, c, last);
+}
+
+function asksMonths(last: i32): bool {
+  return w.hasBudget && w.money != w.EVERY && last >= w.today;
 }
 
 /** What is asked of events in one case of who is placed. */

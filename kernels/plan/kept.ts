@@ -2,7 +2,7 @@
 import { at, f64At, i32At, keep, NONE, put } from './memory';
 import { takeBills } from './bills';
 import { firstFish } from './days';
-import { billAt, Bill, Label, Prospect, toBuyAt } from './label';
+import { Label, Prospect } from './label';
 import { keepsAWay } from './money';
 import * as w from './world';
 
@@ -128,12 +128,7 @@ function wasThereSooner(a: Label, b: Label, from: i32, left: Left): bool {
 
 function isAlike(a: Label, b: Label): bool {
   if (a.hash != b.hash || a.mask != b.mask || a.byBatches != b.byBatches) return false;
-  if (!a.byBatches) return true;
-  const x: Bill = billAt(a.bills, 0);
-  const y: Bill = billAt(b.bills, 0);
-  if (x.count != y.count) return false;
-  for (let k = 0; k < x.count; k++) if (toBuyAt(x.buys, k).mask != toBuyAt(y.buys, k).mask) return false;
-  return true;
+  return !a.byBatches || a.parts == b.parts;
 }
 
 function headOf(label: Label): i32 {

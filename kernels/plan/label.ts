@@ -39,10 +39,9 @@ export class Paid {
   before: Paid;
 }
 
-/** What is to be paid for: by month the price of all that could be bought in it or later only, and by batch, in the order of masks, what it costs. */
+/** What is to be paid for: by batch, in the order in which they are put into months (bills.ts), what it costs. */
 @unmanaged
 export class Bill {
-  begun: usize;
   buys: usize;
   count: i32;
 }
@@ -57,6 +56,12 @@ export class ToBuy {
   /** The one it waits for, or ANY_QUARANTINE of its line, or NO_QUARANTINE where it joins what is there. */
   quarantine: i32;
 }
+
+/** No two batches have it in common, and it orders them as their masks do. */
+export function lastWish(mask: i32): i32 {
+  return 31 - clz(mask);
+}
+
 export const ANY_QUARANTINE: i32 = -1;
 export const NO_QUARANTINE: i32 = -2;
 
@@ -124,15 +129,22 @@ export class Label {
   toldBy: usize;
   isTold: bool;
   told: Told;
+  /** What was told whatever is to be paid for, of whom and measured by which plan, and the last release that is of use. */
+  toldOf: usize;
+  toldWith: usize;
+  useful: i32;
   /** When those to come could enter, of a case. */
   enteringOf: usize;
   outs: usize;
   from: usize;
-  /** Are the same batches needed to be alike, or the same wishes? */
+  /** Are the same batches needed to be alike, or the same wishes? By wish, in four bits each, the last of its batch. */
   byBatches: bool;
+  parts: u64;
   hash: i32;
   isKept: bool;
   place: usize;
+  /** Of the rests of its place those that could be paid for (paths.ts). */
+  live: usize;
   /** Its water, once it was asked for (ammonia.ts). */
   reached: usize;
 }
@@ -181,6 +193,11 @@ export function batchAt(batches: usize, k: i32): Batch {
 @inline
 export function wayAt(label: Label, k: i32): Paid {
   return changetype<Paid>(at(label.ways, k));
+}
+
+@inline
+export function buyIn(bill: Bill, k: i32): ToBuy {
+  return changetype<ToBuy>(at(bill.buys, k));
 }
 
 @inline
@@ -269,9 +286,11 @@ function newLabel(entered: i32): Label {
   label.entered = entered;
   label.toldBy = 0;
   label.isTold = false;
+  label.toldOf = 0;
   label.enteringOf = 0;
   label.isKept = false;
   label.place = 0;
+  label.live = 0;
   label.reached = 0;
   return label;
 }
@@ -294,11 +313,10 @@ export function nothingPlanned(): Label {
   label.batches = 0;
   label.batchCount = 0;
   label.byBatches = false;
+  label.parts = 0;
   label.hash = label.mask;
   const bill = changetype<Bill>(lay(offsetof<Bill>()));
-  bill.begun = lay(<usize>w.months << 3);
-  for (let m = 0; m < w.months; m++) putF64(bill.begun, m, 0);
-  bill.buys = lay(8);
+  bill.buys = lay(4);
   bill.count = 0;
   label.bills = lay(4);
   put(label.bills, 0, changetype<usize>(bill));
@@ -324,11 +342,14 @@ export function labelAt(label: Label, event: Event, day: i32): Label {
   child.first2 = label.first2;
   child.batches = event.batches;
   child.batchCount = event.count;
+  child.parts = label.parts;
   for (let k = 0; k < event.count; k++) {
     const batch = batchAt(event.batches, k);
     putI32(child.free, batch.quarantine, max(i32At(child.free, batch.quarantine), day + 1));
+    const last = <u64>lastWish(batch.mask);
     for (let rest = batch.mask; rest != 0; rest &= rest - 1) {
       const i = ctz(rest);
+      child.parts |= last << (<u64>i << 2);
       worth.placed += w.unitOfWish(i);
       worth.sum += day;
       if (w.isFish(i)) {

@@ -1,7 +1,7 @@
 /** Whether those to come could be paid for: each by itself, but for those of a line who come so late that its quarantines release but few more batches
  *  (core/planner/late.ts). */
 import { f64At, i32At, LATE, putF64, putI32, SLACK } from './memory';
-import { alsoBuy, alsoBuyAll, beginPacking, couldBePaid } from './bills';
+import { alsoBuy, alsoBuyBill, beginPacking, couldBePaid } from './packed';
 import { tellEntering } from './ends';
 import { Bill, billAt, Case, Label } from './label';
 import * as w from './world';
@@ -33,8 +33,23 @@ let those = changetype<Case>(0);
 let bill = changetype<Bill>(0);
 let last = 0;
 
+/** Is it asked whether it can be paid for, too? */
+let asksMoney: bool = false;
+
+/** Could those who come late be put into the stays, whatever is paid for? @param day the last release that is of use */
+export function couldBeReleased(after: Label, c: Case, day: i32): bool {
+  label = after;
+  those = c;
+  last = day;
+  asksMoney = false;
+  tellLate();
+  tries = 0;
+  return count == 0 || putFrom(0);
+}
+
 /** Could all that are sure be paid for with one of the bills? @param day the last release that is of use */
 export function couldBePaidBeside(after: Label, c: Case, day: i32): bool {
+  asksMoney = true;
   let isTold = false;
   for (let k = 0; k < after.billCount; k++) {
     label = after;
@@ -54,7 +69,7 @@ export function couldBePaidBeside(after: Label, c: Case, day: i32): bool {
 /** @param without a bit for each who is not bought by itself */
 function beginWithEach(without: i32): void {
   beginPacking(w.spent, last);
-  alsoBuyAll(bill.buys, bill.count);
+  alsoBuyBill(bill);
   for (let j = 0; j < those.count; j++) {
     const i = i32At(those.order, j);
     if (((without >> i) & 1) != 0) continue;
@@ -133,7 +148,7 @@ function putStays(lane: i32, from: i32): void {
 /** Could all from one on be put into the stays so that they can be paid for? True where it was not found out. */
 function putFrom(k: i32): bool {
   if (++tries > MOST_TRIES) return true;
-  if (k == count) return couldBeTogether();
+  if (k == count) return !asksMoney || couldBeTogether();
   const i = i32At(wishes, k);
   const lane = i32At(w.laneOf, i);
   const loadOfIt = f64At(w.loads, i);

@@ -1,11 +1,11 @@
 /** The day of an event once it must be paid for, and the partial plans it leads to (core/planner/after.ts, purchase.ts). */
 import { at, copyF64, copyI32, f64At, i32At, keep, lay, mark, put, putF64, putI32, takeBack, u64At, LATE, NONE } from './memory';
-import { billWith, isPayable, lastMonthOf, tellLeftBy } from './bills';
-import { Aim, isHopeless, isUseless } from './bounds';
+import { billWith, buysFor, isPayable, lastMonthOf, tellLeftAfter, tellLeftBy } from './bills';
+import { Aim, isHopeless, isTooLate, isUseless } from './bounds';
 import { mayGoOn } from './events';
 import { afterFirstFish, earliest, latestOf, soonestOf } from './days';
 import { isDropped } from './kept';
-import { batchAt, billAt, Event, Label, labelAt, nothingPlanned, Paid, readEvent, toBuyAt, wayAt } from './label';
+import { batchAt, billAt, Event, Label, labelAt, nothingPlanned, Paid, readEvent, wayAt } from './label';
 import * as m from './money';
 import { openFor, payOnce } from './pay';
 import { newWays, Wants, Ways } from './money';
@@ -150,19 +150,26 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     // On a later day it would hardly be kept, and one way of paying proves nothing.
     if (isOne && isDropped(child)) return NO_LABEL;
     const open = openFor(label, batches, count, fit);
+    const buys = buysFor(batches, count, open);
+    tellLeftAfter(child, label.bills, label.billCount, buys, count);
+    // On a later day it ends no sooner.
+    if (aim.best != 0 && isTooLate(child, prospectOf(child), changetype<Worth>(aim.best))) return NO_LABEL;
     // Not by the event's own months: what came before it might have been bought later.
     const until = w.untilBy(fit);
     const bills = lay(<usize>label.billCount << 2);
-    let isAny = false;
+    let payable = -1;
     for (let k = 0; k < label.billCount; k++) {
-      const bill = billWith(billAt(label.bills, k), batches, count, open);
+      const bill = billWith(billAt(label.bills, k), buys, count);
       put(bills, k, changetype<usize>(bill));
-      if (!isAny) isAny = isPayable(bill, fit);
+      if (payable < 0 && isPayable(bill, fit)) payable = k;
     }
-    if (isAny) {
-      takeBillsOver(child, bills, label.billCount, to);
+    if (payable >= 0) {
+      takeBillsOver(child, bills, label.billCount, to, payable);
       if (!isOne) alikeByBatches(child);
-      tellLeftBy(child);
+      if (child.billCount < label.billCount) {
+        tellLeftBy(child);
+        child.toldOf = 0;
+      }
       if (isDead(child, aim)) return NO_LABEL;
       if (!isOne) return child;
       const paid = payOnce(label, batches, count, open);
@@ -179,23 +186,20 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
   return NO_LABEL;
 }
 
-/** Of several bills only such as can be paid for in time. */
-function takeBillsOver(child: Label, bills: usize, count: i32, by: i32): void {
+/** Of several bills only such as can be paid for in time. @param payable one of which that is known */
+function takeBillsOver(child: Label, bills: usize, count: i32, by: i32, payable: i32): void {
   child.bills = bills;
-  child.billCount = count;
-  if (count == 1) return;
   let left = 0;
-  for (let k = 0; k < count; k++) if (isPayable(billAt(bills, k), by)) put(bills, left++, at(bills, k));
+  for (let k = 0; k < count; k++)
+    if (k == payable || isPayable(billAt(bills, k), by)) put(bills, left++, at(bills, k));
   child.billCount = left;
 }
 
 /** Only labels of the same batches are held against each other. */
 function alikeByBatches(child: Label): void {
   child.byBatches = true;
-  const bill = billAt(child.bills, 0);
-  let hash = bill.count;
-  for (let k = 0; k < bill.count; k++) hash = hash * 0x01000193 + toBuyAt(bill.buys, k).mask;
-  child.hash = hash ^ (hash >>> 15);
+  const mixed = child.parts * 0x9e3779b97f4a7c15;
+  child.hash = child.mask ^ <i32>(mixed >> 32);
 }
 
 /** The first day after one on which some batch could be bought in a later month than now. */

@@ -9,16 +9,18 @@ import { eventAt, findEvents, mayGoOn, sizeOfEvent } from './events';
 import * as kept from './kept';
 import { FEWEST_FIRST, Heap, hopeful, MORE_HOPEFUL, NEARER_ITS_END, newHeap, pop, push } from './kept';
 import { buyOf, forgetCuts, isCut } from './days';
+import * as known from './known';
 import { batchAt, Label, Paid, Prospect, wayAt } from './label';
 import * as money from './money';
 import { payAll } from './pay';
-import * as paths from './paths';
-import { addStep, bestAlong, keepWaysOn, leadsOn, Place, placeOf, standIn, standsFor, stepAt, wantsAt, Way } from './paths';
+import { addStep, Place, placeOf, standIn, standsFor, stepAt, Way } from './paths';
 import * as prospects from './prospects';
 import { prospectOf } from './prospects';
 import * as purchase from './purchase';
 import { childAt, start, withEvent } from './purchase';
 import * as purse from './purse';
+import * as rests from './rests';
+import { bestAlong, keepWaysOn, leadsOn, wantsAt } from './rests';
 import * as rooms from './rooms';
 import * as w from './world';
 import { compareWorth, readWorld, Worth } from './world';
@@ -115,9 +117,13 @@ function followAlong(label: Label, prospect: Prospect): bool {
   const here = standsFor(changetype<Place>(label.place));
   let leading = 0;
   const steps = keep(<usize>here.stepCount << 2);
-  for (let k = 0; k < here.stepCount; k++)
-    if (leadsOn(label, here, stepAt(here, k), measure))
-      put(steps, leading++, changetype<usize>(stepAt(here, k)));
+  const lives = keep(<usize>here.stepCount << 2);
+  for (let k = 0; k < here.stepCount; k++) {
+    const live = leadsOn(label, here, stepAt(here, k), measure);
+    if (live == 0) continue;
+    put(lives, leading, live);
+    put(steps, leading++, changetype<usize>(stepAt(here, k)));
+  }
   // Those of one event, in each of the spans that are set, follow one another.
   for (let k = 0, next = 0; k < leading; k = next) {
     const step = changetype<Way>(at(steps, k));
@@ -129,8 +135,10 @@ function followAlong(label: Label, prospect: Prospect): bool {
     let stays = false;
     for (let j = 0; j < children; j++) {
       const child = childAt(j);
-      const to = placeUntil(steps, k, next, w.spanEnd(child.day));
-      if (changetype<usize>(to) == 0 || !keepWaysOn(child, to, measure)) continue;
+      const then = stepUntil(steps, k, next, w.spanEnd(child.day));
+      if (then < 0) continue;
+      const to = changetype<Way>(at(steps, then)).to;
+      if (!keepWaysOn(child, to, measure, at(lives, then))) continue;
       child.place = changetype<usize>(to);
       if (isCutShort()) return false;
       if (take(child)) stays = true;
@@ -140,12 +148,9 @@ function followAlong(label: Label, prospect: Prospect): bool {
   return true;
 }
 
-function placeUntil(steps: usize, from: i32, to: i32, until: i32): Place {
-  for (let k = from; k < to; k++) {
-    const step = changetype<Way>(at(steps, k));
-    if (step.until == until) return step.to;
-  }
-  return changetype<Place>(0);
+function stepUntil(steps: usize, from: i32, to: i32, until: i32): i32 {
+  for (let k = from; k < to; k++) if (changetype<Way>(at(steps, k)).until == until) return k;
+  return -1;
 }
 
 /** Does a label stay in memory? */
@@ -239,7 +244,8 @@ function begin(from: usize): void {
   bounds.begin();
   events.begin();
   kept.begin();
-  paths.begin();
+  known.begin();
+  rests.begin();
   rooms.begin();
   purchase.begin();
   aim = newAim();
