@@ -62,7 +62,12 @@ function restAt(place: Place, k: i32): Rest {
 function tellRests(here: Place, best: Worth): void {
   if (here.rests != 0) return;
   for (let k = 0; k < here.stepCount; k++) tellRests(standsFor(stepAt(here, k).to), best);
-  memory.fill(heads, 0, <usize>HEADS << 2);
+  let most = 1;
+  for (let k = 0; k < here.stepCount; k++) most += standsFor(stepAt(here, k).to).restCount;
+  // No more of them than there could be rests.
+  let size = 16;
+  while (size < most && size < HEADS) size <<= 1;
+  memory.fill(heads, 0, <usize>size << 2);
   const worth = here.label.worth;
   let first = changetype<Rest>(0);
   let lastOne = changetype<Rest>(0);
@@ -76,7 +81,7 @@ function tellRests(here: Place, best: Worth): void {
       const rest = k < 0 ? nothing(worth) : after(stepAt(here, k), worth, restAt(to, j));
       if (k >= 0) put(into, j, 0);
       if (usefulUntil(worth, rest, best) == NEVER) continue;
-      const head = hashOf(rest) & (HEADS - 1);
+      const head = hashOf(rest) & (size - 1);
       const known = find(head, rest);
       if (changetype<usize>(known) != 0) {
         takeLeast(known, rest);
