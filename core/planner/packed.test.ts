@@ -77,6 +77,26 @@ test('where a line takes in only so many by the end of each month, as by trying 
   expect(Math.min(told.true, told.bound)).toBeGreaterThan(200);
 });
 
+test('so many that it takes long to find out, as by trying every choice', () => {
+  const told = { true: 0, false: 0 };
+  for (let seed = 1; seed <= 250; seed++) {
+    const random = seededRandom(seed);
+    const whole = (most: number) => Math.floor(random() * most);
+    const until = untilAll(4);
+    const buys = Array.from({ length: 8 }, (_, i) =>
+      toBuy(1 << i, 14 + whole(22), whole(3), random() < 0.8 ? FISH : INVERTEBRATES),
+    );
+    const rooms = LINES.map((_, line) => {
+      let most = line === 0 ? whole(3) : 3;
+      return spent.map(() => (most += whole(4)));
+    });
+    const fits = tried(buys, until, rooms);
+    told[`${fits}`]++;
+    expect([seed, couldBePaid(world, buys, spent, until, [], rooms)]).toEqual([seed, fits]);
+  }
+  expect(Math.min(told.true, told.false)).toBeGreaterThan(50);
+});
+
 test('after a partial plan nothing is bought before its quarantine is free', () => {
   const quarantine = aProblem([]).quarantines[0] as QuarantineWater;
   const two = [quarantine, { ...quarantine, id: 'other' }];

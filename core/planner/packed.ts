@@ -38,7 +38,8 @@ export function couldBePaid(
   };
   if (!isEnough(packing, budget, 0) || !packs(packing, 0)) return false;
   if (packing.tries <= FEW_TRIES) return true;
-  return isEnoughWhole(packing, budget) && packs({ ...packing, tries: 0, most: MOST_TRIES }, 0);
+  if (!isEnoughWhole(packing, budget) || !isEnoughInRooms(packing)) return false;
+  return packs({ ...packing, tries: 0, most: MOST_TRIES }, 0);
 }
 
 const NO_MORE: readonly ToBuy[] = [];
@@ -131,6 +132,34 @@ function isEnoughWhole(packing: Packing, budget: number): boolean {
   if (!isEnough(packing, budget, half)) return false;
   for (const { price } of packing.few) if (price <= half && !isEnough(packing, budget, price)) return false;
   return true;
+}
+
+/** And for all that are bought in it or later, as there is no room for them before? */
+function isEnoughInRooms(packing: Packing): boolean {
+  const { rest, bound } = packing;
+  let left = 0;
+  for (let m = rest.length - 1; m > 0; m--) {
+    left += rest[m] as number;
+    if (m <= bound + 1 && costFrom(packing, m) > left + SLACK) return false;
+  }
+  return true;
+}
+
+/** What is bought in a month or later costs at the least: all that could be bought in no other, and the cheapest of those that have no room before it. */
+function costFrom({ few, rooms, bounds }: Packing, month: number): number {
+  let cost = 0;
+  bounds.forEach((until, line) => {
+    const here = few.filter((buy) => lineOf(buy) === line);
+    const sooner: number[] = [];
+    for (const { from, price } of here)
+      if (from >= month) cost += price;
+      else sooner.push(price);
+    if (month > until + 1) return;
+    const before = Math.max(0, (rooms as readonly number[][])[line]?.[month - 1] as number);
+    sooner.sort((a, b) => a - b);
+    for (let k = 0; k < sooner.length - before; k++) cost += sooner[k] as number;
+  });
+  return cost;
 }
 
 /** The last month that is open to all of them. */

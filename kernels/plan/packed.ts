@@ -128,7 +128,7 @@ export function couldBePaid(): bool {
 }
 
 function couldBeFound(): bool {
-  if (!isEnough(0) || !isEnoughWhole()) return false;
+  if (!isEnough(0) || !isEnoughWhole() || !isEnoughInRooms()) return false;
   tries = 0;
   triesLeft = MOST_TRIES;
   return packs(0);
@@ -177,6 +177,41 @@ function isEnoughWhole(): bool {
     if (price <= half && !isEnough(price)) return false;
   }
   return true;
+}
+
+/** And for all that are bought in it or later, as there is no room for them before? */
+function isEnoughInRooms(): bool {
+  let left: f64 = 0;
+  for (let m = last; m > 0; m--) {
+    left += f64At(rest, m);
+    if (m <= bound + 1 && costFrom(m) > left + SLACK) return false;
+  }
+  return true;
+}
+
+const cheapest = memory.data(MOST * 8);
+
+/** What is bought in a month or later costs at the least: all that could be bought in no other, and the cheapest of those that have no room before it. */
+function costFrom(month: i32): f64 {
+  let cost: f64 = 0;
+  for (let line = 0; line < w.CLEANERS; line++) {
+    let count = 0;
+    for (let k = 0; k < few; k++) {
+      if (w.lineOfKind(i32At(fewLine, k)) != line) continue;
+      const price = f64At(fewPrice, k);
+      if (i32At(fewFrom, k) >= month) {
+        cost += price;
+        continue;
+      }
+      let j = count++;
+      for (; j > 0 && f64At(cheapest, j - 1) > price; j--) putF64(cheapest, j, f64At(cheapest, j - 1));
+      putF64(cheapest, j, price);
+    }
+    if (month > i32At(bounds, line) + 1) continue;
+    const before = max(0, i32At(room, line * MOST + month - 1));
+    for (let j = 0; j < count - before; j++) cost += f64At(cheapest, j);
+  }
+  return cost;
 }
 
 function isEnoughTo(to: i32, small: f64): bool {
