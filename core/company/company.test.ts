@@ -27,6 +27,20 @@ const codes = (t: Partial<Tank>, ...members: Member[]) =>
     .filter((f) => f.severity !== 'note')
     .map((f) => f.says.code);
 
+test('the worst comes first: what goes wrong for those who live here, then whoever lacks the most room', () => {
+  const small = { glassL: 59, lengthCm: 40 };
+  const first = (...members: Member[]) => of(small, ...members)[0]?.says;
+  const wishes = [member('tailspot-blenny', 'wish'), member('yellow-tang', 'wish')];
+  expect(first(...wishes)).toMatchObject({ code: 'tooLargeForTank', name: 'Yellow tang' });
+  expect(first(...wishes.toReversed())).toMatchObject({ name: 'Yellow tang' });
+  expect(first(...wishes, member('ocellaris-clownfish'))).toMatchObject({ name: 'Ocellaris clownfish' });
+  // By its length alone, too: 120 cm in 40 is more than 75 L in 59.
+  expect(of({ glassL: 600, lengthCm: 40 }, ...wishes)[0]?.says).toMatchObject({
+    code: 'tooLongForTank',
+    name: 'Yellow tang',
+  });
+});
+
 describe('one and its tank', () => {
   test('volume of the glass at adult size, a tenth left to the rim; and its length', () => {
     // 200 L asked: 180 L of water are enough, 179 are not.

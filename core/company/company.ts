@@ -20,12 +20,33 @@ export function companyOf(tank: Tank, members: readonly Member[]): Finding[] {
     ...ofTheFirst(members),
     ...ofTheLoad(tank, members),
   ];
+  const here = new Set(members.flatMap((m) => (m.stage === 'here' ? [m.id] : [])));
+  const isNow = ({ ids }: Finding) => Number(ids.every((id) => here.has(id)));
+  const lack = lacking(found);
   return found.sort(
     (a, b) =>
       GRAVEST[a.severity] - GRAVEST[b.severity] ||
       Number(b.lasting) - Number(a.lasting) ||
-      a.ids.length - b.ids.length,
+      // What goes wrong for those who live here comes before what would.
+      isNow(b) - isNow(a) ||
+      a.ids.length - b.ids.length ||
+      lack(b) - lack(a),
   );
+}
+
+/** How many times the room of this glass somebody wants, at the most; nothing for whoever has it. */
+function lacking(found: readonly Finding[]): (f: Finding) => number {
+  const most = new Map<string, number>();
+  for (const { ids, says } of found) {
+    const times =
+      says.code === 'tooLargeForTank'
+        ? says.minTankL / says.glassL
+        : says.code === 'tooLongForTank'
+          ? says.minTankCm / says.lengthCm
+          : 0;
+    for (const id of ids) most.set(id, Math.max(times, most.get(id) ?? 0));
+  }
+  return ({ ids }) => (ids.length === 1 ? (most.get(ids[0] as string) ?? 0) : 0);
 }
 
 /** How many there are of each kind, and how many there should be. */

@@ -49,8 +49,14 @@ function world() {
 test('animals: all that was paid, this month’s, and what the wishes would cost', () => {
   const { doc, water } = world();
   const was = animalMoney(doc, water, NOW, monthOf);
-  expect(was).toMatchObject({ spent: 42, wished: 40, unpriced: 1 });
+  expect(was).toMatchObject({ spent: 42, spentUnpriced: 0, wished: 40, unpriced: 1 });
   expect(was.spentThisMonth).toBe(monthOf(START_MS + DAY) === monthOf(NOW) ? 42 : 12);
+});
+test('whoever came without a price, or in no purchase, is counted', () => {
+  const { doc, water } = world();
+  const gone = doc.purchases.a!;
+  doc.purchases = { ...doc.purchases, a: { ...gone, price: null, animalIds: ['fish'] } };
+  expect(animalMoney(doc, water, NOW, monthOf)).toMatchObject({ spent: 12, spentUnpriced: 2 });
 });
 test('put in so far: equipment of this water and all purchases; a loan costs nothing', () => {
   const { doc, water } = world();

@@ -9,6 +9,8 @@ export interface AnimalMoney {
   /** All purchases noted with a price, and those of the calendar month. */
   spent: number;
   spentThisMonth: number;
+  /** Groups that were let in or are on their way, of which no price is noted. */
+  spentUnpriced: number;
   /** Prices of the wishes, and how many have none. */
   wished: number;
   unpriced: number;
@@ -23,12 +25,13 @@ export function animalMoney(
 ): AnimalMoney {
   const bought = Object.values(doc.purchases).filter((p) => p.waterId === display.id);
   const sum = (list: typeof bought) => list.reduce((total, p) => total + (p.price ?? 0), 0);
-  const wishes = membersOf(doc, display)
-    .filter((m) => m.stage === 'wish')
-    .map((m) => doc.animals[m.id]?.wish?.price);
+  const paid = new Set(bought.flatMap((p) => (p.price === null ? [] : p.animalIds)));
+  const members = membersOf(doc, display);
+  const wishes = members.filter((m) => m.stage === 'wish').map((m) => doc.animals[m.id]?.wish?.price);
   return {
     spent: sum(bought),
     spentThisMonth: sum(bought.filter((p) => monthOf(Date.parse(p.at)) === monthOf(nowMs))),
+    spentUnpriced: members.filter((m) => m.stage !== 'wish' && !paid.has(m.id)).length,
     wished: wishes.reduce<number>((total, price) => total + (price ?? 0), 0),
     unpriced: wishes.filter((price) => price === undefined).length,
   };

@@ -44,6 +44,7 @@ function Board({ water }: { water: Display }) {
   ) : (
     <Screen title="Places">
       <Empty
+        alone
         title="The sides of the glass are not said"
         text="Places are kept in its length, width and height: say them under Edit instead of a volume."
       >

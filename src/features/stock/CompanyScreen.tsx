@@ -54,7 +54,7 @@ function Company({ water }: { water: Display }) {
   if (members.length === 0)
     return (
       <Screen title="Company">
-        <Empty title="Nobody yet" text="Wish for animals, and see here whether they may live together.">
+        <Empty alone title="Nobody yet" text="Wish for animals, and see here whether they may live together.">
           <Go href={`/water/${water.id}/stock/species` as Href}>Find an animal</Go>
         </Empty>
       </Screen>

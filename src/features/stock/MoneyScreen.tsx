@@ -23,6 +23,9 @@ export function MoneyScreen() {
 }
 
 const monthOf = (ms: number): string => localDay(ms).slice(0, 7);
+/** "521.00, and 1 without a price". */
+const besides = (amount: number, unpriced: number): string =>
+  unpriced > 0 ? `${amount.toFixed(2)}, and ${unpriced} without a price` : amount.toFixed(2);
 const sum = (amount: number | null): string => (amount === null ? 'price not said' : amount.toFixed(2));
 
 /** What the animals cost, and a month of running the tank. */
@@ -52,11 +55,8 @@ function Money({ water }: { water: Display }) {
       </Txt>
       <Against limit={monthLimit} spent={known} what="a month" />
       <Section title="Put in so far">
-        <Line
-          name="Equipment"
-          value={`${setUp.equipment.toFixed(2)}${setUp.unpriced > 0 ? `, and ${setUp.unpriced} without a price` : ''}`}
-        />
-        <Line name="Animals" value={setUp.animals.toFixed(2)} />
+        <Line name="Equipment" value={besides(setUp.equipment, setUp.unpriced)} />
+        <Line name="Animals" value={besides(setUp.animals, animals.spentUnpriced)} />
         <Line name="In all" value={setUp.all.toFixed(2)} />
         <Against limit={setUpLimit} spent={setUp.all} what="set aside in all" />
         {setUpLimit !== undefined && setUp.all <= setUpLimit && setUp.all + animals.wished > setUpLimit ? (
@@ -70,7 +70,7 @@ function Money({ water }: { water: Display }) {
         <Line name="Stated with the equipment" value={sum(month.stated)} />
         <Line
           name={`Salt for ${showQuantity('volume', month.changedL, units, 0)} changed`}
-          value={sum(month.salt)}
+          value={month.changedL === 0 ? '0.00' : sum(month.salt)}
         />
         <Line name="Tests" value={sum(month.tests)} />
         <Txt kind="small" tone="second">
@@ -79,15 +79,12 @@ function Money({ water }: { water: Display }) {
         <Go href={`/water/${water.id}/equipment` as Href}>Equipment</Go>
       </Section>
       <Section title="Animals">
-        <Line name="Spent so far" value={animals.spent.toFixed(2)} />
+        <Line name="Spent so far" value={besides(animals.spent, animals.spentUnpriced)} />
         <Line
           name="This month"
           value={`${animals.spentThisMonth.toFixed(2)}${budget === null ? '' : ` of ${budget.toFixed(2)}`}`}
         />
-        <Line
-          name="Wished for"
-          value={`${animals.wished.toFixed(2)}${animals.unpriced > 0 ? `, and ${animals.unpriced} without a price` : ''}`}
-        />
+        <Line name="Wished for" value={besides(animals.wished, animals.unpriced)} />
         {budget !== null && animals.spentThisMonth > budget ? (
           <Txt tone="nitrite">The month’s budget is spent.</Txt>
         ) : null}

@@ -185,6 +185,7 @@ function Made({
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
       <Empty
+        alone
         title={hopeless ? 'No wish can be planned' : 'Nothing wished for'}
         text={
           hopeless

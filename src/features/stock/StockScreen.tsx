@@ -12,6 +12,7 @@ import {
   type Display,
   type Water,
 } from '../../../core/document';
+import { plannedAnimals } from '../../../core/planner';
 import { waterHolds } from '../../../core/readiness';
 import { NEAR_ZERO_MG_N } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
@@ -115,6 +116,10 @@ function Stock({ water }: { water: Display }) {
   ];
 
   const plan = newestPlan(doc.plans, water.id);
+  const hopeless = useMemo(
+    () => new Set(plannedAnimals(doc, water, evidence, localDay).never.map(({ animal }) => animal.id)),
+    [doc, water, evidence],
+  );
   const quarantine = (
     <Section>
       <Row style={styles.between}>
@@ -237,7 +242,7 @@ function Stock({ water }: { water: Display }) {
                 key={a.id}
                 animal={a}
                 waterId={water.id}
-                right={dayWords(a, plan, localDay(now)) ?? undefined}
+                right={dayWords(a, plan, today, hopeless.has(a.id)) ?? undefined}
               />
             ))}
           </Section>

@@ -26,3 +26,7 @@ test.each([
 ])('%s', (_, meant, of, words) => {
   expect(dayWords(wish(meant), of, '2026-05-02')).toBe(words);
 });
+
+test('whatever it was meant for, of one that may never come it says so', () => {
+  expect(dayWords(wish('2026-06-10'), plan('2026-06-12'), '2026-05-02', true)).toBe('no day is right');
+});

@@ -3,8 +3,15 @@ import type { Animal, SaidPlan } from '../../../core/document';
 import { shortWrittenDay } from '../../store';
 
 /** @param plan the newest that was worked out; @param today a day of it that has passed says nothing any more
+ *  @param hopeless no day is right for it, whatever a plan said before
  *  @returns a line each; null where neither has a day */
-export function dayWords(animal: Animal, plan: SaidPlan | undefined, today: string): string | null {
+export function dayWords(
+  animal: Animal,
+  plan: SaidPlan | undefined,
+  today: string,
+  hopeless = false,
+): string | null {
+  if (hopeless) return 'no day is right';
   const meant = animal.plannedDay;
   const planned = plan?.steps.find((s) => s.animalId === animal.id)?.releaseDay ?? null;
   const parts = [
