@@ -59,7 +59,8 @@ export function admissionRisks(
     risks.push({ code: 'riskFallow', name: to.name, day: fallow.day, of: fallow.of });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
   const { word, reason } = judgementFor(species, assessment);
-  const isSaid = reason.code === 'fishFallow' || reason.code === 'outbreakFishIn';
+  const isSaid =
+    reason.code === 'fishFallow' || reason.code === 'outbreakFishIn' || reason.code === 'glassFitsNobody';
   if (word !== 'go' && word !== 'goSmall' && !isSaid)
     risks.push({ code: 'riskDisplay', name: to.name, word });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });

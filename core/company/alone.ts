@@ -1,5 +1,6 @@
 /** What a kind finds in a tank, whoever else lives there. */
 import type { Species } from '../species';
+import { hasRoom } from '../volume';
 import { finding, type Finding } from './finding';
 import { COMPANY } from './limits';
 import type { Member, Tank } from './member';
@@ -18,10 +19,6 @@ export function ofOne(tank: Tank, m: Member): Finding[] {
 
 const wants = ({ species }: Member, need: Species['sensitivities'][number]): boolean =>
   species.sensitivities.includes(need);
-
-/** Does a glass hold as much as a kind wants? A tank is called by its glass, and is not filled to the brim. */
-export const hasRoom = (glassL: number, { minTankL }: Pick<Species, 'minTankL'>): boolean =>
-  glassL >= COMPANY.waterOfGlass * minTankL;
 
 /** Judged grown up: the smallest tank is that of the adult. */
 function room({ glassL, lengthCm }: Tank, { id, species }: Member): Finding[] {

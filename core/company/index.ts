@@ -1,8 +1,7 @@
-export { hasRoom } from './alone';
 export { apartOf, companyOf, fewestToGo, findingsOf, grownMgN, without, type Apart } from './company';
 export type { Finding, Severity } from './finding';
 export { additionWarnings, type AdditionForecast, type Joining, type Warning } from './joining';
 export { lineOf, openLines } from './lines';
 export { COMPANY, COMPANY_LIMITS } from './limits';
-export { glassOf, membersOf, standingTank, tankOf, type Member, type Tank } from './member';
+export { membersOf, standingTank, tankOf, type Member, type Tank } from './member';
 export { hopelessWishes, nextWish, saidOfThem, type NextWish } from './wish';

@@ -91,6 +91,8 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   const { code } = judgement.reason;
   if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
   if (code === 'fishFallow' || code === 'outbreakFishIn') return [notYet({ code: 'liesFallow' })];
+  // That it is too small for this one is said by itself.
+  if (code === 'glassFitsNobody') return [];
   const unfed = code === 'crewUnfed' || code === 'crewStarving';
   if (unfed) return [onlyIf({ code: 'littleToGraze' })];
   const at = assessment.gates.find((g) => g.status === 'here')?.id;

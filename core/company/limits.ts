@@ -2,12 +2,6 @@
 import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const COMPANY_LIMITS = {
-  waterOfGlass: limit(
-    0.9,
-    'share',
-    'of its nominal volume a glass is filled with at most',
-    'common practice',
-  ),
   oldTankDays: limit(
     180,
     'days',

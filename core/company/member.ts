@@ -4,6 +4,7 @@ import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { provedCapacity } from '../stocking';
 import { daysBetween } from '../time';
+import { glassOf, type Glass } from '../volume';
 
 export interface Member {
   id: string;
@@ -13,11 +14,7 @@ export interface Member {
   stage: 'here' | 'coming' | 'wish';
 }
 
-export interface Tank {
-  /** Water in the glass itself, L, without a sump. */
-  glassL: number;
-  /** Longest side; null where only a volume was given. */
-  lengthCm: number | null;
+export interface Tank extends Glass {
   hasLid: boolean;
   /** Null where it is not said. */
   sandKg: number | null;
@@ -50,13 +47,6 @@ export function tankOf(e: WaterEvidence, dayOfMs: (ms: number) => string): Tank 
     tempC: read?.interval.mid ?? (aim ? (aim.low + aim.high) / 2 : null),
     carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null,
   };
-}
-
-/** Water in the glass, and its longest side. */
-export function glassOf({ size }: Pick<Water, 'size'>): Pick<Tank, 'glassL' | 'lengthCm'> {
-  if (size.kind === 'volume') return { glassL: size.volumeL, lengthCm: null };
-  const { lengthCm, widthCm, waterHeightCm } = size;
-  return { glassL: (lengthCm * widthCm * waterHeightCm) / 1000, lengthCm: Math.max(lengthCm, widthCm) };
 }
 
 /** Everybody whose home a display is or will be, and whoever else is in it. */

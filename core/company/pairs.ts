@@ -3,6 +3,7 @@ import type { PreyKind, Species } from '../species';
 import { finding, type Finding } from './finding';
 import { COMPANY } from './limits';
 import type { Member, Tank } from './member';
+import { hasRoom } from '../volume';
 
 /** Findings of a pair of different kinds in a tank. */
 export function ofTwo(tank: Tank, a: Member, b: Member): Finding[] {
@@ -25,7 +26,7 @@ function rivalry({ glassL }: Tank, a: Member, b: Member): Finding[] {
   const [one, two] = [a.species, b.species];
   const names = { name: one.common, other: two.common };
   const hot = one.temperament === 'territorial' || two.temperament === 'territorial';
-  const room = glassL >= COMPANY.waterOfGlass * (one.minTankL + two.minTankL);
+  const room = hasRoom(glassL, { minTankL: one.minTankL + two.minTankL });
   const as = room && !hot ? ({ severity: 'onlyIf', lasting: false } as const) : {};
   if (one.rivalKey !== null && one.rivalKey === two.rivalKey)
     return [finding([a.id, b.id], { code: 'rival', ...names, ground: one.rivalKey }, as)];

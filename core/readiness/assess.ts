@@ -21,6 +21,7 @@ import { dueTests } from './due';
 import { ASKS_FOR_DOSE } from './feeding';
 import { loadJoined } from './found';
 import type { Assessment, Judgement } from './judgement';
+import { withinGlass } from './glass';
 import { RULES } from './limits';
 import { servingJudgement } from './serving';
 import { EVIDENCE_GATES, walkGates, type Walk } from './walk';
@@ -53,7 +54,10 @@ export function assessWater(
 
 /** The same for evidence already gathered. */
 export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
-  if (isOfDisplay(e)) return withFallow(assess(e, local), fallowOf(doc, e.water, e.nowMs, local.dayOf));
+  if (isOfDisplay(e)) {
+    const fallow = fallowOf(doc, e.water, e.nowMs, local.dayOf);
+    return withinGlass(withFallow(assess(e, local), fallow), e);
+  }
   const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
   const fallow = e.water.kind === 'quarantine' ? homeFallowOf(doc, e.water, e.nowMs, local.dayOf) : null;
   return assessServing(e, clock, fallow, local);

@@ -130,6 +130,10 @@ interface GateFacts {
   outbreakFishIn: Nothing;
   allFishOut: { of: number };
   lookForFilm: Nothing;
+  /** No fish known here, or nothing at all, lives well in so small a glass; what wants least. */
+  glassFitsNoFish: { glassL: number; minTankL: number };
+  glassFitsNobody: { glassL: number; minTankL: number };
+  largerGlass: Nothing;
   firstStep: Nothing;
   addFirst: Nothing;
   afterFirst: Nothing;

@@ -1,3 +1,4 @@
+export { glassOf, hasRoom, type Glass } from './glass';
 export {
   netVolume,
   ROCK_KG_PER_L,

@@ -2,6 +2,12 @@
 import { limit, valuesOf, type LimitTable } from '../limits';
 
 export const VOLUME_LIMITS = {
+  waterOfGlass: limit(
+    0.9,
+    'share',
+    'of its nominal volume a glass is filled with at most',
+    'common practice',
+  ),
   rockKgPerL: limit(
     2.4,
     'kg/L',

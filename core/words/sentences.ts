@@ -32,6 +32,10 @@ import { AVOID_WORDS, isStep, stepSentence } from './steps';
 const volume = (litres: number, w: WordsContext): string => showQuantity('volume', litres, w.units, 0);
 const length = (cm: number, w: WordsContext): string => showQuantity('length', cm, w.units, 0);
 
+/** "grows"; of a kind whose name is of many "grow". */
+const verb = ({ name }: { name: string }, word: string): string =>
+  /polyps$/i.test(name) ? word : `${word}s`;
+
 /** A statement as one or two sentences in the person's units. */
 export function sentence(statement: Statement, context: WordsContext): string {
   // The table holds a function for each code; the compiler cannot follow the pairing through the union.
@@ -171,6 +175,11 @@ const GATES = {
   allFishOut: (s) => `All fish out together; then it lies fallow for ${s.of} days.`,
   crewUnfed: () => 'No film was seen lately that would feed more of them.',
   lookForFilm: () => 'Log the film on glass and rock when it shows.',
+  glassFitsNoFish: (s, w) =>
+    `No fish known here lives well in a glass of ${volume(s.glassL, w)}: the smallest want ${volume(s.minTankL, w)}.`,
+  glassFitsNobody: (s, w) =>
+    `Nothing known here lives well in a glass of ${volume(s.glassL, w)}: what wants least wants ${volume(s.minTankL, w)}.`,
+  largerGlass: () => 'A larger glass is what it takes; Stock tells how all of it goes into one.',
   firstStep: () => 'The filter has shown enough for a small first step.',
   addFirst: () => 'A few small cleaners, or one small fish or pair after quarantine.',
   afterFirst: () => 'Judged from the first animals on.',
@@ -298,7 +307,7 @@ const AVOID = {
 
 const COMPANY = {
   tooLargeForTank: (s, w) =>
-    `${s.name} grows to ${length(s.adultCm, w)} and wants a glass of ${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. Judge it by its adult size, not the size in the shop.`,
+    `${s.name} ${verb(s, 'grow')} to ${length(s.adultCm, w)} and ${verb(s, 'want')} a glass of ${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. Judge it by its adult size, not the size in the shop.`,
   tooLongForTank: (s, w) =>
     `${s.name} swims: it wants ${length(s.minTankCm, w)} of length, and this glass has ${length(s.lengthCm, w)}.`,
   jumpsNoLid: (s) => `${s.name} jumps, new ones most of all, and no lid is noted for this tank.`,
@@ -329,9 +338,10 @@ const COMPANY = {
   tooWarmFor: (s, w) => `The water is ${heat(s.tempC, w)}; ${s.name} does well up to ${heat(s.high, w)}.`,
   tooColdFor: (s, w) => `The water is ${heat(s.tempC, w)}; ${s.name} does well from ${heat(s.low, w)} on.`,
   noCommonWater: (s) => `${s.name} and ${s.other} want different water: no temperature suits both.`,
-  youngTank: (s) => `${s.name} wants a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
+  youngTank: (s) =>
+    `${s.name} ${verb(s, 'want')} a tank settled for about ${s.wantsDays} days; this is day ${s.ageDays}.`,
   ageNotSaid: (s) =>
-    `${s.name} wants a tank settled for about ${s.wantsDays} days; when this one was first filled is not said yet, under Edit.`,
+    `${s.name} ${verb(s, 'want')} a tank settled for about ${s.wantsDays} days; when this one was first filled is not said yet, under Edit.`,
   grownLoad: (s) =>
     `Grown up, all of them make ${s.mgN.toFixed(0)} mg N a day; the filter carries about ${s.carriesMgN.toFixed(0)} now and has to grow with them.`,
   delicate: (s) =>

@@ -15,6 +15,7 @@ import { speciesOf } from '../../../core/species';
 import { addDays, DAY_MS, MINUTE_MS } from '../../../core/time';
 import type { Display } from '../../../core/document';
 import { formatDecimal, showQuantity } from '../../../core/units';
+import { sentence } from '../../../core/words';
 import {
   commit,
   localDay,
@@ -30,7 +31,7 @@ import {
 } from '../../store';
 import { Button, Caution, Go, Line, Row, Screen, Section, Txt } from '../../ui';
 import { FilmBands } from '../../ui/charts/FilmBands';
-import { useUnits, WithDisplay } from '../shell';
+import { useWords, WithDisplay } from '../shell';
 import { StripTest } from './StripTest';
 
 export function AfterScreen() {
@@ -106,10 +107,11 @@ const SCHOOLS = {
 /** From the reset to the first grazers: what the water, the film and the crew ask for. */
 function After({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
-  const units = useUnits();
+  const words = useWords();
+  const { units } = words;
   const dispatch = useAppDispatch();
   const e = useAppSelector((s) => selectEvidence(s, water.id, now));
-  const gates = useAppSelector((s) => selectAssessment(s, water.id, now).gates);
+  const { gates, alarms } = useAppSelector((s) => selectAssessment(s, water.id, now));
   const netL = useAppSelector((s) => selectVolume(s, water.id).netL);
   const equipment = useAppSelector((s) => s.document.entities.equipment);
   const setup = useAppSelector((s) => s.document.entities.setup);
@@ -120,6 +122,7 @@ function After({ water }: { water: Display }) {
   const says = SAYS[filmSays(bands, nutrientsGone)];
   const cycled = gates.some((g) => g.id === 'bothClear' && g.status === 'passed') || e.joined.length > 0;
   const crew = crewPlan(e, cycled);
+  const tooSmall = alarms.find(({ code }) => code === 'glassFitsNobody');
   const grazing = grazingOf(e);
   const light = Object.values(equipment)
     .filter((x) => x.waterId === water.id && x.kind === 'light')
@@ -241,18 +244,22 @@ function After({ water }: { water: Display }) {
         </Txt>
       </Section>
       <Section title="Clean-up crew, in steps">
-        <Txt kind="row">{NEXT[crew.next](crew)}</Txt>
+        <Txt kind="row">{tooSmall ? sentence(tooSmall, words) : NEXT[crew.next](crew)}</Txt>
         <Line
           name="Grazers in the display"
           value={`${crew.grazers}${crew.sinceLast === null ? '' : `, last came ${crew.sinceLast} days ago`}`}
         />
         <FedByWhatFalls crew={crew} left={leftoversOf(e)} />
-        {crew.ceilings.map((c) => (
-          <Line key={c.school} name={SCHOOLS[c.school]} value={`up to ${c.animals}`} />
-        ))}
-        <Txt kind="small" tone="second">
-          {crew.ceilings[0]?.reason ?? ''} If they could finish the film in half a day, they will starve.
-        </Txt>
+        {tooSmall ? null : (
+          <>
+            {crew.ceilings.map((c) => (
+              <Line key={c.school} name={SCHOOLS[c.school]} value={`up to ${c.animals}`} />
+            ))}
+            <Txt kind="small" tone="second">
+              {crew.ceilings[0]?.reason ?? ''} If they could finish the film in half a day, they will starve.
+            </Txt>
+          </>
+        )}
         {grazing.snails > 0 ? <StripTest water={water} grazing={grazing} now={now} /> : null}
         {crew.next === 'starving' && !seaweedPlanned ? (
           <Button
@@ -262,7 +269,7 @@ function After({ water }: { water: Display }) {
           />
         ) : null}
         {seaweedPlanned ? <Txt tone="go">Seaweed is planned and stands on Today.</Txt> : null}
-        {crew.next === 'firstPortion' || crew.next === 'nextPortion' ? (
+        {!tooSmall && (crew.next === 'firstPortion' || crew.next === 'nextPortion') ? (
           <Go href={`/water/${water.id}/stock/species` as Href}>Find grazers</Go>
         ) : null}
         <Caution>

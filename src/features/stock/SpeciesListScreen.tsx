@@ -2,7 +2,7 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Display } from '../../../core/document';
-import { glassOf, hasRoom } from '../../../core/company';
+import { glassOf, hasRoom, type Glass } from '../../../core/volume';
 import type { Species } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { useKinds } from '../../store';
@@ -26,8 +26,6 @@ import { findKinds, type Finds, type Found } from '../shell/kinds';
 const ROWS = 12;
 
 type Group = Species['group'] | 'crew';
-
-type Glass = ReturnType<typeof glassOf>;
 
 /** Does a glass hold a kind, in its water and its length? */
 const fits = ({ glassL, lengthCm }: Glass, s: Species): boolean =>
