@@ -1,5 +1,5 @@
 /** What could come next: one batch, or one in each of several quarantines with a load in each (core/planner/events.ts). */
-import { at, f64At, i32At, keep, LATE, NONE, put, putI32, SLACK } from './memory';
+import { at, f64At, i32At, keep, LATE, NONE, put, putF64, putI32, SLACK } from './memory';
 import { Aim, isNoBetter, isUseless } from './bounds';
 import { afterFirstFish, isOut, latestOf, soonestOf } from './days';
 import { Batch, batchAt, batchOf, enteredBy, Label, Prospect } from './label';
@@ -45,9 +45,13 @@ export function begin(): void {
   datedCounts = keep(<usize>w.quarantines << 2);
   heavy = keep(<usize>w.quarantines << 2);
   heavyCounts = keep(<usize>w.quarantines << 2);
+  heavyLoads = keep(<usize>w.quarantines << 2);
+  heavyMasks = keep(<usize>w.quarantines << 2);
   for (let q = 0; q < w.quarantines; q++) {
     put(dated, q, keep(datedRoom * offsetof<Dated>()));
     put(heavy, q, keep(datedRoom << 2));
+    put(heavyLoads, q, keep(datedRoom << 3));
+    put(heavyMasks, q, keep(datedRoom << 2));
   }
   chosen = keep(<usize>(w.quarantines + w.bought) << 2);
   twinOf = keep(<usize>w.quarantines << 2);
@@ -103,6 +107,9 @@ let datedCounts: usize = 0;
 /** And those that bring a load, the lightest first. */
 let heavy: usize = 0;
 let heavyCounts: usize = 0;
+/** Their loads and masks beside one another: most are turned down by these. */
+let heavyLoads: usize = 0;
+let heavyMasks: usize = 0;
 
 function heavyAt(q: i32, k: i32): Dated {
   return changetype<Dated>(at(at(heavy, q), k));
@@ -281,7 +288,7 @@ export function findEvents(label: Label, prospect: Prospect, aim: Aim): void {
       addEvent(chosen, 1);
     }
   }
-  together(label, aim, 0, 0, 0, NONE, NONE, LATE, 0, false, false);
+  together(label, aim, 0, 0, 0, 0, NONE, NONE, LATE, 0, false, false);
 }
 
 function findDated(label: Label, now: i32, q: i32, latest: i32): void {
@@ -373,6 +380,11 @@ function tellHeavy(q: i32): void {
     put(list, j, changetype<usize>(d));
   }
   putI32(heavyCounts, q, count);
+  for (let k = 0; k < count; k++) {
+    const batch = heavyAt(q, k).batch;
+    putF64(at(heavyLoads, q), k, batch.load);
+    putI32(at(heavyMasks, q), k, batch.mask);
+  }
 }
 
 /** Quarantines that are like an earlier one in the same state: whichever is taken first is the earlier. */
@@ -408,13 +420,9 @@ function inQuarantine(q: i32): Batch {
   return changetype<Batch>(0);
 }
 
-/** Two that share a wish, or hold two that may not live together; or that would go into one quarantine, where they are never taken apart. */
+/** Two that would go into one quarantine are never taken apart. */
 function goesWithAll(b: Batch): bool {
-  for (let k = 0; k < chosenCount; k++) {
-    const c = batchAt(chosen, k);
-    if ((c.mask & b.mask) != 0 || (c.enemies & b.mask) != 0) return false;
-    if (w.merges && fitInOne(c, b)) return false;
-  }
+  if (w.merges) for (let k = 0; k < chosenCount; k++) if (fitInOne(batchAt(chosen, k), b)) return false;
   return true;
 }
 
@@ -438,6 +446,7 @@ function together(
   first: i32,
   loadSoFar: f64,
   maskSoFar: i32,
+  enemiesSoFar: i32,
   fiercestSoFar: i32,
   fromSoFar: i32,
   to: i32,
@@ -454,13 +463,18 @@ function together(
     if (chosenCount == 0 && !goesOn) continue;
     const beside = inQuarantine(q);
     const count = i32At(heavyCounts, q);
+    const loads = at(heavyLoads, q);
+    const masks = at(heavyMasks, q);
+    // Two that share a wish, or hold two that may not live together.
+    const apart = maskSoFar | enemiesSoFar;
     for (let k = 0; k < count; k++) {
+      // The lightest come first.
+      const load = loadSoFar + f64At(loads, k);
+      if (load > most) break;
+      if ((apart & i32At(masks, k)) != 0) continue;
       const d = heavyAt(q, k);
       const b = d.batch;
-      // The lightest come first.
-      const load = loadSoFar + b.load;
-      if (load > most) break;
-      if ((maskSoFar & b.mask) != 0 || !firstCome(b.mask, maskSoFar)) continue;
+      if (!firstCome(b.mask, maskSoFar)) continue;
       if (changetype<usize>(like) != 0 && ctz(like.mask) > ctz(b.mask)) continue;
       // Of one quarantine only what the person bought one after the other.
       if (changetype<usize>(beside) != 0 && !isBoughtAfter(b, beside)) continue;
@@ -481,7 +495,7 @@ function together(
         addEvent(chosen, chosenCount);
       if (!mayGoOn()) return;
       if (goesOn)
-        together(label, aim, then, load, mask, fiercest, from, min(to, d.to), buys, crew || b.crew, fish || b.fish);
+        together(label, aim, then, load, mask, enemiesSoFar | b.enemies, fiercest, from, min(to, d.to), buys, crew || b.crew, fish || b.fish);
       chosenCount--;
     }
   }
