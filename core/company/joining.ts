@@ -122,8 +122,7 @@ function ofThePace(
   const mgN = forecast.presentMgN + forecast.addedMgN;
   const capacity = provedCapacity(e);
   const nearZeroMgN = capacity?.nearZeroNowMgN ?? null;
-  const doubleMgN = STOCKING.mostGrowth * monthAgoMgN(e, dayOfMs);
-  const allowedMgN = Math.max(doubleMgN, firstStepMgN(nearZeroMgN, e.netL));
+  const allowedMgN = allowedLoadMgN(e, dayOfMs);
   if (mgN > allowedMgN + 1e-9) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
   const isFish = species.group === 'fish';
   const lately = lastOf(e.joined.filter((j) => isLoadOfFish(e, j)));
@@ -136,6 +135,13 @@ function ofThePace(
     warnings.push(onlyIf({ code: 'manyFirst', count }));
   return [...warnings, ...ofTheAmmonia(forecast)];
 }
+
+/** What the load may be in all today, mg N a day: twice that of a month ago, or the first step (R5). */
+export const allowedLoadMgN = (e: WaterEvidence, dayOfMs: (ms: number) => string): number =>
+  Math.max(
+    STOCKING.mostGrowth * monthAgoMgN(e, dayOfMs),
+    firstStepMgN(provedCapacity(e)?.nearZeroNowMgN ?? null, e.netL),
+  );
 
 const isFishOf = (e: WaterEvidence, { speciesId }: Animal): boolean =>
   speciesOf(e, speciesId).group === 'fish';

@@ -82,7 +82,7 @@ function Stock({ water }: { water: Display }) {
     [doc.animals, water.id],
   );
   const stair = useMemo(
-    () => stairView(evidence, animals, today, freeShare),
+    () => stairView(evidence, animals, today, freeShare, localDay),
     [evidence, animals, today, freeShare],
   );
   const serving = quarantinesOf(doc, water.id);
@@ -191,6 +191,11 @@ function Stock({ water }: { water: Display }) {
       <Txt kind="small" tone="second">
         nitrogen from feeding, mg N a day
       </Txt>
+      {stair.capacity && stair.isPaced && !held ? (
+        <Txt kind="small" tone="second">
+          {`The filter carries about ${stair.capacity.nearZeroNowMgN.toFixed(0)} now; it keeps in step with a load that at most doubles within a month, or with a first step.`}
+        </Txt>
+      ) : null}
       {stair.steps.length > 0 || stair.capacity ? (
         <LoadStair
           steps={stair.steps}

@@ -1,5 +1,6 @@
 /** The stock screens as plain data. */
 import { isIn, type Animal } from '../../../core/document';
+import { allowedLoadMgN } from '../../../core/company';
 import type { WaterEvidence } from '../../../core/evidence';
 import { speciesOf, type WithKinds } from '../../../core/species';
 import { LIVING } from '../../../core/living';
@@ -20,7 +21,10 @@ import {
 export interface StairView {
   capacity: Capacity | null;
   loadMgN: number;
+  /** What may still be added, mg N a day; null where nothing is proved. */
   roomMgN: number | null;
+  /** Is that less than the filter carries, as the load may at most double within a month? */
+  isPaced: boolean;
   steps: StairStep[];
   ceiling: CeilingPoint[];
   fromMs: number;
@@ -35,6 +39,7 @@ export function stairView(
   animals: readonly Animal[],
   today: string,
   freeShare: number | null,
+  dayOfMs: (ms: number) => string,
 ): StairView {
   const capacity = provedCapacity(e);
   const toMs = e.nowMs + 45 * DAY_MS;
@@ -51,10 +56,12 @@ export function stairView(
   const ahead = steps.filter((s) => s.toMs > e.nowMs).map((s) => ({ atMs: s.fromMs, mgN: s.mgN }));
   const ceiling = capacity ? ceilingOf(e, capacity, ahead, latest) : [];
   const loadMgN = loadAt(e, e.nowMs);
+  const allowedMgN = allowedLoadMgN(e, dayOfMs);
   return {
     capacity,
     loadMgN,
-    roomMgN: capacity ? capacity.nearZeroNowMgN - loadMgN : null,
+    roomMgN: capacity ? Math.min(capacity.nearZeroNowMgN, allowedMgN) - loadMgN : null,
+    isPaced: capacity !== null && allowedMgN < capacity.nearZeroNowMgN,
     steps,
     ceiling,
     fromMs,

@@ -1,5 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { IN, moved, type Document } from '../../../core/document';
+import { netVolume } from '../../../core/volume';
 import {
   allText,
   choose,
@@ -28,6 +29,18 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
   // The step that is meant to come stands in the table as well: not by colour and dash alone.
   expect(says(/Yellow watchman goby \(meant\)/)).toBe(true);
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
+});
+
+test('there is no more room than a month may bring: twice the load of a month ago, or the first step', () => {
+  onScreen(<StockScreen />, { doc: demo(), params: north() });
+  const room = Number(allText().match(/Room for (\d+) mg a day/)?.[1]);
+  const makes = Number(allText().match(/Animals make(\d+\.\d)/)?.[1]);
+  const carries = Number(allText().match(/Near zero, today(\d+)/)?.[1]);
+  const netL = netVolume(demo().waters['north-window']!).netL;
+  // Nothing lived there a month ago.
+  expect(room).toBe(Math.floor(0.1 * netL - makes));
+  expect(room + makes).toBeLessThan(carries);
+  expect(says(/at most doubles within a month, or with a first step/)).toBe(true);
 });
 
 test('with ammonia in the water there is no room, whatever was proved, and a wish is told that the water comes first', () => {
