@@ -1,6 +1,12 @@
 export { apartOf, companyOf, fewestToGo, findingsOf, grownMgN, without, type Apart } from './company';
 export type { Finding, Severity } from './finding';
-export { additionWarnings, allowedLoadMgN, type AdditionForecast, type Joining, type Warning } from './joining';
+export {
+  additionWarnings,
+  allowedLoadMgN,
+  type AdditionForecast,
+  type Joining,
+  type Warning,
+} from './joining';
 export { lineOf, openLines } from './lines';
 export { COMPANY, COMPANY_LIMITS } from './limits';
 export { membersOf, standingTank, tankOf, type Member, type Tank } from './member';
