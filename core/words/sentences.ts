@@ -307,7 +307,9 @@ const AVOID = {
 
 const COMPANY = {
   tooLargeForTank: (s, w) =>
-    `${s.name} ${verb(s, 'grow')} to ${length(s.adultCm, w)} and ${verb(s, 'want')} a glass of ${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. Judge it by its adult size, not the size in the shop.`,
+    `${s.name} ${verb(s, 'grow')} to ${length(s.adultCm, w)} and ${verb(s, 'want')} a glass of ` +
+    `${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. ` +
+    'Judge it by its adult size, not the size in the shop.',
   tooLongForTank: (s, w) =>
     `${s.name} swims: it wants ${length(s.minTankCm, w)} of length, and this glass has ${length(s.lengthCm, w)}.`,
   jumpsNoLid: (s) => `${s.name} jumps, new ones most of all, and no lid is noted for this tank.`,

@@ -14,7 +14,7 @@ import {
 } from '../../../core/document';
 import { plannedAnimals } from '../../../core/planner';
 import { waterHolds } from '../../../core/readiness';
-import { NEAR_ZERO_MG_N } from '../../../core/stocking';
+import { NEAR_ZERO_MG_N, type Capacity } from '../../../core/stocking';
 import { speciesOf } from '../../../core/species';
 import { showQuantity } from '../../../core/units';
 import { netVolume } from '../../../core/volume';
@@ -193,7 +193,7 @@ function Stock({ water }: { water: Display }) {
       </Txt>
       {stair.capacity && stair.isPaced && !held ? (
         <Txt kind="small" tone="second">
-          {`The filter carries about ${stair.capacity.nearZeroNowMgN.toFixed(0)} now; it keeps in step with a load that at most doubles within a month, or with a first step.`}
+          {paceWords(stair.capacity)}
         </Txt>
       ) : null}
       {stair.steps.length > 0 || stair.capacity ? (
@@ -293,6 +293,11 @@ function Stock({ water }: { water: Display }) {
     </Screen>
   );
 }
+
+/** Why there is less room than the filter carries. */
+const paceWords = ({ nearZeroNowMgN }: Capacity): string =>
+  `The filter carries about ${nearZeroNowMgN.toFixed(0)} now; ` +
+  'it keeps in step with a load that at most doubles within a month, or with a first step.';
 
 /** The drawing of the stair, for whoever listens. */
 function stairWords({ loadMgN, capacity }: ReturnType<typeof stairView>): string {
