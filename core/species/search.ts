@@ -45,10 +45,31 @@ const WANTS = {
     asked: /\b(?:reef|coral)[ -]?safe\b|\bsafe with corals?\b/,
     holds: (s: Species) => s.reefSafe === 'yes',
   },
+  sparesCorals: {
+    asked: /\b(?:(?:does|do|will) not|(?:does|do|wo)n['’]t)\s+eat\s+(?:my\s+|the\s+)?corals?\b/,
+    holds: (s: Species) => !s.eats.some((prey) => /corals$|^zoanthids$/i.test(prey)),
+  },
+  sparesCrew: {
+    asked:
+      /\b(?:(?:does|do|will) not|(?:does|do|wo)n['’]t)\s+eat\s+(?:my\s+|the\s+)?(?:shrimps?|snails?|crabs?|hermits?|crew|inverts?|invertebrates?)\b|\b(?:shrimp|snail|crab|invert)[ -]safe\b|\bsafe with (?:shrimps?|snails?|crabs?|hermits?|crew|inverts?|invertebrates?)\b/,
+    holds: (s: Species) => !s.eats.some((prey) => prey === 'shrimp' || prey === 'snails' || prey === 'crabs'),
+  },
+  gentle: {
+    asked: /\b(?:peaceful|gentle|calm|placid|community)\b/,
+    holds: (s: Species) => s.temperament === 'gentle',
+  },
+  harmsHands: {
+    asked: /\b(?:venom(?:ous)?|poison(?:ous)?|toxic|toxins?)\b/,
+    holds: (s: Species) => s.danger !== 'none' && s.danger !== 'spines',
+  },
   easy: { asked: /\b(?:easy|hardy|beginners?|first fish)\b/, holds: (s: Species) => s.hardiness === 'hardy' },
   staysIn: {
-    asked: /\b(?:(?:no|without a) lid|open top|does not jump|do not jump)\b/,
+    asked: /\b(?:(?:no|without a) lid|open top|does not jump|do not jump|do(?:es)?n['’]t jump)\b/,
     holds: (s: Species) => !s.jumps,
+  },
+  jumps: {
+    asked: /\b(?<!\bnot |n['’]t )(?:jumps?|jumpers?|jumping|(?:needs?|wants?) a lid)\b/,
+    holds: (s: Species) => s.jumps,
   },
   bred: { asked: /\b(?:captive|tank)[ -]bred\b/, holds: (s: Species) => s.bred !== 'wild' },
   crew: { asked: /\b(?:cuc|clean(?:ing)?[ -]?up crew|cleanup crew)\b/, holds: (s: Species) => s.crew },
@@ -76,23 +97,30 @@ const LOW_PAR = 60;
 /** Words that ask for nothing by themselves. */
 const FILLERS = /[,;]|\b(?:an?|the|that|which|who|and|with|some|any|my|tank|it|is|are|for|in)\b/g;
 
-const VOLUME = /\b(?:for|in|fits?)?\s*(\d+(?:[.,]\d+)?)\s*(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\w])/;
+/** How a glass is spoken of before its volume. */
+const VOLUME =
+  /\b(?:(?:for|in|fits?|under|below|up to|at most|less than|no more than|max(?:imum)?\.?)\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)[ -]?(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\w])/;
+
+/** What people call a small tank: up to this much, L (trade practice, about 20 US gallons). */
+const NANO = { said: /\b(?:nano|small tanks?)\b/, litres: 75 };
 
 /** "eats algae for 60 L" -> algae eaters that fit 60 L. Volumes without a unit are none: they may belong to a name. */
 export function askedOf(query: string): Asked {
   let rest = query.toLowerCase();
   const volume = VOLUME.exec(rest);
-  if (volume) rest = rest.replace(volume[0], ' ');
+  const nano = volume === null && NANO.said.test(rest);
+  rest = rest.replace(volume?.[0] ?? (nano ? NANO.said : ''), ' ');
   const wants = (Object.keys(WANTS) as Want[]).filter((want) => WANTS[want].asked.test(rest));
   for (const want of wants) rest = rest.replace(WANTS[want].asked, ' ');
   // Within a name alone they may belong to it.
-  if (volume || wants.length > 0) rest = rest.replace(FILLERS, ' ');
+  if (volume || nano || wants.length > 0) rest = rest.replace(FILLERS, ' ');
   const name = rest.replace(/\s+/g, ' ').trim();
   const group = GROUPS.find(([word]) => word.test(name))?.[1] ?? null;
   const number = Number((volume?.[1] ?? '').replace(',', '.'));
+  const asked = volume && number > 0 ? fromUnit(volume[2]?.startsWith('g') ? 'gal' : 'L', number) : null;
   return {
     name: group === null ? name : '',
-    litres: volume && number > 0 ? fromUnit(volume[2]?.startsWith('g') ? 'gal' : 'L', number) : null,
+    litres: nano ? NANO.litres : asked,
     wants,
     group,
   };

@@ -89,6 +89,15 @@ describe('what is asked', () => {
     ['algae eater', { name: '', litres: null, wants: ['eatsAlgae'] }],
     ['eats hair algae', { name: '', litres: null, wants: ['eatsAlgae'] }],
     ['reef safe wrasse, no lid', { name: 'wrasse', litres: null, wants: ['safeWithCorals', 'staysIn'] }],
+    ['peaceful fish under 100 litres', { name: '', litres: 100, wants: ['gentle'], group: 'fish' }],
+    ['nano goby', { name: 'goby', litres: 75, wants: [] }],
+    ['wrasse for a 60-litre tank', { name: 'wrasse', litres: 60, wants: [] }],
+    ['jumps', { name: '', litres: null, wants: ['jumps'] }],
+    ["a wrasse that doesn't jump", { name: 'wrasse', litres: null, wants: ['staysIn'] }],
+    ['a goby that does not jump', { name: 'goby', litres: null, wants: ['staysIn'] }],
+    ['venomous', { name: '', litres: null, wants: ['harmsHands'] }],
+    ['wrasse that does not eat shrimp', { name: 'wrasse', litres: null, wants: ['sparesCrew'] }],
+    ['angelfish that won’t eat my corals', { name: 'angelfish', litres: null, wants: ['sparesCorals'] }],
     // A number by itself may belong to a name.
     ['three-stripe 3', { name: 'three-stripe 3', litres: null, wants: [] }],
     ['6 line wrasse', { name: '6 line wrasse', litres: null, wants: [] }],
@@ -99,7 +108,7 @@ describe('what is asked', () => {
     ['softies', { name: '', litres: null, wants: ['soft'] }],
     ['CUC', { name: '', litres: null, wants: ['crew'] }],
     ['for 0 L', { name: '', litres: null, wants: [] }],
-  ])('%s', (query, asked) => expect(askedOf(query)).toEqual({ ...asked, group: null }));
+  ])('%s', (query, asked) => expect(askedOf(query)).toEqual({ group: null, ...asked }));
   test.each([
     ['fish for 60 L', 'fish'],
     ['hardy corals', 'coral'],

@@ -1,9 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import type { Species, WithKinds } from '../../../core/species';
 import { Button, TextField, Txt } from '../../ui';
-import { findKinds } from './kinds';
+import { findKinds, noneWords } from './kinds';
+import { useUnits } from './water';
 
-const NONE = { found: [], near: false } as const;
+const NONE = { found: [], near: false, tooSmall: null };
 
 /** As many as can be read at a glance. */
 const SHOWN = 6;
@@ -28,8 +29,10 @@ export function KindSearch({
 }) {
   const [query, setQuery] = useState('');
   const asked = query.trim().length > 1;
-  const { found, near } = asked ? findKinds(kinds, query) : NONE;
-  const shown = found.filter((f) => leave(f.species)).slice(0, SHOWN);
+  const finds = asked ? findKinds(kinds, query) : NONE;
+  const found = finds.found.filter((f) => leave(f.species));
+  const shown = found.slice(0, SHOWN);
+  const none = noneWords(finds, useUnits());
   return (
     <>
       <TextField
@@ -41,10 +44,10 @@ export function KindSearch({
       />
       {asked && shown.length === 0 ? (
         <Txt kind="small" tone="second" live>
-          None by that name. Try another name, or part of the scientific one.
+          {none.title}. {none.text}
         </Txt>
       ) : null}
-      {near && shown.length > 0 ? (
+      {finds.near && shown.length > 0 ? (
         <Txt kind="small" tone="second" live>
           None by that name. The nearest:
         </Txt>
@@ -59,6 +62,11 @@ export function KindSearch({
           }}
         />
       ))}
+      {found.length > SHOWN ? (
+        <Txt kind="small" tone="second">
+          And {found.length - SHOWN} more: write more of the name.
+        </Txt>
+      ) : null}
       {notHere?.(query)}
     </>
   );

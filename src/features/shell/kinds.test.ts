@@ -47,6 +47,36 @@ test('a group is asked for by its word; where nothing fits the glass the least t
   });
   expect(findKinds(NO_OWN_KINDS, 'yellow tang for 600 L').tooSmall).toBeNull();
 });
+test.each([
+  // Written in two words, in one, of many, in another order.
+  ['clown fish', 'ocellaris-clownfish'],
+  ['starfish', 'blue-linckia-star'],
+  ['star fish', 'sand-star'],
+  ['gobys', 'clown-goby'],
+  ['gobies', 'yasha-goby'],
+  ['watchman yellow', 'yellow-watchman-goby'],
+  ['brain corals', 'favia-brain'],
+])('"%s" is a name in use', (query, id) => {
+  expect(findKinds(NO_OWN_KINDS, query).near).toBe(false);
+  expect(ids(query)).toContain(id);
+});
+test('words apart count only where nobody bears them together, and the plainest names come first', () => {
+  expect(ids('yellow tang')).toEqual(['yellow-tang']);
+  expect(ids('yellow tang for 420 L')).toEqual([]);
+  expect(ids('acan')[0]).toBe('acan-lord');
+});
+test.each([
+  ['tang for 200 L', 200, 330],
+  ['yellow tang, under 100 litres', 100, 450],
+  ['tang for a 40-gallon tank', 151, 330],
+  ['tang for a nano', 75, 330],
+])('"%s" is no misspelling: none fits', (query, glassL, wantsL) => {
+  expect(findKinds(NO_OWN_KINDS, query)).toEqual({
+    found: [],
+    near: false,
+    tooSmall: { glassL: expect.closeTo(glassL, -1), wantsL },
+  });
+});
 test('nothing asked is all of them; nonsense is none', () => {
   expect(ids('').length).toBeGreaterThanOrEqual(159);
   expect(findKinds(NO_OWN_KINDS, 'qqzzxw')).toMatchObject({ found: [], near: false, tooSmall: null });

@@ -4,6 +4,7 @@ import { allSpecies, type Species, type WithKinds } from '../../../core/species'
 import { FAMILY_WORDS } from '../../../core/species/fields';
 import { guideOf } from '../../../core/species/guide';
 import { answers, askedOf, type Asked } from '../../../core/species/search';
+import { showQuantity, type UnitPreferences } from '../../../core/units';
 
 /** One kind with all the words it is found by. */
 interface Card {
@@ -26,6 +27,17 @@ export interface Finds {
   near: boolean;
   /** Nothing fits the glass that was asked for, L, and what else was asked wants this at least. */
   tooSmall: { glassL: number; wantsL: number } | null;
+}
+
+/** What is said where nothing was found. */
+export function noneWords({ tooSmall }: Pick<Finds, 'tooSmall'>, units: UnitPreferences) {
+  if (!tooSmall)
+    return { title: 'None by that name', text: 'Try another name in use, or part of the scientific one.' };
+  const litres = (volume: number) => showQuantity('volume', volume, units, 0);
+  return {
+    title: `Nothing for ${litres(tooSmall.glassL)}`,
+    text: `Of what was asked the least wants a glass of ${litres(tooSmall.wantsL)}.`,
+  };
 }
 
 const cardsOf = (kinds: WithKinds): Card[] =>
@@ -65,33 +77,75 @@ function finderFor(kinds: WithKinds): Finder {
 
 const plain = (text: string): string => text.toLowerCase().replace(/[’'-]/g, ' ');
 
-/** Kinds of that name or of what was asked, by name; the nearest spellings where there is none. All of them for nothing asked. */
-export function findKinds(kinds: WithKinds, query: string): Finds {
-  const asked = askedOf(query);
-  const finds = findAsked(kinds, asked);
-  const { litres } = asked;
-  if (finds.found.length > 0 || litres === null) return { ...finds, tooSmall: null };
-  const elsewhere = findAsked(kinds, { ...asked, litres: null }).found;
-  const wantsL = Math.min(...elsewhere.map(({ species }) => species.minTankL));
-  return { ...finds, tooSmall: elsewhere.length > 0 ? { glassL: litres, wantsL } : null };
+/** A word as one of many is called: gobies, gobys, goby. */
+const single = (word: string): string =>
+  word.length < 4 ? word : word.replace(/(?:ie|y)s$/, 'y').replace(/([^s])s$/, '$1');
+const wordsOf = (text: string): string[] =>
+  plain(text)
+    .split(/[\s,]+/)
+    .filter((w) => w !== '')
+    .map(single);
+const joined = (text: string): string => plain(text).replace(/\s/g, '');
+
+/** Written in one or in two, two words of it count as one from this many letters on: star fish, clown fish. */
+const JOINED = 6;
+
+const APART = 3;
+
+/** How a card bears a name: 0 in a name it begins a word of, 1 within a name, 2 in Latin or its family, or its words APART; null not. */
+function bearing(card: Card, name: string): number | null {
+  const names = [card.common, ...card.names].map(plain);
+  if (names.some((text) => ` ${text}`.includes(` ${name}`))) return 0;
+  const whole = joined(name);
+  const holds = (text: string) =>
+    text.includes(name) || (whole.length >= JOINED && joined(text).includes(whole));
+  if (names.some(holds)) return 1;
+  if ([card.scientific, card.family].map(plain).some(holds)) return 2;
+  const words = [...names, card.scientific, card.family].flatMap(wordsOf);
+  const all = wordsOf(name).every((asked) => words.some((word) => word.startsWith(asked)));
+  return all ? APART : null;
 }
 
-function findAsked(kinds: WithKinds, asked: Asked): Pick<Finds, 'found' | 'near'> {
-  const { cards, fuse } = finderFor(kinds);
-  const fit = (c: Card) => answers(asked, c.species);
-  const name = plain(asked.name);
-  const holds = (text: string) => plain(text).includes(name);
-  const exact = cards.filter(fit).flatMap((c): Found[] => {
-    if (name === '' || [c.common, c.scientific].some(holds)) return [{ species: c.species, as: null }];
-    const as = c.names.find(holds) ?? (holds(c.family) ? c.species.family : undefined);
-    return as === undefined ? [] : [{ species: c.species, as }];
+/** Kinds of that name or of what was asked, the plainest first; the nearest spellings where there is none. All of them for nothing
+ *  asked. */
+export function findKinds(kinds: WithKinds, query: string): Finds {
+  const asked = askedOf(query);
+  const found = named(kinds, asked);
+  if (found.length > 0) return { found, near: false, tooSmall: null };
+  const { litres } = asked;
+  // A tang for 60 L is not misspelled: there is none.
+  const elsewhere = litres === null ? [] : named(kinds, { ...asked, litres: null });
+  if (litres !== null && elsewhere.length > 0) {
+    const wantsL = Math.min(...elsewhere.map(({ species }) => species.minTankL));
+    return { found: [], near: false, tooSmall: { glassL: litres, wantsL } };
+  }
+  const near = finderFor(kinds)
+    .fuse.search(asked.name)
+    .flatMap(({ item }): Found[] =>
+      answers(asked, item.species) ? [{ species: item.species, as: null }] : [],
+    );
+  return { found: near.slice(0, NEAREST), near: near.length > 0, tooSmall: null };
+}
+
+/** Those that bear the name and answer what else was asked; its words apart only where nobody bears them together. */
+function named(kinds: WithKinds, asked: Asked): Found[] {
+  const name = plain(asked.name).trim();
+  const bearers = finderFor(kinds).cards.flatMap((card) => {
+    const rank = name === '' ? 0 : bearing(card, name);
+    return rank === null ? [] : [{ card, rank }];
   });
-  if (exact.length > 0)
-    return { found: exact.sort((a, b) => a.species.common.localeCompare(b.species.common)), near: false };
-  const near = fuse
-    .search(asked.name)
-    .flatMap(({ item }): Found[] => (fit(item) ? [{ species: item.species, as: null }] : []));
-  return { found: near.slice(0, NEAREST), near: near.length > 0 };
+  const together = bearers.filter(({ rank }) => rank < APART);
+  return (together.length > 0 ? together : bearers)
+    .filter(({ card }) => answers(asked, card.species))
+    .sort((a, b) => a.rank - b.rank || a.card.common.localeCompare(b.card.common))
+    .map(({ card }) => ({ species: card.species, as: shownAs(card, name) }));
+}
+
+/** The name it was found by, where the one shown does not tell it; null where it does. */
+function shownAs(card: Card, name: string): string | null {
+  const holds = (text: string) => plain(text).includes(name) || joined(text).includes(joined(name));
+  if (name === '' || [card.common, card.scientific].some(holds)) return null;
+  return card.names.find(holds) ?? (holds(card.family) ? card.species.family : null);
 }
 
 /** As many near spellings as are worth a look. */

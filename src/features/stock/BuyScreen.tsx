@@ -49,7 +49,7 @@ import { TextEntry, useEntryForm } from '../shell/form';
 import { BareAbsence } from '../shell/alone';
 import { Verdicts } from '../shell/company';
 import { Risks } from '../shell/guard';
-import { findKinds } from '../shell/kinds';
+import { findKinds, noneWords } from '../shell/kinds';
 import { SaveButton } from '../shell/saving';
 import { AddKind } from './AddKind';
 import { SaidOfThem } from './SaidOfThem';
@@ -307,7 +307,9 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
       ),
     [doc.animals, water.id],
   );
-  const { found, near } = findKinds(doc, query);
+  const finds = findKinds(doc, query);
+  const { found, near } = finds;
+  const none = noneWords(finds, useUnits());
   const shown = found.sort((a, b) => Number(wished.has(b.species.id)) - Number(wished.has(a.species.id)));
   return (
     <Section title="Kinds">
@@ -340,7 +342,7 @@ function Find({ water, onAdd }: { water: Display; onAdd: (species: Species) => v
       />
       {shown.length === 0 ? (
         <Txt kind="small" tone="second" live>
-          None by that name. Try another name in use, or part of the scientific one.
+          {none.title}. {none.text}
         </Txt>
       ) : null}
       <AddKind key={query} named={query} onAdded={({ common }) => setQuery(common)} />

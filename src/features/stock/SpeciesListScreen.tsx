@@ -20,7 +20,7 @@ import {
   styleSheet,
 } from '../../ui';
 import { useUnits, WithDisplay } from '../shell';
-import { findKinds, type Finds, type Found } from '../shell/kinds';
+import { findKinds, noneWords, type Finds, type Found } from '../shell/kinds';
 
 /** Kinds drawn at a time. */
 const ROWS = 12;
@@ -90,16 +90,7 @@ function SpeciesList({ water }: { water: Display }) {
           None of this kind; of another:
         </Txt>
       ) : null}
-      {found.length === 0 ? (
-        finds.tooSmall ? (
-          <Empty
-            title={`Nothing for ${litres(finds.tooSmall.glassL)}`}
-            text={`Of what was asked the least wants a glass of ${litres(finds.tooSmall.wantsL)}.`}
-          />
-        ) : (
-          <Empty title="None by that name" text="Try another name in use, or part of the scientific one." />
-        )
-      ) : null}
+      {found.length === 0 ? <Empty {...noneWords(finds, units)} /> : null}
       <View>
         <Steadily
           step={ROWS}
