@@ -5,7 +5,7 @@ import { stockingPlan, type Line, type Problem, type Wish } from '../core/planne
 import { speciesById, SPECIES_IDS } from '../core/species';
 import { dailyLoadMgN } from '../core/stocking';
 import { dayNumber } from '../core/time';
-import { AGAINST_WORDS, bindingText, leftOutText, type PlanSaying } from '../core/words/plan';
+import { AGAINST_WORDS, leftOutText, wishWaits, type PlanSaying } from '../core/words/plan';
 import { InputError, parsed } from './input';
 
 const day = z.iso.date({ error: 'expected a date like 2026-01-31' });
@@ -93,7 +93,7 @@ export function plan(text: string, clock: () => number): object {
     status: found.status,
     steps: found.steps.map(({ binding, freeMgN: _, ...step }) => ({
       ...step,
-      binding: binding.map((reason) => ({ rule: reason.rule, text: bindingText(reason, SAYING) })),
+      binding: binding.map((reason) => ({ rule: reason.rule, text: wishWaits(reason, SAYING, step.wishId) })),
     })),
     leftOut: found.leftOut.map(({ wishId, rule }) => ({
       wishId,

@@ -2,8 +2,9 @@
 import type { SaidPlan } from '../document';
 import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
+import { apartOf } from './apart';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
-import { bindingText, brokenText } from '../words/plan';
+import { batchWaits, brokenText, soonerText, waitingText, wishWaits } from '../words/plan';
 import { changedSince, clearOn, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
 
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
@@ -42,12 +43,109 @@ describe('haste', () => {
   });
 });
 
+describe('a batch waits for one of it', () => {
+  const saying = { nameOf: (id: string) => id.toUpperCase(), day: (d: string) => d, litres: String };
+  const parts = [wish('old', { needsTankDays: 180 }), wish('b'), wish('c')];
+  const together = problem(parts, { filled: TODAY - 100 });
+  const { steps } = planOf(together);
+  const [first] = steps;
+  const [reason] = first?.binding ?? [];
+  const until = `wait until the tank is old enough, on ${day(80)}`;
+  test('who that is is said, and that the others leave with it', () => {
+    expect(steps.map((s) => s.releaseDay)).toEqual([day(80), day(80), day(80)]);
+    expect(reason).toMatchObject({ rule: 'R8', who: ['old'] });
+    expect(batchWaits(reason!, saying, ['old', 'b', 'c'])).toBe(
+      `OLD must ${until}. The rest of the batch leaves that day, too.`,
+    );
+  });
+  test('each of them says it of itself', () => {
+    expect(steps.map((s) => wishWaits(reason!, saying, s.wishId)).sort()).toEqual([
+      `leaves its quarantine with OLD, which must ${until}`,
+      `leaves its quarantine with OLD, which must ${until}`,
+      `waits until the tank is old enough for it, on ${day(80)}`,
+    ]);
+  });
+  test('when the others could be in by themselves, all else as planned; held so, it is', () => {
+    const [apart] = apartOf(together, planOf(together), () => true);
+    expect(apart).toEqual({
+      batchOf: 'old',
+      sooner: { wishIds: ['b', 'c'], buyDay: day(0), quarantineId: 'q', releaseDay: day(28) },
+      waiting: [],
+    });
+    expect(soonerText(apart!.sooner!, saying)).toBe(
+      `Bought on ${day(0)}, B and C could be in on ${day(28)}, in a batch of their own; all else as planned.`,
+    );
+    const fixed = [1, 2].map((wish) => ({ wish, buy: TODAY, quarantine: 0, release: TODAY + 28 }));
+    const held = planOf({ ...together, fixed });
+    expect(held).toMatchObject({ concessions: [], lastRelease: day(80), batches: 2 });
+    expect(apartOf({ ...together, fixed }, held, () => true)).toEqual([]);
+  });
+  test('nobody is parted where nothing is won, a rule would break, or a day is set', () => {
+    const apart = (p: Problem) => apartOf(p, planOf(p), () => true);
+    expect(apart(problem([wish('a'), wish('b')]))).toEqual([]);
+    // Away for fifty days, back on day 51: bought no earlier, and out before the next is bought.
+    const away: [number, number][] = [[TODAY, TODAY + 50]];
+    const older = { ...together, away, filled: TODAY - 50 };
+    expect(apart(older)).toMatchObject([{ sooner: { buyDay: day(51), releaseDay: day(79) }, waiting: [] }]);
+    // Back too late for two batches one after the other.
+    expect(apart({ ...together, away })).toMatchObject([
+      { sooner: null, waiting: [{ wishId: 'b' }, { wishId: 'c' }] },
+    ]);
+    const fixed = [{ wish: 1, buy: TODAY, quarantine: 0, release: null }];
+    expect(apart({ ...together, fixed })).toEqual([]);
+  });
+  test('the fierce wait for the gentle that waits for the tank; who need not comes by itself', () => {
+    const mixed = problem([parts[0]!, wish('fierce', { temperament: 2 }), wish('c')], {
+      filled: TODAY - 100,
+    });
+    const [apart] = apartOf(mixed, planOf(mixed), () => true);
+    expect(apart).toMatchObject({
+      sooner: { wishIds: ['c'], releaseDay: day(28) },
+      waiting: [{ wishId: 'fierce', reasons: [{ rule: 'R7', with: ['old'] }] }],
+    });
+    expect(waitingText(apart!.waiting[0]!, saying)).toEqual([
+      expect.stringMatching(
+        /^In another batch, too, FIERCE must wait for OLD: .*the gentle before the fierce\.$/,
+      ),
+    ]);
+  });
+  test('once the time is over nothing is told', () => {
+    expect(apartOf(together, planOf(together), () => false)).toEqual([]);
+  });
+  test('two of three stand as many, and all of them as the batch', () => {
+    const binding = (needs: number[]) =>
+      planOf(
+        problem(
+          needs.map((needsTankDays, i) => wish(`w${i}`, { needsTankDays })),
+          { filled: TODAY - 100 },
+        ),
+      ).steps[0]?.binding[0]!;
+    const batch = ['w0', 'w1', 'w2'];
+    expect(batchWaits(binding([180, 180, 0]), saying, batch)).toBe(
+      `W0 and W1 must ${until}. The rest of the batch leaves that day, too.`,
+    );
+    // One that is old enough sooner is not waited for.
+    expect(binding([180, 150, 0]).who).toEqual(['w0']);
+    expect(batchWaits(binding([180, 180, 180]), saying, batch)).toMatch(/^The batch waits/);
+  });
+  test('haste names who is too young for the tank', () => {
+    const cost = hasteOf(together, steps, 'b', day(70));
+    expect(cost.broken.map((r) => brokenText(r, saying))).toContain(
+      `The tank is too young for OLD before ${day(80)}.`,
+    );
+  });
+});
+
 describe('days on which nobody comes', () => {
   const SATURDAY = 6;
   const saying = { nameOf: (id: string) => id, day: (d: string) => d, litres: String };
   const waitsFor = (more: Partial<Problem>) => {
     const [step] = planOf(problem([wish('a')], more)).steps;
-    return [step?.buyDay, step?.releaseDay, step?.binding.map((r) => bindingText(r, saying)).join()];
+    return [
+      step?.buyDay,
+      step?.releaseDay,
+      step?.binding.map((r) => wishWaits(r, saying, step.wishId)).join(),
+    ];
   };
   test('a date that waits for a shop says that alone; an absence says when it is over', () => {
     expect(waitsFor({ shopDays: [SATURDAY] })).toEqual([day(4), day(32), 'waits for a day with a shop']);

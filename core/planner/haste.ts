@@ -20,7 +20,7 @@ export interface Haste {
 }
 
 /** The steps of a plan as the planner reckons with them. */
-const stepsOf = (p: Problem, planned: readonly PlannedStep[]): Step[] =>
+export const stepsOf = (p: Problem, planned: readonly PlannedStep[]): Step[] =>
   planned.map((s) => ({
     wish: p.wishes.findIndex((w) => w.id === s.wishId),
     buy: dayNumber(s.buyDay),
@@ -60,6 +60,7 @@ export function hasteOf(
     daysSeen: daysCounted(p, next.find((s) => s.wish === moved.wish) as Step),
     broken: byRule(
       broken.map((b) => reasonOf(p, next, b.wishes.some((w) => own.includes(w)) ? own : b.wishes, b)),
+      own.length,
     ),
     freeMgN,
     tooMuchAmmonia: freeMgN !== null && freeMgN > FREE_AMMONIA.longTerm,

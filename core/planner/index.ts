@@ -26,3 +26,4 @@ export { hasteOf, type Haste } from './haste';
 export type { Reason } from './reasons';
 export { changedSince, type Changed } from './changed';
 export { leastToLetIn } from './least';
+export type { Apart } from './apart';

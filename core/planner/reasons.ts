@@ -19,6 +19,8 @@ export interface Reason {
   rule: Rule;
   /** Ids of the others it is about. */
   with: string[];
+  /** Ids of those of the batch it is about, where that is a part of it: the rest comes with them. None where it is all of it. */
+  who: string[];
   /** The day it waits for, or is about: a gate, a slot that gets free, an age. */
   day: string | null;
   /** Of R9: does an absence stand in the way, over by `day`, or that tests after it would fall in one? Null where it is shop days alone.
@@ -32,9 +34,12 @@ export interface Reason {
 /** @param steps the plan that breaks it; @param own wishes whose reason it is */
 export function reasonOf(p: Problem, steps: readonly Step[], own: readonly number[], breach: Breach): Reason {
   const others = breach.wishes.filter((w) => !own.includes(w));
+  const idOf = (w: number) => (p.wishes[w] as Wish).id;
+  const part = own.filter((w) => breach.wishes.includes(w));
   const reason: Reason = {
     rule: breach.rule,
-    with: others.map((w) => (p.wishes[w] as Wish).id),
+    with: others.map(idOf),
+    who: part.length < own.length ? part.map(idOf) : [],
     day: null,
     away: null,
     would: null,

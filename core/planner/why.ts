@@ -31,21 +31,29 @@ export function bindingOf(p: Problem, steps: readonly Step[], step: Step, ammoni
     buysBefore(p, step.quarantine, release, bought ? [step.buy] : []).map((buy) => {
       const tried = boughtOn(buy);
       const breaches = breachesOf(p, tried, ammonia, ofReleases).filter(isNew(already));
-      return byRule(breaches.map((b) => reasonOf(p, tried, own, b)));
+      return byRule(
+        breaches.map((b) => reasonOf(p, tried, own, b)),
+        own.length,
+      );
     }),
   );
 }
 
-/** One reason a rule, with everybody it is about and the latest day. */
-export function byRule(reasons: readonly Reason[]): Reason[] {
+/** One reason a rule, with everybody it is about and the latest day. @param batch how many leave together */
+export function byRule(reasons: readonly Reason[], batch: number): Reason[] {
   const rules = [...new Set(reasons.map((r) => r.rule))];
   return rules.map((rule) => {
     const these = reasons.filter((r) => r.rule === rule);
     const days = these.flatMap((r) => (r.day === null ? [] : [r.day])).sort();
+    // Who is said to be the last is so for the latest day alone.
+    const day = days[days.length - 1] ?? null;
+    const last = these.filter((r) => r.day === day);
+    const who = last.some((r) => r.who.length === 0) ? [] : [...new Set(last.flatMap((r) => r.who))];
     return {
       ...(these[0] as Reason),
       with: [...new Set(these.flatMap((r) => r.with))],
-      day: days[days.length - 1] ?? null,
+      who: who.length < batch ? who : [],
+      day,
     };
   });
 }
@@ -138,9 +146,9 @@ export function buysBefore(
 }
 const MOST_BUYS = 28;
 
-const keyOf = ({ rule, wishes }: Breach): string => `${rule} ${wishes.join()}`;
+export const keyOf = ({ rule, wishes }: Breach): string => `${rule} ${wishes.join()}`;
 
-const known = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Set<string> =>
+export const known = (p: Problem, steps: readonly Step[], ammonia: Ammonia): Set<string> =>
   new Set(breachesOf(p, steps, ammonia).map(keyOf));
 
 const isNew =

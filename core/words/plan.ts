@@ -1,5 +1,6 @@
 /** The rules of the stocking plan in words: what a date waits for, what haste would break, why a wish is left out and what would let it in. */
 import type { Concession } from '../planner/alternatives';
+import type { Apart } from '../planner/apart';
 import type { Changed } from '../planner/changed';
 import type { Problem } from '../planner/problem';
 import type { Reason } from '../planner/reasons';
@@ -19,7 +20,7 @@ const ORDER =
   'cleaners go before fish, one fish or a pair before all other fish, the gentle before the fierce';
 
 /** What a date waits for, without subject or full stop. */
-export function bindingText(r: Reason, w: PlanSaying): string {
+function bindingText(r: Reason, w: PlanSaying): string {
   const others = listed(r.with.map(w.nameOf));
   const on = r.day === null ? '' : w.day(r.day);
   switch (r.rule) {
@@ -68,6 +69,35 @@ export function bindingText(r: Reason, w: PlanSaying): string {
   }
 }
 
+/** What a batch waits for, in one sentence or two. @param batch its wishes, one or more */
+export function batchWaits(r: Reason, w: PlanSaying, batch: readonly string[]): string {
+  if (r.who.length === 0) return `${batch.length > 1 ? 'The batch' : 'It'} ${bindingText(r, w)}.`;
+  return `${listed(r.who.map(w.nameOf))} ${mustWait(r, w)}. The rest of the batch leaves that day, too.`;
+}
+
+/** What one of a batch waits for, without subject or full stop. */
+export const wishWaits = (r: Reason, w: PlanSaying, wishId: string): string =>
+  r.who.length === 0 || r.who.includes(wishId)
+    ? bindingText(r, w)
+    : `leaves its quarantine with ${listed(r.who.map(w.nameOf))}, which ${mustWait(r, w)}`;
+
+/** Who of a batch could come sooner, and how. */
+export const soonerText = (
+  { wishIds, releaseDay, buyDay }: NonNullable<Apart['sooner']>,
+  w: PlanSaying,
+): string =>
+  `Bought on ${w.day(buyDay)}, ${listed(wishIds.map(w.nameOf))} could be in on ${w.day(releaseDay)}, in a batch of their own; all else as planned.`;
+
+/** What one of a batch would wait for without the others, too. */
+export const waitingText = ({ wishId, reasons }: Apart['waiting'][number], w: PlanSaying): string[] =>
+  reasons.map((r) => `In another batch, too, ${w.nameOf(wishId)} ${mustWait(r, w)}.`);
+
+/** The same of one or of many that are named. */
+const mustWait = (r: Reason, w: PlanSaying): string =>
+  bindingText(r, w)
+    .replace(/^waits/, 'must wait')
+    .replace(' for it,', ',');
+
 /** What moving a batch to another day breaks. */
 export function brokenText(r: Reason, w: PlanSaying): string {
   const others = listed(r.with.map(w.nameOf));
@@ -95,7 +125,7 @@ export function brokenText(r: Reason, w: PlanSaying): string {
     case 'R8':
       return r.day === null
         ? 'It may not live there as things are: the lid, or who lives there.'
-        : `The tank is too young for it before ${w.day(r.day)}.`;
+        : `The tank is too young for ${r.who.length > 0 ? listed(r.who.map(w.nameOf)) : 'it'} before ${w.day(r.day)}.`;
     case 'R9':
       if (r.away === 'tests') return 'A test after it falls on days you are away.';
       return r.away === 'days'

@@ -1,6 +1,6 @@
 /** What the page and the forecast's workers say to each other. Every message names its job: an answer to a question that is no longer asked
  *  is not listened to. */
-import type { Concession, Problem, StockingPlan } from '../../core/planner';
+import type { Apart, Concession, Problem, StockingPlan } from '../../core/planner';
 import type { Doubt, TableMapping, TableRead, Told as TableSaid } from '../../core/csv';
 import type { AnyEntity, CollectionName, Document } from '../../core/document';
 import type { LoadResult, Revision } from '../../core/document/checks';
@@ -42,8 +42,9 @@ export interface PlanAsk {
 }
 export type PlanTold =
   | { name: string; plan: StockingPlan }
-  /** Told last: of the first plan's wishes that are left out, what together would let each in, where that is wanted. */
-  | { lets: Record<string, Concession[]> };
+  /** Told last, where that is wanted: of the first plan's wishes that are left out, what together would let each in; and who of its
+   *  batches could come sooner apart. */
+  | { lets: Record<string, Concession[]>; apart: Apart[] };
 
 /** To and from the reader of tables. */
 export interface TableAsk {

@@ -1,6 +1,7 @@
 /** Makes stocking plans off the main thread, one after the other, and tells each as soon as it is made. */
 import type { Concession, Problem, StockingPlan } from '../../core/planner';
 // Not by way of the room's door: behind it lies all that makes a problem from the log, which a worker would read before it begins.
+import { apartOf } from '../../core/planner/apart';
 import { leastToLetIn } from '../../core/planner/least';
 import { EXACT_WISHES, stockingPlan } from '../../core/planner/plan';
 import type { PlanAsk, PlanTold } from './messages';
@@ -12,6 +13,8 @@ const MOST_MS = 4000;
 const MANY_SHARE = 0.8;
 /** For what would let one wish in, ms. */
 const LET_MS = 1500;
+/** For who could come sooner without the others of their batch, ms. */
+const APART_MS = 1000;
 
 self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
   const plans = data.asked.map(({ name, problem, plan: known }) => {
@@ -22,8 +25,10 @@ self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
     return { problem, plan };
   });
   const [first] = plans;
-  const lets = first && data.withLets ? letsOf(first.problem, first.plan) : {};
-  self.postMessage({ lets } satisfies PlanTold);
+  const wanted = data.withLets ? first : undefined;
+  const apart = wanted ? apartOf(wanted.problem, wanted.plan, within(APART_MS)) : [];
+  const lets = wanted ? letsOf(wanted.problem, wanted.plan) : {};
+  self.postMessage({ lets, apart } satisfies PlanTold);
 };
 
 /** Asked so often that looking at the clock each time would be a fiftieth of the work. */

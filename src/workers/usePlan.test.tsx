@@ -48,14 +48,14 @@ test('a worker that has made its plans makes the next', () => {
   const { result, rerender, unmount } = begun();
   const [worker] = FakeWorker.made as [FakeWorker];
   worker.say({ name: 'plan', plan: A_PLAN });
-  worker.say({ lets: {} });
+  worker.say({ lets: {}, apart: [] });
   expect(result.current.made).toEqual({ plan: A_PLAN });
   rerender({ budget: 80 });
   expect(result.current.made).toEqual({});
   expect(workers()).toEqual([[2, false]]);
   worker.say({ name: 'plan', plan: A_PLAN });
   expect(result.current.made).toEqual({ plan: A_PLAN });
-  worker.say({ lets: {} });
+  worker.say({ lets: {}, apart: [] });
   unmount();
   begun();
   expect(workers()).toEqual([[3, false]]);
@@ -65,7 +65,7 @@ test('what was planned is not planned again, on whatever page it is asked for', 
   const first = begun();
   const [worker] = FakeWorker.made as [FakeWorker];
   worker.say({ name: 'plan', plan: A_PLAN });
-  worker.say({ lets: {} });
+  worker.say({ lets: {}, apart: [] });
   first.unmount();
   const quiet = renderHook(() => usePlans(asking(60), false));
   expect(quiet.result.current.made).toEqual({ plan: A_PLAN });
@@ -87,7 +87,7 @@ test('nothing is begun where nothing is asked, and of many plans the oldest are 
   const [worker] = FakeWorker.made as [FakeWorker];
   for (let budget = 61; budget <= 77; budget++) {
     worker.say({ name: 'plan', plan: A_PLAN });
-    worker.say({ lets: {} });
+    worker.say({ lets: {}, apart: [] });
     rerender({ budget });
   }
   rerender({ budget: 60 });
@@ -104,7 +104,7 @@ test('one that is still at it is ended, and so is one whose plans were made befo
     [1, true],
     [1, false],
   ]);
-  FakeWorker.made[1]?.say({ lets: {} });
+  FakeWorker.made[1]?.say({ lets: {}, apart: [] });
   rerender({ budget: 100 });
   rerender({ budget: 120 });
   expect(workers()).toEqual([

@@ -1,7 +1,7 @@
 /** The page's end of the planner: plans for problems, made in a worker; other problems end the ones before. A worker that has made its plans makes the
  *  next, on whatever page it is asked for: its code is fast by then. What was planned is not planned again. */
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import type { Concession, Problem, StockingPlan } from '../../core/planner';
+import type { Apart, Concession, Problem, StockingPlan } from '../../core/planner';
 import type { PlanAsk, PlanTold } from './messages';
 
 export interface Plans {
@@ -9,6 +9,8 @@ export interface Plans {
   made: Readonly<Record<string, StockingPlan>>;
   /** By wish that is left out, what together would let it in; known last. */
   lets: Readonly<Record<string, readonly Concession[]>>;
+  /** Who of the first plan's batches could come sooner by themselves; known last. */
+  apart: readonly Apart[];
   /** The worker could not be had. */
   failed: boolean;
 }
@@ -36,7 +38,7 @@ function knownOf(asked: Asked): Plans {
     const plan = plans.get(JSON.stringify(problem));
     if (plan) made[name] = plan;
   }
-  return { made, lets: {}, failed: false };
+  return { made, lets: {}, apart: [], failed: false };
 }
 
 /** Forgets all plans, and ends the worker that waits. */
@@ -47,7 +49,7 @@ export function closePlanner(): void {
 }
 
 /** @param asked in the order they are wanted
- *  @param withLets whether it is also wanted what would let in whoever the first leaves out */
+ *  @param withLets whether it is also wanted what would let in whoever the first leaves out, and who of it could come sooner apart */
 export function usePlans(asked: Asked, withLets = true): Plans {
   const key = JSON.stringify(asked);
   const known = useMemo(() => knownOf(JSON.parse(key) as Asked), [key]);
@@ -67,7 +69,7 @@ export function usePlans(asked: Asked, withLets = true): Plans {
         isDone = true;
         if (idle === null) idle = worker;
         else worker.terminate();
-        put((plans) => ({ ...plans, lets: data.lets }));
+        put((plans) => ({ ...plans, lets: data.lets, apart: data.apart }));
         return;
       }
       const { name, plan } = data;

@@ -1,6 +1,6 @@
 import type { Document } from '../../../core/document';
-import type { PlannedStep, StockingPlan } from '../../../core/planner';
-import { bindingText, type PlanSaying } from '../../../core/words/plan';
+import type { Apart, PlannedStep, StockingPlan } from '../../../core/planner';
+import { batchWaits, soonerText, waitingText, type PlanSaying } from '../../../core/words/plan';
 import { shortWrittenDay } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
 import { batchesOf, isBought } from './planModel';
@@ -12,6 +12,7 @@ export function PlanBatches({
   doc,
   saying,
   cautious,
+  apart,
   tried,
   onTry,
   trying,
@@ -21,6 +22,8 @@ export function PlanBatches({
   saying: PlanSaying;
   /** The same with the late dates of the start, once it is made. */
   cautious: StockingPlan | undefined;
+  /** Who could come sooner without the rest of their batch, once that is known. */
+  apart: readonly Apart[];
   /** The batch another day is tried for, from here; null for none. */
   tried: string | null;
   onTry: (wishId: string | null) => void;
@@ -54,14 +57,73 @@ export function PlanBatches({
             )}
             {first.binding.map((reason) => (
               <Txt key={reason.rule} kind="small" tone="second">
-                {`It ${bindingText(reason, saying)}.`}
+                {batchWaits(
+                  reason,
+                  saying,
+                  steps.map((s) => s.wishId),
+                )}
               </Txt>
             ))}
+            {apart.map((a) =>
+              steps.some((s) => s.wishId === a.batchOf) ? (
+                <Parting key={a.batchOf} apart={a} steps={steps} doc={doc} saying={saying} />
+              ) : null,
+            )}
             <BatchActs steps={steps} doc={doc} saying={saying} tried={tried === first.wishId} onTry={onTry} />
             {tried === first.wishId ? trying : null}
           </Section>
         );
       })}
+    </>
+  );
+}
+
+/** Who of a batch need not wait for the others of it, their days to be held; and who has to. */
+function Parting({
+  apart: { sooner, waiting },
+  steps,
+  doc,
+  saying,
+}: {
+  apart: Apart;
+  steps: readonly PlannedStep[];
+  doc: Document;
+  saying: PlanSaying;
+}) {
+  return (
+    <>
+      {sooner ? <Sooner sooner={sooner} steps={steps} doc={doc} saying={saying} /> : null}
+      {waiting
+        .flatMap((one) => waitingText(one, saying))
+        .map((text) => (
+          <Txt key={text} kind="small" tone="second">
+            {text}
+          </Txt>
+        ))}
+    </>
+  );
+}
+
+function Sooner({
+  sooner,
+  steps,
+  doc,
+  saying,
+}: {
+  sooner: NonNullable<Apart['sooner']>;
+  steps: readonly PlannedStep[];
+  doc: Document;
+  saying: PlanSaying;
+}) {
+  const { wishIds, quarantineId, buyDay, releaseDay } = sooner;
+  const theirs = steps.flatMap((s) => (wishIds.includes(s.wishId) ? { ...s, quarantineId } : []));
+  const hold = useHold(doc, theirs);
+  return (
+    <>
+      <Txt kind="small">{soonerText(sooner, saying)}</Txt>
+      <Row>
+        <Button kind="quiet" label="Part them so" onPress={() => void hold({ releaseDay, buyDay })} />
+      </Row>
     </>
   );
 }

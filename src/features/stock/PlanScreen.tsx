@@ -255,6 +255,7 @@ function Made({
         doc={doc}
         saying={saying}
         cautious={plans.made.cautious}
+        apart={plans.apart}
         tried={tried?.from === 'batch' ? tried.wishId : null}
         trying={trying}
         onTry={(wishId) => setTried(wishId === null ? null : tryFrom(plan, wishId, today))}

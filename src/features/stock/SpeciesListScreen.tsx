@@ -45,19 +45,17 @@ export function SpeciesListScreen() {
 }
 
 function SpeciesList({ water }: { water: Display }) {
-  const { roles } = useTheme();
   const units = useUnits();
   const router = useRouter();
   const glass = glassOf(water);
   const kinds = useKinds();
-  const litres = (volume: number) => showQuantity('volume', volume, units, 0);
-  const length = (cm: number) => showQuantity('length', cm, units, 0);
   const [query, setQuery] = useState('');
   const [group, setGroup] = useState<Group>('crew');
   const finds = findKinds(kinds, query);
   const here = ofGroup(finds, group, glass);
   // A name typed is looked for everywhere: nobody knows the kind of what they cannot spell.
-  const found = here.length > 0 || query.trim() === '' ? here : ofGroup(finds, null, glass);
+  const elsewhere =
+    query.trim() === '' ? [] : ofGroup(finds, null, glass).filter((found) => !here.includes(found));
   return (
     <Screen title="Find an animal">
       <Txt kind="title" heading={1}>
@@ -85,43 +83,14 @@ function SpeciesList({ water }: { water: Display }) {
           None by that name. The nearest:
         </Txt>
       ) : null}
-      {here.length === 0 && found.length > 0 ? (
+      {here.length === 0 && elsewhere.length === 0 ? <Empty {...noneWords(finds, units)} /> : null}
+      <Kinds of={here} waterId={water.id} glass={glass} />
+      {elsewhere.length > 0 ? (
         <Txt kind="small" tone="second">
-          None of this kind; of another:
+          {here.length === 0 ? 'None of this kind; of another:' : 'Of another kind:'}
         </Txt>
       ) : null}
-      {found.length === 0 ? <Empty {...noneWords(finds, units)} /> : null}
-      <View>
-        <Steadily
-          step={ROWS}
-          rows={found.map(({ species: s, as }) => (
-            <Link
-              key={s.id}
-              href={`/water/${water.id}/stock/add?species=${s.id}` as Href}
-              style={[styles.item, { borderColor: roles.hairline }]}
-            >
-              <View style={styles.inside}>
-                <View style={styles.shrink}>
-                  <Txt kind="row">{s.common}</Txt>
-                  <Txt kind="small" tone="second" style={styles.italic}>
-                    {s.scientific}
-                  </Txt>
-                  {as === null ? null : (
-                    <Txt kind="small" tone="second">
-                      {as}
-                    </Txt>
-                  )}
-                </View>
-                <Txt kind="small" tone={fits(glass, s) ? 'second' : 'ammonia'} style={styles.right}>
-                  {fits(glass, s)
-                    ? `to ${length(s.adultCm)}`
-                    : `wants ${hasRoom(glass.glassL, s) ? length(s.minTankCm) : litres(s.minTankL)}`}
-                </Txt>
-              </View>
-            </Link>
-          ))}
-        />
-      </View>
+      <Kinds of={elsewhere} waterId={water.id} glass={glass} />
       <Row wrap>
         <Button
           icon="add"
@@ -132,6 +101,47 @@ function SpeciesList({ water }: { water: Display }) {
         />
       </Row>
     </Screen>
+  );
+}
+
+/** Kinds one below the other, each with how large it grows or what it lacks in this glass. */
+function Kinds({ of: found, waterId, glass }: { of: readonly Found[]; waterId: string; glass: Glass }) {
+  const { roles } = useTheme();
+  const units = useUnits();
+  const litres = (volume: number) => showQuantity('volume', volume, units, 0);
+  const length = (cm: number) => showQuantity('length', cm, units, 0);
+  return (
+    <View>
+      <Steadily
+        step={ROWS}
+        rows={found.map(({ species: s, as }) => (
+          <Link
+            key={s.id}
+            href={`/water/${waterId}/stock/add?species=${s.id}` as Href}
+            style={[styles.item, { borderColor: roles.hairline }]}
+          >
+            <View style={styles.inside}>
+              <View style={styles.shrink}>
+                <Txt kind="row">{s.common}</Txt>
+                <Txt kind="small" tone="second" style={styles.italic}>
+                  {s.scientific}
+                </Txt>
+                {as === null ? null : (
+                  <Txt kind="small" tone="second">
+                    {as}
+                  </Txt>
+                )}
+              </View>
+              <Txt kind="small" tone={fits(glass, s) ? 'second' : 'ammonia'} style={styles.right}>
+                {fits(glass, s)
+                  ? `to ${length(s.adultCm)}`
+                  : `wants ${hasRoom(glass.glassL, s) ? length(s.minTankCm) : litres(s.minTankL)}`}
+              </Txt>
+            </View>
+          </Link>
+        ))}
+      />
+    </View>
   );
 }
 

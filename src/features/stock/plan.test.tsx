@@ -3,6 +3,7 @@ import { waterOf, type Display, type Document } from '../../../core/document';
 import { gatherEvidence } from '../../../core/evidence';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
+import { apartOf } from '../../../core/planner/apart';
 import { groupLoadMgN, loadAt } from '../../../core/stocking';
 import { DAY_MS } from '../../../core/time';
 import { shortWrittenDay } from '../../store';
@@ -30,8 +31,12 @@ class Planner {
   onmessage: ((event: { data: unknown }) => void) | null = null;
   onerror = null;
   postMessage({ asked = [] }: Partial<PlanAsk>) {
-    for (const { name, problem } of asked)
-      setTimeout(() => this.onmessage?.({ data: { name, plan: stockingPlan(problem, () => true) } }), 0);
+    const always = () => true;
+    const plans = asked.map((a) => ({ ...a, plan: stockingPlan(a.problem, always) }));
+    for (const { name, plan } of plans) setTimeout(() => this.onmessage?.({ data: { name, plan } }), 0);
+    const [first] = plans;
+    const apart = first ? apartOf(first.problem, first.plan, always) : [];
+    setTimeout(() => this.onmessage?.({ data: { lets: {}, apart } }), 0);
   }
   terminate() {
     this.onmessage = null;
@@ -111,6 +116,20 @@ test('where no day is right for any wish it is not said that nothing is wished f
   expect(says('Nothing wished for')).toBe(false);
 });
 
+test('a batch that waits for one of it says for whom; the others are parted from it at a touch, and their days held', async () => {
+  const wished = demo();
+  const goby = wished.animals['north-goby']!;
+  wished.animals.dragonet = { ...goby, id: 'dragonet', speciesId: 'mandarin-dragonet' };
+  wished.animals.dartfish = { ...goby, id: 'dartfish', speciesId: 'firefish' };
+  const { doc } = show(wished);
+  await waitFor(() => expect(says(/^Bought on .*, Fire dartfish could be in on /)).toBe(true));
+  expect(says(/^Mandarin dragonet must wait until the tank is old enough, on /)).toBe(true);
+  expect(says(/^In another batch, too, Yellow watchman goby must wait for Mandarin dragonet: /)).toBe(true);
+  await submit('Part them so');
+  expect(doc().animals.dartfish?.wish?.held?.releaseDay).toBeTruthy();
+  expect(doc().animals['north-goby']?.wish?.held).toBeUndefined();
+  await waitFor(() => expect(says(/could be in on/)).toBe(false));
+});
 test('an earlier day says what it breaks and what the ammonia would do; its days can be held, and no plan moves them', async () => {
   const { doc } = show();
   await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
