@@ -119,7 +119,7 @@ describe('a batch waits for one of it', () => {
           needs.map((needsTankDays, i) => wish(`w${i}`, { needsTankDays })),
           { filled: TODAY - 100 },
         ),
-      ).steps[0]?.binding[0]!;
+      ).steps[0]!.binding[0]!;
     const batch = ['w0', 'w1', 'w2'];
     expect(batchWaits(binding([180, 180, 0]), saying, batch)).toBe(
       `W0 and W1 must ${until}. The rest of the batch leaves that day, too.`,

@@ -178,6 +178,12 @@ test('labels of the stair never overlap, the biggest rise first', () => {
   expect(stairLabels(steps, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['cardinalfish']);
   const together = [{ ...steps[0]!, label: 'Tailspot blenny, Royal gramma, 2 × Banggai cardinalfish' }];
   expect(stairLabels(together, (ms) => ms * 10, 400).map((l) => l.text)).toEqual(['blenny and 2 more']);
+  // Without room to the right of its rise it stands before it, off the line.
+  const late = [{ ...together[0]!, fromMs: 30, toMs: 38 }];
+  const [label] = stairLabels(late, (ms) => ms * 10, 380);
+  expect(label).toMatchObject({ isBefore: true });
+  expect(label!.x + label!.text.length * 8).toBeLessThan(300);
+  expect(stairLabels(together, (ms) => ms * 10, 400)[0]).toMatchObject({ isBefore: false });
 });
 
 test('words over a falling line stand above where it enters under them, and in the field', () => {

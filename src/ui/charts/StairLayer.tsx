@@ -105,7 +105,7 @@ export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) 
         <ChartText
           key={l.x}
           x={l.x}
-          y={y(l.mgN) + (isUnder(ceiling, l.fromMs, y, l.mgN) ? 17 : -7)}
+          y={y(l.mgN) + (l.isBefore ? 5 : isUnder(ceiling, l.fromMs, y, l.mgN) ? 17 : -7)}
           tone="go"
           bold
         >
@@ -139,12 +139,13 @@ function shortNames(label: string): string {
   return others.length === 0 ? short : `${short} and ${others.length} more`;
 }
 
-/** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. */
+/** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. Without room to
+ *  the right of its rise a name stands before it. */
 export function stairLabels(
   steps: readonly StairStep[],
   x: Scale,
   width: number,
-): { x: number; fromMs: number; mgN: number; text: string }[] {
+): { x: number; fromMs: number; mgN: number; text: string; isBefore: boolean }[] {
   const taken: { from: number; to: number }[] = [];
   const wanted = steps
     .map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) }))
@@ -153,9 +154,11 @@ export function stairLabels(
   return wanted.flatMap(({ s }) => {
     const text = shortNames(s.label);
     const wide = text.length * 8;
-    const from = Math.min(x(s.fromMs) + 2, width - wide);
+    const rise = x(s.fromMs);
+    const isBefore = rise + 2 + wide > width;
+    const from = isBefore ? Math.max(0, rise - 6 - wide) : rise + 2;
     if (taken.some((t) => from < t.to + 6 && from + wide + 6 > t.from)) return [];
     taken.push({ from, to: from + wide });
-    return [{ x: from, fromMs: s.fromMs, mgN: s.mgN, text }];
+    return [{ x: from, fromMs: s.fromMs, mgN: s.mgN, text, isBefore }];
   });
 }
