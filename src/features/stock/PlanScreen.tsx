@@ -33,7 +33,7 @@ import { useKeptForecast } from '../shell/quietForecast';
 import { saidOf, usePlanKept } from '../shell/quietPlan';
 import { PlanBatches } from './PlanBatches';
 import { PlanChoicesPart } from './PlanChoicesPart';
-import { askingOf, batchesOf, bottleGateOf, sayingOf } from './planModel';
+import { askingOf, batchesOf, bottleGateOf, concessionsOf, sayingOf } from './planModel';
 import { LeftOut } from './PlanLeftOut';
 import { PlanLoad } from './PlanLoad';
 import { PlanPicture } from './PlanPicture';
@@ -197,6 +197,7 @@ function Made({
       </Empty>
     );
   const all = plan.steps.length + plan.leftOut.length;
+  const concessions = concessionsOf(plan, problem, doc);
   const batch = tried ? batchesOf(plan.steps).find(([first]) => first.wishId === tried.wishId) : undefined;
   const trying =
     tried && batch ? (
@@ -260,9 +261,9 @@ function Made({
         trying={trying}
         onTry={(wishId) => setTried(wishId === null ? null : tryFrom(plan, wishId, today))}
       />
-      {plan.concessions.length > 0 ? (
+      {concessions.length > 0 ? (
         <Section title="Set by you, against a rule">
-          {plan.concessions.map((c) => (
+          {concessions.map((c) => (
             <Txt key={JSON.stringify(c)} tone="nitrite">
               {`${c.wishIds.map(saying.nameOf).join(', ')}: ${AGAINST_WORDS[c.rule]}`}
             </Txt>

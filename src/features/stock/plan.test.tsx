@@ -345,6 +345,21 @@ test('a display that held copper is planned for fish alone', async () => {
     2,
   );
 });
+test('that it was bought on a day without a shop is past, once it is in quarantine', async () => {
+  const doc = demo();
+  const display = doc.waters['north-window'] as Display;
+  doc.waters['north-window'] = { ...display, stocking: { ...choicesOf(display), shopDays: [1] } };
+  show(doc);
+  await waitFor(() => expect(says(/^2 of 4 in by /)).toBe(true));
+  expect(says('Set by you, against a rule')).toBe(false);
+  // A day of purchase to come is not.
+  const goby = doc.animals['north-goby']!;
+  const held = { buyDay: '2026-08-01', quarantineId: 'north-qt', releaseDay: null };
+  doc.animals['north-goby'] = { ...goby, wish: { ...goby.wish, held } };
+  cleanup();
+  show(doc);
+  await waitFor(() => expect(says('Set by you, against a rule')).toBe(true));
+});
 test('what was spent this month on animals is no longer there for others', async () => {
   const bought = (price: number) => {
     const doc = demo();

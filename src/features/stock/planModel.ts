@@ -11,6 +11,7 @@ import {
   type Planned,
   type PlannedStep,
   type Problem,
+  type StockingPlan,
 } from '../../../core/planner';
 import type { Assessment } from '../../../core/readiness';
 import { DAY_MS, dayNumber } from '../../../core/time';
@@ -93,6 +94,19 @@ export function readBudget(
   if (!read.ok || read.value < 0 || read.value > 1e6)
     return { ok: false, message: 'Give an amount for a month, 0 or more, or leave it empty for no limit.' };
   return { ok: true, budget: read.value };
+}
+
+/** What of the person's own steps is still to be said: that a purchase was on no day for it is past once it is made. */
+export function concessionsOf(
+  plan: StockingPlan,
+  problem: Problem,
+  doc: Document,
+): StockingPlan['concessions'] {
+  const isSet = (id: string) =>
+    problem.fixed.some((f) => problem.wishes[f.wish]?.id === id && f.release !== null);
+  return plan.concessions.filter(
+    ({ rule, wishIds }) => rule !== 'R9' || wishIds.some((id) => !isBought(doc, id) || isSet(id)),
+  );
 }
 
 /** Is it in a water already, whatever its plan says of the days? */
