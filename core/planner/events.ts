@@ -45,6 +45,7 @@ export function eventsOf(
     return few ? loads.slice(0, FEW_TOGETHER) : loads;
   });
   const overlaps = p.quarantines.map((_, q) => world.open.filter((b) => b.quarantine === q).length > 1);
+  const reach = reachFrom(heavy);
   const leavesNobody = all ? gentlerFirst(world, sure) : () => true;
   const isMerged = world.merges && !few;
   const firstCome = few ? () => true : firstOfAlike(world, left);
@@ -76,6 +77,7 @@ export function eventsOf(
       const goesOn = then < heavy.length && !(few && chosen.length > 0);
       if (chosen.length === 0 && !goesOn) continue;
       const beside = inQuarantine(chosen, q);
+      const beyond = goesOn ? (reach[then] as number) : 0;
       for (const { batch: b, from: soonest, to } of heavy[q] as Dated[]) {
         // The lightest come first.
         const load = those.load + b.loadMgN;
@@ -91,6 +93,8 @@ export function eventsOf(
         const from = Math.max(those.from, soonest, order, paidFrom(world, label.mask | mask));
         if (from > Math.min(those.to, to, latest)) continue;
         const fiercest = Math.max(those.fiercest, b.fiercest);
+        // Whoever must come, too, is in it or in a batch of the quarantines that follow.
+        if (!leavesNobody(mask | beyond, fiercest)) continue;
         const bought = those.bought + (b.boughtOn === null ? 1 : 0);
         if (asked?.noBetter?.(bought, mask, from)) continue;
         chosen.push(b);
@@ -106,6 +110,14 @@ export function eventsOf(
       }
     }
   }
+}
+
+/** By quarantine the wishes of its batches and of those of the quarantines after it. */
+function reachFrom(heavy: readonly (readonly Dated[])[]): number[] {
+  const reach: number[] = heavy.map(() => 0);
+  for (let q = heavy.length - 1; q >= 0; q--)
+    reach[q] = (heavy[q] as Dated[]).reduce((mask, { batch }) => mask | batch.mask, reach[q + 1] ?? 0);
+  return reach;
 }
 
 /** A batch with the first and last day it could be released on, whatever else is in its event. */

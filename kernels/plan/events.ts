@@ -47,6 +47,7 @@ export function begin(): void {
   heavyCounts = keep(<usize>w.quarantines << 2);
   heavyLoads = keep(<usize>w.quarantines << 2);
   heavyMasks = keep(<usize>w.quarantines << 2);
+  reachFrom = keep(<usize>(w.quarantines + 1) << 2);
   for (let q = 0; q < w.quarantines; q++) {
     put(dated, q, keep(datedRoom * offsetof<Dated>()));
     put(heavy, q, keep(datedRoom << 2));
@@ -110,6 +111,8 @@ let heavyCounts: usize = 0;
 /** Their loads and masks beside one another: most are turned down by these. */
 let heavyLoads: usize = 0;
 let heavyMasks: usize = 0;
+/** By quarantine the wishes of its loads and of those of the quarantines after it. */
+let reachFrom: usize = 0;
 
 function heavyAt(q: i32, k: i32): Dated {
   return changetype<Dated>(at(at(heavy, q), k));
@@ -276,6 +279,7 @@ export function findEvents(label: Label, prospect: Prospect, aim: Aim): void {
       if (t < 1) gentler1 |= rest & -rest;
       if (t < 2) gentler2 |= rest & -rest;
     }
+  tellReach();
   chosenCount = 0;
   fishTogether = afterFirstFish(label);
   for (let q = 0; q < w.quarantines; q++) {
@@ -387,6 +391,16 @@ function tellHeavy(q: i32): void {
   }
 }
 
+function tellReach(): void {
+  putI32(reachFrom, w.quarantines, 0);
+  for (let q = w.quarantines - 1; q >= 0; q--) {
+    let reach = i32At(reachFrom, q + 1);
+    const count = i32At(heavyCounts, q);
+    for (let k = 0; k < count; k++) reach |= i32At(at(heavyMasks, q), k);
+    putI32(reachFrom, q, reach);
+  }
+}
+
 /** Quarantines that are like an earlier one in the same state: whichever is taken first is the earlier. */
 function tellTwins(label: Label): void {
   for (let q = 0; q < w.quarantines; q++) {
@@ -405,7 +419,11 @@ function tellTwins(label: Label): void {
 
 /** Does an event leave no gentler load behind that must come, too? It would have to be in the event itself. */
 function leavesNobody(mask: i32, fiercest: i32): bool {
-  return fiercest <= 0 || ((fiercest == 1 ? gentler1 : gentler2) & ~mask) == 0;
+  return (gentlerThan(fiercest) & ~mask) == 0;
+}
+
+function gentlerThan(fiercest: i32): i32 {
+  return fiercest <= 0 ? 0 : fiercest == 1 ? gentler1 : gentler2;
 }
 
 /** Of wishes that are alike, does the first come first, in the order of the quarantines? */
@@ -467,11 +485,15 @@ function together(
     const masks = at(heavyMasks, q);
     // Two that share a wish, or hold two that may not live together.
     const apart = maskSoFar | enemiesSoFar;
+    // Whoever must come, too, and is in no batch of the quarantines after this one, is in the one taken here.
+    const beyond = goesOn ? i32At(reachFrom, then) : 0;
+    const needed = gentlerThan(fiercestSoFar) & ~(maskSoFar | beyond);
     for (let k = 0; k < count; k++) {
       // The lightest come first.
       const load = loadSoFar + f64At(loads, k);
       if (load > most) break;
-      if ((apart & i32At(masks, k)) != 0) continue;
+      const theirs = i32At(masks, k);
+      if ((apart & theirs) != 0 || (needed & ~theirs) != 0) continue;
       const d = heavyAt(q, k);
       const b = d.batch;
       if (!firstCome(b.mask, maskSoFar)) continue;
@@ -484,6 +506,7 @@ function together(
       const from = max(max(fromSoFar, d.from), max(order, w.paidFrom(label.mask | mask)));
       if (from > min(min(to, d.to), aim.latest)) continue;
       const fiercest = max(fiercestSoFar, b.fiercest);
+      if (!leavesNobody(mask | beyond, fiercest)) continue;
       const buys = toBuy + (b.boughtOn == NONE ? 1 : 0);
       if (isNoBetter(aim, buys, mask, from)) continue;
       put(chosen, chosenCount++, changetype<usize>(b));
