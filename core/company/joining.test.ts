@@ -33,6 +33,16 @@ const settled = () =>
     .water(36, { ammonia: 0, nitrite: 0 });
 
 describe('warnings', () => {
+  test('a single meal far too large a month ago does not let the load double from it', () => {
+    const fed = (grams: number) => {
+      const h = settled()
+        .water(59, { ammonia: 0, nitrite: 0 })
+        .event(30, { kind: 'food', food: 'pellets', grams });
+      return warn(h, 60.2, 'green-chromis', 8).warnings.find((w) => w.says.code === 'moreThanDouble')?.says;
+    };
+    expect(fed(5)).toBeDefined();
+    expect(fed(5)).toEqual(fed(0.001));
+  });
   test('nothing speaks against a small gentle fish when the gate is open', () =>
     expect(codes(settled().water(43, { ammonia: 0, nitrite: 0 }), 43.2, 'neon-goby')).toEqual([]));
   test('after an outbreak no fish is let in before 76 days without them; a shrimp and what else waits for nothing may come', () => {

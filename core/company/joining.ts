@@ -11,7 +11,8 @@ import {
   dailyLoadMgN,
   firstStepMgN,
   groupLoadMgN,
-  loadAt,
+  presentLoadMgN,
+  usualLoadAt,
   peakAfterStep,
   provedCapacity,
   STOCKING,
@@ -153,7 +154,7 @@ const isLoadOfFish = (e: WaterEvidence, { animal, atMs }: WaterEvidence['joined'
 function monthAgoMgN(e: WaterEvidence, dayOfMs: (ms: number) => string): number {
   const thenMs = e.nowMs - STOCKING.growthDays * DAY_MS;
   const onThatDay = e.joined.filter((j) => dayOfMs(j.atMs) === dayOfMs(thenMs));
-  return loadAt(e, Math.max(thenMs, ...onThatDay.map((j) => j.atMs)));
+  return usualLoadAt(e, Math.max(thenMs, ...onThatDay.map((j) => j.atMs)));
 }
 
 /** What was reckoned from the proof and what the tank's futures say: the worse of both counts. */
@@ -172,7 +173,7 @@ function forecastAddition(
   peaks: AdditionPeaks | null,
 ): AdditionForecast {
   const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
-  const presentMgN = loadAt(e, e.nowMs);
+  const presentMgN = presentLoadMgN(e);
   const fraction =
     assessment.freeAmmonia?.fraction ??
     freeAmmoniaFraction(LIVING.assumedPh, LIVING.assumedTempC, LIVING.assumedSalinity);

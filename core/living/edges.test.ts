@@ -77,6 +77,11 @@ test.each<[Readings, ReturnType<typeof foodLimit>]>([
 );
 test('nitrite twice running halves it', () =>
   expect(foodLimit(judge(stocked().test(9.5, { nitrite: 0.6 }).test(10, { nitrite: 0.6 })))).toBe('half'));
+test('after far too much food none is given, and little until the day after has been seen', () => {
+  const fed = () => stocked().event(10, { kind: 'food', food: 'pellets', grams: 3 });
+  expect(foodLimit(judge(fed(), 10.1))).toBe('none');
+  expect(foodLimit(judge(fed().test(10.2, { ammonia: 0 }), 10.9))).toBe('little');
+});
 test('where nobody lives nothing is said of food', () => expect(foodLimit(null)).toBeNull());
 
 describe('what to do, by which way it is wrong', () => {

@@ -1,7 +1,7 @@
 /** What asks for a test before any reading speaks, and what is free of an ammonia: just before and just after each edge. */
 import { GONE, type Water } from '../document';
 import { freeAmmoniaFraction } from '../seawater';
-import { DAY, History, START_MS, type Readings } from '../testing/history';
+import { DAY, History, provedHistory, START_MS, type Readings } from '../testing/history';
 import { PRECISE_KITS } from '../testing/precise';
 import { gatherEvidence } from '../evidence';
 import { freeAmmonia } from './freeAmmonia';
@@ -54,6 +54,49 @@ describe('what happened', () => {
     expect(codes(cleaned(), 10 + 18 * HOUR)).toEqual(['incidentDayAfter']);
     expect(codes(cleaned().test(10 + 17.99 * HOUR, { ammonia: 0 }), 11)).toEqual(['incidentDayAfter']);
     expect(codes(cleaned().test(10 + 18 * HOUR, { ammonia: 0 }), 11)).toEqual([]);
+  });
+  describe('more food than the filter keeps up with', () => {
+    const meal = (day: number, grams: number, food: 'pellets' | 'frozen' | 'seafood' = 'pellets') =>
+      stocked().event(day, { kind: 'food', food, grams });
+    test('in 100 L as much as a first addition may bring is not asked about, more is, with amounts', () => {
+      // 75 mg N/g x 6.25 x 0.092 is 43.125 mg N a gram; 0.1 mg N a litre is 10.
+      expect(codes(meal(10, 0.231), 10.1)).toEqual([]);
+      expect(riskFindings(at(meal(10, 0.24), 10.1))).toMatchObject([
+        {
+          word: 'test',
+          finding: { code: 'fedAsksTest', madeMgN: expect.closeTo(10.35, 6), keptUpMgN: 10, atMs: ms(10) },
+          opens: { parameters: ['ammonia'] },
+        },
+      ]);
+    });
+    test('meals of one day count together, frozen food by its water, raw seafood whole', () => {
+      const two = (ago: number) =>
+        meal(10 - ago, 0.15).event(10, { kind: 'food', food: 'pellets', grams: 0.15 });
+      expect(codes(two(0.9), 10.1)).toEqual(['fedAsksTest']);
+      expect(codes(two(1), 10.1)).toEqual([]);
+      expect(codes(meal(10, 1.08, 'frozen'), 10.1)).toEqual([]);
+      expect(codes(meal(10, 1.1, 'frozen'), 10.1)).toEqual(['fedAsksTest']);
+      expect(codes(meal(10, 0.36, 'seafood'), 10.1)).toEqual([]);
+      expect(codes(meal(10, 0.37, 'seafood'), 10.1)).toEqual(['fedAsksTest']);
+    });
+    test('twice what the animals eat is usual; so is what was proved near zero', () => {
+      const many = meal(10, 0.3).animal(-80, 'ocellaris-clownfish', 30);
+      expect(codes(many, 10.1)).toEqual([]);
+      // Cleared at 2 mg/L some 29 mg N a day near zero, 5 % a day less without food.
+      const proved = (grams: number) =>
+        provedHistory()
+          .animal(29, 'neon-goby')
+          .test(29, GOOD)
+          .event(29.5, { kind: 'food', food: 'pellets', grams });
+      expect(codes(proved(0.5), 29.6)).toEqual([]);
+      expect(codes(proved(0.7), 29.6)).toEqual(['fedAsksTest']);
+    });
+    test('a test after it and one the day after answer it', () => {
+      const tested = meal(10, 1).test(10.2, { ammonia: 0 });
+      expect(codes(tested, 10 + 17.9 * HOUR)).toEqual([]);
+      expect(codes(tested, 10 + 18.1 * HOUR)).toEqual(['fedDayAfter']);
+      expect(codes(tested.test(10.9, { ammonia: 0 }), 11)).toEqual([]);
+    });
   });
   test('a monitor of free ammonia answers too', () => {
     const kits = [

@@ -1,6 +1,8 @@
 /** What asks for a test although no reading says anything yet: something happened, or nothing was tested for too long. */
 import { lostFrom, type GoneReason, type IncidentKind, type Parameter } from '../document';
 import { expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
+import { FOOD_MG_N_PER_G } from '../nitrogen/food';
+import { EXCRETED_SHARE, firstStepMgN, groupLoadMgN, provedCapacity } from '../stocking/load';
 import { DAY_MS, HOUR_MS } from '../time';
 import { ask, test, type Finding } from './finding';
 import { LIVING } from './limits';
@@ -8,6 +10,7 @@ import { LIVING } from './limits';
 /** Tests that what happened asks for, at once and the day after, by name. */
 export const riskFindings = (e: WaterEvidence): Finding[] => [
   ...mishapFindings(e),
+  ...tooMuchFood(e),
   ...changes(e),
   ...tooLong(e),
 ];
@@ -65,6 +68,28 @@ function incidents(e: WaterEvidence): Finding[] {
 const ALSO_TESTED: Partial<Record<IncidentKind, readonly Parameter[]>> = {
   powerCut: ['temperature', 'ammonia'],
 };
+
+/** More food in a day than the filter is known to keep up with: than it carries near zero, than twice what the animals eat, and than a first
+ *  addition may bring. What is eaten brings what is excreted of it; raw seafood rots whole. */
+function tooMuchFood(e: WaterEvidence): Finding[] {
+  const meals = e.events.flatMap((x) => (x.kind === 'food' ? [{ ...x, atMs: Date.parse(x.at) }] : []));
+  const atMs = lastOf(meals)?.atMs;
+  const asked = atMs === undefined ? null : askedSince(e, atMs);
+  if (atMs === undefined || asked === null) return [];
+  const madeMgN = meals
+    .filter((x) => atMs - x.atMs < DAY_MS)
+    .reduce(
+      (sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * (x.food === 'seafood' ? 1 : EXCRETED_SHARE),
+      0,
+    );
+  const first = firstStepMgN(null, e.netL);
+  // What the filter carries is reckoned only where that little is passed.
+  if (madeMgN <= first) return [];
+  const eatenMgN = e.residents.reduce((sum, a) => sum + groupLoadMgN(e, a, atMs), 0);
+  const keptUpMgN = Math.max(first, 2 * eatenMgN, provedCapacity(e)?.nearZeroNowMgN ?? 0);
+  const code = asked === 'now' ? 'fedAsksTest' : 'fedDayAfter';
+  return madeMgN > keptUpMgN ? [test({ code, madeMgN, keptUpMgN, atMs }, 'ammonia')] : [];
+}
 
 /** What new water brings along; ammonia and nitrite it only dilutes. */
 const BROUGHT: readonly Parameter[] = ['salinity', 'temperature'];

@@ -45,6 +45,15 @@ test('whoever is in no order yet is wanted last; where nobody is, all alike, the
   expect(asked(later, sooner, second, first)).toEqual(['d1', 'c2', 'b3', 'a3']);
 });
 
+test('a single meal far too large does not let the load grow by as much', () => {
+  const snails: Animal = { ...goby('s', 200, IN('t')), speciesId: 'turban-snail', count: 4 };
+  const asked = (grams: number) => {
+    const h = provedHistory().event(28.05, { kind: 'food', food: 'pellets', grams });
+    return askedOf(h.doc, snails, goby('a', 1)).problem.displayLoadMgN;
+  };
+  expect(asked(5)).toBe(asked(0.001));
+});
+
 describe('days away in a stay that has begun', () => {
   const releasedOn = (from: number | null, until: number, filter: 'cycled' | 'uncycled') => {
     const { doc } = provedHistory();

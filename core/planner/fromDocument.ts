@@ -22,7 +22,7 @@ import type { Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import type { Statement } from '../statements';
-import { dailyLoadMgN, firstStepMgN, groupLoadMgN, loadAt, provedCapacity } from '../stocking';
+import { dailyLoadMgN, firstStepMgN, groupLoadMgN, usualLoadAt, provedCapacity } from '../stocking';
 import { compared, DAY_MS, dayNumber, daysBetween } from '../time';
 import { isFewFirst, starterCrew, withFew } from './first';
 import { PLANNER } from './limits';
@@ -159,7 +159,7 @@ export function problemFor(
     ...fishGate(doc, display, nowMs, dayOfMs),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
-    displayLoadMgN: rounded(Math.max(0, loadAt(evidence, nowMs) - lately)),
+    displayLoadMgN: rounded(Math.max(0, usualLoadAt(evidence, nowMs) - lately)),
     firstStepMgN: firstStepMgN(capacity, netL),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,

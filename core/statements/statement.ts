@@ -286,6 +286,9 @@ interface LivingFacts {
   missingAsksTest: { missing: string };
   incidentAsksTest: { what: IncidentKind };
   incidentDayAfter: { what: IncidentKind };
+  /** More food than the filter keeps up with: what it makes, and what would be kept up with in a day, mg N. */
+  fedAsksTest: At & { madeMgN: number; keptUpMgN: number };
+  fedDayAfter: At & { madeMgN: number; keptUpMgN: number };
   neverTested: Ask;
   untestedTooLong: Ask;
   causeFilter: Nothing;

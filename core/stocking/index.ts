@@ -1,6 +1,9 @@
 export {
   dailyLoadMgN,
+  fedAt,
   loadAt,
+  usualLoadAt,
+  presentLoadMgN,
   firstStepMgN,
   fishMassG,
   groupLoadMgN,

@@ -90,6 +90,7 @@ export const STOCKING_LIMITS = {
     'at zero with animals fed, that show what the filter carries',
     'our estimate',
   ),
+  usualDays: limit(7, 'days', 'of which most tell how much is fed', 'our estimate'),
   livingDays: limit(14, 'days', 'over which those tests lie', 'school patient, common practice'),
   peakDays: limit(
     21,

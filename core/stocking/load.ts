@@ -2,7 +2,8 @@
  *  Load: feed (g dry/day) x protein x 0.092 = g N/day (Timmons & Ebeling). Mass W = a L^b, b = 3, g and cm.
  *  Capacity: a dose C0 cleared to the limit of the kit C1 in t days under Monod uptake gives X from the integrated law
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
-import { type Animal, isComing, waterOf } from '../document';
+import { type Animal, isComing, waterOf, type WaterEvent } from '../document';
+import { remembered } from '../remembered';
 import { type WaterEvidence, proofState, zerosSince } from '../evidence';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { DAY_MS } from '../time';
@@ -91,7 +92,7 @@ function byLiving(e: WaterEvidence): Capacity | null {
     Math.max(first.atMs, e.nowMs - STOCKING.growthDays * DAY_MS),
   );
   if (sinceMs === null || zeros < STOCKING.livingZeros || days < STOCKING.livingDays) return null;
-  const span = Array.from({ length: Math.floor(days) }, (_, d) => loadAt(e, sinceMs + d * DAY_MS));
+  const span = Array.from({ length: Math.floor(days) }, (_, d) => usualLoadAt(e, sinceMs + d * DAY_MS));
   const carried = span.reduce((a, b) => a + b, 0) / Math.max(1, span.length);
   if (carried <= 0) return null;
   const nearZero = carried * STOCKING.keptOverLoad;
@@ -145,7 +146,7 @@ export function stretchesAfter(provedMs: number, e: WaterEvidence, times: readon
   const marks = [...doses, ...joined, ...times].sort((a, b) => a - b);
   return marks.map((endMs, i) => {
     const fromMs = marks[i - 1] ?? provedMs;
-    return { endMs, days: (endMs - fromMs) / DAY_MS, loadMgN: loadAt(e, fromMs) };
+    return { endMs, days: (endMs - fromMs) / DAY_MS, loadMgN: usualLoadAt(e, fromMs) };
   });
 }
 
@@ -159,26 +160,65 @@ const capacityAt = (provedMgN: number, provedMs: number, e: WaterEvidence, atMs:
 /** mg N a day into the water at a moment: from the food of that day where it was logged, else from the animals that were in it, at their
  *  length then. Logged food is what counts; what lives on film besides is added to it. */
 export function loadAt(e: WaterEvidence, atMs: number): number {
-  const inside = e.joined.flatMap(({ animal }) => (wasIn(animal, e.water.id, atMs) ? [animal] : []));
+  const inside = insideAt(e, atMs);
   if (inside.length === 0) return 0;
-  const fed = fedAt(e, atMs);
-  const unfed = inside.filter((a) => speciesOf(e, a.speciesId).load.kind === 'fixed');
-  const counted = fed === null ? inside : unfed;
-  return counted.reduce((sum, a) => sum + groupLoadMgN(e, a, atMs), fed ?? 0);
+  return animalsMgN(e, inside, atMs, false) + (fedAt(e, atMs) ?? animalsMgN(e, inside, atMs, true));
 }
+
+/** The same as it is on most days of the week up to a moment: a single meal far too large, or a day with hardly any, says nothing of what the
+ *  filter has grown into. */
+export function usualLoadAt(e: WaterEvidence, atMs: number): number {
+  const inside = insideAt(e, atMs);
+  if (inside.length === 0) return 0;
+  const eaten = animalsMgN(e, inside, atMs, true);
+  const days = Array.from({ length: STOCKING.usualDays }, (_, d) => fedAt(e, atMs - d * DAY_MS) ?? eaten);
+  const usual = [...days].sort((a, b) => a - b)[Math.floor(STOCKING.usualDays / 2)] as number;
+  return animalsMgN(e, inside, atMs, false) + usual;
+}
+
+/** What may be in the water now, for what is to be added: the food of today, or what is usual where that is more. */
+export const presentLoadMgN = (e: WaterEvidence): number =>
+  Math.max(loadAt(e, e.nowMs), usualLoadAt(e, e.nowMs));
+
+const insideAt = (e: WaterEvidence, atMs: number): Animal[] =>
+  e.joined.flatMap(({ animal }) => (wasIn(animal, e.water.id, atMs) ? [animal] : []));
+
+/** @param fed those that are fed, or those that live on film and what others leave */
+const animalsMgN = (e: WaterEvidence, animals: readonly Animal[], atMs: number, fed: boolean): number =>
+  animals
+    .filter((a) => (speciesOf(e, a.speciesId).load.kind === 'fish') === fed)
+    .reduce((sum, a) => sum + groupLoadMgN(e, a, atMs), 0);
 
 const wasIn = (animal: Animal, waterId: string, atMs: number): boolean =>
   animal.moves.reduce((inside, m) => (Date.parse(m.at) <= atMs ? waterOf(m.to) === waterId : inside), false);
 
 /** Ammonia from the food logged in the day up to a moment, mg N; null where none was. */
-function fedAt(e: WaterEvidence, atMs: number): number | null {
-  const meals = e.events.flatMap((x) => {
-    const ago = atMs - Date.parse(x.at);
-    return x.kind === 'food' && x.food !== 'seafood' && ago >= 0 && ago < DAY_MS ? [x] : [];
-  });
-  if (meals.length === 0) return null;
-  return meals.reduce((sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * EXCRETED_SHARE, 0);
+export function fedAt(e: WaterEvidence, atMs: number): number | null {
+  const meals = mealsOf(e.events);
+  let sum: number | null = null;
+  for (let k = meals.length - 1; k >= 0; k--) {
+    const { atMs: givenMs, mgN } = meals[k] as Meal;
+    if (givenMs > atMs) continue;
+    if (atMs - givenMs >= DAY_MS) break;
+    sum = (sum ?? 0) + mgN;
+  }
+  return sum;
 }
+
+interface Meal {
+  atMs: number;
+  /** Ammonia it brings, once eaten. */
+  mgN: number;
+}
+
+/** The meals of a log in time, which are asked for day by day. Raw seafood is no meal. */
+const mealsOf = remembered((events: readonly WaterEvent[]): Meal[] =>
+  events.flatMap((x) =>
+    x.kind === 'food' && x.food !== 'seafood'
+      ? [{ atMs: Date.parse(x.at), mgN: x.grams * FOOD_MG_N_PER_G[x.food] * EXCRETED_SHARE }]
+      : [],
+  ),
+);
 
 export interface StairStep {
   fromMs: number;

@@ -10,6 +10,8 @@ import {
   fishMassG,
   loadStair,
   peakAfterStep,
+  presentLoadMgN,
+  usualLoadAt,
   provedCapacity,
 } from './index';
 
@@ -61,6 +63,39 @@ describe('load', () => {
     // 0.4 g x 75 mg N/g x 6.25 x 0.092 = 17.25 mg N; two snails at 0.5 each.
     expect(loadAt(e, START_MS + 5.5 * DAY)).toBeCloseTo(17.25 + 1, 6);
     expect(loadAt(e, START_MS + 6.5 * DAY)).toBeCloseTo(loadAt(e, START_MS + 4 * DAY), 1);
+  });
+  describe('what is fed as a rule', () => {
+    const fish = () => new History().animal(0, 'ocellaris-clownfish').animal(0, 'turban-snail', 2);
+    const fed = (days: readonly number[], grams: number) =>
+      days.reduce((h, day) => h.event(day, { kind: 'food', food: 'pellets', grams }), fish());
+    const at = (h: History) => gatherEvidence(h.doc, 't', START_MS + 9.5 * DAY);
+    const usual = (h: History) => usualLoadAt(at(h), at(h).nowMs);
+    test('one meal far too large, or three, say nothing of it; four of seven days do', () => {
+      const estimate = usual(fish());
+      expect(estimate).toBe(loadAt(at(fish()), at(fish()).nowMs));
+      expect(usual(fed([9], 3))).toBe(estimate);
+      expect(usual(fed([7, 8, 9], 3))).toBe(estimate);
+      // 3 g x 43.125 mg N/g, and a milligram of two snails.
+      expect(usual(fed([6, 7, 8, 9], 3))).toBeCloseTo(129.375 + 1, 6);
+      expect(usual(fed([1, 2, 3, 4, 5], 3))).toBe(estimate);
+    });
+    test('for what is to be added the food of today counts where it is more, and what is usual where that is', () => {
+      expect(presentLoadMgN(at(fed([9], 3)))).toBeCloseTo(129.375 + 1, 6);
+      expect(presentLoadMgN(at(fed([9], 0.001)))).toBe(usual(fish()));
+    });
+    test('a day of it does not keep up bacteria that were not fed the others, nor show what is carried', () => {
+      const keeps = (grams: number) => {
+        const h = settled().event(29, { kind: 'food', food: 'pellets', grams });
+        return provedCapacity(gatherEvidence(h.doc, 't', START_MS + 40 * DAY))?.nearZeroNowMgN;
+      };
+      expect(keeps(5)).toBe(keeps(0.001));
+      const carried = (grams: number) => {
+        const h = fish().event(8, { kind: 'food', food: 'pellets', grams });
+        for (const day of [1, 4, 8, 12, 16]) h.test(day, { ammonia: 0, nitrite: 0 });
+        return provedCapacity(gatherEvidence(h.doc, 't', START_MS + 16.5 * DAY))?.nearZeroNowMgN;
+      };
+      expect(carried(5)).toBe(carried(0.001));
+    });
   });
   test('two weeks of zeros with fed animals show what is carried, without any proof', () => {
     const h = new History().animal(0, 'ocellaris-clownfish');

@@ -46,6 +46,9 @@ const reckoned = (s: StatementOf<'freeAmmoniaAct' | 'freeAmmoniaWatch'>, w: Word
 
 const perDay = (w: WordsContext): string => showDifference('salinity', LIVING.salinityPerDay, w.units);
 
+const tooMuch = (s: StatementOf<'fedAsksTest' | 'fedDayAfter'>, w: WordsContext): string =>
+  `The food given by ${w.hour(s.atMs)} makes about ${s.madeMgN.toFixed(0)} mg N in a day; the filter keeps up with about ${s.keptUpMgN.toFixed(0)}`;
+
 export const LIVING_WORDS = {
   livingSteady: (s, w) => `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
@@ -113,6 +116,9 @@ export const LIVING_WORDS = {
   missingAsksTest: (s) => `Something was not seen (${s.missing}): ammonia has not been tested since.`,
   incidentAsksTest: (s) => `${INCIDENT_WORDS[s.what]}: ammonia has not been tested since.`,
   incidentDayAfter: (s) => `${INCIDENT_WORDS[s.what]}: ammonia shows the day after, too.`,
+  fedAsksTest: (s, w) =>
+    `${tooMuch(s, w)}. Take out what lies there and feed nothing until ammonia reads zero: it has not been tested since.`,
+  fedDayAfter: (s, w) => `${tooMuch(s, w)}: ammonia shows the day after, too. Feed little until then.`,
   neverTested: (s) =>
     `${capital(named(s.parameters))} ${plural(s.parameters.length, 'is', 'are')} not known, with animals in.`,
   untestedTooLong: (s) =>

@@ -288,6 +288,8 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   deathDayAfter: {},
   incidentAsksTest: { what: 'powerCut' },
   incidentDayAfter: { what: 'filterCleaned' },
+  fedAsksTest: { madeMgN: 133.1, keptUpMgN: 39.8, atMs: 41 * DAY },
+  fedDayAfter: { madeMgN: 133.1, keptUpMgN: 39.8, atMs: 41 * DAY },
   neverTested: { parameters: ['ammonia', 'temperature'] },
   untestedTooLong: { parameters: ['salinity'] },
   causeFilter: {},

@@ -10,6 +10,7 @@ import { sentence } from '../../../core/words';
 import { localDay } from '../../store';
 import { Go, Line, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
+import type { StairView } from './model';
 
 /** How much is fed now: less for those who just came, and no more than Today lets. */
 export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Living | null }) {
@@ -51,12 +52,12 @@ export function LoadToCome({
   doc,
   water,
   evidence,
-  loadMgN,
+  stair: { loadMgN, isFed },
 }: {
   doc: Document;
   water: Display;
   evidence: WaterEvidence;
-  loadMgN: number;
+  stair: Pick<StairView, 'loadMgN' | 'isFed'>;
 }) {
   const members = membersOf(doc, water);
   const coming = members.filter((m) => m.stage !== 'here');
@@ -67,7 +68,7 @@ export function LoadToCome({
   if (members.length === 0) return null;
   return (
     <Section title="Load to come">
-      <Line name="Today" value={`${loadMgN.toFixed(1)} mg N a day`} />
+      <Line name={isFed ? 'Today, by the food logged' : 'Today'} value={`${loadMgN.toFixed(1)} mg N a day`} />
       {coming.length > 0 ? (
         <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
       ) : null}

@@ -54,7 +54,7 @@ import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
 import { dayWords } from './dayWords';
-import { byName, loadWords, stairView } from './model';
+import { byName, loadWords, stairView, type StairView } from './model';
 import { CompanyLine, Fed, LoadToCome } from './StockParts';
 
 export function StockScreen() {
@@ -171,14 +171,14 @@ function Stock({ water }: { water: Display }) {
                 name="Near zero, today"
                 value={`${stair.capacity.nearZeroNowMgN.toFixed(0)} mg N a day`}
               />
-              <Line name="Animals make" value={`${stair.loadMgN.toFixed(1)} mg N a day`} />
+              <Line name={makesWords(stair)} value={`${stair.loadMgN.toFixed(1)} mg N a day`} />
               <Txt
                 kind="small"
                 tone="second"
               >{`Animals should live in ammonia no kit can see (${NEAR_ZERO_MG_N} mg N/L), where bacteria take up far less than at 2 mg/L: X·A/(Ka + A), Ka 0.5 mg N/L. Unfed, it fades by 5 % a day towards what the present load keeps alive. ${stair.capacity.by === 'proof' ? 'Proved on' : 'Shown by what lives here, fed and at zero for two weeks up to'} ${shortDay(stair.capacity.provedMs)}. Estimates, not promises.`}</Txt>
             </Section>
           ) : null}
-          <LoadToCome doc={doc} water={water} evidence={evidence} loadMgN={stair.loadMgN} />
+          <LoadToCome doc={doc} water={water} evidence={evidence} stair={stair} />
           <Treatments water={water} now={now} />
         </>
       }
@@ -299,12 +299,15 @@ const paceWords = ({ nearZeroNowMgN }: Capacity): string =>
   `The filter carries about ${nearZeroNowMgN.toFixed(0)} now; ` +
   'it keeps in step with a load that at most doubles within a month, or with a first step.';
 
+const makesWords = ({ isFed }: Pick<StairView, 'isFed'>): string =>
+  isFed ? 'Food of the last day makes' : 'Animals make';
+
 /** The drawing of the stair, for whoever listens. */
-function stairWords({ loadMgN, capacity }: ReturnType<typeof stairView>): string {
+function stairWords({ loadMgN, isFed, capacity }: StairView): string {
   const carries = capacity
     ? `the filter carries about ${capacity.nearZeroNowMgN.toFixed(0)}`
     : 'no capacity is proved';
-  return `Animals make ${loadMgN.toFixed(1)} milligrams of nitrogen a day; ${carries}. What is meant to come is in the table.`;
+  return `${makesWords({ isFed })} ${loadMgN.toFixed(1)} milligrams of nitrogen a day; ${carries}. What is meant to come is in the table.`;
 }
 
 /** "0.04, 0.002 mg/L N" of a step to come. */

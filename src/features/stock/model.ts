@@ -10,7 +10,9 @@ import { daysBetween, DAY_MS } from '../../../core/time';
 import {
   ceilingOf,
   groupLoadMgN,
+  fedAt,
   loadAt,
+  presentLoadMgN,
   loadStair,
   provedCapacity,
   type Capacity,
@@ -21,6 +23,8 @@ import {
 export interface StairView {
   capacity: Capacity | null;
   loadMgN: number;
+  /** By the food that was logged today, not by what the animals eat as a rule. */
+  isFed: boolean;
   /** What may still be added, mg N a day; null where nothing is proved. */
   roomMgN: number | null;
   /** Is that less than the filter carries, as the load may at most double within a month? */
@@ -60,7 +64,8 @@ export function stairView(
   return {
     capacity,
     loadMgN,
-    roomMgN: capacity ? Math.min(capacity.nearZeroNowMgN, allowedMgN) - loadMgN : null,
+    isFed: fedAt(e, e.nowMs) !== null,
+    roomMgN: capacity ? Math.min(capacity.nearZeroNowMgN, allowedMgN) - presentLoadMgN(e) : null,
     isPaced: capacity !== null && allowedMgN < capacity.nearZeroNowMgN,
     steps,
     ceiling,
