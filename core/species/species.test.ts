@@ -5,6 +5,7 @@ import guide from './guide.json';
 import { assumedOf, SPECIES, speciesById, speciesOf, type OwnSpecies } from '.';
 import { guideSchema, speciesSchema } from './schema';
 import { answers, askedOf } from './search';
+import { dailyLoadMgN } from '../stocking';
 import raw from './species.json';
 
 describe('the species file', () => {
@@ -51,13 +52,34 @@ describe('a kind of one’s own', () => {
       // Its relative is Ecsenius stigmatura.
       scientific: 'Ecsenius cf. stigmatura',
     });
-    // 12 cm against 6: twice the room.
-    expect([s.minTankL, s.minTankCm]).toEqual([like.minTankL * 2, like.minTankCm * 2]);
+    // 12 cm against 6: twice the length, 2 to the power of 1.28 the water, bought at 1.41 times its relative's length.
+    expect(s.minTankCm).toBe(like.minTankCm * 2);
+    expect(s.minTankL / like.minTankL).toBeCloseTo(2.428, 3);
+    expect(s.arrivalCm / like.arrivalCm).toBeCloseTo(1.414, 3);
     expect(assumedOf(own)).toContain('minTankL');
   });
   test('a smaller one gets no less room, and is bought no larger than it grows', () => {
     const s = speciesOf({ species: { mine: { ...own, adultCm: 3 } } }, 'mine');
     expect([s.minTankL, s.arrivalCm]).toEqual([like.minTankL, 3]);
+  });
+  test('what a larger one makes is more: of a fish by its length, of others as much more as it is longer', () => {
+    const crab = { ...own, likeId: 'emerald-crab', adultCm: 15 };
+    const made = (kind: OwnSpecies) =>
+      dailyLoadMgN(speciesOf({ species: { mine: kind } }, 'mine'), kind.adultCm);
+    expect(made(crab)).toBeCloseTo(3 * 0.6, 9);
+    expect(made({ ...crab, adultCm: 2 })).toBeCloseTo(0.6, 9);
+    expect(made(own)).toBeCloseTo(8 * dailyLoadMgN(like, 6), 9);
+  });
+  test('the room of our own fish goes with their length as an own kind’s does', () => {
+    const fish = SPECIES.filter((s) => s.group === 'fish');
+    const mean = (of: (s: (typeof fish)[number]) => number) =>
+      fish.reduce((sum, s) => sum + of(s), 0) / fish.length;
+    const [x, y] = [
+      (s: (typeof fish)[number]) => Math.log(s.adultCm),
+      (s: (typeof fish)[number]) => Math.log(s.minTankL),
+    ];
+    const power = mean((s) => (x(s) - mean(x)) * y(s)) / mean((s) => (x(s) - mean(x)) ** 2);
+    expect(power).toBeCloseTo(1.28, 1);
   });
   test('what is said counts, also a no', () => {
     const said: OwnSpecies = {
