@@ -38,6 +38,29 @@ describe('two batches that share a day', () => {
   });
 });
 
+describe('a fierce one with two that are gentler and must come, too, each in a quarantine of its own', () => {
+  // Of 6, 5.1 and 9 mg N a day: the big one goes into the last alone, the fierce one not into the middle.
+  const quarantines = [40, 34, 60].map((netL) => ({ ...small, id: `q${netL}`, netL }));
+  const events = (gentle: 0 | 2) => {
+    const p = aProblem(
+      [
+        wish('fierce', { temperament: 2, loadMgN: 5.5 }),
+        wish('small', { temperament: gentle, loadMgN: 5 }),
+        wish('big', { temperament: gentle, loadMgN: 8.9 }),
+      ],
+      { quarantines, displayLoadMgN: 40 },
+    );
+    const world = worldOf(p, false, () => true);
+    const root = start(world);
+    const all = eventsOf(world, root, prospectOf(world, root), false, { ...ANYTHING, isWhole: true });
+    return all.filter((batches) => batches.some((b) => (b.mask & 1) !== 0)).map((b) => b.length);
+  };
+  test('it comes with both or not at all; one quarantine on or two on makes no difference', () =>
+    expect(events(0)).toEqual([3]));
+  test('among the fierce it comes by itself, with either or with both', () =>
+    expect([...new Set(events(2))].sort()).toEqual([1, 2, 3]));
+});
+
 describe('no better than the best plan so far', () => {
   // One after the other through one quarantine of 28 days that holds one: out on day 28 and 57.
   const p = aProblem([wish('a', { loadMgN: 9 }), wish('b', { loadMgN: 9 })], { displayLoadMgN: 20 });
