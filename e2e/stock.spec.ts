@@ -22,8 +22,8 @@ test('a kind is found misspelled and by what it does; one that is not there is a
   await press(page, 'Tailspot blenny');
   await expect(page.getByText(/^Assumed as of Tailspot blenny: /)).toBeVisible();
   await press(page, 'Keep the kind');
-  // Five times its relative: five times the room.
-  await expect(page.getByText(/Speckled blenny grows to 30 cm and wants a glass of 375 L/)).toBeVisible();
+  // Five times as long as its relative: 7.85 times the room.
+  await expect(page.getByText(/Speckled blenny grows to 30 cm and wants a glass of 588 L/)).toBeVisible();
   await press(page, 'Wish for it');
   await saved(page);
   await follow(page, `${NORTH}/company`);
@@ -67,6 +67,22 @@ async function dragDown(page: Page, row: Locator): Promise<void> {
   await page.mouse.up();
   await frames(page);
 }
+
+test('by keys a wish goes one place at a time, far down a page as well, and is said by its name', async ({
+  page,
+}) => {
+  await openDemo(page, { at: `${NORTH}/plan` });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^2 of 4 in by /);
+  const rows = page.getByRole('button', { name: /: move$/ });
+  await rows.last().focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('2 × Button polyps: place 3 of 3.')).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('2 × Button polyps: place 2 of 3.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(rows).toHaveText([/Yellow watchman goby/, /2 × Button polyps/, /Toadstool leather/]);
+  await expect(page.getByRole('button', { name: '2. 2 × Button polyps: move' })).toBeInViewport();
+});
 
 test('the plan: an earlier day says what it breaks, held days stay, the order of the wishes is kept', async ({
   page,

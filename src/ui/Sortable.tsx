@@ -1,18 +1,16 @@
 import {
   closestCenter,
   DndContext,
+  KeyboardCode,
+  type KeyboardCoordinateGetter,
   KeyboardSensor,
+  type KeyboardSensorProps,
   PointerSensor,
+  type UniqueIdentifier,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { CSSProperties } from 'react';
 import { ICONS } from './icons';
@@ -26,6 +24,55 @@ interface Item {
   note?: string;
 }
 
+/** Keys that leave scrolling to us: a screen's scrolled part has a scrollTo of its own, which takes other words than the browser's and would go
+ *  back to the top. */
+class Keys extends KeyboardSensor {
+  constructor(props: KeyboardSensorProps) {
+    const { context } = props;
+    super({
+      ...props,
+      context: {
+        get current() {
+          return { ...context.current, scrollableAncestors: [] };
+        },
+      },
+    });
+  }
+}
+
+/** One place up or down, in view. */
+const toNeighbour =
+  (ids: readonly string[]): KeyboardCoordinateGetter =>
+  (event, { active, context: { over, droppableContainers, droppableRects } }) => {
+    const by =
+      event.code === KeyboardCode.Up.valueOf() ? -1 : event.code === KeyboardCode.Down.valueOf() ? 1 : 0;
+    const next = ids[ids.indexOf(String(over?.id ?? active)) + by];
+    if (by === 0 || next === undefined) return undefined;
+    event.preventDefault();
+    droppableContainers.get(next)?.node.current?.scrollIntoView({ block: 'center' });
+    const rect = droppableRects.get(next);
+    return rect ? { x: rect.left, y: rect.top } : undefined;
+  };
+
+/** What is said aloud of a row that is moved. */
+const spoken = (items: readonly Item[]) => {
+  const nameOf = (id: UniqueIdentifier) => items.find((i) => i.id === id)?.label ?? '';
+  const at = (id: UniqueIdentifier) => `place ${items.findIndex((i) => i.id === id) + 1} of ${items.length}`;
+  type Moved = { active: { id: UniqueIdentifier }; over: { id: UniqueIdentifier } | null };
+  const where = ({ active, over }: Moved) => `${nameOf(active.id)}: ${at(over?.id ?? active.id)}.`;
+  return {
+    screenReaderInstructions: {
+      draggable: 'Space takes hold, the arrows move, space lets go, escape puts it back.',
+    },
+    announcements: {
+      onDragStart: ({ active }: Pick<Moved, 'active'>) => `${nameOf(active.id)} held, ${at(active.id)}.`,
+      onDragOver: where,
+      onDragEnd: where,
+      onDragCancel: ({ active }: Pick<Moved, 'active'>) => `${nameOf(active.id)} put back.`,
+    },
+  };
+};
+
 /** A list that is put in order by dragging, or by keys: space takes hold, arrows move, space lets go. */
 export function Sortable({
   items,
@@ -35,15 +82,16 @@ export function Sortable({
   /** The ids in their new order. */
   onOrder: (ids: string[]) => void;
 }) {
+  const ids = items.map((i) => i.id);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, scrollBehavior: 'auto' }),
+    useSensor(Keys, { coordinateGetter: toNeighbour(ids) }),
   );
-  const ids = items.map((i) => i.id);
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
+      accessibility={spoken(items)}
       onDragEnd={({ active, over }) => {
         if (!over || active.id === over.id) return;
         onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
