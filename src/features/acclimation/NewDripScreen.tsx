@@ -1,9 +1,17 @@
 import { compared, MINUTE_MS } from '../../../core/time';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
-import { BAG_WAYS, isIn, placeOf, type Drip, type Purchase, type Water } from '../../../core/document';
+import {
+  BAG_WAYS,
+  isIn,
+  placeOf,
+  waterOf,
+  type Drip,
+  type Purchase,
+  type Water,
+} from '../../../core/document';
 import { ACCLIMATION_LIMITS, dripPlan, leastMinutes, type Because } from '../../../core/acclimation';
-import { lastOf, trusted } from '../../../core/evidence';
+import { lastOf, trusted, type WaterEvidence } from '../../../core/evidence';
 import { speciesOf } from '../../../core/species';
 import { animalWords, placeWords } from '../../../core/words';
 import { formatDecimal, fromMgNPerL, toUnit, unitDecimals, unitLabel } from '../../../core/units';
@@ -35,6 +43,12 @@ const bagOf = (purchases: readonly Purchase[], asked: readonly string[]): Partia
     .filter((p) => p.animalIds.some((id) => asked.includes(id)))
     .sort((a, b) => compared(a.at, b.at))
     .pop()?.bag ?? {};
+
+/** What the newest readings say, where they are trusted. */
+const knownOf = (series: WaterEvidence['series']) => ({
+  salinity: lastOf(trusted(series.salinity))?.interval.mid ?? null,
+  tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
+});
 
 /** What came in the bag, what is in the tank, how fast it drips: and from that how long. */
 function NewDrip({ water }: { water: Water }) {
@@ -82,6 +96,11 @@ function NewDrip({ water }: { water: Water }) {
       way: '',
     };
   };
+  // Who comes from a water of one's own comes in that water.
+  const sources = new Set(coming.filter((a) => chosen.includes(a.id)).map((a) => waterOf(placeOf(a)) ?? ''));
+  const [sourceId = ''] = sources.size === 1 ? [...sources] : [];
+  const source = doc.waters[sourceId];
+  const sourceSeries = useAppSelector((s) => (source ? selectEvidence(s, source.id, now).series : null));
   const [id] = useState(newId);
   const because = useRef<Because['code'] | undefined>(undefined);
   const readTexts = (texts: DripTexts) =>
@@ -90,10 +109,8 @@ function NewDrip({ water }: { water: Water }) {
       waterId: water.id,
       animalIds: chosen,
       units,
-      known: {
-        salinity: lastOf(trusted(series.salinity))?.interval.mid ?? null,
-        tempC: lastOf(trusted(series.temperature))?.interval.mid ?? null,
-      },
+      known: knownOf(series),
+      ...(sourceSeries ? { cameFrom: knownOf(sourceSeries) } : {}),
     });
   const form = useEntryForm({
     start: startTexts,
@@ -160,6 +177,12 @@ function NewDrip({ water }: { water: Water }) {
           ) : (
             <Txt tone="second">It appears when bag and tank are in.</Txt>
           )}
+          {read.ok && source && read.logged.length > 0 ? (
+            <Txt
+              kind="small"
+              tone="second"
+            >{`From the log of ${source.name}: ${read.logged.join('; ')}.`}</Txt>
+          ) : null}
           {read.ok && read.assumed.length > 0 ? (
             <Txt
               kind="small"
@@ -209,7 +232,8 @@ function NewDrip({ water }: { water: Water }) {
           <TextEntry form={form} name="bagHours" numeric label="Hours in the bag" />
         </FieldRow>
         <Txt kind="small" tone="second">
-          Whatever is left empty is taken as usual and said so. Bags float closed and are opened last.
+          Whatever is left empty is taken from the log of the water they come from, else as usual, and said
+          so. Bags float closed and are opened last.
         </Txt>
       </Section>
       <Section title="Tank and room">

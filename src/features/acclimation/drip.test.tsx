@@ -27,13 +27,43 @@ test('a drip is planned from bag and tank; what is not written is taken as usual
   await submit('Go to the drip');
   expect(Object.keys(doc().drips)).toHaveLength(0);
   type('Bag salinity, ppt', '');
-  expect(says(/^Taken as usual, because nothing is written: Bag salinity 33/)).toBe(true);
+  expect(says(/^From the log of Spare tank: Bag salinity 34.8 ppt\.$/)).toBe(true);
   type('Bag salinity, ppt', '32');
   expect(allText()).toMatch(/minutes|min/);
   await submit('Go to the drip');
   const drip = Object.values(doc().drips)[0];
   expect(drip).toMatchObject({ waterId: 'north-window', animalIds: ['north-cardinals'], startedAt: null });
   expect(went()[0]).toBe(`/water/north-window/drip/${drip?.id}`);
+});
+
+test('who comes from a quarantine comes in its water: what is not written is what its log says', async () => {
+  const { doc } = onScreen(<NewDripScreen />, { doc: demo(), params: north() });
+  expect(says(/^From the log of/)).toBe(false);
+  tick(/Banggai cardinalfish/);
+  expect(says(/^From the log of Spare tank: Bag salinity 3\d\.\d ppt; Bag temperature 2\d\.\d °C\.$/)).toBe(
+    true,
+  );
+  expect(says(/^Taken as usual, because nothing is written: Water in the bag/)).toBe(true);
+  await submit('Go to the drip');
+  const { samples } = demo();
+  const newest = Object.values(samples)
+    .filter((x) => x.waterId === 'north-qt')
+    .flatMap((x) =>
+      x.readings.flatMap((r) => (r.parameter === 'salinity' ? [{ at: x.at, value: r.value }] : [])),
+    )
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .pop();
+  expect(newest?.value).toEqual({
+    kind: 'exact',
+    value: expect.closeTo(Object.values(doc().drips)[0]!.bag.salinity, 6),
+  });
+});
+test('of a bag from a shop, or of two, nothing is known: it is taken as usual', () => {
+  onScreen(<NewDripScreen />, { doc: demo(), params: north() });
+  tick(/Banggai cardinalfish/);
+  tick(/Yellow watchman goby/);
+  expect(says(/^From the log of/)).toBe(false);
+  expect(says(/^Taken as usual, because nothing is written: Bag salinity 33/)).toBe(true);
 });
 
 test('with pH and ammonia of the bag the kinder way is worked out', () => {

@@ -56,16 +56,25 @@ interface Context {
   animalIds: string[];
   units: UnitPreferences;
   /** What the log of the water knows; null where it does not. */
-  known?: { salinity: number | null; tempC: number | null };
+  known?: Known;
+  /** The same of the water they come from, where that is one of the person's own. */
+  cameFrom?: Known;
 }
 
-/** `assumed` names what was left out and how it was taken, in the person's units. */
+interface Known {
+  salinity: number | null;
+  tempC: number | null;
+}
+
+/** `assumed` names what was left out and is taken as usual, `logged` what is taken from the log of the water they come from; in the person's
+ *  units. */
 export function readDrip(
   t: DripTexts,
   c: Context,
-): { ok: true; drip: Drip; assumed: string[] } | { ok: false; faults: DripFaults } {
+): { ok: true; drip: Drip; assumed: string[]; logged: string[] } | { ok: false; faults: DripFaults } {
   const faults: DripFaults = {};
   const assumed: string[] = [];
+  const logged: string[] = [];
   const { salinity, temperature, volume } = c.units;
   type Field = Exclude<keyof DripTexts, 'floating' | 'way'>;
   const number = (field: Field, rule: EntryRule): number => {
@@ -80,10 +89,12 @@ export function readDrip(
     rule: EntryRule,
     value: number,
     quantity: 'salinity' | 'temperature' | 'volume',
+    fromLog: number | null = null,
   ): number => {
     if (t[field].trim() !== '') return number(field, rule);
-    assumed.push(`${rule.name} ${showQuantity(quantity, value, c.units)}`);
-    return value;
+    const taken = fromLog ?? value;
+    (fromLog === null ? assumed : logged).push(`${rule.name} ${showQuantity(quantity, taken, c.units)}`);
+    return taken;
   };
   const optional = (field: Field, rule: EntryRule): number | undefined =>
     t[field].trim() === '' ? undefined : number(field, rule);
@@ -99,8 +110,20 @@ export function readDrip(
   const ammonia = optional('bagAmmonia', { name: 'Ammonia of the bag', unit: null, min: 0, max: 20 });
   const hours = optional('bagHours', { name: 'Hours in the bag', unit: null, min: 0, max: 240 });
   const bag: Drip['bag'] = {
-    salinity: usual('bagSalinity', { ...salt, name: 'Bag salinity' }, USUAL.bagSalinity, 'salinity'),
-    tempC: usual('bagTemp', { ...heat, name: 'Bag temperature' }, USUAL.bagTempC, 'temperature'),
+    salinity: usual(
+      'bagSalinity',
+      { ...salt, name: 'Bag salinity' },
+      USUAL.bagSalinity,
+      'salinity',
+      c.cameFrom?.salinity,
+    ),
+    tempC: usual(
+      'bagTemp',
+      { ...heat, name: 'Bag temperature' },
+      USUAL.bagTempC,
+      'temperature',
+      c.cameFrom?.tempC,
+    ),
     litres: usual('bagVolume', { ...litres, name: 'Water in the bag' }, USUAL.bagL, 'volume'),
     ...(ph === undefined ? {} : { ph }),
     ...(ammonia === undefined ? {} : { tanMgN: toMgNPerL('ammonia', 'ion', ammonia) }),
@@ -164,6 +187,7 @@ export function readDrip(
   return {
     ok: true,
     assumed,
+    logged,
     drip: {
       id: c.id,
       waterId: c.waterId,
