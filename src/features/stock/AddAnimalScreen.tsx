@@ -36,6 +36,7 @@ import {
   type PurchaseFaults,
   type PurchaseTexts,
 } from './animalForm';
+import { mgNADay } from './model';
 
 export function AddAnimalScreen() {
   return <WithDisplay>{(water) => <AddAnimal water={water} />}</WithDisplay>;
@@ -223,8 +224,8 @@ function SpeciesSheet({ water, species }: { water: Display; species: Species }) 
       ) : null}
       <Verdicts of={warnings} />
       <Section title="What it would do to the load">
-        <Line name="Now" value={`${forecast.presentMgN.toFixed(1)} mg N a day`} />
-        <Line name="After" value={`${(forecast.presentMgN + forecast.addedMgN).toFixed(1)} mg N a day`} />
+        <Line name="Now" value={mgNADay(forecast.presentMgN)} />
+        <Line name="After" value={mgNADay(forecast.presentMgN + forecast.addedMgN)} />
         <FreeAmmonia forecast={forecast} />
       </Section>
       {species.group === 'coral' ? (

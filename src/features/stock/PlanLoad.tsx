@@ -2,6 +2,7 @@ import { grownMgN, membersOf } from '../../../core/company';
 import type { Display, Document } from '../../../core/document';
 import { endMgN, presentMgN, type Problem, type StockingPlan } from '../../../core/planner';
 import { Line } from '../../ui';
+import { mgNADay } from './model';
 
 /** The load a plan reckons with: the first step, today, once all that have a day are in, and once they are grown up. */
 export function PlanLoad({
@@ -20,12 +21,12 @@ export function PlanLoad({
   const grown = grownMgN(membersOf(doc, water).filter((m) => m.stage === 'here' || placed.has(m.id)));
   return (
     <>
-      <Line name="First release at most" value={`${problem.firstStepMgN.toFixed(1)} mg N a day`} />
-      <Line name="In the display now" value={`${presentMgN(problem).toFixed(1)} mg N a day`} />
+      <Line name="First release at most" value={mgNADay(problem.firstStepMgN)} />
+      <Line name="In the display now" value={mgNADay(presentMgN(problem))} />
       {plan && placed.size > 0 ? (
         <>
-          <Line name="At the end of the plan" value={`${endMgN(problem, plan).toFixed(1)} mg N a day`} />
-          <Line name="All of these grown up" value={`${grown.toFixed(1)} mg N a day`} />
+          <Line name="At the end of the plan" value={mgNADay(endMgN(problem, plan))} />
+          <Line name="All of these grown up" value={mgNADay(grown)} />
         </>
       ) : null}
     </>

@@ -13,6 +13,7 @@ import { Button, Caution, Go, Line, Section, Txt } from '../../ui';
 import { useParam, useUnits } from '../shell';
 import { download } from '../shell/download';
 import { ASSUMED_WORDS } from './kindWords';
+import { mgNADay } from './model';
 
 const CORALS_WORDS: Record<Species['reefSafe'], string> = {
   yes: 'safe',
@@ -100,11 +101,9 @@ export function SpeciesFacts({ species, adultOnly = false }: { species: Species;
       ) : null}
       <Line name="Out again" value={species.exit === 'hard' ? 'hard to catch or take out' : 'easy'} />
       <Line name="Captive-bred" value={BRED_WORDS[species.bred]} />
-      {adultOnly ? null : (
-        <Line name="One makes" value={`${dailyLoadMgN(species, species.arrivalCm).toFixed(1)} mg N a day`} />
-      )}
+      {adultOnly ? null : <Line name="One makes" value={mgNADay(dailyLoadMgN(species, species.arrivalCm))} />}
       {species.load.kind === 'fish' ? (
-        <Line name="Grown up" value={`${dailyLoadMgN(species, species.adultCm).toFixed(1)} mg N a day`} />
+        <Line name="Grown up" value={mgNADay(dailyLoadMgN(species, species.adultCm))} />
       ) : null}
       {species.sensitivities.length > 0 ? (
         <Line name="Minds" value={species.sensitivities.join(', ')} />

@@ -10,7 +10,7 @@ import { sentence } from '../../../core/words';
 import { localDay } from '../../store';
 import { Go, Line, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
-import type { StairView } from './model';
+import { type StairView, mgNADay } from './model';
 
 /** How much is fed now: less for those who just came, and no more than Today lets. */
 export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Living | null }) {
@@ -68,11 +68,11 @@ export function LoadToCome({
   if (members.length === 0) return null;
   return (
     <Section title="Load to come">
-      <Line name={isFed ? 'Today, by the food logged' : 'Today'} value={`${loadMgN.toFixed(1)} mg N a day`} />
+      <Line name={isFed ? 'Today, by the food logged' : 'Today'} value={mgNADay(loadMgN)} />
       {coming.length > 0 ? (
-        <Line name="With all wishes, as bought" value={`${(loadMgN + brought).toFixed(1)} mg N a day`} />
+        <Line name="With all wishes, as bought" value={mgNADay(loadMgN + brought)} />
       ) : null}
-      <Line name="All of them grown up" value={`${grownMgN(members).toFixed(1)} mg N a day`} />
+      <Line name="All of them grown up" value={mgNADay(grownMgN(members))} />
       {dkh > 0.005 ? (
         <Line
           name="Skeletons, grown up"

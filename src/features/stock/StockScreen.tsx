@@ -54,7 +54,7 @@ import { QuarantineLane } from '../shell/quarantine/QuarantineLane';
 import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
 import { dayWords } from './dayWords';
-import { byName, loadWords, stairView, type StairView } from './model';
+import { byName, loadWords, stairView, type StairView, mgNADay } from './model';
 import { CompanyLine, Fed, LoadToCome } from './StockParts';
 
 export function StockScreen() {
@@ -171,7 +171,7 @@ function Stock({ water }: { water: Display }) {
                 name="Near zero, today"
                 value={`${stair.capacity.nearZeroNowMgN.toFixed(0)} mg N a day`}
               />
-              <Line name={makesWords(stair)} value={`${stair.loadMgN.toFixed(1)} mg N a day`} />
+              <Line name={makesWords(stair)} value={mgNADay(stair.loadMgN)} />
               <Txt
                 kind="small"
                 tone="second"

@@ -1,4 +1,6 @@
+import { mgNADay } from './model';
 import type { Animal, SaidPlan } from '../../../core/document';
+import { mgNADay } from './model';
 import { dayWords } from './dayWords';
 
 const wish = (plannedDay: string | null) => ({ id: 'goby', plannedDay }) as Animal;
@@ -29,4 +31,10 @@ test.each([
 
 test('whatever it was meant for, of one that may never come it says so', () => {
   expect(dayWords(wish('2026-06-10'), plan('2026-06-12'), '2026-05-02', true)).toBe('no day is right');
+});
+test('half a tenth of a load is the same however it was summed up', () => {
+  expect([mgNADay(3 * 0.15), mgNADay(0.15 + 0.15 + 0.15), mgNADay(0.45)]).toEqual(
+    Array(3).fill('0.5 mg N a day'),
+  );
+  expect(mgNADay(0.44)).toBe('0.4 mg N a day');
 });

@@ -113,4 +113,7 @@ export const byName = (kinds: WithKinds, animals: readonly Animal[]): Animal[] =
   );
 
 export const loadWords = (kinds: WithKinds, a: Animal, nowMs: number): string =>
-  `${groupLoadMgN(kinds, a, nowMs).toFixed(1)} mg N a day`;
+  mgNADay(groupLoadMgN(kinds, a, nowMs));
+
+/** "3.7 mg N a day": a half tenth is rounded up whatever the last bit of a sum says. */
+export const mgNADay = (mgN: number): string => `${(mgN + 1e-9).toFixed(1)} mg N a day`;
