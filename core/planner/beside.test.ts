@@ -3,7 +3,9 @@ import type { SaidPlan } from '../document';
 import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
 import { apartOf } from './apart';
+import { household } from '../testing/longPlans';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
+import { dayNumber } from '../time';
 import { batchWaits, brokenText, soonerText, waitingText, wishWaits } from '../words/plan';
 import { changedSince, clearOn, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
 
@@ -108,6 +110,33 @@ describe('a batch waits for one of it', () => {
         /^In another batch, too, FIERCE must wait for OLD: .*the gentle before the fierce\.$/,
       ),
     ]);
+  });
+  test('whoever is parted so breaks no rule, and no plan with them is worse by its last day', () => {
+    let parted = 0;
+    for (let seed = 1; seed <= 24; seed++) {
+      const drawn = household(6, seed, seed % 2 === 0 ? 80 : null);
+      const wishes = drawn.wishes.map((w, i) => (i % 3 === 0 ? { ...w, needsTankDays: 250 } : w));
+      const p = { ...drawn, wishes };
+      const plan = planOf(p);
+      for (const { sooner } of apartOf(p, plan, () => true)) {
+        if (!sooner) continue;
+        parted++;
+        const fixed = sooner.wishIds.map((id) => ({
+          wish: wishes.findIndex((w) => w.id === id),
+          buy: dayNumber(sooner.buyDay),
+          quarantine: p.quarantines.findIndex((q) => q.id === sooner.quarantineId),
+          release: dayNumber(sooner.releaseDay),
+        }));
+        const held = planOf({ ...p, fixed });
+        expect([seed, held.concessions, held.steps.length, held.lastRelease]).toEqual([
+          seed,
+          [],
+          plan.steps.length,
+          plan.lastRelease,
+        ]);
+      }
+    }
+    expect(parted).toBeGreaterThan(5);
   });
   test('once the time is over nothing is told', () => {
     expect(apartOf(together, planOf(together), () => false)).toEqual([]);

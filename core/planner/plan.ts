@@ -27,7 +27,7 @@ export interface StockingPlan {
   status: 'optimal' | 'best found' | 'none';
   steps: PlannedStep[];
   leftOut: { wishId: string; rule: Rule; concession: Concession | null }[];
-  /** Of steps that were bought or set: what they break, kept all the same. */
+  /** Of steps that were bought or set: what they break in this plan, kept all the same. */
   concessions: { rule: Rule; wishIds: string[] }[];
   lastRelease: string | null;
   batches: number;
@@ -58,12 +58,10 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
     status: steps.length === 0 ? 'none' : found.proved ? 'optimal' : 'best found',
     steps: steps.map((s) => stepOf(p, steps, s, ammonia)),
     leftOut: p.wishes.flatMap((w, i) => (placed.has(i) ? [] : [leftOut(p, steps, w, i, ammonia)])),
-    concessions: breachesOf(
-      p,
-      steps.filter((s) => own.has(s.wish)),
-    )
-      .filter((b) => b.wishes.length > 0)
-      .map((b) => ({ rule: b.rule, wishIds: b.wishes.map(id) })),
+    // In the plan as a whole: what comes before a step that is set may be what it doubles.
+    concessions: breachesOf(p, steps)
+      .map((b) => ({ rule: b.rule, wishIds: b.wishes.filter((w) => own.has(w)).map(id) }))
+      .filter((b) => b.wishIds.length > 0),
     lastRelease: last === null ? null : dayFromNumber(last),
     batches: new Set(steps.map((s) => `${s.quarantine} ${s.buy}`)).size,
     bound: {
