@@ -1,4 +1,3 @@
-import { mgNADay } from './model';
 import type { Animal, SaidPlan } from '../../../core/document';
 import { mgNADay } from './model';
 import { dayWords } from './dayWords';

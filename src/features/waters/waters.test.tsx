@@ -53,6 +53,23 @@ test('units are changed with one tap, and are the person’s from then on', asyn
   expect(Object.values(doc().kits).find((k) => k.parameter === 'salinity')?.salinityUnit).toBe('sg2525');
 });
 
+test('of a glass too small for any fish, or for anybody, that is said before it is bought', () => {
+  onScreen(<NewWaterScreen />, { doc: emptyDocument() });
+  type('Name', 'Shelf');
+  press('How big is the glass?');
+  press('Only the volume');
+  const said = (litres: string) => {
+    type('Volume of water, L', litres);
+    return says(/^(No fish|Nothing) known here lives well in a glass of/);
+  };
+  expect(said('60')).toBe(false);
+  expect(said('25')).toBe(true);
+  expect(says('No fish known here lives well in a glass of 25 L: the smallest want 40 L.')).toBe(true);
+  expect(said('5')).toBe(true);
+  expect(says('Nothing known here lives well in a glass of 5 L: what wants least wants 20 L.')).toBe(true);
+  expect(said('')).toBe(false);
+});
+
 test('someone with animals in is asked who and since when, told what is taken as told, and sent to the tests', async () => {
   const { doc, went } = onScreen(<NewWaterScreen />, { doc: emptyDocument() });
   type('Name', 'Den');

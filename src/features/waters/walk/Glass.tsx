@@ -1,4 +1,6 @@
-import { VOLUME } from '../../../../core/volume';
+import { tooSmallGlass } from '../../../../core/readiness';
+import { glassOf, VOLUME } from '../../../../core/volume';
+import { sentence } from '../../../../core/words';
 import {
   fromUnit,
   parseDecimal,
@@ -6,8 +8,10 @@ import {
   unitLabel,
   type UnitPreferences,
 } from '../../../../core/units';
+import { useKinds } from '../../../store';
 import { Button, FieldRow, Row, Txt } from '../../../ui';
 import { TankDrawing } from '../../../ui/charts/TankDrawing';
+import { useWords } from '../../shell';
 import { ChoiceEntry, TextEntry } from '../../shell/form';
 import { ROCK } from '../choices';
 import { SizeFields } from '../SizeFields';
@@ -33,6 +37,8 @@ export function Glass({
   onUnits: (units: UnitPreferences) => void;
 }) {
   const { texts } = form;
+  const kinds = useKinds();
+  const words = useWords();
   const read = readWater(id, { ...texts, name: texts.name || 'new', startDay: '' }, units, '9999-12-31');
   const cm = (text: string): number | null => {
     const typed = parseDecimal(text);
@@ -46,6 +52,7 @@ export function Glass({
   };
   const size = read.ok ? read.water.size : null;
   const volume = read.ok ? read.volume : null;
+  const small = size ? tooSmallGlass(kinds, glassOf({ size }).glassL) : null;
   // Of a volume alone the shape is not known: it is drawn as a common one, dashed, and filled.
   const shape =
     size?.kind === 'volume'
@@ -85,6 +92,7 @@ export function Glass({
           onPress={() => form.change({ sizeKind: bySides ? 'volume' : 'dimensions' })}
         />
       </Row>
+      {small ? <Txt tone="nitrite">{sentence(small, words)}</Txt> : null}
       <Txt tone="second">
         Rock and sand can wait. Until they are in, a tenth is taken off, and the doubt is shown.
       </Txt>
