@@ -24,6 +24,9 @@ export type Want = keyof typeof WANTS;
 
 const is = (s: Species, kind: Species['is'][number]): boolean => s.is.includes(kind);
 
+const DOES_NOT_EAT = "(?:(?:does|do|will) not|(?:does|do|wo)n['’]t)\\s+eat\\s+(?:my\\s+|the\\s+)?";
+const CREW = '(?:shrimps?|snails?|crabs?|hermits?|crew|inverts?|invertebrates?)';
+
 /** Things people ask an animal to do or to be, each with the words they ask in. */
 const WANTS = {
   eatsAlgae: {
@@ -46,12 +49,13 @@ const WANTS = {
     holds: (s: Species) => s.reefSafe === 'yes',
   },
   sparesCorals: {
-    asked: /\b(?:(?:does|do|will) not|(?:does|do|wo)n['’]t)\s+eat\s+(?:my\s+|the\s+)?corals?\b/,
+    asked: new RegExp(`\\b${DOES_NOT_EAT}corals?\\b`),
     holds: (s: Species) => !s.eats.some((prey) => /corals$|^zoanthids$/i.test(prey)),
   },
   sparesCrew: {
-    asked:
-      /\b(?:(?:does|do|will) not|(?:does|do|wo)n['’]t)\s+eat\s+(?:my\s+|the\s+)?(?:shrimps?|snails?|crabs?|hermits?|crew|inverts?|invertebrates?)\b|\b(?:shrimp|snail|crab|invert)[ -]safe\b|\bsafe with (?:shrimps?|snails?|crabs?|hermits?|crew|inverts?|invertebrates?)\b/,
+    asked: new RegExp(
+      `\\b${DOES_NOT_EAT}${CREW}\\b|\\b(?:shrimp|snail|crab|invert)[ -]safe\\b|\\bsafe with ${CREW}\\b`,
+    ),
     holds: (s: Species) => !s.eats.some((prey) => prey === 'shrimp' || prey === 'snails' || prey === 'crabs'),
   },
   gentle: {
@@ -98,8 +102,9 @@ const LOW_PAR = 60;
 const FILLERS = /[,;]|\b(?:an?|the|that|which|who|and|with|some|any|my|tank|it|is|are|for|in)\b/g;
 
 /** How a glass is spoken of before its volume. */
-const VOLUME =
-  /\b(?:(?:for|in|fits?|under|below|up to|at most|less than|no more than|max(?:imum)?\.?)\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)[ -]?(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\w])/;
+const UP_TO = '(?:for|in|fits?|under|below|up to|at most|less than|no more than|max(?:imum)?\\.?)';
+const LITRES = '(\\d+(?:[.,]\\d+)?)[ -]?(l|lit(?:er|re)s?|g|gal(?:lons?)?)(?![\\w])';
+const VOLUME = new RegExp(`\\b(?:${UP_TO}\\s+)?(?:an?\\s+)?${LITRES}`);
 
 /** What people call a small tank: up to this much, L (trade practice, about 20 US gallons). */
 const NANO = { said: /\b(?:nano|small tanks?)\b/, litres: 75 };
