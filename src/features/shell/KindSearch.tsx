@@ -4,7 +4,7 @@ import { Button, TextField, Txt } from '../../ui';
 import { findKinds, noneWords } from './kinds';
 import { useUnits } from './water';
 
-const NONE = { found: [], near: false, tooSmall: null };
+const NONE = { found: [], near: false, tooSmall: null, notSo: 0 };
 
 /** As many as can be read at a glance. */
 const SHOWN = 6;

@@ -1,5 +1,6 @@
 import { NO_OWN_KINDS } from '../../../core/species';
-import { findKinds } from './kinds';
+import { METRIC } from '../../../core/units';
+import { findKinds, noneWords } from './kinds';
 
 const ids = (query: string) => findKinds(NO_OWN_KINDS, query).found.map((f) => f.species.id);
 
@@ -75,7 +76,17 @@ test.each([
     found: [],
     near: false,
     tooSmall: { glassL: expect.closeTo(glassL, -1), wantsL },
+    notSo: 0,
   });
+});
+test('a name that is known of which none is so is no misspelling either', () => {
+  const finds = findKinds(NO_OWN_KINDS, 'reef safe porcupine puffer');
+  expect(finds).toEqual({ found: [], near: false, tooSmall: null, notSo: 1 });
+  expect(noneWords(finds, METRIC)).toEqual({
+    title: 'None of them is so',
+    text: '1 of that name is known here.',
+  });
+  expect(findKinds(NO_OWN_KINDS, 'peaceful dottyback').notSo).toBeGreaterThan(1);
 });
 test('nothing asked is all of them; nonsense is none', () => {
   expect(ids('').length).toBeGreaterThanOrEqual(159);

@@ -27,10 +27,17 @@ export interface Finds {
   near: boolean;
   /** Nothing fits the glass that was asked for, L, and what else was asked wants this at least. */
   tooSmall: { glassL: number; wantsL: number } | null;
+  /** So many bear the name, and none is or does what was asked besides. */
+  notSo: number;
 }
 
 /** What is said where nothing was found. */
-export function noneWords({ tooSmall }: Pick<Finds, 'tooSmall'>, units: UnitPreferences) {
+export function noneWords({ tooSmall, notSo }: Pick<Finds, 'tooSmall' | 'notSo'>, units: UnitPreferences) {
+  if (notSo > 0)
+    return {
+      title: 'None of them is so',
+      text: `${notSo} of that name ${notSo === 1 ? 'is' : 'are'} known here.`,
+    };
   if (!tooSmall)
     return { title: 'None by that name', text: 'Try another name in use, or part of the scientific one.' };
   const litres = (volume: number) => showQuantity('volume', volume, units, 0);
@@ -111,20 +118,23 @@ function bearing(card: Card, name: string): number | null {
 export function findKinds(kinds: WithKinds, query: string): Finds {
   const asked = askedOf(query);
   const found = named(kinds, asked);
-  if (found.length > 0) return { found, near: false, tooSmall: null };
+  if (found.length > 0) return { found, near: false, tooSmall: null, notSo: 0 };
   const { litres } = asked;
   // A tang for 60 L is not misspelled: there is none.
   const elsewhere = litres === null ? [] : named(kinds, { ...asked, litres: null });
   if (litres !== null && elsewhere.length > 0) {
     const wantsL = Math.min(...elsewhere.map(({ species }) => species.minTankL));
-    return { found: [], near: false, tooSmall: { glassL: litres, wantsL } };
+    return { found: [], near: false, tooSmall: { glassL: litres, wantsL }, notSo: 0 };
   }
+  // Nor is a puffer that leaves corals alone.
+  const notSo = asked.name === '' ? 0 : named(kinds, { ...asked, litres: null, wants: [] }).length;
+  if (notSo > 0) return { found: [], near: false, tooSmall: null, notSo };
   const near = finderFor(kinds)
     .fuse.search(asked.name)
     .flatMap(({ item }): Found[] =>
       answers(asked, item.species) ? [{ species: item.species, as: null }] : [],
     );
-  return { found: near.slice(0, NEAREST), near: near.length > 0, tooSmall: null };
+  return { found: near.slice(0, NEAREST), near: near.length > 0, tooSmall: null, notSo: 0 };
 }
 
 /** Those that bear the name and answer what else was asked; its words apart only where nobody bears them together. */
