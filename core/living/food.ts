@@ -5,7 +5,7 @@ import type { Living } from './judge';
 export type FoodLimit = 'none' | 'half' | 'little';
 
 const LIMITS: readonly (readonly [FoodLimit, readonly Statement['code'][]])[] = [
-  ['none', ['stepNoFood', 'airNow', 'fedAsksTest']],
+  ['none', ['stepNoFood', 'airNow', 'fedAsksTest', 'seafoodRots']],
   ['half', ['changeSome', 'filterLags']],
   ['little', ['confirmAmmonia', 'fedDayAfter']],
 ];

@@ -76,8 +76,24 @@ describe('what happened', () => {
       expect(codes(two(1), 10.1)).toEqual([]);
       expect(codes(meal(10, 1.08, 'frozen'), 10.1)).toEqual([]);
       expect(codes(meal(10, 1.1, 'frozen'), 10.1)).toEqual(['fedAsksTest']);
-      expect(codes(meal(10, 0.36, 'seafood'), 10.1)).toEqual([]);
-      expect(codes(meal(10, 0.37, 'seafood'), 10.1)).toEqual(['fedAsksTest']);
+    });
+    test('raw seafood is watched while what rots of it in a day is more, until it is logged out; then it is tested for', () => {
+      // 27.5 mg N/g, a quarter a day: 1 - exp(-0.25) is 0.2212, so 80 g make 487 mg in the first day, and 10 in the sixteenth.
+      expect(riskFindings(at(meal(10, 80, 'seafood'), 10))).toMatchObject([
+        {
+          word: 'watch',
+          finding: { code: 'seafoodRots', madeMgN: expect.closeTo(486.6, 1), keptUpMgN: 10 },
+          opens: { code: 'seafoodOutNow' },
+        },
+      ]);
+      expect(codes(meal(10, 1.6, 'seafood'), 10.01)).toEqual([]);
+      expect(codes(meal(10, 1.7, 'seafood'), 10.01)).toEqual(['seafoodRots']);
+      const tested = (day: number) => meal(10, 80, 'seafood').test(day - 0.1, GOOD);
+      expect(codes(tested(25), 25)).toEqual(['seafoodRots']);
+      expect(codes(tested(26), 26)).toEqual([]);
+      const out = meal(10, 80, 'seafood').event(11, { kind: 'seafoodOut' });
+      expect(codes(out, 11.1)).toEqual(['fedAsksTest']);
+      expect(codes(out.test(11.2, { ammonia: 0 }), 11.3)).toEqual([]);
     });
     test('twice what the animals eat is usual; so is what was proved near zero', () => {
       const many = meal(10, 0.3).animal(-80, 'ocellaris-clownfish', 30);

@@ -1,15 +1,18 @@
 /** What asks for a test although no reading says anything yet: something happened, or nothing was tested for too long. */
-import { lostFrom, type GoneReason, type IncidentKind, type Parameter } from '../document';
+import { lostFrom, type GoneReason, type IncidentKind, type Parameter, type WaterEvent } from '../document';
 import { expectedNow, lastOf, trusted, type WaterEvidence } from '../evidence';
 import { FOOD_MG_N_PER_G } from '../nitrogen/food';
+import { NITROGEN } from '../nitrogen/limits';
 import { EXCRETED_SHARE, firstStepMgN, groupLoadMgN, provedCapacity } from '../stocking/load';
+import type { Statement } from '../statements';
 import { DAY_MS, HOUR_MS } from '../time';
-import { ask, test, type Finding } from './finding';
+import { ask, test, watch, type Finding } from './finding';
 import { LIVING } from './limits';
 
 /** Tests that what happened asks for, at once and the day after, by name. */
 export const riskFindings = (e: WaterEvidence): Finding[] => [
   ...mishapFindings(e),
+  ...seafoodRots(e),
   ...tooMuchFood(e),
   ...changes(e),
   ...tooLong(e),
@@ -69,26 +72,57 @@ const ALSO_TESTED: Partial<Record<IncidentKind, readonly Parameter[]>> = {
   powerCut: ['temperature', 'ammonia'],
 };
 
-/** More food in a day than the filter is known to keep up with: than it carries near zero, than twice what the animals eat, and than a first
- *  addition may bring. What is eaten brings what is excreted of it; raw seafood rots whole. */
+/** More food in a day than the filter is known to keep up with. Of what is eaten counts what is excreted of it; raw seafood rots, and is
+ *  spoken of by itself as long as it lies there. */
 function tooMuchFood(e: WaterEvidence): Finding[] {
-  const meals = e.events.flatMap((x) => (x.kind === 'food' ? [{ ...x, atMs: Date.parse(x.at) }] : []));
+  const meals = e.events.flatMap((x) =>
+    x.kind === 'food' && !liesThere(e, x) ? [{ ...x, atMs: Date.parse(x.at) }] : [],
+  );
   const atMs = lastOf(meals)?.atMs;
   const asked = atMs === undefined ? null : askedSince(e, atMs);
   if (atMs === undefined || asked === null) return [];
   const madeMgN = meals
     .filter((x) => atMs - x.atMs < DAY_MS)
-    .reduce(
-      (sum, x) => sum + x.grams * FOOD_MG_N_PER_G[x.food] * (x.food === 'seafood' ? 1 : EXCRETED_SHARE),
-      0,
-    );
+    .reduce((sum, x) => sum + (x.food === 'seafood' ? rotting(x, 0) : eaten(x)), 0);
+  const keptUpMgN = keptUpWith(e, madeMgN);
+  const code = asked === 'now' ? 'fedAsksTest' : 'fedDayAfter';
+  return keptUpMgN === null ? [] : [test({ code, madeMgN, keptUpMgN, atMs }, 'ammonia')];
+}
+
+/** Raw seafood that nobody logged out, while what rots of it in a day is more than the filter keeps up with. */
+function seafoodRots(e: WaterEvidence): Finding[] {
+  const there = e.events.flatMap((x) => (x.kind === 'food' && liesThere(e, x) ? [x] : []));
+  const last = lastOf(there);
+  if (!last) return [];
+  const madeMgN = there.reduce((sum, x) => sum + rotting(x, (e.nowMs - Date.parse(x.at)) / DAY_MS), 0);
+  const keptUpMgN = keptUpWith(e, madeMgN);
+  if (keptUpMgN === null) return [];
+  const finding: Statement = { code: 'seafoodRots', madeMgN, keptUpMgN, atMs: Date.parse(last.at) };
+  return [watch('ammonia', finding, { code: 'seafoodOutNow' })];
+}
+
+type Meal = Extract<WaterEvent, { kind: 'food' }>;
+
+const liesThere = (e: WaterEvidence, meal: Meal): boolean =>
+  meal.food === 'seafood' &&
+  !e.events.some((x) => x.kind === 'seafoodOut' && Date.parse(x.at) >= Date.parse(meal.at));
+
+/** Ammonia from a meal that is eaten, mg N. */
+const eaten = ({ food, grams }: Meal): number => grams * FOOD_MG_N_PER_G[food] * EXCRETED_SHARE;
+
+/** Ammonia from a piece that has lain there for some days, mg N in the day that follows. */
+const rotting = ({ food, grams }: Meal, days: number): number =>
+  grams * FOOD_MG_N_PER_G[food] * (1 - Math.exp(-NITROGEN.rotPerDay)) * Math.exp(-NITROGEN.rotPerDay * days);
+
+/** What the filter keeps up with in a day, mg N: what it carries near zero, twice what the animals eat, or what a first addition may bring,
+ *  whichever is the most; null where that is no less than what is made. */
+function keptUpWith(e: WaterEvidence, madeMgN: number): number | null {
   const first = firstStepMgN(null, e.netL);
   // What the filter carries is reckoned only where that little is passed.
-  if (madeMgN <= first) return [];
-  const eatenMgN = e.residents.reduce((sum, a) => sum + groupLoadMgN(e, a, atMs), 0);
-  const keptUpMgN = Math.max(first, 2 * eatenMgN, provedCapacity(e)?.nearZeroNowMgN ?? 0);
-  const code = asked === 'now' ? 'fedAsksTest' : 'fedDayAfter';
-  return madeMgN > keptUpMgN ? [test({ code, madeMgN, keptUpMgN, atMs }, 'ammonia')] : [];
+  if (madeMgN <= first) return null;
+  const usual = e.residents.reduce((sum, a) => sum + groupLoadMgN(e, a, e.nowMs), 0);
+  const keptUp = Math.max(first, 2 * usual, provedCapacity(e)?.nearZeroNowMgN ?? 0);
+  return madeMgN > keptUp ? keptUp : null;
 }
 
 /** What new water brings along; ammonia and nitrite it only dilutes. */

@@ -289,6 +289,8 @@ interface LivingFacts {
   /** More food than the filter keeps up with: what it makes, and what would be kept up with in a day, mg N. */
   fedAsksTest: At & { madeMgN: number; keptUpMgN: number };
   fedDayAfter: At & { madeMgN: number; keptUpMgN: number };
+  seafoodRots: At & { madeMgN: number; keptUpMgN: number };
+  seafoodOutNow: Nothing;
   neverTested: Ask;
   untestedTooLong: Ask;
   causeFilter: Nothing;

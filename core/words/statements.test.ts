@@ -290,6 +290,8 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   incidentDayAfter: { what: 'filterCleaned' },
   fedAsksTest: { madeMgN: 133.1, keptUpMgN: 39.8, atMs: 41 * DAY },
   fedDayAfter: { madeMgN: 133.1, keptUpMgN: 39.8, atMs: 41 * DAY },
+  seafoodRots: { madeMgN: 486.6, keptUpMgN: 39.8, atMs: 41 * DAY },
+  seafoodOutNow: {},
   neverTested: { parameters: ['ammonia', 'temperature'] },
   untestedTooLong: { parameters: ['salinity'] },
   causeFilter: {},

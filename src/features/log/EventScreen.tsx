@@ -143,7 +143,7 @@ function EventSheet({ water }: { water: Water }) {
               entity: {
                 id: newId(),
                 waterId: water.id,
-                day: addDays(localDay(Date.parse(event.at)), 5),
+                day: addDays(localDay(Date.parse(event.at)), living ? 0 : 5),
                 title: 'Take the seafood out',
                 note: 'Then log it under Seafood out; what stays goes on rotting.',
                 doneAt: null,
@@ -271,8 +271,10 @@ function EventSheet({ water }: { water: Water }) {
         />
       ) : null}
       {texts.kind === 'food' && texts.food === 'seafood' && !edited ? (
-        <Txt kind="small" tone="second">
-          A reminder to take it out stands on Today in five days.
+        <Txt kind="small" tone={living ? 'ammonia' : 'second'}>
+          {living
+            ? 'Animals are in: it rots to the ammonia that harms them. Take it out at once; a reminder stands on Today.'
+            : 'A reminder to take it out stands on Today in five days.'}
         </Txt>
       ) : null}
       {texts.kind === 'food' ? (

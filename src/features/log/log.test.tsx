@@ -1,5 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { STARTER_KITS, type Document } from '../../../core/document';
+import { addDays } from '../../../core/time';
+import { localDay } from '../../store';
 import { NOW, allText, choose, demo, onScreen, press, says, submit, tick, type } from '../shell/testing';
 import { EventScreen } from './EventScreen';
 import { HistoryScreen } from './History';
@@ -265,4 +267,23 @@ describe('history', () => {
     expect(doc().samples).not.toHaveProperty(one?.id ?? '');
     expect(went()).toEqual([`/water/${one?.waterId}/log/history`]);
   });
+});
+
+test.each([
+  ['north-window', /^Animals are in: it rots to the ammonia that harms them\./, 0],
+  ['pantry-cube', 'A reminder to take it out stands on Today in five days.', 5],
+] as const)('raw seafood in %s is to come out: with animals in at once', async (waterId, said, days) => {
+  const { doc } = onScreen(<EventScreen />, { doc: demo(), params: { waterId, kind: 'food' } });
+  expect(says(said)).toBe(false);
+  choose('Raw seafood');
+  expect(says(said)).toBe(true);
+  type('Amount as given, g', '80');
+  await submit('Log it');
+  const task = Object.values(doc().tasks).find(
+    (x) => x.title === 'Take the seafood out' && x.waterId === waterId,
+  );
+  const put = Object.values(doc().events).find(
+    (x) => x.kind === 'food' && x.food === 'seafood' && x.grams === 80,
+  );
+  expect(task?.day).toBe(addDays(localDay(Date.parse(put!.at)), days));
 });
