@@ -54,10 +54,12 @@ export function Missed({ animals, saying }: { animals: readonly Animal[]; saying
   ));
 }
 
-/** What is wrong with the water of a quarantine: whoever is bought for it would go into that. */
+/** What is wrong with the water of a quarantine, or not known of an empty one: whoever is bought for it would go into that. */
 export function QuarantineFirst({ water, now }: { water: Quarantine; now: number }) {
   const words = useWords();
-  const { living } = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const { living, fish } = useAppSelector((s) => selectAssessment(s, water.id, now));
+  if (!living && fish.word !== 'go')
+    return <Txt tone="nitrite">{`${water.name}: ${sentence(fish.reason, words)}`}</Txt>;
   if (living?.word !== 'actNow') return null;
   return (
     <Txt tone="ammonia">

@@ -5,6 +5,7 @@ import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { apartOf } from '../../../core/planner/apart';
 import { groupLoadMgN, loadAt } from '../../../core/stocking';
+import { aQuarantine } from '../../../core/testing/display';
 import { DAY_MS } from '../../../core/time';
 import { shortWrittenDay } from '../../store';
 import type { PlanAsk } from '../../workers/messages';
@@ -80,6 +81,18 @@ test('with ammonia in a quarantine nobody is to be bought for it first', async (
   expect(says(/^Spare tank: Ammonia is 2 mg\/L.* Nobody is bought for it before its water is right\./)).toBe(
     true,
   );
+});
+test('of an empty quarantine whose water is not known that is said before anybody is bought for it', async () => {
+  const doc = demo();
+  doc.waters.box = aQuarantine('fish', { id: 'box', name: 'Box', serves: ['north-window'] });
+  show(doc);
+  await waitFor(() => expect(says(/ in by /)).toBe(true));
+  expect(
+    says(
+      /^Box: Nobody is in it\. Before anyone goes in, ammonia, .* must be known from the last three days\.$/,
+    ),
+  ).toBe(true);
+  expect(says(/^Spare tank: /)).toBe(false);
 });
 test('corals without a quarantine of their own are an accepted risk', async () => {
   show();
