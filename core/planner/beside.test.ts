@@ -339,6 +339,21 @@ describe('what moved', () => {
   });
   const since = (more: Partial<Now>) => changedSince(before, now(more), day(-1));
   test('nothing where no date moved', () => expect(since({})).toBeNull());
+  test('a day of corals that goes with an open gate is no cause: here the clock is, which one day was not seen', () => {
+    const nextDay = {
+      today: day(1),
+      gate: day(1),
+      coralGate: day(15),
+      steps: [step('a', day(29)), step('b', day(58))],
+    };
+    expect(since(nextDay)?.cause).toEqual({ kind: 'clock', ids: ['a'] });
+    expect(since({ ...nextDay, coralGate: day(22) })?.cause).toEqual({
+      kind: 'gate',
+      from: day(14),
+      to: day(22),
+    });
+    expect(since({ ...nextDay, coralGate: null })?.cause).toEqual({ kind: 'gate', from: day(14), to: null });
+  });
   test('the step that moved most, how many did, and the first cause that explains it', () => {
     const later = [step('a', day(30)), step('b', day(64))];
     expect(since({ steps: later, gate: day(7) })).toMatchObject({

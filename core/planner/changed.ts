@@ -56,9 +56,14 @@ function causeOf(
   { wished, noLonger }: { wished: string[]; noLonger: string[] },
 ): Cause {
   if (before.which !== now.which) return { kind: 'choice' };
-  for (const gate of ['gate', 'coralGate'] as const)
-    if (from(now.today, before[gate]) !== from(now.today, now[gate]))
-      return { kind: 'gate', from: before[gate], to: now[gate] };
+  if (from(now.today, before.gate) !== from(now.today, now.gate))
+    return { kind: 'gate', from: before.gate, to: now.gate };
+  // Reckoned from a gate that is open it goes with the days.
+  if (
+    from(now.today, before.coralGate) !== from(now.today, now.coralGate) &&
+    afterGate(before) !== afterGate(now)
+  )
+    return { kind: 'gate', from: before.coralGate, to: now.coralGate };
   if (wished.length > 0) return { kind: 'wished', ids: wished };
   if (noLonger.length > 0) return { kind: 'noLonger', ids: noLonger };
   if (ahead(now.today, before.away) !== ahead(now.today, now.away)) return { kind: 'away' };
@@ -70,6 +75,10 @@ function causeOf(
   });
   return clock.length > 0 ? { kind: 'clock', ids: clock.map((s) => s.wishId) } : { kind: 'other' };
 }
+
+/** Days from the gate to that of corals; null where there is no day for one of them. */
+const afterGate = ({ gate, coralGate }: Pick<SaidPlan, 'gate' | 'coralGate'>): number | null =>
+  gate === null || coralGate === null ? null : daysBetween(gate, coralGate);
 
 /** A day as it counts from a day on: what was open already stays so, though each day has another. */
 const from = (today: string, day: string | null): string | null =>
