@@ -120,7 +120,8 @@ export const LIVING_WORDS = {
     `${tooMuch(s, w)}. Take out what lies there and feed nothing until ammonia reads zero: it has not been tested since.`,
   fedDayAfter: (s, w) => `${tooMuch(s, w)}: ammonia shows the day after, too. Feed little until then.`,
   seafoodRots: (s, w) =>
-    `The raw seafood of ${w.hour(s.atMs)} rots with animals in: about ${s.madeMgN.toFixed(0)} mg N a day; the filter keeps up with about ${s.keptUpMgN.toFixed(0)}.`,
+    `The raw seafood of ${w.hour(s.atMs)} rots with animals in: about ${s.madeMgN.toFixed(0)} mg N a day; ` +
+    `the filter keeps up with about ${s.keptUpMgN.toFixed(0)}.`,
   seafoodOutNow: () =>
     'Take it out now and log it under Seafood out. No food; test ammonia today and tomorrow.',
   neverTested: (s) =>
