@@ -273,7 +273,7 @@ function EventSheet({ water }: { water: Water }) {
       {texts.kind === 'food' && texts.food === 'seafood' && !edited ? (
         <Txt kind="small" tone={living ? 'ammonia' : 'second'}>
           {living
-            ? 'Animals are in: it rots to the ammonia that harms them. Take it out at once; a reminder stands on Today.'
+            ? 'Animals are in: raw seafood rots to the ammonia that harms them. Take it out at once; a reminder stands on Today.'
             : 'A reminder to take it out stands on Today in five days.'}
         </Txt>
       ) : null}

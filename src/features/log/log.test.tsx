@@ -270,7 +270,7 @@ describe('history', () => {
 });
 
 test.each([
-  ['north-window', /^Animals are in: it rots to the ammonia that harms them\./, 0],
+  ['north-window', /^Animals are in: raw seafood rots to the ammonia that harms them\./, 0],
   ['pantry-cube', 'A reminder to take it out stands on Today in five days.', 5],
 ] as const)('raw seafood in %s is to come out: with animals in at once', async (waterId, said, days) => {
   const { doc } = onScreen(<EventScreen />, { doc: demo(), params: { waterId, kind: 'food' } });
