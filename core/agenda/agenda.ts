@@ -135,7 +135,7 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
   )[0];
   // With animals in the water nothing asks for ammonia.
   const doses =
-    opens && water.kind === 'display' && evidence.residents.length === 0
+    opens && water.kind === 'display' && !evidence.isInhabited
       ? [item({ code: 'dose', opens }, water.id, { ...here, day: today })]
       : [];
   const equipment = Object.values(doc.equipment).filter((e) => e.waterId === water.id && e.endedDay === null);
@@ -251,7 +251,7 @@ function ofTests(
           item({ code: 'tests', parameters: due, lastMs }, water.id, {
             waterId: water.id,
             day: fell,
-            canWait: evidence.residents.length === 0 && living === null,
+            canWait: !evidence.isInhabited && living === null,
           }),
         ]
       : [];
@@ -271,7 +271,7 @@ function ofTests(
           everyDays: Math.min(...list.map((a) => a.everyDays)),
         },
         `${water.id}-${list.map((a) => a.parameter).join('-')}`,
-        { waterId: water.id, day, canWait: evidence.residents.length === 0 },
+        { waterId: water.id, day, canWait: !evidence.isInhabited },
       ),
     ),
   ];

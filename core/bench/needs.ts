@@ -29,19 +29,15 @@ export function needsOf(water: Water, e: WaterEvidence): Need[] {
   const nitrate = last('nitrate');
   if (nitrate !== null && fromMgNPerL('nitrate', 'ion', nitrate) > 25)
     add('change', `Nitrate reads ${fromMgNPerL('nitrate', 'ion', nitrate).toFixed(0)} mg/L.`);
-  if (
-    water.kind === 'display' &&
-    e.residents.length === 0 &&
-    (water.startDay === null || e.events.length === 0)
-  ) {
+  if (water.kind === 'display' && !e.isInhabited && (water.startDay === null || e.events.length === 0)) {
     add('start', 'It is not begun yet.');
     add('sources', 'It has to be filled.');
     add('weight', 'Before it stands full.');
   }
   if (!water.volumeInUse) add('volume', 'Its real volume was never measured.');
   const changes = e.changes.filter((c) => e.nowMs - c.atMs < 30 * DAY_MS).length;
-  if (e.residents.length > 0 && e.series.alkalinity.length >= 3)
+  if (e.isInhabited && e.series.alkalinity.length >= 3)
     add('supply', 'Three readings tell what is used a day.');
-  if (e.residents.length > 0 && changes === 0) add('nutrients', 'No change in a month: what has food made?');
+  if (e.isInhabited && changes === 0) add('nutrients', 'No change in a month: what has food made?');
   return needs.slice(0, MOST);
 }

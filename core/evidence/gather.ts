@@ -13,7 +13,7 @@ import {
 } from '../document';
 import type { OwnSpecies } from '../species';
 import { openEssentials } from '../setup';
-import { dayHasBegun } from '../time';
+import { dayHasBegun, HOUR_MS } from '../time';
 import { netVolume } from '../volume';
 import { seriesAt } from './layout';
 import { timeOf, type Series } from './points';
@@ -29,8 +29,12 @@ export interface WaterEvidence<W extends Water = Water> {
   events: WaterEvent[];
   /** Animals that are or were in this water, with the time they first joined it; moves later than the moment are left out. */
   joined: { atMs: number; animal: Animal }[];
-  /** Animals that are in it. */
+  /** Animals that are in it, by name. */
   residents: Animal[];
+  /** The day on which it was told that animals are in a display, while none of them has been named; else null. */
+  unnamedSince: string | null;
+  /** Somebody lives in it, named or only told of: no ammonia goes in, and the water is judged as theirs. */
+  isInhabited: boolean;
   /** Essential points of the setting-up lists still open, once the lists are in use. */
   setupOpen: SetupItem[];
   /** What the person aims at in this water, where it was set. */
@@ -61,6 +65,7 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
     .filter((e) => e.atMs <= nowMs)
     .sort(byTime);
   const animals = animalsAt(doc, waterId, nowMs);
+  const joined = animals.flatMap((a) => whenJoined(a, waterId)).sort(byTime);
   return {
     water,
     netL,
@@ -75,8 +80,7 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
         : [],
     ),
     events: timed.map((e) => e.event),
-    joined: animals.flatMap((a) => whenJoined(a, waterId)).sort(byTime),
-    residents: animals.filter((a) => isIn(a, waterId)),
+    ...inhabitants(water, joined, nowMs),
     setupOpen: setupOpenAt(doc, water, nowMs),
     targets: Object.values(doc.targets).filter((t) => t.waterId === waterId),
     species: doc.species,
@@ -110,6 +114,28 @@ function whenJoined(animal: Animal, waterId: string): { atMs: number; animal: An
   const move = animal.moves.find((m) => waterOf(m.to) === waterId);
   return move ? [{ atMs: Date.parse(move.at), animal }] : [];
 }
+
+/** Who lives in a water at a moment, of those that joined it until then with their moves until then. */
+export function inhabitants(
+  water: Water,
+  joined: WaterEvidence['joined'],
+  nowMs: number,
+): Pick<WaterEvidence, 'joined' | 'residents' | 'unnamedSince' | 'isInhabited'> {
+  const residents = joined.map(({ animal }) => animal).filter((animal) => isIn(animal, water.id));
+  const unnamedSince = unnamedIn(water, joined, nowMs);
+  return { joined, residents, unnamedSince, isInhabited: residents.length > 0 || unnamedSince !== null };
+}
+
+/** Whoever is named as there by the day on which animals were told of is taken for them; who came later is not. */
+function unnamedIn(water: Water, joined: WaterEvidence['joined'], nowMs: number): string | null {
+  const told = water.kind === 'display' ? water.told : undefined;
+  if (told?.stage !== 'animalsIn' || told.allNamed || !dayHasBegun(told.day, nowMs)) return null;
+  const dayOverMs = Date.parse(`${told.day}T00:00:00.000Z`) + DAY_OVER_HOURS * HOUR_MS;
+  return joined.some(({ atMs }) => atMs < dayOverMs) ? null : told.day;
+}
+
+/** After so many hours a written day is over everywhere on earth. */
+const DAY_OVER_HOURS = 36;
 
 function setupOpenAt(doc: Document, water: Water, nowMs: number): SetupItem[] {
   if (water.kind !== 'display') return [];

@@ -72,7 +72,7 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
   }
   if (best && latest.status === 'passed') {
     const fedSince =
-      e.residents.length > 0 ||
+      e.isInhabited ||
       e.doses.some((d) => d.atMs > best.testAtMs) ||
       e.events.some((x) => x.kind === 'food' && Date.parse(x.at) > best.testAtMs);
     if (!fedSince && e.nowMs - best.testAtMs > EVIDENCE.proofFadesDays * DAY_MS)

@@ -1,7 +1,6 @@
 /** The evidence as it was when something happened: nothing later is in it. For what was passed then and is not passed again. */
 import { PARAMETERS, type Parameter } from '../document';
-import { isIn } from '../document';
-import type { WaterEvidence } from './gather';
+import { inhabitants, type WaterEvidence } from './gather';
 import type { Point, Series } from './points';
 
 /** @param atMs a moment before e.nowMs */
@@ -10,7 +9,10 @@ export function evidenceUntil<E extends WaterEvidence>(e: E, atMs: number): E {
   const series = Object.fromEntries(
     PARAMETERS.map((p): [Parameter, readonly Point[]] => [p, e.series[p].filter(before)]),
   ) as unknown as Series;
-  const joined = e.joined.filter(before);
+  const joined = e.joined.filter(before).map(({ atMs: joinedMs, animal }) => ({
+    atMs: joinedMs,
+    animal: { ...animal, moves: animal.moves.filter((m) => Date.parse(m.at) <= atMs) },
+  }));
   return {
     ...e,
     nowMs: atMs,
@@ -18,9 +20,6 @@ export function evidenceUntil<E extends WaterEvidence>(e: E, atMs: number): E {
     doses: e.doses.filter(before),
     changes: e.changes.filter(before),
     events: e.events.filter((x) => Date.parse(x.at) <= atMs),
-    joined,
-    residents: joined
-      .map(({ animal }) => ({ ...animal, moves: animal.moves.filter((m) => Date.parse(m.at) <= atMs) }))
-      .filter((animal) => isIn(animal, e.water.id)),
+    ...inhabitants(e.water, joined, atMs),
   };
 }

@@ -120,7 +120,7 @@ export function timelineOf(e: WaterEvidence, volumeSdShare: number): Timeline {
     .filter((t) => t > coldest && t < warmest);
   return {
     startMs,
-    animalsIn: e.residents.length > 0,
+    animalsIn: e.isInhabited,
     joinedDay: e.joined.length > 0 ? Math.max(...e.joined.map((j) => dayOf(j.atMs))) : null,
     cells: {
       ammonia: cellsOf(e.series.ammonia),

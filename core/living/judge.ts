@@ -3,7 +3,7 @@ import type { Parameter } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { Statement, Word } from '../statements';
 import { HOUR_MS, type LocalTime } from '../time';
-import type { Finding, LivingWord, Trouble } from './finding';
+import { note, type Finding, type LivingWord, type Trouble } from './finding';
 import { readingFindings } from './findings';
 import { actPlan, type ActPlan } from './plan';
 import { riskFindings } from './risks';
@@ -41,8 +41,9 @@ export function judgeLiving(
   local: LocalTime,
   instruments: readonly Finding[],
 ): Living | null {
-  if (e.residents.length === 0) return null;
-  const found = [...readingFindings(e, local), ...riskFindings(e), ...instruments];
+  if (!e.isInhabited) return null;
+  const unnamed = e.unnamedSince === null ? [] : [note({ code: 'unnamedAnimals', day: e.unnamedSince })];
+  const found = [...readingFindings(e, local), ...riskFindings(e), ...instruments, ...unnamed];
   const worst = inOrder(found.filter((f) => f.word !== null));
   const notes = found.filter((f) => f.word === null);
   const [first, ...rest] = worst;

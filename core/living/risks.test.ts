@@ -64,7 +64,7 @@ describe('what happened', () => {
       expect(riskFindings(at(meal(10, 0.24), 10.1))).toMatchObject([
         {
           word: 'test',
-          finding: { code: 'fedAsksTest', madeMgN: expect.closeTo(10.35, 6), keptUpMgN: 10, atMs: ms(10) },
+          finding: { code: 'fedAsksTest', madeMgN: expect.closeTo(10.35, 6), keptUpMgN: 10, isOut: false },
           opens: { parameters: ['ammonia'] },
         },
       ]);
@@ -92,7 +92,11 @@ describe('what happened', () => {
       expect(codes(tested(25), 25)).toEqual(['seafoodRots']);
       expect(codes(tested(26), 26)).toEqual([]);
       const out = meal(10, 80, 'seafood').event(11, { kind: 'seafoodOut' });
-      expect(codes(out, 11.1)).toEqual(['fedAsksTest']);
+      expect(riskFindings(at(out, 11.1))).toMatchObject([{ finding: { code: 'fedAsksTest', isOut: true } }]);
+      const andPellets = out.event(11.05, { kind: 'food', food: 'pellets', grams: 0.3 });
+      expect(riskFindings(at(andPellets, 11.1))).toMatchObject([
+        { finding: { code: 'fedAsksTest', isOut: false } },
+      ]);
       expect(codes(out.test(11.2, { ammonia: 0 }), 11.3)).toEqual([]);
     });
     test('twice what the animals eat is usual; so is what was proved near zero', () => {

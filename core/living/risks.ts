@@ -81,12 +81,15 @@ function tooMuchFood(e: WaterEvidence): Finding[] {
   const atMs = lastOf(meals)?.atMs;
   const asked = atMs === undefined ? null : askedSince(e, atMs);
   if (atMs === undefined || asked === null) return [];
-  const madeMgN = meals
-    .filter((x) => atMs - x.atMs < DAY_MS)
-    .reduce((sum, x) => sum + (x.food === 'seafood' ? rotting(x, 0) : eaten(x)), 0);
+  const ofTheDay = meals.filter((x) => atMs - x.atMs < DAY_MS);
+  const madeMgN = ofTheDay.reduce((sum, x) => sum + (x.food === 'seafood' ? rotting(x, 0) : eaten(x)), 0);
   const keptUpMgN = keptUpWith(e, madeMgN);
-  const code = asked === 'now' ? 'fedAsksTest' : 'fedDayAfter';
-  return keptUpMgN === null ? [] : [test({ code, madeMgN, keptUpMgN, atMs }, 'ammonia')];
+  if (keptUpMgN === null) return [];
+  const amounts = { madeMgN, keptUpMgN, atMs };
+  const isOut = ofTheDay.every((x) => x.food === 'seafood');
+  const finding: Statement =
+    asked === 'now' ? { code: 'fedAsksTest', ...amounts, isOut } : { code: 'fedDayAfter', ...amounts };
+  return [test(finding, 'ammonia')];
 }
 
 /** Raw seafood that nobody logged out, while what rots of it in a day is more than the filter keeps up with. */

@@ -1,7 +1,6 @@
 /** The problem a person's tank poses, from its log: careful where the log leaves room. */
 import {
   asWanted,
-  isIn,
   isOpen,
   placeOf,
   priorities,
@@ -93,7 +92,7 @@ export function problemFor(
   doc: Document,
   display: Display,
   evidence: WaterEvidence,
-  assessment: Pick<Assessment, 'others' | 'coral' | 'freeAmmonia'>,
+  assessment: Pick<Assessment, 'others' | 'living' | 'coral' | 'freeAmmonia'>,
   { animals, pairs }: Planned,
   dayOfMs: (ms: number) => string,
 ): Problem {
@@ -260,27 +259,21 @@ function wishOf(
 }
 
 /** Is a display not yet ready for its first animals, so that a plan goes by what is forecast? */
-export const isStartAhead = (
-  doc: Document,
-  display: Display,
-  { others }: Pick<Assessment, 'others'>,
-): boolean =>
-  others.word !== 'go' &&
-  others.word !== 'goSmall' &&
-  !Object.values(doc.animals).some((a) => isIn(a, display.id));
+export const isStartAhead = ({ others, living }: Pick<Assessment, 'others' | 'living'>): boolean =>
+  others.word !== 'go' && others.word !== 'goSmall' && living === null;
 
 /** Today where fish may come already; tomorrow where the filter is proved, and the rest is a matter of days; else what was last said of the proof,
  *  tomorrow at the earliest; null where nothing was. */
 function gateDay(
   doc: Document,
   display: Display,
-  assessment: Pick<Assessment, 'others'>,
+  assessment: Pick<Assessment, 'others' | 'living'>,
   isProved: boolean,
   which: PlanChoices['which'],
   today: number,
   dayOfMs: (ms: number) => string,
 ): number | null {
-  if (!isStartAhead(doc, display, assessment)) return today;
+  if (!isStartAhead(assessment)) return today;
   if (isProved) return today + 1;
   const said = Object.values(doc.forecasts)
     .filter((f) => f.waterId === display.id)

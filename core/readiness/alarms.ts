@@ -112,7 +112,7 @@ const asInstrument = (p: Point): InstrumentReading => ({
 
 /** Nutrients have a lower alarm too. */
 function nutrients(e: WaterEvidence): Finding[] {
-  if (e.residents.length === 0) return [];
+  if (!e.isInhabited) return [];
   return (['nitrate', 'phosphate'] as const)
     .filter((parameter) => lastOf(trusted(e.series[parameter]))?.zero)
     .map((parameter) => note({ code: 'nutrientZero', parameter }));

@@ -121,7 +121,7 @@ function assessServing(
   fallow: Fallow | null,
   local: LocalTime,
 ): Assessment {
-  const inUse = isOpen(e.water) || e.residents.length > 0;
+  const inUse = isOpen(e.water) || e.isInhabited;
   const living = judgeLiving(e, local, instrumentFindings(e));
   const alarms = living || !inUse ? [] : emptyAlarms(e);
   const alone = sparing(e, withAlarms(untilHomeIsFree(servingJudgement(e, clock), fallow), alarms));
@@ -231,6 +231,6 @@ const ASKS_FOR_AMMONIA: readonly Statement['code'][] = [
 
 /** Whatever a gate would ask of an empty tank, with animals in the display nobody is ever told to add ammonia. */
 const sparing = (e: WaterEvidence, judgement: Judgement): Judgement =>
-  e.residents.length > 0 && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
+  e.isInhabited && ASKS_FOR_AMMONIA.includes(judgement.opens.code)
     ? { ...judgement, opens: { code: 'noAmmoniaNow' } }
     : judgement;

@@ -43,7 +43,7 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
   if (!cycled && e.water.school !== 'coralsFirst') {
     return { word: 'wait', reason: { code: 'zeroMeansNothing' }, opens: { code: 'addAmmonia' } };
   }
-  const proofAhead = e.water.school === 'proof24' && e.residents.length === 0;
+  const proofAhead = e.water.school === 'proof24' && !e.isInhabited;
   if (proofAhead && proofState(e).status !== 'passed') {
     return { word: 'wait', reason: { code: 'coralBeforeDose' }, opens: { code: 'doseForProof' } };
   }

@@ -112,7 +112,7 @@ export function nitriteFalling(e: WaterEvidence): Verdict {
 export function clear(e: DisplayEvidence): Verdict {
   const state = bothClear(e);
   // With animals in, what was passed once is not taken back: what is found since is judged as living water.
-  const once = e.residents.length > 0 ? firstClear(e) : null;
+  const once = e.isInhabited ? firstClear(e) : null;
   if (once && state.status !== 'passed')
     return open(once.passedMs, { code: 'bothClear', sinceMs: once.sinceMs });
   switch (state.status) {

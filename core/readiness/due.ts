@@ -92,8 +92,7 @@ const FALLING: readonly Statement['code'][] = [
 ];
 
 function usualRhythm(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
-  const { water, residents } = e;
-  const stocked = residents.length > 0;
+  const { water, isInhabited: stocked } = e;
   if (water.kind === 'display') {
     if (judgements.some((j) => DAILY.includes(j.opens.code))) return EVERY_DAYS.daily;
     const waitsFor = (codes: readonly Statement['code'][]) =>
@@ -130,7 +129,7 @@ export function dueTests(
     )
       due.add(parameter);
   // Both in one sitting: read on evenings of their own they never show that both are clear.
-  if (e.water.kind === 'display' && e.residents.length === 0)
+  if (e.water.kind === 'display' && !e.isInhabited)
     for (const [one, other] of [
       ['ammonia', 'nitrite'],
       ['nitrite', 'ammonia'],

@@ -41,10 +41,7 @@ export function doseIsNear(e: WaterEvidence): boolean {
 
 /** Nobody lives in the water, ammonia has been in it, and its school ends in a proof by a dose. */
 const endsInProof = (e: WaterEvidence): boolean =>
-  e.water.kind === 'display' &&
-  e.water.school === 'proof24' &&
-  e.residents.length === 0 &&
-  firstAmmoniaMs(e) !== null;
+  e.water.kind === 'display' && e.water.school === 'proof24' && !e.isInhabited && firstAmmoniaMs(e) !== null;
 
 /** A reading young enough to act on that was not taken while the last dose had hardly been stirred in. */
 function sinceLastDose(e: WaterEvidence, point: Point | undefined): Point | undefined {

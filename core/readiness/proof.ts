@@ -9,7 +9,7 @@ import { RULES } from './limits';
 
 export function proof(e: WaterEvidence): Verdict {
   const state = proofState(e);
-  if (e.residents.length > 0 && state.status !== 'passed') return proofByFeeding(e);
+  if (e.isInhabited && state.status !== 'passed') return proofByFeeding(e);
   switch (state.status) {
     case 'passed': {
       const { testAtMs, hours, doseMgNPerL } = state.proof;

@@ -9,12 +9,12 @@ import type { Judgement } from './judgement';
 /** @param clock of a quarantine; null for any other water */
 export function servingJudgement(e: WaterEvidence, clock: QuarantineClock | null): Judgement {
   // Whatever a date says, a water with animals in it is in use.
-  if ('runs' in e.water && !isOpen(e.water) && e.residents.length === 0) {
+  if ('runs' in e.water && !isOpen(e.water) && !e.isInhabited) {
     const day = lastRun(e.water).closedDay ?? '';
     return { word: 'wait', reason: { code: 'outOfUse', day }, opens: { code: 'openAgain' } };
   }
   if (e.water.kind === 'mixing') return mixing(e);
-  if (e.residents.length === 0) return empty(e);
+  if (!e.isInhabited) return empty(e);
   return clock ? byClock(clock) : held(e);
 }
 

@@ -60,6 +60,42 @@ test('with animals in, ammonia read today outweighs everything that was told', (
     .water(1, { ammonia: 4, nitrite: 0, ph: 8.3 });
   expect(judge(bad, 1.1).living?.word).toBe('actNow');
 });
+describe('animals that were told of and never named', () => {
+  const opens = (h: History, day: number) => {
+    const a = judge(h, day);
+    return [a.fish, a.crew, a.coral, a.others].map((j) => j.opens.code);
+  };
+  const unnamed = (h: History, day: number) => judge(h, day).living?.also.map((f) => f.finding.code) ?? [];
+  test.each(SCHOOLS)('%s asks for no ammonia and judges the water as theirs', (school) => {
+    const h = told('animalsIn', school).water(1, { ammonia: 0, nitrite: 0, nitrate: 10 });
+    h.water(2, { ammonia: 0, nitrite: 0, nitrate: 10 });
+    for (const day of [1.1, 2.1, 9, 40])
+      for (const code of opens(h, day))
+        expect(code).not.toMatch(/dose|addAmmonia|feedTransfer|unseenNeedsProof/i);
+    expect(judge(h, 2.1).living?.word).toBe('steady');
+    expect(unnamed(h, 2.1)).toEqual(['unnamedAnimals']);
+    h.water(3, { ammonia: 4, nitrite: 0, ph: 8.3 });
+    expect(judge(h, 3.1).living?.word).toBe('actNow');
+  });
+  test('a school that ends in a proof asks for none of a dose either', () => {
+    const h = told('animalsIn').water(1, { ammonia: 0, nitrite: 0 });
+    expect(opens(h, 1.1)).not.toContain('doseForProof');
+    h.dose(2, 2);
+    expect(judge(h, 3).fish.opens.code).not.toBe('proofTestAt');
+  });
+  test('they are named by whoever is in by that day, not by who comes later; or nobody else is in it', () => {
+    expect(unnamed(told('animalsIn').animal(0.4, 'neon-goby'), 5)).not.toContain('unnamedAnimals');
+    const later = told('animalsIn').animal(2, 'neon-goby');
+    expect(unnamed(later, 5)).toContain('unnamedAnimals');
+    const water = later.doc.waters.t;
+    if (water?.kind !== 'display' || !water.told) throw new Error('nothing told');
+    later.doc.waters.t = { ...water, told: { ...water.told, allNamed: true } };
+    expect(unnamed(later, 5)).not.toContain('unnamedAnimals');
+    const nobody = told('animalsIn');
+    nobody.doc.waters.t = later.doc.waters.t;
+    expect(judge(nobody, 1).living).toBeNull();
+  });
+});
 test('a coral is not kept waiting for a rise that came before the log', () => {
   const h = told('animalsIn')
     .animal(-60, 'ocellaris-clownfish')

@@ -44,6 +44,19 @@ const WANTS = {
     holds: (s: Species) =>
       s.eats.includes('worms') || s.id === 'peppermint-shrimp' || s.id === 'bristletail-filefish',
   },
+  eatsPods: {
+    asked:
+      /\b(?:eat(?:s|er|ing)?|needs?|wants?|hunts?)\s+(?:live\s+)?(?:cope|amphi)?pods?\b|\bpod[ -]eat(?:er|ing)s?\b/,
+    holds: (s: Species) => s.diet.includes('pods') || s.sensitivities.includes('needs pods'),
+  },
+  needsSand: {
+    asked: /\b(?:needs?|wants?|buries|sleeps? in|digs?)\s+(?:in\s+)?(?:an?\s+|the\s+)?sand(?:\s?bed)?\b/,
+    holds: (s: Species) => s.sensitivities.includes('needs sand'),
+  },
+  needsCaves: {
+    asked: /\b(?:needs?|wants?)\s+(?:an?\s+)?(?:caves?|hiding places?|holes?)\b/,
+    holds: (s: Species) => s.sensitivities.includes('needs caves'),
+  },
   safeWithCorals: {
     asked: /\b(?:reef|coral)[ -]?safe\b|\bsafe with corals?\b/,
     holds: (s: Species) => s.reefSafe === 'yes',

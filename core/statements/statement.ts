@@ -225,6 +225,8 @@ interface AlarmFacts {
   instrumentsDisagree: OneParameter & { one: Said; other: Said };
   nitrateDoubted: Nothing;
   nutrientZero: OneParameter;
+  /** Told of on a day, and not named since. */
+  unnamedAnimals: { day: string };
 }
 
 /** Total ammonia as printed, with the free share of it and what that was reckoned from. */
@@ -287,7 +289,12 @@ interface LivingFacts {
   incidentAsksTest: { what: IncidentKind };
   incidentDayAfter: { what: IncidentKind };
   /** More food than the filter keeps up with: what it makes, and what would be kept up with in a day, mg N. */
-  fedAsksTest: At & { madeMgN: number; keptUpMgN: number };
+  fedAsksTest: At & {
+    madeMgN: number;
+    keptUpMgN: number;
+    /** All of it was raw seafood that has been logged out: nothing of it lies there. */
+    isOut: boolean;
+  };
   fedDayAfter: At & { madeMgN: number; keptUpMgN: number };
   seafoodRots: At & { madeMgN: number; keptUpMgN: number };
   seafoodOutNow: Nothing;

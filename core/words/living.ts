@@ -117,7 +117,7 @@ export const LIVING_WORDS = {
   incidentAsksTest: (s) => `${INCIDENT_WORDS[s.what]}: ammonia has not been tested since.`,
   incidentDayAfter: (s) => `${INCIDENT_WORDS[s.what]}: ammonia shows the day after, too.`,
   fedAsksTest: (s, w) =>
-    `${tooMuch(s, w)}. Take out what lies there and feed nothing until ammonia reads zero: it has not been tested since.`,
+    `${tooMuch(s, w)}. ${s.isOut ? 'It is out: feed' : 'Take out what lies there and feed'} nothing until ammonia reads zero: it has not been tested since.`,
   fedDayAfter: (s, w) => `${tooMuch(s, w)}: ammonia shows the day after, too. Feed little until then.`,
   seafoodRots: (s, w) =>
     `The raw seafood of ${w.hour(s.atMs)} rots with animals in: about ${s.madeMgN.toFixed(0)} mg N a day; ` +

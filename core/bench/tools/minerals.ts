@@ -95,7 +95,7 @@ export const mineralsTool: Tool = {
           ['yes', 'yes'],
           ['no', 'no'],
         ],
-        c.evidence && c.evidence.residents.length === 0 ? 'no' : 'yes',
+        c.evidence && !c.evidence.isInhabited ? 'no' : 'yes',
         { below: true },
       ),
       field('salinity', 'Salinity', 'salinity', 2, 42, { start: lastValue(c, 'salinity') ?? 35 }),

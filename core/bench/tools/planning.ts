@@ -62,7 +62,7 @@ export const startTool: Tool = {
     field('budget', 'For the start there is', 'number', 0, 100000, { optional: true }),
   ],
   work: (v, has, ch, c) => {
-    if ((c.evidence?.residents.length ?? 0) > 0)
+    if (c.evidence?.isInhabited)
       throw new RangeError('Animals are in: this tank is begun, and no ammonia goes into it');
     const rows = WAYS.map((way) => ({ way, ...judged(way) }));
     function judged(way: Way): { weeks: number | null; money: number; against: string[] } {

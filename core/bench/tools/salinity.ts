@@ -147,7 +147,7 @@ export const salinityTool: Tool = {
         ['yes', 'yes'],
         ['no', 'no'],
       ],
-      c.evidence && c.evidence.residents.length === 0 ? 'no' : 'yes',
+      c.evidence && !c.evidence.isInhabited ? 'no' : 'yes',
       { below: true },
     ),
   ],

@@ -224,7 +224,7 @@ export const volumeTool: Tool = {
         ...(dosed
           ? ['The dose check is reckoned from your ammonia doses and the rise the kit showed.']
           : // With animals in nobody is led to a dose.
-            (c.evidence?.residents.length ?? 0) > 0
+            c.evidence?.isInhabited
             ? []
             : ['An ammonia test before a dose and within 12 hours after it adds one more estimate.']),
         all.outliers.length > 0

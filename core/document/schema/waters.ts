@@ -85,8 +85,8 @@ export const waterSchema = z.discriminatedUnion('kind', [
       .max(BACTERIA_SOURCES.length)
       .refine((list) => new Set(list).size === list.length, 'expected each source once'),
     school: z.enum(SCHOOLS),
-    /** Where it stood when the log began: what came before is taken as told. */
-    told: z.strictObject({ stage: z.enum(STAGES), day }).optional(),
+    /** Where it stood when the log began: what came before is taken as told. Of animals that were in: whether all of them have been named. */
+    told: z.strictObject({ stage: z.enum(STAGES), day, allNamed: z.literal(true).optional() }).optional(),
     /** How long the patient school holds after both are clear: days, or until nitrate no longer rises. Two weeks when absent. */
     hold: z
       .discriminatedUnion('kind', [

@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { MINUTE_MS } from '../../../core/time';
-import { isIn, type Water } from '../../../core/document';
+import type { Water } from '../../../core/document';
 import { waterHolds } from '../../../core/readiness';
 import { showQuantity } from '../../../core/units';
 import { selectAssessment, selectEvidence, selectVolume, useAppSelector, useNow } from '../../store';
@@ -64,10 +64,9 @@ const isFound = (t: { title: string; lede: string }, query: string): boolean =>
 
 function Bench({ base, lede, water }: { base: string; lede: string; water?: Water }) {
   const wide = useWide();
+  const now = useNow(MINUTE_MS);
   // With animals in nobody is led to a dose.
-  const living = useAppSelector((s) =>
-    Object.values(s.document.entities.animals).some((a) => water !== undefined && isIn(a, water.id)),
-  );
+  const living = useAppSelector((s) => water !== undefined && selectEvidence(s, water.id, now).isInhabited);
   const [query, setQuery] = useState('');
   const searching = query.trim() !== '';
   const found = TOOLS.filter((t) => isFound(t, query.trim()));

@@ -37,7 +37,7 @@ function Cycle({ water }: { water: Display }) {
   const router = useRouter();
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const volume = useAppSelector((s) => selectVolume(s, water.id));
-  const living = evidence.residents.length > 0;
+  const living = evidence.isInhabited;
   const free = useAppSelector((s) => selectAssessment(s, water.id, now).freeAmmonia);
   const strata = useMemo(() => nitrogenStrata(evidence, volume.sdL / volume.netL), [evidence, volume]);
   const series = useMemo(() => stripSeries(evidence), [evidence]);

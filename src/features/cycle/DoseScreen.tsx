@@ -55,7 +55,7 @@ export function DoseScreen() {
 /** With animals in, nobody is led to a dose: what already went in can still be logged. */
 function DoseOrNone({ water }: { water: Display }) {
   const now = useNow(MINUTE_MS);
-  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  const living = useAppSelector((s) => selectEvidence(s, water.id, now).isInhabited);
   if (!living) return <DoseSheet water={water} />;
   return (
     <Screen title="Ammonia dose">

@@ -77,14 +77,14 @@ export function ProofPanel({ water }: { water: Display }) {
               ) : null}
             </>
           ) : null}
-          {state.status === 'passed' || e.residents.length > 0 ? null : (
+          {state.status === 'passed' || e.isInhabited ? null : (
             <Button label="Dose again" onPress={() => router.push(`/water/${water.id}/cycle/dose` as Href)} />
           )}
         </>
       ) : (
         <>
           <Txt>
-            {e.residents.length > 0
+            {e.isInhabited
               ? 'Animals are in: no proof dose any more. Judge by tests after each addition.'
               : clear
                 ? 'Both are clear: dose 2 mg/L with the counter, then test at 24 hours (and 48).'
@@ -94,7 +94,7 @@ export function ProofPanel({ water }: { water: Display }) {
                     ? 'The last dose was not tested within two days: it proves nothing. Dose again when clear.'
                     : 'It comes when ammonia and nitrite have both read zero twice.'}
           </Txt>
-          {clear && e.residents.length === 0 ? (
+          {clear && !e.isInhabited ? (
             <>
               <Caution>
                 Never with animals in the tank. Ammonia burns eyes and skin and must never meet bleach.

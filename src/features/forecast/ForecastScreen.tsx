@@ -146,7 +146,7 @@ function Answered({
   courses: Course[];
 }) {
   const doc = useAppSelector(selectDocument);
-  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, a.atMs).residents.length > 0);
+  const animalsIn = useAppSelector((s) => selectEvidence(s, water.id, a.atMs).isInhabited);
   const [table, setTable] = useState(false);
   const f = a.forecast;
   const words = useWords();

@@ -106,7 +106,7 @@ function EventSheet({ water }: { water: Water }) {
     ),
   );
   const present = useAppSelector((s) => ammoniaAtMost(selectEvidence(s, water.id, now)));
-  const living = useAppSelector((s) => selectEvidence(s, water.id, now).residents.length > 0);
+  const living = useAppSelector((s) => selectEvidence(s, water.id, now).isInhabited);
   const series = useAppSelector((s) => selectEvidence(s, water.id, now).series);
   const [shown] = useState<EventTexts>(
     () => (edited && eventTextsOf(edited, netL, units, fieldTime)) || emptyEvent(kind),

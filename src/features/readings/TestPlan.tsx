@@ -42,7 +42,7 @@ export function TestPlan({ water }: { water: Display }) {
     const usual = usualEveryDays(evidence, p);
     if (usual === null || everyDays <= usual) return null;
     const harm =
-      (p === 'ammonia' || p === 'nitrite') && evidence.residents.length > 0
+      (p === 'ammonia' || p === 'nitrite') && evidence.isInhabited
         ? ' With animals in, it can rise and harm them between two tests, unseen.'
         : '';
     return `Usual is every ${usual === 1 ? 'day' : `${usual} days`}: what happens between is not seen.${harm} In trouble the app still asks.`;

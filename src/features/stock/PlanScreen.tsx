@@ -59,7 +59,7 @@ function Plan({ water }: { water: Display }) {
     () => askingOf(doc, water, evidence, assessment, planned, bottleGate),
     [doc, water, evidence, assessment, planned, bottleGate],
   );
-  const ahead = planned.animals.length > 0 && isStartAhead(doc, water, assessment);
+  const ahead = planned.animals.length > 0 && isStartAhead(assessment);
   // Its dates are kept with the log once they are worked out, and the plan goes by them.
   const start = useKeptForecast(water.id, now, ahead);
   const undated = ahead && problem.gate === null;

@@ -7,8 +7,8 @@ import type { WaterEvidence } from '../../../core/evidence';
 import { foodLimit, type FoodLimit, type Living } from '../../../core/living';
 import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
 import { sentence } from '../../../core/words';
-import { localDay } from '../../store';
-import { Go, Line, Section, Txt } from '../../ui';
+import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
+import { Button, Go, Line, Row, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
 import { type StairView, mgNADay } from './model';
 
@@ -80,6 +80,30 @@ export function LoadToCome({
         />
       ) : null}
     </Section>
+  );
+}
+
+/** Animals that were told of when the tank was described, and were never named. */
+export function Unnamed({ water, day }: { water: Display; day: string }) {
+  const dispatch = useAppDispatch();
+  const { told } = water;
+  if (!told) return null;
+  const all: Display = { ...water, told: { ...told, allNamed: true } };
+  return (
+    <>
+      <Txt tone="ammonia">
+        {`Animals are in it, as told on ${shortWrittenDay(day)}, and none of them is named. Find each, and say since when it is in: no load is reckoned before.`}
+      </Txt>
+      <Row>
+        <Button
+          kind="quiet"
+          label="No other animal is in it"
+          onPress={() =>
+            dispatch(commit('No animal is in it but those named', [{ put: 'waters', entity: all }]))
+          }
+        />
+      </Row>
+    </>
   );
 }
 

@@ -55,7 +55,7 @@ import { Treatments } from '../shell/treatments/Treatments';
 import { quarantineView } from '../shell/quarantine/view';
 import { dayWords } from './dayWords';
 import { byName, loadWords, stairView, type StairView, mgNADay } from './model';
-import { CompanyLine, Fed, LoadToCome } from './StockParts';
+import { CompanyLine, Fed, LoadToCome, Unnamed } from './StockParts';
 
 export function StockScreen() {
   return (
@@ -104,16 +104,23 @@ function Stock({ water }: { water: Display }) {
     const at = waterOf(placeOf(a));
     return at !== null && at !== water.id && !watched.has(at);
   };
-  const lists: readonly { title: string; animals: Animal[]; none: string | null }[] = [
-    { title: 'In the display', animals: animals.filter((a) => isIn(a, water.id)), none: 'No animal yet.' },
-    { title: 'Elsewhere', animals: animals.filter(elsewhere), none: null },
-    {
-      title: 'Wished for',
-      animals: animals.filter((a) => placeOf(a).kind === 'wish'),
-      none: 'Nothing wished for yet.',
-    },
-    { title: 'Gone', animals: animals.filter((a) => placeOf(a).kind === 'gone'), none: null },
-  ];
+  const { unnamedSince } = evidence;
+  const lists: readonly { title: string; animals: Animal[]; none: string | null; unnamed?: string | null }[] =
+    [
+      {
+        title: 'In the display',
+        animals: animals.filter((a) => isIn(a, water.id)),
+        none: unnamedSince === null ? 'No animal yet.' : '',
+        unnamed: unnamedSince,
+      },
+      { title: 'Elsewhere', animals: animals.filter(elsewhere), none: null },
+      {
+        title: 'Wished for',
+        animals: animals.filter((a) => placeOf(a).kind === 'wish'),
+        none: 'Nothing wished for yet.',
+      },
+      { title: 'Gone', animals: animals.filter((a) => placeOf(a).kind === 'gone'), none: null },
+    ];
 
   const plan = newestPlan(doc.plans, water.id);
   const hopeless = useMemo(
@@ -238,10 +245,11 @@ function Stock({ water }: { water: Display }) {
           onPress={() => router.push(`/water/${water.id}/drip/new` as Href)}
         />
       </Row>
-      {lists.map(({ title, animals: here, none }) =>
+      {lists.map(({ title, animals: here, none, unnamed }) =>
         here.length === 0 && none === null ? null : (
           <Section key={title} title={title}>
-            {here.length === 0 ? <Txt tone="second">{none}</Txt> : null}
+            {unnamed ? <Unnamed water={water} day={unnamed} /> : null}
+            {here.length === 0 && none ? <Txt tone="second">{none}</Txt> : null}
             {byName(doc, here).map((a) => (
               <AnimalRow
                 key={a.id}

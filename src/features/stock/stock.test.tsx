@@ -31,6 +31,19 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
 });
 
+test('animals that were told of are asked for by name, until nobody else is in it', () => {
+  const told = demo();
+  const water = told.waters['pantry-cube'];
+  if (water?.kind !== 'display') throw new Error('no display');
+  told.waters[water.id] = { ...water, told: { stage: 'animalsIn', day: '2026-01-05' } };
+  const { doc } = onScreen(<StockScreen />, { doc: told, params: { waterId: water.id } });
+  expect(says(/as told on 5 Jan.*none of them is named/)).toBe(true);
+  expect(says('No animal yet.')).toBe(false);
+  press('No other animal is in it');
+  expect(doc().waters[water.id]).toMatchObject({ told: { stage: 'animalsIn', allNamed: true } });
+  expect(says(/none of them is named/)).toBe(false);
+});
+
 test('there is no more room than a month may bring: twice the load of a month ago, or the first step', () => {
   onScreen(<StockScreen />, { doc: demo(), params: north() });
   const room = Number(allText().match(/Room for (\d+) mg a day/)?.[1]);

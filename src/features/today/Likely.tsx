@@ -41,7 +41,7 @@ function useLikely(water: Display, gate: GateId | null, now: number): LikelyStat
 /** When the gate is likely to open, as a line of days and in words. */
 function Dates({ water, gate, state }: { water: Display; gate: GateId | null; state: LikelyState }) {
   const animalsIn = useAppSelector(
-    (s) => state.kind === 'said' && selectEvidence(s, water.id, state.likely.atMs).residents.length > 0,
+    (s) => state.kind === 'said' && selectEvidence(s, water.id, state.likely.atMs).isInhabited,
   );
   if (state.kind === 'off') return null;
   if (state.kind === 'working') return <WorkingOut />;

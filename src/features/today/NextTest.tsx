@@ -42,7 +42,7 @@ export function NextTest({
       ? {
           parameters: likely.likely.nextTest.parameters,
           atMs: likely.likely.atMs + likely.likely.nextTest.day * DAY_MS,
-          why: teachesWords(likely.likely.nextTest, evidence.residents.length > 0),
+          why: teachesWords(likely.likely.nextTest, evidence.isInhabited),
         }
       : null,
     evidence.nowMs,

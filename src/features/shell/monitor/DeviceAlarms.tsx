@@ -24,7 +24,7 @@ function Alarms({ monitor, water, now }: { monitor: Monitor; water: Water; now: 
   const all = useAppSelector((s) => selectDocument(s).monitorDays);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const days = recentDays(all, monitor.id, now);
-  const alarms = monitorAlarms(days, handOf(evidence), now, evidence.residents.length > 0)
+  const alarms = monitorAlarms(days, handOf(evidence), now, evidence.isInhabited)
     // Nothing more is expected of one that was disconnected.
     .filter((a) => monitor.revokedAt === null || (a.kind !== 'silent' && a.kind !== 'missing'));
   return (

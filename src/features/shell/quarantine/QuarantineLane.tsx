@@ -55,9 +55,16 @@ export function QuarantineLane({
           ) : null}
         </Row>
       )}
-      <Txt kind="row">
-        {animals.length > 0 ? animals.map((a) => animalWords(kinds, a)).join(', ') : 'No animal in it'}
-      </Txt>
+      {animals.length === 0 ? <Txt kind="row">No animal in it</Txt> : null}
+      {animals.length > 0 ? (
+        <Row wrap>
+          {animals.map((a) => (
+            <Go key={a.id} href={`${page}/stock/${a.id}` as Href}>
+              {animalWords(kinds, a)}
+            </Go>
+          ))}
+        </Row>
+      ) : null}
       {onPage ? null : (
         <Txt>
           <Txt kind="strong">{`${words.title}. `}</Txt>
