@@ -197,6 +197,7 @@ const ANY_TANK: Tank = {
   ageDays: null,
   tempC: null,
   carriesMgN: null,
+  food: null,
 };
 
 /** Pairs of wishes named by species that the rules of company forbid. */

@@ -52,7 +52,7 @@ describe('the crew in steps', () => {
   });
   test('the next portion only after a week, while film stands', () => {
     const h = film(provedHistory().animal(30, 'turban-snail', 2), 31, 'brown', 3);
-    expect(crewPlan(at(h, 33), true).next).toBe('enough');
+    expect(crewPlan(at(h, 33), true).next).toBe('lately');
     expect(crewPlan(at(h, 38), true).next).toBe('nextPortion');
   });
   test('too little film for those that are there is said', () => {

@@ -139,7 +139,7 @@ export interface CrewPlan {
   portion: number;
   /** Ceilings by school, animals. */
   ceilings: { school: 'onePerGallon' | 'oneLargePerFive' | 'holdTheLine'; animals: number; reason: string }[];
-  next: 'cycleFirst' | 'firstPortion' | 'nextPortion' | 'enough' | 'starving';
+  next: 'cycleFirst' | 'firstPortion' | 'nextPortion' | 'lately' | 'enough' | 'starving';
   /** Days since the last portion; null before the first. */
   sinceLast: number | null;
 }
@@ -192,9 +192,11 @@ export function crewPlan(e: WaterEvidence, cycled: boolean): CrewPlan {
         : 'enough'
       : starves(e, lookedTwice, most)
         ? 'starving'
-        : most >= 2 && (sinceLast ?? 0) >= AFTER.crewEveryDays
-          ? 'nextPortion'
-          : 'enough';
+        : most < 2
+          ? 'enough'
+          : (sinceLast ?? 0) >= AFTER.crewEveryDays
+            ? 'nextPortion'
+            : 'lately';
   return {
     grazers,
     scavengers: counted('scavenges'),

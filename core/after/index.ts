@@ -8,6 +8,6 @@ export {
   type FilmSays,
   type ResetPlan,
 } from './afterCycle';
-export { AFTER_LIMITS } from './limits';
+export { AFTER, AFTER_LIMITS } from './limits';
 export { asSnails, grazingOf, type Grazing } from './grazing';
-export { leftoversOf, type Leftovers } from './leftovers';
+export { leftoversOf, scavengersWantMgN, siftersWantCm2, type Leftovers, type SoMany } from './leftovers';

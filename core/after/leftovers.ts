@@ -13,40 +13,44 @@ export interface Leftovers {
   sandCm2: number | null;
 }
 
+/** Of a kind so many. */
+export interface SoMany {
+  species: Species;
+  count: number;
+}
+
 /** Scavengers by what they excrete, which is a share of what they eat; the load of the others says what is fed, and a share of that falls.
- *  Check by hand: one nassarius makes 0.2 mg N a day and eats 0.2 / 0.575 = 0.35; animals that make 10 are fed 17.4, of which 2.6 falls.
- *  @param joined by whom those at home would be joined */
-export function leftoversOf(e: WaterEvidence, joined: readonly Joining[] = []): Leftovers {
+ *  Check by hand: one nassarius makes 0.2 mg N a day and eats 0.2 / 0.575 = 0.35; animals that make 10 are fed 17.4, of which 2.6 falls. */
+export function leftoversOf(e: WaterEvidence): Leftovers {
   const home = e.residents.map(({ speciesId, count }) => ({ species: speciesOf(e, speciesId), count }));
-  const all = [...home, ...joined];
-  const scavengers = madeBy(all, 'scavenges');
   const others = (['scavenges', 'sifts', 'grazes'] as const).reduce(
     (sum, work) => sum + madeBy(home, work),
     0,
   );
   const fed = Math.max(0, loadAt(e, e.nowMs) - others);
-  const sandWantedCm2 = all.reduce(
-    (sum, { species, count }) =>
-      species.work === 'sifts' ? sum + count * species.adultCm * AFTER.sandCm2PerCm : sum,
-    0,
-  );
   const { size } = e.water;
   return {
-    wantedMgN: scavengers / EXCRETED_SHARE,
+    wantedMgN: scavengersWantMgN(home),
     fallsMgN: (fed / EXCRETED_SHARE) * AFTER.fallsShare,
-    sandWantedCm2,
+    sandWantedCm2: siftersWantCm2(home),
     sandCm2: size.kind === 'volume' ? null : size.lengthCm * size.widthCm * AFTER.openSandShare,
   };
 }
 
-/** Of a kind so many. */
-interface Joining {
-  species: Species;
-  count: number;
-}
+/** Nitrogen in the food that the scavengers among them want, mg N a day. */
+export const scavengersWantMgN = (animals: readonly SoMany[]): number =>
+  madeBy(animals, 'scavenges') / EXCRETED_SHARE;
+
+/** Open sand that the sifters among them want, cm². */
+export const siftersWantCm2 = (animals: readonly SoMany[]): number =>
+  animals.reduce(
+    (sum, { species, count }) =>
+      species.work === 'sifts' ? sum + count * species.adultCm * AFTER.sandCm2PerCm : sum,
+    0,
+  );
 
 /** What those of one work excrete, mg N a day. */
-const madeBy = (animals: readonly Joining[], work: NonNullable<Species['work']>): number =>
+const madeBy = (animals: readonly SoMany[], work: NonNullable<Species['work']>): number =>
   animals.reduce(
     (sum, { species, count }) =>
       species.work === work && species.load.kind === 'fixed' ? sum + count * species.load.mgNPerDay : sum,

@@ -11,6 +11,7 @@ const tank: Tank = {
   ageDays: 1000,
   tempC: 25,
   carriesMgN: null,
+  food: null,
 };
 const plain = speciesById('neon-goby');
 /** A harmless small fish, and what makes it differ. */

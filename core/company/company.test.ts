@@ -14,6 +14,7 @@ const tank: Tank = {
   ageDays: 400,
   tempC: 25,
   carriesMgN: null,
+  food: null,
 };
 const member = (id: string, stage: Member['stage'] = 'here', count = 1): Member => ({
   id,

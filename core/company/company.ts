@@ -2,6 +2,7 @@
 import { dailyLoadMgN } from '../stocking';
 import { ofOne } from './alone';
 import { finding, type Finding, type Severity } from './finding';
+import { ofTheFood } from './food';
 import { COMPANY } from './limits';
 import type { Member, Tank } from './member';
 import { ofTwo } from './pairs';
@@ -19,6 +20,7 @@ export function companyOf(tank: Tank, members: readonly Member[]): Finding[] {
     ...ofCorals(members),
     ...ofTheFirst(members),
     ...ofTheLoad(tank, members),
+    ...ofTheFood(tank, members),
   ];
   const here = new Set(members.flatMap((m) => (m.stage === 'here' ? [m.id] : [])));
   const isNow = ({ ids }: Finding) => Number(ids.every((id) => here.has(id)));

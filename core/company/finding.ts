@@ -48,6 +48,10 @@ const KINDS: Record<CompanyCode, Kind> = {
   grownLoad: { severity: 'onlyIf', lasting: false, source: 'measured' },
   delicate: { severity: 'note', lasting: false, source: 'tradePractice' },
   hardToTakeOut: { severity: 'note', lasting: false, source: 'tradePractice' },
+  littleToGraze: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
+  littleFalls: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
+  littleSand: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
+  crewInSteps: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
 };
 
 /** @param as where this case is graver or lighter than usual */

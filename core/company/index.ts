@@ -1,5 +1,6 @@
 export { apartOf, companyOf, fewestToGo, findingsOf, grownMgN, without, type Apart } from './company';
 export type { Finding, Severity } from './finding';
+export { foodOfBatch } from './food';
 export {
   additionWarnings,
   allowedLoadMgN,

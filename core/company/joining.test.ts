@@ -76,6 +76,12 @@ describe('warnings', () => {
     };
     expect(codes(quiet, 43.2, 'fighting-conch', 1)).not.toContain('littleSand');
     expect(codes(quiet, 43.2, 'fighting-conch', 4)).toContain('littleSand');
+    const filmed = settled().water(43, { ammonia: 0, nitrite: 0 });
+    filmed.event(43, { kind: 'film', film: 'brown', extent: 3 });
+    expect(codes(filmed, 43.2, 'turban-snail', 3)).not.toContain('littleToGraze');
+    // A first portion in 100 L is of three snails of 4 cm.
+    expect(codes(filmed, 43.2, 'turban-snail', 3)).not.toContain('crewInSteps');
+    expect(codes(filmed, 43.2, 'turban-snail', 4)).toContain('crewInSteps');
     const fed = quiet.animal(29, 'yellow-tang', 2);
     expect(codes(fed, 43.2, 'nassarius-snail', 1)).not.toContain('littleFalls');
   });

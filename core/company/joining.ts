@@ -1,5 +1,4 @@
 /** What speaks against an addition: whom it would live with, and whether now is the time. The choice stays with the person. */
-import { leftoversOf } from '../after';
 import type { Animal, QuarantineLine } from '../document';
 import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
@@ -69,7 +68,6 @@ export function additionWarnings(
     ...findingsOf(companyOf(tankOf(e, dayOfMs), [...apart, newcomer]), newcomer.id),
     ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
-    ...ofTheFood(e, newcomer),
     ...ofThePace(e, newcomer, forecast, dayOfMs),
   ];
   return { warnings: warnings.sort(byGravity), forecast };
@@ -92,24 +90,11 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   const { code } = judgement.reason;
   if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
   if (code === 'fishFallow' || code === 'outbreakFishIn') return [notYet({ code: 'liesFallow' })];
-  // That it is too small for this one is said by itself.
-  if (code === 'glassFitsNobody') return [];
-  const unfed = code === 'crewUnfed' || code === 'crewStarving';
-  if (unfed) return [onlyIf({ code: 'littleToGraze' })];
+  // That it is too small for this one, or feeds no more of them, is said by itself.
+  if (code === 'glassFitsNobody' || code === 'crewUnfed' || code === 'crewStarving') return [];
   const at = assessment.gates.find((g) => g.status === 'here')?.id;
-  const settling = at === 'nextStep' && species.group !== 'coral';
+  const settling = code === 'crewLately' || (at === 'nextStep' && species.group !== 'coral');
   return [notYet({ code: settling ? 'lastStillSettling' : 'gateShut' })];
-}
-
-/** What falls for scavengers, and the sand for those that live on it: film feeds neither. */
-function ofTheFood(e: WaterEvidence, newcomer: Member): Warning[] {
-  const { work } = newcomer.species;
-  const { wantedMgN, fallsMgN, sandWantedCm2, sandCm2 } = leftoversOf(e, [newcomer]);
-  if (work === 'scavenges' && wantedMgN > fallsMgN)
-    return [onlyIf({ code: 'littleFalls', wantsMgN: wantedMgN, fallsMgN })];
-  return work === 'sifts' && sandCm2 !== null && sandWantedCm2 > sandCm2
-    ? [onlyIf({ code: 'littleSand', wantsCm2: sandWantedCm2, sandCm2 })]
-    : [];
 }
 
 /** Load against a month ago, against the last addition and against what the filter has proved. */

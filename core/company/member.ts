@@ -1,4 +1,5 @@
 /** Who is to live together, and where: what the rules of company are asked about. */
+import { crewPlan, leftoversOf } from '../after';
 import { aimOf, isIn, placeOf, type Animal, type Display, type Document, type Water } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { speciesOf, type Species, type WithKinds } from '../species';
@@ -25,6 +26,17 @@ export interface Tank extends Glass {
   tempC: number | null;
   /** What the filter carries near zero, mg N a day; null where nothing is proved. */
   carriesMgN: number | null;
+  /** What cleaners find to live on; null where nothing was looked at. */
+  food: Food | null;
+}
+
+/** What there is for cleaners: film, what falls past the fish, open sand. */
+export interface Food {
+  /** Grazers of snail size that find enough at once; none where no film stands, or too little for those at home. */
+  grazersAtOnce: number;
+  fallsMgN: number;
+  /** Null where the sides of the glass are not said. */
+  sandCm2: number | null;
 }
 
 /** A tank by what is written of it, not by what was read in it. */
@@ -36,6 +48,7 @@ export const standingTank = (water: Water, today: string): Tank => ({
   ageDays: water.startDay === null ? null : daysBetween(water.startDay, today),
   tempC: null,
   carriesMgN: null,
+  food: null,
 });
 
 /** @param dayOfMs calendar day of a moment where the person is */
@@ -46,7 +59,15 @@ export function tankOf(e: WaterEvidence, dayOfMs: (ms: number) => string): Tank 
     ...standingTank(e.water, dayOfMs(e.nowMs)),
     tempC: read?.interval.mid ?? (aim ? (aim.low + aim.high) / 2 : null),
     carriesMgN: provedCapacity(e)?.nearZeroNowMgN ?? null,
+    food: foodOf(e),
   };
+}
+
+function foodOf(e: WaterEvidence): Food {
+  const { next, portion } = crewPlan(e, true);
+  const { fallsMgN, sandCm2 } = leftoversOf(e);
+  const filmFeeds = next !== 'enough' && next !== 'starving';
+  return { grazersAtOnce: filmFeeds ? portion : 0, fallsMgN, sandCm2 };
 }
 
 /** Everybody whose home a display is or will be, and whoever else is in it. */

@@ -10,6 +10,8 @@ export function crewJudgement(e: DisplayEvidence, fish: Judgement): Judgement {
     case 'firstPortion':
     case 'nextPortion':
       return { word: 'goSmall', reason: { code: 'crewFed', portion }, opens: { code: 'addCrew' } };
+    case 'lately':
+      return { word: 'wait', reason: { code: 'crewLately' }, opens: { code: 'lookForFilm' } };
     case 'starving':
       return { word: 'wait', reason: { code: 'crewStarving' }, opens: { code: 'feedCrew' } };
     case 'cycleFirst':

@@ -124,6 +124,7 @@ interface GateFacts {
   feedCrew: Nothing;
   addCrew: Nothing;
   crewUnfed: Nothing;
+  crewLately: Nothing;
   /** After an outbreak: days without fish so far, of how many. */
   fishFallow: { day: number; of: number };
   fishFallowUntil: { day: string };
@@ -377,6 +378,12 @@ interface CompanyFacts {
   grownLoad: { mgN: number; carriesMgN: number };
   delicate: { name: string };
   hardToTakeOut: { name: string };
+  /** Of those to come: what they live on is little here. */
+  littleToGraze: { names: string[] };
+  littleFalls: { names: string[]; wantsMgN: number; fallsMgN: number };
+  littleSand: { names: string[]; wantsCm2: number; sandCm2: number };
+  /** Grazers at once, by what they eat as so many snails, and how many find enough. */
+  crewInSteps: { names: string[]; snails: number; portion: number };
 }
 
 /** What speaks against an addition now. */
@@ -385,9 +392,6 @@ interface WarningFacts {
   liesFallow: Nothing;
   waterComesFirst: Nothing;
   noQuarantine: { line: QuarantineLine };
-  littleToGraze: Nothing;
-  littleFalls: { wantsMgN: number; fallsMgN: number };
-  littleSand: { wantsCm2: number; sandCm2: number };
   lastStillSettling: Nothing;
   testFirst: Nothing;
   moreThanDouble: { mgN: number; allowedMgN: number };

@@ -59,6 +59,10 @@ const LIFTS: Record<CompanyCode, string | null> = {
   grownLoad: 'Steps that never more than double the load in a month, each tested.',
   delicate: null,
   hardToTakeOut: null,
+  littleToGraze: 'Film that stands: log it when it shows.',
+  littleFalls: 'Fewer, or fed on purpose after lights out.',
+  littleSand: 'Fewer of them.',
+  crewInSteps: 'In steps, the next a week later while film stands.',
 };
 export const liftWords = (code: string): string | null =>
   (LIFTS as Record<string, string | null>)[code] ?? null;

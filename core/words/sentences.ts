@@ -17,6 +17,7 @@ import {
   dkh,
   heat,
   hours,
+  listed,
   named,
   nh4,
   nh4Trimmed,
@@ -173,6 +174,7 @@ const GATES = {
     `No fish before ${w.written(s.day)}: one put in sooner feeds what is dying out, and the days begin again.`,
   outbreakFishIn: () => 'An outbreak is logged, and fish are still in.',
   allFishOut: (s) => `All fish out together; then it lies fallow for ${s.of} days.`,
+  crewLately: () => 'The last cleaners came within a week: see first how much film they leave.',
   crewUnfed: () => 'No film was seen lately that would feed more of them.',
   lookForFilm: () => 'Log the film on glass and rock when it shows.',
   glassFitsNoFish: (s, w) =>
@@ -313,7 +315,7 @@ const COMPANY = {
     `${volume(s.minTankL, w)}; this one holds ${volume(s.glassL, w)}. ` +
     'Judge it by its adult size, not the size in the shop.',
   tooLongForTank: (s, w) =>
-    `${s.name} swims: it wants ${length(s.minTankCm, w)} of length, and this glass has ${length(s.lengthCm, w)}.`,
+    `${s.name} ${verb(s, 'want')} ${length(s.minTankCm, w)} of length; this glass has ${length(s.lengthCm, w)}.`,
   jumpsNoLid: (s) => `${s.name} jumps, new ones most of all, and no lid is noted for this tank.`,
   noLid: () => 'No lid is noted for this tank. Nearly every fish may jump in its first days.',
   tooManyOfKind: (s) => `${s.name}: at most ${s.most} to a tank; this makes ${s.would}.`,
@@ -351,15 +353,16 @@ const COMPANY = {
   delicate: (s) =>
     `${s.name} is delicate: many do not live through the first weeks. Pay only for one seen well: a fish eating, a coral or a clam open.`,
   hardToTakeOut: (s) => `${s.name} is hard to get out again without taking the rock apart: be sure first.`,
+  littleToGraze: (s) => `No film was seen lately that would feed ${listed(s.names)}.`,
+  littleFalls: (s) =>
+    `With ${listed(s.names)} the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others.`,
+  littleSand: (s) =>
+    `With ${listed(s.names)} the sifters want ${(s.wantsCm2 / s.sandCm2).toFixed(1)} times the open sand there is: they grow thin.`,
+  crewInSteps: (s) =>
+    `So many of ${listed(s.names)} eat as ${Math.ceil(s.snails)} snails of usual size; about ${s.portion} at once find enough film.`,
 } satisfies Partial<Sentences>;
 
 const WARNINGS = {
-  littleFalls: (s) =>
-    `With it the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others. ` +
-    'Fewer, or fed on purpose after lights out.',
-  littleSand: (s) =>
-    `With it the sifters want ${(s.wantsCm2 / s.sandCm2).toFixed(1)} times the open sand there is. Fewer, or they grow thin.`,
-  littleToGraze: () => 'No film was seen lately that would feed it: see after the cycle.',
   waterComesFirst: () => 'First the water: see Today.',
   noQuarantine: ({ line }) => {
     const mayGoWithout = line === 'invertebrate' || line === 'coral';

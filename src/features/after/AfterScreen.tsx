@@ -90,6 +90,7 @@ const NEXT: Record<CrewPlan['next'], (p: CrewPlan) => string> = {
   cycleFirst: () => 'First the gates: grazers come when ammonia and nitrite are clear and stay so.',
   firstPortion: (p) => `A first portion: about ${p.portion} small animals, mixed, not the whole crew.`,
   nextPortion: (p) => `The film stands a week after the last portion: about ${p.portion} more can live here.`,
+  lately: () => 'The film stands, and the last portion came within a week: see first how much they leave.',
   enough: (p) =>
     p.grazers === 0
       ? 'No film was seen lately that would feed grazers: wait, and log what you see.'

@@ -99,7 +99,7 @@ function Cycle({ water }: { water: Display }) {
       <Txt
         kind="small"
         tone="second"
-      >{`milligrams in ${showQuantity('volume', volume.netL, units, 0)}, as N${anything ? ` · ${days} days` : ''}`}</Txt>
+      >{`milligrams in ${showQuantity('volume', volume.netL, units, 0)}, as N${anything ? ` · ${days} ${days === 1 ? 'day' : 'days'}` : ''}`}</Txt>
       {strata.points.length > 0 ? (
         <StrataChart
           {...axis}

@@ -1,8 +1,10 @@
+import type { Warning } from '../../../core/company';
 import type { Document } from '../../../core/document';
 import type { Apart, PlannedStep, StockingPlan } from '../../../core/planner';
 import { batchWaits, soonerText, waitingText, type PlanSaying } from '../../../core/words/plan';
 import { shortWrittenDay } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
+import { Verdicts } from '../shell/company';
 import { batchesOf, isBought } from './planModel';
 import { animalsOf, useHold } from './PlanTried';
 
@@ -11,6 +13,7 @@ export function PlanBatches({
   plan,
   doc,
   saying,
+  minded,
   cautious,
   apart,
   tried,
@@ -20,6 +23,8 @@ export function PlanBatches({
   plan: StockingPlan;
   doc: Document;
   saying: PlanSaying;
+  /** What is to be seen to before a batch comes. */
+  minded: (steps: readonly PlannedStep[]) => readonly Warning[];
   /** The same with the late dates of the start, once it is made. */
   cautious: StockingPlan | undefined;
   /** Who could come sooner without the rest of their batch, once that is known. */
@@ -64,6 +69,7 @@ export function PlanBatches({
                 )}
               </Txt>
             ))}
+            <Verdicts of={minded(steps)} />
             {apart.map((a) =>
               steps.some((s) => s.wishId === a.batchOf) ? (
                 <Parting key={a.batchOf} apart={a} steps={steps} doc={doc} saying={saying} />

@@ -1,5 +1,6 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
+import { foodOfBatch, membersOf, tankOf } from '../../../core/company';
 import { isOpen, quarantinesOf, type Display, type Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -8,6 +9,7 @@ import {
   isStartAhead,
   missedPurchases,
   plannedAnimals,
+  type PlannedStep,
   type Problem,
   type StockingPlan,
 } from '../../../core/planner';
@@ -181,6 +183,7 @@ function Made({
   const [tried, setTried] = useState<Tried | null>(null);
   const today = localDay(now);
   usePlanKept(plan, problem, water, now);
+  const minded = useFoodOfBatches(plan, doc, water, evidence, today);
   const { lastRelease } = plan;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
@@ -255,6 +258,7 @@ function Made({
         plan={plan}
         doc={doc}
         saying={saying}
+        minded={minded}
         cautious={plans.made.cautious}
         apart={plans.apart}
         tried={tried?.from === 'batch' ? tried.wishId : null}
@@ -281,6 +285,27 @@ function Made({
       </Row>
     </>
   );
+}
+
+/** What the cleaners of a batch would find to live on. */
+function useFoodOfBatches(
+  plan: StockingPlan,
+  doc: Document,
+  water: Display,
+  evidence: WaterEvidence,
+  today: string,
+) {
+  const members = useMemo(() => membersOf(doc, water), [doc, water]);
+  const tank = useMemo(() => tankOf(evidence, localDay), [evidence]);
+  return (steps: readonly PlannedStep[]) => {
+    const day = steps[0]?.releaseDay ?? today;
+    const earlier = plan.steps.filter((s) => s.releaseDay < day);
+    return foodOfBatch(tank, members, {
+      ids: new Set(steps.map((s) => s.wishId)),
+      before: new Set(earlier.map((s) => s.wishId)),
+      daysAhead: daysBetween(today, day),
+    });
+  };
 }
 
 /** What moved since the plan of an earlier day, in a sentence. */

@@ -43,7 +43,7 @@ export function QuarantineKit({ water }: { water: Quarantine }) {
     );
   };
   return (
-    <Section title={left === 0 ? 'Its kit is complete' : `Its kit: ${left} of seven open`}>
+    <Section title={left === 0 ? 'Its kit is complete' : `Its kit: ${left} of ${QUARANTINE_KIT.length} open`}>
       {QUARANTINE_KIT.map((item) => {
         const point = done.get(item);
         return (
