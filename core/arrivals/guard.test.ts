@@ -178,6 +178,14 @@ describe('what is risked', () => {
     const moved = animal(FISH, [IN('o'), at(0)]);
     expect(codes(world(moved, 0), moved, display, 9)).toEqual(['riskOtherDisplay']);
     expect(codes(world(inQuarantine, 28), inQuarantine, display, 28, SHUT)).toEqual(['riskDisplay']);
+    const snail = animal('turban-snail', [WISHED, at(0)]);
+    const unfed = { ...OPEN, crew: { ...SHUT.crew, reason: { code: 'crewUnfed' as const } } };
+    const ofSnail = (a: typeof OPEN) =>
+      admissionRisks(world(snail, 0), snail, display, a, Date.parse(at(28)), dayOf).find(
+        (r) => r.code === 'riskDisplay',
+      );
+    expect(ofSnail(unfed)).toMatchObject({ word: 'wait', crew: 'crewUnfed' });
+    expect(ofSnail(SHUT)).not.toHaveProperty('crew');
     const jumper = { ...animal('firefish', [IN('q'), at(0)]), count: 1 };
     expect(codes(world(jumper, 28), jumper, { ...display, hasLid: false }, 28)).toEqual(['riskNoLid']);
   });

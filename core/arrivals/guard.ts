@@ -11,7 +11,7 @@ import {
   type Water,
 } from '../document';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
-import { judgementFor, type Assessment } from '../readiness';
+import { judgementFor, type Assessment, type Judgement } from '../readiness';
 import { speciesOf, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
 import { STOCKING } from '../stocking';
@@ -62,13 +62,17 @@ export function admissionRisks(
   const isSaid =
     reason.code === 'fishFallow' || reason.code === 'outbreakFishIn' || reason.code === 'glassFitsNobody';
   if (word !== 'go' && word !== 'goSmall' && !isSaid)
-    risks.push({ code: 'riskDisplay', name: to.name, word });
+    risks.push({ code: 'riskDisplay', name: to.name, word, ...ofTheFilm(reason.code) });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });
   risks.push(...ofTheCompany(doc, animal, species, to, dayOfMs(nowMs)));
   if (species.is.includes('anemone') && to.intakesGuarded !== true)
     risks.push({ code: 'riskIntakes', name: to.name });
   return risks;
 }
+
+/** Where more cleaners wait for film, and the water for nothing. */
+const ofTheFilm = (code: Judgement['reason']['code']) =>
+  code === 'crewUnfed' || code === 'crewStarving' || code === 'crewLately' ? { crew: code } : {};
 
 /** For a fish among those that are let in together: they are more than one or a pair, where none lives yet. */
 export function firstFishRisk(

@@ -194,7 +194,14 @@ interface RiskFacts {
   riskNoQuarantine: Nothing;
   riskOtherDisplay: { name: string };
   /** With so many fish that would come at once where only a first one or two may. */
-  riskDisplay: { name: string; word: Word; fish?: number };
+  riskDisplay: {
+    name: string;
+    word: Word;
+    /** So many would be the first. */
+    fish?: number;
+    /** It is not the water nor the filter, but the film. */
+    crew?: 'crewUnfed' | 'crewStarving' | 'crewLately';
+  };
   riskNoLid: { name: string };
   /** What lasts: no waiting would lift it. */
   riskCompany: { finding: StatementOf<CompanyCode> };

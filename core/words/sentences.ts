@@ -230,10 +230,12 @@ const RISK_SENTENCES = {
   riskNoQuarantine: () =>
     'It comes from no quarantine of yours. Whatever it carries goes into the display, where it can hardly be treated.',
   riskOtherDisplay: (s) => `It comes from ${s.name}: whatever lives there comes along.`,
-  riskDisplay: (s) =>
-    s.fish === undefined
-      ? `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`
-      : `No fish lives in ${s.name} yet, and ${s.fish} would come at once: one small fish or a pair first, the others once it has settled.`,
+  riskDisplay: (s, w) =>
+    s.crew !== undefined
+      ? `${s.name} itself says ${WORDS[s.word]} to more cleaners. ${sentence({ code: s.crew }, w)}`
+      : s.fish === undefined
+        ? `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`
+        : `No fish lives in ${s.name} yet, and ${s.fish} would come at once: one small fish or a pair first, the others once it has settled.`,
   riskCompany: (s, w) => sentence(s.finding, w),
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
   riskIntakes: (s) =>

@@ -415,6 +415,13 @@ test('more fish than come first are counted; what the display itself says is ano
     );
   expect(said(5)).toMatch(/^No fish lives in North Window yet, and 5 would come at once/);
   expect(said(5)).not.toMatch(/Go small/);
+  const crew = sentence(
+    { code: 'riskDisplay', name: 'North Window', word: 'wait', crew: 'crewUnfed' },
+    { units: METRIC, day, written, hour },
+  );
+  expect(crew).toBe(
+    'North Window itself says Wait to more cleaners. No film was seen lately that would feed more of them.',
+  );
 });
 test('one is said as one', () => {
   const one = (code: 'setupOpen' | 'staleTests') =>
