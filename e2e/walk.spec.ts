@@ -142,7 +142,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await press(page, 'Find an animal');
     await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
     // Grazers without film would starve: it is said, and ends when film is seen.
-    await expect(page.getByText(/No film was seen lately that would feed it/)).toBeVisible();
+    await expect(page.getByText(/Too little film was seen lately to feed/)).toBeVisible();
     await place(page, 'Log');
     await page.getByRole('link', { name: /^Film on glass and rock/ }).click();
     await page.getByRole('radio', { name: '2 patches' }).click();
@@ -152,7 +152,7 @@ test('the whole way: an empty tank to the first animals', async ({ page }) => {
     await page.getByRole('link', { name: /Chestnut turban snail/ }).click();
     // Film is there; what is left to see to is the way in.
     await expect(page.getByText(/No quarantine for invertebrates is open/)).toBeVisible();
-    await expect(page.getByText(/No film was seen lately/)).toHaveCount(0);
+    await expect(page.getByText(/Too little film was seen lately/)).toHaveCount(0);
     await fill(page, 'How many', '3');
     await press(page, 'Wish for it');
     await press(page, 'Straight to a drip');

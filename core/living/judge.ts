@@ -1,4 +1,5 @@
 /** How the water is, for whoever lives in it: Steady, Watch, Test or Act now, the worst named first, and what to do. */
+import { crewPlan } from '../after';
 import type { Parameter } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { Statement, Word } from '../statements';
@@ -43,7 +44,8 @@ export function judgeLiving(
 ): Living | null {
   if (!e.isInhabited) return null;
   const unnamed = e.unnamedSince === null ? [] : [note({ code: 'unnamedAnimals', day: e.unnamedSince })];
-  const found = [...readingFindings(e, local), ...riskFindings(e), ...instruments, ...unnamed];
+  const hungry = isCrewHungry(e) ? [note({ code: 'crewHungry' })] : [];
+  const found = [...readingFindings(e, local), ...riskFindings(e), ...instruments, ...hungry, ...unnamed];
   const worst = inOrder(found.filter((f) => f.word !== null));
   const notes = found.filter((f) => f.word === null);
   const [first, ...rest] = worst;
@@ -60,6 +62,10 @@ export function judgeLiving(
     causes: unexplained(e) ? CAUSES : [],
   };
 }
+
+/** Too little film for the grazers of a display: they starve while every reading is within its limits. */
+const isCrewHungry = (e: WaterEvidence): boolean =>
+  e.water.kind === 'display' && crewPlan(e, true).next === 'starving';
 
 /** Worst word first; within a word in the order found, which is the order in which it kills. */
 function inOrder(findings: readonly Finding[]): Finding[] {

@@ -163,6 +163,18 @@ describe('the judgement as a whole', () => {
     expect(judge(warm, 10 + 9.9 / 24).due).not.toContain('ph');
     expect(judge(warm, 10 + 10.1 / 24).due).toContain('ph');
   });
+  test('grazers that find too little film are spoken of beside a steady water, until a strip is left', () => {
+    const film = (h: History, day: number, extent: number) =>
+      h.event(day, { kind: 'film', film: 'brown', extent });
+    const said = (h: History) => judge(h).living?.also.map((f) => f.finding.code);
+    const few = (snails: number) =>
+      film(film(stocked('turban-snail'), 7, 2).animal(1, 'turban-snail', snails), 9, 1);
+    expect(said(few(1))).toContain('crewHungry');
+    expect(judge(few(1)).living?.word).toBe('steady');
+    expect(said(film(few(1), 9.5, 2))).not.toContain('crewHungry');
+    expect(said(few(1).event(9.5, { kind: 'seaweed', left: 'most' }))).not.toContain('crewHungry');
+    expect(said(few(1).event(9.5, { kind: 'seaweed', left: 'none' }))).toContain('crewHungry');
+  });
   test('ammonia without a cause in the log: the filter is named first; a known cause needs no list', () => {
     expect(after({ ammonia: 1 }).living?.causes[0]?.code).toBe('causeFilter');
     expect(after({ ammonia: 1 }).living?.causes).toHaveLength(6);

@@ -121,6 +121,7 @@ interface GateFacts {
   fewZeros: { zeros: number; days: number; wantsDays: number };
   crewFed: { portion: number };
   crewStarving: Nothing;
+  crewHungry: Nothing;
   feedCrew: Nothing;
   addCrew: Nothing;
   crewUnfed: Nothing;

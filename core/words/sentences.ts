@@ -167,6 +167,7 @@ const GATES = {
     `The filter was not shown before the animals came: zeros over ${Math.floor(s.days)} of ${days(s.wantsDays)} so far.`,
   crewFed: (s) => `There is film to eat: about ${s.portion} small cleaners.`,
   crewStarving: () => 'Too little film for those that are there.',
+  crewHungry: () => 'The grazers find too little film: dried seaweed every other day, and no more of them.',
   feedCrew: () => 'Feed dried seaweed every other day, and add none.',
   addCrew: () => 'Mixed, then more as algae feeds them; look for parasites and eggs on the shells.',
   fishFallow: (s) => `After an outbreak it lies fallow, day ${s.day} of ${s.of} without fish.`,
@@ -175,7 +176,7 @@ const GATES = {
   outbreakFishIn: () => 'An outbreak is logged, and fish are still in.',
   allFishOut: (s) => `All fish out together; then it lies fallow for ${s.of} days.`,
   crewLately: () => 'The last cleaners came within a week: see first how much film they leave.',
-  crewUnfed: () => 'No film was seen lately that would feed more of them.',
+  crewUnfed: () => 'Too little film was seen lately to feed more of them.',
   lookForFilm: () => 'Log the film on glass and rock when it shows.',
   glassFitsNoFish: (s, w) =>
     `No fish known here lives well in a glass of ${volume(s.glassL, w)}: the smallest want ${volume(s.minTankL, w)}.`,
@@ -355,7 +356,7 @@ const COMPANY = {
   delicate: (s) =>
     `${s.name} is delicate: many do not live through the first weeks. Pay only for one seen well: a fish eating, a coral or a clam open.`,
   hardToTakeOut: (s) => `${s.name} is hard to get out again without taking the rock apart: be sure first.`,
-  littleToGraze: (s) => `No film was seen lately that would feed ${listed(s.names)}.`,
+  littleToGraze: (s) => `Too little film was seen lately to feed ${listed(s.names)}.`,
   littleFalls: (s) =>
     `With ${listed(s.names)} the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others.`,
   littleSand: (s) =>

@@ -253,6 +253,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   fewZeros: { zeros: 2, days: 6.4, wantsDays: 14 },
   crewFed: { portion: 5 },
   crewStarving: {},
+  crewHungry: {},
   feedCrew: {},
   saltDrifts: { perDay: 0.23, days: 4.2, limit: 37 },
   addCrew: {},
@@ -420,7 +421,7 @@ test('more fish than come first are counted; what the display itself says is ano
     { units: METRIC, day, written, hour },
   );
   expect(crew).toBe(
-    'North Window itself says Wait to more cleaners. No film was seen lately that would feed more of them.',
+    'North Window itself says Wait to more cleaners. Too little film was seen lately to feed more of them.',
   );
 });
 test('one is said as one', () => {
