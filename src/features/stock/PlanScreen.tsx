@@ -104,6 +104,7 @@ function Plan({ water }: { water: Display }) {
           plans={plans}
           problem={problem}
           hopeless={planned.never.length > 0}
+          bottleUnknown={ahead && bottleGate === null}
           doc={doc}
           water={water}
           evidence={evidence}
@@ -159,6 +160,7 @@ function Made({
   plans,
   problem,
   hopeless,
+  bottleUnknown,
   doc,
   water,
   evidence,
@@ -171,6 +173,8 @@ function Made({
   problem: Problem;
   /** There are wishes, for which no day is right. */
   hopeless: boolean;
+  /** The start is ahead, and nobody has compared what another bottle of bacteria would win. */
+  bottleUnknown: boolean;
   doc: Document;
   water: Display;
   evidence: WaterEvidence;
@@ -279,7 +283,7 @@ function Made({
           <LeftOut plan={plan} plans={plans} problem={problem} saying={saying} />
         </Section>
       ) : null}
-      <WhatWins plan={plan} plans={plans} />
+      <WhatWins plan={plan} plans={plans} water={water} bottleUnknown={bottleUnknown} />
       <Row>
         <Button kind="quiet" icon="print" label="Print the plan" onPress={() => window.print()} />
       </Row>
@@ -343,12 +347,24 @@ function WhatMoved({
 }
 
 /** What a second quarantine would win, and what none would risk. */
-function WhatWins({ plan, plans }: { plan: StockingPlan; plans: Plans }) {
+function WhatWins({
+  plan,
+  plans,
+  water,
+  bottleUnknown,
+}: {
+  plan: StockingPlan;
+  plans: Plans;
+  water: Display;
+  bottleUnknown: boolean;
+}) {
   const others = (['secondQuarantine', 'secondBottle', 'noQuarantine'] as const).flatMap((kind) => {
     const other = plans.made[kind];
     return other ? [{ kind, other }] : [];
   });
-  if (others.length === 0) return null;
+  const asksForBottle =
+    bottleUnknown && plan.steps.some(({ binding }) => binding.some(({ rule }) => rule === 'R1'));
+  if (others.length === 0 && !asksForBottle) return null;
   return (
     <Section title="What would win time">
       {others.map(({ kind, other }) => (
@@ -356,6 +372,12 @@ function WhatWins({ plan, plans }: { plan: StockingPlan; plans: Plans }) {
           {`${ALTERNATIVE_WORDS[kind]} ${wonText(plan, other)}.${kind === 'noQuarantine' ? ' What one of them carries is in the display then, and only weeks without any fish get it out. It is not proposed.' : ''}`}
         </Txt>
       ))}
+      {asksForBottle ? (
+        <>
+          <Txt>What another bottle of bacteria would win is told once the forecast has compared it.</Txt>
+          <Go href={`/water/${water.id}/cycle/forecast` as Href}>Compare it in the forecast</Go>
+        </>
+      ) : null}
     </Section>
   );
 }

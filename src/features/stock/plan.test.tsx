@@ -251,6 +251,8 @@ test.each([
   show(cycling({ daysAgo: 1, p50: 11, p90: p90 === null ? null : p90 }), 'pantry-cube');
   await waitFor(() => expect(allText()).toContain(days));
   expect(allText()).toContain(`The start is likely over on 11 May, ${start}. Whoever is bought before`);
+  // The start is what it waits for: what another bottle would win is asked of the forecast.
+  expect(says('Compare it in the forecast')).toBe(true);
 });
 test('a filter that is shown is no start without a date: what still waits is a matter of days', async () => {
   const doc = demo();
