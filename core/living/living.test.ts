@@ -172,7 +172,9 @@ describe('the judgement as a whole', () => {
     expect(said(few(1))).toContain('crewHungry');
     expect(judge(few(1)).living?.word).toBe('steady');
     expect(said(film(few(1), 9.5, 2))).not.toContain('crewHungry');
-    expect(said(few(1).event(9.5, { kind: 'seaweed', areaCm2: 20, left: 'most' }))).not.toContain('crewHungry');
+    expect(said(few(1).event(9.5, { kind: 'seaweed', areaCm2: 20, left: 'most' }))).not.toContain(
+      'crewHungry',
+    );
     expect(said(few(1).event(9.5, { kind: 'seaweed', areaCm2: 20, left: 'none' }))).toContain('crewHungry');
   });
   test('ammonia without a cause in the log: the filter is named first; a known cause needs no list', () => {
