@@ -153,23 +153,30 @@ function BatchActs({
   const held = animals.some((a) => a.wish?.held);
   const hold = useHold(doc, steps);
   return (
-    <Row wrap>
-      {tried ? null : (
-        <Button
-          kind="quiet"
-          label="And sooner?"
-          name={`And sooner: ${saying.nameOf(first.wishId)}`}
-          onPress={() => onTry(first.wishId)}
-        />
-      )}
-      {wished ? (
-        <Button
-          kind="quiet"
-          label={held ? 'Let its days go' : 'Hold these days'}
-          name={`${held ? 'Let the days go' : 'Hold the days'} of ${saying.nameOf(first.wishId)}`}
-          onPress={() => void hold(held ? null : { releaseDay: first.releaseDay, buyDay: first.buyDay })}
-        />
+    <>
+      {held ? (
+        <Txt kind="small" tone="second">
+          Its days are set by you: the plan is made around them.
+        </Txt>
       ) : null}
-    </Row>
+      <Row wrap>
+        {tried ? null : (
+          <Button
+            kind="quiet"
+            label="And sooner?"
+            name={`And sooner: ${saying.nameOf(first.wishId)}`}
+            onPress={() => onTry(first.wishId)}
+          />
+        )}
+        {wished ? (
+          <Button
+            kind="quiet"
+            label={held ? 'Let its days go' : 'Hold these days'}
+            name={`${held ? 'Let the days go' : 'Hold the days'} of ${saying.nameOf(first.wishId)}`}
+            onPress={() => void hold(held ? null : { releaseDay: first.releaseDay, buyDay: first.buyDay })}
+          />
+        ) : null}
+      </Row>
+    </>
   );
 }
