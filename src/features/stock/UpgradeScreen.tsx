@@ -74,7 +74,8 @@ function Upgrade({ water }: { water: Display }) {
       : null;
   const title = (): string => {
     if (troubled) return 'Not today: the water needs you first';
-    if (plan === null || company === null) return 'Into which tank?';
+    if (newNetL === null || company === null) return 'Into which tank?';
+    if (plan === null) return 'How much comes along?';
     if (found.length > 0) return 'Not so: the water there is not clear';
     if (company.barred > 0) return `Not so: ${company.barred} of ${countOf(residents)} may not live there`;
     return BORNE_TITLES[plan.borne];
@@ -145,7 +146,11 @@ function Upgrade({ water }: { water: Display }) {
       {plan && newNetL !== null ? (
         <Figures plan={plan} animals={countOf(residents)} staysL={standing ? newNetL : null} />
       ) : (
-        <Txt tone="second">Choose the tank, or say how much it holds: the day is reckoned from it.</Txt>
+        <Txt tone="second">
+          {newNetL === null
+            ? 'Choose the tank, or say how much it holds: the day is reckoned from it.'
+            : 'Say how much comes along, from 0 to 100 %: the day is reckoned from it.'}
+        </Txt>
       )}
     </Screen>
   );
