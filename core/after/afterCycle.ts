@@ -1,6 +1,7 @@
 /** After the cycle: how much water to change, what the film says, and how many grazers it can feed. */
 import { fractionForSteps } from '../dilution';
 import { fromMgNPerL, fromUnit } from '../units';
+import { remembered } from '../remembered';
 import { AFTER } from './limits';
 import { newWaterOf } from '../dosing/minerals';
 import { FILMS, lastMove, waterOf, type Animal } from '../document';
@@ -74,8 +75,8 @@ export interface FilmBand {
 }
 
 /** What was seen of each film, as steps from one look to the next; the last lasts until now, at most a fortnight. */
-export function filmBands(e: WaterEvidence): FilmBand[] {
-  return FILMS.flatMap((film): FilmBand[] => {
+export const filmBands = remembered((e: WaterEvidence): FilmBand[] =>
+  FILMS.flatMap((film): FilmBand[] => {
     const looks = e.events.flatMap((x) =>
       x.kind === 'film' && x.film === film ? [{ atMs: Date.parse(x.at), extent: x.extent }] : [],
     );
@@ -102,8 +103,8 @@ export function filmBands(e: WaterEvidence): FilmBand[] {
               : 'fading',
       },
     ];
-  });
-}
+  }),
+);
 
 export type FilmSays =
   | 'nothingYet'

@@ -2,6 +2,7 @@
 import { crewPlan, leftoversOf } from '../after';
 import { aimOf, isIn, placeOf, type Animal, type Display, type Document, type Water } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
+import { remembered } from '../remembered';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { provedCapacity } from '../stocking';
 import { daysBetween } from '../time';
@@ -63,12 +64,12 @@ export function tankOf(e: WaterEvidence, dayOfMs: (ms: number) => string): Tank 
   };
 }
 
-function foodOf(e: WaterEvidence): Food {
+const foodOf = remembered((e: WaterEvidence): Food => {
   const { next, portion } = crewPlan(e, true);
   const { fallsMgN, sandCm2 } = leftoversOf(e);
   const filmFeeds = next !== 'enough' && next !== 'starving';
   return { grazersAtOnce: filmFeeds ? portion : 0, fallsMgN, sandCm2 };
-}
+});
 
 /** Everybody whose home a display is or will be, and whoever else is in it. */
 export const membersOf = (doc: Document, display: Pick<Display, 'id'>): Member[] =>
