@@ -16,7 +16,7 @@ import {
 import { addDays, DAY_MS } from '../time';
 import { displayEvidence, provedHistory, START_MS } from '../testing/history';
 import { assess } from '../readiness';
-import { admissionRisks, admit, firstFishRisk, type Risk } from '.';
+import { admissionRisks, admit, firstFishRisk, loadRisks, type Risk } from '.';
 
 const DAY0 = '2026-03-20';
 const at = (day: number, hour = 12) =>
@@ -141,6 +141,23 @@ describe('what is risked', () => {
     expect(firstFishRisk(doc, fish(3), [fish(3)], quarantine)).toEqual([]);
     const home = { ...animal('royal-gramma', [IN('t'), at(0)]), id: 'g', count: 1 };
     expect(counted({ ...doc, animals: { ...doc.animals, g: home } }, fish(3))).toEqual([]);
+  });
+  test('all who are let in together against what the filter carries, kept with whoever brings a load', () => {
+    const tank = provedHistory();
+    const e = displayEvidence(tank.doc, START_MS + 28.1 * DAY_MS);
+    const of = (...who: Animal[]) =>
+      loadRisks(tank.doc, who[0] as Animal, who, e, assess(e), dayOf).map((r) =>
+        r.code === 'riskLoad' ? r.finding.code : r.code,
+      );
+    const fish = (id: string, count: number) => ({ ...inQuarantine, id, count });
+    // 29 mg N a day near zero; a cardinalfish brings some 2.
+    expect(of(fish('a', 8))).toEqual([]);
+    expect(of(fish('a', 8), fish('b', 8))).toContain('overCeiling');
+    const mushroom = { ...inQuarantine, id: 'c', speciesId: 'mushroom-anemone', count: 1 };
+    expect(of(mushroom, fish('a', 16))).toEqual([]);
+    expect(
+      loadRisks(tank.doc, fish('a', 16), [fish('a', 16)], { ...e, water: quarantine }, assess(e), dayOf),
+    ).toEqual([]);
   });
   test('a clock that is not full, with its days', () => {
     const doc = world(inQuarantine, 12);

@@ -1,6 +1,6 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
-import { companyOf, findingsOf, membersOf, standingTank } from '../company';
+import { companyOf, findingsOf, membersOf, paceOf, standingTank } from '../company';
 import {
   livingIn,
   waterOf,
@@ -10,11 +10,12 @@ import {
   type Quarantine,
   type Water,
 } from '../document';
+import type { WaterEvidence } from '../evidence';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import { judgementFor, type Assessment, type Judgement } from '../readiness';
 import { speciesOf, type Species } from '../species';
 import type { RiskCode, StatementOf } from '../statements';
-import { STOCKING } from '../stocking';
+import { dailyLoadMgN, STOCKING } from '../stocking';
 import { DAY_MS } from '../time';
 
 export type Risk = StatementOf<RiskCode>;
@@ -87,6 +88,25 @@ export function firstFishRisk(
   return count <= STOCKING.firstFish || livingIn(doc, to.id).some(isFish)
     ? []
     : [{ code: 'riskDisplay', name: to.name, word: 'goSmall', fish: count }];
+}
+
+/** For one among those that are let in together: all they bring is more than the filter carries, or than ammonia stays low under.
+ *  @param e of the display they go to */
+export function loadRisks(
+  doc: Document,
+  one: Newcomer,
+  together: readonly Newcomer[],
+  e: WaterEvidence,
+  assessment: Pick<Assessment, 'freeAmmonia'>,
+  dayOfMs: (ms: number) => string,
+): Risk[] {
+  const asMember = ({ speciesId, count = 1 }: Newcomer) => ({ species: speciesOf(doc, speciesId), count });
+  const { species, count } = asMember(one);
+  const ownMgN = count * dailyLoadMgN(species, species.arrivalCm);
+  if (e.water.kind !== 'display' || ownMgN <= STOCKING.heavyMgN) return [];
+  return paceOf(e, assessment, together.map(asMember), dayOfMs).warnings.flatMap(({ says }): Risk[] =>
+    says.code === 'overCeiling' || says.code === 'ammoniaPeak' ? [{ code: 'riskLoad', finding: says }] : [],
+  );
 }
 
 /** What goes wrong as things stand: too large for the glass, a rival, eater or eaten of those at home; a tank too young for it, or without its sand. */

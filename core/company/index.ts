@@ -4,6 +4,7 @@ export { foodOfBatch } from './food';
 export {
   additionWarnings,
   allowedLoadMgN,
+  paceOf,
   type AdditionForecast,
   type Joining,
   type Warning,

@@ -61,14 +61,14 @@ export function additionWarnings(
   newcomer: Member,
   { others, lines, dayOfMs, peaks = null }: Joining,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
-  const { species, count } = newcomer;
-  const forecast = forecastAddition(e, assessment, species, count, peaks);
+  const { species } = newcomer;
+  const { forecast, warnings: ofThePace } = paceOf(e, assessment, [newcomer], dayOfMs, peaks);
   const apart = others.filter((o) => o.id !== newcomer.id);
   const warnings = [
     ...findingsOf(companyOf(tankOf(e, dayOfMs), [...apart, newcomer]), newcomer.id),
     ...ofTheWay(newcomer, lines),
     ...ofTheTime(assessment, species),
-    ...ofThePace(e, newcomer, forecast, dayOfMs),
+    ...ofThePace,
   ];
   return { warnings: warnings.sort(byGravity), forecast };
 }
@@ -97,29 +97,33 @@ function ofTheTime(assessment: Assessment, species: Species): Warning[] {
   return [notYet({ code: settling ? 'lastStillSettling' : 'gateShut' })];
 }
 
-/** Load against a month ago, against the last addition and against what the filter has proved. */
-function ofThePace(
+/** Load against a month ago, against the last addition and against what the filter has proved, for all who would come at once. */
+export function paceOf(
   e: WaterEvidence,
-  { species, count }: Member,
-  forecast: AdditionForecast,
+  assessment: Pick<Assessment, 'freeAmmonia'>,
+  group: readonly Pick<Member, 'species' | 'count'>[],
   dayOfMs: (ms: number) => string,
-): Warning[] {
+  peaks: AdditionPeaks | null = null,
+): { warnings: Warning[]; forecast: AdditionForecast } {
+  const forecast = forecastAddition(e, assessment, group, peaks);
   const warnings: Warning[] = [];
   const mgN = forecast.presentMgN + forecast.addedMgN;
   const capacity = provedCapacity(e);
   const nearZeroMgN = capacity?.nearZeroNowMgN ?? null;
   const allowedMgN = allowedLoadMgN(e, dayOfMs);
   if (mgN > allowedMgN + 1e-9) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
-  const isFish = species.group === 'fish';
+  const fish = group.filter(({ species }) => species.group === 'fish');
+  const isFish = fish.length > 0;
   const lately = lastOf(e.joined.filter((j) => isLoadOfFish(e, j)));
   const sinceFish = lately ? daysBetween(dayOfMs(lately.atMs), dayOfMs(e.nowMs)) : Infinity;
   if (isFish && sinceFish < STOCKING.betweenFishDays) warnings.push(notYet({ code: 'twoInAWeek' }));
   if (nearZeroMgN !== null && mgN > nearZeroMgN)
     warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: nearZeroMgN }));
   if (!capacity && isFish) warnings.push(onlyIf({ code: 'noProof' }));
-  if (isFish && count > STOCKING.firstFish && !e.residents.some((a) => isFishOf(e, a)))
+  const count = fish.reduce((sum, f) => sum + f.count, 0);
+  if (count > STOCKING.firstFish && !e.residents.some((a) => isFishOf(e, a)))
     warnings.push(onlyIf({ code: 'manyFirst', count }));
-  return [...warnings, ...ofTheAmmonia(forecast)];
+  return { warnings: [...warnings, ...ofTheAmmonia(forecast)], forecast };
 }
 
 /** What the load may be in all today, mg N a day: twice that of a month ago, or the first step (R5). */
@@ -152,12 +156,11 @@ function ofTheAmmonia({ peakNh3MgN, likelyNh3MgN }: AdditionForecast): Warning[]
 
 function forecastAddition(
   e: WaterEvidence,
-  assessment: Assessment,
-  species: Species,
-  count: number,
+  assessment: Pick<Assessment, 'freeAmmonia'>,
+  group: readonly Pick<Member, 'species' | 'count'>[],
   peaks: AdditionPeaks | null,
 ): AdditionForecast {
-  const addedMgN = dailyLoadMgN(species, species.arrivalCm) * count;
+  const addedMgN = group.reduce((sum, m) => sum + m.count * dailyLoadMgN(m.species, m.species.arrivalCm), 0);
   const presentMgN = presentLoadMgN(e);
   const fraction =
     assessment.freeAmmonia?.fraction ??

@@ -1,3 +1,4 @@
+import type { Animal } from '../document';
 import { gatherEvidence } from '../evidence';
 import { assessWater } from '../readiness';
 import { DAY, provedHistory, START_MS } from '../testing/history';
@@ -59,8 +60,21 @@ test('what is said of some who are let in is about them and those at home, not a
     { to: { kind: 'water', waterId: 't' }, at: new Date(START_MS).toISOString(), why: '' },
   ];
   const e = gatherEvidence(doc, 't', NOW);
-  const said = saidOfThem(doc, e, [doc.animals.w0!], UTC.dayOf);
+  const assessment = assessWater(doc, 't', NOW);
+  const saidOf = (...coming: Animal[]) => saidOfThem(doc, e, assessment, coming, UTC.dayOf);
+  const said = saidOf(doc.animals.w0!);
   expect(said.map((f) => f.says.code)).toEqual(expect.arrayContaining(['eats', 'notAlwaysReefSafe']));
-  for (const f of said) expect([f.ids.includes('w0'), f.ids.includes('w2')]).toEqual([true, false]);
-  expect(saidOfThem(doc, e, [], UTC.dayOf)).toEqual([]);
+  for (const f of said) expect(JSON.stringify(f.says)).not.toMatch(/Yellow tang/);
+  expect(saidOf()).toEqual([]);
+});
+
+test('those who are let in together are held against the filter together, as one is at its wish', () => {
+  const doc = world(['green-chromis', 9, null], ['pajama-cardinalfish', 9, null]);
+  const e = gatherEvidence(doc, 't', NOW);
+  const assessment = assessWater(doc, 't', NOW);
+  const saidOf = (...coming: Animal[]) =>
+    saidOfThem(doc, e, assessment, coming, UTC.dayOf).map((f) => f.says.code);
+  const [chromis, cardinals] = [doc.animals.w0!, doc.animals.w1!];
+  for (const one of [chromis, cardinals]) expect(saidOf(one)).not.toContain('overCeiling');
+  expect(saidOf(chromis, cardinals)).toContain('overCeiling');
 });

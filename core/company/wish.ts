@@ -7,7 +7,7 @@ import { provedCapacity } from '../stocking';
 import type { AdditionPeaks } from '../stocking/peaks';
 import { apartOf, companyOf } from './company';
 import type { Finding } from './finding';
-import { additionWarnings, type AdditionForecast, type Warning } from './joining';
+import { additionWarnings, paceOf, type AdditionForecast, type Warning } from './joining';
 import { openLines } from './lines';
 import { membersOf, tankOf } from './member';
 import { compared } from '../time';
@@ -53,17 +53,23 @@ export function nextWish(
   return null;
 }
 
-/** What is said of some who are let in together, beside those at home. */
+/** What is said of some who are let in together, beside those at home: as of one at its wish, their loads taken together. */
 export function saidOfThem(
   doc: Document,
   e: WaterEvidence,
+  assessment: Pick<Assessment, 'freeAmmonia'>,
   coming: readonly Animal[],
   dayOfMs: (ms: number) => string,
-): Finding[] {
+): Warning[] {
+  if (coming.length === 0) return [];
   const ids = new Set(coming.map((a) => a.id));
   const members = membersOf(doc, e.water).filter((m) => m.stage === 'here' || ids.has(m.id));
   const found = companyOf(tankOf(e, dayOfMs), members);
-  return found.filter((f) => f.says.code !== 'grownLoad' && f.ids.some((id) => ids.has(id)));
+  const group = coming.map(({ speciesId, count }) => ({ species: speciesOf(doc, speciesId), count }));
+  return [
+    ...found.filter((f) => f.says.code !== 'grownLoad' && f.ids.some((id) => ids.has(id))),
+    ...paceOf(e, assessment, group, dayOfMs).warnings,
+  ];
 }
 
 /** Wishes no day is right for, each with its reason. */

@@ -107,7 +107,7 @@ describe('the file', () => {
     );
   });
   test('the version is pinned and has its migrations', () => {
-    expect(VERSION).toBe(11);
+    expect(VERSION).toBe(12);
     expect(MIGRATIONS).toHaveLength(VERSION - 1);
   });
   test('moments with an offset or without milliseconds are read, and kept in UTC; text that looks like one stays', () => {

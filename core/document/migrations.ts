@@ -96,6 +96,14 @@ export const MIGRATIONS: readonly Migration[] = [
     ends: [],
     up: hoursAsText,
   },
+  {
+    from: 11,
+    reason:
+      'whether animals that were told of have been named, and the load as a risk that was taken: all added, nothing to convert',
+    adds: [],
+    ends: [],
+    up: (entries) => [...entries],
+  },
 ];
 
 /** @throws Error where a step is missing, doubled or out of order. */

@@ -4,7 +4,7 @@ import { TAKEN } from './limits';
 
 export const FORMAT = 'zoarium';
 
-export const VERSION = 11;
+export const VERSION = 12;
 
 /** The person's own parameters, six at most: what they are called stands in the collection of that name. */
 export const OWN_PARAMETERS = ['own1', 'own2', 'own3', 'own4', 'own5', 'own6'] as const;
@@ -153,6 +153,7 @@ export const RISKS = [
   'riskNoLid',
   'riskIntakes',
   'riskCompany',
+  'riskLoad',
 ] as const;
 
 /** What is switched off for some work, and has to go on again. */

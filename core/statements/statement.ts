@@ -207,6 +207,8 @@ interface RiskFacts {
   /** What lasts: no waiting would lift it. */
   riskCompany: { finding: StatementOf<CompanyCode> };
   riskIntakes: { name: string };
+  /** All who would come at once bring more than the filter carries. */
+  riskLoad: { finding: StatementOf<'overCeiling' | 'ammoniaPeak'> };
 }
 
 /** Why a method or a school is proposed. */

@@ -238,6 +238,7 @@ const RISK_SENTENCES = {
         ? `${s.name} itself says ${WORDS[s.word]}: its water or its filter is not ready for more.`
         : `No fish lives in ${s.name} yet, and ${s.fish} would come at once: one small fish or a pair first, the others once it has settled.`,
   riskCompany: (s, w) => sentence(s.finding, w),
+  riskLoad: (s, w) => sentence(s.finding, w),
   riskNoLid: (s) => `${s.name} jumps, and there is no lid: it may be on the floor tomorrow.`,
   riskIntakes: (s) =>
     `The pump intakes of ${s.name} are not said to be guarded: an anemone that wanders is drawn in, dies and poisons the tank.`,

@@ -223,6 +223,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   riskOtherDisplay: { name: 'Pantry Cube' },
   riskDisplay: { name: 'North Window', word: 'wait' },
   riskCompany: { finding: { code: 'rival', name: 'Gramma', other: 'Basslet', ground: 'caves' } },
+  riskLoad: { finding: { code: 'overCeiling', mgN: 61.5, carriesMgN: 44.2 } },
   riskNoLid: { name: 'Neon goby' },
   riskIntakes: { name: 'North Window' },
   ammoniaWithAnimals: { ammonia: '0.5 mg/L NH₄', atMs: 41 * DAY },

@@ -5,7 +5,14 @@ import type { Animal, Drip, DripCheck, Water } from '../../../core/document';
 import { isOfDisplay } from '../../../core/evidence';
 import { MINUTE_MS } from '../../../core/time';
 import { showQuantity } from '../../../core/units';
-import { isoOf, localDay, selectDocument, selectEvidence, useAppSelector } from '../../store';
+import {
+  isoOf,
+  localDay,
+  selectAssessment,
+  selectDocument,
+  selectEvidence,
+  useAppSelector,
+} from '../../store';
 import { Button, Check, Section, Txt } from '../../ui';
 import { useUnits } from '../shell';
 import { Verdicts } from '../shell/company';
@@ -18,9 +25,10 @@ import { isOpenCheck, type useSession } from './session';
 function OnlyIf({ water, coming, now }: { water: Water; coming: readonly Animal[]; now: number }) {
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const assessment = useAppSelector((s) => selectAssessment(s, water.id, now));
   const found = useMemo(
-    () => (isOfDisplay(evidence) ? saidOfThem(doc, evidence, coming, localDay) : []),
-    [doc, evidence, coming],
+    () => (isOfDisplay(evidence) ? saidOfThem(doc, evidence, assessment, coming, localDay) : []),
+    [doc, evidence, assessment, coming],
   );
   return <Verdicts of={found.filter((f) => f.severity === 'onlyIf')} />;
 }

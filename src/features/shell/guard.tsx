@@ -1,6 +1,6 @@
 /** The guard at the display, as every door shows it: what is risked, and a field for the reason. */
 import { useMemo } from 'react';
-import { admissionRisks, firstFishRisk, type Newcomer, type Risk } from '../../../core/arrivals';
+import { admissionRisks, firstFishRisk, loadRisks, type Newcomer, type Risk } from '../../../core/arrivals';
 import type { Water } from '../../../core/document';
 import { sentence } from '../../../core/words';
 import {
@@ -8,26 +8,38 @@ import {
   localDay,
   selectAssessment,
   selectDocument,
+  selectEvidence,
   useAppDispatch,
   useAppSelector,
 } from '../../store';
 import { Check, Txt } from '../../ui';
 import { useWords } from './water';
 
-/** What is risked by letting each of them into a water now, each risk once. */
-export function useRisks(who: readonly Newcomer[], to: Water | undefined, now: number) {
+/** What is risked by letting each of them into a water now, each risk once.
+ *  @param bringsFilter rock and media come along: what the water carries so far says nothing */
+export function useRisks(
+  who: readonly Newcomer[],
+  to: Water | undefined,
+  now: number,
+  { bringsFilter = false }: { bringsFilter?: boolean } = {},
+) {
   const doc = useAppSelector(selectDocument);
   const assessment = useAppSelector((s) => (to ? selectAssessment(s, to.id, now) : null));
+  const evidence = useAppSelector((s) => (to ? selectEvidence(s, to.id, now) : null));
   return useMemo(() => {
     const risksOf = (one: Newcomer): Risk[] =>
-      to && assessment
-        ? [...admissionRisks(doc, one, to, assessment, now, localDay), ...firstFishRisk(doc, one, who, to)]
+      to && assessment && evidence
+        ? [
+            ...admissionRisks(doc, one, to, assessment, now, localDay),
+            ...firstFishRisk(doc, one, who, to),
+            ...(bringsFilter ? [] : loadRisks(doc, one, who, evidence, assessment, localDay)),
+          ]
         : [];
     const all = who.flatMap(risksOf);
     const seen = new Set<string>();
     const risks = all.filter((r) => !seen.has(JSON.stringify(r)) && seen.add(JSON.stringify(r)));
     return { risksOf, risks, never: risks.some((r) => r.code === 'riskCopper') };
-  }, [doc, who, to, assessment, now]);
+  }, [doc, who, to, assessment, evidence, now, bringsFilter]);
 }
 
 /** @param to the one water they go to, where it is one */

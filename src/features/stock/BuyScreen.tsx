@@ -6,6 +6,7 @@ import {
   admissionRisks,
   editsToBuy,
   firstFishRisk,
+  loadRisks,
   followUpTasks,
   type Newcomer,
   type Risk,
@@ -79,17 +80,20 @@ function Buy({ water }: { water: Display }) {
   const doc = useAppSelector(selectDocument);
   const waters = useAppSelector(selectWaters).filter((w) => w.kind !== 'mixing' && isOpen(w));
   const assessments = useAppSelector((s) => waters.map((w) => selectAssessment(s, w.id, now)), shallowEqual);
+  const evidences = useAppSelector((s) => waters.map((w) => selectEvidence(s, w.id, now)), shallowEqual);
   const assessed = (waterId: string) => assessments[waters.findIndex((w) => w.id === waterId)];
   const [id] = useState(newId);
   const risksOf = (row: BasketRow, basket: readonly BasketRow[]): Risk[] => {
     const to = doc.waters[row.waterId];
     const assessment = assessed(row.waterId);
-    if (!to || !assessment) return [];
+    const there = evidences.find((e) => e.water.id === row.waterId);
+    if (!to || !assessment || !there) return [];
     const one = newcomerOf(row);
     const together = basket.filter((r) => r.waterId === to.id).map(newcomerOf);
     return [
       ...admissionRisks(doc, one, to, assessment, now, localDay),
       ...firstFishRisk(doc, one, together, to),
+      ...loadRisks(doc, one, together, there, assessment, localDay),
     ];
   };
   const risksIn = (rows: readonly BasketRow[]) => {

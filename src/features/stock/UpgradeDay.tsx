@@ -97,7 +97,7 @@ function AllOver({
   now: number;
 }) {
   const dispatch = useAppDispatch();
-  const { risksOf, risks, never } = useRisks(residents, to, now);
+  const { risksOf, risks, never } = useRisks(residents, to, now, { bringsFilter: true });
   const [why, setWhy] = useState('');
   const [asked, setAsked] = useState(false);
   const log = () => {
