@@ -68,7 +68,8 @@ export function saidOfThem(
   const group = coming.map(({ speciesId, count }) => ({ species: speciesOf(doc, speciesId), count }));
   return [
     ...found.filter((f) => f.says.code !== 'grownLoad' && f.ids.some((id) => ids.has(id))),
-    ...paceOf(e, assessment, group, dayOfMs).warnings,
+    // That they are many for a first time the guard says, with a reason to be given.
+    ...paceOf(e, assessment, group, dayOfMs).warnings.filter((w) => w.says.code !== 'manyFirst'),
   ];
 }
 
