@@ -362,6 +362,7 @@ function AnimalRow({ animal, waterId, right }: { animal: Animal; waterId: string
           <Txt kind="row">{animalWords(kinds, animal)}</Txt>
           <Txt kind="small" tone="second" style={styles.italic}>
             {speciesOf(kinds, animal.speciesId).scientific}
+            {animal.provisional ? <Txt kind="small">{' · kind not sure'}</Txt> : null}
           </Txt>
         </View>
         <Txt kind="small" tone="second" style={styles.right}>

@@ -209,6 +209,13 @@ test('the species list is searched by either name', () => {
   expect(says('None by that name')).toBe(true);
 });
 
+test('a kind in doubt stands so in the list', () => {
+  const doc = demo();
+  doc.animals['north-shrimp'] = { ...doc.animals['north-shrimp']!, provisional: true };
+  onScreen(<StockScreen />, { doc, params: north() });
+  expect(screen.getAllByText(/kind not sure/)).toHaveLength(1);
+});
+
 test('a kind in doubt is said to be so; under its right name the old one is kept', async () => {
   const { doc } = onScreen(<AnimalScreen />, {
     doc: demo(),
