@@ -63,6 +63,7 @@ export function reset(e: WaterEvidence): Verdict {
 export function firstAnimals(e: DisplayEvidence): Verdict {
   const [first] = loadJoined(e);
   if (first) return open(first.atMs, { code: 'animalsIn', atMs: first.atMs });
+  if (e.unnamedSince !== null) return shut('wait', { code: 'nobodyNamed' }, { code: 'nameThem' });
   const ammonia = lastOf(trusted(e.series.ammonia));
   if (e.water.school === 'firstFish') {
     if (!isFresh(ammonia, e.nowMs)) return shut('test', { code: 'ammoniaUnmeasured' }, ask('ammonia'));

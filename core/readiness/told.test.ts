@@ -74,6 +74,7 @@ describe('animals that were told of and never named', () => {
         expect(code).not.toMatch(/dose|addAmmonia|feedTransfer|unseenNeedsProof/i);
     expect(judge(h, 2.1).living?.word).toBe('steady');
     expect(unnamed(h, 2.1)).toEqual(['unnamedAnimals']);
+    expect(judge(h, 2.1).fish).toMatchObject({ word: 'wait', reason: { code: 'nobodyNamed' } });
     h.water(3, { ammonia: 4, nitrite: 0, ph: 8.3 });
     expect(judge(h, 3.1).living?.word).toBe('actNow');
   });

@@ -109,6 +109,8 @@ interface GateFacts {
   raiseAlkalinity: Nothing;
   resetDone: { nitrateMgN: number; alkalinity: number; salinity: number };
   animalsIn: At;
+  nobodyNamed: Nothing;
+  nameThem: Nothing;
   oneSmallFishDaily: Nothing;
   addFirstFish: Nothing;
   animalsCameFirst: Nothing;

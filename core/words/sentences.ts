@@ -152,6 +152,9 @@ const GATES = {
   raiseAlkalinity: () =>
     `Raise alkalinity to ${RULES.alkalinityAim} dKH, at most 1 dKH a day with animals, or change water.`,
   resetDone: (s, w) => `nitrate ${no3(s.nitrateMgN)}, ${dkh(s.alkalinity)}, ${salt(s.salinity, w)}`,
+  nobodyNamed: () =>
+    'Who lives here already is not named: what they make is not known, so nothing can be added to it.',
+  nameThem: () => 'Find each under Stock and say since when it is in.',
   animalsIn: (s, w) => `since ${w.day(s.atMs)}`,
   oneSmallFishDaily: () => 'Your school allows one or two small fish now, with an ammonia test every day.',
   addFirstFish: () => 'One small fish, light feed, lid on, a water change ready.',

@@ -260,6 +260,8 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   addCrew: {},
   crewUnfed: {},
   crewLately: {},
+  nobodyNamed: {},
+  nameThem: {},
   fishFallow: { day: 6, of: 76 },
   fishFallowUntil: { day: '2026-07-10' },
   outbreakFishIn: {},

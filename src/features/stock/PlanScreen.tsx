@@ -89,6 +89,11 @@ function Plan({ water }: { water: Display }) {
       {held ? (
         <Txt tone="ammonia">{`${sentence(held, words)} First the water: the days below are those of a tank that is steady again.`}</Txt>
       ) : null}
+      {evidence.unnamedSince === null ? null : (
+        <Txt tone="ammonia">
+          {`${sentence({ code: 'nobodyNamed' }, words)} The days below hold only if nobody does.`}
+        </Txt>
+      )}
       {quarantinesOf(doc, water.id)
         .filter(isOpen)
         .map((q) => (

@@ -237,6 +237,16 @@ test('a start without a date is dated first, and nobody is told that it never en
   expect(says('When the start is over is worked out first.')).toBe(true);
   expect(says(/Nobody can come yet|passes its gates/)).toBe(false);
 });
+test('animals that nobody has named: the days hold only if nobody is in', async () => {
+  const doc = demo();
+  const water = doc.waters['pantry-cube'] as Display;
+  doc.waters[water.id] = { ...water, told: { stage: 'animalsIn', day: '2026-04-01' } };
+  show(doc, water.id);
+  await flush();
+  expect(says(/^Who lives here already is not named: .* The days below hold only if nobody does\.$/)).toBe(
+    true,
+  );
+});
 test.each([
   ['the day that was said', { daysAgo: 1, p50: 11 }, 'All in by 11 May'],
   ['tomorrow, where that day has passed and the gate is closed', { daysAgo: 9, p50: 3 }, 'All in by 2 May'],
