@@ -217,7 +217,11 @@ function Stock({ water }: { water: Display }) {
       ) : (
         <Empty
           title="An empty stair"
-          text="It grows with the first animals; the ceiling appears when a proof is logged."
+          text={
+            evidence.isInhabited
+              ? 'It grows with the animals as they are named; the ceiling appears after two weeks of zeros with them fed.'
+              : 'It grows with the first animals; the ceiling appears when a proof is logged.'
+          }
         />
       )}
       {wide ? null : quarantine}

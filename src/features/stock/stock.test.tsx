@@ -39,6 +39,7 @@ test('animals that were told of are asked for by name, until nobody else is in i
   const { doc } = onScreen(<StockScreen />, { doc: told, params: { waterId: water.id } });
   expect(says(/as told on 5 Jan.*none of them is named/)).toBe(true);
   expect(says('No animal yet.')).toBe(false);
+  expect(says(/the ceiling appears when a proof is logged/)).toBe(false);
   press('No other animal is in it');
   expect(doc().waters[water.id]).toMatchObject({ told: { stage: 'animalsIn', allNamed: true } });
   expect(says(/none of them is named/)).toBe(false);
