@@ -304,7 +304,8 @@ const ALARMS = {
   nutrientZero: (s) =>
     `${capital(PARAMETER_NAMES[s.parameter])} reads zero: with life in the tank that is a finding too. Slime and stringy brown films follow.`,
   unnamedAnimals: (s, w) =>
-    `Animals are in it, as told on ${w.written(s.day)}, and none of them is named: name them under Stock, so that their load and who may join them can be reckoned.`,
+    `Animals are in it, as told on ${w.written(s.day)}, and none of them is named: ` +
+    'name them under Stock, so that their load and who may join them can be reckoned.',
 } satisfies Partial<Sentences>;
 
 const AVOID = {
