@@ -92,7 +92,8 @@ export function Unnamed({ water, day }: { water: Display; day: string }) {
   return (
     <>
       <Txt tone="ammonia">
-        {`Animals are in it, as told on ${shortWrittenDay(day)}, and none of them is named. Find each, and say since when it is in: no load is reckoned before.`}
+        {`Animals are in it, as told on ${shortWrittenDay(day)}, and none of them is named. ` +
+          'Find each, and say since when it is in: no load is reckoned before.'}
       </Txt>
       <Row>
         <Button
