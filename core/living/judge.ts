@@ -1,5 +1,6 @@
 /** How the water is, for whoever lives in it: Steady, Watch, Test or Act now, the worst named first, and what to do. */
 import { crewPlan } from '../after';
+import { feedingOf } from '../arrivals/feeding';
 import type { Parameter } from '../document';
 import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import type { Statement, Word } from '../statements';
@@ -76,12 +77,19 @@ function inOrder(findings: readonly Finding[]): Finding[] {
 /** What a steady water is judged by, said with the one that was read longest ago. */
 const SHOWN: readonly Parameter[] = ['ammonia', 'temperature', 'salinity'];
 
+/** As before, or what stands on Stock while newcomers get a part. */
+function whatToFeed(e: WaterEvidence): Statement {
+  const feeding = feedingOf(e);
+  if (!feeding || feeding.fullInDays === 0) return { code: 'keepSteady' };
+  return { code: 'feedNewcomers', nowG: feeding.nowG, fullG: feeding.fullG, days: feeding.fullInDays };
+}
+
 function steady(e: WaterEvidence, also: Finding[]): Living {
   const read = SHOWN.flatMap((p) => lastOf(trusted(e.series[p]))?.atMs ?? []);
   return {
     word: 'steady',
     reason: { code: 'livingSteady', sinceMs: Math.min(...read, e.nowMs) },
-    opens: { code: 'keepSteady' },
+    opens: whatToFeed(e),
     also,
     plan: null,
     again: [],

@@ -4,6 +4,7 @@ import { PRECISE_KITS } from '../testing/precise';
 import { gatherEvidence } from '../evidence';
 import { DEFAULT_TARGETS } from '../document';
 import { assessWater } from '../readiness';
+import type { StatementOf } from '../statements';
 import { freeCourse } from '.';
 
 const ms = (day: number): number => START_MS + day * DAY;
@@ -138,6 +139,17 @@ describe('the judgement as a whole', () => {
       again: [],
       causes: [],
     });
+  });
+  test('while those who just came get a part of the food, how much that is for all', () => {
+    const fed = (day: number) =>
+      judge(stocked().animal(10, 'ocellaris-clownfish').test(9.6, { ammonia: 0 }), day).living?.opens;
+    expect(fed(10.2)).toMatchObject({ code: 'feedNewcomers', days: 7 });
+    const { nowG, fullG } = fed(11.5) as StatementOf<'feedNewcomers'>;
+    // By hand: all of those who settled long ago, a third of the one who came yesterday.
+    const one = fed(10.2) as StatementOf<'feedNewcomers'>;
+    expect(nowG).toBeCloseTo(one.nowG + 0.33 * (one.fullG - one.nowG), 2);
+    expect(fullG).toBeCloseTo(one.fullG, 2);
+    expect(fed(17.1)).toEqual({ code: 'keepSteady' });
   });
   test('the worst first, the rest after it in the order in which it kills; what is watched is read again', () => {
     const { living } = after({ alkalinity: 6, ph: 7.5, temperature: 28.2 }, stocked().test(9.9, {}));

@@ -52,7 +52,8 @@ const waiting = (p: Problem, q: QuarantineWater): number =>
 export type Concession =
   | { kind: 'lid' }
   | { kind: 'quarantine'; line: Wish['line']; netL: number }
-  | { kind: 'budget'; aMonth: number }
+  /** Is it to be wanted before the others who are left out? They might be had for the same money. */
+  | { kind: 'budget'; aMonth: number; isFirst: boolean }
   | { kind: 'withoutOther'; wishId: string }
   | { kind: 'laterPlan' }
   | { kind: 'gate' };
@@ -73,7 +74,11 @@ export function concessionFor(p: Problem, wish: number, rule: Rule): Concession 
       : null;
   }
   if (rule === 'R3') return { kind: 'quarantine', line: w.line, netL: enough(here[0]?.netL ?? 0) };
-  if (rule === 'R10') return { kind: 'budget', aMonth: Math.ceil(w.price) };
+  if (rule === 'R10') {
+    // By itself in a month, or beside all that may be spent in it.
+    const aMonth = w.price > (p.budget ?? 0) ? w.price : (p.budget ?? 0) + w.price;
+    return { kind: 'budget', aMonth: Math.ceil(aMonth), isFirst: false };
+  }
   if (rule === 'R8') {
     const other = p.forbidden.find(([a, b]) => a === wish || b === wish);
     if (other)

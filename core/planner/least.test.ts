@@ -1,4 +1,5 @@
 import { aProblem, aWish, TODAY } from '../testing/plans';
+import { household } from '../testing/longPlans';
 import { leastToLetIn } from './least';
 import type { Problem } from './problem';
 import { bestPlan } from './bought';
@@ -13,8 +14,36 @@ describe('the smallest set that lets a wish in', () => {
   test('one thing where one is enough', () => {
     expect(least(aProblem([aWish('a', { jumps: true })], { hasLid: false }))).toEqual([lid]);
     expect(least(aProblem([aWish('a', { price: 70 })], { budget: 50 }))).toEqual([
-      { kind: 'budget', aMonth: 120 },
+      { kind: 'budget', aMonth: 70, isFirst: false },
     ]);
+  });
+  test('that it is to be wanted first, where the plan would rather have two others for the money', () => {
+    const p = aProblem([aWish('a', { price: 40 }), aWish('b', { price: 20 }), aWish('c', { price: 20 })], {
+      budget: 10,
+      horizonDays: 29,
+    });
+    const money = (aMonth: number, isFirst: boolean) => [{ kind: 'budget', aMonth, isFirst }];
+    expect(least(p, 0)).toEqual(money(40, true));
+    expect(least(p, 1)).toEqual(money(20, false));
+  });
+  test('no more money than a scan in whole units finds, and whether the plan would have it unasked', () => {
+    for (let seed = 1; seed <= 2; seed++)
+      for (const budget of [15, 40]) {
+        const p = { ...household(6, seed, budget), horizonDays: 150 };
+        const placed = placedOf(p);
+        const asked = (aMonth: number, wish: number, isFirst: boolean): boolean => {
+          const wishes = p.wishes.map((w, i) => ({ ...w, priority: placed.has(i) || i === wish ? 1 : 2 }));
+          const now = placedOf({ ...p, budget: aMonth, ...(isFirst ? { wishes } : {}) });
+          return [...placed, wish].every((i) => now.has(i));
+        };
+        for (let wish = 0; wish < 6; wish++) {
+          const [found, more] = placed.has(wish) ? [] : (least(p, wish) ?? []);
+          if (found?.kind !== 'budget' || more) continue;
+          let aMonth = budget + 1;
+          while (!asked(aMonth, wish, true)) aMonth++;
+          expect({ seed, wish, ...found }).toMatchObject({ aMonth, isFirst: !asked(aMonth, wish, false) });
+        }
+      }
   });
   test('a jumper too heavy for the quarantine needs the lid and a larger one', () => {
     const p = aProblem([aWish('a', { jumps: true, loadMgN: 12 })], { hasLid: false, displayLoadMgN: 20 });

@@ -257,6 +257,8 @@ interface Change {
 interface LivingFacts {
   livingSteady: { sinceMs: number };
   keepSteady: Nothing;
+  /** Dry food for all fish, g a day, while those who just came get a part of it; all of it so many days from now. */
+  feedNewcomers: { nowG: number; fullG: number; days: number };
   freeAmmoniaAct: FreeReckoned;
   freeAmmoniaWatch: FreeReckoned;
   freeMeasuredAct: At & { nh3MgN: number };

@@ -49,9 +49,14 @@ const perDay = (w: WordsContext): string => showDifference('salinity', LIVING.sa
 const tooMuch = (s: StatementOf<'fedAsksTest' | 'fedDayAfter'>, w: WordsContext): string =>
   `The food given by ${w.hour(s.atMs)} makes about ${s.madeMgN.toFixed(0)} mg N in a day; the filter keeps up with about ${s.keptUpMgN.toFixed(0)}`;
 
+/** Less dry food than this is written as none, g. */
+export const LEAST_G = 0.005;
+
 export const LIVING_WORDS = {
   livingSteady: (s, w) => `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
+  feedNewcomers: (s) =>
+    `Those who just came get a part: ${s.nowG < LEAST_G ? 'no food today' : `about ${s.nowG.toFixed(2)} g of dry food today for all fish`}, ${s.fullG.toFixed(2)} g in ${days(s.days)} if ammonia reads zero until then.`,
   freeAmmoniaAct: (s, w) => `${reckoned(s, w)}; act from ${FREE_AMMONIA.act}.`,
   freeAmmoniaWatch: (s, w) => `${reckoned(s, w)}; above ${FREE_AMMONIA.longTerm} for long it harms.`,
   freeMeasuredAct: (s, w) =>

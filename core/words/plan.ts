@@ -195,7 +195,7 @@ function concessionText(c: Concession, w: PlanSaying): string {
     case 'quarantine':
       return `one quarantine more, for ${LINE_WORDS[c.line].toLowerCase()}, of ${w.litres(c.netL)} or more,`;
     case 'budget':
-      return `a budget of ${c.aMonth} a month`;
+      return `a budget of ${c.aMonth} a month${c.isFirst ? ', if wanted before the others,' : ''}`;
     case 'withoutOther':
       return `doing without ${w.nameOf(c.wishId)}`;
     case 'laterPlan':

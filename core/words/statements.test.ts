@@ -272,6 +272,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   largerGlass: {},
   livingSteady: { sinceMs: 39 * DAY },
   keepSteady: {},
+  feedNewcomers: { nowG: 0.033, fullG: 0.1, days: 6 },
   freeMeasuredAct: { nh3MgN: 0.081, atMs: 40 * DAY },
   freeMeasuredWatch: { nh3MgN: 0.031, atMs: 40 * DAY },
   ammoniaTrace: { ammonia: '0.25 mg/L NH₄', atMs: 40 * DAY },

@@ -21,6 +21,8 @@ import { Txt } from './Txt';
 interface Item {
   id: string;
   label: string;
+  /** Its place, where it has one: not said while it moves, as it is the one it comes from. */
+  rank?: number;
   note?: string;
 }
 
@@ -112,6 +114,7 @@ function SortableRow({ item }: { item: Item }) {
     id: item.id,
   });
   const Grip = ICONS.drag;
+  const name = item.rank === undefined ? item.label : `${item.rank}. ${item.label}`;
   const style: CSSProperties = {
     transform: CSS.Translate.toString(transform),
     transition: transition ?? undefined,
@@ -125,9 +128,9 @@ function SortableRow({ item }: { item: Item }) {
     touchAction: 'none',
   };
   return (
-    <div ref={setNodeRef} style={style} {...attributes} {...listeners} aria-label={`${item.label}: move`}>
+    <div ref={setNodeRef} style={style} {...attributes} {...listeners} aria-label={`${name}: move`}>
       <Grip size={18} color={roles.second} aria-hidden />
-      <Txt style={{ flexShrink: 1 }}>{item.label}</Txt>
+      <Txt style={{ flexShrink: 1 }}>{name}</Txt>
       {item.note ? (
         <Txt kind="small" tone="second">
           {item.note}

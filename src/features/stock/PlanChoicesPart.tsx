@@ -167,7 +167,8 @@ function Order({ planned }: { planned: Planned }) {
       <Sortable
         items={wishes.map((a, i) => ({
           id: a.id,
-          label: i < ranked ? `${i + 1}. ${animalWords(doc, a)}` : animalWords(doc, a),
+          label: animalWords(doc, a),
+          ...(i < ranked ? { rank: i + 1 } : {}),
           ...(a.wish?.held ? { note: 'days set' } : {}),
         }))}
         onOrder={(ids) => void dispatch(commit('Order of the wishes', editsToOrder(doc, ids)))}

@@ -6,7 +6,7 @@ import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import { foodLimit, type FoodLimit, type Living } from '../../../core/living';
 import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
-import { sentence } from '../../../core/words';
+import { LEAST_G, sentence } from '../../../core/words';
 import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
 import { Button, Go, Line, Row, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
@@ -37,7 +37,7 @@ export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Liv
 
 function foodWords(limit: FoodLimit | null, nowG: number): string {
   const grams = limit === 'half' ? nowG / 2 : nowG;
-  if (limit === 'none' || grams < 0.005) return 'none today';
+  if (limit === 'none' || grams < LEAST_G) return 'none today';
   return limit === 'little' ? `less than ${grams.toFixed(2)} g` : `about ${grams.toFixed(2)} g`;
 }
 
