@@ -142,7 +142,12 @@ describe('the judgement as a whole', () => {
   });
   test('while those who just came get a part of the food, how much that is for all', () => {
     const fed = (day: number) =>
-      judge(stocked().animal(10, 'ocellaris-clownfish').test(day - 0.1, GOOD), day).living?.opens;
+      judge(
+        stocked()
+          .animal(10, 'ocellaris-clownfish')
+          .test(day - 0.1, GOOD),
+        day,
+      ).living?.opens;
     expect(fed(10.2)).toMatchObject({ code: 'feedNewcomers', days: 7 });
     const { nowG, fullG } = fed(11.5) as StatementOf<'feedNewcomers'>;
     // By hand: all of those who settled long ago, a third of the one who came yesterday.
