@@ -1,5 +1,6 @@
 /** Rules of company at their edges, on kinds made for it: what a comparison turned round would change. */
 import { speciesById, type Species } from '../species';
+import { liftWords } from '../words/company';
 import { companyOf, type Member, type Tank } from '.';
 
 const tank: Tank = {
@@ -60,6 +61,14 @@ describe('rivals', () => {
     expect([severity(180), severity(179)]).toEqual(['onlyIf', 'no']);
     expect(severity(1000, { temperament: 'territorial' })).toBe('no');
   });
+  test('of clownfish no glass is large enough for two kinds, and nothing is said to lift it but one less', () => {
+    const clown = (id: string) => ground(id, { rivalKey: 'clownfish' });
+    const [rival] = found([clown('a'), clown('b')], { glassL: 2000 });
+    expect(rival).toMatchObject({ severity: 'no', says: { code: 'rival', anywhere: true } });
+    expect(liftWords(rival!.says)).toBe('One of them.');
+    const [room] = found([ground('a'), ground('b')], { glassL: 2000 });
+    expect(liftWords(room!.says)).toMatch(/^A glass large enough/);
+  });
   test('the same genus only where both are such', () => {
     const of = (id: string, genus: string, rivalGenus: boolean) =>
       member(kind(id, { scientific: `${genus} ${id}`, rivalGenus }));
@@ -91,6 +100,13 @@ describe('who eats whom', () => {
     expect(most).toBeGreaterThan(4);
     expect(severity(hunter(), prey(most + 1))).not.toBe('no');
     expect(severity(hunter(), prey(most))).toBe('no');
+  });
+  test('any fish is a mouthful to one three times as long: watched, and a no by one that is not reef safe', () => {
+    const fish = (adultCm: number) => member(kind('fish', { adultCm, minTankL: 50 }));
+    expect(severity(hunter(), fish(10))).toBe('onlyIf');
+    expect(severity(hunter(), fish(10.1))).toBeUndefined();
+    expect(severity(hunter({ reefSafe: 'no' }), fish(10))).toBe('no');
+    expect(severity(hunter({ eats: ['snails'] }), fish(5))).toBeUndefined();
   });
   test('one that is not reef safe is a no whatever the size, and who eats nothing of ours is none', () => {
     expect(severity(hunter({ reefSafe: 'no' }), prey(25))).toBe('no');

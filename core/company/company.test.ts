@@ -104,7 +104,7 @@ describe('two of them', () => {
     expect(codes({ glassL: 2000, lengthCm: 300 }, member('yellow-tang'), member('purple-tang'))).toContain(
       'rival',
     );
-    expect(codes({}, member('orchid-dottyback'), member('splendid-dottyback'))).toEqual(['rival']);
+    expect(codes({}, member('orchid-dottyback'), member('splendid-dottyback'))).toEqual(['rival', 'eats']);
     expect(codes({}, member('green-chromis', 'here', 3), member('neon-goby'))).toEqual([]);
   });
   test('who eats whom: a puffer no, a hawkfish only if, a clownfish in its anemone not at all', () => {

@@ -20,19 +20,24 @@ export function ofTwo(tank: Tank, a: Member, b: Member): Finding[] {
 
 const genusOf = (s: Species): string => s.scientific.split(' ')[0] ?? '';
 
+/** Clownfish live in pairs, and a pair that has grown up drives off all others, however large the glass. */
+const NEVER_TWO_KINDS = 'clownfish';
+
 /** Two who claim the same ground bear each other only where each finds its own: a glass as large as both ask for together, and neither
  *  of them territorial. Then the gentler first, or both on one day. */
 function rivalry({ glassL }: Tank, a: Member, b: Member): Finding[] {
   const [one, two] = [a.species, b.species];
   const names = { name: one.common, other: two.common };
+  const key = one.rivalKey;
   const hot = one.temperament === 'territorial' || two.temperament === 'territorial';
+  const anywhere = hot || (key === NEVER_TWO_KINDS && key === two.rivalKey);
   const room = hasRoom(glassL, { minTankL: one.minTankL + two.minTankL });
-  const as = room && !hot ? ({ severity: 'onlyIf', lasting: false } as const) : {};
-  if (one.rivalKey !== null && one.rivalKey === two.rivalKey)
-    return [finding([a.id, b.id], { code: 'rival', ...names, ground: one.rivalKey }, as)];
+  const as = room && !anywhere ? ({ severity: 'onlyIf', lasting: false } as const) : {};
+  if (key !== null && key === two.rivalKey)
+    return [finding([a.id, b.id], { code: 'rival', ...names, ground: key, anywhere }, as)];
   const genus = genusOf(one);
   if (one.rivalGenus && two.rivalGenus && genus !== '' && genus === genusOf(two))
-    return [finding([a.id, b.id], { code: 'sameGenus', ...names, genus }, as)];
+    return [finding([a.id, b.id], { code: 'sameGenus', ...names, genus, anywhere }, as)];
   return [];
 }
 
@@ -54,12 +59,14 @@ const PREY: Record<PreyKind, Species['is'][number]> = {
 const sheltered = (anemone: Species, guest: Species): boolean =>
   anemone.is.includes('anemone') && (guest.rivalKey === 'clownfish' || /anemone/i.test(guest.common));
 
-/** What is not safe with others of ours, or swallows a small fish whole, is a no; who may nip is watched. */
+/** What is not safe with others of ours, or swallows a small fish whole, is a no; who may nip is watched. To whoever eats small fish any
+ *  fish is one that is a mouthful to it. */
 function eating(eater: Member, prey: Member): Finding[] {
   const [one, two] = [eater.species, prey.species];
-  const kind = one.eats.find((k) => two.is.includes(PREY[k]));
+  const isMouthful = two.group === 'fish' && one.adultCm >= COMPANY.mouthfulTimes * two.adultCm;
+  const kind = one.eats.find((k) => two.is.includes(PREY[k]) || (k === 'smallFish' && isMouthful));
   if (!kind || sheltered(one, two)) return [];
-  const swallows = kind === 'smallFish' && one.adultCm >= COMPANY.mouthfulTimes * two.adultCm;
+  const swallows = kind === 'smallFish' && isMouthful && two.is.includes('smallFish');
   const as = one.reefSafe === 'no' || swallows ? ({ severity: 'no' } as const) : {};
   return [finding([eater.id, prey.id], { code: 'eats', name: one.common, other: two.common }, as)];
 }

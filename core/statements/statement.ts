@@ -369,8 +369,9 @@ interface CompanyFacts {
   noLid: Nothing;
   tooManyOfKind: { name: string; most: number; would: number };
   tooFewOfKind: { name: string; least: number; count: number };
-  rival: { name: string; other: string; ground: string };
-  sameGenus: { name: string; other: string; genus: string };
+  /** `anywhere`: however large the glass. */
+  rival: { name: string; other: string; ground: string; anywhere: boolean };
+  sameGenus: { name: string; other: string; genus: string; anywhere: boolean };
   lateComer: { name: string; other: string };
   territorialFirst: { name: string };
   firstThen: { name: string; other: string };

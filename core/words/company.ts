@@ -2,7 +2,7 @@
 import type { Severity } from '../company';
 import type { PreyKind, Species } from '../species';
 import type { SourceClass } from '../species/fields';
-import type { CompanyCode } from '../statements';
+import type { CompanyCode, Statement } from '../statements';
 
 export const DIET_WORDS: Record<Species['diet'][number], string> = {
   algae: 'algae',
@@ -64,8 +64,10 @@ const LIFTS: Record<CompanyCode, string | null> = {
   littleSand: 'Fewer of them.',
   crewInSteps: 'In steps, the next a week later while film stands.',
 };
-export const liftWords = (code: string): string | null =>
-  (LIFTS as Record<string, string | null>)[code] ?? null;
+export const liftWords = (says: Statement): string | null =>
+  'anywhere' in says && says.anywhere
+    ? 'One of them.'
+    : ((LIFTS as Record<string, string | null>)[says.code] ?? null);
 
 export const SOURCE_WORDS: Record<SourceClass, string> = {
   fieldGuide: 'field guides',

@@ -330,9 +330,9 @@ const COMPANY = {
   tooFewOfKind: (s) =>
     `${s.name} lives in company: ${s.least} or more, let in on one day; this makes ${s.count}.`,
   rival: (s) =>
-    `${s.name} and ${s.other} claim the same ground, both of the ${s.ground} kind: expect a fight.`,
+    `${s.name} and ${s.other} claim the same ground, both of the ${s.ground} kind${s.anywhere ? ', however large the glass' : ''}: expect a fight.`,
   sameGenus: (s) =>
-    `${s.name} and ${s.other} are of one genus, ${s.genus}, and take each other for rivals: expect a fight.`,
+    `${s.name} and ${s.other} are of one genus, ${s.genus}, and take each other for rivals${s.anywhere ? ', however large the glass' : ''}: expect a fight.`,
   lateComer: (s) => `${s.name} is territorial and there first: it will be hard on ${s.other}.`,
   territorialFirst: (s) => `${s.name} is territorial: it goes in last. As the first it owns the tank.`,
   firstThen: (s) =>

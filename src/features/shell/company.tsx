@@ -25,7 +25,7 @@ export function Verdicts({
   return (
     <>
       {said.map(({ text, ...w }) => {
-        const lift = brief ? null : liftWords(w.says.code);
+        const lift = brief ? null : liftWords(w.says);
         return (
           <Txt key={text}>
             {graded ? null : <Txt kind="strong" tone={toneOfGravity(w)}>{`${severityWord(w)}. `}</Txt>}
