@@ -37,7 +37,7 @@ const WANTS = {
   cleansSand: {
     asked:
       /\b(?:clean|sift|turn|stir)(?:s|er|ers|ing)?\s+(?:the\s+)?sand\b|\bsand[ -](?:sift|clean)(?:er|ers|ing)\b/,
-    holds: (s: Species) => s.work === 'sifts' || s.rivalKey === 'sand sifter' || s.id === 'diamond-goby',
+    holds: (s: Species) => s.work === 'sifts' || s.rivalKey === 'sand sifter',
   },
   eatsPests: {
     asked: /\beats?\s+(?:aiptasia|flatworms?|pests?)\b/,

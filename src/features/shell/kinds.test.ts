@@ -29,6 +29,11 @@ test.each([
   expect(near).toBe(false);
   expect(found.find((f) => f.species.id === id)?.as).toBe(as);
 });
+test('whose own name it is comes first, whoever else is called so, too', () => {
+  expect(ids('percula clownfish')).toEqual(['percula-clownfish', 'ocellaris-clownfish']);
+  expect(ids('Percula')[0]).toBe('percula-clownfish');
+  expect(ids('false percula clownfish')[0]).toBe('ocellaris-clownfish');
+});
 test('what it should do and where it should fit are asked in words', () => {
   expect(ids('eats algae for 60 L')).toContain('turban-snail');
   expect(ids('eats algae for 60 L')).not.toContain('yellow-tang');

@@ -97,17 +97,20 @@ const joined = (text: string): string => plain(text).replace(/\s/g, '');
 /** Written in one or in two, two words of it count as one from this many letters on: star fish, clown fish. */
 const JOINED = 6;
 
-const APART = 3;
+const APART = 5;
 
-/** How a card bears a name: 0 in a name it begins a word of, 1 within a name, 2 in Latin or its family, or its words APART; null not. */
+/** How a card bears a name: 0 as a whole name, 1 as the beginning of its first, 2 in a name it begins a word of, 3 within a name, 4 in Latin or
+ *  its family, or its words APART; null not. */
 function bearing(card: Card, name: string): number | null {
   const names = [card.common, ...card.names].map(plain);
-  if (names.some((text) => ` ${text}`.includes(` ${name}`))) return 0;
+  if (names.includes(name)) return 0;
+  if (plain(card.common).startsWith(name)) return 1;
+  if (names.some((text) => ` ${text}`.includes(` ${name}`))) return 2;
   const whole = joined(name);
   const holds = (text: string) =>
     text.includes(name) || (whole.length >= JOINED && joined(text).includes(whole));
-  if (names.some(holds)) return 1;
-  if ([card.scientific, card.family].map(plain).some(holds)) return 2;
+  if (names.some(holds)) return 3;
+  if ([card.scientific, card.family].map(plain).some(holds)) return 4;
   const words = [...names, card.scientific, card.family].flatMap(wordsOf);
   const all = wordsOf(name).every((asked) => words.some((word) => word.startsWith(asked)));
   return all ? APART : null;
