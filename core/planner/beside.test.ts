@@ -6,8 +6,18 @@ import { apartOf } from './apart';
 import { household } from '../testing/longPlans';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
 import { dayNumber } from '../time';
-import { batchWaits, brokenText, soonerText, waitingText, wishWaits } from '../words/plan';
-import { changedSince, clearOn, stockingPlan, hasteOf, type Problem, type StockingPlan } from '.';
+import { batchWaits, brokenText, soonerText, waitingTexts, wishWaits, wonText } from '../words/plan';
+import {
+  changedSince,
+  clearOn,
+  stockingPlan,
+  hasteOf,
+  type PlannedStep,
+  type Problem,
+  type Reason,
+  type Rule,
+  type StockingPlan,
+} from '.';
 
 const day = (n: number) => new Date((TODAY + n) * 86_400_000).toISOString().slice(0, 10);
 const planOf = (p: Problem): StockingPlan => stockingPlan(p, () => true);
@@ -105,11 +115,45 @@ describe('a batch waits for one of it', () => {
       sooner: { wishIds: ['c'], releaseDay: day(28) },
       waiting: [{ wishId: 'fierce', reasons: [{ rule: 'R7', with: ['old'] }] }],
     });
-    expect(waitingText(apart!.waiting[0]!, saying)).toEqual([
+    expect(waitingTexts(apart!.waiting, ['old', 'fierce', 'c'], saying)).toEqual([
       expect.stringMatching(
         /^In another batch, too, FIERCE must wait for OLD: .*the gentle before the fierce\.$/,
       ),
     ]);
+  });
+  test('those of whom the same is to be said are named together, and the rest of their batch is not', () => {
+    const reason = (rule: Rule, ids: string[]): Reason => ({
+      rule,
+      with: ids,
+      who: [],
+      day: day(48),
+      away: null,
+      would: null,
+      most: null,
+    });
+    const waiting = ['b', 'c', 'd'].map((id) => ({
+      wishId: id,
+      reasons: [reason('R3', ['x', ...['b', 'c', 'd', 'old'].filter((o) => o !== id)])],
+    }));
+    expect(waitingTexts(waiting, ['b', 'c', 'd', 'old'], saying)).toEqual([
+      `In another batch, too, B, C and D must wait for the quarantine, free after X and the rest of this batch on ${day(48)}.`,
+    ]);
+    const both = [waiting[0]!, { wishId: 'c', reasons: [reason('R7', ['y'])] }];
+    expect(waitingTexts(both, ['b', 'c', 'd', 'old'], saying)).toHaveLength(2);
+  });
+  test('what another plan wins: more, a sooner end, fewer batches, others sooner; else nothing in as few batches', () => {
+    const plan = planOf(problem([wish('a'), wish('b', { loadMgN: 8 })]));
+    const [first, last] = plan.steps as [PlannedStep, PlannedStep];
+    const won = (more: Partial<StockingPlan>) => wonText(plan, { ...plan, ...more });
+    expect(won({})).toBe('nothing is sooner in as few batches');
+    expect(won({ steps: [...plan.steps, { ...last, wishId: 'c' }] })).toBe('1 more would come');
+    expect(won({ batches: plan.batches - 1 })).toBe('all are in by the same day, in 1 batch fewer');
+    expect(won({ lastRelease: day(dayNumber(plan.lastRelease!) - TODAY - 3) })).toBe(
+      'the last is in 3 days sooner',
+    );
+    expect(
+      won({ steps: [{ ...first, releaseDay: day(dayNumber(first.releaseDay) - TODAY - 1) }, last] }),
+    ).toBe('the last is in no sooner, but 1 other is, by up to 1 day');
   });
   test('whoever is parted so breaks no rule, and no plan with them is worse by its last day', () => {
     let parted = 0;

@@ -2,11 +2,13 @@
 import type { Concession } from '../planner/alternatives';
 import type { Apart } from '../planner/apart';
 import type { Changed } from '../planner/changed';
+import type { StockingPlan } from '../planner/plan';
 import type { Problem } from '../planner/problem';
 import type { Reason } from '../planner/reasons';
 import type { Rule } from '../planner/rules';
 import { LINE_WORDS } from './animals';
-import { capital, listed } from './say';
+import { daysBetween } from '../time';
+import { capital, days, listed, plural } from './say';
 
 /** How names, days and amounts are said. */
 export interface PlanSaying {
@@ -88,9 +90,26 @@ export const soonerText = (
 ): string =>
   `Bought on ${w.day(buyDay)}, ${listed(wishIds.map(w.nameOf))} could be in on ${w.day(releaseDay)}, in a batch of their own; all else as planned.`;
 
-/** What one of a batch would wait for without the others, too. */
-export const waitingText = ({ wishId, reasons }: Apart['waiting'][number], w: PlanSaying): string[] =>
-  reasons.map((r) => `In another batch, too, ${w.nameOf(wishId)} ${mustWait(r, w)}.`);
+/** The rest of a batch, as if it were one of the wishes. */
+const REST = '';
+
+/** What some of a batch would wait for without the others, too; those of whom the same is to be said together.
+ *  @param batch all of its wishes */
+export function waitingTexts(waiting: Apart['waiting'], batch: readonly string[], w: PlanSaying): string[] {
+  const said = new Map<string, { reason: Reason; who: string[]; mates: string[] }>();
+  for (const { wishId, reasons } of waiting)
+    for (const r of reasons) {
+      const mates = r.with.filter((id) => batch.includes(id));
+      const reason = { ...r, with: r.with.filter((id) => !batch.includes(id)) };
+      const key = JSON.stringify([reason, mates.length > 0]);
+      said.set(key, { reason, mates, who: [...(said.get(key)?.who ?? []), wishId] });
+    }
+  const saying = { ...w, nameOf: (id: string) => (id === REST ? 'the rest of this batch' : w.nameOf(id)) };
+  return [...said.values()].map(({ reason, who, mates }) => {
+    const others = who.length + mates.length > 2 ? [REST] : mates;
+    return `In another batch, too, ${listed(who.map(w.nameOf))} ${mustWait({ ...reason, with: [...reason.with, ...others] }, saying)}.`;
+  });
+}
 
 /** The same of one or of many that are named. */
 const mustWait = (r: Reason, w: PlanSaying): string =>
@@ -211,6 +230,24 @@ export const ALTERNATIVE_WORDS = {
   secondBottle: 'With another bottle of live bacteria now, if it is alive,',
   noQuarantine: 'Without any quarantine',
 } as const;
+
+/** What another plan of the same wishes wins, without subject or full stop. */
+export function wonText(plan: StockingPlan, other: StockingPlan): string {
+  const more = other.steps.length - plan.steps.length;
+  if (more > 0) return `${more} more would come`;
+  if (plan.lastRelease === null || other.lastRelease === null) return 'nothing changes';
+  const sooner = daysBetween(other.lastRelease, plan.lastRelease);
+  if (sooner > 0) return `the last is in ${days(sooner)} sooner`;
+  const fewer = plan.batches - other.batches;
+  if (fewer > 0) return `all are in by the same day, in ${fewer} ${plural(fewer, 'batch', 'batches')} fewer`;
+  const won = plan.steps.flatMap((s) => {
+    const then = other.steps.find((o) => o.wishId === s.wishId);
+    return then && then.releaseDay < s.releaseDay ? [daysBetween(then.releaseDay, s.releaseDay)] : [];
+  });
+  return won.length > 0
+    ? `the last is in no sooner, but ${won.length} ${plural(won.length, 'other is', 'others are')}, by up to ${days(Math.max(...won))}`
+    : 'nothing is sooner in as few batches';
+}
 
 /** What moved since the plan was last made, and why: one sentence. */
 export function changedText({ sinceDay, most, moved, cause }: Changed, w: PlanSaying): string {

@@ -1,7 +1,7 @@
 import type { Warning } from '../../../core/company';
 import type { Document } from '../../../core/document';
 import type { Apart, PlannedStep, StockingPlan } from '../../../core/planner';
-import { batchWaits, soonerText, waitingText, type PlanSaying } from '../../../core/words/plan';
+import { batchWaits, soonerText, waitingTexts, type PlanSaying } from '../../../core/words/plan';
 import { shortWrittenDay } from '../../store';
 import { Button, Line, Row, Section, Txt } from '../../ui';
 import { Verdicts } from '../shell/company';
@@ -99,13 +99,15 @@ function Parting({
   return (
     <>
       {sooner ? <Sooner sooner={sooner} steps={steps} doc={doc} saying={saying} /> : null}
-      {waiting
-        .flatMap((one) => waitingText(one, saying))
-        .map((text) => (
-          <Txt key={text} kind="small" tone="second">
-            {text}
-          </Txt>
-        ))}
+      {waitingTexts(
+        waiting,
+        steps.map((s) => s.wishId),
+        saying,
+      ).map((text) => (
+        <Txt key={text} kind="small" tone="second">
+          {text}
+        </Txt>
+      ))}
     </>
   );
 }

@@ -16,7 +16,13 @@ import {
 import { waterHolds } from '../../../core/readiness';
 import { dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
-import { AGAINST_WORDS, ALTERNATIVE_WORDS, changedText, type PlanSaying } from '../../../core/words/plan';
+import {
+  AGAINST_WORDS,
+  ALTERNATIVE_WORDS,
+  changedText,
+  wonText,
+  type PlanSaying,
+} from '../../../core/words/plan';
 import {
   localDay,
   planBefore,
@@ -385,12 +391,4 @@ function WhatWins({
       ) : null}
     </Section>
   );
-}
-
-function wonText(plan: StockingPlan, other: StockingPlan): string {
-  const more = other.steps.length - plan.steps.length;
-  if (more > 0) return `${more} more would come`;
-  if (plan.lastRelease === null || other.lastRelease === null) return 'nothing changes';
-  const days = daysBetween(other.lastRelease, plan.lastRelease);
-  return days > 0 ? `the last is in ${days} ${days === 1 ? 'day' : 'days'} sooner` : 'nothing is sooner';
 }
