@@ -9,7 +9,7 @@ import { LIGHT } from './tokens';
 import { TideStaff } from './charts/TideStaff';
 import { placeBeads } from './charts/BeadLanes';
 import { namesWithin } from './charts/PlanDrawing';
-import { clearOf, stairLabels } from './charts/StairLayer';
+import { clearOf, stairLabels, strikes } from './charts/StairLayer';
 
 const show = (element: ReactElement) => render(<ThemeProvider theme="light">{element}</ThemeProvider>);
 
@@ -184,6 +184,23 @@ test('labels of the stair never overlap, the biggest rise first', () => {
   expect(label).toMatchObject({ isBefore: true });
   expect(label!.x + label!.text.length * 8).toBeLessThan(300);
   expect(stairLabels(together, (ms) => ms * 10, 400)[0]).toMatchObject({ isBefore: false });
+  // Where a line would run through it there it is left out, as the lists give it.
+  expect(
+    stairLabels(
+      late,
+      (ms) => ms * 10,
+      380,
+      () => false,
+    ),
+  ).toEqual([]);
+  expect(
+    stairLabels(
+      together,
+      (ms) => ms * 10,
+      400,
+      () => false,
+    ),
+  ).toHaveLength(1);
 });
 
 test('words over a falling line stand above where it enters under them, and in the field', () => {
@@ -197,6 +214,19 @@ test('words over a falling line stand above where it enters under them, and in t
   expect(clearOf(line, 150, 0)).toBe(50);
   expect(clearOf(line, 201, 0)).toBe(70);
   expect(clearOf(line, 50, 0)).toBe(16);
+});
+test('a line strikes words it runs through, not such as it passes over, under or beside', () => {
+  const line = [
+    { x: 0, y: 100 },
+    { x: 100, y: 50 },
+  ];
+  expect(strikes(line, 40, 60, 80)).toBe(true);
+  // By hand: at 40 and 60 it stands at 80 and 70; words on 65 end 5 below that, on 94 begin 14 above it.
+  expect(strikes(line, 40, 60, 65)).toBe(false);
+  expect(strikes(line, 40, 60, 66)).toBe(true);
+  expect(strikes(line, 40, 60, 93)).toBe(true);
+  expect(strikes(line, 40, 60, 94)).toBe(false);
+  expect(strikes(line, 101, 140, 50)).toBe(false);
 });
 
 test.each([

@@ -45,6 +45,10 @@ export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) 
   const at = (of: (c: CeilingAt) => number) => ceiling.map((c) => ({ x: x(c.atMs), y: within(of(c)) }));
   const last = ceiling[ceiling.length - 1];
   const planned = steps.filter((s) => s.planned);
+  const isFree = (s: StairStep, beforeMgN: number, from: number, to: number): boolean => {
+    const load = [from, to].map((px) => ({ x: px, y: y(beforeMgN) }));
+    return ![at((c) => c.mgN), load].some((line) => strikes(line, from, to, beside(y, s.mgN)));
+  };
   return (
     <>
       <Path
@@ -101,11 +105,11 @@ export function StairLayer({ steps, ceiling, x, y, top, bottom, width }: Props) 
           {`the filter can carry ${last.mgN.toFixed(0)}`}
         </ChartText>
       ) : null}
-      {stairLabels(steps, x, width).map((l) => (
+      {stairLabels(steps, x, width, isFree).map((l) => (
         <ChartText
           key={l.x}
           x={l.x}
-          y={y(l.mgN) + (l.isBefore ? 5 : isUnder(ceiling, l.fromMs, y, l.mgN) ? 17 : -7)}
+          y={l.isBefore ? beside(y, l.mgN) : y(l.mgN) + (isUnder(ceiling, l.fromMs, y, l.mgN) ? 17 : -7)}
           tone="go"
           bold
         >
@@ -132,6 +136,24 @@ function isUnder(ceiling: readonly CeilingAt[], fromMs: number, y: Scale, mgN: n
   return Math.min(...above) < 26 && y(0) - y(mgN) > 22;
 }
 
+/** How far words reach above their baseline and below it, px. */
+const ABOVE = 14;
+const BELOW = 5;
+
+/** Does a line run through words that stand between two places? */
+export function strikes(line: readonly XY[], from: number, to: number, baseline: number): boolean {
+  return line.some((b, i) => {
+    const a = line[i - 1];
+    if (!a || b.x < from || a.x > to) return false;
+    const yAt = (x: number) => (b.x === a.x ? b.y : a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x));
+    const ends = [yAt(Math.max(a.x, from)), yAt(Math.min(b.x, to))];
+    return Math.max(...ends) > baseline - ABOVE && Math.min(...ends) < baseline + BELOW;
+  });
+}
+
+/** The baseline of a name that stands before its rise: at the height of its step. */
+const beside = (y: Scale, mgN: number): number => y(mgN) + 5;
+
 /** The last word of the first name, and how many more come with it. */
 function shortNames(label: string): string {
   const [first = label, ...others] = label.split(', ');
@@ -139,25 +161,36 @@ function shortNames(label: string): string {
   return others.length === 0 ? short : `${short} and ${others.length} more`;
 }
 
+interface StairLabel {
+  x: number;
+  fromMs: number;
+  mgN: number;
+  text: string;
+  isBefore: boolean;
+}
+
 /** Labels for the steps that have room, the biggest rises first; the last word of a name, as the lists give it whole. Without room to
- *  the right of its rise a name stands before it. */
+ *  the right of its rise a name stands before it.
+ *  @param isFree may words stand there, from one place to another? Before a rise alone, where lines of what is there before may run */
 export function stairLabels(
   steps: readonly StairStep[],
   x: Scale,
   width: number,
-): { x: number; fromMs: number; mgN: number; text: string; isBefore: boolean }[] {
+  isFree: (s: StairStep, beforeMgN: number, from: number, to: number) => boolean = () => true,
+): StairLabel[] {
   const taken: { from: number; to: number }[] = [];
   const wanted = steps
-    .map((s, i) => ({ s, rise: s.mgN - (steps[i - 1]?.mgN ?? 0) }))
+    .map((s, i) => ({ s, beforeMgN: steps[i - 1]?.mgN ?? 0 }))
     .filter(({ s }) => s.label !== '')
-    .sort((a, b) => b.rise - a.rise);
-  return wanted.flatMap(({ s }) => {
+    .sort((a, b) => b.s.mgN - b.beforeMgN - (a.s.mgN - a.beforeMgN));
+  return wanted.flatMap(({ s, beforeMgN }) => {
     const text = shortNames(s.label);
     const wide = text.length * 8;
     const rise = x(s.fromMs);
     const isBefore = rise + 2 + wide > width;
     const from = isBefore ? Math.max(0, rise - 6 - wide) : rise + 2;
     if (taken.some((t) => from < t.to + 6 && from + wide + 6 > t.from)) return [];
+    if (isBefore && !isFree(s, beforeMgN, from, from + wide)) return [];
     taken.push({ from, to: from + wide });
     return [{ x: from, fromMs: s.fromMs, mgN: s.mgN, text, isBefore }];
   });
