@@ -5,6 +5,7 @@ export {
   Empty,
   FieldRow,
   Go,
+  KeepsRoom,
   Later,
   Line,
   PageEndContext,

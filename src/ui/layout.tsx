@@ -114,6 +114,21 @@ export function Later({ children }: { children: ReactNode }) {
   return shown ? children : null;
 }
 
+/** A part of a page that is made anew now and then: as high while it is as it was before, so that nobody who reads below it loses their place. */
+export function KeepsRoom({ isMaking, children }: { isMaking: boolean; children: ReactNode }) {
+  const [height, setHeight] = useState(0);
+  return (
+    <View
+      style={[styles.room, isMaking && { minHeight: height }]}
+      onLayout={({ nativeEvent }) => {
+        if (!isMaking) setHeight(nativeEvent.layout.height);
+      }}
+    >
+      {children}
+    </View>
+  );
+}
+
 /** A long list drawn a few rows at a time, so that opening it stays a string of short tasks. */
 export function Steadily({ rows, step }: { rows: readonly ReactNode[]; step: number }) {
   return (
@@ -264,6 +279,7 @@ const styles = styleSheet({
   flex: { flex: 1 },
   columns: { flex: 1, flexDirection: 'row' },
   column: { padding: space(5), paddingTop: space(2), paddingBottom: space(10), gap: space(3) },
+  room: { gap: space(3) },
   columnWide: { paddingHorizontal: space(9), paddingTop: space(6), maxWidth: 720, width: '100%' },
   aside: { flexGrow: 0, flexShrink: 0, flexBasis: '42%', maxWidth: 560, borderLeftWidth: 1 },
   asideInside: { padding: space(8), gap: space(3) },

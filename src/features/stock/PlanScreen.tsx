@@ -33,7 +33,7 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Button, Empty, Go, Line, Row, Screen, Section, Txt, useTheme } from '../../ui';
+import { Button, Empty, Go, KeepsRoom, Line, Row, Screen, Section, Txt, useTheme } from '../../ui';
 import { useKeptAnswer } from '../../store/useKeptAnswer';
 import { usePlans, type Plans } from '../../workers';
 import { useUnits, useWords, WithDisplay } from '../shell';
@@ -74,6 +74,7 @@ function Plan({ water }: { water: Display }) {
   const cautiousGate = asked.find((a) => a.name === 'cautious')?.problem.gate;
   const plans = usePlans(asked);
   const { plan } = plans.made;
+  const isMaking = !plans.failed && (plan === undefined || (undated && start.kind === 'working'));
   const { printing } = useTheme();
   const units = useUnits();
   const saying = useMemo(() => sayingOf(doc, units), [doc, units]);
@@ -105,40 +106,42 @@ function Plan({ water }: { water: Display }) {
         .map((q) => (
           <QuarantineFirst key={q.id} water={q} now={now} />
         ))}
-      {plans.failed ? (
-        <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
-      ) : plan === undefined || (undated && start.kind === 'working') ? (
-        <Planning forStart={undated} />
-      ) : (
-        <Made
-          plan={plan}
-          plans={plans}
-          problem={problem}
-          hopeless={planned.never.length > 0}
-          bottleUnknown={ahead && bottleGate === null}
-          doc={doc}
-          water={water}
-          evidence={evidence}
-          now={now}
-          saying={saying}
-        >
-          {undated ? <NoStart water={water} start={start} /> : null}
-          {ahead && problem.gate !== null && cautiousGate !== undefined ? (
-            <LikelyStart
-              day={dayFromNumber(problem.gate)}
-              late={cautiousGate === null ? null : dayFromNumber(cautiousGate)}
-              saying={saying}
-            />
-          ) : null}
-          {problem.fishGate === undefined ? null : (
-            <Fallow
-              until={problem.fishGate === null ? null : dayFromNumber(problem.fishGate)}
-              saying={saying}
-            />
-          )}
-          <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
-        </Made>
-      )}
+      <KeepsRoom isMaking={isMaking}>
+        {plans.failed ? (
+          <Txt tone="ammonia">The plan could not be made here. Load the page again.</Txt>
+        ) : plan === undefined || isMaking ? (
+          <Planning forStart={undated} />
+        ) : (
+          <Made
+            plan={plan}
+            plans={plans}
+            problem={problem}
+            hopeless={planned.never.length > 0}
+            bottleUnknown={ahead && bottleGate === null}
+            doc={doc}
+            water={water}
+            evidence={evidence}
+            now={now}
+            saying={saying}
+          >
+            {undated ? <NoStart water={water} start={start} /> : null}
+            {ahead && problem.gate !== null && cautiousGate !== undefined ? (
+              <LikelyStart
+                day={dayFromNumber(problem.gate)}
+                late={cautiousGate === null ? null : dayFromNumber(cautiousGate)}
+                saying={saying}
+              />
+            ) : null}
+            {problem.fishGate === undefined ? null : (
+              <Fallow
+                until={problem.fishGate === null ? null : dayFromNumber(problem.fishGate)}
+                saying={saying}
+              />
+            )}
+            <Missed animals={missedPurchases(planned.animals, localDay(now))} saying={saying} />
+          </Made>
+        )}
+      </KeepsRoom>
       {planned.never.length > 0 ? (
         <Section title="Not in this tank">
           {planned.never.map(({ animal, says }) => (
