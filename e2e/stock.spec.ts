@@ -84,23 +84,6 @@ test('by keys a wish goes one place at a time, far down a page as well, and is s
   await expect(page.getByRole('button', { name: '2. 2 × Button polyps: move' })).toBeInViewport();
 });
 
-test('a budget is typed below the plan, which is made anew at each digit, and stays in view', async ({
-  page,
-}) => {
-  await openDemo(page, { at: `${NORTH}/plan` });
-  const title = page.getByRole('heading', { level: 1 });
-  await expect(title).toHaveText(/^2 of 4 in by /);
-  const budget = page.getByLabel('Budget a month, for animals');
-  await budget.focus();
-  for (const digit of '35') {
-    await page.keyboard.type(digit);
-    await expect(title).toHaveText(/^\d of 4 in by /);
-    await frames(page);
-  }
-  await expect(budget).toHaveValue('35');
-  await expect(budget).toBeInViewport();
-});
-
 test('the plan: an earlier day says what it breaks, held days stay, the order of the wishes is kept', async ({
   page,
 }) => {

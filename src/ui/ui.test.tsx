@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { isDay } from '../../core/time';
 import { buttonColours, Button } from './Button';
 import { Check, Choice, TextField } from './fields';
+import { KeepsRoom } from './layout';
 import { ThemeProvider } from './theme';
 import { WhenField } from './WhenField';
 import { LIGHT } from './tokens';
@@ -18,6 +19,30 @@ test('a disabled button does nothing', () => {
   show(<Button label="Go on" disabled onPress={press} />);
   fireEvent.click(screen.getByText('Go on'));
   expect(press).not.toHaveBeenCalled();
+});
+test('what is made anew is as high while it is as it was before, and no higher after it', () => {
+  const of = (isMaking: boolean) => (
+    <ThemeProvider theme="light">
+      <KeepsRoom isMaking={isMaking}>
+        <p>plan</p>
+      </KeepsRoom>
+    </ThemeProvider>
+  );
+  const { rerender } = render(of(false));
+  const room = () => screen.getByText('plan').parentElement as HTMLElement;
+  // As the browser's observer would tell it, which is missing here.
+  const measured = (height: number) => {
+    const { __reactLayoutHandler: tell } = room() as unknown as Record<string, (e: object) => void>;
+    act(() => tell?.({ nativeEvent: { layout: { height } } }));
+  };
+  measured(900);
+  expect(room().style.minHeight).toBe('');
+  rerender(of(true));
+  expect(room().style.minHeight).toBe('900px');
+  measured(950);
+  expect(room().style.minHeight).toBe('900px');
+  rerender(of(false));
+  expect(room().style.minHeight).toBe('');
 });
 test('colours of a button follow kind and state', () => {
   const rest = { pressed: false, hovered: false, disabled: false };
