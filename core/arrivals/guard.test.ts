@@ -16,7 +16,7 @@ import {
 import { addDays, DAY_MS } from '../time';
 import { displayEvidence, provedHistory, START_MS } from '../testing/history';
 import { assess } from '../readiness';
-import { admissionRisks, admit, firstFishRisk, loadRisks, type Risk } from '.';
+import { admissionRisks, admit, firstFishRisk, loadRisks, stayRisks, type Newcomer, type Risk } from '.';
 
 const DAY0 = '2026-03-20';
 const at = (day: number, hour = 12) =>
@@ -141,6 +141,26 @@ describe('what is risked', () => {
     expect(firstFishRisk(doc, fish(3), [fish(3)], quarantine)).toEqual([]);
     const home = { ...animal('royal-gramma', [IN('t'), at(0)]), id: 'g', count: 1 };
     expect(counted({ ...doc, animals: { ...doc.animals, g: home } }, fish(3))).toEqual([]);
+  });
+  test('whoever cannot be with those in a quarantine for weeks, or with those put into it on the same day', () => {
+    const goby = { ...animal('neon-goby', [IN('q'), at(0)]), id: 'g', count: 1 };
+    const doc = world(goby, 0);
+    const hawkfish: Newcomer = { speciesId: 'longnose-hawkfish', moves: [] };
+    const cardinal: Newcomer = { speciesId: FISH, moves: [] };
+    const of = (d: Document, to: Water, ...who: [Newcomer, ...Newcomer[]]) =>
+      stayRisks(d, who[0], who, to, DAY0).flatMap((r) =>
+        r.code === 'riskCompany' && r.finding.code === 'stayTogether' ? [r.finding.others] : [r.code],
+      );
+    const there = { ...doc, animals: { g: goby } };
+    expect(of(there, quarantine, hawkfish)).toEqual([['Neon cleaner goby']]);
+    expect(of(there, quarantine, cardinal)).toEqual([]);
+    expect(of(there, display, hawkfish)).toEqual([]);
+    const nobody = { ...doc, animals: {} };
+    const neon: Newcomer = { speciesId: 'neon-goby', moves: [] };
+    expect(of(nobody, quarantine, hawkfish, neon)).toEqual([['Neon cleaner goby']]);
+    expect(of(nobody, quarantine, neon, hawkfish)).toEqual([['Neon cleaner goby']]);
+    // One that is there already is not held against itself.
+    expect(of(there, quarantine, goby, cardinal)).toEqual([]);
   });
   test('all who are let in together against what the filter carries, kept with whoever brings a load', () => {
     const tank = provedHistory();

@@ -1,6 +1,6 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
-import { companyOf, findingsOf, membersOf, paceOf, standingTank } from '../company';
+import { companyOf, findingsOf, membersOf, ofTheStay, paceOf, standingTank, type Member } from '../company';
 import {
   livingIn,
   waterOf,
@@ -88,6 +88,30 @@ export function firstFishRisk(
   return count <= STOCKING.firstFish || livingIn(doc, to.id).some(isFish)
     ? []
     : [{ code: 'riskDisplay', name: to.name, word: 'goSmall', fish: count }];
+}
+
+/** For one among those that are put into a quarantine together: who of them, or of those in it, it cannot be with for weeks. */
+export function stayRisks(
+  doc: Document,
+  one: Newcomer,
+  together: readonly Newcomer[],
+  to: Water,
+  today: string,
+): Risk[] {
+  if (to.kind !== 'quarantine') return [];
+  const asMember = ({ speciesId, count = 1 }: Newcomer, id: string): Member => ({
+    id,
+    species: speciesOf(doc, speciesId),
+    count,
+    stage: 'coming',
+  });
+  const others = [...livingIn(doc, to.id), ...together].filter(
+    (a) => a !== one && (one.id === undefined || a.id !== one.id),
+  );
+  const members = others.map((a, i) => asMember(a, `${i}`));
+  return findingsOf(ofTheStay(standingTank(to, today), [asMember(one, 'one'), ...members]), 'one').map(
+    ({ says }) => ({ code: 'riskCompany', finding: says }),
+  );
 }
 
 /** For one among those that are let in together: all they bring is more than the filter carries, or than ammonia stays low under.

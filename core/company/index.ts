@@ -12,4 +12,5 @@ export {
 export { lineOf, openLines } from './lines';
 export { COMPANY, COMPANY_LIMITS } from './limits';
 export { membersOf, standingTank, tankOf, type Member, type Tank } from './member';
+export { ofTheStay } from './stay';
 export { hopelessWishes, nextWish, saidOfThem, type NextWish } from './wish';

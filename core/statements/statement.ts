@@ -399,6 +399,8 @@ interface CompanyFacts {
   littleSand: { names: string[]; wantsCm2: number; sandCm2: number };
   /** Grazers at once, by what they eat as so many snails, and how many find enough. */
   crewInSteps: { names: string[]; snails: number; portion: number };
+  /** For weeks in one quarantine: the first eats or harasses the other, or they fight. */
+  stayTogether: { name: string; others: string[]; eats: boolean };
 }
 
 /** What speaks against an addition now. */

@@ -366,6 +366,10 @@ const COMPANY = {
     `With ${listed(s.names)} the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others.`,
   littleSand: (s) =>
     `With ${listed(s.names)} the sifters want ${(s.wantsCm2 / s.sandCm2).toFixed(1)} times the open sand there is: they grow thin.`,
+  stayTogether: (s) =>
+    s.eats
+      ? `In one quarantine ${s.name} may eat or harass ${listed(s.others)}: there is no way out of its reach, for weeks.`
+      : `In one quarantine ${s.name} fights ${listed(s.others)}: nobody can get away, for weeks.`,
   crewInSteps: (s) =>
     `So many of ${listed(s.names)} eat as ${Math.ceil(s.snails)} snails of usual size; about ${s.portion} at once find enough film.`,
 } satisfies Partial<Sentences>;

@@ -176,6 +176,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   littleToGraze: { names: ['Astrea snail', 'Nerite snail'] },
   littleFalls: { names: ['Nassarius snail'], wantsMgN: 3.5, fallsMgN: 0.3 },
   littleSand: { names: ['Fighting conch'], wantsCm2: 5000, sandCm2: 2500 },
+  stayTogether: { name: 'Longnose hawkfish', others: ['Neon cleaner goby', 'Yasha goby'], eats: true },
   crewInSteps: { names: ['Astrea snail'], snails: 19.2, portion: 6 },
   lastStillSettling: {},
   testFirst: {},

@@ -1,6 +1,13 @@
 /** The guard at the display, as every door shows it: what is risked, and a field for the reason. */
 import { useMemo } from 'react';
-import { admissionRisks, firstFishRisk, loadRisks, type Newcomer, type Risk } from '../../../core/arrivals';
+import {
+  admissionRisks,
+  firstFishRisk,
+  loadRisks,
+  stayRisks,
+  type Newcomer,
+  type Risk,
+} from '../../../core/arrivals';
 import type { Water } from '../../../core/document';
 import { sentence } from '../../../core/words';
 import {
@@ -32,6 +39,7 @@ export function useRisks(
         ? [
             ...admissionRisks(doc, one, to, assessment, now, localDay),
             ...firstFishRisk(doc, one, who, to),
+            ...stayRisks(doc, one, who, to, localDay(now)),
             ...(bringsFilter ? [] : loadRisks(doc, one, who, evidence, assessment, localDay)),
           ]
         : [];

@@ -6,6 +6,7 @@ import {
   admissionRisks,
   editsToBuy,
   firstFishRisk,
+  stayRisks,
   loadRisks,
   followUpTasks,
   type Newcomer,
@@ -93,6 +94,7 @@ function Buy({ water }: { water: Display }) {
     return [
       ...admissionRisks(doc, one, to, assessment, now, localDay),
       ...firstFishRisk(doc, one, together, to),
+      ...stayRisks(doc, one, together, to, localDay(now)),
       ...loadRisks(doc, one, together, there, assessment, localDay),
     ];
   };

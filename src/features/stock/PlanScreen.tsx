@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
-import { foodOfBatch, membersOf, tankOf } from '../../../core/company';
+import { foodOfBatch, ofTheStay, standingTank, membersOf, tankOf } from '../../../core/company';
 import { isOpen, quarantinesOf, type Display, type Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -201,7 +201,7 @@ function Made({
   const [tried, setTried] = useState<Tried | null>(null);
   const today = localDay(now);
   usePlanKept(plan, problem, water, now);
-  const minded = useFoodOfBatches(plan, doc, water, evidence, today);
+  const minded = useMinded(plan, doc, water, evidence, today);
   const { lastRelease } = plan;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
@@ -305,8 +305,8 @@ function Made({
   );
 }
 
-/** What the cleaners of a batch would find to live on. */
-function useFoodOfBatches(
+/** What is to be minded of a batch: who cannot be in one quarantine for weeks, and what its cleaners would find to live on. */
+function useMinded(
   plan: StockingPlan,
   doc: Document,
   water: Display,
@@ -318,11 +318,20 @@ function useFoodOfBatches(
   return (steps: readonly PlannedStep[]) => {
     const day = steps[0]?.releaseDay ?? today;
     const earlier = plan.steps.filter((s) => s.releaseDay < day);
-    return foodOfBatch(tank, members, {
-      ids: new Set(steps.map((s) => s.wishId)),
+    const ids = new Set(steps.map((s) => s.wishId));
+    const quarantine = doc.waters[steps[0]?.quarantineId ?? ''];
+    const stay = quarantine
+      ? ofTheStay(
+          standingTank(quarantine, today),
+          members.filter((m) => ids.has(m.id)),
+        )
+      : [];
+    const food = foodOfBatch(tank, members, {
+      ids,
       before: new Set(earlier.map((s) => s.wishId)),
       daysAhead: daysBetween(today, day),
     });
+    return [...stay, ...food];
   };
 }
 
