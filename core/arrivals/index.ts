@@ -1,4 +1,12 @@
-export { admissionRisks, firstFishRisk, isCopperDeath, loadRisks, stayRisks, type Newcomer, type Risk } from './guard';
+export {
+  admissionRisks,
+  firstFishRisk,
+  isCopperDeath,
+  loadRisks,
+  stayRisks,
+  type Newcomer,
+  type Risk,
+} from './guard';
 export { admit, withRisks, type Admission, type Admitted } from './admit';
 export { bareOutlook, type BareOutlook } from './bare';
 export { ARRIVALS_LIMITS } from './limits';
