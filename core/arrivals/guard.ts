@@ -105,11 +105,11 @@ export function stayRisks(
     count,
     stage: 'coming',
   });
-  const others = [...livingIn(doc, to.id), ...together].filter(
-    (a) => a !== one && (one.id === undefined || a.id !== one.id),
-  );
-  const members = others.map((a, i) => asMember(a, `${i}`));
-  return findingsOf(ofTheStay(standingTank(to, today), [asMember(one, 'one'), ...members]), 'one').map(
+  const others = [
+    ...membersOf(doc, to).filter((m) => m.id !== one.id),
+    ...together.filter((a) => a !== one).map((a, i) => asMember(a, `beside ${i}`)),
+  ];
+  return findingsOf(ofTheStay(standingTank(to, today), [asMember(one, 'one'), ...others]), 'one').map(
     ({ says }) => ({ code: 'riskCompany', finding: says }),
   );
 }

@@ -138,6 +138,10 @@ describe('a batch waits for one of it', () => {
     expect(waitingTexts(waiting, ['b', 'c', 'd', 'old'], saying)).toEqual([
       `In another batch, too, B, C and D must wait for the quarantine, free after X and the rest of this batch on ${day(48)}.`,
     ]);
+    const three = ['b', 'c', 'd'].map((id) => ({ wishId: id, reasons: [reason('R3', ['x'])] }));
+    expect(waitingTexts(three, ['b', 'c', 'd', 'old'], saying)).toEqual([
+      `In another batch, too, B, C and D must wait for the quarantine, free after X on ${day(48)}.`,
+    ]);
     const both = [waiting[0]!, { wishId: 'c', reasons: [reason('R7', ['y'])] }];
     expect(waitingTexts(both, ['b', 'c', 'd', 'old'], saying)).toHaveLength(2);
   });

@@ -106,7 +106,7 @@ export function waitingTexts(waiting: Apart['waiting'], batch: readonly string[]
     }
   const saying = { ...w, nameOf: (id: string) => (id === REST ? 'the rest of this batch' : w.nameOf(id)) };
   return [...said.values()].map(({ reason, who, mates }) => {
-    const others = who.length + mates.length > 2 ? [REST] : mates;
+    const others = mates.length > 0 && who.length + mates.length > 2 ? [REST] : mates;
     return `In another batch, too, ${listed(who.map(w.nameOf))} ${mustWait({ ...reason, with: [...reason.with, ...others] }, saying)}.`;
   });
 }

@@ -57,6 +57,17 @@ test('there is no more room than a month may bring: twice the load of a month ag
   expect(says(/at most doubles within a month, or with a first step/)).toBe(true);
 });
 
+test('of those in one quarantine it is said who cannot be together for weeks', () => {
+  const doc = demo();
+  const cardinals = Object.values(doc.animals).find((x) => x.speciesId === 'banggai-cardinalfish')!;
+  onScreen(<StockScreen />, { doc, params: north() });
+  expect(says(/^Only if\. In one quarantine/)).toBe(false);
+  const damsel = { ...cardinals, id: 'damsel', speciesId: 'azure-damselfish', count: 1 };
+  const joined = { ...doc, animals: { ...doc.animals, damsel } };
+  onScreen(<StockScreen />, { doc: joined, params: north() });
+  expect(says(/^Only if\. In one quarantine Azure damselfish fights Banggai cardinalfish/)).toBe(true);
+});
+
 test('with ammonia in the water there is no room, whatever was proved, and a wish is told that the water comes first', () => {
   onScreen(<StockScreen />, { doc: poisoned(), params: north() });
   expect(says('No room now')).toBe(true);

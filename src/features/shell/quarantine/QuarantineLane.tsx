@@ -4,6 +4,7 @@ import { commit, localDay, newId, shortWrittenDay, useAppDispatch, useKinds } fr
 import { Button, Go, Row, space, Txt } from '../../../ui';
 import { BeadLanes } from '../../../ui/charts/BeadLanes';
 import { animalWords } from '../../../../core/words';
+import { Verdicts } from '../company';
 import { clockWords, resetWords, type QuarantineView } from './view';
 
 /** One quarantine system: who is in it, its beads, and the daily look. */
@@ -65,6 +66,7 @@ export function QuarantineLane({
           ))}
         </Row>
       ) : null}
+      <Verdicts of={view.together} />
       {onPage ? null : (
         <Txt>
           <Txt kind="strong">{`${words.title}. `}</Txt>

@@ -1,4 +1,5 @@
 /** A quarantine as plain data: its clock, its beads, and both in words. */
+import { membersOf, ofTheStay, standingTank, type Finding } from '../../../../core/company';
 import {
   livingIn,
   type Animal,
@@ -50,6 +51,8 @@ export interface QuarantineView {
   quarantine: Quarantine;
   clock: QuarantineClock;
   animals: Animal[];
+  /** Who of them cannot be together for weeks. */
+  together: Finding[];
   lanes: BeadLane[];
   toCome: number;
   /** The display its fish go back to, or are meant for, stands without fish. */
@@ -82,7 +85,9 @@ export function quarantineView(
     clock.releaseDay && open && open.broken === null
       ? Math.max(0, quarantine.clockDays - clock.clockDay - (clock.lookedToday ? 0 : 1))
       : 0;
-  return { quarantine, clock, animals, lanes, toCome, fallow: homeFallowOf(doc, quarantine, nowMs, dayOfMs) };
+  const together = ofTheStay(standingTank(quarantine, dayOfMs(nowMs)), membersOf(doc, quarantine));
+  const fallow = homeFallowOf(doc, quarantine, nowMs, dayOfMs);
+  return { quarantine, clock, animals, together, lanes, toCome, fallow };
 }
 
 /** The clock in words. */
