@@ -149,7 +149,11 @@ describe('a batch waits for one of it', () => {
     const plan = planOf(problem([wish('a'), wish('b', { loadMgN: 8 })]));
     const [first, last] = plan.steps as [PlannedStep, PlannedStep];
     const won = (more: Partial<StockingPlan>) => wonText(plan, { ...plan, ...more });
-    expect(won({})).toBe('nothing is sooner in as few batches');
+    expect(plan.batches).toBe(2);
+    expect(won({})).toBe('nothing is sooner');
+    const together = planOf(problem([wish('a'), wish('b')]));
+    expect(together.batches).toBe(1);
+    expect(wonText(together, together)).toBe('nothing is sooner in as few batches');
     expect(won({ steps: [...plan.steps, { ...last, wishId: 'c' }] })).toBe('1 more would come');
     expect(won({ batches: plan.batches - 1 })).toBe('all are in by the same day, in 1 batch fewer');
     expect(won({ lastRelease: day(dayNumber(plan.lastRelease!) - TODAY - 3) })).toBe(

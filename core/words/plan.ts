@@ -244,9 +244,10 @@ export function wonText(plan: StockingPlan, other: StockingPlan): string {
     const then = other.steps.find((o) => o.wishId === s.wishId);
     return then && then.releaseDay < s.releaseDay ? [daysBetween(then.releaseDay, s.releaseDay)] : [];
   });
-  return won.length > 0
-    ? `the last is in no sooner, but ${won.length} ${plural(won.length, 'other is', 'others are')}, by up to ${days(Math.max(...won))}`
-    : 'nothing is sooner in as few batches';
+  if (won.length > 0)
+    return `the last is in no sooner, but ${won.length} ${plural(won.length, 'other is', 'others are')}, by up to ${days(Math.max(...won))}`;
+  // Where each comes by itself no more batches would help either.
+  return plan.batches < plan.steps.length ? 'nothing is sooner in as few batches' : 'nothing is sooner';
 }
 
 /** What moved since the plan was last made, and why: one sentence. */
