@@ -55,8 +55,14 @@ export const LEAST_G = 0.005;
 export const LIVING_WORDS = {
   livingSteady: (s, w) => `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
-  feedNewcomers: (s) =>
-    `${s.nowG < LEAST_G ? 'No food today' : `Feed about ${s.nowG.toFixed(2)} g of dry food today, for all fish`}: those who just came get a part. ${s.fullG.toFixed(2)} g a day in ${days(s.days)}, if ammonia reads zero until then.`,
+  feedNewcomers: (s) => {
+    const now =
+      s.nowG < LEAST_G
+        ? 'No food today'
+        : `Feed about ${s.nowG.toFixed(2)} g of dry food today, for all fish`;
+    const then = `${s.fullG.toFixed(2)} g a day in ${days(s.days)}, if ammonia reads zero until then`;
+    return `${now}: those who just came get a part. ${then}.`;
+  },
   freeAmmoniaAct: (s, w) => `${reckoned(s, w)}; act from ${FREE_AMMONIA.act}.`,
   freeAmmoniaWatch: (s, w) => `${reckoned(s, w)}; above ${FREE_AMMONIA.longTerm} for long it harms.`,
   freeMeasuredAct: (s, w) =>
