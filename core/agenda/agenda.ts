@@ -19,7 +19,7 @@ import { lastOf, trusted, type WaterEvidence } from '../evidence';
 import { calibrationSessions, daysSinceCalibration } from '../instruments';
 import { asksOf, clockOf, treatmentsOf } from '../quarantine';
 import { rejection, stageDue } from '../rodi';
-import { ASKS_FOR_DOSE, testsAhead, type Assessment } from '../readiness';
+import { ASKS_FOR_DOSE, testsAhead, unfedFilter, type Assessment } from '../readiness';
 import { remembered } from '../remembered';
 import { addDays, compared, DAY_MS, daysBetween, type LocalTime } from '../time';
 import type { AgendaGroup, AgendaItem, AgendaSays } from './item';
@@ -177,6 +177,7 @@ function ofWater(doc: Document, water: Water, facts: AgendaFacts, today: string)
     ...drips,
     ...trouble,
     ...doses,
+    ...ofFilter(doc, water, evidence, assessment, facts),
     ...ofTests(water, evidence, assessment, facts, today),
     ...(water.kind === 'quarantine' ? ofQuarantine(doc, water, evidence, facts, today) : []),
     ...parts,
@@ -379,17 +380,41 @@ const ofAnimals = (doc: Document): AgendaItem[] =>
       : [],
   );
 
-/** Purchases and releases of the plan as it was last made. */
-function ofPlan(doc: Document, water: Water, { nowMs }: AgendaFacts, today: string): AgendaItem[] {
-  if (water.kind !== 'display') return [];
+/** When an empty filter is to be fed: not where the plan's first animals come while it still holds. */
+function ofFilter(
+  doc: Document,
+  water: Water,
+  evidence: WaterEvidence,
+  { gates }: Assessment,
+  { nowMs, local }: AgendaFacts,
+): AgendaItem[] {
+  const unfed = unfedFilter(evidence, gates);
+  if (!unfed) return [];
+  const { fedMs, dueMs, holdsUntilMs, fadesMs } = unfed;
+  const first = plannedSteps(doc, water, nowMs)
+    .map((s) => s.releaseDay)
+    .sort(compared)[0];
+  if (first !== undefined && first <= local.dayOf(holdsUntilMs) && first >= local.dayOf(nowMs)) return [];
+  const about = { waterId: water.id, day: local.dayOf(dueMs), canWait: true };
+  return [item({ code: 'feedFilter', fedMs, fadesMs }, water.id, about)];
+}
+
+/** Steps of the plan as it was last made, of those who are still to come. */
+function plannedSteps(doc: Document, water: Water, nowMs: number) {
   const last = Object.values(doc.plans)
     .filter((p) => p.waterId === water.id && Date.parse(p.at) <= nowMs)
     .sort((a, b) => compared(a.at, b.at))
     .pop();
-  const steps = (last?.steps ?? []).flatMap((s) => {
+  return (last?.steps ?? []).flatMap((s) => {
     const animal = doc.animals[s.animalId];
     return animal && isComing(animal) && !isIn(animal, water.id) ? [{ ...s, animal }] : [];
   });
+}
+
+/** Purchases and releases of the plan as it was last made. */
+function ofPlan(doc: Document, water: Water, { nowMs }: AgendaFacts, today: string): AgendaItem[] {
+  if (water.kind !== 'display') return [];
+  const steps = plannedSteps(doc, water, nowMs);
   const days = (of: 'buyDay' | 'releaseDay') =>
     [...new Set(steps.map((s) => s[of]))].filter((day) => day >= today);
   const about = { waterId: water.id, canWait: true };

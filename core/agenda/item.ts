@@ -11,6 +11,8 @@ export type AgendaSays =
   | { code: 'actNow'; reason: Statement }
   /** The cycle waits for ammonia; nobody lives in it. */
   | { code: 'dose'; opens: Statement }
+  /** Nobody lives in a water that is ready: its bacteria starve. */
+  | { code: 'feedFilter'; fedMs: number; fadesMs: number | null }
   | { code: 'tests'; parameters: readonly Parameter[]; lastMs: number | null }
   | { code: 'testsAhead'; parameters: readonly Parameter[]; everyDays: number }
   | { code: 'look'; water: Quarantine; animals: readonly Animal[] }

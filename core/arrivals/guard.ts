@@ -1,6 +1,15 @@
 /** The guard at the display: what is risked by letting an animal in now, from whatever door. It never blocks but for copper; what it asks for is a
  *  reason in words, which stays with the animal. */
-import { companyOf, findingsOf, membersOf, ofTheStay, paceOf, standingTank, type Member } from '../company';
+import {
+  companyOf,
+  findingsOf,
+  isLightLoad,
+  membersOf,
+  ofTheStay,
+  paceOf,
+  standingTank,
+  type Member,
+} from '../company';
 import {
   livingIn,
   waterOf,
@@ -60,8 +69,12 @@ export function admissionRisks(
     risks.push({ code: 'riskFallow', name: to.name, day: fallow.day, of: fallow.of });
   risks.push(...ofTheWayHere(doc, animal, nowMs, dayOfMs));
   const { word, reason } = judgementFor(species, assessment);
+  const isLight = reason.code === 'stepSettling' && isLightLoad({ species, count: animal.count ?? 1 });
   const isSaid =
-    reason.code === 'fishFallow' || reason.code === 'outbreakFishIn' || reason.code === 'glassFitsNobody';
+    isLight ||
+    reason.code === 'fishFallow' ||
+    reason.code === 'outbreakFishIn' ||
+    reason.code === 'glassFitsNobody';
   if (word !== 'go' && word !== 'goSmall' && !isSaid)
     risks.push({ code: 'riskDisplay', name: to.name, word, ...ofTheFilm(reason.code) });
   if (species.jumps && !to.hasLid) risks.push({ code: 'riskNoLid', name: species.common });

@@ -4,6 +4,7 @@ export { foodOfBatch } from './food';
 export {
   additionWarnings,
   allowedLoadMgN,
+  isLightLoad,
   paceOf,
   type AdditionForecast,
   type Joining,

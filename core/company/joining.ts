@@ -67,7 +67,7 @@ export function additionWarnings(
   const warnings = [
     ...findingsOf(companyOf(tankOf(e, dayOfMs), [...apart, newcomer]), newcomer.id),
     ...ofTheWay(newcomer, lines),
-    ...ofTheTime(assessment, species),
+    ...ofTheTime(assessment, newcomer),
     ...ofThePace,
   ];
   return { warnings: warnings.sort(byGravity), forecast };
@@ -82,12 +82,18 @@ function ofTheWay({ stage, species }: Member, lines: ReadonlySet<QuarantineLine>
   return stage === 'wish' && !lines.has(line) ? [onlyIf({ code: 'noQuarantine', line })] : [];
 }
 
+/** Does it hardly add to the load? Then it waits for nobody to settle, and nobody for it (R4 of the plan). */
+export const isLightLoad = ({ species, count }: Pick<Member, 'species' | 'count'>): boolean =>
+  count * dailyLoadMgN(species, species.arrivalCm) <= STOCKING.heavyMgN;
+
 /** Whether the gate is open. */
-function ofTheTime(assessment: Assessment, species: Species): Warning[] {
+function ofTheTime(assessment: Assessment, newcomer: Member): Warning[] {
+  const { species } = newcomer;
   const judgement = judgementFor(species, assessment);
   if (judgement.word === 'test') return [onlyIf({ code: 'testFirst' })];
   if (judgement.word !== 'wait' && judgement.word !== 'actNow') return [];
   const { code } = judgement.reason;
+  if (code === 'stepSettling' && isLightLoad(newcomer)) return [];
   if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
   if (code === 'fishFallow' || code === 'outbreakFishIn') return [notYet({ code: 'liesFallow' })];
   // That it is too small for this one, or feeds no more of them, is said by itself.
@@ -111,19 +117,28 @@ export function paceOf(
   const capacity = provedCapacity(e);
   const nearZeroMgN = capacity?.nearZeroNowMgN ?? null;
   const allowedMgN = allowedLoadMgN(e, dayOfMs);
-  if (mgN > allowedMgN + 1e-9) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
+  const isTooMuch = mgN > allowedMgN + 1e-9;
+  if (isTooMuch) warnings.push(onlyIf({ code: 'moreThanDouble', mgN, allowedMgN }));
   const fish = group.filter(({ species }) => species.group === 'fish');
   const isFish = fish.length > 0;
   const lately = lastOf(e.joined.filter((j) => isLoadOfFish(e, j)));
   const sinceFish = lately ? daysBetween(dayOfMs(lately.atMs), dayOfMs(e.nowMs)) : Infinity;
-  if (isFish && sinceFish < STOCKING.betweenFishDays) warnings.push(notYet({ code: 'twoInAWeek' }));
+  const isLight = group.every((one) => isLightLoad(one));
+  if (isFish && !isLight && sinceFish < STOCKING.betweenFishDays)
+    warnings.push(notYet({ code: 'twoInAWeek' }));
+  const ofAmmonia = ofTheAmmonia(forecast);
+  // A step no larger than the rule allows, with ammonia low all the while, is one that a filter grows into: so it is planned.
   if (nearZeroMgN !== null && mgN > nearZeroMgN)
-    warnings.push(notYet({ code: 'overCeiling', mgN, carriesMgN: nearZeroMgN }));
+    warnings.push(
+      isTooMuch || ofAmmonia.length > 0
+        ? notYet({ code: 'overCeiling', mgN, carriesMgN: nearZeroMgN })
+        : { severity: 'note', lasting: false, says: { code: 'growsInto', mgN, carriesMgN: nearZeroMgN } },
+    );
   if (!capacity && isFish) warnings.push(onlyIf({ code: 'noProof' }));
   const count = fish.reduce((sum, f) => sum + f.count, 0);
   if (count > STOCKING.firstFish && !e.residents.some((a) => isFishOf(e, a)))
     warnings.push(onlyIf({ code: 'manyFirst', count }));
-  return { warnings: [...warnings, ...ofTheAmmonia(forecast)], forecast };
+  return { warnings: [...warnings, ...ofAmmonia], forecast };
 }
 
 /** What the load may be in all today, mg N a day: twice that of a month ago, or the first step (R5). */
@@ -139,11 +154,12 @@ const isFishOf = (e: WaterEvidence, { speciesId }: Animal): boolean =>
 const isLoadOfFish = (e: WaterEvidence, { animal, atMs }: WaterEvidence['joined'][number]): boolean =>
   isFishOf(e, animal) && groupLoadMgN(e, animal, atMs) > STOCKING.heavyMgN;
 
-/** The load by the end of the day a month ago, as the plan counts it. */
+/** The load by the end of the day a month ago, as the plan counts it: of those who were there by then, as they are now. */
 function monthAgoMgN(e: WaterEvidence, dayOfMs: (ms: number) => string): number {
-  const thenMs = e.nowMs - STOCKING.growthDays * DAY_MS;
-  const onThatDay = e.joined.filter((j) => dayOfMs(j.atMs) === dayOfMs(thenMs));
-  return usualLoadAt(e, Math.max(thenMs, ...onThatDay.map((j) => j.atMs)));
+  const thatDay = dayOfMs(e.nowMs - STOCKING.growthDays * DAY_MS);
+  const since = e.joined.filter((j) => dayOfMs(j.atMs) > thatDay);
+  const sinceMgN = since.reduce((sum, j) => sum + groupLoadMgN(e, j.animal, e.nowMs), 0);
+  return Math.max(0, usualLoadAt(e, e.nowMs) - sinceMgN);
 }
 
 /** What was reckoned from the proof and what the tank's futures say: the worse of both counts. */

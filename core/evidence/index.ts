@@ -32,6 +32,7 @@ export {
   type PairedTest,
 } from './pairs';
 export {
+  lastFedMs,
   meantAsProof,
   proofState,
   zerosSince,

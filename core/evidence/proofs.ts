@@ -5,7 +5,7 @@ import { firstRiseMs } from './falls';
 import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 import { foundAgain, pairedTests } from './pairs';
-import { trusted } from './points';
+import { lastOf, trusted } from './points';
 import { lastUntil, spanOf } from './span';
 
 /** A dose given once both had read zero after a rise was meant as a proof; one into water with something left to clear only fed the bacteria. */
@@ -20,7 +20,7 @@ export interface Proof {
   testAtMs: number;
   hours: number;
   within: 24 | 48;
-  /** True when nothing has fed the bacteria for three weeks since. */
+  /** True when nothing has fed the bacteria for the last three weeks. */
   faded: boolean;
 }
 
@@ -29,7 +29,7 @@ export type ProofState =
   | { status: 'running'; doseAtMs: number; dueMs: number }
   | { status: 'lenient'; proof: Proof }
   | { status: 'failed'; doseAtMs: number }
-  | { status: 'faded'; proof: Proof }
+  | { status: 'faded'; proof: Proof; fedMs: number }
   | { status: 'missedTest'; doseAtMs: number }
   | { status: 'none' };
 
@@ -70,16 +70,22 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
       latest = { status: 'running', doseAtMs: dose.atMs, dueMs: dose.atMs + DAY_MS };
     } else latest = { status: after.length > 0 ? 'failed' : 'missedTest', doseAtMs: dose.atMs };
   }
-  if (best && latest.status === 'passed') {
-    const fedSince =
-      e.isInhabited ||
-      e.doses.some((d) => d.atMs > best.testAtMs) ||
-      e.events.some((x) => x.kind === 'food' && Date.parse(x.at) > best.testAtMs);
-    if (!fedSince && e.nowMs - best.testAtMs > EVIDENCE.proofFadesDays * DAY_MS)
-      return { status: 'faded', proof: { ...best, faded: true } };
+  if (best && latest.status === 'passed' && !e.isInhabited) {
+    const fedMs = Math.max(best.testAtMs, lastFedMs(e) ?? 0);
+    if (e.nowMs - fedMs > EVIDENCE.proofFadesDays * DAY_MS)
+      return { status: 'faded', proof: { ...best, faded: true }, fedMs };
   }
   return latest;
 });
+
+/** When the bacteria of water without animals last had something to live on, as far as the log says: a dose, food, or ammonia that was found;
+ *  null where it says nothing. */
+export function lastFedMs(e: WaterEvidence): number | null {
+  const found = lastOf(trusted(e.series.ammonia).filter((p) => !p.zero));
+  const food = e.events.filter((x) => x.kind === 'food').map((x) => Date.parse(x.at));
+  const times = [...e.doses.map((d) => d.atMs), ...food, ...(found ? [found.atMs] : [])];
+  return times.length === 0 ? null : Math.max(...times);
+}
 
 /** Ammonia or nitrite came back within the week after a proof, unexplained: the zero was luck. What comes later is another story. */
 const undone = (e: WaterEvidence, sinceMs: number): boolean =>

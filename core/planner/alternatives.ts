@@ -33,10 +33,17 @@ export function alternativesOf(p: Problem, bottleGate: number | null = null): Al
       : []),
     {
       kind: 'noQuarantine',
-      problem: { ...p, quarantines: p.quarantines.map((q) => ({ ...q, clockDays: 0 })) },
+      problem: { ...p, quarantines: p.quarantines.map((q, i) => withoutIt(p, q, i)) },
     },
   ];
 }
+
+/** Whoever is bought would be in the display at once, but those who are in it already. */
+const withoutIt = (p: Problem, q: QuarantineWater, index: number): QuarantineWater => ({
+  ...q,
+  clockDays: 0,
+  ...(p.fixed.some((f) => f.quarantine === index) ? {} : { sameDay: true }),
+});
 
 /** Corals wait as long after the gate as before. */
 const withGate = (p: Problem, was: number, gate: number): Problem => ({

@@ -1,5 +1,4 @@
-/** What the plan says besides its dates: haste, what would let a wish in, what moved, and the ammonia after a release. */
-import type { SaidPlan } from '../document';
+/** What the plan says besides its dates: haste, what would let a wish in, and the ammonia after a release. */
 import { Ammonia } from './ammonia';
 import { alternativesOf, concessionFor } from './alternatives';
 import { apartOf } from './apart';
@@ -8,7 +7,6 @@ import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
 import { dayNumber } from '../time';
 import { batchWaits, brokenText, soonerText, waitingTexts, wishWaits, wonText } from '../words/plan';
 import {
-  changedSince,
   clearOn,
   stockingPlan,
   hasteOf,
@@ -351,96 +349,4 @@ test('a second quarantine and none are weighed where somebody waits, for nothing
   expect(two[1]?.problem.quarantines.every((q) => q.clockDays === 0)).toBe(true);
   expect(alternativesOf(problem([wish('a')])).map((a) => a.kind)).toEqual(['noQuarantine']);
   expect(alternativesOf(problem([]))).toEqual([]);
-});
-
-describe('what moved', () => {
-  const before: SaidPlan = {
-    id: 'p',
-    waterId: 't',
-    at: `${day(-1)}T12:00:00.000Z`,
-    which: 'likely',
-    gate: day(0),
-    coralGate: day(14),
-    steps: [
-      { animalId: 'a', buyDay: day(-5), releaseDay: day(28) },
-      { animalId: 'b', buyDay: day(29), releaseDay: day(57) },
-    ],
-    leftOut: ['c'],
-    away: [],
-  };
-  type Now = Parameters<typeof changedSince>[1];
-  const step = (wishId: string, releaseDay: string) =>
-    ({
-      wishId,
-      releaseDay,
-      buyDay: day(0),
-      quarantineId: 'q',
-      testDays: [],
-      binding: [],
-      freeMgN: null,
-    }) as Now['steps'][number];
-  const now = (more: Partial<Now>): Now => ({
-    today: day(0),
-    which: 'likely',
-    gate: day(0),
-    coralGate: day(14),
-    away: [],
-    steps: [step('a', day(28)), step('b', day(57))],
-    leftOut: [{ wishId: 'c', rule: 'R8', concession: null }],
-    ...more,
-  });
-  const since = (more: Partial<Now>) => changedSince(before, now(more), day(-1));
-  test('nothing where no date moved', () => expect(since({})).toBeNull());
-  test('a day of corals that goes with an open gate is no cause: here the clock is, which one day was not seen', () => {
-    const nextDay = {
-      today: day(1),
-      gate: day(1),
-      coralGate: day(15),
-      steps: [step('a', day(29)), step('b', day(58))],
-    };
-    expect(since(nextDay)?.cause).toEqual({ kind: 'clock', ids: ['a'] });
-    expect(since({ ...nextDay, coralGate: day(22) })?.cause).toEqual({
-      kind: 'gate',
-      from: day(14),
-      to: day(22),
-    });
-    expect(since({ ...nextDay, coralGate: null })?.cause).toEqual({ kind: 'gate', from: day(14), to: null });
-  });
-  test('the step that moved most, how many did, and the first cause that explains it', () => {
-    const later = [step('a', day(30)), step('b', day(64))];
-    expect(since({ steps: later, gate: day(7) })).toMatchObject({
-      most: { wishId: 'b', days: 7 },
-      moved: 2,
-      cause: { kind: 'gate', from: day(0), to: day(7) },
-    });
-    expect(since({ steps: later, which: 'cautious' })?.cause).toEqual({ kind: 'choice' });
-    expect(since({ steps: later, away: [[day(3), day(5)]] })?.cause).toEqual({ kind: 'away' });
-    expect(since({ steps: later, isFallow: true })?.cause).toEqual({ kind: 'fallow' });
-    expect(since({ steps: later })?.cause).toEqual({ kind: 'clock', ids: ['a'] });
-    expect(since({ steps: [step('a', day(28)), step('b', day(50))] })?.cause).toEqual({ kind: 'other' });
-  });
-  test('a gate that is open on each day, and days away that have passed, explain nothing', () => {
-    const later = [step('a', day(28)), step('b', day(64))];
-    const next = { today: day(9), gate: day(9), coralGate: day(14), steps: later };
-    expect(since(next)?.cause).toEqual({ kind: 'other' });
-    const away = (...days: [string, string][]) =>
-      changedSince({ ...before, away: days }, now(next), day(-1))?.cause;
-    expect(away([day(1), day(8)])).toEqual({ kind: 'other' });
-    expect(away([day(1), day(9)])).toEqual({ kind: 'away' });
-    expect(
-      changedSince(
-        { ...before, away: [[day(1), day(12)]] },
-        now({ ...next, away: [[day(9), day(12)]] }),
-        day(-1),
-      )?.cause,
-    ).toEqual({ kind: 'other' });
-    expect(since({ ...next, gate: day(10) })?.cause).toEqual({ kind: 'gate', from: day(0), to: day(10) });
-  });
-  test('who came and who went', () => {
-    expect(since({ steps: [step('a', day(28)), step('b', day(57)), step('d', day(70))] })).toMatchObject({
-      most: null,
-      cause: { kind: 'wished', ids: ['d'] },
-    });
-    expect(since({ leftOut: [] })?.cause).toEqual({ kind: 'noLonger', ids: ['c'] });
-  });
 });

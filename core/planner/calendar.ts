@@ -2,11 +2,13 @@
 import {
   capacityOf,
   isAbsent,
+  isAbsentWithin,
   isShopDay,
   isShut,
   LINES,
   monthOf,
   TEST_DAYS,
+  unbrokenOf,
   type Problem,
   type QuarantineWater,
 } from './problem';
@@ -47,7 +49,7 @@ export interface StayCalendar {
   releaseAllowed: (day: number) => boolean;
   /** The latest purchase whose clock is full by a release. */
   buyMost: (release: number) => number;
-  /** The earliest purchase without an absent day until a release; of a bare quarantine only. */
+  /** The earliest purchase without an absent day until a release, of a bare quarantine; the day itself where there is none. */
   buyLeast: (release: number) => number;
   /** The first release of what is bought on a day or later; past the horizon where there is none. */
   firstOut: (free: number) => number;
@@ -140,11 +142,13 @@ function stayCalendar(
   const most = new Int32Array(span);
   const least = new Int32Array(span);
   const out = new Int32Array(span).fill(NEVER);
+  const unbroken = unbrokenOf(q);
   for (let i = 0, free = 0; i < span; i++) {
     const day = p.today + i;
-    allowed[i] = shut[i] === 1 || (q.testsPresent && untested[i] === 1) ? 0 : 1;
+    const isBroken = isAbsentWithin(p, day - unbroken, day - 1);
+    allowed[i] = shut[i] === 1 || (q.testsPresent && untested[i] === 1) || isBroken ? 0 : 1;
     most[i] = q.bare === false ? countedBack(p, day, q.clockDays) : day - q.clockDays;
-    least[i] = q.bare === true ? afterAbsence(p, day) : -NEVER;
+    least[i] = q.sameDay ? day : q.bare === true ? afterAbsence(p, day) : -NEVER;
     if (allowed[i] === 0) continue;
     const buy = lastBuyUpTo(Math.min(most[i] as number, day));
     if (buy >= (least[i] as number)) for (; free <= buy - p.today; free++) out[free] = day;

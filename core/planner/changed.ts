@@ -1,17 +1,32 @@
 /** What a plan became since it was last made, and why: one cause, the first that explains it. */
-import type { SaidPlan } from '../document';
+import { isIn, placeOf, type Document, type SaidPlan } from '../document';
+import { lineOf } from '../company';
+import { speciesOf } from '../species';
 import { daysBetween } from '../time';
 import type { StockingPlan } from './plan';
 
+/** What a person did, or the log holds, of some of them. */
+type OfThem =
+  | 'wished'
+  | 'noLonger'
+  /** Wished for still, but as things are they cannot live here. */
+  | 'unfit'
+  /** Of the plan's purchases and releases, on a day that has passed. */
+  | 'notBought'
+  | 'notLetIn'
+  /** Bought on another day than the one that was planned. */
+  | 'boughtSooner'
+  | 'boughtLater'
+  /** The quarantine's clock began again or days were not seen, or more days were seen than was reckoned with. */
+  | 'clock'
+  | 'looked'
+  /** They live in the display now. */
+  | 'met';
+
 export type Cause =
-  | { kind: 'gate'; from: string | null; to: string | null }
-  | { kind: 'wished'; ids: string[] }
-  | { kind: 'noLonger'; ids: string[] }
-  | { kind: 'away' }
-  | { kind: 'fallow' }
-  | { kind: 'clock'; ids: string[] }
-  | { kind: 'choice' }
-  | { kind: 'other' };
+  | { kind: 'gate' | 'coralGate'; from: string | null; to: string | null }
+  | { kind: OfThem; ids: string[] }
+  | { kind: 'away' | 'fallow' | 'choice' | 'load' | 'other' };
 
 export interface Changed {
   sinceDay: string;
@@ -22,15 +37,24 @@ export interface Changed {
 }
 
 type Now = Pick<StockingPlan, 'steps' | 'leftOut'> &
-  Pick<SaidPlan, 'which' | 'gate' | 'coralGate' | 'away'> & {
+  Pick<SaidPlan, 'waterId' | 'which' | 'gate' | 'coralGate' | 'away'> & {
     today: string;
     /** The display stands without fish after an outbreak. */
     isFallow?: boolean | undefined;
   };
 
-/** @param before the plan as it was kept; @param sinceDay the day it was made
- *  @returns null where no date moved and nobody came or went */
-export function changedSince(before: SaidPlan, now: Now, sinceDay: string): Changed | null {
+/** Where somebody of the plan is by now. */
+type Whereabouts = 'wish' | 'quarantine' | 'display' | 'gone';
+
+/** @param doc says where each of them is by now
+ *  @param before the plan as it was kept; @param dayOfMs calendar day of a moment where the person is
+ *  @returns null where no date moved and nobody came or went, but those who are in by now */
+export function changedSince(
+  doc: Document,
+  before: SaidPlan,
+  now: Now,
+  dayOfMs: (ms: number) => string,
+): Changed | null {
   const was = new Map(before.steps.map((s) => [s.animalId, s]));
   const moves = now.steps.flatMap((s) => {
     const days = daysBetween(was.get(s.wishId)?.releaseDay ?? s.releaseDay, s.releaseDay);
@@ -38,55 +62,109 @@ export function changedSince(before: SaidPlan, now: Now, sinceDay: string): Chan
   });
   const known = new Set([...before.steps.map((s) => s.animalId), ...before.leftOut]);
   const here = new Set([...now.steps.map((s) => s.wishId), ...now.leftOut.map((l) => l.wishId)]);
+  const where = (id: string) => whereIs(doc, id, now.waterId);
   const wished = [...here].filter((id) => !known.has(id));
-  const noLonger = [...known].filter((id) => !here.has(id));
+  const gone = [...known].filter((id) => !here.has(id));
+  const met = gone.filter((id) => where(id) === 'display');
+  const unfit = gone.filter((id) => where(id) === 'wish');
+  const noLonger = gone.filter((id) => where(id) === 'gone');
   const [most] = [...moves].sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
-  if (!most && wished.length === 0 && noLonger.length === 0) return null;
-  return {
-    sinceDay,
-    most: most ?? null,
-    moved: moves.length,
-    cause: causeOf(before, now, { wished, noLonger }),
-  };
+  if (!most && [...wished, ...unfit, ...noLonger].length === 0) return null;
+  const sinceDay = dayOfMs(Date.parse(before.at));
+  const cameOn = (id: string) => dayOfMs(Date.parse(doc.animals[id]?.moves.at(-1)?.at ?? ''));
+  const ofThem: [OfThem, string[]][] = [
+    ['wished', wished],
+    ['unfit', unfit],
+    ['noLonger', noLonger],
+    ...whatWasDone(before, now, where, (id) =>
+      where(id) === 'quarantine' && cameOn(id) > sinceDay ? cameOn(id) : null,
+    ),
+    ['met', met],
+  ];
+  const cause = ofTheStart(doc, before, now, most ?? null) ??
+    named(ofThem.slice(0, 3)) ??
+    ofTheDays(before, now) ??
+    named(ofThem.slice(3)) ?? { kind: most && isPutOffByLoad(now, most) ? 'load' : 'other' };
+  return { sinceDay, most: most ?? null, moved: moves.length, cause };
 }
 
-function causeOf(
+/** What it waits for now is how much there may be. */
+const isPutOffByLoad = ({ steps }: Now, { wishId, days }: { wishId: string; days: number }): boolean =>
+  days > 0 &&
+  steps.some((s) => s.wishId === wishId && s.binding.some(({ rule }) => rule === 'R5' || rule === 'R6'));
+
+function whereIs(doc: Document, id: string, displayId: string): Whereabouts {
+  const animal = doc.animals[id];
+  if (!animal) return 'gone';
+  if (isIn(animal, displayId)) return 'display';
+  const place = placeOf(animal).kind;
+  return place === 'water' ? 'quarantine' : place;
+}
+
+/** The first of whom there are any. */
+function named(ofThem: readonly [OfThem, string[]][]): Cause | null {
+  const found = ofThem.find(([, ids]) => ids.length > 0);
+  return found ? { kind: found[0], ids: found[1] } : null;
+}
+
+/** What was chosen of the start, and when it is expected, where that explains what moved most. */
+function ofTheStart(doc: Document, before: SaidPlan, now: Now, most: Changed['most']): Cause | null {
+  if (before.which !== now.which) return { kind: 'choice' };
+  if (!most) return null;
+  const moved = (was: string | null, is: string | null) => from(now.today, was) !== from(now.today, is);
+  // A later start puts off only what would come before it, and what follows; a sooner one puts off nothing.
+  const explains = (to: string | null) =>
+    most.days < 0 || to === null || before.steps.some((s) => s.releaseDay < to);
+  if (moved(before.gate, now.gate) && explains(now.gate))
+    return { kind: 'gate', from: before.gate, to: now.gate };
+  const animal = doc.animals[most.wishId];
+  const isCoral = animal !== undefined && lineOf(speciesOf(doc, animal.speciesId)) === 'coral';
+  return isCoral && moved(before.coralGate, now.coralGate) && explains(now.coralGate)
+    ? { kind: 'coralGate', from: before.coralGate, to: now.coralGate }
+    : null;
+}
+
+const ofTheDays = (before: SaidPlan, now: Now): Cause | null =>
+  ahead(now.today, before.away) !== ahead(now.today, now.away)
+    ? { kind: 'away' }
+    : now.isFallow
+      ? { kind: 'fallow' }
+      : null;
+
+/** What was planned and not done, or done otherwise, and what became of those in a quarantine.
+ *  @param boughtOn the day on which somebody was bought since; null for all others */
+function whatWasDone(
   before: SaidPlan,
   now: Now,
-  { wished, noLonger }: { wished: string[]; noLonger: string[] },
-): Cause {
-  if (before.which !== now.which) return { kind: 'choice' };
-  if (from(now.today, before.gate) !== from(now.today, now.gate))
-    return { kind: 'gate', from: before.gate, to: now.gate };
-  // Reckoned from a gate that is open it goes with the days.
-  if (
-    from(now.today, before.coralGate) !== from(now.today, now.coralGate) &&
-    afterGate(before) !== afterGate(now)
-  )
-    return { kind: 'gate', from: before.coralGate, to: now.coralGate };
-  if (wished.length > 0) return { kind: 'wished', ids: wished };
-  if (noLonger.length > 0) return { kind: 'noLonger', ids: noLonger };
-  if (ahead(now.today, before.away) !== ahead(now.today, now.away)) return { kind: 'away' };
-  if (now.isFallow) return { kind: 'fallow' };
-  // Whoever was bought before the plan and is later now: its clock began again.
-  const clock = now.steps.filter((s) => {
-    const was = before.steps.find((b) => b.animalId === s.wishId);
-    return was && was.buyDay < before.at.slice(0, 10) && s.releaseDay > was.releaseDay;
-  });
-  return clock.length > 0 ? { kind: 'clock', ids: clock.map((s) => s.wishId) } : { kind: 'other' };
+  where: (id: string) => Whereabouts,
+  boughtOn: (id: string) => string | null,
+): [OfThem, string[]][] {
+  const stepsOf = (test: (was: SaidPlan['steps'][number], buyDay: string) => boolean): string[] =>
+    now.steps.flatMap((s) => {
+      const was = before.steps.find((b) => b.animalId === s.wishId);
+      return was && test(was, s.buyDay) ? [s.wishId] : [];
+    });
+  const isWaiting = (id: string) => where(id) === 'quarantine';
+  const { today } = now;
+  return [
+    // Whoever stays keeps the next from being bought.
+    ['notLetIn', stepsOf((was) => isWaiting(was.animalId) && was.releaseDay < today)],
+    ['notBought', stepsOf((was) => where(was.animalId) === 'wish' && was.buyDay < today)],
+    ['boughtSooner', stepsOf(({ animalId, buyDay }) => (boughtOn(animalId) ?? buyDay) < buyDay)],
+    ['boughtLater', stepsOf(({ animalId, buyDay }) => (boughtOn(animalId) ?? buyDay) > buyDay)],
+    // The day of purchase of whoever is in a quarantine is reckoned back from where its clock stands.
+    ['clock', stepsOf((was, buyDay) => isWaiting(was.animalId) && buyDay > was.buyDay)],
+    ['looked', stepsOf((was, buyDay) => isWaiting(was.animalId) && buyDay < was.buyDay)],
+  ];
 }
-
-/** Days from the gate to that of corals; null where there is no day for one of them. */
-const afterGate = ({ gate, coralGate }: Pick<SaidPlan, 'gate' | 'coralGate'>): number | null =>
-  gate === null || coralGate === null ? null : daysBetween(gate, coralGate);
 
 /** A day as it counts from a day on: what was open already stays so, though each day has another. */
 const from = (today: string, day: string | null): string | null =>
   day !== null && day < today ? today : day;
 
-/** What is left of absences, to be compared. */
+/** What is left of absences, to be compared; of one that ends today nothing. */
 const ahead = (today: string, away: SaidPlan['away']): string =>
   away
-    .filter(([, last]) => last >= today)
+    .filter(([, last]) => last > today)
     .map(([first, last]) => `${from(today, first)} ${last}`)
     .join();

@@ -16,8 +16,9 @@ import { apartOf, lineOf, membersOf, tankOf, type Apart } from '../company';
 import type { WaterEvidence } from '../evidence';
 import { animalMoney } from '../money';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
+import { QUARANTINE } from '../quarantine/limits';
 import { LIVING } from '../living';
-import type { Assessment } from '../readiness';
+import { EVIDENCE_GATES, type Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import type { Statement } from '../statements';
@@ -92,7 +93,7 @@ export function problemFor(
   doc: Document,
   display: Display,
   evidence: WaterEvidence,
-  assessment: Pick<Assessment, 'others' | 'living' | 'coral' | 'freeAmmonia'>,
+  assessment: Pick<Assessment, 'gates' | 'others' | 'living' | 'coral' | 'freeAmmonia'>,
   { animals, pairs }: Planned,
   dayOfMs: (ms: number) => string,
 ): Problem {
@@ -134,6 +135,7 @@ export function problemFor(
       totalLimitMgN: limitOf(doc, q),
       // Days that nobody looks do not count; what is bare is never left alone.
       bare: q.filter === 'uncycled',
+      unbrokenDays: QUARANTINE.unbrokenDays,
       testsPresent: true,
     })),
     ...direct.map((line) => ({
@@ -143,6 +145,7 @@ export function problemFor(
       clockDays: 0,
       totalLimitMgN: USUAL_QUARANTINE.totalLimitMgN,
       bare: null,
+      sameDay: true as const,
       testsPresent: true,
     })),
   ];
@@ -154,7 +157,7 @@ export function problemFor(
     today,
     horizonDays: PLANNER.horizonDays,
     gate,
-    coralGate: coralGate(assessment, gate, today),
+    coralGate: coralGate(evidence, assessment, gate, today, dayOfMs),
     ...fishGate(doc, display, nowMs, dayOfMs),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
@@ -296,10 +299,36 @@ function fishGate(
   return { fishGate: fallow.overDay === null ? null : dayNumber(fallow.overDay) };
 }
 
-function coralGate({ coral }: Pick<Assessment, 'coral'>, gate: number | null, today: number): number | null {
-  // One piece may go at once where only that is said; the plan is for the rest.
-  if (coral.word === 'go') return today;
-  return gate === null ? null : gate + PLANNER.coralDays;
+/** Corals wait longer than fish: so long after the water was ready for the first animals, and after a first piece; the school that lets them in
+ *  first has them wait for that day alone. While something in the water speaks against one, tomorrow at the earliest. */
+function coralGate(
+  evidence: WaterEvidence,
+  { gates, coral }: Pick<Assessment, 'gates' | 'coral'>,
+  gate: number | null,
+  today: number,
+  dayOfMs: (ms: number) => string,
+): number | null {
+  const { water, joined } = evidence;
+  const isFirst = water.kind === 'display' && water.school === 'coralsFirst';
+  if (gate === null && !isFirst) return null;
+  const readyMs = readySinceMs(evidence, gates);
+  if (readyMs === null) return gate === null ? null : gate + (isFirst ? 0 : PLANNER.coralDays);
+  const piece = joined.find(({ animal }) => lineOf(speciesOf(evidence, animal.speciesId)) === 'coral');
+  const waited = [readyMs, ...(piece ? [piece.atMs] : [])].map(
+    (ms) => dayNumber(dayOfMs(ms)) + PLANNER.coralDays,
+  );
+  const soonest = coral.word === 'wait' ? today + 1 : today;
+  return Math.max(soonest, isFirst || gate === null ? soonest : gate, ...waited);
+}
+
+/** When the water was clear, as its last gate before the proof opened, for a proof may be shown anew; where animals came before that was shown, as they
+ *  came; null where it is still to be. */
+function readySinceMs({ joined, unnamedSince }: WaterEvidence, gates: Assessment['gates']): number | null {
+  const shown = gates.filter((g) => g.id !== 'proof' && EVIDENCE_GATES.includes(g.id)).map((g) => g.passedMs);
+  if (shown.length > 0 && !shown.includes(null)) return Math.max(...shown.map(Number));
+  const [first] = joined;
+  if (first) return first.atMs;
+  return unnamedSince === null ? null : Date.parse(unnamedSince);
 }
 
 /** From today on: days away before it are not among those that a clock has counted. */

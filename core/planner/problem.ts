@@ -31,6 +31,10 @@ export interface QuarantineWater {
   totalLimitMgN: number;
   /** True: no absent day within a stay. False: absent days do not count for the clock. Null: absences do not matter to a stay. */
   bare: boolean | null;
+  /** So many days before a release are without an absent one: the clock wants its last days unbroken. */
+  unbrokenDays?: number | undefined;
+  /** No quarantine at all: who is bought is in the display on the same day, as there is nowhere else to be. */
+  sameDay?: true | undefined;
   /** The tests of days 1, 3 and 7 after a release fall on no absent day. */
   testsPresent: boolean;
 }
@@ -121,6 +125,13 @@ export const capacityOf = (q: QuarantineWater): number => PLANNER_SHARE * q.netL
 const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
 export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b]) => day >= a && day <= b);
+/** Is one of some days, the last not before the first, an absent one? */
+export const isAbsentWithin = (p: Problem, first: number, last: number): boolean =>
+  first <= last && p.away.some(([a, b]) => a <= last && b >= first);
+
+/** Days before a release of a quarantine without an absent one: no more than its clock has. */
+export const unbrokenOf = ({ unbrokenDays = 0, clockDays }: QuarantineWater): number =>
+  Math.min(unbrokenDays, clockDays);
 
 /** Neither a purchase nor a release (R9): for an absence, and for all. */
 export const isShutBy = ([a, b]: readonly [number, number], day: number): boolean =>

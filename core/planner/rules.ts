@@ -6,12 +6,14 @@ import {
   capacityOf,
   DOUBLING_DAYS,
   isAbsent,
+  isAbsentWithin,
   isHeavy,
   isShopDay,
   isShut,
   monthOf,
   SLACK,
   TEST_DAYS,
+  unbrokenOf,
   type Problem,
   type Released,
   type Step,
@@ -104,7 +106,9 @@ function ofStay(p: Problem, s: Step): Rule[] {
   const q = quarantineOf(p, s);
   const { before, atEnd } = absentIn(p, s);
   if (q.bare === true && (before > 0 || atEnd)) broken.push('R9');
-  if (daysCounted(p, s) < q.clockDays || q.line !== wishOf(p, s).line) broken.push('R2');
+  const waits = q.sameDay && s.release > s.buy;
+  const unseen = isAbsentWithin(p, s.release - unbrokenOf(q), s.release - 1);
+  if (waits || unseen || daysCounted(p, s) < q.clockDays || q.line !== wishOf(p, s).line) broken.push('R2');
   return broken;
 }
 

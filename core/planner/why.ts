@@ -6,6 +6,7 @@ import {
   capacityOf,
   earliestRelease,
   monthOf,
+  sameBatch,
   SLACK,
   type Problem,
   type QuarantineWater,
@@ -95,6 +96,10 @@ function* triesOf(p: Problem, steps: readonly Step[], wish: number): Generator<S
   const w = p.wishes[wish] as Wish;
   const end = p.today + p.horizonDays;
   const from = earliestRelease(p, w) ?? p.today;
+  const bought = p.fixed.find((f) => f.wish === wish && f.release === null);
+  const mate = bought && steps.find((s) => sameBatch(s, bought));
+  // Whoever is bought leaves with those it was bought with.
+  if (bought && mate) return yield [{ ...mate, wish }];
   const dense = p.wishes.length > EASY_WISHES ? 0 : DENSE_DAYS;
   for (let quarantine = 0; quarantine < p.quarantines.length; quarantine++) {
     if (p.quarantines[quarantine]?.line !== w.line) continue;
@@ -134,6 +139,7 @@ export function buysBefore(
   given: readonly number[],
 ): number[] {
   if (given.length > 0) return [...given];
+  if (p.quarantines[quarantine]?.sameDay) return [release];
   const latest = release - (p.quarantines[quarantine] as QuarantineWater).clockDays;
   const closely = p.wishes.length > EASY_WISHES ? 0 : 14;
   const buys: number[] = [];

@@ -10,7 +10,7 @@ import {
   type DisplayEvidence,
   type WaterEvidence,
 } from '../evidence';
-import { ask, freeAmmonia, isFresh, judgeLiving, URGENCY, type Living } from '../living';
+import { ask, freeAmmonia, isFresh, judgeLiving, note, URGENCY, type Living } from '../living';
 import { clockOf, fallowOf, homeFallowOf, type Fallow, type QuarantineClock } from '../quarantine';
 import type { GateId, Statement } from '../statements';
 import { UTC, type LocalTime } from '../time';
@@ -24,6 +24,7 @@ import type { Assessment, Judgement } from './judgement';
 import { withinGlass } from './glass';
 import { RULES } from './limits';
 import { servingJudgement } from './serving';
+import { unfedFilter } from './unfed';
 import { EVIDENCE_GATES, walkGates, type Walk } from './walk';
 
 /** What the gate the tank stands at needs measured within the last three days before a "go". */
@@ -94,7 +95,7 @@ function untilHomeIsFree(judgement: Judgement, fallow: Fallow | null): Judgement
 export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
   const walk = walkGates(e, local.dayOf);
   const living = judgeLiving(e, local, instrumentFindings(e));
-  const alarms = living ? [] : emptyAlarms(e);
+  const alarms = living ? [] : [...emptyAlarms(e), ...starving(e, walk)];
   const added = (j: Judgement): Judgement => sparing(e, livingFirst(living, j));
   const fish = added(withAlarms(withZeros(e, walk, withMissingTests(e, walk.here)), alarms));
   const crew = added(crewJudgement(e, fish));
@@ -108,9 +109,23 @@ export function assess(e: DisplayEvidence, local: LocalTime = UTC): Assessment {
     coral,
     others: fish,
     alarms: saidBesides(living, alarms),
-    due: dueTests(e, living, [fish, coral]),
+    due: dueTests(e, living, [fish, coral], fish.word === 'wait' ? null : AT_THE_DOOR[walk.here.id]),
     freeAmmonia: freeAmmonia(e),
   };
+}
+
+/** Gates behind which the next animals stand. */
+const AT_THE_DOOR: Partial<Record<GateId, 'first' | 'next'>> = {
+  reset: 'first',
+  firstAnimals: 'first',
+  nextStep: 'next',
+};
+
+/** What a filter without animals waits for too long. */
+function starving(e: DisplayEvidence, { gates }: Walk): Alarm[] {
+  const unfed = unfedFilter(e, gates);
+  if (!unfed || e.nowMs < unfed.dueMs) return [];
+  return [note({ code: 'filterUnfed', fedMs: unfed.fedMs, fadesMs: unfed.fadesMs })];
 }
 
 /** Judges a water that serves a display: no gates, the same look at what lives in it.

@@ -2,7 +2,7 @@
 import type { Parameter } from '../document';
 import { dosesUntested, lastOf, type WaterEvidence } from '../evidence';
 import type { Statement } from '../statements';
-import type { Living } from '../living';
+import { LIVING, type Living } from '../living';
 import { DAY_MS, dayHasBegun } from '../time';
 import { doseIsNear } from './feeding';
 import type { Judgement } from './judgement';
@@ -107,11 +107,13 @@ function usualRhythm(e: WaterEvidence, judgements: readonly Asking[]): Rhythm {
 
 type Asking = Pick<Judgement, 'opens'>;
 
-/** What the judgements ask for first, then what is watched, then what has not been tested for its usual time. */
+/** What the judgements ask for first, then what is watched, then what has not been tested for its usual time.
+ *  @param atDoor nothing but a test keeps the first animals out, or the next; null where something else does */
 export function dueTests(
   e: WaterEvidence,
   living: Living | null,
   judgements: readonly Asking[],
+  atDoor: 'first' | 'next' | null = null,
 ): Parameter[] {
   const asking = [...(living ? [living] : []), ...judgements];
   const due = new Set<Parameter>(asking.flatMap((j) => asked(j.opens)));
@@ -135,8 +137,31 @@ export function dueTests(
       ['nitrite', 'ammonia'],
     ] as const)
       if (due.has(one) && e.series[other].length > 0 && olderThan(other, SITTING_DAYS)) due.add(other);
+  if (atDoor && due.size > 0) for (const parameter of soonAsked(e, atDoor)) due.add(parameter);
   return [...due];
 }
+
+/** What letting anybody in rests on and is too old by this evening: asked for in the same sitting, not one after the other once each is read. */
+function soonAsked(e: WaterEvidence, atDoor: 'first' | 'next'): Parameter[] {
+  const rests = atDoor === 'first' ? FIRST_RESTS : NEXT_RESTS;
+  // What the person tests in a rhythm of their own is asked for in that.
+  const own = e.water.kind === 'display' ? (e.water.testPlan ?? []).map((t) => t.parameter) : [];
+  const thenMs = e.nowMs + RULES.dueEarlyDays * DAY_MS;
+  return rests.flatMap(([parameter, days]) => {
+    const last = lastOf(e.series[parameter]);
+    return last && !own.includes(parameter) && thenMs - last.atMs > days * DAY_MS ? [parameter] : [];
+  });
+}
+
+/** Parameters, and the days for which a reading of them lets somebody in. */
+type Rests = readonly (readonly [Parameter, number])[];
+const FRESH: Rests = (['ammonia', 'salinity', 'temperature', 'alkalinity'] as const).map((p) => [
+  p,
+  LIVING.staleDays,
+]);
+const FIRST_RESTS: Rests = [...FRESH, ['nitrite', LIVING.staleDays], ['nitrate', LIVING.staleDays]];
+const NEXT_RESTS: Rests = [...FRESH, ['nitrite', RULES.nitriteKnownDays]];
+
 /** A reading younger than this is of the same sitting. */
 const SITTING_DAYS = 0.5;
 

@@ -6,4 +6,5 @@ export { SCHOOL_GATES } from './gates';
 export { judgementFor, waterHolds, wordOf, type Assessment, type Gate, type Judgement } from './judgement';
 export { READINESS_LIMITS, RULES } from './limits';
 export { proposedMethod, proposedSchool, type Proposal } from './proposals';
-export { besides } from './walk';
+export { unfedFilter, type Unfed } from './unfed';
+export { besides, EVIDENCE_GATES } from './walk';

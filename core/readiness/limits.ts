@@ -120,6 +120,12 @@ export const READINESS_LIMITS = {
     'at least this much of the water must be the water that was tested before anything goes in',
     'our estimate',
   ),
+  feedAgainDays: limit(
+    14,
+    'days',
+    'without food after which an empty filter is to be fed again',
+    'our choice',
+  ),
   betweenAdditionsDays: limit(7, 'days', 'between two additions', 'common practice'),
   testsAfterAdditionDays: limit([1, 3, 7], 'days', 'ammonia tests after an addition', 'common practice'),
   testEarlyDays: limit(0.6, 'days', 'a test this much before its day counts for it', 'common practice'),

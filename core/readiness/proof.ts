@@ -31,7 +31,11 @@ export function proof(e: WaterEvidence): Verdict {
         clearSince(e, state.doseAtMs) ? { code: 'doseAgain' } : nextDoseOr(e, { code: 'clearThenDose' }),
       );
     case 'faded':
-      return shut('wait', { code: 'proofFaded', atMs: state.proof.testAtMs }, { code: 'doseAgain' });
+      return shut(
+        'wait',
+        { code: 'proofFaded', atMs: state.proof.testAtMs, fedMs: state.fedMs },
+        { code: 'doseAgain' },
+      );
     case 'missedTest':
       return clearSince(e, state.doseAtMs)
         ? shut('wait', { code: 'proofMissed' }, { code: 'doseAgain' })

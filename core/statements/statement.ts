@@ -71,7 +71,9 @@ interface GateFacts {
   clearThenDose: Nothing;
   doseAsFood: Nothing;
   alkalinityRaised: Nothing;
-  proofFaded: At;
+  proofFaded: { atMs: number; fedMs: number };
+  /** Nobody lives in a water that is ready, and its bacteria starve; from `fadesMs` on its proof counts no more, where it has one. */
+  filterUnfed: { fedMs: number; fadesMs: number | null };
   proofMissed: Nothing;
   proofToCome: Nothing;
   doseForProof: Nothing;
@@ -417,6 +419,8 @@ interface WarningFacts {
   /** More fish than come first. */
   manyFirst: { count: number };
   overCeiling: { mgN: number; carriesMgN: number };
+  /** More than it carries so far, in a step that it grows into. */
+  growsInto: { mgN: number; carriesMgN: number };
   ammoniaPeak: { nh3MgN: number };
   ammoniaMayPeak: { nh3MgN: number };
 }

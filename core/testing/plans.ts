@@ -93,6 +93,16 @@ export function alikeProblem(random: Random): Problem {
   });
 }
 
+/** The same, some of its lines without any quarantine. */
+export const withoutQuarantine = (p: Problem, random: Random): Problem => ({
+  ...p,
+  quarantines: p.quarantines.map((q, i) =>
+    p.fixed.some((f) => f.quarantine === i) || random() < 0.4
+      ? q
+      : { ...q, netL: 1000, clockDays: 0, bare: null, sameDay: true },
+  ),
+});
+
 /** A problem that can be tried out whole: few wishes, or few days. */
 export function smallProblem(random: Random, withFixed = false): Problem {
   const n = whole(random, 1, 4);

@@ -34,6 +34,8 @@ export function agendaTitle({ says }: AgendaItem, kinds: WithKinds, w: WordsCont
       return says.opens.code === 'addAmmonia' || says.opens.code === 'doseAsFood'
         ? 'Give the filter ammonia'
         : 'Dose for the proof';
+    case 'feedFilter':
+      return 'Feed the filter';
     case 'tests':
     case 'testsAhead':
       return `Test ${named(says.parameters)}`;
@@ -83,6 +85,7 @@ const WHY: Why = {
   dripOpen: () => 'Left open when the drip ended.',
   actNow: (s, _, w) => sentence(s.reason, w),
   dose: (s, _, w) => sentence(s.opens, w),
+  feedFilter: (s, _, w) => sentence({ ...s, code: 'filterUnfed' }, w),
   tests: (s, _, w) =>
     s.lastMs === null ? 'Not tested yet.' : `The oldest of them is of ${w.day(s.lastMs)}.`,
   testsAhead: (s) => `Usual every ${s.everyDays === 1 ? 'day' : `${s.everyDays} days`}.`,

@@ -172,6 +172,13 @@ const LEFT_OUT_WORDS: Record<Rule, string> = {
   horizon: 'It does not fit before the plan ends.',
 };
 
+/** What keeps one in that was bought together with others. */
+const WITH_ITS_BATCH: Partial<Record<Rule, string>> = {
+  R5: 'all of its batch at once would more than double the load within thirty days',
+  R6: 'with all of its batch at once free ammonia would rise too far',
+  R8: 'it may not live with another of its batch as things are',
+};
+
 /** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. */
 export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
   const { wishes, quarantines, fishGate, fewFirst } = p;
@@ -181,6 +188,9 @@ export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
     return 'The days without fish after an outbreak have not begun: some are still in.';
   if (rule === 'R7' && line === 'fish' && fewFirst && !wish?.few)
     return 'One fish or a pair comes before all others, and none of the wishes that could be it has a day.';
+  const at = p.fixed.find((f) => f.release === null && wishes[f.wish]?.id === wishId);
+  if (at && p.fixed.some((f) => f !== at && f.buy === at.buy && f.quarantine === at.quarantine))
+    return `It stays in its quarantine: ${WITH_ITS_BATCH[rule] ?? 'it cannot be let in with all of its batch'}. Once the others are in, the plan gives it a day of its own.`;
   return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];
@@ -250,36 +260,71 @@ export function wonText(plan: StockingPlan, other: StockingPlan): string {
   return plan.batches < plan.steps.length ? 'nothing is sooner in as few batches' : 'nothing is sooner';
 }
 
+/** What an empty filter lives on until the first of a plan are in. @param by the day by which it is to be fed */
+export function unfedText(first: string, by: string, isProved: boolean, w: PlanSaying): string {
+  const until = `Until the first are in, on ${w.day(first)}, the filter has nothing to live on.`;
+  return isProved
+    ? `${until} Feed it by ${w.day(by)}, or its proof counts no more by then: 2 mg/L of ammonia again, and a test after 24 hours.`
+    : `${until} Feed it by ${w.day(by)}: a little ammonia or a pinch of food, and both at zero again before they come.`;
+}
+
 /** What moved since the plan was last made, and why: one sentence. */
 export function changedText({ sinceDay, most, moved, cause }: Changed, w: PlanSaying): string {
   const why = causeText(cause, w);
   const since = `Since ${w.day(sinceDay)}`;
   if (most === null) return `${since} no date moved: ${why}.`;
   const days = Math.abs(most.days);
-  const shift = `${w.nameOf(most.wishId)} is ${days} ${days === 1 ? 'day' : 'days'} ${most.days > 0 ? 'later' : 'sooner'}`;
+  const name = w.nameOf(most.wishId);
+  const shift = `${name} ${isMany([name]) ? 'are' : 'is'} ${days} ${plural(days, 'day', 'days')} ${most.days > 0 ? 'later' : 'sooner'}`;
   const others = moved > 1 ? `, and ${moved - 1} more moved` : '';
   return `${since} ${shift}${others}: ${why}.`;
 }
 
+/** "2 × Banggai cardinalfish are", but "Royal gramma is". */
+const isMany = (names: readonly string[]): boolean =>
+  names.length > 1 || names.some((n) => n.includes(' × '));
+
 function causeText(cause: Changed['cause'], w: PlanSaying): string {
-  const names = 'ids' in cause ? listed(cause.ids.map(w.nameOf)) : '';
+  const names = 'ids' in cause ? cause.ids.map(w.nameOf) : [];
+  const they = listed(names);
+  const is = isMany(names) ? 'are' : 'is';
+  const was = isMany(names) ? 'were' : 'was';
   switch (cause.kind) {
     case 'choice':
       return 'it is made with other dates of the start';
     case 'gate':
+    case 'coralGate': {
+      const start = cause.kind === 'gate' ? 'the start' : 'the start of corals';
       return cause.to === null
-        ? 'the start is out of sight'
-        : `the start is expected on ${w.day(cause.to)}${cause.from === null ? '' : ` instead of ${w.day(cause.from)}`}`;
+        ? `${start} is out of sight`
+        : `${start} is expected on ${w.day(cause.to)}${cause.from === null ? '' : ` instead of ${w.day(cause.from)}`}`;
+    }
     case 'wished':
-      return names === '' ? 'there is a new wish' : `${names} came to the wishes`;
+      return `${they} came to the wishes`;
+    case 'unfit':
+      return `${they} cannot live here as things are now`;
     case 'noLonger':
-      return names === '' ? 'a wish is met or gone' : `${names} is met or no longer wished for`;
+      return `${they} ${is} no longer among the wishes`;
     case 'away':
       return 'the days you are away changed';
     case 'fallow':
       return 'the display stands without fish after an outbreak';
+    case 'notBought':
+      return `${they} ${was} not bought on the day that was planned`;
+    case 'notLetIn':
+      return `${they} ${was} not let in on the day that was planned`;
+    case 'boughtSooner':
+      return `${they} ${was} bought sooner`;
+    case 'boughtLater':
+      return `${they} ${was} bought later`;
     case 'clock':
-      return `the clock of ${names} began again, or days were not seen`;
+      return `the clock of ${they} began again, or days were not seen`;
+    case 'looked':
+      return `${they} ${was} seen clear on more days than was reckoned with`;
+    case 'met':
+      return `${they} ${is} in`;
+    case 'load':
+      return 'what the log says of the load, or of what the filter carries, changed';
     case 'other':
       return 'what the log says of load, room or choices changed';
   }

@@ -109,7 +109,14 @@ const GATES = {
     `nitrite is ${no2(RULES.feedNitriteMgN)} mg/L NO₂ or less, and more nitrogen grows more bacteria.`,
   clearThenDose: () => 'Wait until both are zero, then dose again.',
   proofFaded: (s, w) =>
-    `The proof of ${w.day(s.atMs)} is over ${EVIDENCE.proofFadesDays / 7} weeks old and nothing has fed the filter since.`,
+    s.fedMs > s.atMs
+      ? `Nothing has fed the filter since ${w.day(s.fedMs)}, over ${EVIDENCE.proofFadesDays / 7} weeks: the proof of ${w.day(s.atMs)} says little by now.`
+      : `The proof of ${w.day(s.atMs)} is over ${EVIDENCE.proofFadesDays / 7} weeks old and nothing has fed the filter since.`,
+  filterUnfed: (s, w) =>
+    `Nothing has fed the filter since ${w.day(s.fedMs)}, and its bacteria starve. ` +
+    (s.fadesMs === null
+      ? 'Unless the first animals come now, give it a little ammonia or a pinch of food, and test both at zero again before they do.'
+      : `Unless the first animals come before ${w.day(s.fadesMs)}, when its proof counts no more, dose 2 mg/L again and test after 24 hours.`),
   proofMissed: () => 'The proof dose was not tested within two days.',
   proofToCome: () => 'Both are clear. The filter has not yet shown what it can do in a day.',
   doseForProof: () => 'Dose 2 mg/L ammonia, test after 24 hours.',
@@ -395,6 +402,9 @@ const WARNINGS = {
   noProof: () => 'No proof is logged, so nobody knows what this filter can carry.',
   overCeiling: (s) =>
     `The filter carries about ${s.carriesMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${s.mgN.toFixed(1)}.`,
+  growsInto: (s) =>
+    `The filter carries about ${s.carriesMgN.toFixed(0)} mg N a day at invisible ammonia; this makes ${s.mgN.toFixed(1)}. ` +
+    'It grows into such a step within days: feed little at first, and test on the days after.',
   ammoniaPeak: (s) =>
     `Free ammonia is predicted to reach ${s.nh3MgN.toFixed(3)} mg/L NH₃-N; ${FREE_AMMONIA.longTerm} is the limit for long.`,
   ammoniaMayPeak: (s) =>

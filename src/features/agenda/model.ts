@@ -27,6 +27,7 @@ export function doingOf(doc: Document, { says, waterId }: AgendaItem, at: string
     case 'actNow':
       return go('What to do', water);
     case 'dose':
+    case 'feedFilter':
       return go('Work out the dose', `${water}/cycle/dose`);
     case 'tests':
     case 'testsAhead':

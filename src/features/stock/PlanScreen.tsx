@@ -14,7 +14,7 @@ import {
   type StockingPlan,
 } from '../../../core/planner';
 import { waterHolds } from '../../../core/readiness';
-import { dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
+import { compared, dayFromNumber, daysBetween, MINUTE_MS } from '../../../core/time';
 import { sentence } from '../../../core/words';
 import {
   AGAINST_WORDS,
@@ -45,7 +45,7 @@ import { askingOf, batchesOf, bottleGateOf, concessionsOf, sayingOf } from './pl
 import { LeftOut } from './PlanLeftOut';
 import { PlanLoad } from './PlanLoad';
 import { PlanPicture } from './PlanPicture';
-import { Fallow, LikelyStart, Missed, NoStart, Planning, QuarantineFirst } from './PlanStart';
+import { Fallow, LikelyStart, Missed, NoStart, Planning, QuarantineFirst, Starving } from './PlanStart';
 import { PlanTried } from './PlanTried';
 
 export function PlanScreen() {
@@ -203,6 +203,7 @@ function Made({
   usePlanKept(plan, problem, water, now);
   const minded = useMinded(plan, doc, water, evidence, today);
   const { lastRelease } = plan;
+  const firstIn = plan.steps.map((s) => s.releaseDay).sort(compared)[0] ?? null;
   if (plan.steps.length === 0 && plan.leftOut.length === 0)
     return (
       <Empty
@@ -253,6 +254,7 @@ function Made({
           : ''}
       </Txt>
       {children}
+      {firstIn === null ? null : <Starving water={water} first={firstIn} now={now} saying={saying} />}
       <WhatMoved plan={plan} problem={problem} doc={doc} water={water} today={today} saying={saying} />
       {lastRelease === null ? null : (
         <>
@@ -356,6 +358,7 @@ function WhatMoved({
   const { which } = choicesOf(water);
   const now = saidOf(plan, problem, { id: '', waterId: water.id, at: '', which });
   const changed = changedSince(
+    doc,
     before,
     {
       ...now,
@@ -364,7 +367,7 @@ function WhatMoved({
       leftOut: plan.leftOut,
       isFallow: problem.fishGate !== undefined,
     },
-    localDay(Date.parse(before.at)),
+    localDay,
   );
   return changed ? <Txt tone="nitrite">{changedText(changed, saying)}</Txt> : null;
 }

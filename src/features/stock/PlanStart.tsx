@@ -1,9 +1,10 @@
 /** Before there is a date for anybody: the start of the tank, and what was bought by no log. */
 import type { Href } from 'expo-router';
 import type { Animal, Display, Quarantine } from '../../../core/document';
+import { unfedFilter } from '../../../core/readiness';
 import { sentence } from '../../../core/words';
-import type { PlanSaying } from '../../../core/words/plan';
-import { selectAssessment, useAppSelector } from '../../store';
+import { unfedText, type PlanSaying } from '../../../core/words/plan';
+import { localDay, selectAssessment, selectEvidence, useAppSelector } from '../../store';
 import { Go, Txt } from '../../ui';
 import { useWords } from '../shell';
 import type { QuietForecast } from '../shell/quietForecast';
@@ -42,6 +43,26 @@ export function LikelyStart({ day, late, saying }: { day: string; late: string |
       {`The start is likely over on ${saying.day(day)}, ${cautiously}. Whoever is bought before it is over may have to stay in quarantine longer.`}
     </Txt>
   );
+}
+
+/** The first come after the filter, with nobody to live on, has starved for too long. @param first their day */
+export function Starving({
+  water,
+  first,
+  now,
+  saying,
+}: {
+  water: Display;
+  first: string;
+  now: number;
+  saying: PlanSaying;
+}) {
+  const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
+  const { gates } = useAppSelector((s) => selectAssessment(s, water.id, now));
+  const unfed = unfedFilter(evidence, gates);
+  if (!unfed || first <= localDay(unfed.holdsUntilMs)) return null;
+  const by = localDay(Math.max(unfed.dueMs, now));
+  return <Txt tone="nitrite">{unfedText(first, by, unfed.fadesMs !== null, saying)}</Txt>;
 }
 
 /** Days of purchase that were set and have passed: nothing in the log says that anybody was bought. */
