@@ -394,7 +394,7 @@ function ofFilter(
   const first = plannedSteps(doc, water, nowMs)
     .map((s) => s.releaseDay)
     .sort(compared)[0];
-  if (first !== undefined && first <= local.dayOf(holdsUntilMs) && first >= local.dayOf(nowMs)) return [];
+  if (first !== undefined && first < local.dayOf(holdsUntilMs) && first >= local.dayOf(nowMs)) return [];
   const about = { waterId: water.id, day: local.dayOf(dueMs), canWait: true };
   return [item({ code: 'feedFilter', fedMs, fadesMs }, water.id, about)];
 }

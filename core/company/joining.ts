@@ -8,7 +8,7 @@ import { speciesOf, type Species } from '../species';
 import type { CompanyCode, StatementOf, WarningCode } from '../statements';
 import {
   dailyLoadMgN,
-  firstStepMgN,
+  firstStepOf,
   groupLoadMgN,
   presentLoadMgN,
   usualLoadAt,
@@ -93,7 +93,8 @@ function ofTheTime(assessment: Assessment, newcomer: Member): Warning[] {
   if (judgement.word === 'test') return [onlyIf({ code: 'testFirst' })];
   if (judgement.word !== 'wait' && judgement.word !== 'actNow') return [];
   const { code } = judgement.reason;
-  if (code === 'stepSettling' && isLightLoad(newcomer)) return [];
+  if (code === 'stepSettling' && isLightLoad(newcomer))
+    return species.group === 'fish' ? [onlyIf({ code: 'lastStillSettling' })] : [];
   if (code === 'waterFirst' || code === 'ammoniaAfterStep') return [notYet({ code: 'waterComesFirst' })];
   if (code === 'fishFallow' || code === 'outbreakFishIn') return [notYet({ code: 'liesFallow' })];
   // That it is too small for this one, or feeds no more of them, is said by itself.
@@ -124,8 +125,8 @@ export function paceOf(
   const lately = lastOf(e.joined.filter((j) => isLoadOfFish(e, j)));
   const sinceFish = lately ? daysBetween(dayOfMs(lately.atMs), dayOfMs(e.nowMs)) : Infinity;
   const isLight = group.every((one) => isLightLoad(one));
-  if (isFish && !isLight && sinceFish < STOCKING.betweenFishDays)
-    warnings.push(notYet({ code: 'twoInAWeek' }));
+  if (isFish && sinceFish < STOCKING.betweenFishDays)
+    warnings.push((isLight ? onlyIf : notYet)({ code: 'twoInAWeek' }));
   const ofAmmonia = ofTheAmmonia(forecast);
   // A step no larger than the rule allows, with ammonia low all the while, is one that a filter grows into: so it is planned.
   if (nearZeroMgN !== null && mgN > nearZeroMgN)
@@ -143,10 +144,7 @@ export function paceOf(
 
 /** What the load may be in all today, mg N a day: twice that of a month ago, or the first step (R5). */
 export const allowedLoadMgN = (e: WaterEvidence, dayOfMs: (ms: number) => string): number =>
-  Math.max(
-    STOCKING.mostGrowth * monthAgoMgN(e, dayOfMs),
-    firstStepMgN(provedCapacity(e)?.nearZeroNowMgN ?? null, e.netL),
-  );
+  Math.max(STOCKING.mostGrowth * monthAgoMgN(e, dayOfMs), firstStepOf(e).nowMgN);
 
 const isFishOf = (e: WaterEvidence, { speciesId }: Animal): boolean =>
   speciesOf(e, speciesId).group === 'fish';

@@ -1,6 +1,7 @@
 /** What can be said of days before any plan is made: when may be bought, when may be released, and which purchase days a stay of a quarantine allows. */
 import {
   capacityOf,
+  firstStepOn,
   isAbsent,
   isAbsentWithin,
   isShopDay,
@@ -20,6 +21,8 @@ export interface Calendar {
   end: number;
   /** The latest day on which may be bought, up to a day; below today where there is none. */
   lastBuyUpTo: (day: number) => number;
+  /** The first step on a day (R5), mg N a day. */
+  firstStepBy: (day: number) => number;
   months: readonly Month[];
   /** The month a day lies in, of a day before today the first. */
   monthAt: (day: number) => number;
@@ -82,12 +85,14 @@ export function calendarOf(p: Problem): Calendar {
     to,
     out: Math.min(NEVER, ...quarantines.map((q) => q.firstOut(from))),
   }));
+  const steps = Float64Array.from({ length: span }, (_, i) => firstStepOn(p, p.today + i));
   const month = new Int16Array(span);
   months.forEach(({ from, to }, m) => month.fill(m, from - p.today, to + 1 - p.today));
   const untils = untilsOf(p, quarantines, months, lastBuyUpTo, span);
   return {
     end,
     lastBuyUpTo,
+    firstStepBy: (day) => steps[Math.max(0, Math.min(day, end - 1) - p.today)] as number,
     months,
     monthAt: (day) => month[Math.max(0, Math.min(day, end - 1) - p.today)] as number,
     untilBy: (day) => (day < p.today ? NOTHING_YET : (untils[Math.min(day, end - 1) - p.today] as Until)),

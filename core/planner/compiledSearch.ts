@@ -119,6 +119,7 @@ function numbersOf(world: World, { worth: known }: Found): Float64Array {
   put(world.setLoads.map((r) => r.day));
   put(world.setLoads.map((r) => r.loadMgN));
   put(world.setHeavy);
+  byDay(calendar.firstStepBy);
   byDay(calendar.lastBuyUpTo);
   const untils = new Map<Until, number>();
   byDay((day) => {

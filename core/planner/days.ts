@@ -87,7 +87,7 @@ export function earliest(world: World, label: Label, event: Event, from: number,
       if (r.day <= day) setNow += r.loadMgN;
       if (r.day <= day - DOUBLING_DAYS) set30 += r.loadMgN;
     }
-    const most = Math.max(2 * (set30 + sumBy(label, day - DOUBLING_DAYS)), p.firstStepMgN);
+    const most = Math.max(2 * (set30 + sumBy(label, day - DOUBLING_DAYS)), world.calendar.firstStepBy(day));
     if (setNow + after > most + SLACK) {
       // With all of it thirty days old there is no more to wait for.
       if (day - DOUBLING_DAYS >= label.day && world.setLoads.every((r) => r.day <= day - DOUBLING_DAYS))

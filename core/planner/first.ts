@@ -4,24 +4,26 @@ import { asWanted, isIn, type Animal, type Display, type Document } from '../doc
 import type { WaterEvidence } from '../evidence';
 import { speciesOf } from '../species';
 import { STOCKING } from '../stocking';
+import { PLANNER } from './limits';
 import { sameBatch, type FixedStep, type Wish } from './problem';
 
-/** Ids of the wishes that are the first cleaners: those wanted most, as many as a first portion. Where cleaners live already none is: later ones
- *  wait for nobody, and nobody for them. @param coming bought or wished for */
+/** Ids of the wishes that are the first cleaners: those wanted most, as many as a first portion, of kinds that live in a new tank. Where cleaners or fish
+ *  live already none is: later ones wait for nobody, and nobody for them. @param coming bought or wished for */
 export function starterCrew(doc: Document, e: WaterEvidence, coming: readonly Animal[]): Set<string> {
-  const isCrew = (a: Animal) => speciesOf(doc, a.speciesId).crew;
+  const kindOf = (a: Animal) => speciesOf(doc, a.speciesId);
+  const isStarter = (a: Animal) => kindOf(a).crew && kindOf(a).minTankAgeDays <= PLANNER.starterAgeDays;
   const starters = new Set<string>();
-  if (e.residents.some(isCrew)) return starters;
+  if (e.residents.some((a) => kindOf(a).crew || kindOf(a).group === 'fish')) return starters;
   const { portion } = crewPlan(e, true);
   let count = 0;
-  for (const a of asWanted(coming.filter(isCrew))) {
+  for (const a of asWanted(coming.filter(isStarter))) {
     count += a.count;
     if (starters.size === 0 || count <= portion) starters.add(a.id);
   }
   return starters;
 }
 
-/** Does no fish live in a display, so that one fish or a pair comes first? Not where several were bought to come together.
+/** Does no fish live in a display, so that one fish or a pair comes first? Not where all that is bought was bought to come together.
  *  @param wishes with whoever may be the first told apart (`withFew`) */
 export function isFewFirst(
   doc: Document,
@@ -36,7 +38,8 @@ export function isFewFirst(
   const bought = fixed.filter((f) => f.release === null && isFish(f.wish));
   const areMany = (f: FixedStep) =>
     !wishes[f.wish]?.few || bought.some((other) => other.wish !== f.wish && sameBatch(f, other));
-  return !lives && wishes.some((w) => w.line === 'fish') && !bought.some(areMany);
+  const mayBeFew = bought.length === 0 || bought.some((f) => !areMany(f));
+  return !lives && wishes.some((w) => w.line === 'fish') && mayBeFew;
 }
 
 /** Which may be the first fish: one or a pair; where there are only larger groups that may come at all, one of those. @param counts by wish */

@@ -10,6 +10,7 @@ import {
   type Display,
   type Document,
   type Quarantine,
+  type SaidPlan,
 } from '../document';
 import { isCopperDeath } from '../arrivals';
 import { apartOf, lineOf, membersOf, tankOf, type Apart } from '../company';
@@ -22,7 +23,16 @@ import { EVIDENCE_GATES, type Assessment } from '../readiness';
 import { freeAmmoniaFraction } from '../seawater';
 import { speciesOf } from '../species';
 import type { Statement } from '../statements';
-import { dailyLoadMgN, firstStepMgN, groupLoadMgN, usualLoadAt, provedCapacity } from '../stocking';
+import { RULES } from '../readiness/limits';
+import {
+  dailyLoadMgN,
+  firstStepOf,
+  grownCm,
+  groupLoadMgN,
+  provedCapacity,
+  STOCKING,
+  usualLoadAt,
+} from '../stocking';
 import { compared, DAY_MS, dayNumber, daysBetween } from '../time';
 import { isFewFirst, starterCrew, withFew } from './first';
 import { PLANNER } from './limits';
@@ -114,13 +124,6 @@ export function problemFor(
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
   const wanted = priorities(animals);
   const starters = starterCrew(doc, evidence, animals);
-  const wishes = withFew(
-    animals.map((a) =>
-      wishOf(doc, a, { priority: wanted.get(a.id) as number, crew: starters.has(a.id) }, nowMs),
-    ),
-    animals.map((a) => a.count),
-    display.hasLid,
-  );
   const direct: Line[] =
     choices.direct !== null
       ? (['invertebrate', 'coral'] as const).filter((line) => !quarantines.some((q) => q.line === line))
@@ -153,6 +156,19 @@ export function problemFor(
     ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
     ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
   ];
+  const wishes = withFew(
+    animals.map((a, i) =>
+      wishOf(
+        doc,
+        a,
+        { priority: wanted.get(a.id) as number, crew: starters.has(a.id) },
+        nowMs + DAY_MS * daysInQuarantine(i, lineOf(speciesOf(doc, a.speciesId)), waters, fixed, today),
+        nowMs,
+      ),
+    ),
+    animals.map((a) => a.count),
+    display.hasLid,
+  );
   return {
     today,
     horizonDays: PLANNER.horizonDays,
@@ -162,7 +178,7 @@ export function problemFor(
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
     displayLoadMgN: rounded(Math.max(0, usualLoadAt(evidence, nowMs) - lately)),
-    firstStepMgN: firstStepMgN(capacity, netL),
+    ...firstStep(evidence, today, firstInOn(wishes, waters, fixed, gate, today)),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,
     quarantines: waters,
@@ -174,6 +190,7 @@ export function problemFor(
     spentThisMonth: animalMoney(doc, display, nowMs, (ms) => dayOfMs(ms).slice(0, 7)).spentThisMonth,
     released,
     fixed,
+    told: toldOf(doc, display, animals, dayOfMs(nowMs), dayOfMs),
     fewFirst: isFewFirst(doc, display, wishes, fixed),
     water: {
       nearZeroMgN: capacity,
@@ -184,6 +201,61 @@ export function problemFor(
     },
   };
 }
+
+/** The first step, and how it fades. Until somebody is in the filter is fed every other week; from then on it keeps what lives on it.
+ *  @param firstIn the soonest day on which any of them could be in */
+function firstStep(
+  evidence: WaterEvidence,
+  today: number,
+  firstIn: number,
+): Pick<Problem, 'firstStepMgN' | 'fades'> {
+  const { nowMgN, carriesMgN, keptMgN } = firstStepOf(evidence);
+  const perDay = STOCKING.fadePerDay;
+  const from = evidence.isInhabited ? today : firstIn;
+  const unfed = Math.min(from - today, RULES.feedAgainDays);
+  const ofMgN = rounded(carriesMgN * Math.exp(-perDay * unfed));
+  return { firstStepMgN: rounded(nowMgN), fades: { ofMgN, toMgN: rounded(keptMgN), from, perDay } };
+}
+
+function firstInOn(
+  wishes: readonly Wish[],
+  waters: Problem['quarantines'],
+  fixed: readonly FixedStep[],
+  gate: number | null,
+  today: number,
+): number {
+  const days = fixed.map((f) => f.release ?? f.buy + (waters[f.quarantine]?.clockDays ?? 0));
+  for (const q of waters)
+    if (wishes.some((w, i) => w.line === q.line && !fixed.some((f) => f.wish === i)))
+      days.push(today + q.clockDays);
+  return Math.max(today, gate ?? today, days.length > 0 ? Math.min(...days) : today);
+}
+
+/** The plan of an earlier day, of those that are still planned. */
+function toldOf(
+  doc: Document,
+  display: Display,
+  animals: readonly Animal[],
+  today: string,
+  dayOfMs: (ms: number) => string,
+): Problem['told'] {
+  return planBefore(doc.plans, display.id, today, dayOfMs)?.steps.flatMap((s) => {
+    const wish = animals.findIndex((a) => a.id === s.animalId);
+    return wish < 0 ? [] : [{ wish, buy: dayNumber(s.buyDay), release: dayNumber(s.releaseDay) }];
+  });
+}
+
+/** The newest plan that was made before a day. @param dayOfMs calendar day of a moment where the person is */
+export const planBefore = (
+  plans: Document['plans'],
+  waterId: string,
+  today: string,
+  dayOfMs: (ms: number) => string,
+): SaidPlan | undefined =>
+  Object.values(plans)
+    .filter((p) => p.waterId === waterId && dayOfMs(Date.parse(p.at)) < today)
+    .sort((a, b) => compared(a.at, b.at))
+    .pop();
 
 /** What a quarantine's water may come to, mg N/L: a bare one half as much, and one that held copper nothing for all but fish. */
 function limitOf(doc: Document, { id, line, filter }: Quarantine): number {
@@ -238,20 +310,37 @@ function heldStep(
 const dimensionsL = (size: { lengthCm: number; widthCm: number; waterHeightCm: number }): number =>
   (size.lengthCm * size.widthCm * size.waterHeightCm) / 1000;
 
+/** Days until it is released: what is left of its stay, or the longest clock of its line. */
+function daysInQuarantine(
+  wish: number,
+  line: Line,
+  waters: Problem['quarantines'],
+  fixed: readonly FixedStep[],
+  today: number,
+): number {
+  const own = fixed.find((f) => f.wish === wish);
+  if (own) return Math.max(0, (own.release ?? own.buy + (waters[own.quarantine]?.clockDays ?? 0)) - today);
+  return Math.max(0, ...waters.filter((q) => q.line === line).map((q) => q.clockDays));
+}
+
+/** @param releaseMs it brings as much as by then: it grows in its quarantine, too */
 function wishOf(
   doc: Document,
   a: Animal,
   { priority, crew }: Pick<Wish, 'priority' | 'crew'>,
+  releaseMs: number,
   nowMs: number,
 ): Wish {
   const species = speciesOf(doc, a.speciesId);
   const bought = placeOf(a).kind === 'water';
+  const bringsMgN = bought
+    ? groupLoadMgN(doc, a, releaseMs)
+    : a.count *
+      dailyLoadMgN(species, grownCm(species, a.lengthCm ?? species.arrivalCm, (releaseMs - nowMs) / DAY_MS));
   return {
     id: a.id,
     line: lineOf(species),
-    loadMgN: rounded(
-      bought ? groupLoadMgN(doc, a, nowMs) : a.count * dailyLoadMgN(species, a.lengthCm ?? species.arrivalCm),
-    ),
+    loadMgN: rounded(bringsMgN),
     price: bought ? 0 : (a.wish?.price ?? 0),
     priority,
     temperament: species.group === 'fish' ? TEMPERAMENTS[species.temperament] : null,

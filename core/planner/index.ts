@@ -17,6 +17,7 @@ export {
   choicesOf,
   isStartAhead,
   missedPurchases,
+  planBefore,
   plannedAnimals,
   problemFor,
   type PlanChoices,

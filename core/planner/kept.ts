@@ -21,7 +21,7 @@ interface Left {
   enough: number;
 }
 
-function leftOf({ p, least, setInAll }: World, { placed }: Label): Left {
+function leftOf({ p, least, setInAll, calendar }: World, { placed }: Label): Left {
   const lines = new Set<Line>();
   let all = 0;
   let gentlest = NO_FISH;
@@ -47,7 +47,7 @@ function leftOf({ p, least, setInAll }: World, { placed }: Label): Left {
     heavy,
     quarantines: p.quarantines.flatMap((q, k) => (lines.has(q.line) ? [k] : [])),
     // Where ammonia is predicted, every load counts at every day.
-    little: p.water ? -Infinity : p.firstStepMgN / 2 - p.displayLoadMgN - setInAll,
+    little: p.water ? -Infinity : calendar.firstStepBy(calendar.end) / 2 - p.displayLoadMgN - setInAll,
     // Counted with the loads that entered before, or enter on days that are set.
     enough: p.water ? Infinity : (p.displayLoadMgN + setInAll + all) / 2 - p.displayLoadMgN,
   };

@@ -17,6 +17,12 @@ export const PLANNER_LIMITS = {
   ammoniaDays: limit(14, 'days', 'after a release free ammonia is predicted', 'science notes 9'),
   usualClockDays: limit(28, 'days', 'a quarantine not set up yet would be seen clear', 'science notes 8'),
   coralDays: limit(14, 'days', 'corals wait longer than fish, and after a first piece', 'our choice'),
+  starterAgeDays: limit(
+    30,
+    'days',
+    'of age are the most that a kind among the first cleaners asks of a tank',
+    'our choice',
+  ),
   glassShare: limit(0.85, 'share', 'of the glass is net water, roughly', 'our estimate'),
   horizonDays: limit(400, 'days', 'ahead a plan looks', 'our choice'),
   exactWishes: limit(12, 'wishes', 'up to which a plan is proved the best', 'our choice'),

@@ -10,6 +10,7 @@ import { breachesOf, type Rule } from './rules';
 import { bestPlan } from './bought';
 import type { Found } from './found';
 import { compareWorth } from './label';
+import { asTold } from './told';
 import { bindingOf, leftOutBy } from './why';
 
 export interface PlannedStep {
@@ -46,7 +47,10 @@ const LATER_ROUNDS: readonly number[] = Array.from({ length: 7 }, () => WIDE);
 /** @param mayGoOn false once the time is over; up to EXACT_WISHES it is asked only where the person set a time */
 export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   const exact = p.wishes.length <= EXACT_WISHES;
-  const found = exact ? bestPlan(p, { exact, width: BEAM_WIDTH, mayGoOn }) : bestOfMany(p, mayGoOn);
+  const found = asTold(
+    p,
+    exact ? bestPlan(p, { exact, width: BEAM_WIDTH, mayGoOn }) : bestOfMany(p, mayGoOn),
+  );
   const { steps } = found;
   const id = (i: number) => (p.wishes[i] as Wish).id;
   const ammonia = new Ammonia(p);

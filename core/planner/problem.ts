@@ -64,6 +64,14 @@ export interface PlanWater {
   freeShare: number;
 }
 
+/** What a filter carries, mg N a day: so much until a day, and from it on nearer to what keeps it, by so large a share of the rest each day. */
+export interface Fade {
+  ofMgN: number;
+  toMgN: number;
+  from: number;
+  perDay: number;
+}
+
 export interface Problem {
   today: number;
   /** Days after today a release may lie. */
@@ -79,6 +87,8 @@ export interface Problem {
   hasLid: boolean;
   displayLoadMgN: number;
   firstStepMgN: number;
+  /** How the first step becomes less, where nothing keeps what was proved; undefined where it stays as it is. */
+  fades?: Fade | undefined;
   settleDays: number;
   firstSettleDays: number;
   quarantines: readonly QuarantineWater[];
@@ -95,6 +105,8 @@ export interface Problem {
   spentThisMonth?: number | undefined;
   released: readonly Released[];
   fixed: readonly FixedStep[];
+  /** The plan as it was told on a day before: kept where no other is better. */
+  told?: readonly { wish: number; buy: number; release: number }[] | undefined;
   /** What free ammonia is predicted by (R6); absent where it is not asked for. */
   water?: PlanWater | undefined;
 }
@@ -123,6 +135,14 @@ export const capacityOf = (q: QuarantineWater): number => PLANNER_SHARE * q.netL
 
 /** 0 Sunday ... 6 Saturday; day 0 was a Thursday. */
 const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
+
+/** What may be there on a day where there is nothing to double (R5), mg N a day: never more than on a day before it. */
+export function firstStepOn({ firstStepMgN, fades }: Problem, day: number): number {
+  if (!fades) return firstStepMgN;
+  const { ofMgN, toMgN, from, perDay } = fades;
+  const kept = Math.min(toMgN, ofMgN);
+  return Math.min(firstStepMgN, kept + (ofMgN - kept) * Math.exp(-perDay * Math.max(0, day - from)));
+}
 
 export const isAbsent = (p: Problem, day: number): boolean => p.away.some(([a, b]) => day >= a && day <= b);
 /** Is one of some days, the last not before the first, an absent one? */

@@ -2,6 +2,7 @@
 import { dayFromNumber } from '../time';
 import { Ammonia } from './ammonia';
 import {
+  firstStepOn,
   DOUBLING_DAYS,
   gateOf,
   isAbsent,
@@ -106,7 +107,7 @@ function latestOf(steps: readonly Step[], wishes: readonly number[]): number | n
 
 const doubled = (p: Problem, steps: readonly Step[], day: number) => ({
   would: loadBy(p, steps, day),
-  most: Math.max(2 * loadBy(p, steps, day - DOUBLING_DAYS), p.firstStepMgN),
+  most: Math.max(2 * loadBy(p, steps, day - DOUBLING_DAYS), firstStepOn(p, day)),
 });
 
 const spentIn = (p: Problem, steps: readonly Step[], breach: Breach): number => {

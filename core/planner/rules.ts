@@ -5,6 +5,7 @@ import {
   gateOf,
   capacityOf,
   DOUBLING_DAYS,
+  firstStepOn,
   isAbsent,
   isAbsentWithin,
   isHeavy,
@@ -163,7 +164,7 @@ export const loadBy = (p: Problem, steps: readonly Step[], day: number): number 
 /** R5. */
 function ofDoubling(p: Problem, steps: readonly Step[]): Breach[] {
   return [...new Set(steps.map((s) => s.release))].flatMap((day): Breach[] => {
-    const most = Math.max(2 * loadBy(p, steps, day - DOUBLING_DAYS), p.firstStepMgN);
+    const most = Math.max(2 * loadBy(p, steps, day - DOUBLING_DAYS), firstStepOn(p, day));
     return loadBy(p, steps, day) > most + SLACK
       ? [{ rule: 'R5', wishes: steps.filter((s) => s.release === day).map((s) => s.wish) }]
       : [];

@@ -248,7 +248,8 @@ export function enteredBy(
 
 /** By how much a day's load is over what doubling allows (R5). */
 export function doubles(world: World, days: readonly number[], sums: readonly number[], day: number): number {
-  const most = Math.max(2 * enteredBy(world, days, sums, day - DOUBLING_DAYS), world.p.firstStepMgN);
+  const before = enteredBy(world, days, sums, day - DOUBLING_DAYS);
+  const most = Math.max(2 * before, world.calendar.firstStepBy(day));
   return enteredBy(world, days, sums, day) - most;
 }
 

@@ -14,6 +14,7 @@ import { DAY_MS } from '../time';
 import { ask, inRange, isFresh } from '../living';
 import { seaWater } from './cycle';
 import { isTransfer } from './found';
+import type { Statement } from '../statements';
 import type { Judgement } from './judgement';
 import { RULES } from './limits';
 
@@ -44,8 +45,12 @@ export function coralJudgement(e: DisplayEvidence): Judgement {
     return { word: 'wait', reason: { code: 'zeroMeansNothing' }, opens: { code: 'addAmmonia' } };
   }
   const proofAhead = e.water.school === 'proof24' && !e.isInhabited;
-  if (proofAhead && proofState(e).status !== 'passed') {
-    return { word: 'wait', reason: { code: 'coralBeforeDose' }, opens: { code: 'doseForProof' } };
+  const proof = proofState(e);
+  if (proofAhead && proof.status !== 'passed') {
+    // A dose that went in is tested, not given again.
+    const opens: Statement =
+      proof.status === 'running' ? { code: 'proofTestAt', atMs: proof.dueMs } : { code: 'doseForProof' };
+    return { word: 'wait', reason: { code: 'coralBeforeDose' }, opens };
   }
   return { word: 'goSmall', reason: { code: 'coralOne' }, opens: { code: 'addCoral' } };
 }

@@ -14,6 +14,12 @@ export const STOCKING_LIMITS = {
     'proved capacity fades by this much unfed',
     'our guess, within 0.02 to 0.1 a day of the science notes',
   ),
+  takenUpAgain: limit(
+    0.5,
+    'share',
+    'of a first step that a filter which has shown it takes up again within days, starved or not; free ammonia is predicted for it',
+    'our choice',
+  ),
   keptOverLoad: limit(
     1.5,
     'times',

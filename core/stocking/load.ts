@@ -33,10 +33,15 @@ export function lengthAt(kinds: WithKinds, animal: Animal, atMs: number): number
   const species = speciesOf(kinds, animal.speciesId);
   const came = animal.moves.find((m) => waterOf(m.to) !== null);
   const atFirst = animal.lengthCm ?? species.arrivalCm;
-  const adult = Math.max(species.adultCm, atFirst);
-  const years = came ? Math.max(0, atMs - Date.parse(came.at)) / (365.25 * DAY_MS) : 0;
+  return grownCm(species, atFirst, came ? (atMs - Date.parse(came.at)) / DAY_MS : 0);
+}
+
+/** The length some days after it had one. */
+export function grownCm(species: Species, fromCm: number, days: number): number {
+  const adult = Math.max(species.adultCm, fromCm);
+  const years = Math.max(0, days) / 365.25;
   const perYear = species.adultCm <= STOCKING.smallAdultCm ? STOCKING.growthSmall : STOCKING.growthLarge;
-  return adult - (adult - atFirst) * Math.exp(-perYear * years);
+  return adult - (adult - fromCm) * Math.exp(-perYear * years);
 }
 
 /** mg N a day of a group at a moment, by its length then. */
@@ -286,6 +291,29 @@ export function loadStair(
 /** What may be added at most where there is nothing to double, mg N a day: no more than was proved near zero, where anything was. */
 export const firstStepMgN = (nearZeroMgN: number | null, netL: number): number =>
   Math.min(nearZeroMgN ?? Infinity, STOCKING.firstStepPerLitre * netL);
+
+/** What may be added where there is nothing to double, and how it becomes less, mg N a day. */
+export interface FirstStep {
+  nowMgN: number;
+  /** What the filter carries near zero: as proved; of one that nobody has proved as much as a first step may be, until its first animals are in. */
+  carriesMgN: number;
+  /** What is left of that however long it waits: what the animals that are in keep alive, and what it takes up again within days. */
+  keptMgN: number;
+}
+
+/** The first step of a water today. What no load keeps alive fades, be it proved or not. */
+export function firstStepOf(e: WaterEvidence): FirstStep {
+  const loadMgN = usualLoadAt(e, e.nowMs);
+  const most = firstStepMgN(null, e.netL);
+  const capacity = provedCapacity(e);
+  const first = e.joined.find((j) => groupLoadMgN(e, j.animal, j.atMs) > 0);
+  const days = first ? (e.nowMs - first.atMs) / DAY_MS : 0;
+  const faded = capacity?.nearZeroNowMgN ?? carriedAfter(most, loadMgN, days, AS_PROVED);
+  const again = STOCKING.takenUpAgain * firstStepMgN(byProof(e)?.nearZeroProvedMgN ?? null, e.netL);
+  const keptMgN = Math.max(STOCKING.keptOverLoad * loadMgN, again);
+  const carriesMgN = Math.max(faded, keptMgN);
+  return { nowMgN: Math.min(most, carriesMgN), carriesMgN, keptMgN };
+}
 
 /** Peak of total ammonia, mg N/L, in the three weeks after a step in load, with the bacteria growing into it.
  *  The capacity given is at near-zero ammonia, mg N a day in the whole tank. */

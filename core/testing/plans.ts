@@ -103,6 +103,17 @@ export const withoutQuarantine = (p: Problem, random: Random): Problem => ({
   ),
 });
 
+/** The same, of a filter that keeps less and less of what it has shown. */
+export const withFading = (p: Problem, random: Random): Problem => ({
+  ...p,
+  fades: {
+    ofMgN: p.firstStepMgN * pick(random, [0.8, 1, 1.5]),
+    toMgN: p.firstStepMgN * pick(random, [0, 0.3, 0.6]),
+    from: p.today + whole(random, -3, 8),
+    perDay: pick(random, [0.02, 0.05, 0.2]),
+  },
+});
+
 /** A problem that can be tried out whole: few wishes, or few days. */
 export function smallProblem(random: Random, withFixed = false): Problem {
   const n = whole(random, 1, 4);

@@ -25,7 +25,7 @@ export function earliest(label: Label, event: Event, from: i32, to: i32): i32 {
       if (then <= day) setNow += f64At(w.releasedLoads, r);
       if (then <= day - w.doublingDays) set30 += f64At(w.releasedLoads, r);
     }
-    const most = max(2 * (set30 + plannedBy(label, day - w.doublingDays)), w.firstStep);
+    const most = max(2 * (set30 + plannedBy(label, day - w.doublingDays)), w.firstStepBy(day));
     if (setNow + after > most + SLACK) {
       day = nextOld(label, day) - 1;
       continue;
@@ -77,7 +77,7 @@ function leavesDoubling(label: Label, day: i32, after: f64): bool {
   for (let s = 0; s < w.steps; s++) {
     const release = i32At(w.stepReleases, s);
     if (release < day || i32At(w.stepFits, s) == 0) continue;
-    const most = max(2 * enteredWith(label, day, after, release - w.doublingDays), w.firstStep);
+    const most = max(2 * enteredWith(label, day, after, release - w.doublingDays), w.firstStepBy(release));
     if (enteredWith(label, day, after, release) - most > SLACK) return false;
   }
   return true;

@@ -67,7 +67,7 @@ function leftOf(mask: i32): Left {
   let all: f64 = 0;
   for (let i = 0; i < w.wishes; i++) if (((mask >> i) & 1) != 0) all += f64At(w.loads, i);
   for (let r = rest; r != 0; r &= r - 1) all += f64At(w.loads, ctz(r));
-  left.little = w.firstStep / 2 - w.displayLoad - w.setInAll;
+  left.little = w.firstStepBy(w.end) / 2 - w.displayLoad - w.setInAll;
   left.enough = (w.displayLoad + w.setInAll + all) / 2 - w.displayLoad;
   return left;
 }

@@ -128,6 +128,7 @@ export let joinMonths: usize = 0;
 /** A bit for each quarantine with anything bought or set in it. */
 export let usedQuarantines: i32 = 0;
 // The calendar, by day from today.
+let firstSteps: usize = 0;
 let lastBuys: usize = 0;
 /** By day which of the kinds of last months, and by kind these: of all, and by line. */
 let untils: usize = 0;
@@ -289,6 +290,7 @@ export function readWorld(from: usize): void {
   releasedDays = ints(released);
   releasedLoads = nums(released);
   heavyDays = ints(heavyReleased);
+  firstSteps = nums(span);
   lastBuys = ints(span);
   untils = ints(span);
   lastMonths = ints(int() * KINDS);
@@ -434,6 +436,11 @@ export function boughtAs(i: i32): i32 {
 /** A cleaner that comes before the fish. */
 export function isCrew(i: i32): bool {
   return i32At(crews, i) == 1;
+}
+
+/** The first step on a day, of one outside the plan that of its first or last. */
+export function firstStepBy(day: i32): f64 {
+  return f64At(firstSteps, max(0, min(day, end - 1) - today));
 }
 
 export function lastBuyUpTo(day: i32): i32 {

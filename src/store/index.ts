@@ -27,7 +27,7 @@ export {
 } from './hooks';
 export * from './time';
 export { newId } from './ids';
-export { keepPlan, newestPlan, planBefore } from './saidPlans';
+export { keepPlan, newestPlan } from './saidPlans';
 export { language } from './language';
 export { demoShown, keepPracticeRun, practiceRun, showDemo, showPractice, type PracticeRun } from './whose';
 export { movePracticeClock } from './practiceClock';

@@ -12,16 +12,6 @@ const ofWater = (plans: Record<string, SaidPlan>, waterId: string): SaidPlan[] =
     .filter((p) => p.waterId === waterId)
     .sort((a, b) => compared(a.at, b.at));
 
-/** The newest plan of an earlier day. */
-export const planBefore = (
-  plans: Record<string, SaidPlan>,
-  waterId: string,
-  today: string,
-): SaidPlan | undefined =>
-  ofWater(plans, waterId)
-    .filter((p) => localDay(Date.parse(p.at)) < today)
-    .pop();
-
 /** The newest plan that was worked out. */
 export const newestPlan = (plans: Record<string, SaidPlan>, waterId: string): SaidPlan | undefined =>
   ofWater(plans, waterId).pop();

@@ -8,6 +8,7 @@ import {
   choicesOf,
   isStartAhead,
   missedPurchases,
+  planBefore,
   plannedAnimals,
   type PlannedStep,
   type Problem,
@@ -25,7 +26,6 @@ import {
 } from '../../../core/words/plan';
 import {
   localDay,
-  planBefore,
   selectAssessment,
   selectDocument,
   selectEvidence,
@@ -353,7 +353,7 @@ function WhatMoved({
   today: string;
   saying: PlanSaying;
 }) {
-  const before = planBefore(doc.plans, water.id, today);
+  const before = planBefore(doc.plans, water.id, today, localDay);
   if (!before) return null;
   const { which } = choicesOf(water);
   const now = saidOf(plan, problem, { id: '', waterId: water.id, at: '', which });

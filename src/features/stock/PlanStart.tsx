@@ -60,7 +60,7 @@ export function Starving({
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
   const { gates } = useAppSelector((s) => selectAssessment(s, water.id, now));
   const unfed = unfedFilter(evidence, gates);
-  if (!unfed || first <= localDay(unfed.holdsUntilMs)) return null;
+  if (!unfed || first < localDay(unfed.holdsUntilMs)) return null;
   const by = localDay(Math.max(unfed.dueMs, now));
   return <Txt tone="nitrite">{unfedText(first, by, unfed.fadesMs !== null, saying)}</Txt>;
 }

@@ -4,7 +4,8 @@ import { gatherEvidence } from '../../../core/evidence';
 import { inputsOf, sliceFor } from '../../../core/forecast';
 import { choicesOf, stockingPlan } from '../../../core/planner';
 import { apartOf } from '../../../core/planner/apart';
-import { groupLoadMgN, loadAt } from '../../../core/stocking';
+import { speciesById } from '../../../core/species';
+import { dailyLoadMgN, groupLoadMgN, grownCm, loadAt } from '../../../core/stocking';
 import { aQuarantine } from '../../../core/testing/display';
 import { DAY_MS } from '../../../core/time';
 import { shortWrittenDay } from '../../store';
@@ -62,9 +63,11 @@ test('who is in quarantine is released first, the wish follows when it is free, 
   // As the drawing rises: what is in, the cardinalfish and the goby; not the corals, which have no day.
   const doc = demo();
   const present = loadAt(gatherEvidence(doc, 'north-window', NOW), NOW);
-  const coming = Object.values(doc.animals)
-    .filter((a) => ['north-cardinals', 'north-goby'].includes(a.id))
-    .reduce((sum, a) => sum + groupLoadMgN(doc, a, NOW), 0);
+  // As large as they leave quarantine: the cardinalfish in 18 days, the goby 28 days after its purchase.
+  const goby = speciesById('yellow-watchman-goby');
+  const coming =
+    groupLoadMgN(doc, doc.animals['north-cardinals']!, NOW + 18 * DAY_MS) +
+    dailyLoadMgN(goby, grownCm(goby, goby.arrivalCm, 28));
   expect(allText()).toContain(`At the end of the plan${(present + coming).toFixed(1)} mg N a day`);
   expect(allText()).not.toMatch(/NaN|undefined|Infinity/);
 });

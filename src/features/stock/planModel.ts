@@ -96,7 +96,8 @@ export function readBudget(
   return { ok: true, budget: read.value };
 }
 
-/** What of the person's own steps is still to be said: that a purchase was on no day for it is past once it is made. */
+/** What of the person's own steps is still to be said: that a purchase was on no day for it is past once it is made, and that a fish grew in its
+ *  quarantine nobody set. */
 export function concessionsOf(
   plan: StockingPlan,
   problem: Problem,
@@ -105,7 +106,8 @@ export function concessionsOf(
   const isSet = (id: string) =>
     problem.fixed.some((f) => problem.wishes[f.wish]?.id === id && f.release !== null);
   return plan.concessions.filter(
-    ({ rule, wishIds }) => rule !== 'R9' || wishIds.some((id) => !isBought(doc, id) || isSet(id)),
+    ({ rule, wishIds }) =>
+      (rule !== 'R9' && rule !== 'R3') || wishIds.some((id) => !isBought(doc, id) || isSet(id)),
   );
 }
 
