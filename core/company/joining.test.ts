@@ -146,6 +146,31 @@ describe('warnings', () => {
     expect(warnings.map((w) => w.says.code)).toEqual(expect.arrayContaining(['overCeiling', 'ammoniaPeak']));
     expect(forecast.peakNh3MgN).toBeGreaterThan(0.02);
   });
+  test('a step that the rule allows and that stays low in ammonia is one it grows into: a word, no stop', () => {
+    // Ten cardinalfish carried for two months, and as many again: more than was shown, no more than double.
+    const home = provedHistory().animal(29, 'banggai-cardinalfish', 10);
+    for (let day = 30; day <= 88; day += 2) home.water(day, { ammonia: 0, nitrite: 0, nitrate: 10, ph: 8.1 });
+    const of = (count: number) =>
+      warn(home, 88.2, 'banggai-cardinalfish', count).warnings.filter((w) =>
+        ['growsInto', 'overCeiling', 'moreThanDouble', 'ammoniaPeak'].includes(w.says.code),
+      );
+    expect(of(2)).toEqual([]);
+    expect(of(7)).toMatchObject([{ severity: 'note', says: { code: 'growsInto' } }]);
+    const many = of(40).map((w) => [w.says.code, w.severity]);
+    expect(many).toContainEqual(['overCeiling', 'no']);
+    expect(many).toContainEqual(['moreThanDouble', 'onlyIf']);
+    expect(many).not.toContainEqual(['growsInto', 'note']);
+  });
+  test('what hardly adds to the load waits for nobody to settle; of a fish it is said all the same', () => {
+    const late = () => settled().water(37, { ammonia: 0 });
+    const of = (species: string, count: number) =>
+      warn(late(), 37.1, species, count)
+        .warnings.filter((w) => w.says.code === 'lastStillSettling')
+        .map((w) => w.severity);
+    expect(of('nassarius-snail', 1)).toEqual([]);
+    expect(of('neon-goby', 1)).toEqual(['onlyIf']);
+    expect(of('royal-gramma', 1)).toEqual(['no']);
+  });
   test('what the forecast of the tank says of the ammonia counts where it is worse than what was reckoned', () => {
     const nowMs = START_MS + 36.2 * DAY;
     const judged = (mid: number, high: number) =>

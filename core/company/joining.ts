@@ -4,7 +4,7 @@ import { lastOf, type WaterEvidence } from '../evidence';
 import { LIVING } from '../living';
 import { judgementFor, type Assessment } from '../readiness';
 import { freeAmmoniaFraction, FREE_AMMONIA } from '../seawater';
-import { speciesOf, type Species } from '../species';
+import { speciesOf } from '../species';
 import type { CompanyCode, StatementOf, WarningCode } from '../statements';
 import {
   dailyLoadMgN,
@@ -61,7 +61,6 @@ export function additionWarnings(
   newcomer: Member,
   { others, lines, dayOfMs, peaks = null }: Joining,
 ): { warnings: Warning[]; forecast: AdditionForecast } {
-  const { species } = newcomer;
   const { forecast, warnings: ofThePace } = paceOf(e, assessment, [newcomer], dayOfMs, peaks);
   const apart = others.filter((o) => o.id !== newcomer.id);
   const warnings = [

@@ -5,7 +5,15 @@ import { apartOf } from './apart';
 import { household } from '../testing/longPlans';
 import { aProblem as problem, aWish as wish, TODAY } from '../testing/plans';
 import { dayNumber } from '../time';
-import { batchWaits, brokenText, soonerText, waitingTexts, wishWaits, wonText } from '../words/plan';
+import {
+  batchWaits,
+  brokenText,
+  leftOutText,
+  soonerText,
+  waitingTexts,
+  wishWaits,
+  wonText,
+} from '../words/plan';
 import {
   clearOn,
   stockingPlan,
@@ -342,11 +350,33 @@ describe('what would let it in', () => {
   });
 });
 
+test('of two bought together that would be too much at once one stays, for the load, until the other is in', () => {
+  const two = [wish('a', { loadMgN: 6 }), wish('b', { loadMgN: 6 })];
+  const fixed = [0, 1].map((i) => ({ wish: i, buy: TODAY - 20, quarantine: 0, release: null }));
+  const large = problem([]).quarantines.map((q) => ({ ...q, netL: 200 }));
+  const p = problem(two, { fixed, quarantines: large });
+  const plan = planOf(p);
+  expect(plan.steps).toHaveLength(1);
+  const [left] = plan.leftOut;
+  expect(left?.rule).toBe('R5');
+  expect(leftOutText(p, left!.wishId, left!.rule)).toBe(
+    'It stays in its quarantine: all of its batch at once would more than double the load within thirty days. Once the others are in, the plan gives it a day of its own.',
+  );
+  // By itself it is not said to wait for others.
+  const alone = problem([wish('a', { loadMgN: 40 })], { fixed: fixed.slice(0, 1) });
+  expect(leftOutText(alone, 'a', 'R5')).not.toMatch(/batch/);
+});
+
 test('a second quarantine and none are weighed where somebody waits, for nothing else', () => {
   const two = alternativesOf(problem([wish('a'), wish('b')]));
   expect(two.map((a) => a.kind)).toEqual(['secondQuarantine', 'noQuarantine']);
   expect(two[0]?.problem.quarantines).toHaveLength(2);
-  expect(two[1]?.problem.quarantines.every((q) => q.clockDays === 0)).toBe(true);
+  // Whoever is bought has nowhere else to be; those that are in one already have.
+  expect(two[1]?.problem.quarantines.map((q) => [q.clockDays, q.sameDay])).toEqual([[0, true]]);
+  const bought = problem([wish('a'), wish('b')], {
+    fixed: [{ wish: 0, buy: TODAY - 3, quarantine: 0, release: null }],
+  });
+  expect(alternativesOf(bought).map(({ problem: p }) => p.quarantines[0]?.sameDay)).toEqual([undefined]);
   expect(alternativesOf(problem([wish('a')])).map((a) => a.kind)).toEqual(['noQuarantine']);
   expect(alternativesOf(problem([]))).toEqual([]);
 });

@@ -78,6 +78,8 @@ test('the step that moved most, how many did, and since when', () => {
     sinceDay: day(-1),
     most: { wishId: 'b', days: 7 },
     moved: 2,
+    lost: [],
+    gained: [],
     cause: { kind: 'choice' },
   });
 });
@@ -162,6 +164,16 @@ test('what there may be, where that is what it waits for now; who is in; an outb
   expect(causeOf({ steps: later, isFallow: true })).toEqual({ kind: 'fallow' });
 });
 
+test('who has no day any more, and who has one now', () => {
+  const out = (rule: 'R5' | 'R8') =>
+    since({
+      steps: [step('a', day(28)), step('c', day(57))],
+      leftOut: [{ wishId: 'b', rule, concession: null }],
+    });
+  expect(out('R5')).toMatchObject({ most: null, lost: ['b'], gained: ['c'], cause: { kind: 'load' } });
+  expect(out('R8')?.cause).toEqual({ kind: 'other' });
+});
+
 test('several are said as several', () => {
   const saying: PlanSaying = {
     nameOf: (id) => (id === 'c' ? '2 × Neon cleaner goby' : id.toUpperCase()),
@@ -169,12 +181,23 @@ test('several are said as several', () => {
     litres: String,
   };
   const said = (most: Changed['most'], cause: Changed['cause']) =>
-    changedText({ sinceDay: day(-1), most, moved: 1, cause }, saying);
+    changedText({ sinceDay: day(-1), most, moved: 1, lost: [], gained: [], cause }, saying);
   expect(said({ wishId: 'c', days: 1 }, { kind: 'met', ids: ['a'] })).toBe(
     `Since ${day(-1)} 2 × Neon cleaner goby are 1 day later: A is in.`,
   );
   expect(said({ wishId: 'a', days: -2 }, { kind: 'met', ids: ['a', 'b'] })).toBe(
     `Since ${day(-1)} A is 2 days sooner: A and B are in.`,
+  );
+  const lost = {
+    sinceDay: day(-1),
+    most: null,
+    moved: 0,
+    lost: ['a'],
+    gained: ['c'],
+    cause: { kind: 'load' },
+  } as const;
+  expect(changedText({ ...lost, lost: ['a'], gained: ['c'] }, saying)).toBe(
+    `Since ${day(-1)} A has no day any more and 2 × Neon cleaner goby have a day now: what the log says of the load, or of what the filter carries, changed.`,
   );
   expect(said(null, { kind: 'coralGate', from: null, to: day(3) })).toContain(
     `the start of corals is expected on ${day(3)}`,

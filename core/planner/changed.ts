@@ -33,6 +33,9 @@ export interface Changed {
   /** The step that moved most: days later, or sooner where below 0. */
   most: { wishId: string; days: number } | null;
   moved: number;
+  /** Who had a day and has none now, and who has one now. */
+  lost: string[];
+  gained: string[];
   cause: Cause;
 }
 
@@ -68,8 +71,11 @@ export function changedSince(
   const met = gone.filter((id) => where(id) === 'display');
   const unfit = gone.filter((id) => where(id) === 'wish');
   const noLonger = gone.filter((id) => where(id) === 'gone');
-  const [most] = [...moves].sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
-  if (!most && [...wished, ...unfit, ...noLonger].length === 0) return null;
+  const [most = null] = [...moves].sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
+  const hasDay = new Set(now.steps.map((s) => s.wishId));
+  const lost = now.leftOut.map((l) => l.wishId).filter((id) => was.has(id));
+  const gained = before.leftOut.filter((id) => hasDay.has(id));
+  if (!most && [...lost, ...gained, ...wished, ...unfit, ...noLonger].length === 0) return null;
   const sinceDay = dayOfMs(Date.parse(before.at));
   const cameOn = (id: string) => dayOfMs(Date.parse(doc.animals[id]?.moves.at(-1)?.at ?? ''));
   const ofThem: [OfThem, string[]][] = [
@@ -81,17 +87,22 @@ export function changedSince(
     ),
     ['met', met],
   ];
-  const cause = ofTheStart(doc, before, now, most ?? null) ??
+  const cause = ofTheStart(doc, before, now, most) ??
     named(ofThem.slice(0, 3)) ??
     ofTheDays(before, now) ??
-    named(ofThem.slice(3)) ?? { kind: most && isPutOffByLoad(now, most) ? 'load' : 'other' };
-  return { sinceDay, most: most ?? null, moved: moves.length, cause };
+    named(ofThem.slice(3)) ?? { kind: isPutOffByLoad(now, most, lost) ? 'load' : 'other' };
+  return { sinceDay, most, moved: moves.length, lost, gained, cause };
 }
 
-/** What it waits for now is how much there may be. */
-const isPutOffByLoad = ({ steps }: Now, { wishId, days }: { wishId: string; days: number }): boolean =>
-  days > 0 &&
-  steps.some((s) => s.wishId === wishId && s.binding.some(({ rule }) => rule === 'R5' || rule === 'R6'));
+/** What keeps them now is how much there may be. */
+function isPutOffByLoad({ steps, leftOut }: Now, most: Changed['most'], lost: readonly string[]): boolean {
+  const isLoad = ({ rule }: { rule: string }) => rule === 'R5' || rule === 'R6';
+  const isLate = (id: string) => most !== null && most.days > 0 && most.wishId === id;
+  return (
+    leftOut.some((l) => lost.includes(l.wishId) && isLoad(l)) ||
+    steps.some((s) => isLate(s.wishId) && s.binding.some(isLoad))
+  );
+}
 
 function whereIs(doc: Document, id: string, displayId: string): Whereabouts {
   const animal = doc.animals[id];

@@ -1,6 +1,6 @@
 /** The compiled search against the plain one, its definition: the same answer, from as many partial plans. */
 import { household, unlike, withOwn, withRoom } from '../testing/longPlans';
-import { alikeProblem, aProblem, aWish, smallProblem } from '../testing/plans';
+import { alikeProblem, aProblem, aWish, smallProblem, withFading, withoutQuarantine } from '../testing/plans';
 import { seededRandom } from '../random';
 import { bestPlan } from './bought';
 import { compiledSearch } from './compiledSearch';
@@ -60,6 +60,14 @@ test('small problems, and such as are mostly of one kind', () => {
   for (let seed = 1; seed <= 60; seed++) {
     expectAlike(seed, smallProblem(seededRandom(seed), seed % 2 === 0));
     expectAlike(seed, alikeProblem(seededRandom(seed)));
+  }
+});
+
+test('lines without a quarantine, days that must be unbroken and a filter that fades', () => {
+  for (let seed = 1; seed <= 60; seed++) {
+    const random = seededRandom(seed);
+    const p = withoutQuarantine(withFading(unlike(seed), random), random);
+    expectAlike(seed, { ...p, quarantines: p.quarantines.map((q) => ({ ...q, unbrokenDays: 7 })) });
   }
 });
 

@@ -27,12 +27,13 @@ import { stockingPlan, type Problem } from '.';
 import { worldOf } from './world';
 
 const NOW = START_MS + 28.1 * DAY;
-type Group = readonly [speciesId: string, count: number, where?: 't' | 'q'];
+type Group = readonly [speciesId: string, count: number, where?: 't' | 'q' | 'second'];
 
 /** What the page hands over for a proved tank with a quarantine, in the order of the groups. */
 function problemOf(...groups: readonly Group[]): Problem {
   const { doc } = provedHistory();
   doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+  doc.waters.second = aQuarantine('fish', { id: 'second' });
   const at = new Date(NOW - DAY).toISOString();
   doc.animals = Object.fromEntries(
     groups.map(([speciesId, count, where], i) => [
@@ -78,6 +79,10 @@ test('what was bought to come together comes together, be it the first', () => {
   expect(problemOf(['neon-goby', 1, 'q'], ['clown-goby', 1]).fewFirst).toBe(true);
   expect(problemOf(['neon-goby', 1, 'q'], ['clown-goby', 1, 'q']).fewFirst).toBe(false);
   expect(problemOf(['green-chromis', 5, 'q'], ['clown-goby', 1]).fewFirst).toBe(false);
+  // Beside them one that was bought by itself can still be the first.
+  expect(problemOf(['neon-goby', 1, 'q'], ['clown-goby', 1, 'q'], ['firefish', 1, 'second']).fewFirst).toBe(
+    true,
+  );
 });
 
 test('three fish of one batch no longer come first: one does, and the others wait until it has settled', () => {

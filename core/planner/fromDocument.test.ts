@@ -4,8 +4,9 @@ import { gatherEvidence, isOfDisplay } from '../evidence';
 import { assessWater } from '../readiness';
 import { aQuarantine } from '../testing/display';
 import { DAY, provedHistory, START_MS } from '../testing/history';
-import { addDays, UTC } from '../time';
+import { addDays, dayNumber, UTC } from '../time';
 import { plannedAnimals, problemFor } from './fromDocument';
+import { firstStepOn } from './problem';
 import { stockingPlan } from '.';
 
 const NOW = START_MS + 28.1 * DAY;
@@ -76,6 +77,119 @@ describe('days away in a stay that has begun', () => {
     expect(releasedOn(5, 8, 'cycled')).toBe(addDays(free, 4));
     expect(releasedOn(-3, 3, 'cycled')).toBe(addDays(free, 4));
   });
+});
+
+test('after days away a stay goes on for as long as its clock wants it unbroken', () => {
+  const { doc } = provedHistory();
+  doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+  const times = { at: new Date(NOW + 20 * DAY).toISOString(), until: new Date(NOW + 26 * DAY).toISOString() };
+  doc.events.away = { id: 'away', waterId: 't', kind: 'away', ...times, note: '' };
+  const { problem } = askedOf(doc, goby('a', 0, IN('q')));
+  expect(problem.quarantines[0]?.unbrokenDays).toBe(7);
+  const [step] = stockingPlan(problem, () => true).steps;
+  // Seven of its days do not count, and the clock is full on day 35; a week after the last of them it is day 34.
+  expect(step?.releaseDay).toBe(addDays(TODAY, 35));
+  const late = {
+    ...times,
+    at: new Date(NOW + 26 * DAY).toISOString(),
+    until: new Date(NOW + 28 * DAY).toISOString(),
+  };
+  doc.events.away = { id: 'away', waterId: 't', kind: 'away', ...late, note: '' };
+  const [later] = stockingPlan(askedOf(doc, goby('a', 0, IN('q'))).problem, () => true).steps;
+  expect(later?.releaseDay).toBe(addDays(TODAY, 36));
+});
+
+describe('the day of corals', () => {
+  const coral = (id: string, to: Place = WISHED, days = 1): Animal => ({
+    ...goby(id, days, to),
+    speciesId: 'zoanthid',
+  });
+  /** Days from the day of the history, as of some days later. */
+  const gateOn = (
+    later: number,
+    more: readonly Animal[] = [],
+    school: 'proof24' | 'coralsFirst' = 'proof24',
+  ) => {
+    const h = provedHistory(school);
+    for (let day = 30; day <= 28 + later; day += 2) h.water(day, { ammonia: 0, nitrite: 0, nitrate: 10 });
+    const { doc } = h;
+    doc.animals = Object.fromEntries([coral('k'), ...more].map((a) => [a.id, a]));
+    const nowMs = NOW + later * DAY;
+    const e = gatherEvidence(doc, 't', nowMs);
+    if (!isOfDisplay(e)) throw new Error('no display');
+    const planned = plannedAnimals(doc, e.water, e, UTC.dayOf);
+    const { coralGate } = problemFor(doc, e.water, e, assessWater(doc, 't', nowMs), planned, UTC.dayOf);
+    return coralGate === null ? null : coralGate - dayNumber(TODAY);
+  };
+  test('stands: a fortnight after the water was clear, and from then on open', () => {
+    const day = gateOn(0)!;
+    expect(day).toBeGreaterThan(5);
+    expect(day).toBeLessThanOrEqual(14);
+    expect(gateOn(4)).toBe(day);
+    expect(gateOn(day + 4)).toBe(day + 4);
+  });
+  test('a fortnight after a first piece too', () => {
+    expect(gateOn(20, [coral('p', IN('t'), -18)])).toBe(18 + 14);
+    expect(gateOn(40, [coral('p', IN('t'), -18)])).toBe(40);
+  });
+});
+
+test('corals and cleaners without a quarantine are let in on the day they are bought', () => {
+  const { doc } = provedHistory();
+  const stocking = {
+    which: 'likely' as const,
+    shopDays: [],
+    budget: 30,
+    looksAWeek: 7,
+    direct: 'from a friend',
+  };
+  doc.waters.t = { ...(doc.waters.t as Display), stocking };
+  const dear = (id: string, price: number): Animal => ({
+    ...goby(id, 1, WISHED, { price }),
+    speciesId: 'zoanthid',
+  });
+  const { problem } = askedOf(doc, dear('a', 20), dear('b', 20));
+  const { steps } = stockingPlan(problem, () => true);
+  expect(steps).toHaveLength(2);
+  for (const s of steps) expect(s.buyDay).toBe(s.releaseDay);
+});
+
+test('whoever is wished for brings as much as by its release, and what starves carries less by then', () => {
+  const { doc } = provedHistory();
+  doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+  const cardinals: Animal = { ...goby('a', 1), speciesId: 'banggai-cardinalfish' };
+  const { problem } = askedOf(doc, cardinals);
+  const bought = askedOf(doc, {
+    ...cardinals,
+    moves: [{ to: IN('q'), at: new Date(NOW).toISOString(), why: '' }],
+  });
+  expect(problem.wishes[0]?.loadMgN).toBeCloseTo(bought.problem.wishes[0]?.loadMgN ?? 0, 2);
+  const day = (n: number) => firstStepOn(problem, dayNumber(TODAY) + n);
+  // As proved until its release, in four weeks, with a fortnight unfed; then nearer to half of it.
+  expect(problem.fades).toMatchObject({ from: dayNumber(TODAY) + 28, perDay: 0.05 });
+  expect(day(28)).toBeCloseTo(Math.min(day(0), problem.fades!.ofMgN), 6);
+  expect(day(60)).toBeLessThan(day(28) + 1e-9);
+  expect(day(400)).toBeCloseTo(day(0) / 2, 2);
+});
+
+test('the plan of a day before is handed over, that of today is not', () => {
+  const { doc } = provedHistory();
+  doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+  const said = (id: string, at: number, release: number) => ({
+    id,
+    waterId: 't',
+    at: new Date(NOW + at * DAY).toISOString(),
+    which: 'likely' as const,
+    gate: null,
+    coralGate: null,
+    steps: [{ animalId: 'a', buyDay: addDays(TODAY, 3), releaseDay: addDays(TODAY, release) }],
+    leftOut: [],
+    away: [],
+  });
+  doc.plans = { one: said('one', -2, 40), two: said('two', -1, 41), three: said('three', 0, 42) };
+  expect(askedOf(doc, goby('a', 1)).problem.told).toEqual([
+    { wish: 0, buy: dayNumber(TODAY) + 3, release: dayNumber(TODAY) + 41 },
+  ]);
 });
 
 test('fewer looks a week lengthen a stay that has begun, too; who came today may still be joined', () => {

@@ -9,6 +9,8 @@ import {
   plannedBreaches,
   smallProblem,
   TODAY,
+  withFading,
+  withoutQuarantine,
   worthOf,
 } from '../testing/plans';
 import { bestWithoutBounds, household, withRoom } from '../testing/longPlans';
@@ -49,6 +51,27 @@ test.each([
     placed += found.steps.length;
   }
   expect(placed).toBeGreaterThan(CASES / 2);
+});
+
+test('lines without a quarantine, days that must be unbroken and a filter that fades: as good as trying everything', () => {
+  let direct = 0;
+  for (let seed = 1; seed <= CASES; seed++) {
+    const random = seededRandom(seed);
+    const small = withoutQuarantine(withFading(smallProblem(random, seed % 3 === 0), random), random);
+    const p = { ...small, quarantines: small.quarantines.map((q) => ({ ...q, unbrokenDays: 3 })) };
+    const found = whole(p);
+    const broken = plannedBreaches(p, found.steps);
+    const twin = bruteForce(p);
+    const [a, b] = [worthOf(p, found.steps), worthOf(p, twin)];
+    if (compareWorth(a, b) !== 0 || broken.length > 0 || !found.proved)
+      throw new Error(`seed ${seed}: ${JSON.stringify({ a, b, broken, p, found: found.steps, twin })}`);
+    for (const s of found.steps)
+      if (p.quarantines[s.quarantine]!.sameDay) {
+        expect(s.buy).toBe(s.release);
+        direct++;
+      }
+  }
+  expect(direct).toBeGreaterThan(CASES / 5);
 });
 
 test('a cleaner that waits for the next month leaves the fish, whose clock is longer, money in this one', () => {

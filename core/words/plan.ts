@@ -269,15 +269,23 @@ export function unfedText(first: string, by: string, isProved: boolean, w: PlanS
 }
 
 /** What moved since the plan was last made, and why: one sentence. */
-export function changedText({ sinceDay, most, moved, cause }: Changed, w: PlanSaying): string {
-  const why = causeText(cause, w);
-  const since = `Since ${w.day(sinceDay)}`;
-  if (most === null) return `${since} no date moved: ${why}.`;
+export function changedText(changed: Changed, w: PlanSaying): string {
+  const { sinceDay, lost, gained, cause } = changed;
+  const has = (ids: readonly string[], what: string) => {
+    const names = ids.map(w.nameOf);
+    return ids.length === 0 ? [] : [`${listed(names)} ${isMany(names) ? 'have' : 'has'} ${what}`];
+  };
+  const what = [...has(lost, 'no day any more'), ...shiftText(changed, w), ...has(gained, 'a day now')];
+  return `Since ${w.day(sinceDay)} ${what.length === 0 ? 'no date moved' : listed(what)}: ${causeText(cause, w)}.`;
+}
+
+function shiftText({ most, moved }: Changed, w: PlanSaying): string[] {
+  if (most === null) return [];
   const days = Math.abs(most.days);
   const name = w.nameOf(most.wishId);
   const shift = `${name} ${isMany([name]) ? 'are' : 'is'} ${days} ${plural(days, 'day', 'days')} ${most.days > 0 ? 'later' : 'sooner'}`;
   const others = moved > 1 ? `, and ${moved - 1} more moved` : '';
-  return `${since} ${shift}${others}: ${why}.`;
+  return [`${shift}${others}`];
 }
 
 /** "2 × Banggai cardinalfish are", but "Royal gramma is". */
