@@ -418,6 +418,7 @@ describe('a proof', () => {
       status: 'running',
       doseAtMs: ms(24),
       dueMs: ms(25),
+      before: null,
     });
     expect(proofState(at(dosed, 24 + 26.1 * HOUR)).status).toBe('missedTest');
     const left = dosed.test(25, { ammonia: 0.5, nitrite: 0 });
@@ -452,7 +453,11 @@ describe('a proof', () => {
     expect(proofState(at(proved(24), 50))).toMatchObject({ status: 'faded', proof: { faded: true } });
   });
   test('the latest proof dose counts', () => {
-    expect(proofState(at(proved(24).dose(30, 2), 30.5)).status).toBe('running');
+    // The one before stands until the new one is tested.
+    expect(proofState(at(proved(24).dose(30, 2), 30.5))).toMatchObject({
+      status: 'running',
+      before: { within: 24 },
+    });
     const again = proved(24).dose(30, 2).test(31, { ammonia: 0, nitrite: 0 });
     expect(proofState(at(again, 32))).toMatchObject({ status: 'passed', proof: { doseAtMs: ms(30) } });
   });

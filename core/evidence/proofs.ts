@@ -26,7 +26,8 @@ export interface Proof {
 
 export type ProofState =
   | { status: 'passed'; proof: Proof }
-  | { status: 'running'; doseAtMs: number; dueMs: number }
+  /** `before`: the proof that stood until this dose. */
+  | { status: 'running'; doseAtMs: number; dueMs: number; before: Proof | null }
   | { status: 'lenient'; proof: Proof }
   | { status: 'failed'; doseAtMs: number }
   | { status: 'faded'; proof: Proof; fedMs: number }
@@ -67,7 +68,8 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
       (e.nowMs - dose.atMs) / HOUR_MS <= EVIDENCE.proofHours &&
       !after.some((t) => t.hours >= EVIDENCE.proofDecidesHours)
     ) {
-      latest = { status: 'running', doseAtMs: dose.atMs, dueMs: dose.atMs + DAY_MS };
+      const before: Proof | null = latest.status === 'passed' ? latest.proof : null;
+      latest = { status: 'running', doseAtMs: dose.atMs, dueMs: dose.atMs + DAY_MS, before };
     } else latest = { status: after.length > 0 ? 'failed' : 'missedTest', doseAtMs: dose.atMs };
   }
   if (best && latest.status === 'passed' && !e.isInhabited) {

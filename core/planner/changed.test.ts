@@ -172,6 +172,17 @@ test('who has no day any more, and who has one now', () => {
     });
   expect(out('R5')).toMatchObject({ most: null, lost: ['b'], gained: ['c'], cause: { kind: 'load' } });
   expect(out('R8')?.cause).toEqual({ kind: 'other' });
+  // With the start out of sight nobody has a day.
+  const leftOut = ['a', 'b', 'c'].map((wishId) => ({ wishId, rule: 'R1' as const, concession: null }));
+  expect(since({ gate: null, steps: [], leftOut })).toMatchObject({
+    lost: ['a', 'b'],
+    cause: { kind: 'gate', from: day(0), to: null },
+  });
+  const unseen: SaidPlan = { ...before, gate: null, steps: [], leftOut: ['a', 'b', 'c'] };
+  expect(changedSince(world(), unseen, now({}), UTC.dayOf)).toMatchObject({
+    gained: ['a', 'b'],
+    cause: { kind: 'gate', from: null, to: day(0) },
+  });
 });
 
 test('several are said as several', () => {

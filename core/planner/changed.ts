@@ -87,7 +87,7 @@ export function changedSince(
     ),
     ['met', met],
   ];
-  const cause = ofTheStart(doc, before, now, most) ??
+  const cause = ofTheStart(doc, before, now, { most, lost, gained }) ??
     named(ofThem.slice(0, 3)) ??
     ofTheDays(before, now) ??
     named(ofThem.slice(3)) ?? { kind: isPutOffByLoad(now, most, lost) ? 'load' : 'other' };
@@ -119,18 +119,25 @@ function named(ofThem: readonly [OfThem, string[]][]): Cause | null {
 }
 
 /** What was chosen of the start, and when it is expected, where that explains what moved most. */
-function ofTheStart(doc: Document, before: SaidPlan, now: Now, most: Changed['most']): Cause | null {
+function ofTheStart(
+  doc: Document,
+  before: SaidPlan,
+  now: Now,
+  { most, lost, gained }: Pick<Changed, 'most' | 'lost' | 'gained'>,
+): Cause | null {
   if (before.which !== now.which) return { kind: 'choice' };
-  if (!most) return null;
   const moved = (was: string | null, is: string | null) => from(now.today, was) !== from(now.today, is);
   // A later start puts off only what would come before it, and what follows; a sooner one puts off nothing.
-  const explains = (to: string | null) =>
-    most.days < 0 || to === null || before.steps.some((s) => s.releaseDay < to);
-  if (moved(before.gate, now.gate) && explains(now.gate))
+  const explains = (was: string | null, to: string | null) =>
+    (was === null && gained.length > 0) ||
+    (to === null && lost.length > 0) ||
+    (most !== null && (most.days < 0 || to === null || before.steps.some((s) => s.releaseDay < to)));
+  if (moved(before.gate, now.gate) && explains(before.gate, now.gate))
     return { kind: 'gate', from: before.gate, to: now.gate };
+  if (!most) return null;
   const animal = doc.animals[most.wishId];
   const isCoral = animal !== undefined && lineOf(speciesOf(doc, animal.speciesId)) === 'coral';
-  return isCoral && moved(before.coralGate, now.coralGate) && explains(now.coralGate)
+  return isCoral && moved(before.coralGate, now.coralGate) && explains(before.coralGate, now.coralGate)
     ? { kind: 'coralGate', from: before.coralGate, to: now.coralGate }
     : null;
 }

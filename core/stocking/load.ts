@@ -4,7 +4,7 @@
  *  X t = (C0 - C1) + Ka ln(C0/C1); near zero the same X takes up only X A/(Ka + A). Unfed it fades by exp(-b t). */
 import { type Animal, isComing, waterOf, type WaterEvent } from '../document';
 import { remembered } from '../remembered';
-import { type WaterEvidence, proofState, zerosSince } from '../evidence';
+import { type Proof, type ProofState, type WaterEvidence, proofState, zerosSince } from '../evidence';
 import { speciesOf, type Species, type WithKinds } from '../species';
 import { DAY_MS } from '../time';
 import { STOCKING } from './limits';
@@ -71,10 +71,18 @@ export function provedCapacity(e: WaterEvidence): Capacity | null {
   return living.nearZeroNowMgN > proof.nearZeroNowMgN ? living : proof;
 }
 
+/** The proof that counts: while a new dose is in the water the one before it. */
+function shownBy(state: ProofState): Proof | null {
+  if (state.status === 'running') return state.before;
+  return state.status === 'passed' || state.status === 'faded' || state.status === 'lenient'
+    ? state.proof
+    : null;
+}
+
 function byProof(e: WaterEvidence): Capacity | null {
-  const state = proofState(e);
-  if (state.status !== 'passed' && state.status !== 'faded' && state.status !== 'lenient') return null;
-  const { doseMgNPerL: c0, testAtMs, within } = state.proof;
+  const proof = shownBy(proofState(e));
+  if (!proof) return null;
+  const { doseMgNPerL: c0, testAtMs, within } = proof;
   const days = within / 24;
   const x = (c0 - NEAR_ZERO_MG_N + KA_MG_N * Math.log(c0 / NEAR_ZERO_MG_N)) / days;
   const nearZeroProvedMgN = ((x * NEAR_ZERO_MG_N) / (KA_MG_N + NEAR_ZERO_MG_N)) * e.netL;
