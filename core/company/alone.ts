@@ -17,6 +17,13 @@ export function ofOne(tank: Tank, m: Member): Finding[] {
   ];
 }
 
+/** What keeps some out of a tank that the person can see to before they come: its sand, its warmth. A lid and its age the plan waits for by itself. */
+export const lackedBy = (tank: Tank, members: readonly Member[]): Finding[] =>
+  members
+    .flatMap((m) => ofOne(tank, m))
+    .filter((f) => f.severity === 'no' && !f.lasting && !BY_PLAN.includes(f.says.code));
+const BY_PLAN: readonly Finding['says']['code'][] = ['jumpsNoLid', 'youngTank'];
+
 const wants = ({ species }: Member, need: Species['sensitivities'][number]): boolean =>
   species.sensitivities.includes(need);
 

@@ -14,7 +14,7 @@ import {
 } from '../document';
 import { isCopperDeath } from '../arrivals';
 import { apartOf, lineOf, membersOf, tankOf, type Apart } from '../company';
-import type { WaterEvidence } from '../evidence';
+import { lastFedMs, type WaterEvidence } from '../evidence';
 import { animalMoney } from '../money';
 import { clockOf, everHeldCopper, fallowOf } from '../quarantine';
 import { QUARANTINE } from '../quarantine/limits';
@@ -178,7 +178,7 @@ export function problemFor(
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,
     displayLoadMgN: rounded(Math.max(0, usualLoadAt(evidence, nowMs) - lately)),
-    ...firstStep(evidence, today, firstInOn(wishes, waters, fixed, gate, today)),
+    ...firstStep(evidence, today, firstInOn(wishes, waters, fixed, gate, today), dayOfMs),
     settleDays: PLANNER.settleDays,
     firstSettleDays: PLANNER.firstSettleDays,
     quarantines: waters,
@@ -202,19 +202,26 @@ export function problemFor(
   };
 }
 
-/** The first step, and how it fades. Until somebody is in the filter is fed every other week; from then on it keeps what lives on it.
+/** The first step, and how it fades. Until somebody is in the filter is fed every other week, and shows again what it has shown; from then on it keeps
+ *  what lives on it.
  *  @param firstIn the soonest day on which any of them could be in */
 function firstStep(
   evidence: WaterEvidence,
   today: number,
   firstIn: number,
+  dayOfMs: (ms: number) => string,
 ): Pick<Problem, 'firstStepMgN' | 'fades'> {
   const { nowMgN, carriesMgN, keptMgN } = firstStepOf(evidence);
   const perDay = STOCKING.fadePerDay;
-  const from = evidence.isInhabited ? today : firstIn;
-  const unfed = Math.min(from - today, RULES.feedAgainDays);
-  const ofMgN = rounded(carriesMgN * Math.exp(-perDay * unfed));
-  return { firstStepMgN: rounded(nowMgN), fades: { ofMgN, toMgN: rounded(keptMgN), from, perDay } };
+  const shown = evidence.isInhabited ? null : provedCapacity(evidence);
+  const from = shown ? firstIn : today;
+  const fedMs = Math.max(lastFedMs(evidence) ?? 0, shown?.provedMs ?? 0);
+  const unfed = shown ? (from - dayNumber(dayOfMs(fedMs))) % RULES.feedAgainDays : 0;
+  const ofMgN = shown ? shown.nearZeroProvedMgN * Math.exp(-perDay * unfed) : carriesMgN;
+  return {
+    firstStepMgN: rounded(nowMgN),
+    fades: { ofMgN: rounded(Math.max(ofMgN, keptMgN)), toMgN: rounded(keptMgN), from, perDay },
+  };
 }
 
 function firstInOn(

@@ -260,12 +260,13 @@ export function wonText(plan: StockingPlan, other: StockingPlan): string {
   return plan.batches < plan.steps.length ? 'nothing is sooner in as few batches' : 'nothing is sooner';
 }
 
-/** What an empty filter lives on until the first of a plan are in. @param by the day by which it is to be fed */
-export function unfedText(first: string, by: string, isProved: boolean, w: PlanSaying): string {
+/** What an empty filter lives on until the first of a plan are in. @param by the day by which it is to be fed; null for now */
+export function unfedText(first: string, by: string | null, isProved: boolean, w: PlanSaying): string {
+  const when = by === null ? 'now' : `by ${w.day(by)}`;
   const until = `Until the first are in, on ${w.day(first)}, the filter has nothing to live on.`;
   return isProved
-    ? `${until} Feed it by ${w.day(by)}, or its proof counts no more by then: 2 mg/L of ammonia again, and a test after 24 hours.`
-    : `${until} Feed it by ${w.day(by)}: a little ammonia or a pinch of food, and both at zero again before they come.`;
+    ? `${until} Feed it ${when}, or its proof counts no more on that day: 2 mg/L of ammonia again, and a test after 24 hours.`
+    : `${until} Feed it ${when}: a little ammonia or a pinch of food, and both at zero again before they come.`;
 }
 
 /** What moved since the plan was last made, and why: one sentence. */

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
-import { foodOfBatch, ofTheStay, standingTank, membersOf, tankOf } from '../../../core/company';
+import { foodOfBatch, lackedBy, ofTheStay, standingTank, membersOf, tankOf } from '../../../core/company';
 import { isOpen, quarantinesOf, type Display, type Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -307,7 +307,7 @@ function Made({
   );
 }
 
-/** What is to be minded of a batch: who cannot be in one quarantine for weeks, and what its cleaners would find to live on. */
+/** What is to be minded of a batch: what the tank lacks for it, who cannot be in one quarantine for weeks, and what its cleaners would find to live on. */
 function useMinded(
   plan: StockingPlan,
   doc: Document,
@@ -321,19 +321,15 @@ function useMinded(
     const day = steps[0]?.releaseDay ?? today;
     const earlier = plan.steps.filter((s) => s.releaseDay < day);
     const ids = new Set(steps.map((s) => s.wishId));
+    const theirs = members.filter((m) => ids.has(m.id));
     const quarantine = doc.waters[steps[0]?.quarantineId ?? ''];
-    const stay = quarantine
-      ? ofTheStay(
-          standingTank(quarantine, today),
-          members.filter((m) => ids.has(m.id)),
-        )
-      : [];
+    const stay = quarantine ? ofTheStay(standingTank(quarantine, today), theirs) : [];
     const food = foodOfBatch(tank, members, {
       ids,
       before: new Set(earlier.map((s) => s.wishId)),
       daysAhead: daysBetween(today, day),
     });
-    return [...stay, ...food];
+    return [...lackedBy(tank, theirs), ...stay, ...food];
   };
 }
 

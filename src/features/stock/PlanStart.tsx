@@ -37,10 +37,11 @@ export function NoStart({ water, start }: { water: Display; start: QuietForecast
 
 /** The start is over on a likely day only: who is bought before it may wait. @param late the cautious day; null where none can be said */
 export function LikelyStart({ day, late, saying }: { day: string; late: string | null; saying: PlanSaying }) {
-  const cautiously = late === null ? 'perhaps much later' : `cautiously on ${saying.day(late)}`;
+  const cautiously =
+    late === day ? '' : late === null ? ', perhaps much later' : `, cautiously on ${saying.day(late)}`;
   return (
     <Txt tone="nitrite">
-      {`The start is likely over on ${saying.day(day)}, ${cautiously}. Whoever is bought before it is over may have to stay in quarantine longer.`}
+      {`The start is likely over on ${saying.day(day)}${cautiously}. Whoever is bought before it is over may have to stay in quarantine longer.`}
     </Txt>
   );
 }
@@ -61,7 +62,7 @@ export function Starving({
   const { gates } = useAppSelector((s) => selectAssessment(s, water.id, now));
   const unfed = unfedFilter(evidence, gates);
   if (!unfed || first < localDay(unfed.holdsUntilMs)) return null;
-  const by = localDay(Math.max(unfed.dueMs, now));
+  const by = unfed.dueMs > now ? localDay(unfed.dueMs) : null;
   return <Txt tone="nitrite">{unfedText(first, by, unfed.fadesMs !== null, saying)}</Txt>;
 }
 
