@@ -28,7 +28,7 @@ export function doingOf(doc: Document, { says, waterId }: AgendaItem, at: string
       return go('What to do', water);
     case 'dose':
     case 'feedFilter':
-      return go('Work out the dose', `${water}/cycle/dose`);
+      return go('The dose', `${water}/cycle/dose`);
     case 'tests':
     case 'testsAhead':
       return go('Log it', `${water}/log`);
