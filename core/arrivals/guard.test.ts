@@ -162,6 +162,25 @@ describe('what is risked', () => {
     // One that is there already is not held against itself.
     expect(of(there, quarantine, goby, cardinal)).toEqual([]);
   });
+  test('what hardly adds to the load waits for nobody to settle, as in the plan', () => {
+    const tank = provedHistory().animal(29, 'banggai-cardinalfish', 2);
+    for (const day of [30, 32, 36]) tank.water(day, { ammonia: 0, nitrite: 0, nitrate: 10 });
+    const nowMs = START_MS + 37 * DAY_MS;
+    const to = displayEvidence(tank.doc, nowMs).water;
+    const of = (speciesId: string, count: number) =>
+      admissionRisks(
+        tank.doc,
+        { speciesId, count, moves: [] },
+        to,
+        assess(displayEvidence(tank.doc, nowMs)),
+        nowMs,
+        dayOf,
+      )
+        .filter((r) => r.code === 'riskDisplay')
+        .map((r) => (r.code === 'riskDisplay' ? r.word : ''));
+    expect(of('nassarius-snail', 1)).toEqual([]);
+    expect(of('banggai-cardinalfish', 1)).toEqual(['wait']);
+  });
   test('all who are let in together against what the filter carries, kept with whoever brings a load', () => {
     const tank = provedHistory();
     const e = displayEvidence(tank.doc, START_MS + 28.1 * DAY_MS);

@@ -395,8 +395,8 @@ function fishGate(
   return { fishGate: fallow.overDay === null ? null : dayNumber(fallow.overDay) };
 }
 
-/** Corals wait longer than fish: so long after the water was ready for the first animals, and after a first piece; the school that lets them in
- *  first has them wait for that day alone. While something in the water speaks against one, tomorrow at the earliest. */
+/** Corals wait longer than fish: so long after the water was clear, and after a first piece, and for the day of the fish; not for that in the school
+ *  that lets them in first. While something in the water speaks against one, tomorrow at the earliest. */
 function coralGate(
   evidence: WaterEvidence,
   { gates, coral }: Pick<Assessment, 'gates' | 'coral'>,

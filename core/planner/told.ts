@@ -3,7 +3,7 @@ import { Ammonia } from './ammonia';
 import type { Found } from './found';
 import { compareWorth, type Worth } from './label';
 import type { Problem, Step, Wish } from './problem';
-import { breachesOf, type Breach } from './rules';
+import { known } from './why';
 import { levelOf, levelsOf } from './world';
 
 /** What was found, or what was told before where that is as good and keeps the rules as well. */
@@ -12,11 +12,9 @@ export function asTold(p: Problem, found: Found): Found {
   if (steps.length < found.steps.length || compareWorth(worthOf(p, steps), worthOf(p, found.steps)) > 0)
     return found;
   const ammonia = new Ammonia(p);
-  const known = new Set(breachesOf(p, found.steps, ammonia).map(keyOf));
-  return breachesOf(p, steps, ammonia).every((b) => known.has(keyOf(b))) ? { ...found, steps } : found;
+  const broken = known(p, found.steps, ammonia);
+  return [...known(p, steps, ammonia)].every((b) => broken.has(b)) ? { ...found, steps } : found;
 }
-
-const keyOf = ({ rule, wishes }: Breach): string => `${rule} ${[...wishes].sort((a, b) => a - b).join()}`;
 
 /** What was told, with what was bought since where it is and each batch in the first of its quarantines that is free. */
 function stepsToldOf(p: Problem): Step[] {

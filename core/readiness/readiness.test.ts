@@ -87,6 +87,17 @@ describe('the way through the gates by the 24-hour proof', () => {
       coral: { word: 'goSmall' },
     });
   });
+  test('what the next animals rest on is asked for in one sitting, not one after the other once each is read', () => {
+    const due = (day: number) => judge(provedHistory(), day).due;
+    // Ammonia every other day; what else lets somebody in is three days old by tonight.
+    expect(due(30.5)).toEqual(expect.arrayContaining(['ammonia', 'nitrite']));
+    expect(due(30.5)).not.toContain('nitrate');
+    expect(due(30.8)).toEqual(expect.arrayContaining(['ammonia', 'nitrite', 'nitrate', 'alkalinity']));
+    // Where something else keeps them out it is not hurried.
+    const settling = provedHistory().animal(29, 'turban-snail', 3).water(30, { ammonia: 0, nitrite: 0 });
+    settling.water(32, { ammonia: 0 });
+    expect(judge(settling, 34.8).due).not.toContain('nitrite');
+  });
   test('after the first animals: tests on days 1, 3 and 7, a week between steps', () => {
     const h = provedHistory().animal(29, 'turban-snail', 3);
     expect(judge(h, 29.2).fish.word).toBe('wait');

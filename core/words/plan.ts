@@ -199,7 +199,7 @@ export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
 /** What a day that the person set breaks. */
 export const AGAINST_WORDS: Record<Rule, string> = {
   R1: 'It is let in before the water is ready for its kind.',
-  R2: 'It does not pass the days in which its quarantine must be seen clear.',
+  R2: 'It does not pass the days in which its quarantine must be seen clear, or has no quarantine to wait in.',
   R3: 'Its quarantine holds more than it may, or others are in it.',
   R4: 'It is let in before another addition has settled.',
   R5: 'It more than doubles the load within thirty days.',
