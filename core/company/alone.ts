@@ -3,6 +3,7 @@ import type { Species } from '../species';
 import { hasRoom } from '../volume';
 import { finding, type Finding } from './finding';
 import { COMPANY } from './limits';
+import { lineOf } from './lines';
 import type { Member, Tank } from './member';
 
 /** Everything a member may miss in the tank, or the tank in it. */
@@ -22,6 +23,20 @@ export const lackedBy = (tank: Tank, members: readonly Member[]): Finding[] =>
   members
     .flatMap((m) => ofOne(tank, m))
     .filter((f) => f.severity === 'no' && !f.lasting && !BY_PLAN.includes(f.says.code));
+/** More than one piece of coral, where none lives yet. @param there those that live in the tank by then, or came before them */
+export function firstCorals(there: readonly Member[], coming: readonly Member[]): Finding[] {
+  const corals = coming.filter(isCoral);
+  const pieces = corals.reduce((sum, m) => sum + m.count, 0);
+  if (pieces < 2 || there.some(isCoral)) return [];
+  return [
+    finding(
+      corals.map((m) => m.id),
+      { code: 'firstCorals', pieces },
+    ),
+  ];
+}
+const isCoral = ({ species }: Member): boolean => lineOf(species) === 'coral';
+
 const BY_PLAN: readonly Finding['says']['code'][] = ['jumpsNoLid', 'youngTank'];
 
 const wants = ({ species }: Member, need: Species['sensitivities'][number]): boolean =>

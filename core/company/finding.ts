@@ -52,6 +52,7 @@ const KINDS: Record<CompanyCode, Kind> = {
   littleFalls: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
   littleSand: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
   crewInSteps: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
+  firstCorals: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
   stayTogether: { severity: 'onlyIf', lasting: false, source: 'tradePractice' },
 };
 

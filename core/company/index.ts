@@ -1,4 +1,4 @@
-export { lackedBy } from './alone';
+export { firstCorals, lackedBy } from './alone';
 export { apartOf, companyOf, fewestToGo, findingsOf, grownMgN, without, type Apart } from './company';
 export type { Finding, Severity } from './finding';
 export { foodOfBatch } from './food';

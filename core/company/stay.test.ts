@@ -1,5 +1,5 @@
 import { speciesById } from '../species';
-import { ofTheStay, type Member, type Tank } from '.';
+import { firstCorals, lackedBy, ofTheStay, type Member, type Tank } from '.';
 
 const glass: Tank = {
   glassL: 60,
@@ -48,4 +48,31 @@ test('a territorial fish with any other fish, the bold one named first; not with
 test('of one kind, and of those who bear each other, nothing is said', () => {
   expect(said(['banggai-cardinalfish', 'banggai-cardinalfish'])).toEqual([]);
   expect(said(['banggai-cardinalfish', 'yellow-watchman-goby', 'neon-goby'])).toEqual([]);
+});
+
+describe('what is to be seen to before some come', () => {
+  const member = (id: string, count = 1, stage: Member['stage'] = 'wish'): Member => ({
+    id,
+    species: speciesById(id),
+    count,
+    stage,
+  });
+  test('sand and warmth are; a lid and the age of the tank the plan waits for by itself', () => {
+    const lacks = (tank: Partial<Tank>, id: string) =>
+      lackedBy({ ...glass, glassL: 400, lengthCm: 150, ...tank }, [member(id)]).map((f) => f.says.code);
+    expect(lacks({ sandKg: 0 }, 'yellow-watchman-goby')).toEqual(['wantsSand']);
+    expect(lacks({ sandKg: 10 }, 'yellow-watchman-goby')).toEqual([]);
+    expect(lacks({ tempC: 31 }, 'banggai-cardinalfish')).toEqual(['tooWarmFor']);
+    expect(lacks({ hasLid: false }, 'firefish')).toEqual([]);
+    expect(lacks({ sandKg: 10 }, 'mandarin-dragonet')).toEqual([]);
+  });
+  test('several corals at once where none lives yet: one first', () => {
+    const of = (there: Member[], ...coming: Member[]) => firstCorals(there, coming).map(({ says }) => says);
+    expect(of([], member('zoanthid', 2), member('toadstool-leather'))).toEqual([
+      { code: 'firstCorals', pieces: 3 },
+    ]);
+    expect(of([], member('zoanthid'), member('neon-goby', 2))).toEqual([]);
+    expect(of([member('duncan', 1, 'here')], member('zoanthid', 3))).toEqual([]);
+    expect(of([member('bubble-tip-anemone', 1, 'here')], member('zoanthid', 3))).toHaveLength(1);
+  });
 });

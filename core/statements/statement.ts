@@ -402,6 +402,8 @@ interface CompanyFacts {
   /** Grazers at once, by what they eat as so many snails, and how many find enough. */
   crewInSteps: { names: string[]; snails: number; portion: number };
   /** For weeks in one quarantine: the first eats or harasses the other, or they fight. */
+  /** So many pieces would come where no coral lives yet. */
+  firstCorals: { pieces: number };
   stayTogether: { name: string; others: string[]; eats: boolean };
 }
 

@@ -62,6 +62,7 @@ const LIFTS: Record<CompanyCode, string | null> = {
   littleToGraze: 'Film that stands: log it when it shows.',
   littleFalls: 'Fewer, or fed on purpose after lights out.',
   littleSand: 'Fewer of them.',
+  firstCorals: 'One now, the others a fortnight later.',
   stayTogether: 'A divider between them, or a stay for each.',
   crewInSteps: 'In steps, the next a week later while film stands.',
 };

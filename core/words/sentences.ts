@@ -373,6 +373,8 @@ const COMPANY = {
     `With ${listed(s.names)} the scavengers want ${s.wantsMgN.toFixed(1)} mg N a day in food, and about ${s.fallsMgN.toFixed(1)} falls past the others.`,
   littleSand: (s) =>
     `With ${listed(s.names)} the sifters want ${(s.wantsCm2 / s.sandCm2).toFixed(1)} times the open sand there is: they grow thin.`,
+  firstCorals: (s) =>
+    `No coral lives here yet, and ${s.pieces} pieces would come at once: one hardy piece first shows whether the water suits them.`,
   stayTogether: (s) =>
     s.eats
       ? `In one quarantine ${s.name} may eat or harass ${listed(s.others)}: there is no way out of its reach, for weeks.`

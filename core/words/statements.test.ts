@@ -187,6 +187,7 @@ const EXAMPLES: { [C in StatementCode]: StatementFacts[C] } = {
   manyFirst: { count: 3 },
   overCeiling: { mgN: 57.3, carriesMgN: 44 },
   growsInto: { mgN: 15.5, carriesMgN: 12.2 },
+  firstCorals: { pieces: 3 },
   ammoniaPeak: { nh3MgN: 0.061 },
   ammoniaMayPeak: { nh3MgN: 0.043 },
   volumeWrong: { fitsL: 187, netL: 238 },

@@ -1,6 +1,14 @@
 import type { Href } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
-import { foodOfBatch, lackedBy, ofTheStay, standingTank, membersOf, tankOf } from '../../../core/company';
+import {
+  firstCorals,
+  foodOfBatch,
+  lackedBy,
+  ofTheStay,
+  standingTank,
+  membersOf,
+  tankOf,
+} from '../../../core/company';
 import { isOpen, quarantinesOf, type Display, type Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import {
@@ -320,16 +328,18 @@ function useMinded(
   return (steps: readonly PlannedStep[]) => {
     const day = steps[0]?.releaseDay ?? today;
     const earlier = plan.steps.filter((s) => s.releaseDay < day);
+    const came = new Set(earlier.map((s) => s.wishId));
     const ids = new Set(steps.map((s) => s.wishId));
     const theirs = members.filter((m) => ids.has(m.id));
     const quarantine = doc.waters[steps[0]?.quarantineId ?? ''];
     const stay = quarantine ? ofTheStay(standingTank(quarantine, today), theirs) : [];
     const food = foodOfBatch(tank, members, {
       ids,
-      before: new Set(earlier.map((s) => s.wishId)),
+      before: came,
       daysAhead: daysBetween(today, day),
     });
-    return [...lackedBy(tank, theirs), ...stay, ...food];
+    const there = members.filter((m) => m.stage === 'here' || came.has(m.id));
+    return [...lackedBy(tank, theirs), ...firstCorals(there, theirs), ...stay, ...food];
   };
 }
 
