@@ -1,6 +1,11 @@
 /** The calendar file as other programs read it: by a second parser, and by the rules of RFC 5545. */
 import ICAL from 'ical.js';
 import { calendar } from '../headless/calendar';
+import { agendaOf } from '../core/agenda';
+import { gatherEvidence } from '../core/evidence';
+import { assessWater } from '../core/readiness';
+import { DAY, provedHistory, START_MS } from '../core/testing/history';
+import { UTC } from '../core/time';
 import { makeDemo } from '../demo';
 import type { Document, Task } from '../core/document';
 import { writeDocument } from '../core/document/checks';
@@ -89,6 +94,20 @@ test('a task that comes again is one event with its rule, and so is the daily lo
   expect([next.next(), next.next()].map(String)).toEqual(['2026-06-10', '2026-06-17']);
   const look = eventsOf(textOf(demo())).find((x) => x.e.summary.includes('Look at'))!;
   expect(look.e.isRecurring()).toBe(true);
+});
+test('nothing that asks for ammonia leaves the app: by its day somebody may live there', () => {
+  const { doc } = provedHistory();
+  const nowMs = START_MS + 30 * DAY;
+  const facts = {
+    nowMs,
+    local: UTC,
+    evidenceOf: (id: string) => gatherEvidence(doc, id, nowMs),
+    assessmentOf: (id: string) => assessWater(doc, id, nowMs),
+  };
+  expect(agendaOf(doc, facts, '2100-01-01').map((i) => i.says.code)).toContain('feedFilter');
+  const text = textOf(doc, undefined, new Date(nowMs).toISOString());
+  expect(eventsOf(text).length).toBeGreaterThan(2);
+  expect(text).not.toMatch(/dose|Feed the filter/i);
 });
 test('wrong input is one sentence', () => {
   expect(() => textOf(demo(), 'many')).toThrow(/--days must be a whole number/);

@@ -1,6 +1,6 @@
 /** What is due as an iCalendar file (RFC 5545); ical-generator does the writing. */
 import ical, { ICalAlarmRelatesTo, ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
-import type { AgendaItem } from '../core/agenda';
+import { asksForAmmonia, type AgendaItem } from '../core/agenda';
 import { addDays, dayNumber, DAY_MS, MINUTE_MS } from '../core/time';
 
 /** Hours into the day at which it reminds. */
@@ -15,7 +15,8 @@ export interface CalendarWords {
   water: (waterId: string) => string;
 }
 
-/** All-day events with an alarm in the morning. The same thing has the same UID in every file.
+/** All-day events with an alarm in the morning, but of what asks for ammonia: a calendar does not know who has come to live there since. The same thing has
+ *  the same UID in every file.
  *  @param today what is overdue stands on this day */
 export function calendarOf(
   items: readonly AgendaItem[],
@@ -29,7 +30,7 @@ export function calendarOf(
     method: ICalCalendarMethod.PUBLISH,
   });
   const sequence = Math.max(0, Math.floor((atMs - SINCE_MS) / MINUTE_MS));
-  for (const item of items) {
+  for (const item of items.filter((i) => !asksForAmmonia(i))) {
     const day = item.day < today ? today : item.day;
     const water = item.waterId === null ? null : words.water(item.waterId);
     const why = words.why(item);

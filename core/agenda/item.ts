@@ -48,5 +48,9 @@ export interface AgendaItem {
   dailyUntil: string | null;
 }
 
+/** Does it ask for ammonia? Whatever outlives the log does not carry it: by then somebody may live in the water. */
+export const asksForAmmonia = ({ says }: Pick<AgendaItem, 'says'>): boolean =>
+  says.code === 'dose' || says.code === 'feedFilter';
+
 /** Where an item stands: what cannot wait, what is for today, what for this week, what comes after. */
 export type AgendaGroup = 'now' | 'today' | 'week' | 'later';

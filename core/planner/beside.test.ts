@@ -360,7 +360,8 @@ test('of two bought together that would be too much at once one stays, for the l
   const [left] = plan.leftOut;
   expect(left?.rule).toBe('R5');
   expect(leftOutText(p, left!.wishId, left!.rule)).toBe(
-    'It stays in its quarantine: all of its batch at once would more than double the load within thirty days. Once the others are in, the plan gives it a day of its own.',
+    'It stays in its quarantine: all of its batch at once would more than double the load within thirty days. ' +
+      'Once the others are in, the plan gives it a day of its own.',
   );
   // By itself it is not said to wait for others.
   const alone = problem([wish('a', { loadMgN: 40 })], { fixed: fixed.slice(0, 1) });

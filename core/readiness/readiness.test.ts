@@ -88,20 +88,12 @@ describe('the way through the gates by the 24-hour proof', () => {
     });
   });
   test('while a proof dose runs nothing asks for another, for corals neither', () => {
-    const h = new History()
-      .water(0, { ammonia: 0, nitrite: 0, nitrate: 0 })
-      .dose(1, 2)
-      .test(2, { ammonia: 2, nitrite: 0, nitrate: 0 })
-      .test(18, { ammonia: 0, nitrite: 1, nitrate: 10 })
-      .water(24, { ammonia: 0, nitrite: 0, nitrate: 10 })
-      .water(26, { ammonia: 0, nitrite: 0, nitrate: 10 })
-      .dose(27, 2)
-      // Read before it has spread.
-      .test(27.05, { ammonia: 0 });
-    expect(judge(h, 27.2).coral).toMatchObject({
+    // Read before it has spread.
+    const h = provedHistory().water(34, { ammonia: 0, nitrite: 0 }).dose(35, 2).test(35.05, { ammonia: 0 });
+    expect(judge(h, 35.2).coral).toMatchObject({
       word: 'wait',
       reason: { code: 'coralBeforeDose' },
-      opens: { code: 'proofTestAt', atMs: START_MS + 28 * DAY },
+      opens: { code: 'proofTestAt', atMs: START_MS + 36 * DAY },
     });
   });
   test('what the next animals rest on is asked for in one sitting, not one after the other once each is read', () => {

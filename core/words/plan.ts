@@ -190,7 +190,10 @@ export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
     return 'One fish or a pair comes before all others, and none of the wishes that could be it has a day.';
   const at = p.fixed.find((f) => f.release === null && wishes[f.wish]?.id === wishId);
   if (at && p.fixed.some((f) => f !== at && f.buy === at.buy && f.quarantine === at.quarantine))
-    return `It stays in its quarantine: ${WITH_ITS_BATCH[rule] ?? 'it cannot be let in with all of its batch'}. Once the others are in, the plan gives it a day of its own.`;
+    return (
+      `It stays in its quarantine: ${WITH_ITS_BATCH[rule] ?? 'it cannot be let in with all of its batch'}. ` +
+      'Once the others are in, the plan gives it a day of its own.'
+    );
   return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];

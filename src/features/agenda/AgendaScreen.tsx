@@ -265,7 +265,7 @@ function ToCalendar({ items, today, nowMs }: { items: readonly AgendaItem[]; tod
     <Section title="In your own calendar">
       <Txt kind="small" tone="second">
         A file with everything due in sixty days, each with a reminder at nine. Opened again later, it moves
-        what has moved.
+        what has moved. Doses of ammonia are not in it: by their day somebody may live in the water.
       </Txt>
       <Row>
         <Button
