@@ -95,10 +95,10 @@ export function plan(text: string, clock: () => number): object {
       ...step,
       binding: binding.map((reason) => ({ rule: reason.rule, text: wishWaits(reason, SAYING, step.wishId) })),
     })),
-    leftOut: found.leftOut.map(({ wishId, rule }) => ({
-      wishId,
-      rule,
-      text: leftOutText(problem, wishId, rule),
+    leftOut: found.leftOut.map((l) => ({
+      wishId: l.wishId,
+      rule: l.rule,
+      text: leftOutText(problem, l, found.leftOut),
     })),
     lastRelease: found.lastRelease,
     batches: found.batches,

@@ -359,13 +359,34 @@ test('of two bought together that would be too much at once one stays, for the l
   expect(plan.steps).toHaveLength(1);
   const [left] = plan.leftOut;
   expect(left?.rule).toBe('R5');
-  expect(leftOutText(p, left!.wishId, left!.rule)).toBe(
+  expect(leftOutText(p, left!, plan.leftOut)).toBe(
     'It stays in its quarantine: all of its batch at once would more than double the load within thirty days. ' +
       'Once the others are in, the plan gives it a day of its own.',
   );
   // By itself it is not said to wait for others.
   const alone = problem([wish('a', { loadMgN: 40 })], { fixed: fixed.slice(0, 1) });
-  expect(leftOutText(alone, 'a', 'R5')).not.toMatch(/batch/);
+  expect(leftOutText(alone, { wishId: 'a', rule: 'R5' }, [{ wishId: 'a' }])).not.toMatch(/batch/);
+});
+
+test('of two bought together neither leads where neither has a day; in a bare quarantine an absence is named', () => {
+  const two = [wish('a', { loadMgN: 6 }), wish('b', { loadMgN: 6 })];
+  const fixed = [0, 1].map((i) => ({ wish: i, buy: TODAY - 2, quarantine: 0, release: null }));
+  const out = [{ wishId: 'a' }, { wishId: 'b' }];
+  const p = problem(two, { fixed });
+  expect(leftOutText(p, { wishId: 'a', rule: 'R5' }, out)).not.toMatch(/batch|the others/);
+  expect(leftOutText(p, { wishId: 'a', rule: 'R5' }, out.slice(0, 1))).toMatch(/all of its batch/);
+  const bare = (away: Problem['away']) =>
+    problem([wish('a')], {
+      fixed: fixed.slice(0, 1),
+      quarantines: problem([]).quarantines.map((q) => ({ ...q, bare: true })),
+      away,
+    });
+  expect(planOf(bare([])).steps).toHaveLength(1);
+  const left = planOf(bare([[TODAY + 9, TODAY + 12]])).leftOut[0]!;
+  expect(left.rule).toBe('R9');
+  expect(leftOutText(bare([[TODAY + 9, TODAY + 12]]), left, [left])).toMatch(
+    /bare quarantine, and you are away/,
+  );
 });
 
 test('a second quarantine and none are weighed where somebody waits, for nothing else', () => {

@@ -87,7 +87,9 @@ test('the step that moved most, how many did, and since when', () => {
 test('the start, where anything was to come before it or all comes sooner', () => {
   expect(causeOf({ steps: later, gate: day(29) })).toEqual({ kind: 'gate', from: day(0), to: day(29) });
   expect(causeOf({ steps: later, gate: null })).toEqual({ kind: 'gate', from: day(0), to: null });
-  // A start that is a day later, with a test due, puts off nobody whose quarantine takes weeks.
+  // A start that is a day later, with a test due, puts off nobody whose quarantine takes weeks, and brings nobody sooner.
+  const soon = [step('a', day(28)), step('b', day(50))];
+  expect(causeOf({ steps: soon, gate: day(29) })).toEqual({ kind: 'other' });
   expect(causeOf({ steps: later, gate: day(1) })).toEqual({ kind: 'other' });
   const sooner = [step('a', day(28)), step('b', day(50))];
   expect(
@@ -121,6 +123,67 @@ test('who came to the wishes, who went, and who can live here no longer', () => 
   });
   expect(causeOf({ leftOut: [] })).toEqual({ kind: 'unfit', ids: ['c'] });
   expect(causeOf({ leftOut: [] }, world({ c: GONE }))).toEqual({ kind: 'noLonger', ids: ['c'] });
+});
+
+describe('who was moved since without the plan', () => {
+  /** Where they have been, the last of it since the plan was made. */
+  const been = (doc: Document, id: string, ...to: Place[]): Document => {
+    const moves = to.map((place, i) => ({
+      to: place,
+      at: `${day(i === to.length - 1 ? 0 : -9)}T12:00:00.000Z`,
+      why: '',
+    }));
+    const [known] = Object.values(doc.animals) as [Animal];
+    const animal = { ...(doc.animals[id] ?? { ...known, id }), moves };
+    return { ...doc, animals: { ...doc.animals, [id]: animal } };
+  };
+  const moved = { steps: [step('a', day(28)), step('b', day(40))] };
+
+  test('lost from a quarantine is gone, and not called a wish given up', () => {
+    expect(causeOf({ steps: [step('b', day(57))] }, been(world(), 'a', IN('q'), GONE))).toEqual({
+      kind: 'gone',
+      ids: ['a'],
+    });
+  });
+  test('into the display, or lost from it, and not of the plan', () => {
+    expect(causeOf(moved, been(world(), 'x', IN('t')))).toEqual({ kind: 'cameIn', ids: ['x'] });
+    expect(causeOf(moved, been(world(), 'x', IN('t'), GONE))).toEqual({ kind: 'gone', ids: ['x'] });
+    expect(causeOf(moved, been(world(), 'x', IN('q'), GONE))).toEqual({ kind: 'other' });
+    // Who came in before the plan was made explains nothing now.
+    const doc = been(world(), 'x', IN('t'), IN('t'));
+    doc.animals.x = { ...(doc.animals.x as Animal), moves: (doc.animals.x as Animal).moves.slice(0, 1) };
+    expect(causeOf(moved, doc)).toEqual({ kind: 'other' });
+  });
+  test('whose own clock put it off as far is not put off by a newcomer, but one that moved farther is', () => {
+    const late = (release: number, buy: number) => ({
+      steps: [step('a', day(release), { buyDay: day(buy) }), step('b', day(57)), step('d', day(70))],
+    });
+    expect(causeOf(late(29, -4))).toEqual({ kind: 'clock', ids: ['a'] });
+    expect(causeOf(late(31, -4))).toEqual({ kind: 'wished', ids: ['d'] });
+  });
+  test('who lost its day in a quarantine, as its time no longer suffices', () => {
+    const out = (rule: 'R2' | 'R9' | 'R8') =>
+      causeOf({
+        steps: [step('b', day(57))],
+        leftOut: [{ wishId: 'a', rule, concession: null }, ...(now({}).leftOut ?? [])],
+      });
+    expect(out('R9')).toEqual({ kind: 'clock', ids: ['a'] });
+    expect(out('R2')).toEqual({ kind: 'clock', ids: ['a'] });
+    expect(out('R8')).toEqual({ kind: 'other' });
+  });
+});
+
+test('back from days away, on the day they end: what comes sooner comes of that, what comes later does not', () => {
+  const on = (release: number, away: [string, string][]) =>
+    changedSince(
+      world(),
+      { ...before, away: [[day(-3), day(0)]] },
+      now({ steps: [step('a', day(28)), step('b', day(release))], away }),
+      UTC.dayOf,
+    )?.cause.kind;
+  expect(on(50, [])).toBe('back');
+  expect(on(64, [])).toBe('other');
+  expect(on(50, [[day(0), day(0)]])).toBe('other');
 });
 
 test('what was planned and not done, or done on another day', () => {

@@ -1,5 +1,5 @@
 /** What a plan became since it was last made, and why: one cause, the first that explains it. */
-import { isIn, placeOf, type Document, type SaidPlan } from '../document';
+import { isIn, lostFrom, placeOf, type Document, type SaidPlan } from '../document';
 import { lineOf } from '../company';
 import { speciesOf } from '../species';
 import { daysBetween } from '../time';
@@ -9,6 +9,10 @@ import type { StockingPlan } from './plan';
 type OfThem =
   | 'wished'
   | 'noLonger'
+  /** Of the plan or of the display, and lost or given away. */
+  | 'gone'
+  /** Into the display, and not of the plan. */
+  | 'cameIn'
   /** Wished for still, but as things are they cannot live here. */
   | 'unfit'
   /** Of the plan's purchases and releases, on a day that has passed. */
@@ -26,7 +30,7 @@ type OfThem =
 export type Cause =
   | { kind: 'gate' | 'coralGate'; from: string | null; to: string | null }
   | { kind: OfThem; ids: string[] }
-  | { kind: 'away' | 'fallow' | 'choice' | 'load' | 'other' };
+  | { kind: 'away' | 'back' | 'fallow' | 'choice' | 'load' | 'other' };
 
 export interface Changed {
   sinceDay: string;
@@ -77,21 +81,59 @@ export function changedSince(
   const gained = before.leftOut.filter((id) => hasDay.has(id));
   if (!most && [...lost, ...gained, ...wished, ...unfit, ...noLonger].length === 0) return null;
   const sinceDay = dayOfMs(Date.parse(before.at));
-  const cameOn = (id: string) => dayOfMs(Date.parse(doc.animals[id]?.moves.at(-1)?.at ?? ''));
-  const ofThem: [OfThem, string[]][] = [
+  const wasIn = (id: string) => waterLeft(doc, id);
+  const ofTheWishes: [OfThem, string[]][] = [
     ['wished', wished],
     ['unfit', unfit],
-    ['noLonger', noLonger],
-    ...whatWasDone(before, now, where, (id) =>
-      where(id) === 'quarantine' && cameOn(id) > sinceDay ? cameOn(id) : null,
-    ),
+    ['gone', noLonger.filter((id) => wasIn(id) !== null)],
+    ['noLonger', noLonger.filter((id) => wasIn(id) === null)],
+  ];
+  const news = newsSince(doc, before).filter((id) => !known.has(id) && !here.has(id));
+  const ofTheLog: [OfThem, string[]][] = [
+    ['cameIn', news.filter((id) => where(id) === 'display')],
+    ...whatWasDone(before, now, where, (id) => {
+      const cameOn = dayOfMs(lastMs(doc, id));
+      return where(id) === 'quarantine' && cameOn > sinceDay ? cameOn : null;
+    }),
     ['met', met],
+    ['gone', news.filter((id) => wasIn(id) === now.waterId)],
   ];
   const cause = ofTheStart(doc, before, now, { most, lost, gained }) ??
-    named(ofThem.slice(0, 3)) ??
-    ofTheDays(before, now) ??
-    named(ofThem.slice(3)) ?? { kind: isPutOffByLoad(now, most, lost) ? 'load' : 'other' };
+    ofItsClock(ofTheLog, before, now, most) ??
+    named(ofTheWishes) ??
+    ofTheDays(before, now, (most !== null && most.days < 0) || gained.length > 0) ??
+    named(ofTheLog) ?? { kind: isPutOffByLoad(now, most, lost) ? 'load' : 'other' };
   return { sinceDay, most, moved: moves.length, lost, gained, cause };
+}
+
+const lastMs = (doc: Document, id: string): number => Date.parse(doc.animals[id]?.moves.at(-1)?.at ?? '');
+
+/** Who was moved since. */
+const newsSince = (doc: Document, before: SaidPlan): string[] =>
+  Object.keys(doc.animals).filter((id) => lastMs(doc, id) > Date.parse(before.at));
+
+/** The water that somebody left for good; null for all others. */
+function waterLeft(doc: Document, id: string): string | null {
+  const animal = doc.animals[id];
+  return animal ? (lostFrom(animal)?.waterId ?? null) : null;
+}
+
+/** Its own clock, where that alone takes whoever moved most at least half as far: nobody who came or went is then to be named for it. */
+function ofItsClock(
+  ofTheLog: readonly [OfThem, string[]][],
+  before: SaidPlan,
+  now: Now,
+  most: Changed['most'],
+): Cause | null {
+  const was = before.steps.find((s) => s.animalId === most?.wishId);
+  const is = now.steps.find((s) => s.wishId === most?.wishId);
+  if (!most || !was || !is) return null;
+  const share = daysBetween(was.buyDay, is.buyDay) / most.days;
+  return share < 0.5
+    ? null
+    : named(
+        ofTheLog.filter(([kind, ids]) => (kind === 'clock' || kind === 'looked') && ids.includes(is.wishId)),
+      );
 }
 
 /** What keeps them now is how much there may be. */
@@ -128,10 +170,12 @@ function ofTheStart(
   if (before.which !== now.which) return { kind: 'choice' };
   const moved = (was: string | null, is: string | null) => from(now.today, was) !== from(now.today, is);
   // A later start puts off only what would come before it, and what follows; a sooner one puts off nothing.
-  const explains = (was: string | null, to: string | null) =>
-    (was === null && gained.length > 0) ||
-    (to === null && lost.length > 0) ||
-    (most !== null && (most.days < 0 || to === null || before.steps.some((s) => s.releaseDay < to)));
+  const explains = (was: string | null, to: string | null) => {
+    if (was === null) return gained.length > 0;
+    if (to !== null && to < was) return most !== null && most.days < 0;
+    const isLate = most !== null && most.days > 0;
+    return to === null ? isLate || lost.length > 0 : isLate && before.steps.some((s) => s.releaseDay < to);
+  };
   if (moved(before.gate, now.gate) && explains(before.gate, now.gate))
     return { kind: 'gate', from: before.gate, to: now.gate };
   if (!most) return null;
@@ -142,12 +186,13 @@ function ofTheStart(
     : null;
 }
 
-const ofTheDays = (before: SaidPlan, now: Now): Cause | null =>
-  ahead(now.today, before.away) !== ahead(now.today, now.away)
-    ? { kind: 'away' }
-    : now.isFallow
-      ? { kind: 'fallow' }
-      : null;
+/** @param isSooner somebody comes sooner, or has a day now: only that comes of being back */
+function ofTheDays(before: SaidPlan, now: Now, isSooner: boolean): Cause | null {
+  if (ahead(now.today, before.away) !== ahead(now.today, now.away)) return { kind: 'away' };
+  if (now.isFallow) return { kind: 'fallow' };
+  const endsToday = ({ away }: Pick<SaidPlan, 'away'>) => away.some(([, last]) => last === now.today);
+  return isSooner && endsToday(before) && !endsToday(now) ? { kind: 'back' } : null;
+}
 
 /** What was planned and not done, or done otherwise, and what became of those in a quarantine.
  *  @param boughtOn the day on which somebody was bought since; null for all others */
@@ -157,6 +202,7 @@ function whatWasDone(
   where: (id: string) => Whereabouts,
   boughtOn: (id: string) => string | null,
 ): [OfThem, string[]][] {
+  const hadDay = (id: string) => before.steps.some((b) => b.animalId === id);
   const stepsOf = (test: (was: SaidPlan['steps'][number], buyDay: string) => boolean): string[] =>
     now.steps.flatMap((s) => {
       const was = before.steps.find((b) => b.animalId === s.wishId);
@@ -164,6 +210,9 @@ function whatWasDone(
     });
   const isWaiting = (id: string) => where(id) === 'quarantine';
   const { today } = now;
+  const outOfTime = now.leftOut.flatMap(({ wishId, rule }) =>
+    isWaiting(wishId) && (rule === 'R2' || rule === 'R9') && hadDay(wishId) ? [wishId] : [],
+  );
   return [
     // Whoever stays keeps the next from being bought.
     ['notLetIn', stepsOf((was) => isWaiting(was.animalId) && was.releaseDay < today)],
@@ -171,7 +220,7 @@ function whatWasDone(
     ['boughtSooner', stepsOf(({ animalId, buyDay }) => (boughtOn(animalId) ?? buyDay) < buyDay)],
     ['boughtLater', stepsOf(({ animalId, buyDay }) => (boughtOn(animalId) ?? buyDay) > buyDay)],
     // The day of purchase of whoever is in a quarantine is reckoned back from where its clock stands.
-    ['clock', stepsOf((was, buyDay) => isWaiting(was.animalId) && buyDay > was.buyDay)],
+    ['clock', [...stepsOf((was, buyDay) => isWaiting(was.animalId) && buyDay > was.buyDay), ...outOfTime]],
     ['looked', stepsOf((was, buyDay) => isWaiting(was.animalId) && buyDay < was.buyDay)],
   ];
 }

@@ -80,3 +80,12 @@ test('corals without a quarantine are in on the day they are bought', () => {
     expect(all.inOn.get(s.wishId)).toBe(s.releaseDay);
   }
 });
+
+test('with five looks a week nothing moves but once, sooner: when the last days come, on each of which somebody looks', () => {
+  const doc = world(MEANT, [aQuarantine('fish', { size: { kind: 'volume', volumeL: 60 } })]);
+  const stocking = { which: 'likely' as const, shopDays: [], budget: null, looksAWeek: 5, direct: null };
+  doc.waters.t = { ...(doc.waters.t as Display), stocking };
+  const { moved, risks } = followed(doc, 45);
+  expect(risks).toEqual([]);
+  expect(moved.map((m) => [m.cause.kind, (m.most?.days ?? 0) < 0])).toEqual([['looked', true]]);
+});

@@ -210,3 +210,76 @@ test('fewer looks a week lengthen a stay that has begun, too; who came today may
   expect(releasedOn(7)).toEqual(Array(2).fill([TODAY, addDays(TODAY, 28)]));
   expect(releasedOn(4)).toEqual(Array(2).fill([TODAY, addDays(TODAY, 49)]));
 });
+
+describe('fewer looks a week than seven, as the days go by', () => {
+  /** Who came so many days ago and was seen on so many of the days since, with the day its purchase was reckoned back to when the plan was told. */
+  const releasedIn = (
+    seen: readonly number[],
+    toldBuy: number | null,
+    away: [number, number] | null = null,
+    came = 13,
+  ) => {
+    const { doc } = provedHistory();
+    const stocking = { which: 'likely' as const, shopDays: [], budget: null, looksAWeek: 5, direct: null };
+    doc.waters.t = { ...(doc.waters.t as Display), stocking };
+    doc.waters.q = aQuarantine('fish', { id: 'q', size: { kind: 'volume', volumeL: 60 } });
+    const looks = seen.map((d) => ({
+      id: `l${d}`,
+      waterId: 'q',
+      day: addDays(TODAY, d),
+      result: 'clear' as const,
+      signs: [],
+      note: '',
+    }));
+    doc.looks = Object.fromEntries(looks.map((l) => [l.id, l]));
+    if (toldBuy !== null)
+      doc.plans = {
+        p: {
+          id: 'p',
+          waterId: 't',
+          at: new Date(NOW - 3 * DAY).toISOString(),
+          which: 'likely',
+          gate: null,
+          coralGate: null,
+          steps: [
+            { animalId: 'a', buyDay: addDays(TODAY, toldBuy), releaseDay: addDays(TODAY, toldBuy + 40) },
+          ],
+          leftOut: [],
+          away: away ? [[addDays(TODAY, away[0]), addDays(TODAY, away[1])]] : [],
+        },
+      };
+    const { problem } = askedOf(doc, goby('a', came, IN('q')));
+    return (problem.fixed[0]?.buy ?? NaN) + 40 - dayNumber(TODAY);
+  };
+  const days = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+  const two = days(-12, -1).filter((d) => d % 7 !== 0 && d % 7 !== -1);
+  const none = releasedIn(two, null);
+
+  test('what was told stays while no more looks are missing, or made besides, than a week may lack', () => {
+    expect(none).toBeGreaterThan(20);
+    for (const by of [-2, -1, 0, 1, 2]) expect(releasedIn(two, none - 40 + by)).toBe(none + by);
+    expect(releasedIn(two, none - 40 + 3)).toBe(none);
+    expect(releasedIn(two, none - 40 - 3)).toBe(none);
+  });
+  test('in its last days, seen on each, nothing is added any more, and nobody is let in before the clock is over', () => {
+    const seen = days(-25, -1);
+    const left = releasedIn(seen, null, null, 25);
+    expect(left).toBe(3);
+    expect(releasedIn(seen, left - 40 - 2, null, 25)).toBe(left);
+    expect(releasedIn(seen, left - 40 + 2, null, 25)).toBe(left + 2);
+  });
+  test('the days of an absence that were left out of it have passed', () => {
+    expect(releasedIn(two, none - 40 - 4, [-3, -1])).toBe(none - 1);
+    expect(releasedIn(two, none - 40 - 4)).toBe(none);
+  });
+});
+
+test('after the first load of all the plan lets a week pass, however long ago that was', () => {
+  const settles = (days: number, speciesId = 'tailspot-blenny') =>
+    askedOf(provedHistory().doc, { ...goby('z', days, IN('t')), speciesId }, goby('a', 1)).problem
+      .firstSettleDays;
+  expect(settles(20)).toBe(14);
+  expect(settles(31)).toBe(7);
+  // Two snails are no load to settle.
+  expect(settles(31, 'nerite-snail')).toBe(14);
+});

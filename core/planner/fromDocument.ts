@@ -109,8 +109,7 @@ export function problemFor(
 ): Problem {
   const { nowMs, netL } = evidence;
   const choices = choicesOf(display);
-  // Fewer looks see less: the clock takes so much longer.
-  const clock = (days: number) => Math.ceil((days * 7) / choices.looksAWeek);
+  const clock = (days: number) => stayDays(days, choices.looksAWeek);
   const today = dayNumber(dayOfMs(nowMs));
   const nearZeroMgN = provedCapacity(evidence)?.nearZeroNowMgN ?? null;
   const capacity = nearZeroMgN === null ? null : Number(nearZeroMgN.toPrecision(3));
@@ -122,6 +121,9 @@ export function problemFor(
     loadMgN: rounded(groupLoadMgN(doc, j.animal, nowMs)),
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
+  const before = planBefore(doc.plans, display.id, dayOfMs(nowMs), dayOfMs);
+  const told = before && toldOf(before, animals);
+  const absent = before ? absentSince(before, today, dayOfMs) : 0;
   const wanted = priorities(animals);
   const starters = starterCrew(doc, evidence, animals);
   const direct: Line[] =
@@ -153,7 +155,11 @@ export function problemFor(
     })),
   ];
   const fixed = [
-    ...animals.flatMap((a, wish) => boughtStep(doc, a, wish, quarantines, clock, nowMs, dayOfMs)),
+    ...animals.flatMap((a, wish) => {
+      const toldBuy = told?.find((t) => t.wish === wish)?.buy;
+      const keeps = toldBuy === undefined ? null : toldBuy + absent;
+      return boughtStep(doc, a, wish, quarantines, choices.looksAWeek, keeps, nowMs, dayOfMs);
+    }),
     ...animals.flatMap((a, wish) => heldStep(a, wish, lineOf(speciesOf(doc, a.speciesId)), waters, today)),
   ];
   const wishes = withFew(
@@ -180,7 +186,7 @@ export function problemFor(
     displayLoadMgN: rounded(Math.max(0, usualLoadAt(evidence, nowMs) - lately)),
     ...firstStep(evidence, today, firstInOn(wishes, waters, fixed, gate, today), dayOfMs),
     settleDays: PLANNER.settleDays,
-    firstSettleDays: PLANNER.firstSettleDays,
+    firstSettleDays: hadLoadBefore(evidence) ? PLANNER.settleDays : PLANNER.firstSettleDays,
     quarantines: waters,
     wishes,
     forbidden: pairs.map(({ ids: [a, b] }) => [at(a), at(b)]),
@@ -190,7 +196,7 @@ export function problemFor(
     spentThisMonth: animalMoney(doc, display, nowMs, (ms) => dayOfMs(ms).slice(0, 7)).spentThisMonth,
     released,
     fixed,
-    told: toldOf(doc, display, animals, dayOfMs(nowMs), dayOfMs),
+    told,
     fewFirst: isFewFirst(doc, display, wishes, fixed),
     water: {
       nearZeroMgN: capacity,
@@ -201,6 +207,15 @@ export function problemFor(
     },
   };
 }
+
+/** Fewer looks see less: the clock takes so much longer. */
+const stayDays = (days: number, looksAWeek: number): number => Math.ceil((days * 7) / looksAWeek);
+
+/** The first load of all came before those that the plan counts as released: what it lets in next is no first one. */
+const hadLoadBefore = ({ joined, nowMs, ...e }: WaterEvidence): boolean =>
+  joined.some(
+    (j) => nowMs - j.atMs >= DOUBLING_DAYS * DAY_MS && groupLoadMgN(e, j.animal, j.atMs) > STOCKING.heavyMgN,
+  );
 
 /** The first step, and how it fades. Until somebody is in the filter is fed every other week, and shows again what it has shown; from then on it keeps
  *  what lives on it.
@@ -239,17 +254,17 @@ function firstInOn(
 }
 
 /** The plan of an earlier day, of those that are still planned. */
-function toldOf(
-  doc: Document,
-  display: Display,
-  animals: readonly Animal[],
-  today: string,
-  dayOfMs: (ms: number) => string,
-): Problem['told'] {
-  return planBefore(doc.plans, display.id, today, dayOfMs)?.steps.flatMap((s) => {
+const toldOf = (before: SaidPlan, animals: readonly Animal[]): NonNullable<Problem['told']> =>
+  before.steps.flatMap((s) => {
     const wish = animals.findIndex((a) => a.id === s.animalId);
     return wish < 0 ? [] : [{ wish, buy: dayNumber(s.buyDay), release: dayNumber(s.releaseDay) }];
   });
+
+/** Days of absence that the plan of an earlier day left out of each clock, and that have passed since. */
+function absentSince(before: SaidPlan, today: number, dayOfMs: (ms: number) => string): number {
+  const from = dayNumber(dayOfMs(Date.parse(before.at)));
+  const passed = Array.from({ length: today - from }, (_, i) => from + i);
+  return passed.filter((d) => before.away.some(([a, b]) => dayNumber(a) <= d && d <= dayNumber(b))).length;
 }
 
 /** The newest plan that was made before a day. @param dayOfMs calendar day of a moment where the person is */
@@ -270,13 +285,16 @@ function limitOf(doc: Document, { id, line, filter }: Quarantine): number {
   return USUAL_QUARANTINE.totalLimitMgN * (filter === 'uncycled' ? PLANNER.bareShare : 1);
 }
 
-/** Whoever is in a quarantine has been bought; its days count from where its clock stands now. Only who came today, and all well, may be joined. */
+/** Whoever is in a quarantine has been bought; its days count from where its clock stands now. Only who came today, and all well, may be joined.
+ *  @param toldBuy the day of purchase that was reckoned back to when the plan was told last, with what was left out of the clock since: it stays while
+ *  no more looks are missing, or were made besides, than a week may lack, but nobody is let in before its clock is over */
 function boughtStep(
   doc: Document,
   a: Animal,
   wish: number,
   quarantines: readonly Quarantine[],
-  clock: (days: number) => number,
+  looksAWeek: number,
+  toldBuy: number | null,
   nowMs: number,
   dayOfMs: (ms: number) => string,
 ): FixedStep[] {
@@ -286,8 +304,11 @@ function boughtStep(
   const { releaseDay, status } = clockOf(doc, water, nowMs, dayOfMs);
   const today = dayOfMs(nowMs);
   const left = releaseDay === null ? water.clockDays : daysBetween(today, releaseDay);
-  // What is left of it takes as much longer as the whole.
-  const buy = dayNumber(today) + (left > 0 ? clock(left) : left) - clock(water.clockDays);
+  const soonest = dayNumber(today) + left - stayDays(water.clockDays, looksAWeek);
+  // What is left of it takes as much longer as the whole, but for its last days: on each of those somebody looks.
+  const reckoned = soonest + (left > QUARANTINE.unbrokenDays ? stayDays(left, looksAWeek) - left : 0);
+  const keeps = toldBuy !== null && left > 0 && Math.abs(toldBuy - reckoned) <= 7 - looksAWeek;
+  const buy = keeps ? Math.max(soonest, toldBuy) : reckoned;
   const cameToday = dayOfMs(Date.parse(a.moves.at(-1)?.at ?? '')) === today;
   return [{ wish, buy, quarantine, release: null, closed: !cameToday || status === 'signPresent' }];
 }

@@ -1,5 +1,5 @@
-/** A person who does what the plan says, day after day, and nothing else: tests what is due with good readings, looks into the quarantines, buys and lets
- *  in on the planned days, and feeds the filter when the agenda asks for it. */
+/** A person who does what the plan says, day after day, and nothing else: tests what is due with good readings, looks into the quarantines on as many days
+ *  of a week as was said and on each of the last before a release, buys and lets in on the planned days, and feeds the filter when the agenda asks for it. */
 import { agendaOf } from '../agenda';
 import { admissionRisks, firstFishRisk, loadRisks, type Risk } from '../arrivals';
 import {
@@ -15,6 +15,7 @@ import {
 import { gatherEvidence, isOfDisplay } from '../evidence';
 import {
   changedSince,
+  choicesOf,
   plannedAnimals,
   problemFor,
   stockingPlan,
@@ -22,8 +23,10 @@ import {
   type Problem,
   type StockingPlan,
 } from '../planner';
+import { clockOf } from '../quarantine';
+import { QUARANTINE } from '../quarantine/limits';
 import { assessWater } from '../readiness';
-import { dayFromNumber, DAY_MS, UTC } from '../time';
+import { dayFromNumber, dayNumber, DAY_MS, UTC } from '../time';
 import { toMgNPerL } from '../units';
 
 const GOOD: Partial<Record<Parameter, number>> = {
@@ -97,7 +100,7 @@ class Follower {
       atMs,
     );
     for (const { animal, to } of due('buyDay', 'wish')) this.move(animal, to, atMs);
-    this.look(today);
+    this.look(today, atMs);
   }
 
   private waters(): Water[] {
@@ -207,9 +210,12 @@ class Follower {
     if (waterId === 't') this.inOn.set(animal.id, UTC.dayOf(atMs));
   }
 
-  private look(day: string): void {
+  private look(day: string, nowMs: number): void {
+    const { looksAWeek } = choicesOf(this.doc.waters.t as Display);
     for (const water of this.waters()) {
       if (water.kind !== 'quarantine') continue;
+      const left = water.clockDays - clockOf(this.doc, water, nowMs, UTC.dayOf).clockDay;
+      if (left > QUARANTINE.unbrokenDays && dayNumber(day) % 7 >= looksAWeek) continue;
       const id = this.id();
       this.doc.looks = {
         ...this.doc.looks,

@@ -40,13 +40,14 @@ export function drawnHousehold(seed: number): Document {
     ...(random() < 0.5 ? [aQuarantine('coral')] : []),
     ...(random() < 0.5 ? [aQuarantine('invertebrate')] : []),
   ];
+  const looksAWeek = pick([7, 7, 5]);
   const display: Display = {
     ...(doc.waters.t as Display),
     size: { kind: 'dimensions', lengthCm, widthCm, waterHeightCm },
     intakesGuarded: true,
     sandKg: 10,
     rockKg: 10,
-    stocking,
+    stocking: { ...stocking, looksAWeek },
   };
   doc.waters = Object.fromEntries([display, ...quarantines].map((w) => [w.id, w]));
   const doses = Object.values(doc.events).map((e) =>

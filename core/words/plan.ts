@@ -179,8 +179,12 @@ const WITH_ITS_BATCH: Partial<Record<Rule, string>> = {
   R8: 'it may not live with another of its batch as things are',
 };
 
-/** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. */
-export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
+/** The same, of a wish in a problem: where nobody keeps a quarantine for it, that is said. @param out all who are in no plan */
+export function leftOutText(
+  p: Problem,
+  { wishId, rule }: Pick<StockingPlan['leftOut'][number], 'wishId' | 'rule'>,
+  out: readonly { wishId: string }[],
+): string {
   const { wishes, quarantines, fishGate, fewFirst } = p;
   const wish = wishes.find((w) => w.id === wishId);
   const line = wish?.line;
@@ -189,7 +193,21 @@ export function leftOutText(p: Problem, wishId: string, rule: Rule): string {
   if (rule === 'R7' && line === 'fish' && fewFirst && !wish?.few)
     return 'One fish or a pair comes before all others, and none of the wishes that could be it has a day.';
   const at = p.fixed.find((f) => f.release === null && wishes[f.wish]?.id === wishId);
-  if (at && p.fixed.some((f) => f !== at && f.buy === at.buy && f.quarantine === at.quarantine))
+  if (at && rule === 'R9' && quarantines[at.quarantine]?.bare)
+    return (
+      'It is in a bare quarantine, and you are away before its days are over: what is bare is never left alone. ' +
+      'Somebody has to look after it and change its water. Once you are back the plan gives it a day.'
+    );
+  const isOut = (id: string | undefined) => out.some((l) => l.wishId === id);
+  const leads = p.fixed.some(
+    (f) =>
+      f !== at &&
+      f.buy === at?.buy &&
+      f.quarantine === at.quarantine &&
+      f.release === null &&
+      !isOut(wishes[f.wish]?.id),
+  );
+  if (leads)
     return (
       `It stays in its quarantine: ${WITH_ITS_BATCH[rule] ?? 'it cannot be let in with all of its batch'}. ` +
       'Once the others are in, the plan gives it a day of its own.'
@@ -317,8 +335,14 @@ function causeText(cause: Changed['cause'], w: PlanSaying): string {
       return `${they} cannot live here as things are now`;
     case 'noLonger':
       return `${they} ${is} no longer among the wishes`;
+    case 'gone':
+      return `${they} ${is} gone`;
+    case 'cameIn':
+      return `${they} came in, which was not planned`;
     case 'away':
       return 'the days you are away changed';
+    case 'back':
+      return 'you are back';
     case 'fallow':
       return 'the display stands without fish after an outbreak';
     case 'notBought':

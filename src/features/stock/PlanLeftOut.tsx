@@ -17,7 +17,7 @@ export function LeftOut({
   saying: PlanSaying;
 }) {
   const whyOf = (l: StockingPlan['leftOut'][number], who: string) =>
-    [leftOutText(problem, l.wishId, l.rule), ...letsIn(plans.lets[l.wishId], l.concession, saying, who)].join(
+    [leftOutText(problem, l, plan.leftOut), ...letsIn(plans.lets[l.wishId], l.concession, saying, who)].join(
       ' ',
     );
   const groups = new Map<string, StockingPlan['leftOut']>();
