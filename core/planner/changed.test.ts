@@ -227,6 +227,10 @@ test('what there may be, where that is what it waits for now; who is in; an outb
   expect(causeOf({ steps: later, isFallow: true })).toEqual({ kind: 'fallow' });
 });
 
+test('of more wishes than can all be tried something better was found', () => {
+  expect(causeOf({ steps: later, outdoesTold: true })).toEqual({ kind: 'better' });
+});
+
 test('who has no day any more, and who has one now', () => {
   const out = (rule: 'R5' | 'R8') =>
     since({

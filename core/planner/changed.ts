@@ -30,7 +30,7 @@ type OfThem =
 export type Cause =
   | { kind: 'gate' | 'coralGate'; from: string | null; to: string | null }
   | { kind: OfThem; ids: string[] }
-  | { kind: 'away' | 'back' | 'fallow' | 'choice' | 'load' | 'other' };
+  | { kind: 'away' | 'back' | 'fallow' | 'choice' | 'better' | 'load' | 'other' };
 
 export interface Changed {
   sinceDay: string;
@@ -43,7 +43,7 @@ export interface Changed {
   cause: Cause;
 }
 
-type Now = Pick<StockingPlan, 'steps' | 'leftOut'> &
+type Now = Pick<StockingPlan, 'steps' | 'leftOut' | 'outdoesTold'> &
   Pick<SaidPlan, 'waterId' | 'which' | 'gate' | 'coralGate' | 'away'> & {
     today: string;
     /** The display stands without fish after an outbreak. */
@@ -102,7 +102,9 @@ export function changedSince(
     ofItsClock(ofTheLog, before, now, most) ??
     named(ofTheWishes) ??
     ofTheDays(before, now, (most !== null && most.days < 0) || gained.length > 0) ??
-    named(ofTheLog) ?? { kind: isPutOffByLoad(now, most, lost) ? 'load' : 'other' };
+    named(ofTheLog) ?? {
+      kind: now.outdoesTold ? 'better' : isPutOffByLoad(now, most, lost) ? 'load' : 'other',
+    };
   return { sinceDay, most, moved: moves.length, lost, gained, cause };
 }
 

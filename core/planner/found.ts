@@ -25,4 +25,6 @@ export interface Found {
   placedAtMost: number[];
   /** Partial plans that were looked at. */
   looked: number;
+  /** It is better than the plan of a day before, which could be followed still; not all could be tried. */
+  outdoesTold?: true;
 }

@@ -34,6 +34,8 @@ export interface StockingPlan {
   batches: number;
   /** What no plan can better: wishes placed by priority, and the last release of one that places as many. */
   bound: { placed: number; lastRelease: string | null; gapDays: number };
+  /** The plan of a day before could be followed still, and of more wishes than can all be tried a better one was found. */
+  outdoesTold?: true;
 }
 
 /** Up to so many wishes a plan is proved the best. */
@@ -50,6 +52,7 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
   const found = asTold(
     p,
     exact ? bestPlan(p, { exact, width: BEAM_WIDTH, mayGoOn }) : bestOfMany(p, mayGoOn),
+    mayGoOn,
   );
   const { steps } = found;
   const id = (i: number) => (p.wishes[i] as Wish).id;
@@ -73,6 +76,7 @@ export function stockingPlan(p: Problem, mayGoOn: () => boolean): StockingPlan {
       lastRelease: last === null ? null : dayFromNumber(Math.min(last, found.lastAtLeast)),
       gapDays: last === null ? 0 : Math.max(0, last - found.lastAtLeast),
     },
+    ...(found.outdoesTold ? { outdoesTold: true } : {}),
   };
 }
 

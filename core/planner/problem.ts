@@ -201,3 +201,9 @@ export function setsOf<T>(items: readonly T[], size: number): T[][] {
 }
 
 export const isCrew = (w: Wish): boolean => w.line === 'invertebrate' && w.crew;
+
+/** The steps that the person has set: both of their days. */
+export const stepsSet = ({ fixed }: Problem): Step[] =>
+  fixed.flatMap(({ wish, buy, quarantine, release }) =>
+    release === null ? [] : [{ wish, buy, quarantine, release }],
+  );

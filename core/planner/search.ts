@@ -20,7 +20,7 @@ import { type Batch, type Label, type Paid, type Worth, compareWorth } from './l
 import { type Money, type World, worldOf } from './world';
 
 /** The steps of a plan: of the ways it can be paid for the first, walked back from the end. */
-function stepsOf(world: World, label: Label): Step[] {
+export function stepsOf(world: World, label: Label): Step[] {
   const steps: Step[] = [...world.set];
   let [paid] = label.ways as [Paid];
   for (let l = label; l.parent; l = l.parent) {

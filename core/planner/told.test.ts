@@ -1,6 +1,7 @@
 /** Of plans that are equally right the one that was told stays; one that is worse, or breaks a rule by now, does not. */
 import { aProblem, aWish as wish, TODAY } from '../testing/plans';
 import { dayFromNumber } from '../time';
+import { retold, toldBatches } from './retold';
 import { stockingPlan, type Problem } from '.';
 
 /** Two that cost all of a month each: either may be the first. */
@@ -54,4 +55,98 @@ test('who was bought since is where it is, and leaves on the day that was told',
     fixed: [{ wish: 0, buy, quarantine: 0, release: null, closed: true }],
   };
   expect(days(p)).toEqual(days(either()));
+});
+
+describe('where its days are no longer right', () => {
+  test('the order that was told stays, with days of now', () => {
+    // The first of them was missed by a day.
+    const turned = numbers(found, ['b', 'a'])!;
+    const missed: Problem = { ...either(turned), today: turned.find((t) => t.wish === 1)!.buy + 1 };
+    const { a, b } = days(missed);
+    expect(b![0]).toBe(dayFromNumber(missed.today));
+    expect(b![1]! < a![1]!).toBe(true);
+    // Told of neither, the first wished for comes first.
+    const untold = days({ ...missed, told: undefined });
+    expect(untold.a![1]! < untold.b![1]!).toBe(true);
+  });
+  test('each batch is told in the free quarantine whose clock is nearest to its days', () => {
+    const [q] = either().quarantines as [Problem['quarantines'][number]];
+    const p: Problem = {
+      ...either([
+        { wish: 0, buy: TODAY + 1, release: TODAY + 41 },
+        { wish: 1, buy: TODAY + 5, release: TODAY + 46 },
+      ]),
+      quarantines: [
+        { ...q, clockDays: 28 },
+        { ...q, id: 'long', clockDays: 40 },
+      ],
+    };
+    expect(toldBatches(p).map((b) => [b.wishes, b.quarantine])).toEqual([
+      [[0], 1],
+      [[1], 0],
+    ]);
+    // Of two on the same days whom one does not hold the other was in another.
+    const full: Problem = {
+      ...p,
+      wishes: p.wishes.map((w) => ({ ...w, loadMgN: 6 })),
+      told: [0, 1].map((w) => ({ wish: w, buy: TODAY + 1, release: TODAY + 41 })),
+    };
+    expect(toldBatches(full).map((b) => [b.wishes, b.quarantine])).toEqual([
+      [[0], 1],
+      [[1], 0],
+    ]);
+    // Whoever is bought is where it is; with nothing free there is no batch.
+    const fixed = [{ wish: 0, buy: TODAY - 3, quarantine: 0, release: null }];
+    const one: Problem = { ...p, quarantines: [q], fixed };
+    expect(toldBatches(one)).toEqual([{ quarantine: 0, wishes: [0], buy: TODAY - 3, release: TODAY + 41 }]);
+  });
+});
+
+test('beside a step that is set it is let in before it or after it, whichever is sooner', () => {
+  const [q] = either().quarantines as [Problem['quarantines'][number]];
+  const p: Problem = {
+    ...either([{ wish: 1, buy: TODAY, release: TODAY + 90 }]),
+    budget: null,
+    quarantines: [q, { ...q, id: 'second' }],
+    fixed: [{ wish: 0, buy: TODAY, quarantine: 0, release: TODAY + 60 }],
+  };
+  expect(retold(p, toldBatches(p), () => true).label.day).toBe(TODAY + 28);
+});
+
+test('a day of purchase that was told stays, though a later one would do', () => {
+  const told = [{ wish: 0, buy: TODAY + 20, release: TODAY + 60 }];
+  const waits = aProblem([wish('a', { needsTankDays: 100 })], { told });
+  expect(days(waits).a).toEqual([TODAY + 20, TODAY + 60].map(dayFromNumber));
+  expect(days({ ...waits, told: undefined }).a?.[0]).toBe(dayFromNumber(TODAY + 32));
+});
+
+describe('of more wishes than can all be tried', () => {
+  const many = (told?: Problem['told']) =>
+    aProblem(
+      Array.from({ length: 13 }, (_, i) => wish(`w${i}`, { loadMgN: 1 + (i % 3) })),
+      { told },
+    );
+  const ids = many().wishes.map((w) => w.id);
+  const first = stockingPlan(many(), () => true);
+  test('a worse one that was told and could be followed is outdone, and that is said; as good a one stays', () => {
+    const oneByOne = ids.map((_, wish) => ({
+      wish,
+      buy: TODAY + 29 * wish,
+      release: TODAY + 29 * wish + 28,
+    }));
+    const better = stockingPlan(many(oneByOne), () => true);
+    expect(better.steps).toEqual(first.steps);
+    expect(better.outdoesTold).toBe(true);
+    expect(stockingPlan(many(numbers(first.steps, ids)), () => true).outdoesTold).toBeUndefined();
+    const missed = oneByOne.map((t) => ({ ...t, buy: t.buy - 1, release: t.release - 1 }));
+    expect(stockingPlan(many(missed), () => true).outdoesTold).toBeUndefined();
+    // What is proved is better for what changed, not for what was tried.
+    const proved = numbers(found, ['a', 'b'])!.map((t) => ({ ...t, release: t.release + 1 }));
+    expect(stockingPlan(either(proved), () => true).outdoesTold).toBeUndefined();
+  });
+  test('with next to no time what was told before stays, as it is better than what could be tried', () => {
+    let asked = 0;
+    const hurried = stockingPlan(many(numbers(first.steps, ids)), () => asked++ < 3);
+    expect(hurried.steps.map((s) => s.releaseDay)).toEqual(first.steps.map((s) => s.releaseDay));
+  });
 });

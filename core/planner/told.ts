@@ -2,46 +2,35 @@
 import { Ammonia } from './ammonia';
 import type { Found } from './found';
 import { compareWorth, type Worth } from './label';
-import type { Problem, Step, Wish } from './problem';
+import { stepsSet, type Problem, type Step } from './problem';
+import { retold, toldBatches, type ToldBatch } from './retold';
+import { stepsOf } from './search';
 import { known } from './why';
 import { levelOf, levelsOf } from './world';
 
-/** What was found, or what was told before where that is as good and keeps the rules as well. */
-export function asTold(p: Problem, found: Found): Found {
-  const steps = p.told ? stepsToldOf(p) : [];
-  if (steps.length < found.steps.length || compareWorth(worthOf(p, steps), worthOf(p, found.steps)) > 0)
-    return found;
+/** What was found, or what was told before where that is as good and keeps the rules as well: day by day, or else in its order with days of now. */
+export function asTold(p: Problem, found: Found, mayGoOn: () => boolean): Found {
+  if (!p.told?.length) return found;
   const ammonia = new Ammonia(p);
   const broken = known(p, found.steps, ammonia);
-  return [...known(p, steps, ammonia)].every((b) => broken.has(b)) ? { ...found, steps } : found;
+  const batches = toldBatches(p);
+  const { world, label } = retold(p, batches, mayGoOn);
+  const isKept = (steps: readonly Step[]) => [...known(p, steps, ammonia)].every((b) => broken.has(b));
+  const asItWas = stepsAsTold(p, batches);
+  let best = found.steps;
+  for (const steps of [stepsOf(world, label), asItWas])
+    if (compareWorth(worthOf(p, steps), worthOf(p, best)) <= 0 && isKept(steps)) best = steps;
+  if (best !== found.steps) return { ...found, steps: best, worth: worthOf(p, best) };
+  // What is proved is better for something that changed; else it is that not everything was tried before.
+  return !found.proved && isKept(asItWas) ? { ...found, outdoesTold: true } : found;
 }
 
-/** What was told, with what was bought since where it is and each batch in the first of its quarantines that is free. */
-function stepsToldOf(p: Problem): Step[] {
-  const told = new Map((p.told ?? []).map((t) => [t.wish, t]));
-  const steps = p.fixed.flatMap(({ wish, buy, quarantine, release }): Step[] => {
-    const day = release ?? told.get(wish)?.release;
-    return day === undefined || day < p.today ? [] : [{ wish, buy, quarantine, release: day }];
-  });
-  const isFixed = new Set(p.fixed.map((f) => f.wish));
-  const rest = [...told.values()]
-    .filter((t) => !isFixed.has(t.wish) && t.buy >= p.today)
-    .sort((a, b) => a.buy - b.buy);
-  for (const { wish, buy, release } of rest) {
-    const { line } = p.wishes[wish] as Wish;
-    const quarantine = p.quarantines.findIndex(
-      (q, index) =>
-        q.line === line &&
-        release - buy >= q.clockDays &&
-        steps.every(
-          (s) =>
-            s.quarantine !== index ||
-            (s.buy === buy ? s.release === release : s.release < buy || s.buy > release),
-        ),
-    );
-    if (quarantine >= 0) steps.push({ wish, buy, quarantine, release });
-  }
-  return steps.sort((a, b) => a.release - b.release || a.wish - b.wish);
+/** With what is set, as it is. */
+function stepsAsTold(p: Problem, told: readonly ToldBatch[]): Step[] {
+  const steps = told.flatMap(({ wishes, buy, quarantine, release }) =>
+    wishes.map((wish) => ({ wish, buy, quarantine, release })),
+  );
+  return [...stepsSet(p), ...steps].sort((a, b) => a.release - b.release || a.wish - b.wish);
 }
 
 function worthOf(p: Problem, steps: readonly Step[]): Worth {

@@ -17,6 +17,7 @@ import {
   capacityOf,
   earliestRelease,
   isHeavy,
+  stepsSet,
 } from './problem';
 
 /** What a search asks of money: every way of paying that may matter, one way, or only that the months suffice for what is bought by a day: as if
@@ -132,9 +133,7 @@ export function worldOf(
   money: Money = 'every',
   known: World | null = null,
 ): World {
-  const set = p.fixed.flatMap((f): Step[] =>
-    f.release === null ? [] : [{ wish: f.wish, buy: f.buy, quarantine: f.quarantine, release: f.release }],
-  );
+  const set = stepsSet(p);
   const isFixed = new Set(p.fixed.map((f) => f.wish));
   const levels = levelsOf(p);
   const conflicts = p.wishes.map((_, i) =>

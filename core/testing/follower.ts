@@ -177,7 +177,8 @@ class Follower {
       leftOut: plan.leftOut.map((l) => l.wishId),
       away: problem.away.map(([a, b]): [string, string] => [dayFromNumber(a), dayFromNumber(b)]),
     };
-    const now = { ...said, today: UTC.dayOf(atMs), steps: plan.steps, leftOut: plan.leftOut };
+    const { steps, leftOut, outdoesTold } = plan;
+    const now = { ...said, today: UTC.dayOf(atMs), steps, leftOut, outdoesTold };
     const changed = this.before && changedSince(this.doc, this.before, now, UTC.dayOf);
     if (changed) this.moved.push(changed);
     this.before = said;

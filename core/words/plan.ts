@@ -359,6 +359,8 @@ function causeText(cause: Changed['cause'], w: PlanSaying): string {
       return `${they} ${was} seen clear on more days than was reckoned with`;
     case 'met':
       return `${they} ${is} in`;
+    case 'better':
+      return 'a better order was found, as of so many wishes not all can be tried each time';
     case 'load':
       return 'what the log says of the load, or of what the filter carries, changed';
     case 'other':

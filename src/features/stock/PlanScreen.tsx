@@ -371,6 +371,7 @@ function WhatMoved({
       today,
       steps: plan.steps,
       leftOut: plan.leftOut,
+      outdoesTold: plan.outdoesTold,
       isFallow: problem.fishGate !== undefined,
     },
     localDay,
