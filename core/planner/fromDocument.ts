@@ -122,7 +122,7 @@ export function problemFor(
   }));
   const lately = released.reduce((sum, r) => sum + r.loadMgN, 0);
   const before = planBefore(doc.plans, display.id, dayOfMs(nowMs), dayOfMs);
-  const told = before && toldOf(before, animals);
+  const told = before ? toldOf(before, animals) : [];
   const absent = before ? absentSince(before, today, dayOfMs) : 0;
   const wanted = priorities(animals);
   const starters = starterCrew(doc, evidence, animals);
@@ -156,7 +156,7 @@ export function problemFor(
   ];
   const fixed = [
     ...animals.flatMap((a, wish) => {
-      const toldBuy = told?.find((t) => t.wish === wish)?.buy;
+      const toldBuy = told.find((t) => t.wish === wish)?.buy;
       const keeps = toldBuy === undefined ? null : toldBuy + absent;
       return boughtStep(doc, a, wish, quarantines, choices.looksAWeek, keeps, nowMs, dayOfMs);
     }),

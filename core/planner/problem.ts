@@ -105,7 +105,7 @@ export interface Problem {
   spentThisMonth?: number | undefined;
   released: readonly Released[];
   fixed: readonly FixedStep[];
-  /** The plan as it was told on a day before: kept where no other is better. */
+  /** The plan as it was told on a day before, empty where none was: kept where no other is better. */
   told?: readonly { wish: number; buy: number; release: number }[] | undefined;
   /** What free ammonia is predicted by (R6); absent where it is not asked for. */
   water?: PlanWater | undefined;

@@ -50,8 +50,7 @@ function eventsTold(world: World, told: readonly ToldBatch[]): Batch[][] {
 }
 
 /** What is bought where it is, released on the day that was told or when its clock is over, and each other batch in the quarantine that it fits best. */
-export function toldBatches(p: Problem): ToldBatch[] {
-  const told = p.told ?? [];
+export function toldBatches(p: Problem, told: Told): ToldBatch[] {
   const batches: ToldBatch[] = [];
   for (const { wish, buy, quarantine, release } of p.fixed) {
     if (release !== null) continue;

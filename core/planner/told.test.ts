@@ -1,4 +1,5 @@
 /** Of plans that are equally right the one that was told stays; one that is worse, or breaks a rule by now, does not. */
+import { household } from '../testing/longPlans';
 import { aProblem, aWish as wish, TODAY } from '../testing/plans';
 import { dayFromNumber } from '../time';
 import { retold, toldBatches } from './retold';
@@ -81,7 +82,7 @@ describe('where its days are no longer right', () => {
         { ...q, id: 'long', clockDays: 40 },
       ],
     };
-    expect(toldBatches(p).map((b) => [b.wishes, b.quarantine])).toEqual([
+    expect(toldBatches(p, p.told!).map((b) => [b.wishes, b.quarantine])).toEqual([
       [[0], 1],
       [[1], 0],
     ]);
@@ -91,14 +92,16 @@ describe('where its days are no longer right', () => {
       wishes: p.wishes.map((w) => ({ ...w, loadMgN: 6 })),
       told: [0, 1].map((w) => ({ wish: w, buy: TODAY + 1, release: TODAY + 41 })),
     };
-    expect(toldBatches(full).map((b) => [b.wishes, b.quarantine])).toEqual([
+    expect(toldBatches(full, full.told!).map((b) => [b.wishes, b.quarantine])).toEqual([
       [[0], 1],
       [[1], 0],
     ]);
     // Whoever is bought is where it is; with nothing free there is no batch.
     const fixed = [{ wish: 0, buy: TODAY - 3, quarantine: 0, release: null }];
     const one: Problem = { ...p, quarantines: [q], fixed };
-    expect(toldBatches(one)).toEqual([{ quarantine: 0, wishes: [0], buy: TODAY - 3, release: TODAY + 41 }]);
+    expect(toldBatches(one, one.told!)).toEqual([
+      { quarantine: 0, wishes: [0], buy: TODAY - 3, release: TODAY + 41 },
+    ]);
   });
 });
 
@@ -110,7 +113,7 @@ test('beside a step that is set it is let in before it or after it, whichever is
     quarantines: [q, { ...q, id: 'second' }],
     fixed: [{ wish: 0, buy: TODAY, quarantine: 0, release: TODAY + 60 }],
   };
-  expect(retold(p, toldBatches(p), () => true).label.day).toBe(TODAY + 28);
+  expect(retold(p, toldBatches(p, p.told!), () => true).label.day).toBe(TODAY + 28);
 });
 
 test('a day of purchase that was told stays, though a later one would do', () => {
@@ -118,6 +121,16 @@ test('a day of purchase that was told stays, though a later one would do', () =>
   const waits = aProblem([wish('a', { needsTankDays: 100 })], { told });
   expect(days(waits).a).toEqual([TODAY + 20, TODAY + 60].map(dayFromNumber));
   expect(days({ ...waits, told: undefined }).a?.[0]).toBe(dayFromNumber(TODAY + 32));
+});
+
+test('of quarantines that are alike the same are told of on each day', () => {
+  for (let seed = 1; seed <= 12; seed++) {
+    const p = household(7, seed, null);
+    const ids = p.wishes.map((w) => w.id);
+    const day1 = stockingPlan({ ...p, told: [] }, () => true).steps;
+    const day2 = stockingPlan({ ...p, told: numbers(day1, ids) }, () => true).steps;
+    expect(day2.map((s) => [s.wishId, s.quarantineId])).toEqual(day1.map((s) => [s.wishId, s.quarantineId]));
+  }
 });
 
 describe('of more wishes than can all be tried', () => {

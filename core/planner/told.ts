@@ -8,21 +8,28 @@ import { stepsOf } from './search';
 import { known } from './why';
 import { levelOf, levelsOf } from './world';
 
-/** What was found, or what was told before where that is as good and keeps the rules as well: day by day, or else in its order with days of now. */
+/** What was found, or what was told before where that is as good and keeps the rules as well: day by day, or else in its order with days of now.
+ *  Nothing is told of a problem that knows of no days before. */
 export function asTold(p: Problem, found: Found, mayGoOn: () => boolean): Found {
-  if (!p.told?.length) return found;
+  if (!p.told) return found;
   const ammonia = new Ammonia(p);
   const broken = known(p, found.steps, ammonia);
-  const batches = toldBatches(p);
-  const { world, label } = retold(p, batches, mayGoOn);
   const isKept = (steps: readonly Step[]) => [...known(p, steps, ammonia)].every((b) => broken.has(b));
+  const isAsGood = (steps: readonly Step[], than: readonly Step[]) =>
+    compareWorth(worthOf(p, steps), worthOf(p, than)) <= 0 && isKept(steps);
+  const batches = toldBatches(p, p.told);
   const asItWas = stepsAsTold(p, batches);
   let best = found.steps;
-  for (const steps of [stepsOf(world, label), asItWas])
-    if (compareWorth(worthOf(p, steps), worthOf(p, best)) <= 0 && isKept(steps)) best = steps;
-  if (best !== found.steps) return { ...found, steps: best, worth: worthOf(p, best) };
+  if (p.told.length > 0) {
+    const { world, label } = retold(p, batches, mayGoOn);
+    for (const steps of [stepsOf(world, label), asItWas]) if (isAsGood(steps, best)) best = steps;
+  }
   // What is proved is better for something that changed; else it is that not everything was tried before.
-  return !found.proved && isKept(asItWas) ? { ...found, outdoesTold: true } : found;
+  const outdoes = best === found.steps && p.told.length > 0 && !found.proved && isKept(asItWas);
+  // Of quarantines that are alike the same ones are told of on each day.
+  const same = stepsAsTold(p, toldBatches(p, best));
+  if (isAsGood(same, best)) best = same;
+  return { ...found, steps: best, worth: worthOf(p, best), ...(outdoes ? { outdoesTold: true } : {}) };
 }
 
 /** With what is set, as it is. */
