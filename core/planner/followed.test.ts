@@ -81,9 +81,9 @@ test('corals without a quarantine are in on the day they are bought', () => {
   }
 });
 
-test('with five looks a week nothing moves but once, sooner: when the last days come, on each of which somebody looks', () => {
+test('with four looks a week nothing moves but once, sooner: when the last days come, on each of which somebody looks', () => {
   const doc = world(MEANT, [aQuarantine('fish', { size: { kind: 'volume', volumeL: 60 } })]);
-  const stocking = { which: 'likely' as const, shopDays: [], budget: null, looksAWeek: 5, direct: null };
+  const stocking = { which: 'likely' as const, shopDays: [], budget: null, looksAWeek: 4, direct: null };
   doc.waters.t = { ...(doc.waters.t as Display), stocking };
   const { moved, risks } = followed(doc, 45);
   expect(risks).toEqual([]);

@@ -40,7 +40,7 @@ export function drawnHousehold(seed: number): Document {
     ...(random() < 0.5 ? [aQuarantine('coral')] : []),
     ...(random() < 0.5 ? [aQuarantine('invertebrate')] : []),
   ];
-  const looksAWeek = pick([7, 7, 5]);
+  const looksAWeek = pick([7, 7, 4]);
   const display: Display = {
     ...(doc.waters.t as Display),
     size: { kind: 'dimensions', lengthCm, widthCm, waterHeightCm },
