@@ -384,6 +384,20 @@ test('of two bought together neither leads where neither has a day; in a bare qu
   expect(planOf(bare([])).steps).toHaveLength(1);
   const left = planOf(bare([[TODAY + 9, TODAY + 12]])).leftOut[0]!;
   expect(left.rule).toBe('R9');
+  // With another quarantine, which somebody else is in, too: it is where it is.
+  const beside = bare([[TODAY + 9, TODAY + 12]]);
+  const other = { ...beside.quarantines[0]!, id: 'other', bare: null };
+  const own = [
+    { wish: 0, buy: TODAY - 2, quarantine: 1, release: null },
+    { wish: 1, buy: TODAY - 2, quarantine: 0, release: null, closed: true },
+  ];
+  const out2 = planOf({
+    ...beside,
+    wishes: [wish('a'), wish('b')],
+    quarantines: [other, ...beside.quarantines],
+    fixed: own,
+  }).leftOut;
+  expect(out2.map((l) => [l.wishId, l.rule])).toEqual([['a', 'R9']]);
   expect(leftOutText(bare([[TODAY + 9, TODAY + 12]]), left, [left])).toMatch(
     /bare quarantine, and you are away/,
   );

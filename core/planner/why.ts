@@ -103,12 +103,14 @@ function* triesOf(p: Problem, steps: readonly Step[], wish: number): Generator<S
   const dense = p.wishes.length > EASY_WISHES ? 0 : DENSE_DAYS;
   for (let quarantine = 0; quarantine < p.quarantines.length; quarantine++) {
     if (p.quarantines[quarantine]?.line !== w.line) continue;
+    // It is where it is, and nowhere else.
+    if (bought && bought.quarantine !== quarantine) continue;
     const here = steps.filter((s) => s.quarantine === quarantine);
     for (let release = from; release <= end + 1; release += release < from + dense ? 1 : SPARSE_DAYS)
-      yield buysBefore(p, quarantine, release, [])
+      yield buysBefore(p, quarantine, release, bought ? [bought.buy] : [])
         .filter((buy) => here.every((s) => s.buy !== buy || s.release === release))
         .map((buy) => ({ wish, buy, quarantine, release }));
-    for (const { buy, release } of here) yield [{ wish, buy, quarantine, release }];
+    if (!bought) for (const { buy, release } of here) yield [{ wish, buy, quarantine, release }];
   }
 }
 
