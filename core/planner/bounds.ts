@@ -92,7 +92,8 @@ function toldIn(world: World, label: Label, c: Case, count: number, best: Worth)
  *  @param last the last release that is of use */
 function canPayFor(world: World, label: Label, c: Case, last: number): boolean {
   const { p, calendar, prices } = world;
-  if (p.budget === null || world.money === 'every' || last < p.today) return true;
+  const asksMonths = world.money === 'one' || world.money === 'months';
+  if (p.budget === null || !asksMonths || last < p.today) return true;
   const each: ToBuy[] = [];
   for (const i of c.sure) {
     let free = LATE;

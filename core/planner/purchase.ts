@@ -32,6 +32,11 @@ export function soonestPaid(
     if (!fit || (fit.day > from && isUseless(aim, event, fit.day))) return null;
     const child = labelAt(world, label, event, fit, label.ways);
     if (world.p.budget === null) return child;
+    if (world.money === 'sets') {
+      if (aim.isDropped(child)) return null;
+      child.leftBy = leftBySet(world, child.mask);
+      return isDead(world, child, aim) ? null : child;
+    }
     const isOne = world.money === 'one';
     // On a later day it would hardly be kept, and one way of paying proves nothing.
     if (isOne && aim.isDropped(child)) return null;
@@ -56,6 +61,15 @@ export function soonestPaid(
     else for (next = fit.day + 1; next <= to && calendar.untilBy(next) === until;) next++;
   }
   return null;
+}
+
+/** By the end of each month what is left once all of a set are paid for. */
+function leftBySet({ income, prices }: World, mask: number): number[] {
+  let cost = 0;
+  prices.forEach((price, i) => {
+    if ((mask & (1 << i)) !== 0) cost += price;
+  });
+  return income.map((most) => Math.max(0, most - cost));
 }
 
 /** Is nothing that follows a label of use? */

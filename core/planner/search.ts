@@ -15,6 +15,7 @@ import type { Found, Search } from './found';
 import { pathsTo, type Place, spanEnd, standsFor } from './paths';
 import { type Problem, type Step, type Wish } from './problem';
 import { bestAlong, leadsOn, type Live, wantsAt, waysOn } from './rests';
+import { isBestBySets } from './sets';
 import { start } from './start';
 import { type Batch, type Label, type Paid, type Worth, compareWorth } from './label';
 import { type Money, type World, worldOf } from './world';
@@ -79,7 +80,13 @@ export function plainSearch(world: World, quick: Found): Found {
   let reckoned = world;
   const asking = (money: Money) => (reckoned = worldOf(p, false, world.mayGoOn, money, reckoned));
   // A plan that can be paid for in one way; where a better one could lie, were money only a matter of months; and there every way.
-  const payable = searched(asking('one'), { exact: true, width: 0 }, quick);
+  const found = searched(asking('one'), { exact: true, width: 0 }, quick);
+  const bySets = isBestBySets(asking('sets'), found.worth);
+  const payable: Found = { ...found, looked: found.looked + bySets.looked };
+  if (bySets.isBest) {
+    const { last, placed } = found.worth;
+    return { ...payable, proved: true, lastAtLeast: last, placedAtMost: placed };
+  }
   const months = asking('months');
   months.twins = false;
   const { paths, better, looked } = pathsTo(months, asking('every'), payable.worth);

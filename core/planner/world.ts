@@ -21,8 +21,9 @@ import {
 } from './problem';
 
 /** What a search asks of money: every way of paying that may matter, one way, or only that the months suffice for what is bought by a day: as if
- *  each wish could be paid for by itself in any of them, and as if what is bought could be paid for in parts from the month on in which it can be bought. */
-export type Money = 'every' | 'one' | 'months';
+ *  each wish could be paid for by itself in any of them, and as if what is bought could be paid for in parts from the month on in which it can be bought;
+ *  or less still, that all who are released by a day can have been bought by then, in any batches (sets.ts). */
+export type Money = 'every' | 'one' | 'months' | 'sets';
 
 /** By set of wishes, a bit each, what it takes to have bought it (purse.ts); LATE where it cannot have been paid for. */
 export interface Bought {
@@ -213,7 +214,7 @@ export function worldOf(
     plain,
     twins: new Set(plain).size < p.quarantines.length,
     // But where the months may pay one batch only in parts (one way of paying proves nothing in any case).
-    merges: p.budget === null || money === 'one',
+    merges: p.budget === null || money === 'one' || money === 'sets',
   };
   world.setFits = set.map((s) => doubles(world, [], [], s.release) <= SLACK);
   return world;

@@ -140,7 +140,7 @@ function canPayFor(label: Label, c: Case, last: i32): bool {
 }
 
 function asksMonths(last: i32): bool {
-  return w.hasBudget && w.money != w.EVERY && last >= w.today;
+  return w.hasBudget && (w.money == w.ONE || w.money == w.MONTHS) && last >= w.today;
 }
 
 /** What is asked of events in one case of who is placed. */

@@ -146,6 +146,11 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
       return NO_LABEL;
     const child = labelAt(label, event, fit);
     if (!w.hasBudget) return child;
+    if (w.money == w.SETS) {
+      if (isDropped(child)) return NO_LABEL;
+      child.leftBy = leftBySet(child.mask);
+      return isDead(child, aim) ? NO_LABEL : child;
+    }
     const isOne = w.money == w.ONE;
     // On a later day it would hardly be kept, and one way of paying proves nothing.
     if (isOne && isDropped(child)) return NO_LABEL;
@@ -184,6 +189,15 @@ function soonestPaid(label: Label, from: i32, to: i32, aim: Aim): Label {
     else for (day = fit + 1; day <= to && w.untilBy(day) == until; ) day++;
   }
   return NO_LABEL;
+}
+
+/** By the end of each month what is left once all of a set are paid for. */
+function leftBySet(mask: i32): usize {
+  const left = lay(<usize>w.months << 3);
+  let cost: f64 = 0;
+  for (let rest = mask; rest != 0; rest &= rest - 1) cost += f64At(w.prices, ctz(rest));
+  for (let month = 0; month < w.months; month++) putF64(left, month, max<f64>(0, f64At(w.income, month) - cost));
+  return left;
 }
 
 /** Of several bills only such as can be paid for in time. @param payable one of which that is known */

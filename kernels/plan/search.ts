@@ -50,8 +50,11 @@ let looked: i32 = 0;
 /** More memory than this is not taken; what is found by then is not all there is. */
 const MOST_BYTES: usize = 2000 << 20;
 
+/** Is there a plan better than the best, as if only sets counted? More is not asked. */
+let refuted: bool = false;
+
 function isCutShort(): bool {
-  return !mayGoOn() || bytesInUse() > MOST_BYTES;
+  return refuted || !mayGoOn() || bytesInUse() > MOST_BYTES;
 }
 
 function pushAll(label: Label, prospect: Prospect, last: i32, batches: i32, sum: f64): void {
@@ -158,6 +161,10 @@ function take(child: Label): bool {
   looked++;
   let stays = mode == NOTING;
   if (compareWorth(child.worth, best) < 0) {
+    if (w.money == w.SETS) {
+      refuted = true;
+      return stays;
+    }
     if (mode == NOTING) payFor(child);
     else {
       best = child.worth;
@@ -236,6 +243,16 @@ function searched(asked: i32, root: Label): void {
   most = proved ? best.placed : hope.most;
 }
 
+/** Is nothing better, were money only a matter of which wishes are in by a day (core/planner/sets.ts)? */
+function isBestBySets(): bool {
+  w.askOfMoney(w.SETS);
+  forgetCuts(false);
+  refuted = false;
+  const isWhole = exhaust(start());
+  refuted = false;
+  return isWhole && !isCut;
+}
+
 function begin(from: usize): void {
   readWorld(from);
   prospects.begin();
@@ -276,6 +293,12 @@ export function solve(from: usize, wasCut: i32): usize {
   searched(w.ONE, start());
   const roughLast = leastLast;
   const roughMost = most;
+  if (isBestBySets()) {
+    proved = true;
+    leastLast = best.last;
+    most = best.placed;
+    return answer();
+  }
   // Where a better one could lie, were money only a matter of months.
   mode = NOTING;
   w.askOfMoney(w.MONTHS);

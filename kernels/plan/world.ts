@@ -5,6 +5,7 @@ import { f64At, i32At, keep, LATE, lay, NONE, putF64, putI32, SLACK } from './me
 export const EVERY: i32 = 0;
 export const ONE: i32 = 1;
 export const MONTHS: i32 = 2;
+export const SETS: i32 = 3;
 
 /** A wish above this is a load. */
 export let heavyMgN: f64 = 0;
@@ -189,7 +190,7 @@ export let twins: bool = false;
 
 export function askOfMoney(asked: i32): void {
   money = asked;
-  merges = !hasBudget || asked == ONE;
+  merges = !hasBudget || asked == ONE || asked == SETS;
   twins = hasAlikeQuarantines && asked != MONTHS;
 }
 
