@@ -235,6 +235,7 @@ function ofTests(
   { local, nowMs }: AgendaFacts,
   today: string,
 ): AgendaItem[] {
+  if (evidence.emptied) return [];
   const ahead = testsAhead(evidence, [...(living ? [living] : []), fish, coral]);
   const lastMs = ahead
     .filter((a) => due.includes(a.parameter))

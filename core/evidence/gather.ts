@@ -15,6 +15,7 @@ import type { OwnSpecies } from '../species';
 import { openEssentials } from '../setup';
 import { dayHasBegun, HOUR_MS } from '../time';
 import { netVolume } from '../volume';
+import { emptiedInto, type Emptied } from './emptied';
 import { seriesAt } from './layout';
 import { timeOf, type Series } from './points';
 
@@ -35,6 +36,8 @@ export interface WaterEvidence<W extends Water = Water> {
   unnamedSince: string | null;
   /** Somebody lives in it, named or only told of: no ammonia goes in, and the water is judged as theirs. */
   isInhabited: boolean;
+  /** Of a display whose rock, media and animals all went into another: when, and into which. */
+  emptied: Emptied | null;
   /** Essential points of the setting-up lists still open, once the lists are in use. */
   setupOpen: SetupItem[];
   /** What the person aims at in this water, where it was set. */
@@ -66,6 +69,7 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
     .sort(byTime);
   const animals = animalsAt(doc, waterId, nowMs);
   const joined = animals.flatMap((a) => whenJoined(a, waterId)).sort(byTime);
+  const living = inhabitants(water, joined, nowMs);
   return {
     water,
     netL,
@@ -80,7 +84,8 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
         : [],
     ),
     events: timed.map((e) => e.event),
-    ...inhabitants(water, joined, nowMs),
+    ...living,
+    emptied: emptiedInto(doc, { water, nowMs, ...living }),
     setupOpen: setupOpenAt(doc, water, nowMs),
     targets: Object.values(doc.targets).filter((t) => t.waterId === waterId),
     species: doc.species,

@@ -1,3 +1,4 @@
+export { tookInATank, type Emptied } from './emptied';
 export { datedAhead } from './ahead';
 export {
   gatherEvidence,

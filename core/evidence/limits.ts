@@ -129,6 +129,12 @@ export const EVIDENCE_LIMITS = {
     'nitrite above this makes nitrate kits over-read (about 0.5 mg/L as NO2)',
     'kit leaflets, common practice',
   ),
+  movedWithinDays: limit(
+    7,
+    'days',
+    'a whole old tank told as moved in this near to the day its animals left it is that one',
+    'our choice',
+  ),
   interferenceNearDays: limit(
     2,
     'days',

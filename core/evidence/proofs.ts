@@ -43,6 +43,8 @@ export const proofState = remembered((e: WaterEvidence): ProofState => {
   const riseMs = firstRiseMs(e);
   for (const dose of e.doses) {
     if (dose.mgNPerL < EVIDENCE.proofDoseMgN || riseMs >= dose.atMs) continue;
+    // What it proved went along with rock and media.
+    if (e.emptied && dose.atMs < e.emptied.atMs) continue;
     const after = spanOf(
       tests,
       dose.atMs + EVIDENCE.proofEarliestHours * HOUR_MS,

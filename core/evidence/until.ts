@@ -21,5 +21,6 @@ export function evidenceUntil<E extends WaterEvidence>(e: E, atMs: number): E {
     changes: e.changes.filter(before),
     events: e.events.filter((x) => Date.parse(x.at) <= atMs),
     ...inhabitants(e.water, joined, atMs),
+    emptied: e.emptied && e.emptied.atMs <= atMs ? e.emptied : null,
   };
 }

@@ -113,7 +113,9 @@ export function problemFor(
   const today = dayNumber(dayOfMs(nowMs));
   const nearZeroMgN = provedCapacity(evidence)?.nearZeroNowMgN ?? null;
   const capacity = nearZeroMgN === null ? null : Number(nearZeroMgN.toPrecision(3));
-  const gate = gateDay(doc, display, assessment, nearZeroMgN !== null, choices.which, today, dayOfMs);
+  const gate = evidence.emptied
+    ? null
+    : gateDay(doc, display, assessment, nearZeroMgN !== null, choices.which, today, dayOfMs);
   const quarantines = quarantinesOf(doc, display.id).filter(isOpen);
   const recent = evidence.joined.filter((j) => nowMs - j.atMs < DOUBLING_DAYS * DAY_MS);
   const released = recent.map((j) => ({
@@ -179,7 +181,7 @@ export function problemFor(
     today,
     horizonDays: PLANNER.horizonDays,
     gate,
-    coralGate: coralGate(evidence, assessment, gate, today, dayOfMs),
+    coralGate: evidence.emptied ? null : coralGate(evidence, assessment, gate, today, dayOfMs),
     ...fishGate(doc, display, nowMs, dayOfMs),
     filled: display.startDay === null ? today : dayNumber(display.startDay),
     hasLid: display.hasLid,

@@ -107,7 +107,11 @@ export function nextStep(e: DisplayEvidence, dayOfMs: (ms: number) => string): V
   }
   if (!isSettled(e.nowMs)) {
     const atMs = Math.max(...pauses.map((p) => p.atMs + p.days * DAY_MS));
-    return shut('wait', { code: 'stepSettling', since }, { code: 'waitUntil', atMs });
+    return shut(
+      'wait',
+      { code: 'stepSettling', since, isClear: latest !== undefined },
+      { code: 'waitUntil', atMs },
+    );
   }
   const carried = { code: 'stepCarried', since } as const;
   const step = e.residents.some((a) => speciesOf(e, a.speciesId).group === 'fish')

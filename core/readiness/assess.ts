@@ -57,11 +57,23 @@ export function assessWater(
 export function assessmentOf(doc: Document, e: WaterEvidence, nowMs: number, local: LocalTime): Assessment {
   if (isOfDisplay(e)) {
     const fallow = fallowOf(doc, e.water, e.nowMs, local.dayOf);
-    return withinGlass(withFallow(assess(e, local), fallow), e);
+    return withinGlass(withFallow(emptied(assess(e, local), e), fallow), e);
   }
   const clock = e.water.kind === 'quarantine' ? clockOf(doc, e.water, nowMs, local.dayOf) : null;
   const fallow = e.water.kind === 'quarantine' ? homeFallowOf(doc, e.water, e.nowMs, local.dayOf) : null;
   return assessServing(e, clock, fallow, local);
+}
+
+/** A glass whose rock and media went into another has shown nothing: whatever its gates were, nobody goes in, and nothing is asked of it. */
+function emptied(assessment: Assessment, e: DisplayEvidence): Assessment {
+  if (!e.emptied) return assessment;
+  const { atMs, into } = e.emptied;
+  const gone: Judgement = {
+    word: 'wait',
+    reason: { code: 'filterMoved', atMs, into },
+    opens: { code: 'enterItAnew' },
+  };
+  return { ...assessment, fish: gone, crew: gone, coral: gone, others: gone, alarms: [], due: [] };
 }
 
 /** After an outbreak no fish is let in, whatever the filter carries; all else is judged as ever. */

@@ -136,6 +136,9 @@ interface GateFacts {
   outbreakFishIn: Nothing;
   allFishOut: { of: number };
   lookForFilm: Nothing;
+  /** Rock and media went into another tank. */
+  filterMoved: { atMs: number; into: string };
+  enterItAnew: Nothing;
   /** No fish known here, or nothing at all, lives well in so small a glass; what wants least. */
   glassFitsNoFish: { glassL: number; minTankL: number };
   glassFitsNobody: { glassL: number; minTankL: number };
@@ -146,7 +149,8 @@ interface GateFacts {
   ammoniaAfterStep: PrintedAmmonia;
   ammoniaZeroAgain: Nothing;
   stepTestDue: { since: number; day: number };
-  stepSettling: { since: number };
+  /** `isClear`: ammonia was tested since, and read zero. */
+  stepSettling: { since: number; isClear: boolean };
   stepCarried: { since: number };
   addFishAfterCrew: Nothing;
   addNext: Nothing;

@@ -1,8 +1,9 @@
-import { IN, type Display } from '../document';
+import { GONE, IN, WISHED, type Animal, type Display, type Document, type Place } from '../document';
 import { gatherEvidence, isOfDisplay } from '../evidence';
 import { DAY, History, provedHistory, START_MS } from '../testing/history';
+import { aQuarantine } from '../testing/display';
 import { UTC } from '../time';
-import { companyAfter, movePlan, targetOf, type Move } from '.';
+import { carriedOut, companyAfter, movePlan, targetOf, type Move } from '.';
 
 const move = (more: Partial<Move> = {}): Move => ({
   oldNetL: 100,
@@ -126,5 +127,73 @@ describe('what the log of the new tank says', () => {
   test('filled it keeps its water, with the filter that was proved in it; an empty glass is none', () => {
     expect(asked(provedHistory(), 28).standing?.carriesMgN).toBeGreaterThan(0);
     expect(asked(new History('zeroZero'), 1, { startDay: null }).standing).toBeNull();
+  });
+});
+
+describe('once all are over', () => {
+  const { doc: before } = provedHistory();
+  const old = { ...(before.waters.t as Display), name: 'Old Reef' };
+  const to: Display = { ...old, id: 'n', name: 'Great Reef' };
+  const at = '2026-05-02T08:00:00.000Z';
+  const animal = (id: string, place: Place, homeId = 't'): Animal => ({
+    id,
+    homeId,
+    speciesId: 'neon-goby',
+    count: 1,
+    plannedDay: null,
+    moves: [{ to: place, at, why: '' }],
+  });
+  const quarantine = (id: string, serves: string[]) => aQuarantine('fish', { id, serves });
+  const doc: Document = {
+    ...before,
+    waters: {
+      t: old,
+      n: to,
+      q: quarantine('q', ['t']),
+      both: quarantine('both', ['t', 'n']),
+      other: quarantine('other', ['n']),
+    },
+    animals: {
+      there: animal('there', IN('t')),
+      inQuarantine: animal('inQuarantine', IN('q')),
+      wished: animal('wished', WISHED),
+      dead: animal('dead', GONE('died')),
+      others: animal('others', WISHED, 'n'),
+    },
+  };
+  const told = (d: Document) => carriedOut(d, old, to, { at, id: 'rock' });
+
+  test('rock and media are told of, and whoever was to come into the old tank is to come into the new one', () => {
+    expect(told(doc)).toEqual([
+      {
+        put: 'events',
+        entity: {
+          id: 'rock',
+          waterId: 'n',
+          at,
+          note: 'Of Old Reef',
+          kind: 'bacteria',
+          seed: 'oldTank',
+          mL: null,
+        },
+      },
+      { put: 'animals', entity: { ...doc.animals.inQuarantine, homeId: 'n' } },
+      { put: 'animals', entity: { ...doc.animals.wished, homeId: 'n' } },
+      { put: 'waters', entity: { ...doc.waters.q, serves: ['n'] } },
+      { put: 'waters', entity: { ...doc.waters.both, serves: ['n'] } },
+    ]);
+  });
+
+  test('but once', () => {
+    const rock = {
+      id: 'r',
+      waterId: 'n',
+      at,
+      note: '',
+      kind: 'bacteria',
+      seed: 'oldTank',
+      mL: null,
+    } as const;
+    expect(told({ ...doc, events: { ...doc.events, r: rock } })).toEqual(told(doc).slice(1));
   });
 });

@@ -185,6 +185,9 @@ const GATES = {
     `No fish before ${w.written(s.day)}: one put in sooner feeds what is dying out, and the days begin again.`,
   outbreakFishIn: () => 'An outbreak is logged, and fish are still in.',
   allFishOut: (s) => `All fish out together; then it lies fallow for ${s.of} days.`,
+  filterMoved: (s, w) =>
+    `Rock and media went into ${s.into} on ${w.day(s.atMs)}, and what they had shown with them.`,
+  enterItAnew: () => 'To fill this glass again, enter it as a new tank.',
   crewLately: () => 'The last cleaners came within a week: see first how much film they leave.',
   crewUnfed: () => 'Too little film was seen lately to feed more of them.',
   lookForFilm: () => 'Log the film on glass and rock when it shows.',
@@ -199,7 +202,7 @@ const GATES = {
   ammoniaAfterStep: (s) => `Ammonia is ${s.ammonia} since the last addition.`,
   ammoniaZeroAgain: () => 'Feed less and wait for ammonia to read zero.',
   stepTestDue: (s) => `Day ${s.since} after the last addition: the day ${s.day} test is due.`,
-  stepSettling: (s) => `Day ${s.since} after the last addition, ammonia at zero.`,
+  stepSettling: (s) => `Day ${s.since} after the last addition${s.isClear ? ', ammonia at zero' : ''}.`,
   stepCarried: (s) => `${s.since} days since the last addition, ammonia at zero.`,
   addFishAfterCrew: () =>
     'Of fish one small one or a pair first, after quarantine; of others one more small step.',

@@ -194,7 +194,7 @@ function Cycle({ water }: { water: Display }) {
             onPress={() => router.push(`/water/${water.id}/cycle/forecast` as Href)}
           />
         </Section>
-        <ProofPanel water={water} />
+        {evidence.emptied ? null : <ProofPanel water={water} />}
         <Section title="After the cycle">
           <Txt tone="second">The reset, the ugly weeks and the first grazers.</Txt>
           <Go href={`/water/${water.id}/cycle/after` as Href}>After the cycle: reset, film, crew</Go>

@@ -1,12 +1,13 @@
 import { useMemo, useState } from 'react';
+import type { Href } from 'expo-router';
 import { isOpen, livingIn, type Animal, type Display } from '../../../core/document';
-import { isOfDisplay, lastOf, trusted } from '../../../core/evidence';
+import { isOfDisplay, lastOf, trusted, type Emptied } from '../../../core/evidence';
 import { loadAt, provedCapacity } from '../../../core/stocking';
 import { MINUTE_MS } from '../../../core/time';
 import { fromMgNPerL, readEntry, showQuantity, unitLabel } from '../../../core/units';
-import { listed } from '../../../core/words';
+import { listed, sentence } from '../../../core/words';
 import { netVolume } from '../../../core/volume';
-import { companyAfter, movePlan, targetOf, type Borne, type MovePlan } from '../../../core/upgrade';
+import { companyAfter, movePlan, targetOf, UPGRADE, type Borne, type MovePlan } from '../../../core/upgrade';
 import {
   localDay,
   selectAssessment,
@@ -16,19 +17,49 @@ import {
   useAppSelector,
   useNow,
 } from '../../store';
-import { Choice, FieldRow, Line, Screen, Section, TextField, Txt } from '../../ui';
+import { Choice, FieldRow, Go, Line, Screen, Section, TextField, Txt } from '../../ui';
 import { useWords, WithDisplay } from '../shell';
 import { Verdicts } from '../shell/company';
 import { WaterFirst } from '../shell/WaterFirst';
-import { UpgradeDay } from './UpgradeDay';
+import { areTestsPlanned, TestsAfter, UpgradeDay } from './UpgradeDay';
 
 export function UpgradeScreen() {
-  return <WithDisplay>{(water) => <Upgrade water={water} />}</WithDisplay>;
+  return <WithDisplay>{(water) => <MovedOr water={water} />}</WithDisplay>;
+}
+
+function MovedOr({ water }: { water: Display }) {
+  // A move that was just logged is later than the clock of the page.
+  const [movedMs, setMoved] = useState(0);
+  const now = Math.max(useNow(10 * MINUTE_MS), movedMs);
+  const { emptied } = useAppSelector((s) => selectEvidence(s, water.id, now));
+  return emptied ? (
+    <Moved to={emptied} now={now} />
+  ) : (
+    <Upgrade water={water} now={now} onMoved={() => setMoved(Date.now())} />
+  );
+}
+
+/** Once the move is logged. */
+function Moved({ to, now }: { to: Emptied; now: number }) {
+  const words = useWords();
+  const isPlanned = useAppSelector((s) => areTestsPlanned(selectDocument(s), to.intoId));
+  return (
+    <Screen title="Move">
+      <Txt kind="title" heading={1}>
+        {`All are in ${to.into}`}
+      </Txt>
+      <Txt>{sentence({ code: 'filterMoved', atMs: to.atMs, into: to.into }, words)}</Txt>
+      <Txt tone="second">{sentence({ code: 'enterItAnew' }, words)}</Txt>
+      <Go href={`/water/${to.intoId}` as Href}>{`To ${to.into}`}</Go>
+      {isPlanned ? null : (
+        <TestsAfter waterId={to.intoId} stockOf={to.intoId} testDays={UPGRADE.testDays} now={now} />
+      )}
+    </Screen>
+  );
 }
 
 /** Everything of one tank into another in a day: what water, what filter, in what order, and what the ammonia would do. */
-function Upgrade({ water }: { water: Display }) {
-  const now = useNow(10 * MINUTE_MS);
+function Upgrade({ water, now, onMoved }: { water: Display; now: number; onMoved: () => void }) {
   const { units } = useWords();
   const doc = useAppSelector(selectDocument);
   const evidence = useAppSelector((s) => selectEvidence(s, water.id, now));
@@ -85,7 +116,15 @@ function Upgrade({ water }: { water: Display }) {
       title="Move"
       aside={
         plan ? (
-          <UpgradeDay from={water} to={to} residents={residents} testDays={plan.testDays} now={now} />
+          <UpgradeDay
+            from={water}
+            to={to}
+            residents={residents}
+            bringsRock={keptShare.ok && keptShare.value > 0}
+            testDays={plan.testDays}
+            now={now}
+            onMoved={onMoved}
+          />
         ) : null
       }
     >

@@ -65,4 +65,28 @@ test('into a tank that is entered all are logged at once, against the guard with
   expect(moved.map((a) => [a.homeId, lastMove(a).why])).toEqual(
     livingIn(before, 'north-window').map(() => ['pantry-cube', 'The old seam leaks']),
   );
+  // Rock and media with them, which the new tank is told, and nothing is said of the glass they left but that.
+  const rock = Object.values(doc().events).filter(
+    (e) => e.kind === 'bacteria' && e.waterId === 'pantry-cube',
+  );
+  expect(rock.pop()).toMatchObject({ seed: 'oldTank', note: 'Of North Window' });
+  expect(says('All are in Pantry Cube')).toBe(true);
+  expect(says(/^Rock and media went into Pantry Cube on /)).toBe(true);
+  const tasks = Object.keys(doc().tasks).length;
+  press(/^Plan them from/);
+  await flush();
+  expect(Object.keys(doc().tasks)).toHaveLength(tasks + 7);
+  expect(says(/^Plan them from/)).toBe(false);
+});
+test('animals alone: the rock stays where it was', async () => {
+  const { doc } = onScreen(<UpgradeScreen />, { doc: demo(), params: { waterId: 'north-window' } });
+  choose('Pantry Cube');
+  type(/^Rock and media/, '0');
+  const events = Object.keys(doc().events).length;
+  await waitFor(() => type('Why all the same', 'The old seam leaks'));
+  press('Log that all are in Pantry Cube');
+  await flush();
+  expect(livingIn(doc(), 'north-window')).toEqual([]);
+  expect(Object.keys(doc().events)).toHaveLength(events);
+  expect(says('All are in Pantry Cube')).toBe(false);
 });

@@ -1,0 +1,43 @@
+/** A display whose animals, rock and media all went over into another. */
+import { waterOf, type Display, type Document } from '../document';
+import { DAY_MS } from '../time';
+import type { WaterEvidence } from './gather';
+import { EVIDENCE } from './limits';
+
+export interface Emptied {
+  atMs: number;
+  /** The tank they went into. */
+  intoId: string;
+  into: string;
+}
+
+/** Where the last who left a display went into another that was told, about then, to have taken in a whole old tank: what was left behind has shown nothing.
+ *  Null where nobody left it so, or somebody lives there.
+ *  @param e of the display, at the moment that is judged */
+export function emptiedInto(
+  doc: Document,
+  e: Pick<WaterEvidence, 'water' | 'joined' | 'isInhabited' | 'nowMs'>,
+): Emptied | null {
+  if (e.water.kind !== 'display' || e.isInhabited) return null;
+  let last = { atMs: -Infinity, toId: '' };
+  for (const { animal } of e.joined)
+    for (const [k, move] of animal.moves.entries()) {
+      const atMs = Date.parse(move.at);
+      const leaves = waterOf(animal.moves[k - 1]?.to) === e.water.id && waterOf(move.to) !== e.water.id;
+      if (leaves && atMs > last.atMs) last = { atMs, toId: waterOf(move.to) ?? '' };
+    }
+  const to = doc.waters[last.toId];
+  if (to?.kind !== 'display' || !tookInATank(doc, to, last.atMs, e.nowMs)) return null;
+  return { atMs: last.atMs, intoId: to.id, into: to.name };
+}
+
+/** Is it told that a whole old tank went into a display, about some moment? @param nowMs what is logged for later does not count */
+export const tookInATank = (doc: Document, to: Display, atMs: number, nowMs: number): boolean =>
+  Object.values(doc.events).some(
+    (x) =>
+      x.waterId === to.id &&
+      x.kind === 'bacteria' &&
+      x.seed === 'oldTank' &&
+      Date.parse(x.at) <= nowMs &&
+      Math.abs(Date.parse(x.at) - atMs) <= EVIDENCE.movedWithinDays * DAY_MS,
+  );
