@@ -1,7 +1,6 @@
 /** A display whose animals, rock and media all went over into another. */
-import { waterOf, type Display, type Document } from '../document';
+import { waterOf, type Animal, type Display, type Document, type Water } from '../document';
 import { DAY_MS } from '../time';
-import type { WaterEvidence } from './gather';
 import { EVIDENCE } from './limits';
 
 export interface Emptied {
@@ -12,22 +11,24 @@ export interface Emptied {
 }
 
 /** Where the last who left a display went into another that was told, about then, to have taken in a whole old tank: what was left behind has shown nothing.
- *  Null where nobody left it so, or somebody lives there.
- *  @param e of the display, at the moment that is judged */
+ *  Null where nobody left it so. For a water that nobody lives in.
+ *  @param joined whoever is or was there, with their moves up to nowMs */
 export function emptiedInto(
   doc: Document,
-  e: Pick<WaterEvidence, 'water' | 'joined' | 'isInhabited' | 'nowMs'>,
+  water: Water,
+  joined: readonly { animal: Animal }[],
+  nowMs: number,
 ): Emptied | null {
-  if (e.water.kind !== 'display' || e.isInhabited) return null;
+  if (water.kind !== 'display') return null;
   let last = { atMs: -Infinity, toId: '' };
-  for (const { animal } of e.joined)
+  for (const { animal } of joined)
     for (const [k, move] of animal.moves.entries()) {
       const atMs = Date.parse(move.at);
-      const leaves = waterOf(animal.moves[k - 1]?.to) === e.water.id && waterOf(move.to) !== e.water.id;
+      const leaves = waterOf(animal.moves[k - 1]?.to) === water.id && waterOf(move.to) !== water.id;
       if (leaves && atMs > last.atMs) last = { atMs, toId: waterOf(move.to) ?? '' };
     }
   const to = doc.waters[last.toId];
-  if (to?.kind !== 'display' || !tookInATank(doc, to, last.atMs, e.nowMs)) return null;
+  if (to?.kind !== 'display' || !tookInATank(doc, to, last.atMs, nowMs)) return null;
   return { atMs: last.atMs, intoId: to.id, into: to.name };
 }
 

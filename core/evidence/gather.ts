@@ -85,7 +85,7 @@ export function gatherEvidence(doc: Document, waterId: string, nowMs: number): W
     ),
     events: timed.map((e) => e.event),
     ...living,
-    emptied: emptiedInto(doc, { water, nowMs, ...living }),
+    emptied: living.isInhabited ? null : emptiedInto(doc, water, joined, nowMs),
     setupOpen: setupOpenAt(doc, water, nowMs),
     targets: Object.values(doc.targets).filter((t) => t.waterId === waterId),
     species: doc.species,
