@@ -73,7 +73,8 @@ function emptied(assessment: Assessment, e: DisplayEvidence): Assessment {
     reason: { code: 'filterMoved', atMs, into },
     opens: { code: 'enterItAnew' },
   };
-  return { ...assessment, fish: gone, crew: gone, coral: gone, others: gone, alarms: [], due: [] };
+  const gates = assessment.gates.map((g) => (g.status === 'here' ? { ...g, finding: gone.reason } : g));
+  return { ...assessment, gates, fish: gone, crew: gone, coral: gone, others: gone, alarms: [], due: [] };
 }
 
 /** After an outbreak no fish is let in, whatever the filter carries; all else is judged as ever. */

@@ -39,6 +39,7 @@ test.each(['proof24', 'zeroZero', 'firstFish', 'coralsFirst'] as const)('%s', (s
   const doc = moved(school, 40);
   const now = assessWater(doc, 't', ms(42));
   expect(now).toMatchObject({ fish: gone, crew: gone, coral: gone, others: gone, alarms: [], due: [] });
+  expect(now.gates.filter((g) => g.status === 'here').map((g) => g.finding)).toEqual([gone.reason]);
   const e = gatherEvidence(doc, 't', ms(42));
   expect(e.emptied).toEqual({ atMs: ms(40), intoId: 'n', into: 'Great Reef' });
   expect([proofState(e).status, provedCapacity(e), unfedFilter(e, now.gates)]).toEqual(['none', null, null]);

@@ -15,7 +15,8 @@ export interface Unfed {
   fadesMs: number | null;
 }
 
-/** @returns null where somebody lives in the water or its rock went into another, where the gates before its first animals are not all open, and where no log says of what it lived */
+/** @returns null where somebody lives in the water or its rock went into another, where the gates before its first animals are not all open, and where no log
+ *  says of what it lived */
 export function unfedFilter(e: WaterEvidence, gates: readonly Gate[]): Unfed | null {
   const shown = gates.filter((g) => EVIDENCE_GATES.includes(g.id));
   if (e.isInhabited || e.emptied || shown.length === 0 || shown.some((g) => g.passedMs === null)) return null;

@@ -1,6 +1,6 @@
 export { sentence } from './sentences';
 export { listed, type WordsContext } from './say';
-export { INCIDENT_WORDS, LEAST_G, SWITCHED_WORDS } from './living';
+export { foodGrams, INCIDENT_WORDS, LEAST_G, SWITCHED_WORDS } from './living';
 export { isStep, stepWords, type StepWords } from './steps';
 export { GATE_NAMES, SCHOOL_WORDS, WORDS } from './names';
 export { gateRule } from './gateRules';

@@ -52,6 +52,9 @@ const tooMuch = (s: StatementOf<'fedAsksTest' | 'fedDayAfter'>, w: WordsContext)
 /** Less dry food than this is written as none, g. */
 export const LEAST_G = 0.005;
 
+/** Dry food, of which there is some. */
+export const foodGrams = (g: number): string => (g < LEAST_G ? 'less than 0.01 g' : `${g.toFixed(2)} g`);
+
 export const LIVING_WORDS = {
   livingSteady: (s, w) => `Every reading is within its limits; the oldest of them is of ${w.day(s.sinceMs)}.`,
   keepSteady: () => 'Feed as before and keep to the tests.',
@@ -60,7 +63,7 @@ export const LIVING_WORDS = {
       s.nowG < LEAST_G
         ? 'No food today'
         : `Feed about ${s.nowG.toFixed(2)} g of dry food today, for all fish`;
-    const then = `${s.fullG.toFixed(2)} g a day in ${days(s.days)}, if ammonia reads zero until then`;
+    const then = `All of it, ${foodGrams(s.fullG)} a day, in ${days(s.days)}, if ammonia reads zero until then`;
     return `${now}: those who just came get a part. ${then}.`;
   },
   freeAmmoniaAct: (s, w) => `${reckoned(s, w)}; act from ${FREE_AMMONIA.act}.`,

@@ -486,3 +486,10 @@ describe('fixed texts', () => {
     );
   });
 });
+
+test('food too little to weigh is never said to be 0.00 g', () => {
+  const said = (fullG: number) =>
+    sentence({ code: 'feedNewcomers', nowG: 0.001, fullG, days: 7 }, { units: METRIC, day, written, hour });
+  expect(said(0.004)).toMatch(/^No food today: .* All of it, less than 0\.01 g a day, in 7 days/);
+  expect(said(0.006)).toMatch(/All of it, 0\.01 g a day, in 7 days/);
+});

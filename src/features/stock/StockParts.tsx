@@ -6,7 +6,7 @@ import type { Display, Document } from '../../../core/document';
 import type { WaterEvidence } from '../../../core/evidence';
 import { foodLimit, type FoodLimit, type Living } from '../../../core/living';
 import { dailyLoadMgN, skeletonUse } from '../../../core/stocking';
-import { LEAST_G, sentence } from '../../../core/words';
+import { foodGrams, LEAST_G, sentence } from '../../../core/words';
 import { commit, localDay, shortWrittenDay, useAppDispatch } from '../../store';
 import { Button, Go, Line, Row, Section, Txt } from '../../ui';
 import { useWords } from '../shell';
@@ -28,7 +28,7 @@ export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Liv
       ) : null}
       {limit === null && fullInDays > 0 ? (
         <Txt kind="small" tone="second">
-          {`Those who just came get a part: the bacteria follow in days. ${fullG.toFixed(2)} g in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
+          {`Those who just came get a part: the bacteria follow in days. All of it, ${foodGrams(fullG)} a day, in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
         </Txt>
       ) : null}
     </Section>
