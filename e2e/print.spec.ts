@@ -22,6 +22,8 @@ for (const [path, heading] of [
     await page.evaluate((px) => (document.body.style.width = `${px}px`), SHEET);
     expect(await page.evaluate(widerThanTheScreen, SHEET)).toEqual([]);
     await expect(title).toHaveCSS('color', ON_PAPER);
+    // White, also where backgrounds are printed.
+    await expect(page.locator('body')).toHaveCSS('background-color', 'rgb(255, 255, 255)');
     await expect(page.getByText('North Window').filter({ visible: true }).first()).toBeVisible();
     for (const gone of ['Demo', 'Places']) await expect(page.getByLabel(gone, { exact: true })).toBeHidden();
     await expect(page.getByText('What it reckons with')).toHaveCount(0);

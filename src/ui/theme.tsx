@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { useColorScheme, useWindowDimensions } from 'react-native';
-import { DARK, LIGHT, WIDE, type Roles } from './tokens';
+import { DARK, LIGHT, ON_PAPER, WIDE, type Roles } from './tokens';
 
 interface Theme {
   roles: Roles;
@@ -23,17 +23,14 @@ export function ThemeProvider({
   const scheme = useColorScheme();
   const printing = usePrinting();
   const dark = !printing && (theme === 'dark' || (theme === 'system' && scheme === 'dark'));
+  const roles = printing ? ON_PAPER : dark ? DARK : LIGHT;
   useEffect(() => {
     if (typeof document === 'undefined') return;
     document.documentElement.style.colorScheme = dark ? 'dark' : 'light';
-    document.body.style.backgroundColor = (dark ? DARK : LIGHT).ground;
-    document.documentElement.style.setProperty('--focus', (dark ? DARK : LIGHT).action);
-  }, [dark]);
-  return (
-    <ThemeContext.Provider value={{ roles: dark ? DARK : LIGHT, dark, printing }}>
-      {children}
-    </ThemeContext.Provider>
-  );
+    document.body.style.backgroundColor = roles.ground;
+    document.documentElement.style.setProperty('--focus', roles.action);
+  }, [dark, roles]);
+  return <ThemeContext.Provider value={{ roles, dark, printing }}>{children}</ThemeContext.Provider>;
 }
 
 /** The browser takes its picture when the event's listeners are done: drawn anew at once, not with the next frame. */

@@ -40,6 +40,9 @@ export const LIGHT: Roles = {
   nitrateFill: '#6FA9AC',
 };
 
+/** On a sheet, whether the browser is told to print backgrounds or not. */
+export const ON_PAPER: Roles = { ...LIGHT, ground: '#FFFFFF' };
+
 export const DARK: Roles = {
   ...kelp,
   edge: '#6F8078',

@@ -57,7 +57,6 @@ const HANDLE = 44;
 const BOTTOM = 26;
 /** What a printed page has room for, px: a browser lays nothing out anew before it takes its picture. */
 const SHEET = 640;
-const PAPER = '#fff';
 /** A letter's width, px. */
 const LETTER = 7.5;
 
@@ -212,7 +211,7 @@ function Name({
   text,
   ...at
 }: { text: string } & Pick<ComponentProps<typeof ChartText>, 'x' | 'y' | 'anchor' | 'tone' | 'bold'>) {
-  const { roles, printing } = useTheme();
+  const { roles } = useTheme();
   const wide = text.length * LETTER;
   return (
     <G>
@@ -221,7 +220,7 @@ function Name({
         y={at.y - 14}
         width={wide}
         height={18}
-        fill={printing ? PAPER : roles.ground}
+        fill={roles.ground}
         fillOpacity={0.85}
       />
       <ChartText {...at}>{text}</ChartText>

@@ -9,7 +9,7 @@ import {
   type UnitPreferences,
 } from '../../../../core/units';
 import { useKinds } from '../../../store';
-import { Button, FieldRow, Row, Txt } from '../../../ui';
+import { Button, FieldRow, Txt } from '../../../ui';
 import { TankDrawing } from '../../../ui/charts/TankDrawing';
 import { useWords } from '../../shell';
 import { ChoiceEntry, TextEntry } from '../../shell/form';
@@ -84,14 +84,12 @@ export function Glass({
         }
       />
       <SizeFields form={form} units={units} hint="Of the glass, before rock and sand." />
-      <Row wrap>
-        <UnitsChoice units={units} onUnits={onUnits} />
-        <Button
-          kind="quiet"
-          label={bySides ? 'Only the volume' : 'By its sides'}
-          onPress={() => form.change({ sizeKind: bySides ? 'volume' : 'dimensions' })}
-        />
-      </Row>
+      <UnitsChoice units={units} onUnits={onUnits} />
+      <Button
+        kind="quiet"
+        label={bySides ? 'Only the volume' : 'By its sides'}
+        onPress={() => form.change({ sizeKind: bySides ? 'volume' : 'dimensions' })}
+      />
       {small ? <Txt tone="nitrite">{sentence(small, words)}</Txt> : null}
       <Txt tone="second">
         Rock and sand can wait. Until they are in, a tenth is taken off, and the doubt is shown.
