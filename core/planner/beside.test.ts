@@ -416,3 +416,18 @@ test('a second quarantine and none are weighed where somebody waits, for nothing
   expect(alternativesOf(problem([wish('a')])).map((a) => a.kind)).toEqual(['noQuarantine']);
   expect(alternativesOf(problem([]))).toEqual([]);
 });
+
+test('a purchase set for years ahead is what keeps it out of the plan, not its quarantine', () => {
+  const set = (buy: number) =>
+    problem([wish('a')], { fixed: [{ wish: 0, buy, quarantine: 0, release: null }] });
+  const end = TODAY + set(TODAY).horizonDays;
+  const { clockDays } = set(TODAY).quarantines[0]!;
+  expect(planOf(set(end - clockDays)).steps).toHaveLength(1);
+  for (const buy of [end - clockDays + 1, TODAY + 760]) {
+    const p = set(buy);
+    const { leftOut } = planOf(p);
+    expect(leftOutText(p, leftOut[0]!, leftOut)).toMatch(
+      /^The day it is bought on, as you set it, is too late/,
+    );
+  }
+});

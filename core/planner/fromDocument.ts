@@ -33,7 +33,7 @@ import {
   STOCKING,
   usualLoadAt,
 } from '../stocking';
-import { compared, DAY_MS, dayNumber, daysBetween } from '../time';
+import { addDays, compared, DAY_MS, dayNumber, daysBetween } from '../time';
 import { isFewFirst, starterCrew, withFew } from './first';
 import { PLANNER } from './limits';
 import { DOUBLING_DAYS, type FixedStep, type Line, type Problem, type Wish } from './problem';
@@ -319,6 +319,9 @@ function boughtStep(
  *  @param today calendar day */
 export const missedPurchases = (animals: readonly Animal[], today: string): Animal[] =>
   animals.filter((a) => placeOf(a).kind === 'wish' && a.wish?.held && a.wish.held.buyDay < today);
+
+/** The last day that a plan of today looks at. */
+export const planReaches = (today: string): string => addDays(today, PLANNER.horizonDays);
 
 /** Days the person has set: in the quarantine named, else the first of its line. */
 function heldStep(

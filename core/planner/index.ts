@@ -18,6 +18,7 @@ export {
   isStartAhead,
   missedPurchases,
   planBefore,
+  planReaches,
   plannedAnimals,
   problemFor,
   type PlanChoices,

@@ -212,6 +212,9 @@ export function leftOutText(
       `It stays in its quarantine: ${WITH_ITS_BATCH[rule] ?? 'it cannot be let in with all of its batch'}. ` +
       'Once the others are in, the plan gives it a day of its own.'
     );
+  const clock = at && quarantines[at.quarantine]?.clockDays;
+  if (at && clock !== undefined && at.buy + clock > p.today + p.horizonDays)
+    return 'The day it is bought on, as you set it, is too late for a plan to have a day for it. Set a sooner one, or let it go.';
   return rule === 'R2' && line && !quarantines.some((q) => q.line === line)
     ? `No quarantine for ${LINE_WORDS[line].toLowerCase()} is open.`
     : LEFT_OUT_WORDS[rule];

@@ -43,6 +43,7 @@ import { NotHere, useParam, useWords, WithWater } from '../shell';
 import { ChoiceEntry, TextEntry, useEntryForm } from '../shell/form';
 import { REASON_MISSING, Risks, useRisks } from '../shell/guard';
 import { useAdditionPeaks } from '../shell/quietForecast';
+import { farQuestion } from './dayWords';
 import { HandlingNotes } from '../shell/handling';
 import { SaveButton } from '../shell/saving';
 import { readCount, readGone, readMove, type GoneTexts, type MoveTexts } from './animalForm';
@@ -217,7 +218,7 @@ function Coming({
         error={
           animal.plannedDay && animal.plannedDay < localDay(now)
             ? 'That day has passed. Choose a new one.'
-            : null
+            : farQuestion(animal.plannedDay ?? '', localDay(now))
         }
       />
       <Verdicts of={warnings} />

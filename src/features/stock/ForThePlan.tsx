@@ -5,6 +5,7 @@ import { readEntry } from '../../../core/units';
 import { localDay, shortWrittenDay, type Outcome } from '../../store';
 import { FieldRow, Section, TextField, Txt } from '../../ui';
 import { WhenField } from '../../ui/WhenField';
+import { farQuestion } from './dayWords';
 
 /** What the plan takes a wish for: its price, and days that are set already: a shop day, a gift. */
 export function ForThePlan({
@@ -56,7 +57,7 @@ export function ForThePlan({
           error={
             held && held.buyDay < today
               ? 'That day has passed. Note the purchase under Stock, or choose a new day.'
-              : null
+              : farQuestion(held?.buyDay ?? '', today)
           }
         />
       </FieldRow>

@@ -1,6 +1,6 @@
 import type { Animal, SaidPlan } from '../../../core/document';
 import { mgNADay } from './model';
-import { dayWords } from './dayWords';
+import { dayWords, farQuestion } from './dayWords';
 
 const wish = (plannedDay: string | null) => ({ id: 'goby', plannedDay }) as Animal;
 const plan = (releaseDay: string | null): SaidPlan => ({
@@ -18,6 +18,7 @@ const plan = (releaseDay: string | null): SaidPlan => ({
 test.each([
   ['no day at all', null, undefined, null],
   ['meant alone', '2026-06-10', undefined, 'meant for 10 Jun'],
+  ['meant for a day far off: with its year', '2029-06-10', undefined, 'meant for 10 Jun 2029'],
   ['the plan alone', null, plan('2026-06-12'), 'plan: 12 Jun'],
   ['both, unlike', '2026-06-10', plan('2026-06-12'), 'meant for 10 Jun\nplan: 12 Jun'],
   ['both, alike: once', '2026-06-12', plan('2026-06-12'), 'plan: 12 Jun'],
@@ -30,6 +31,13 @@ test.each([
 
 test('whatever it was meant for, of one that may never come it says so', () => {
   expect(dayWords(wish('2026-06-10'), plan('2026-06-12'), '2026-05-02', true)).toBe('no day is right');
+});
+test('a day further ahead than a plan looks is questioned', () => {
+  expect(farQuestion('2027-06-06', '2026-05-02')).toBeNull();
+  expect(farQuestion('2027-06-07', '2026-05-02')).toBe(
+    'A plan looks ahead to 6 Jun 2027, no further. Is the year right?',
+  );
+  expect(farQuestion('', '2026-05-02')).toBeNull();
 });
 test('half a tenth of a load is the same however it was summed up', () => {
   expect([mgNADay(3 * 0.15), mgNADay(0.15 + 0.15 + 0.15), mgNADay(0.45)]).toEqual(

@@ -19,6 +19,7 @@ import {
   type CeilingPoint,
   type StairStep,
 } from '../../../core/stocking';
+import { isFar } from './dayWords';
 
 export interface StairView {
   capacity: Capacity | null;
@@ -47,8 +48,11 @@ export function stairView(
 ): StairView {
   const capacity = provedCapacity(e);
   const toMs = e.nowMs + 45 * DAY_MS;
+  // What is meant for years ahead would leave no room for the weeks that matter.
   const planned = (a: Animal) =>
-    a.plannedDay === null ? null : e.nowMs + daysBetween(today, a.plannedDay) * DAY_MS;
+    a.plannedDay === null || isFar(a.plannedDay, today)
+      ? null
+      : e.nowMs + daysBetween(today, a.plannedDay) * DAY_MS;
   const latest = Math.max(
     toMs,
     ...animals.map((a) => (isIn(a, e.water.id) ? 0 : (planned(a) ?? 0) + 7 * DAY_MS)),

@@ -31,6 +31,16 @@ test('the stock of a tank: who lives where, and what the filter carries', () => 
   expect(allText()).not.toMatch(/NaN|Infinity|undefined/);
 });
 
+test('what is meant for years ahead is questioned, and leaves the stair to the weeks that matter', () => {
+  const doc = demo();
+  doc.animals['north-goby'] = { ...doc.animals['north-goby']!, plannedDay: '2029-01-01' };
+  onScreen(<StockScreen />, { doc, params: north() });
+  expect(says(/Yellow watchman goby \(meant\)/)).toBe(false);
+  expect(says(/meant for 1 Jan 2029/)).toBe(true);
+  onScreen(<AnimalScreen />, { doc, params: { waterId: 'north-window', animalId: 'north-goby' } });
+  expect(says(/A plan looks ahead to .*, no further\. Is the year right\?/)).toBe(true);
+});
+
 test('animals that were told of are asked for by name, until nobody else is in it', () => {
   const told = demo();
   const water = told.waters['pantry-cube'];
