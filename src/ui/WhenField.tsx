@@ -21,6 +21,7 @@ export function WhenField({
   onBlur,
   kind,
   error,
+  question,
   hint,
 }: {
   label: string;
@@ -29,6 +30,7 @@ export function WhenField({
   onBlur?: () => void;
   kind: WhenKind;
   error?: string | null;
+  question?: string | null;
   hint?: string;
 }) {
   const { roles, dark } = useTheme();
@@ -57,6 +59,7 @@ export function WhenField({
           onBlur?.();
         }}
         error={unread ? notReadText(kind, order()) : error}
+        question={question ?? null}
         {...(hint === undefined ? {} : { hint })}
         after={
           <Pressable

@@ -43,6 +43,7 @@ import { Attach, photoEdits, type Kept } from '../shell/photos';
 import { SaveButton, useLastSeen } from '../shell/saving';
 import {
   amountOf,
+  awayQuestion,
   emptyEvent,
   eventTextsOf,
   keepingAmounts,
@@ -454,6 +455,7 @@ function EventSheet({ water }: { water: Water }) {
           kind="datetime-local"
           label={texts.kind === 'away' ? 'Until' : 'Ended at'}
           hint={texts.kind === 'away' ? undefined : 'Where it lasted: a cut, a pump that stood.'}
+          question={awayQuestion(texts, now, readFieldTime)}
         />
       ) : null}
       {texts.atText === '' ? (

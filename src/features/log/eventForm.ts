@@ -1,5 +1,5 @@
 /** Events as texts, and from texts to an event or to faults. Plain functions, tested without rendering. */
-import { MINUTE_MS } from '../../../core/time';
+import { DAY_MS, MINUTE_MS } from '../../../core/time';
 import {
   type CLARITIES,
   type FILMS,
@@ -247,6 +247,22 @@ function readUntil(
   else if (t.kind === 'incident' && until > c.nowMs + MINUTE_MS)
     faults.untilText = 'That lies in the future. Leave it empty while it still goes on.';
   return until;
+}
+
+/** An absence of so many days is more often a wrong year than a journey. */
+const LONG_AWAY_DAYS = 180;
+
+/** A question about an absence longer than most are; none about others. */
+export function awayQuestion(
+  t: EventTexts,
+  nowMs: number,
+  readTime: (text: string) => number | null,
+): string | null {
+  const until = readTime(t.untilText);
+  const from = t.atText === '' ? nowMs : readTime(t.atText);
+  if (t.kind !== 'away' || until === null || from === null) return null;
+  const days = Math.round((until - from) / DAY_MS);
+  return days > LONG_AWAY_DAYS ? `That would be ${days} days away. Is the year right?` : null;
 }
 
 /** What new water brings besides salt and heat, and the most that can be. */

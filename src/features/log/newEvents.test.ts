@@ -1,6 +1,13 @@
 import { METRIC } from '../../../core/units';
 import { eventWords } from './eventWords';
-import { emptyEvent, eventTextsOf, readEvent, type EventTexts, type Loggable } from './eventForm';
+import {
+  awayQuestion,
+  emptyEvent,
+  eventTextsOf,
+  readEvent,
+  type EventTexts,
+  type Loggable,
+} from './eventForm';
 import { NEW_KIT, readKit, textsOfKit } from './kitForm';
 import { questionOf, readNumberText } from './sampleForm';
 import { STARTER_KITS, type Kit } from '../../../core/document';
@@ -127,4 +134,15 @@ describe('repeats and questions', () => {
     expect(q?.jump).toBe(true);
     expect(q?.text).toMatch(/Likely: drops miscounted.*Repeat the test before acting/);
   });
+});
+
+test('an absence of more than half a year is questioned, not refused', () => {
+  const until = (untilText: string, more: Partial<EventTexts> = {}) =>
+    awayQuestion(texts('away', { untilText, ...more }), NOW, (t) => Date.parse(`${t}:00.000Z`));
+  expect(until('2026-10-28T18:00')).toBeNull();
+  expect(until('2036-05-01T18:00')).toBe('That would be 3653 days away. Is the year right?');
+  // From its own beginning, not from now.
+  expect(until('2027-01-05T18:00', { atText: '2026-12-20T18:00' })).toBeNull();
+  expect(awayQuestion(texts('incident', { untilText: '2036-05-01T18:00' }), NOW, c.readTime)).toBeNull();
+  expect(readEvent(texts('away', { untilText: '2036-05-01T18:00' }), c).ok).toBe(true);
 });

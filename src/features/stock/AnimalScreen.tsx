@@ -218,8 +218,9 @@ function Coming({
         error={
           animal.plannedDay && animal.plannedDay < localDay(now)
             ? 'That day has passed. Choose a new one.'
-            : farQuestion(animal.plannedDay ?? '', localDay(now))
+            : null
         }
+        question={farQuestion(animal.plannedDay ?? '', localDay(now))}
       />
       <Verdicts of={warnings} />
     </>

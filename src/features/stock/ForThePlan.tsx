@@ -57,8 +57,9 @@ export function ForThePlan({
           error={
             held && held.buyDay < today
               ? 'That day has passed. Note the purchase under Stock, or choose a new day.'
-              : farQuestion(held?.buyDay ?? '', today)
+              : null
           }
+          question={farQuestion(held?.buyDay ?? '', today)}
         />
       </FieldRow>
       {held?.releaseDay ? (
