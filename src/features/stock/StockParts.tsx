@@ -28,7 +28,9 @@ export function Fed({ evidence, living }: { evidence: WaterEvidence; living: Liv
       ) : null}
       {limit === null && fullInDays > 0 ? (
         <Txt kind="small" tone="second">
-          {`Those who just came get a part: the bacteria follow in days. All of it, ${foodGrams(fullG)} a day, in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then. Frozen food weighs five times as much.`}
+          Those who just came get a part: the bacteria follow in days.{' '}
+          {`All of it, ${foodGrams(fullG)} a day, in ${fullInDays} ${fullInDays === 1 ? 'day' : 'days'}, if ammonia reads zero until then.`}{' '}
+          Frozen food weighs five times as much.
         </Txt>
       ) : null}
     </Section>
